@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\People;
+
+/** Names and what people type of them, folded to the same plain letters: other scripts, diacritics and case set aside (ICU transliteration). */
+final class Folding
+{
+    /** A longer token is cut, on both sides alike. */
+    public const LONGEST_TOKEN = 48;
+
+    private static ?\Transliterator $transliterator = null;
+
+    private function __construct()
+    {
+    }
+
+    /**
+     * The folded words of a text, in order, repeats removed.
+     *
+     * @return list<string> lower-case ASCII letters and digits
+     */
+    public static function tokens(string $text): array
+    {
+        $folded = self::fold($text);
+        preg_match_all('/[a-z0-9]+/', str_replace(['\'', '`'], '', $folded), $found);
+
+        return array_values(array_unique(array_map(static fn (string $token): string => substr($token, 0, self::LONGEST_TOKEN), $found[0])));
+    }
+
+    /** One identifier (number, login, address) as it is compared: trimmed, lower case. */
+    public static function identifier(string $text): string
+    {
+        return mb_strtolower(trim($text));
+    }
+
+    public static function fold(string $text): string
+    {
+        if (1 !== preg_match('/[^\x00-\x7f]/', $text)) {
+            return strtolower($text);
+        }
+        self::$transliterator ??= \Transliterator::create('Any-Latin; Latin-ASCII; Lower()')
+            ?? throw new \LogicException('ICU has no Latin transliteration.');
+
+        return (string) self::$transliterator->transliterate(mb_scrub($text));
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\People;
+
+/**
+ * Whose directory: what somebody may see of the people there. Everybody of one's reach in full; beyond it name, kind,
+ * division and a masked number; minors beyond it only when they are named by an exact identifier.
+ */
+final readonly class Reach
+{
+    /**
+     * @param list<string> $divisions codes of the divisions within reach
+     * @param list<string> $minors    codes of the divisions whose learners are minors
+     */
+    public function __construct(
+        public bool $everything,
+        public array $divisions,
+        public array $minors,
+    ) {
+    }
+
+    public function sight(Person $person, bool $namedExactly): Sight
+    {
+        if ($this->everything || \in_array($person->division, $this->divisions, true)) {
+            return Sight::Full;
+        }
+        if (PersonKind::Learner === $person->kind && \in_array($person->division, $this->minors, true) && !$namedExactly) {
+            return Sight::Hidden;
+        }
+
+        return Sight::Masked;
+    }
+
+    /** A number of which only the last three characters stay readable. */
+    public static function masked(string $number): string
+    {
+        return str_repeat('•', max(0, mb_strlen($number) - 3)).mb_substr($number, -min(3, max(1, mb_strlen($number) - 1)));
+    }
+}

@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Roles;
+
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Sites\Site;
+
+/** All roles of the platform, highest rank first, and the questions asked of them. */
+final readonly class RoleBook
+{
+    /** @var array<string, Role> */
+    private array $roles;
+
+    /** @param list<Role> $roles */
+    public function __construct(array $roles)
+    {
+        usort($roles, static fn (Role $a, Role $b): int => [$b->rank, $a->code] <=> [$a->rank, $b->code]);
+        $this->roles = array_column($roles, null, 'code');
+    }
+
+    public function find(string $code): ?Role
+    {
+        return $this->roles[$code] ?? null;
+    }
+
+    /** @return list<Role> highest rank first */
+    public function all(): array
+    {
+        return array_values($this->roles);
+    }
+
+    /**
+     * @param list<string> $codes
+     *
+     * @return list<Role> those that exist, highest rank first
+     */
+    public function pick(array $codes): array
+    {
+        return array_values(array_filter($this->roles, static fn (Role $role): bool => \in_array($role->code, $codes, true)));
+    }
+
+    /** @return list<string> codes of the roles that carry a permission, highest rank first */
+    public function holdersOf(Permission $permission): array
+    {
+        return array_keys(array_filter($this->roles, static fn (Role $role): bool => \in_array($permission, $role->permissions, true)));
+    }
+
+    /**
+     * The union of what roles let a person do.
+     *
+     * @param list<string> $codes
+     *
+     * @return list<Permission>
+     */
+    public function permissions(array $codes, Person $person): array
+    {
+        $union = [];
+        foreach ($this->pick($codes) as $role) {
+            foreach ($role->permissionsOf($person) as $permission) {
+                $union[$permission->value] = $permission;
+            }
+        }
+
+        return array_values($union);
+    }
+
+    /** Whether somebody in this state holds a seat: by an accepted way in that is not over, and a role that takes one. */
+    public function holdsSeat(?Segment $segment): bool
+    {
+        return null !== $segment && $segment->holdsSeat
+            && [] !== array_filter($this->pick($segment->roles), static fn (Role $role): bool => $role->takesSeat);
+    }
+
+    /** Whether a person may hold a role in a site, whoever gives it. */
+    public function mayHold(string $code, Person $person, Site $site): RoleVerdict
+    {
+        $role = $this->find($code);
+        if (null === $role) {
+            return RoleVerdict::no('no-such-role');
+        }
+        if (!\in_array($person->kind, $role->for, true)) {
+            return RoleVerdict::no('wrong-kind', ['kind' => $person->kind->value]);
+        }
+        if (PersonKind::Learner === $person->kind && null !== $role->learnersOf
+            && (null === $person->level || !$role->learnersOf->contains($person->level))) {
+            return RoleVerdict::no('wrong-level', ['lowest' => $role->learnersOf->lowest, 'highest' => $role->learnersOf->highest]);
+        }
+        if (null !== $role->caution) {
+            return RoleVerdict::withCaution('cautioned', ['caution' => $role->caution]);
+        }
+        if ($role->takesSeat && $this->outsideTheSite($person, $site)) {
+            return RoleVerdict::withCaution('other-levels', ['level' => $person->level, 'lowest' => $site->levels?->lowest, 'highest' => $site->levels?->highest]);
+        }
+
+        return RoleVerdict::yes();
+    }
+
+    /** Whether somebody may give a role to a person in a site. Covers `mayHold`. */
+    public function mayGive(string $code, Standing $giver, Person $person, Site $site): RoleVerdict
+    {
+        $holding = $this->mayHold($code, $person, $site);
+        $role = $this->find($code);
+        if (!$holding->allowed || null === $role) {
+            return $holding;
+        }
+        if ($giver->administrator) {
+            return $holding;
+        }
+        if ($giver->personId === $person->id && $role->rank > $giver->rank()) {
+            return RoleVerdict::no('not-to-yourself', [], $role->givenBy);
+        }
+        if (!$this->hasToGive($role, $giver)) {
+            return RoleVerdict::no('not-yours-to-give', [], $role->givenBy);
+        }
+
+        return $holding;
+    }
+
+    /** Whether somebody may take a role away: those who could give it may, and anybody may leave. */
+    public function mayTake(string $code, Standing $taker, Person $person): bool
+    {
+        $role = $this->find($code);
+
+        return $taker->administrator || $taker->personId === $person->id || (null !== $role && $this->hasToGive($role, $taker));
+    }
+
+    /**
+     * The role to offer first: as before, if they were here; otherwise the highest that is meant for people like them
+     * and that the giver may give. Null when none fits.
+     */
+    public function suggest(Standing $giver, Person $person, Site $site, ?string $before = null): ?string
+    {
+        $codes = array_filter($this->roles, static fn (Role $role): bool => \in_array($person->kind, $role->suggestFor, true));
+        foreach ([...(null === $before ? [] : [$before]), ...array_keys($codes)] as $code) {
+            if ($this->mayGive($code, $giver, $person, $site)->allowed) {
+                return $code;
+            }
+        }
+
+        return null;
+    }
+
+    private function hasToGive(Role $role, Standing $giver): bool
+    {
+        foreach ($giver->roles as $own) {
+            if (\in_array($own->code, $role->givenBy, true) && $giver->may(Permission::LetIn)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function outsideTheSite(Person $person, Site $site): bool
+    {
+        return $person->division !== $site->division
+            || (null !== $site->levels && null !== $person->level && !$site->levels->contains($person->level));
+    }
+}

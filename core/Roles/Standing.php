@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Roles;
+
+/** What somebody is in a site at an instant: what their passes give them there, or an administrator above it. */
+final readonly class Standing
+{
+    /**
+     * @param list<Role>       $roles       in force now
+     * @param list<Permission> $permissions of those roles, for this person
+     */
+    public function __construct(
+        public string $personId,
+        public bool $administrator,
+        public array $roles = [],
+        public array $permissions = [],
+    ) {
+    }
+
+    public function may(Permission $permission): bool
+    {
+        return $this->administrator || \in_array($permission, $this->permissions, true);
+    }
+
+    public function rank(): int
+    {
+        return max([0, ...array_map(static fn (Role $role): int => $role->rank, $this->roles)]);
+    }
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Roster;
+
+use MintDoor\Core\People\Person;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Sites\SiteState;
+use MintDoor\Core\Time\Time;
+
+/** Whether a person can enter a site at an instant, and why: the enrollment, the account and the life of the site taken together. */
+final readonly class Access
+{
+    public function __construct(private RoleBook $roles)
+    {
+    }
+
+    /**
+     * @param ?Enrollment $enrollment where it is known which door decides; the answer is the same without it, but names no door
+     */
+    public function reason(Timeline $timeline, Person $person, Site $site, int $now, ?Enrollment $enrollment = null): Reason
+    {
+        $segment = $timeline->at($now);
+        $against = array_values(array_filter([
+            $this->keptOut($segment),
+            $person->accountOpen($now) ? null : new Cause('account-closed', ['at' => $person->accountClosedFrom], 'reopen-account'),
+            $this->notCurrent($segment, $timeline, $now),
+        ]));
+        $permissions = null === $segment ? [] : $this->roles->permissions($segment->roles, $person);
+        [$entry, $ofSite] = $this->bySite($site, $permissions, $timeline, $person, $now, $segment, $enrollment);
+        if ([] !== $against) {
+            return new Reason(Entry::No, Entry::No === $entry ? [...$against, $ofSite] : $against);
+        }
+
+        return new Reason($entry, [$ofSite]);
+    }
+
+    /** What somebody is in a site: their roles count only while they are current, not kept out, and their account is open. */
+    public function standing(Timeline $timeline, Person $person, int $now, bool $administrator): Standing
+    {
+        $segment = $timeline->at($now);
+        if (State::Current !== $segment?->state || !$person->accountOpen($now)) {
+            return new Standing($person->id, $administrator);
+        }
+
+        return new Standing($person->id, $administrator, $this->roles->pick($segment->roles), $this->roles->permissions($segment->roles, $person));
+    }
+
+    private function keptOut(?Segment $segment): ?Cause
+    {
+        return State::KeptOut === $segment?->state
+            ? new Cause('kept-out', ['until' => $segment->window->until], 'lift', Permission::LetIn)
+            : null;
+    }
+
+    private function notCurrent(?Segment $segment, Timeline $timeline, int $now): ?Cause
+    {
+        if (null === $segment) {
+            return new Cause('never-here', [], 'let-in', Permission::LetIn);
+        }
+        $role = $this->shown($segment->roles);
+        $at = $segment->window->from;
+        $until = $timeline->holdsUntil($now, static fn (Segment $later): bool => $later->state === $segment->state);
+
+        return match ($segment->state) {
+            State::Current, State::KeptOut => null,
+            State::Paused => new Cause('paused', ['role' => $role, 'until' => $until], 'resume', Permission::LetIn),
+            State::Upcoming => new Cause('upcoming', ['role' => $role, 'from' => $until], 'move-start', Permission::LetIn),
+            State::Waiting => new Cause('waiting', ['role' => $role], 'answer'),
+            State::Ended => new Cause('ended', ['role' => $role, 'at' => $at], 'bring-back', Permission::LetIn),
+            State::TakenOut => new Cause('taken-out', ['role' => $role, 'at' => $at], 'bring-back', Permission::LetIn),
+        };
+    }
+
+    /**
+     * What the site's own state does to somebody with these permissions.
+     *
+     * @param list<Permission> $permissions
+     *
+     * @return array{Entry, Cause}
+     */
+    private function bySite(Site $site, array $permissions, Timeline $timeline, Person $person, int $now, ?Segment $segment, ?Enrollment $enrollment): array
+    {
+        $may = static fn (Permission $permission): bool => \in_array($permission, $permissions, true);
+        $state = $site->stateAt($now);
+        $values = [
+            'role' => $this->shown($segment->roles ?? []),
+            'until' => $this->entersUntil($site, $timeline, $person, $now),
+            ...$this->door($enrollment, $now),
+        ];
+
+        return match (true) {
+            SiteState::Draft === $state && $may(Permission::EnterDraft) => [Entry::Enter, new Cause('prepares-draft', $values)],
+            SiteState::Draft === $state => [Entry::No, new Cause('draft', ['opens' => $site->opensAt], 'open-site', Permission::RunSite)],
+            SiteState::Closed === $state && $may(Permission::ReadClosed) => [Entry::LookOnly, new Cause('reads-closed', $values)],
+            SiteState::Closed === $state => [Entry::No, new Cause('closed', ['at' => $site->closesAt], 'open-site-again', Permission::RunSite)],
+            $may(Permission::Enter) => [Entry::Enter, new Cause('let-in', $values)],
+            default => [Entry::LookOnly, new Cause('let-in', $values)],
+        };
+    }
+
+    /** Until when somebody who is current stays so, by their passes, their account and the life of the site. */
+    private function entersUntil(Site $site, Timeline $timeline, Person $person, int $now): int
+    {
+        $current = $timeline->holdsUntil($now, static fn (Segment $later): bool => State::Current === $later->state);
+        $closes = $now < $site->closesAt ? $site->closesAt : Time::FOREVER;
+
+        return min($current, $closes, $person->accountClosedFrom);
+    }
+
+    /** @return array<string, string|int|null> the door of the pass that gives the highest role; of several the oldest */
+    private function door(?Enrollment $enrollment, int $now): array
+    {
+        $best = null;
+        foreach ($enrollment?->passesIn(Phase::InForce, $now) ?? [] as $pass) {
+            $key = [-($this->roles->find($pass->role)->rank ?? 0), $pass->givenAt, $pass->id];
+            if (null === $best || $key < $best[0]) {
+                $best = [$key, $pass];
+            }
+        }
+
+        return null === $best ? [] : ['door' => $best[1]->doorId, 'doorKind' => $best[1]->door->value];
+    }
+
+    /** @param list<string> $codes */
+    private function shown(array $codes): ?string
+    {
+        return ($this->roles->pick($codes)[0] ?? null)?->code;
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Roster;
+
+use MintDoor\Core\Roles\Permission;
+
+/**
+ * One thing that lets somebody in or keeps them out. The sentences are made from it elsewhere: one for staff, one for
+ * the person.
+ */
+final readonly class Cause
+{
+    /**
+     * @param string                        $code   "let-in", "reads-closed", "prepares-draft", "kept-out", "account-closed", "never-here", "taken-out", "ended", "waiting", "upcoming", "paused", "draft", "closed"
+     * @param array<string, string|int|null> $values role, door, and instants (`Time::FOREVER` for an open end)
+     * @param string                        $change the smallest change that would remove it: "lift", "reopen-account", "let-in", "bring-back", "answer", "move-start", "resume", "open-site", "open-site-again", "none"
+     * @param ?Permission                   $needs  what whoever makes that change must be allowed; null where only an administrator or the person may
+     */
+    public function __construct(
+        public string $code,
+        public array $values = [],
+        public string $change = 'none',
+        public ?Permission $needs = null,
+    ) {
+    }
+}

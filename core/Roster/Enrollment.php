@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Roster;
+
+/** Someone's being in a site, all reasons together: their passes there and the marks put on the whole. */
+final readonly class Enrollment
+{
+    /**
+     * @param list<Pass> $passes
+     * @param list<Mark> $marks  of kinds `Role`, `Paused` and `KeptOut`
+     */
+    public function __construct(
+        public array $passes = [],
+        public array $marks = [],
+    ) {
+    }
+
+    public function timeline(): Timeline
+    {
+        return (new Sweep($this))->timeline();
+    }
+
+    /** The mark of a kind that is on the enrollment at an instant; of several the one put on last. */
+    public function mark(MarkKind $kind, int $instant): ?Mark
+    {
+        $last = null;
+        foreach ($this->marks as $mark) {
+            if ($kind === $mark->kind && $mark->window->contains($instant) && (null === $last || $mark->window->from >= $last->window->from)) {
+                $last = $mark;
+            }
+        }
+
+        return $last;
+    }
+
+    public function pass(string $id): ?Pass
+    {
+        foreach ($this->passes as $pass) {
+            if ($pass->id === $id) {
+                return $pass;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<Pass> those that are in a phase at an instant */
+    public function passesIn(Phase $phase, int $instant): array
+    {
+        return array_values(array_filter($this->passes, static fn (Pass $pass): bool => $pass->phaseAt($instant) === $phase));
+    }
+}

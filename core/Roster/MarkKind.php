@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Roster;
+
+enum MarkKind: string
+{
+    /** On a pass: it was taken back, by hand or by its door. */
+    case Withdrawn = 'withdrawn';
+    /** On a pass: giving it was undone; from then on it is as if it had not been given. */
+    case Undone = 'undone';
+    /** On an enrollment: a role changed by hand, in place of what the passes give. */
+    case Role = 'role';
+    /** On an enrollment. */
+    case Paused = 'paused';
+    /** On an enrollment: refused at every door of the site. */
+    case KeptOut = 'kept-out';
+}

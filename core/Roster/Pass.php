@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Roster;
+
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+
+/** What one person got at one door of one site: a role, for a time. It never changes; what happens to it is put on it as marks. */
+final readonly class Pass
+{
+    /**
+     * @param int        $givenAt    before this instant it did not exist
+     * @param int        $acceptedAt from when it counts as accepted, `Time::FOREVER` while unanswered
+     * @param int        $since      when this person's way in through this door began, also if it was renewed since
+     * @param list<Mark> $marks      of kinds `Withdrawn` and `Undone`
+     */
+    public function __construct(
+        public string $id,
+        public string $doorId,
+        public DoorKind $door,
+        public string $role,
+        public int $givenAt,
+        public Window $window,
+        public int $acceptedAt = Time::BEGINNING,
+        public ?string $section = null,
+        public int $since = Time::FOREVER,
+        public array $marks = [],
+    ) {
+    }
+
+    public function phaseAt(int $instant): Phase
+    {
+        if ($instant < $this->givenAt || $this->marked(MarkKind::Undone, $instant)) {
+            return Phase::None;
+        }
+
+        return match (true) {
+            $this->marked(MarkKind::Withdrawn, $instant) => Phase::TakenOut,
+            $instant >= $this->window->until => Phase::Ended,
+            $instant < $this->acceptedAt => Phase::Waiting,
+            $instant < $this->window->from => Phase::Upcoming,
+            default => Phase::InForce,
+        };
+    }
+
+    /**
+     * The instants at which the phase may change, in no order, repeats possible.
+     *
+     * @return list<int>
+     */
+    public function boundaries(): array
+    {
+        $boundaries = [$this->givenAt, $this->window->from, $this->window->until, $this->acceptedAt];
+        foreach ($this->marks as $mark) {
+            $boundaries[] = $mark->window->from;
+            $boundaries[] = $mark->window->until;
+        }
+
+        return $boundaries;
+    }
+
+    /** When the role of the pass began for this person. */
+    public function since(): int
+    {
+        return min($this->since, max($this->givenAt, $this->window->from));
+    }
+
+    /** The mark of a kind that is on the pass at an instant. */
+    public function mark(MarkKind $kind, int $instant): ?Mark
+    {
+        foreach ($this->marks as $mark) {
+            if ($kind === $mark->kind && $mark->window->contains($instant)) {
+                return $mark;
+            }
+        }
+
+        return null;
+    }
+
+    /** @param list<Mark> $marks */
+    public function withMarks(array $marks): self
+    {
+        return new self($this->id, $this->doorId, $this->door, $this->role, $this->givenAt, $this->window, $this->acceptedAt, $this->section, $this->since, $marks);
+    }
+
+    private function marked(MarkKind $kind, int $instant): bool
+    {
+        return [] !== $this->marks && null !== $this->mark($kind, $instant);
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Roster;
+
+/** What one pass is by itself at an instant. */
+enum Phase
+{
+    case None;
+    case InForce;
+    case Upcoming;
+    case Waiting;
+    case Ended;
+    case TakenOut;
+}

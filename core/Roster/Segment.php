@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Roster;
+
+use MintDoor\Core\Time\Window;
+
+/** A stretch of an enrollment's timeline in which nothing changes. */
+final readonly class Segment
+{
+    /**
+     * @param list<string> $roles     codes, no repeats, in the order of the codes
+     * @param bool         $holdsSeat whether a seat is held, if these roles take one
+     * @param int          $since     when the person first came in here through a way in that still counts
+     */
+    public function __construct(
+        public Window $window,
+        public State $state,
+        public array $roles,
+        public bool $holdsSeat,
+        public int $since,
+    ) {
+    }
+
+    public function continues(self $before): bool
+    {
+        return $before->window->until === $this->window->from && $this->sameAs($before);
+    }
+
+    /** Whether it says the same of another stretch of time. */
+    public function sameAs(self $other): bool
+    {
+        return $other->state === $this->state && $other->roles === $this->roles
+            && $other->holdsSeat === $this->holdsSeat && $other->since === $this->since;
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Roster;
+
+/** The state of an enrollment; the order is the order in which the rules look for the first that holds. */
+enum State: string
+{
+    case KeptOut = 'kept-out';
+    case Current = 'current';
+    case Paused = 'paused';
+    case Upcoming = 'upcoming';
+    case Waiting = 'waiting';
+    case Ended = 'ended';
+    case TakenOut = 'taken-out';
+
+    /** In, or on the way in: one does not let such a person in again. */
+    public function here(): bool
+    {
+        return \in_array($this, [self::Current, self::Paused, self::Upcoming, self::Waiting], true);
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Sheets;
+
+use MintDoor\Core\Ids;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\MarkKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Time\Window;
+
+/**
+ * The smallest thing a change does to what is stored: a pass given, a mark put on, a mark ended. Nothing is ever
+ * deleted or overwritten, and every effect has a reverse that is an effect again.
+ */
+final readonly class Effect
+{
+    private function __construct(
+        public EffectKind $kind,
+        public ?Pass $pass = null,
+        public ?string $passId = null,
+        public ?Mark $mark = null,
+        public int $at = 0,
+    ) {
+    }
+
+    public static function givePass(Pass $pass): self
+    {
+        return new self(EffectKind::GivePass, pass: $pass, passId: $pass->id);
+    }
+
+    /** @param ?string $passId null for a mark on the whole enrollment */
+    public static function putMark(?string $passId, Mark $mark): self
+    {
+        return new self(EffectKind::PutMark, passId: $passId, mark: $mark);
+    }
+
+    /**
+     * @param ?string $passId null for a mark on the whole enrollment
+     * @param Mark    $mark   as it was
+     */
+    public static function endMark(?string $passId, Mark $mark, int $at): self
+    {
+        return new self(EffectKind::EndMark, passId: $passId, mark: $mark, at: $at);
+    }
+
+    public function on(Enrollment $enrollment): Enrollment
+    {
+        if (EffectKind::GivePass === $this->kind && null !== $this->pass) {
+            return new Enrollment([...$enrollment->passes, $this->pass], $enrollment->marks);
+        }
+        $marks = fn (array $marks): array => $this->onMarks(array_values($marks));
+        if (null === $this->passId) {
+            return new Enrollment($enrollment->passes, $marks($enrollment->marks));
+        }
+
+        return new Enrollment(
+            array_map(fn (Pass $pass): Pass => $pass->id === $this->passId ? $pass->withMarks($marks($pass->marks)) : $pass, $enrollment->passes),
+            $enrollment->marks,
+        );
+    }
+
+    /** What takes this back from an instant on. */
+    public function reversed(int $now, Ids $ids): self
+    {
+        $again = null === $this->mark ? null : new Window($now, max($now, $this->mark->window->until));
+
+        return match (true) {
+            EffectKind::GivePass === $this->kind || null === $this->mark || null === $again => self::putMark($this->passId, new Mark($ids->next(), MarkKind::Undone, new Window($now))),
+            EffectKind::PutMark === $this->kind => self::endMark($this->passId, $this->mark, $now),
+            default => self::putMark($this->passId, new Mark($ids->next(), $this->mark->kind, $again, $this->mark->role)),
+        };
+    }
+
+    /**
+     * @param list<Mark> $marks
+     *
+     * @return list<Mark>
+     */
+    private function onMarks(array $marks): array
+    {
+        if (EffectKind::PutMark === $this->kind && null !== $this->mark) {
+            return [...$marks, $this->mark];
+        }
+
+        return array_map(fn (Mark $mark): Mark => $mark->id === $this->mark?->id ? $mark->endedAt($this->at) : $mark, $marks);
+    }
+}

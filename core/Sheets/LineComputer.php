@@ -1,0 +1,216 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Sheets;
+
+use MintDoor\Core\Ids;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\MarkKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Phase;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\State;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+
+/**
+ * Computes one line of a change sheet: what is wanted, against what is, under the rules. Changes nothing, and says the
+ * same twice but for the identifiers of what it would make.
+ */
+final readonly class LineComputer
+{
+    public function __construct(
+        private Ids $ids,
+        private Laws $laws = new Laws(),
+    ) {
+    }
+
+    public function compute(Situation $situation, Wanted $wanted): Line
+    {
+        $present = $situation->enrollment->timeline()->at($situation->now);
+        $standing = $this->standing($situation, $wanted, $present);
+        $planned = $standing ?? match ($wanted->verb) {
+            Verb::LetIn => $this->letIn($situation, $wanted, $present),
+            Verb::ChangeRole => $this->changeRole($situation, $wanted, $present),
+            Verb::TakeOut => $this->takeOut($situation, $present),
+            Verb::BringBack => $this->bringBack($situation, $present),
+        };
+
+        return $this->line($situation, $planned);
+    }
+
+    /**
+     * The line that takes earlier effects back.
+     *
+     * @param list<Effect> $effects as they were applied
+     */
+    public function undo(Situation $situation, array $effects): Line
+    {
+        $reversed = array_map(fn (Effect $effect): Effect => $effect->reversed($situation->now, $this->ids), array_reverse($effects));
+
+        return $this->line($situation, new Plan($reversed));
+    }
+
+    private function line(Situation $situation, Plan $plan): Line
+    {
+        $before = $situation->enrollment->timeline();
+        $result = array_reduce($plan->effects, static fn ($enrollment, Effect $effect) => $effect->on($enrollment), $situation->enrollment);
+        $after = $result->timeline();
+        $verdict = Verdict::Ready;
+        $reasons = [];
+        $cautions = $plan->cautions;
+        if (null !== $plan->refusal) {
+            [$verdict, $reasons, $cautions] = [$plan->verdict, [$plan->refusal], []];
+        } elseif ($after->from($situation->now)->equals($before->from($situation->now))) {
+            [$verdict, $reasons] = [Verdict::NothingToDo, [new Note('already-so')]];
+        } else {
+            [$verdict, $reasons, $more] = $this->laws->judge($situation, $before, $after);
+            $cautions = [...$cautions, ...$more];
+        }
+        $ready = Verdict::Ready === $verdict;
+
+        return new Line(
+            $verdict,
+            $before->at($situation->now),
+            $ready ? $after->at($situation->now) : $before->at($situation->now),
+            $reasons,
+            $cautions,
+            $ready ? $plan->effects : [],
+            $ready ? $result : $situation->enrollment,
+            $ready ? $after : $before,
+        );
+    }
+
+    /** What stands in the way of anything at all, or null. */
+    private function standing(Situation $situation, Wanted $wanted, ?Segment $present): ?Plan
+    {
+        $leaving = Verb::TakeOut === $wanted->verb && $situation->actor->personId === $situation->person->id;
+        if (!$leaving && !$situation->actor->may(Permission::LetIn)) {
+            return Plan::refused(new Note('not-yours-to-do', ['givers' => $situation->roles->holdersOf(Permission::LetIn)]));
+        }
+        $here = true === $present?->state->here();
+
+        return match (true) {
+            State::KeptOut === $present?->state && Verb::TakeOut !== $wanted->verb => Plan::refused(new Note('kept-out', ['until' => $present->window->until])),
+            (Verb::ChangeRole === $wanted->verb || Verb::TakeOut === $wanted->verb) && !$here => Plan::refused(new Note('not-here')),
+            Verb::BringBack === $wanted->verb && $here => Plan::nothing(new Note('already-here')),
+            Verb::BringBack === $wanted->verb && null === $present => Plan::refused(new Note('never-here')),
+            default => null,
+        };
+    }
+
+    private function letIn(Situation $situation, Wanted $wanted, ?Segment $present): Plan
+    {
+        $role = (string) $wanted->role;
+        if (true === $present?->state->here()) {
+            return [$role] === $present->roles
+                ? Plan::nothing(new Note('already-here'))
+                : Plan::refused(new Note('here-as-other', ['roles' => $present->roles]));
+        }
+        $window = $wanted->window ?? new Window($situation->now);
+        if ($window->until <= max($situation->now, $window->from)) {
+            return Plan::refused(new Note('window-is-over', ['until' => $window->until]));
+        }
+        $verdict = $situation->roles->mayGive($role, $situation->actor, $situation->person, $situation->site);
+        if (!$verdict->allowed) {
+            return Plan::refused(new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]));
+        }
+
+        return new Plan(
+            [...$this->endRoleByHand($situation), Effect::givePass($this->deskPass($situation, $role, $window, $wanted->section))],
+            'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])],
+        );
+    }
+
+    private function changeRole(Situation $situation, Wanted $wanted, ?Segment $present): Plan
+    {
+        $role = (string) $wanted->role;
+        if ($present?->roles === [$role]) {
+            return Plan::nothing(new Note('already-so'));
+        }
+        $verdict = $situation->roles->mayGive($role, $situation->actor, $situation->person, $situation->site);
+        if (!$verdict->allowed) {
+            return Plan::refused(new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]));
+        }
+        $effects = $this->endRoleByHand($situation);
+        $without = array_reduce($effects, static fn ($enrollment, Effect $effect) => $effect->on($enrollment), $situation->enrollment);
+        if ($without->timeline()->at($situation->now)?->roles !== [$role]) {
+            $effects[] = Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Role, new Window($situation->now), $role));
+        }
+
+        return new Plan($effects, 'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])]);
+    }
+
+    private function takeOut(Situation $situation, ?Segment $present): Plan
+    {
+        $effects = [];
+        $returns = [];
+        foreach ([Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
+            foreach ($situation->enrollment->passesIn($phase, $situation->now) as $pass) {
+                $effects[] = Effect::putMark($pass->id, new Mark($this->ids->next(), MarkKind::Withdrawn, new Window($situation->now)));
+                if ($pass->door->keepsBringing()) {
+                    $returns[] = $pass->doorId;
+                }
+            }
+        }
+
+        return new Plan($effects, [
+            new Note('work-stays'),
+            ...array_map(static fn (string $door): Note => new Note('comes-back-through', ['door' => $door]), $returns),
+        ]);
+    }
+
+    /** Ends the marks of the last taking out, all of them together; where the dates are over by now, renews the pass that came last. */
+    private function bringBack(Situation $situation, ?Segment $present): Plan
+    {
+        $now = $situation->now;
+        $last = null;
+        $effects = [];
+        foreach ($situation->enrollment->passesIn(Phase::TakenOut, $now) as $pass) {
+            $mark = $pass->mark(MarkKind::Withdrawn, $now);
+            if (null === $mark || (null !== $last && $mark->window->from < $last)) {
+                continue;
+            }
+            if ($mark->window->from !== $last) {
+                [$last, $effects] = [$mark->window->from, []];
+            }
+            $effects[] = Effect::endMark($pass->id, $mark, $now);
+        }
+        $restored = array_reduce($effects, static fn ($enrollment, Effect $effect) => $effect->on($enrollment), $situation->enrollment);
+        $state = $restored->timeline()->at($now)?->state;
+        if (true === $state?->here()) {
+            return new Plan($effects);
+        }
+        $ended = $restored->passesIn(Phase::Ended, $now);
+        if ([] === $ended) {
+            return Plan::refused(new Note('never-here'));
+        }
+        usort($ended, static fn (Pass $a, Pass $b): int => [$b->window->until, $b->givenAt, $b->id] <=> [$a->window->until, $a->givenAt, $a->id]);
+        $again = $this->deskPass($situation, $ended[0]->role, new Window($now), $ended[0]->section);
+
+        return new Plan([Effect::givePass($again)], [new Note('dates-were-over', ['until' => $ended[0]->window->until])]);
+    }
+
+    /** @return list<Effect> */
+    private function endRoleByHand(Situation $situation): array
+    {
+        $mark = $situation->enrollment->mark(MarkKind::Role, $situation->now);
+
+        return null === $mark ? [] : [Effect::endMark(null, $mark, $situation->now)];
+    }
+
+    private function deskPass(Situation $situation, string $role, Window $window, ?string $section): Pass
+    {
+        $since = Time::FOREVER;
+        foreach ($situation->enrollment->passes as $pass) {
+            if (DoorKind::Desk === $pass->door && Phase::None !== $pass->phaseAt($situation->now)) {
+                $since = min($since, $pass->since());
+            }
+        }
+
+        return new Pass($this->ids->next(), $situation->desk, DoorKind::Desk, $role, $situation->now, $window, $situation->now, $section, $since);
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Sheets;
+
+use MintDoor\Core\People\Person;
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Sites\Site;
+
+/** The snapshot a line is computed from: as it is, and the rules. */
+final readonly class Situation
+{
+    /**
+     * @param int                        $seatsHeld  in the site now, by everybody
+     * @param list<array{Timeline, int}> $otherLeads timelines of the others who lead or will, and the instant each one's account closes
+     * @param string                     $desk       id of the site's desk door
+     */
+    public function __construct(
+        public int $now,
+        public Site $site,
+        public RoleBook $roles,
+        public Person $person,
+        public Enrollment $enrollment,
+        public Standing $actor,
+        public int $seatsHeld,
+        public array $otherLeads,
+        public string $desk,
+    ) {
+    }
+}

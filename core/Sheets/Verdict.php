@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Sheets;
+
+enum Verdict: string
+{
+    case Ready = 'ready';
+    case NothingToDo = 'nothing-to-do';
+    case Refused = 'refused';
+    case WaitsForSeat = 'waits-for-seat';
+}

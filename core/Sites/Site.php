@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Sites;
+
+use MintDoor\Core\Time\Time;
+
+/** What the rules need to know of a site. Its state is a function of time: draft before `opensAt`, closed from `closesAt` on. */
+final readonly class Site
+{
+    public const LEADS_UNLESS_SET = 10;
+
+    /**
+     * @param ?int $seats how many learners fit, null for no limit
+     */
+    public function __construct(
+        public string $id,
+        public string $division,
+        public ?LevelBand $levels = null,
+        public ?int $seats = null,
+        public int $leadLimit = self::LEADS_UNLESS_SET,
+        public int $opensAt = Time::FOREVER,
+        public int $closesAt = Time::FOREVER,
+    ) {
+    }
+
+    public function stateAt(int $instant): SiteState
+    {
+        return match (true) {
+            $instant >= $this->closesAt => SiteState::Closed,
+            $instant >= $this->opensAt => SiteState::Open,
+            default => SiteState::Draft,
+        };
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Hall;
+
+use Doctrine\DBAL\Connection;
+use Symfony\Component\Security\Core\Exception\UserNotFoundException;
+use Symfony\Component\Security\Core\User\UserInterface;
+use Symfony\Component\Security\Core\User\UserProviderInterface;
+
+/**
+ * Finds who signs in by login name or e-mail, and who is signed in by id, each in one statement. An e-mail that several
+ * accounts share signs nobody in.
+ *
+ * @implements UserProviderInterface<Caller>
+ */
+final readonly class CallerProvider implements UserProviderInterface
+{
+    private const SELECT = <<<'SQL'
+        SELECT p.id, p.kind, p.level, p.given_name, p.family_name, p.preferred_name, d.code AS division,
+               a.login, a.password_hash, a.closed_from, a.platform_administrator,
+               (SELECT GROUP_CONCAT(ad.code) FROM division_administrator da JOIN division ad ON ad.id = da.division_id WHERE da.person_id = p.id) AS divisions
+        FROM account a JOIN person p ON p.id = a.person_id JOIN division d ON d.id = p.division_id
+        SQL;
+
+    public function __construct(
+        private Connection $db,
+        private HouseClock $clock,
+    ) {
+    }
+
+    public function loadUserByIdentifier(string $identifier): UserInterface
+    {
+        $typed = mb_strtolower(trim($identifier));
+        $rows = $this->db->fetchAllAssociative(self::SELECT.' WHERE a.login = ?', [$typed]);
+        if ([] === $rows && str_contains($typed, '@')) {
+            $rows = $this->db->fetchAllAssociative(self::SELECT.' WHERE p.email = ? LIMIT 2', [$typed]);
+        }
+
+        return $this->only($rows);
+    }
+
+    public function refreshUser(UserInterface $user): UserInterface
+    {
+        return $this->only($this->db->fetchAllAssociative(self::SELECT.' WHERE a.person_id = ?', [Id::binary($user->getUserIdentifier())]));
+    }
+
+    public function supportsClass(string $class): bool
+    {
+        return Caller::class === $class;
+    }
+
+    /** @param list<array<string, mixed>> $rows */
+    private function only(array $rows): Caller
+    {
+        if (1 !== \count($rows)) {
+            throw new UserNotFoundException();
+        }
+        $row = new Row($rows[0]);
+        $closedFrom = $row->instant('closed_from');
+        if ($closedFrom <= $this->clock->instant()) {
+            throw new UserNotFoundException();
+        }
+
+        return new Caller(
+            $row->id('id'),
+            self::name($row),
+            $row->string('login'),
+            $row->string('kind'),
+            $row->string('division'),
+            $row->intOrNull('level'),
+            $closedFrom,
+            $row->bool('platform_administrator'),
+            array_values(array_filter(explode(',', $row->stringOrNull('divisions') ?? ''))),
+            $row->stringOrNull('password_hash'),
+        );
+    }
+
+    private static function name(Row $row): string
+    {
+        return trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name'));
+    }
+}

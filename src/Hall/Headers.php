@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Hall;
+
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpKernel\Event\ResponseEvent;
+
+/** Strict headers on every answer of the interface; those of the pages are nginx's (`config/nginx.conf`). */
+#[AsEventListener(priority: -200)]
+final class Headers
+{
+    public function __invoke(ResponseEvent $event): void
+    {
+        $event->getResponse()->headers->add([
+            'Content-Security-Policy' => "default-src 'none'; frame-ancestors 'none'",
+            'Referrer-Policy' => 'same-origin',
+            'X-Content-Type-Options' => 'nosniff',
+            'X-Frame-Options' => 'DENY',
+            'Cross-Origin-Resource-Policy' => 'same-origin',
+        ]);
+    }
+}

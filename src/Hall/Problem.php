@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Hall;
+
+/** Thrown anywhere, answered as a problem document (RFC 9457). Rolls back what it is thrown through. */
+final class Problem extends \RuntimeException
+{
+    /**
+     * @param string                                                        $detail a sentence a person can act on
+     * @param list<array{pointer: string, code: string, detail: string}>   $errors what is wrong where, as JSON pointers into the body
+     * @param array<string, mixed>                                          $more   further members
+     */
+    public function __construct(
+        public readonly ProblemType $type,
+        public readonly string $detail,
+        public readonly array $errors = [],
+        public readonly array $more = [],
+        public readonly ?int $retryAfter = null,
+    ) {
+        parent::__construct($detail);
+    }
+
+    public static function field(string $pointer, string $code, string $detail): self
+    {
+        return new self(ProblemType::Invalid, $detail, [['pointer' => $pointer, 'code' => $code, 'detail' => $detail]]);
+    }
+
+    public static function notFound(string $what = 'This page'): self
+    {
+        return new self(ProblemType::NotFound, $what.' is not here, or you have nothing to do with it. Check the address, or go back to your sites.');
+    }
+
+    public static function notAllowed(string $detail): self
+    {
+        return new self(ProblemType::NotAllowed, $detail);
+    }
+
+    /** @return array<string, mixed> */
+    public function document(): array
+    {
+        return [
+            'type' => 'urn:mint-door:problem:'.$this->type->value,
+            'title' => $this->type->title(),
+            'status' => $this->type->status(),
+            'detail' => $this->detail,
+            ...([] === $this->errors ? [] : ['errors' => $this->errors]),
+            ...$this->more,
+        ];
+    }
+
+    public function response(): Answer
+    {
+        $answer = new Answer($this->document(), $this->type->status(), ['Content-Type' => 'application/problem+json']);
+        if (null !== $this->retryAfter) {
+            $answer->headers->set('Retry-After', (string) $this->retryAfter);
+        }
+
+        return $answer;
+    }
+}

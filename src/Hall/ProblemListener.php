@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Hall;
+
+use Psr\Log\LoggerInterface;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\Exception\RequestExceptionInterface;
+use Symfony\Component\HttpKernel\Event\ExceptionEvent;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Symfony\Component\Security\Core\Exception\AccessDeniedException;
+use Symfony\Component\Security\Core\Exception\AuthenticationException;
+use Symfony\Component\Serializer\Exception\NotNormalizableValueException;
+use Symfony\Component\Serializer\Exception\PartialDenormalizationException;
+use Symfony\Component\Validator\Exception\ValidationFailedException;
+
+/** Turns whatever is thrown into a problem document; for `/api` paths the answer is always JSON. */
+#[AsEventListener(priority: -50)]
+final readonly class ProblemListener
+{
+    public function __construct(private LoggerInterface $logger)
+    {
+    }
+
+    public function __invoke(ExceptionEvent $event): void
+    {
+        $event->setResponse($this->problem($event->getThrowable())->response());
+        $event->allowCustomResponseCode();
+    }
+
+    private function problem(\Throwable $thrown): Problem
+    {
+        $inner = $thrown->getPrevious();
+
+        return match (true) {
+            $thrown instanceof Problem => $thrown,
+            $inner instanceof Problem => $inner,
+            $inner instanceof ValidationFailedException => $this->invalid($inner),
+            $inner instanceof NotNormalizableValueException => Problem::field($this->pointer((string) $inner->getPath()), 'type', 'This value is of the wrong kind here.'),
+            $inner instanceof PartialDenormalizationException => Problem::field('', 'type', 'A value is of the wrong kind here.'),
+            $thrown instanceof AuthenticationException => new Problem(ProblemType::NotSignedIn, 'Sign in to go on.'),
+            $thrown instanceof AccessDeniedException => Problem::notAllowed('You may not do this.'),
+            $thrown instanceof HttpExceptionInterface => $this->http($thrown),
+            $thrown instanceof RequestExceptionInterface => new Problem(ProblemType::Malformed, 'The request cannot be read. Reload the page and try again.'),
+            default => $this->unexpected($thrown),
+        };
+    }
+
+    private function invalid(ValidationFailedException $failed): Problem
+    {
+        $errors = [];
+        foreach ($failed->getViolations() as $violation) {
+            $errors[] = [
+                'pointer' => $this->pointer($violation->getPropertyPath()),
+                'code' => 'value',
+                'detail' => (string) $violation->getMessage(),
+            ];
+        }
+
+        return new Problem(ProblemType::Invalid, $errors[0]['detail'] ?? 'Something in it needs another look.', $errors);
+    }
+
+    /** `lines[0].role` as a JSON pointer (RFC 6901). */
+    private function pointer(string $path): string
+    {
+        return '' === $path ? '' : '/'.strtr($path, ['[' => '/', ']' => '', '.' => '/']);
+    }
+
+    private function http(HttpExceptionInterface&\Throwable $thrown): Problem
+    {
+        return match ($thrown->getStatusCode()) {
+            401 => new Problem(ProblemType::NotSignedIn, 'Sign in to go on.'),
+            403 => Problem::notAllowed('You may not do this.'),
+            404 => Problem::notFound(),
+            405 => new Problem(ProblemType::MethodNotAllowed, 'This cannot be done at this address.'),
+            413 => new Problem(ProblemType::TooLarge, 'That is more than fits in one request. Send less at a time.'),
+            415 => new Problem(ProblemType::UnsupportedMediaType, 'Send JSON, and say so in Content-Type.'),
+            422 => new Problem(ProblemType::Invalid, 'A value is missing or of the wrong kind.'),
+            400 => new Problem(ProblemType::Malformed, 'The request cannot be read. Reload the page and try again.'),
+            default => $this->unexpected($thrown),
+        };
+    }
+
+    private function unexpected(\Throwable $thrown): Problem
+    {
+        $this->logger->error('Unexpected: {message}', ['message' => $thrown->getMessage(), 'exception' => $thrown]);
+
+        return new Problem(ProblemType::Unexpected, 'Something went wrong on our side. Nothing was changed. Try again; if it stays so, tell your administrator.');
+    }
+}

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Hall;
+
+/** The register of problem types (RFC 9457): every error the interface answers with is one of these. */
+enum ProblemType: string
+{
+    case Malformed = 'malformed';
+    case BadCursor = 'bad-cursor';
+    case NotSignedIn = 'not-signed-in';
+    case SignInFailed = 'sign-in-failed';
+    case TooManyTries = 'too-many-tries';
+    case ForeignOrigin = 'foreign-origin';
+    case NotAllowed = 'not-allowed';
+    case NotFound = 'not-found';
+    case MethodNotAllowed = 'method-not-allowed';
+    case NotReady = 'line-not-ready';
+    case NeedsLead = 'site-needs-lead';
+    case ChangedSince = 'changed-since';
+    case UndoneAlready = 'undone-already';
+    case Stale = 'stale';
+    case UnsupportedMediaType = 'unsupported-media-type';
+    case Invalid = 'invalid';
+    case KeyReused = 'idempotency-key-reused';
+    case NeedsVersion = 'needs-version';
+    case LinkIsOver = 'link-is-over';
+    case TooLarge = 'too-large';
+    case Unexpected = 'unexpected';
+
+    public function status(): int
+    {
+        return match ($this) {
+            self::Malformed, self::BadCursor => 400,
+            self::NotSignedIn, self::SignInFailed => 401,
+            self::NotAllowed, self::ForeignOrigin => 403,
+            self::NotFound => 404,
+            self::MethodNotAllowed => 405,
+            self::NotReady, self::NeedsLead, self::ChangedSince, self::UndoneAlready => 409,
+            self::LinkIsOver => 410,
+            self::Stale => 412,
+            self::TooLarge => 413,
+            self::UnsupportedMediaType => 415,
+            self::Invalid, self::KeyReused => 422,
+            self::NeedsVersion => 428,
+            self::TooManyTries => 429,
+            self::Unexpected => 500,
+        };
+    }
+
+    public function title(): string
+    {
+        return match ($this) {
+            self::Malformed => 'The request cannot be read',
+            self::BadCursor => 'This place in the list is not known',
+            self::NotSignedIn => 'Not signed in',
+            self::SignInFailed => 'Sign-in did not work',
+            self::TooManyTries => 'Too many tries',
+            self::ForeignOrigin => 'The request came from another site',
+            self::NotAllowed => 'Not yours to do',
+            self::NotFound => 'Not here',
+            self::MethodNotAllowed => 'Not possible at this address',
+            self::NotReady => 'This change cannot be made',
+            self::NeedsLead => 'The site has no lead',
+            self::ChangedSince => 'Something changed since',
+            self::UndoneAlready => 'Already undone',
+            self::Stale => 'Somebody else was quicker',
+            self::UnsupportedMediaType => 'Only JSON is understood',
+            self::Invalid => 'Something in it needs another look',
+            self::KeyReused => 'This idempotency key was used for something else',
+            self::NeedsVersion => 'The version you looked at is missing',
+            self::LinkIsOver => 'This link is over',
+            self::TooLarge => 'Too large',
+            self::Unexpected => 'Something went wrong here',
+        };
+    }
+}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Hall;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\RetryableException;
+use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\Persistence\ManagerRegistry;
+use Symfony\Component\HttpFoundation\Request;
+
+/**
+ * The one way to change anything. Locks first, in a fixed order, reads after; runs the whole of the work again when the
+ * database says that it lost a race; keeps the answer beside the change, so that the same request sent twice is done once.
+ */
+final readonly class Transaction
+{
+    private const TRIES = 5;
+
+    public function __construct(
+        private Connection $db,
+        private ManagerRegistry $managers,
+        private HouseClock $clock,
+    ) {
+    }
+
+    /**
+     * @param callable(EntityManagerInterface): Answer $work
+     * @param list<string>                             $sites ids of the sites whose people change
+     */
+    public function run(Request $request, Caller $caller, array $sites, callable $work): Answer
+    {
+        for ($try = 1; ; ++$try) {
+            try {
+                return $this->once($request, $caller, $sites, $work);
+            } catch (RetryableException $lost) {
+                if ($try >= self::TRIES) {
+                    throw $lost;
+                }
+                usleep(random_int(1_000, 20_000) * $try);
+            }
+        }
+    }
+
+    /**
+     * @param callable(EntityManagerInterface): Answer $work
+     * @param list<string>                             $sites
+     */
+    private function once(Request $request, Caller $caller, array $sites, callable $work): Answer
+    {
+        $entities = $this->managers->getManager();
+        if (!$entities instanceof EntityManagerInterface || !$entities->isOpen()) {
+            $entities = $this->managers->resetManager();
+        }
+        \assert($entities instanceof EntityManagerInterface);
+        $entities->clear();
+        $this->db->beginTransaction();
+        try {
+            $answer = $this->repeated($request, $caller);
+            if (null === $answer) {
+                $this->lock($sites);
+                $answer = $work($entities);
+                $entities->flush();
+                $this->remember($request, $caller, $answer);
+            }
+            $this->db->commit();
+
+            return $answer;
+        } catch (\Throwable $thrown) {
+            $this->db->rollBack();
+            throw $thrown;
+        }
+    }
+
+    /**
+     * Sites by id. The lock is an update, so that a cluster's certification, too, sees two changes of one site conflict.
+     *
+     * @param list<string> $sites
+     */
+    private function lock(array $sites): void
+    {
+        $ids = array_map(Id::binary(...), $sites);
+        sort($ids);
+        foreach ($ids as $id) {
+            $this->db->executeStatement('UPDATE site SET roster_version = roster_version + 1 WHERE id = ?', [$id]);
+        }
+    }
+
+    private function repeated(Request $request, Caller $caller): ?Answer
+    {
+        $key = $this->key($request);
+        if (null === $key) {
+            return null;
+        }
+        // Taking the row first makes a twin that runs at the same time wait here, and then find the answer.
+        $taken = $this->db->executeStatement(
+            'INSERT IGNORE INTO idempotency (person_id, id, body_hash, made_at) VALUES (?, ?, ?, ?)',
+            [Id::binary($caller->id), $key, $this->bodyHash($request), Instant::toSql($this->clock->instant())],
+        );
+        if (1 === (int) $taken) {
+            return null;
+        }
+        $row = new Row($this->db->fetchAssociative('SELECT body_hash, status, etag, answer FROM idempotency WHERE person_id = ? AND id = ? FOR UPDATE', [Id::binary($caller->id), $key]) ?: []);
+        if (!hash_equals($this->bodyHash($request), $row->string('body_hash'))) {
+            throw new Problem(ProblemType::KeyReused, 'This key was already used for another request. Send a fresh one.');
+        }
+
+        return Answer::again($row->string('answer'), $row->int('status'), $row->stringOrNull('etag'));
+    }
+
+    private function remember(Request $request, Caller $caller, Answer $answer): void
+    {
+        $key = $this->key($request);
+        if (null !== $key) {
+            $this->db->executeStatement(
+                'UPDATE idempotency SET status = ?, etag = ?, answer = ? WHERE person_id = ? AND id = ?',
+                [$answer->getStatusCode(), $answer->headers->get('ETag'), (string) $answer->getContent(), Id::binary($caller->id), $key],
+            );
+        }
+    }
+
+    private function key(Request $request): ?string
+    {
+        $key = $request->headers->get('Idempotency-Key');
+        if (null !== $key && 1 !== preg_match('/^[\x21-\x7e]{8,64}$/D', $key)) {
+            throw new Problem(ProblemType::Malformed, 'An Idempotency-Key is 8 to 64 visible ASCII characters.');
+        }
+
+        return $key;
+    }
+
+    private function bodyHash(Request $request): string
+    {
+        return hash('sha256', $request->getMethod().' '.$request->getPathInfo()."\n".$request->getContent(), true);
+    }
+}

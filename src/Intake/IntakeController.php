@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Intake;
+
+use MintDoor\Core\People\PeopleQuery;
+use MintDoor\Core\People\Sight;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\State;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Row;
+use MintDoor\People\Directory;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\PersonCard;
+use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\SiteAccess;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** The box Let people in: roster and directory searched at once, and told apart. */
+final readonly class IntakeController
+{
+    /** Rows in each list; `more` says when there would be others. */
+    private const MOST = ['alreadyHere' => 6, 'wasHere' => 6, 'keptOut' => 4, 'canBeLetIn' => 10];
+
+    public function __construct(
+        private Gate $gate,
+        private Directory $directory,
+        private Roles $roles,
+    ) {
+    }
+
+    #[Route('/sites/{site}/intake', name: 'intake', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    public function find(string $site, #[CurrentUser] Caller $caller, #[MapQueryParameter] string $q = ''): Response
+    {
+        $access = $this->gate->at($site, $caller)->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
+        $lists = array_fill_keys(array_keys(self::MOST), []);
+        $more = array_fill_keys(array_keys(self::MOST), false);
+        $query = PeopleQuery::of($q);
+        $rows = $query->tooShort() ? [] : $this->ranked($this->directory->find($query, $site), $query, $access);
+        $reach = [] === $rows ? null : $this->directory->reachOf($caller);
+        foreach ($rows as $row) {
+            $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
+            $exactly = $query->names(PersonRow::identifiers($row));
+            $sight = null !== $segment ? Sight::Full : ($reach?->sight(PersonRow::person($row), $exactly) ?? Sight::Hidden);
+            // Beyond one's reach a person is found by name, or by an identifier in full, never by the beginning of one.
+            if (Sight::Hidden === $sight || (Sight::Masked === $sight && !$exactly && !$query->matchesNames(PersonRow::names($row)))) {
+                continue;
+            }
+            $list = $this->listOf($segment);
+            if (\count($lists[$list]) >= self::MOST[$list]) {
+                $more[$list] = true;
+            } else {
+                $lists[$list][] = $this->candidate($row, $segment, $sight, $access);
+            }
+        }
+
+        return new Answer([...$lists, 'more' => $more]);
+    }
+
+    private function listOf(?Segment $segment): string
+    {
+        return match (true) {
+            null === $segment => 'canBeLetIn',
+            $segment->state->here() => 'alreadyHere',
+            State::KeptOut === $segment->state => 'keptOut',
+            default => 'wasHere',
+        };
+    }
+
+    /**
+     * Best first: how well the name fits, then those the site is for, then by name.
+     *
+     * @param list<Row> $rows
+     *
+     * @return list<Row>
+     */
+    private function ranked(array $rows, PeopleQuery $query, SiteAccess $access): array
+    {
+        $keys = [];
+        foreach ($rows as $index => $row) {
+            $person = PersonRow::person($row);
+            $ofSite = ($person->division === $access->site->division ? 2 : 0)
+                + (null !== $person->level && true === $access->site->levels?->contains($person->level) ? 1 : 0);
+            $keys[$index] = [-$query->score(PersonRow::names($row), PersonRow::identifiers($row)), -$ofSite, $row->string('sort_name'), $person->id];
+        }
+        asort($keys);
+
+        return array_map(static fn (int $index): Row => $rows[$index], array_keys($keys));
+    }
+
+    /** @return array<string, mixed> schema `Candidate` */
+    private function candidate(Row $row, ?Segment $segment, Sight $sight, SiteAccess $access): array
+    {
+        $person = PersonRow::person($row);
+        $book = $this->roles->book();
+        $before = ($book->pick($segment->roles ?? [])[0] ?? null)?->code;
+
+        return [
+            'person' => PersonRow::json($row, $sight),
+            'sight' => $sight->value,
+            'standing' => SegmentRow::json($segment, $book),
+            'suggested' => $book->suggest($access->standing, $person, $access->site, $before),
+            'options' => PersonCard::options($book, $access, $person),
+        ];
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\PeopleQuery;
+use MintDoor\Core\People\Reach;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+use MintDoor\Roles\Roles;
+
+/** The directory: whose of it somebody may see, and finding people in it by whatever of theirs was typed. */
+final readonly class Directory
+{
+    /** People of the site, and of the whole directory, looked at before ranking. */
+    private const MOST_HERE = 60;
+    private const MOST_ELSEWHERE = 200;
+
+    /** Counting how common a word is stops here. */
+    private const COUNT_TO = 3000;
+
+    public function __construct(
+        private Connection $db,
+        private Roles $roles,
+        private HouseClock $clock,
+    ) {
+    }
+
+    /** Within reach: the divisions one administers, one's own if one is staff, and those of the sites one lets people into. */
+    public function reachOf(Caller $caller): Reach
+    {
+        $now = Instant::toSql($this->clock->instant());
+        $rows = Row::all($this->db->fetchAllAssociative(
+            'SELECT d.code, d.minors, EXISTS (
+                 SELECT 1 FROM enrollment_segment g JOIN site s ON s.id = g.site_id
+                 WHERE g.person_id = ? AND g.until_at > ? AND g.from_at <= ? AND g.state = \'current\' AND g.role IN (?) AND s.division_id = d.id
+             ) AS runs FROM division d ORDER BY d.code',
+            [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn)],
+            [3 => ArrayParameterType::STRING],
+        ));
+        $divisions = $minors = [];
+        foreach ($rows as $row) {
+            $code = $row->string('code');
+            if ($row->bool('runs') || $caller->administers($code) || ('staff' === $caller->kind && $caller->division === $code)) {
+                $divisions[] = $code;
+            }
+            if ($row->bool('minors')) {
+                $minors[] = $code;
+            }
+        }
+
+        return new Reach($caller->platformAdministrator, $divisions, $minors);
+    }
+
+    /**
+     * Who fits what was typed, with their present state in a site. Two statements, whatever is typed: how common each
+     * word is, then the people, driven by the rarest.
+     *
+     * @return list<Row> with `PersonRow::COLUMNS`, and `state`, `roles`, `from_at`, `until_at`, `since_at`, `holds_seat`
+     */
+    public function find(PeopleQuery $query, string $siteId): array
+    {
+        [$hits, $parameters] = str_contains($query->identifier, '@') ? $this->byAddress($query) : $this->byWords($query, $siteId);
+        $now = Instant::toSql($this->clock->instant());
+
+        return Row::all($this->db->fetchAllAssociative(
+            'SELECT '.PersonRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat
+             FROM (SELECT DISTINCT person_id FROM ('.$hits.') every) hit
+             STRAIGHT_JOIN person p ON p.id = hit.person_id
+             JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id
+             LEFT JOIN enrollment_segment g ON g.site_id = ? AND g.person_id = p.id AND g.from_at <= ? AND g.until_at > ?',
+            [...$parameters, Id::binary($siteId), $now, $now],
+        ));
+    }
+
+    /** @return array{string, list<string>} */
+    private function byAddress(PeopleQuery $query): array
+    {
+        $prefix = self::likePrefix($query->identifier);
+
+        return [
+            '(SELECT id AS person_id FROM person WHERE email LIKE ? LIMIT '.self::MOST_ELSEWHERE.') UNION ALL (SELECT person_id FROM account WHERE login LIKE ? LIMIT '.self::MOST_ELSEWHERE.')',
+            [$prefix, $prefix],
+        ];
+    }
+
+    /** @return array{string, list<string>} */
+    private function byWords(PeopleQuery $query, string $siteId): array
+    {
+        $tokens = $this->rarestFirst($query->tokens);
+        $like = array_map(static fn (string $token): string => '% '.$token.'%', $tokens);
+        $all = static fn (string $column, int $count): string => implode(' AND ', array_fill(0, $count, $column.' LIKE ?')) ?: '1';
+        $rest = \array_slice($like, 1);
+
+        return [
+            '(SELECT e.person_id FROM enrollment e STRAIGHT_JOIN person q ON q.id = e.person_id WHERE e.site_id = ? AND '.$all('q.terms', \count($like)).' LIMIT '.self::MOST_HERE.')
+             UNION ALL
+             (SELECT w.person_id FROM person_term w WHERE w.term LIKE ? AND '.$all('w.names', \count($rest)).' ORDER BY w.term LIMIT '.self::MOST_ELSEWHERE.')',
+            [Id::binary($siteId), ...$like, $tokens[0].'%', ...$rest],
+        ];
+    }
+
+    /**
+     * @param list<string> $tokens
+     *
+     * @return list<string>
+     */
+    private function rarestFirst(array $tokens): array
+    {
+        $counts = array_map(static fn (int $index): string => '(SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT '.self::COUNT_TO.') w'.$index.') AS n'.$index, array_keys($tokens));
+        $row = new Row($this->db->fetchAssociative('SELECT '.implode(', ', $counts), array_map(static fn (string $token): string => $token.'%', $tokens)) ?: []);
+        $order = array_map(static fn (int $index): int => $row->int('n'.$index), array_keys($tokens));
+        array_multisort($order, $tokens);
+
+        return $tokens;
+    }
+
+    private static function likePrefix(string $text): string
+    {
+        return addcslashes($text, '%_\\').'%';
+    }
+}

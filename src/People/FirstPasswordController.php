@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\ProblemType;
+use MintDoor\Hall\Row;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** Setting a first password with a link that is good once. */
+final readonly class FirstPasswordController
+{
+    public function __construct(
+        private Connection $db,
+        private PasswordHasherFactoryInterface $hashers,
+        private HouseClock $clock,
+    ) {
+    }
+
+    #[Route('/first-password', name: 'first_password', methods: ['POST'])]
+    public function set(#[MapRequestPayload] FirstPasswordWish $wish): Response
+    {
+        $hash = hash('sha256', $wish->token, true);
+        $now = Instant::toSql($this->clock->instant());
+
+        return $this->db->transactional(function () use ($wish, $hash, $now): Answer {
+            $row = $this->db->fetchAssociative(
+                'SELECT f.person_id, a.login FROM first_password f JOIN account a ON a.person_id = f.person_id WHERE f.token_hash = ? AND f.expires_at > ? FOR UPDATE',
+                [$hash, $now],
+            );
+            if (false === $row) {
+                throw new Problem(ProblemType::LinkIsOver, 'This link was used already, or its time is over. Ask for a new one.');
+            }
+            $row = new Row($row);
+            $this->db->executeStatement('UPDATE account SET password_hash = ? WHERE person_id = ?', [$this->hashers->getPasswordHasher(Caller::class)->hash($wish->password), Id::binary($row->id('person_id'))]);
+            $this->db->executeStatement('DELETE FROM first_password WHERE person_id = ?', [Id::binary($row->id('person_id'))]);
+
+            return new Answer(['login' => $row->string('login')]);
+        });
+    }
+}

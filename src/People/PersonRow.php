@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\People\Reach;
+use MintDoor\Core\People\Sight;
+use MintDoor\Core\Time\Time;
+use MintDoor\Hall\Row;
+
+/** A person read with division and account, between the database, the core and the contract. */
+final class PersonRow
+{
+    public const TABLES = 'person p JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id';
+
+    public const COLUMNS = 'p.id AS person_id, p.kind AS person_kind, p.level, p.given_name, p.family_name, p.preferred_name, p.former_name, p.number, p.email, p.sort_name,
+        pd.code AS person_division, pd.name AS person_division_name, a.login, a.closed_from';
+
+    private function __construct()
+    {
+    }
+
+    public static function person(Row $row): Person
+    {
+        return new Person(
+            $row->id('person_id'),
+            PersonKind::from($row->string('person_kind')),
+            $row->string('person_division'),
+            $row->intOrNull('level'),
+            $row->instantOrNull('closed_from') ?? Time::FOREVER,
+        );
+    }
+
+    /** All names a person may be looked for by. */
+    public static function names(Row $row): string
+    {
+        return implode(' ', array_filter([
+            $row->stringOrNull('preferred_name'), $row->string('given_name'), $row->string('family_name'), $row->stringOrNull('former_name'),
+        ]));
+    }
+
+    /** @return list<string> */
+    public static function identifiers(Row $row): array
+    {
+        return array_values(array_filter([$row->stringOrNull('number'), $row->stringOrNull('login'), $row->stringOrNull('email')]));
+    }
+
+    /** @return array<string, mixed> schema `Person`; what the sight does not cover is null */
+    public static function json(Row $row, Sight $sight): array
+    {
+        $full = Sight::Full === $sight;
+        $number = $row->stringOrNull('number');
+
+        return [
+            'id' => $row->id('person_id'),
+            'given' => $row->string('given_name'),
+            'family' => $row->string('family_name'),
+            'preferred' => $row->stringOrNull('preferred_name'),
+            'former' => $full ? $row->stringOrNull('former_name') : null,
+            'kind' => $row->string('person_kind'),
+            'level' => $row->intOrNull('level'),
+            'division' => ['code' => $row->string('person_division'), 'name' => $row->string('person_division_name')],
+            'number' => match (true) {
+                null === $number, Sight::Hidden === $sight => null,
+                $full => $number,
+                default => Reach::masked($number),
+            },
+            'login' => $full ? $row->stringOrNull('login') : null,
+            'email' => $full ? $row->stringOrNull('email') : null,
+        ];
+    }
+}

@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\MarkKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+use MintDoor\Roles\Roles;
+
+/** Enrollments between the core and the database: passes and marks, and the segments that follow from them. */
+final readonly class Enrollments
+{
+    public function __construct(
+        private Connection $db,
+        private Roles $roles,
+    ) {
+    }
+
+    public function of(string $siteId, string $personId): Enrollment
+    {
+        return $this->ofAll('p.site_id = ? AND p.person_id = ?', 'm.site_id = ? AND m.person_id = ?', [Id::binary($siteId), Id::binary($personId)])[$siteId.$personId] ?? new Enrollment();
+    }
+
+    /** @return array<string, Enrollment> all of a site, by site id and person id in one string */
+    public function ofSite(string $siteId): array
+    {
+        return $this->ofAll('p.site_id = ?', 'm.site_id = ?', [Id::binary($siteId)]);
+    }
+
+    /** The version of an enrollment; 0 where there has never been one. */
+    public function version(string $siteId, string $personId): int
+    {
+        $version = $this->db->fetchOne('SELECT version FROM enrollment WHERE site_id = ? AND person_id = ?', [Id::binary($siteId), Id::binary($personId)]);
+
+        return is_numeric($version) ? (int) $version : 0;
+    }
+
+    /**
+     * Counts one more change of an enrollment, and stores the timeline that follows from it.
+     *
+     * @return int the new version
+     */
+    public function store(string $siteId, string $personId, string $sortName, Timeline $timeline): int
+    {
+        $key = [Id::binary($siteId), Id::binary($personId)];
+        $this->db->executeStatement('INSERT INTO enrollment (site_id, person_id, version) VALUES (?, ?, 1) ON DUPLICATE KEY UPDATE version = version + 1', $key);
+        $this->db->executeStatement('DELETE FROM enrollment_segment WHERE site_id = ? AND person_id = ?', $key);
+        $rows = array_map(fn (Segment $segment): array => [...$key, ...self::columns($segment, $this->roles->book()), $sortName], $timeline->segments);
+        if ([] !== $rows) {
+            $places = '('.implode(', ', array_fill(0, \count($rows[0]), '?')).')';
+            $this->db->executeStatement(
+                'INSERT INTO enrollment_segment (site_id, person_id, from_at, until_at, state, role, roles, `rank`, listed, holds_seat, leads, since_at, sort_name) VALUES '
+                .implode(', ', array_fill(0, \count($rows), $places)),
+                array_merge(...$rows),
+            );
+        }
+
+        return $this->version($siteId, $personId);
+    }
+
+    /** @return list<string|int> a segment as its row holds it, without whose it is */
+    public static function columns(Segment $segment, RoleBook $roles): array
+    {
+        $picked = $roles->pick($segment->roles);
+        $leading = $segment->state->here() && [] !== array_filter($picked, static fn ($role): bool => $role->lead);
+
+        return [
+            Instant::toSql($segment->window->from),
+            Instant::toSql($segment->window->until),
+            $segment->state->value,
+            $picked[0]->code ?? '',
+            implode(' ', $segment->roles),
+            $picked[0]->rank ?? 0,
+            (int) ([] === $picked || [] !== array_filter($picked, static fn ($role): bool => $role->listed)),
+            (int) $roles->holdsSeat($segment),
+            (int) $leading,
+            Instant::toSql($segment->since),
+        ];
+    }
+
+    public function seatsHeld(string $siteId, int $now): int
+    {
+        $held = $this->db->fetchOne(
+            'SELECT COUNT(*) FROM enrollment_segment WHERE site_id = ? AND from_at <= ? AND until_at > ? AND holds_seat = 1',
+            [Id::binary($siteId), Instant::toSql($now), Instant::toSql($now)],
+        );
+
+        return is_numeric($held) ? (int) $held : 0;
+    }
+
+    /**
+     * Those who count as leads now, with all that is still to come of their timelines.
+     *
+     * @return list<array{Timeline, int}> and the instant each one's account closes
+     */
+    public function leads(string $siteId, int $now, ?string $exceptPerson = null): array
+    {
+        $rows = Row::all($this->db->fetchAllAssociative(
+            'SELECT g.person_id, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, a.closed_from
+             FROM enrollment_segment g LEFT JOIN account a ON a.person_id = g.person_id
+             WHERE g.site_id = ? AND g.until_at > ? AND g.leads = 1 ORDER BY g.person_id, g.from_at',
+            [Id::binary($siteId), Instant::toSql($now)],
+        ));
+        $people = [];
+        foreach ($rows as $row) {
+            if ($row->id('person_id') !== $exceptPerson) {
+                $people[$row->id('person_id')][] = $row;
+            }
+        }
+        $leads = [];
+        $rule = new Leads($this->roles->book());
+        foreach ($people as $own) {
+            $timeline = new Timeline(array_map(SegmentRow::segment(...), $own));
+            if ($rule->counts($timeline, $now)) {
+                $leads[] = [$timeline, $own[0]->instantOrNull('closed_from') ?? Time::FOREVER];
+            }
+        }
+
+        return $leads;
+    }
+
+    /**
+     * @param list<string> $parameters
+     *
+     * @return array<string, Enrollment>
+     */
+    private function ofAll(string $passes, string $marks, array $parameters): array
+    {
+        $onPass = $onWhole = $given = [];
+        foreach ($this->db->iterateAssociative('SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.pass_id, m.role FROM mark m WHERE '.$marks.' ORDER BY m.from_at, m.id', $parameters) as $columns) {
+            $row = new Row($columns);
+            $mark = new Mark($row->id('id'), MarkKind::from($row->string('kind')), new Window($row->instant('from_at'), $row->instant('until_at')), $row->stringOrNull('role'));
+            $pass = $row->idOrNull('pass_id');
+            if (null === $pass) {
+                $onWhole[$row->id('site_id').$row->id('person_id')][] = $mark;
+            } else {
+                $onPass[$pass][] = $mark;
+            }
+        }
+        foreach ($this->db->iterateAssociative('SELECT p.*, d.kind AS door_kind FROM pass p JOIN door d ON d.id = p.door_id WHERE '.$passes.' ORDER BY p.given_at, p.id', $parameters) as $columns) {
+            $row = new Row($columns);
+            $given[$row->id('site_id').$row->id('person_id')][] = new Pass(
+                $row->id('id'), $row->id('door_id'), DoorKind::from($row->string('door_kind')), $row->string('role'), $row->instant('given_at'),
+                new Window($row->instant('from_at'), $row->instant('until_at')), $row->instant('accepted_at'), $row->idOrNull('section_id'),
+                $row->instant('since_at'), $onPass[$row->id('id')] ?? [],
+            );
+        }
+        $enrollments = [];
+        foreach (array_keys($given + $onWhole) as $key) {
+            $enrollments[$key] = new Enrollment($given[$key] ?? [], $onWhole[$key] ?? []);
+        }
+
+        return $enrollments;
+    }
+}

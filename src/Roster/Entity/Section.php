@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+
+/** A formal part of a site, with its own hours. */
+#[ORM\Entity]
+#[ORM\Table(name: 'section')]
+#[ORM\Index(columns: ['site_id'])]
+class Section
+{
+    public function __construct(
+        #[ORM\Id]
+        #[ORM\Column(type: 'id')]
+        public readonly string $id,
+        #[ORM\Column(type: 'id')]
+        public readonly string $siteId,
+        #[ORM\Column(length: 80)]
+        public string $name,
+        #[ORM\Column(length: 120)]
+        public string $meets = '',
+    ) {
+    }
+}

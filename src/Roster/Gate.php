@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Sites\Site;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use MintDoor\Roles\Roles;
+use MintDoor\Sites\SiteRow;
+
+/** Finds a site for a caller and says what they are in it. A site they have nothing to do with is not there for them. */
+final readonly class Gate
+{
+    public function __construct(
+        private Connection $db,
+        private Roles $roles,
+        private HouseClock $clock,
+    ) {
+    }
+
+    /** @throws Problem of type `NotFound` */
+    public function at(string $siteId, Caller $caller): SiteAccess
+    {
+        $now = $this->clock->instant();
+        $row = $this->db->fetchAssociative(
+            'SELECT '.SiteRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat FROM '.SiteRow::TABLES.'
+             LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ?
+             WHERE s.id = ?',
+            [Id::binary($caller->id), Instant::toSql($now), Instant::toSql($now), Id::binary($siteId)],
+        );
+        $row = new Row(false === $row ? throw Problem::notFound('This site') : $row);
+        $site = SiteRow::site($row);
+        $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
+        $administrator = $caller->administers($site->division);
+        if (null === $segment && !$administrator) {
+            throw Problem::notFound('This site');
+        }
+        $timeline = new Timeline(null === $segment ? [] : [$segment]);
+
+        return new SiteAccess($site, $row, $caller, (new Access($this->roles->book()))->standing($timeline, self::person($caller), $now, $administrator), $segment, $now);
+    }
+
+    /** The caller as the rules see them. */
+    public static function person(Caller $caller): Person
+    {
+        return new Person($caller->id, PersonKind::from($caller->kind), $caller->division, $caller->level, $caller->accountClosedFrom);
+    }
+}

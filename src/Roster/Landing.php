@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Entry;
+use MintDoor\Core\Roster\Phase;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+use MintDoor\Roles\Roles;
+use MintDoor\Sites\SiteRow;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Going into a site: what somebody finds behind the door, or in one sentence why it does not open. */
+final readonly class Landing
+{
+    public function __construct(
+        private Connection $db,
+        private Gate $gate,
+        private Roles $roles,
+        private Enrollments $enrollments,
+        private ReasonJson $reasons,
+    ) {
+    }
+
+    #[Route('/sites/{site}/visits', name: 'visit', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
+    public function visit(string $site, #[CurrentUser] Caller $caller): Response
+    {
+        $access = $this->gate->at($site, $caller);
+        $enrollment = $this->enrollments->of($site, $caller->id);
+        $reason = (new Access($this->roles->book()))->reason($enrollment->timeline(), Gate::person($caller), $access->site, $access->now, $enrollment);
+        $inside = Entry::No !== $reason->entry;
+        if ($inside) {
+            $this->db->executeStatement('UPDATE enrollment SET last_seen_at = ? WHERE site_id = ? AND person_id = ?', [Instant::toSql($access->now), Id::binary($site), Id::binary($caller->id)]);
+        }
+        $passes = $enrollment->passesIn(Phase::InForce, $access->now);
+        $section = array_values(array_filter(array_map(static fn ($pass): ?string => $pass->section, $passes)))[0] ?? null;
+
+        return new Answer([
+            'site' => SiteRow::json($access->row, $access->now),
+            'reason' => $this->reasons->forThePerson($reason),
+            'role' => SegmentRow::json($access->segment, $this->roles->book())['role'] ?? null,
+            'leads' => $inside ? $this->leads($access) : [],
+            'section' => $inside ? $this->section($section) : null,
+            'may' => array_values(array_map(static fn (Permission $permission): string => $permission->value, array_filter(Permission::cases(), $access->may(...)))),
+        ]);
+    }
+
+    /** @return list<string> names */
+    private function leads(SiteAccess $access): array
+    {
+        $at = Instant::toSql($access->now);
+
+        return array_map(
+            static fn (Row $row): string => trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name')),
+            Row::all($this->db->fetchAllAssociative(
+                "SELECT p.given_name, p.family_name, p.preferred_name FROM enrollment_segment g JOIN person p ON p.id = g.person_id
+                 WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.leads = 1 AND g.state = 'current' ORDER BY g.sort_name",
+                [Id::binary($access->site->id), $at, $at],
+            )),
+        );
+    }
+
+    /** @return array{name: string, meets: string}|null */
+    private function section(?string $id): ?array
+    {
+        $row = null === $id ? false : $this->db->fetchAssociative('SELECT name, meets FROM section WHERE id = ?', [Id::binary($id)]);
+
+        return false === $row ? null : ['name' => (new Row($row))->string('name'), 'meets' => (new Row($row))->string('meets')];
+    }
+}

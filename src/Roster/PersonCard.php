@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roles\Role;
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\MarkKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Phase;
+use MintDoor\Core\People\Person;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Sheets\LineWish;
+use MintDoor\Sheets\SheetHandler;
+use MintDoor\Sheets\Situations;
+
+/** Everything the docked column says of one person in one site. */
+final readonly class PersonCard
+{
+    public function __construct(
+        private Connection $db,
+        private Roles $roles,
+        private Enrollments $enrollments,
+        private Situations $situations,
+        private SheetHandler $sheets,
+        private ReasonJson $reasons,
+    ) {
+    }
+
+    /**
+     * @return array<string, mixed>&array{version: int} schema `PersonCard`
+     *
+     * @throws Problem of type `NotFound` for somebody who has never been here
+     */
+    public function of(SiteAccess $access, string $personId): array
+    {
+        $row = $this->situations->person($personId);
+        $site = $access->site->id;
+        $enrollment = $this->enrollments->of($site, $personId);
+        $record = $this->db->fetchAssociative('SELECT version, last_seen_at FROM enrollment WHERE site_id = ? AND person_id = ?', [Id::binary($site), Id::binary($personId)]);
+        $record = new Row(false === $record ? throw Problem::notFound('This person') : $record);
+        $timeline = $enrollment->timeline();
+        $segment = $timeline->at($access->now);
+        $person = PersonRow::person($row);
+        $book = $this->roles->book();
+        $reason = (new Access($book))->reason($timeline, $person, $access->site, $access->now, $enrollment);
+        $may = $access->may(Permission::LetIn);
+        $here = true === $segment?->state->here();
+
+        return [
+            'person' => PersonRow::json($row, RosterQuery::sight($access)),
+            'standing' => SegmentRow::json($segment, $book),
+            'lastSeen' => Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX),
+            'version' => $record->int('version'),
+            'band' => ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
+            'reason' => $this->reasons->forStaff($reason, $access->standing),
+            'waysIn' => $this->waysIn($enrollment, $access->now, $site, $personId),
+            'roleByHand' => $this->roleByHand($enrollment, $access->now),
+            'options' => $may ? self::options($book, $access, $person) : [],
+            'takeOut' => $here && ($may || $personId === $access->caller->id) ? $this->sheets->preview($access, new LineWish($personId, 'take-out')) : null,
+            'bringBack' => $may && !$here ? $this->sheets->preview($access, new LineWish($personId, 'bring-back')) : null,
+        ];
+    }
+
+    /**
+     * Every role, with whether this viewer may give it to this person here, and if not why and who can.
+     *
+     * @return list<array<string, mixed>> schema `RoleOption`
+     */
+    public static function options(RoleBook $book, SiteAccess $access, Person $person): array
+    {
+        return array_map(static function (Role $role) use ($book, $access, $person): array {
+            $verdict = $book->mayGive($role->code, $access->standing, $person, $access->site);
+
+            return ['role' => $role->code, 'allowed' => $verdict->allowed, 'code' => $verdict->code, 'values' => (object) $verdict->values, 'givers' => $verdict->givers];
+        }, $book->all());
+    }
+
+    /** @return list<array<string, mixed>> schema `WayIn` */
+    private function waysIn(Enrollment $enrollment, int $now, string $site, string $personId): array
+    {
+        $stored = [];
+        foreach (Row::all($this->db->fetchAllAssociative(
+            'SELECT p.id, d.name, d.kind, c.name AS section, g.given_name, g.family_name, g.preferred_name
+             FROM pass p JOIN door d ON d.id = p.door_id LEFT JOIN section c ON c.id = p.section_id LEFT JOIN person g ON g.id = p.given_by
+             WHERE p.site_id = ? AND p.person_id = ?',
+            [Id::binary($site), Id::binary($personId)],
+        )) as $row) {
+            $stored[$row->id('id')] = $row;
+        }
+        $ways = [];
+        foreach ($enrollment->passes as $pass) {
+            $row = $stored[$pass->id] ?? null;
+            $phase = $pass->phaseAt($now);
+            if (null !== $row && Phase::None !== $phase) {
+                $ways[] = $this->wayIn($pass, $phase, $row, $now);
+            }
+        }
+
+        return $ways;
+    }
+
+    /** @return array<string, mixed> schema `WayIn` */
+    private function wayIn(Pass $pass, Phase $phase, Row $row, int $now): array
+    {
+        return [
+            'id' => $pass->id,
+            'door' => ['kind' => $row->string('kind'), 'name' => $row->string('name')],
+            'role' => $pass->role,
+            'phase' => match ($phase) {
+                Phase::InForce => 'in-force', Phase::Upcoming => 'upcoming', Phase::Waiting => 'waiting', Phase::TakenOut => 'taken-out', default => 'ended',
+            },
+            'section' => $row->stringOrNull('section'),
+            'from' => Instant::toJson($pass->window->from),
+            'until' => Instant::toJson($pass->mark(MarkKind::Withdrawn, $now)?->window->from ?? $pass->window->until),
+            'givenAt' => Instant::toJson($pass->givenAt),
+            'givenBy' => null === $row->stringOrNull('family_name') ? null : trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name')),
+        ];
+    }
+
+    /** @return array<string, mixed>|null schema `RoleByHand` */
+    private function roleByHand(Enrollment $enrollment, int $now): ?array
+    {
+        $mark = $enrollment->mark(MarkKind::Role, $now);
+        if (null === $mark) {
+            return null;
+        }
+        $row = new Row($this->db->fetchAssociative('SELECT p.given_name, p.family_name, p.preferred_name FROM mark m LEFT JOIN person p ON p.id = m.put_by WHERE m.id = ?', [Id::binary($mark->id)]) ?: []);
+
+        return [
+            'role' => $mark->role,
+            'at' => Instant::toJson($mark->window->from),
+            'by' => trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name')),
+        ];
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Roster\Cause;
+use MintDoor\Core\Roster\Reason;
+use MintDoor\Hall\Id;
+use MintDoor\Roles\Roles;
+
+/** A reason as the contract has it: once for staff, with who could change it, once for the person. */
+final readonly class ReasonJson
+{
+    /** Causes whose details are the staff's: the person learns that they are kept out, and to ask. */
+    private const PRIVATE_VALUES = ['kept-out', 'account-closed'];
+
+    public function __construct(
+        private Roles $roles,
+        private Connection $db,
+    ) {
+    }
+
+    /** @return array<string, mixed> schema `Reason` */
+    public function forStaff(Reason $reason, Standing $viewer): array
+    {
+        return [
+            'entry' => $reason->entry->value,
+            'causes' => array_map(fn (Cause $cause): array => [
+                'code' => $cause->code,
+                'values' => (object) Values::json($cause->values, $this->doorName(...)),
+                'change' => $cause->change,
+                'mine' => null !== $cause->needs && $viewer->may($cause->needs),
+                'givers' => null === $cause->needs ? [] : $this->roles->book()->holdersOf($cause->needs),
+            ], $reason->causes),
+        ];
+    }
+
+    /** @return array<string, mixed> schema `Reason` */
+    public function forThePerson(Reason $reason): array
+    {
+        $cause = $reason->deciding();
+        $values = \in_array($cause->code, self::PRIVATE_VALUES, true) ? [] : array_diff_key($cause->values, ['door' => 1, 'doorKind' => 1]);
+
+        return [
+            'entry' => $reason->entry->value,
+            'causes' => [['code' => $cause->code, 'values' => (object) Values::json($values, $this->doorName(...)), 'change' => 'none', 'mine' => false, 'givers' => []]],
+        ];
+    }
+
+    private function doorName(string $doorId): string
+    {
+        $name = $this->db->fetchOne('SELECT name FROM door WHERE id = ?', [Id::binary($doorId)]);
+
+        return \is_string($name) ? $name : '';
+    }
+}

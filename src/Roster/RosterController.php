@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryString;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+final readonly class RosterController
+{
+    public function __construct(
+        private Gate $gate,
+        private RosterQuery $roster,
+        private PersonCard $card,
+    ) {
+    }
+
+    #[Route('/sites/{site}/roster', name: 'roster', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    public function roster(string $site, #[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] RosterFilter $filter = new RosterFilter()): Response
+    {
+        $access = $this->gate->at($site, $caller)->require(Permission::SeeRoster, 'You may not see who is in this site.');
+
+        return new Answer($this->roster->page($access, $filter));
+    }
+
+    #[Route('/sites/{site}/roster/{person}', name: 'person_card', requirements: ['site' => Id::PATTERN, 'person' => Id::PATTERN], methods: ['GET'])]
+    public function person(string $site, string $person, #[CurrentUser] Caller $caller): Response
+    {
+        $access = $this->gate->at($site, $caller);
+        if ($person !== $caller->id) {
+            $access->require(Permission::SeeRoster, 'You may not see who is in this site.')
+                ->require(Permission::SeeUnlisted, 'Only those who help run this site see more of a person than the roster shows.');
+        }
+        $card = $this->card->of($access, $person);
+
+        return (new Answer($card))->versioned($card['version']);
+    }
+}

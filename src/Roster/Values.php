@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use MintDoor\Hall\Instant;
+
+/** The values of causes and notes as the contract has them: instants as RFC 3339, doors by name. */
+final class Values
+{
+    private const INSTANTS = ['at', 'until', 'from', 'opens'];
+
+    private function __construct()
+    {
+    }
+
+    /**
+     * @param array<string, string|int|null|list<string>> $values
+     * @param callable(string): string                    $doorName
+     *
+     * @return array<string, string|int|null|list<string>>
+     */
+    public static function json(array $values, callable $doorName): array
+    {
+        foreach ($values as $key => $value) {
+            if (\is_int($value) && \in_array($key, self::INSTANTS, true)) {
+                $values[$key] = Instant::toJson($value);
+            } elseif ('door' === $key && \is_string($value)) {
+                $values[$key] = $doorName($value);
+            }
+        }
+
+        return $values;
+    }
+}

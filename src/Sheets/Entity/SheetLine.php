@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sheets\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+
+/** One line of a change sheet as it was applied, with what it takes to undo it. */
+#[ORM\Entity]
+#[ORM\Table(name: 'sheet_line')]
+#[ORM\UniqueConstraint(columns: ['sheet_id', 'position'])]
+class SheetLine
+{
+    public function __construct(
+        #[ORM\Id]
+        #[ORM\Column(type: 'id')]
+        public readonly string $id,
+        #[ORM\Column(type: 'id')]
+        public string $sheetId,
+        #[ORM\Column()]
+        public int $position,
+        #[ORM\Column(type: 'id')]
+        public string $siteId,
+        #[ORM\Column(type: 'id')]
+        public string $personId,
+        #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        public string $verb,
+        #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        public string $verdict,
+        #[ORM\Column(name: 'state_before', type: 'json')]
+        public array $before,
+        #[ORM\Column(name: 'state_after', type: 'json')]
+        public array $after,
+        #[ORM\Column(type: 'json')]
+        public array $notes,
+        /** What was done, as `Core\Sheets\Effect`s. */
+        #[ORM\Column(type: 'json')]
+        public array $effects,
+        /** The enrollment's version after it was applied: undoing wants it unchanged. */
+        #[ORM\Column()]
+        public int $versionAfter,
+        /** The line that took this one back. */
+        #[ORM\Column(type: 'id', nullable: true)]
+        public ?string $undoneBy = null,
+    ) {
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sites\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+
+/** A stretch of the year that sites belong to; both days are in it. */
+#[ORM\Entity]
+#[ORM\Table(name: 'term')]
+#[ORM\UniqueConstraint(columns: ['code'])]
+class Term
+{
+    public function __construct(
+        #[ORM\Id]
+        #[ORM\Column(type: 'id')]
+        public readonly string $id,
+        #[ORM\Column(length: 32, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        public readonly string $code,
+        #[ORM\Column(length: 120)]
+        public string $name,
+        #[ORM\Column(length: 10, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        public string $startsOn,
+        #[ORM\Column(length: 10, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        public string $endsOn,
+    ) {
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sites;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roles\Role;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+use MintDoor\People\Directory;
+use MintDoor\Roles\Roles;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** What hardly changes and every page needs: divisions, terms, roles, and in which divisions one may make sites. */
+final readonly class HouseController
+{
+    public function __construct(
+        private Connection $db,
+        private Roles $roles,
+        private Directory $directory,
+        private HouseClock $clock,
+    ) {
+    }
+
+    #[Route('/house', name: 'house', methods: ['GET'])]
+    public function house(#[CurrentUser] Caller $caller): Response
+    {
+        $divisions = Row::all($this->db->fetchAllAssociative('SELECT code, name FROM division ORDER BY name'));
+        $terms = Row::all($this->db->fetchAllAssociative('SELECT code, name, starts_on, ends_on FROM term ORDER BY starts_on'));
+
+        return new Answer([
+            'now' => Instant::toJson($this->clock->instant()),
+            'divisions' => array_map(static fn (Row $row): array => ['code' => $row->string('code'), 'name' => $row->string('name')], $divisions),
+            'terms' => array_map(static fn (Row $row): array => ['code' => $row->string('code'), 'name' => $row->string('name'), 'startsOn' => $row->string('starts_on'), 'endsOn' => $row->string('ends_on')], $terms),
+            'siteKinds' => SiteWish::KINDS,
+            'roles' => array_map($this->role(...), $this->roles->book()->all()),
+            'mayMakeIn' => $this->mayMakeIn($caller, array_map(static fn (Row $row): string => $row->string('code'), $divisions)),
+        ]);
+    }
+
+    /**
+     * @param list<string> $all
+     *
+     * @return list<string>
+     */
+    private function mayMakeIn(Caller $caller, array $all): array
+    {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            return [];
+        }
+        $reach = $this->directory->reachOf($caller);
+
+        return $reach->everything ? $all : $reach->divisions;
+    }
+
+    /** @return array<string, mixed> schema `Role` */
+    private function role(Role $role): array
+    {
+        return [
+            'code' => $role->code, 'name' => $role->name, 'standard' => $role->standard, 'rank' => $role->rank,
+            'lead' => $role->lead, 'takesSeat' => $role->takesSeat, 'listed' => $role->listed, 'caution' => $role->caution,
+            'permissions' => array_map(static fn (Permission $permission): string => $permission->value, $role->permissions),
+        ];
+    }
+}

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sites;
+
+use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Sites\SiteState;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\IfMatch;
+use MintDoor\Hall\Transaction;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\SiteAccess;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryString;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+final readonly class SiteController
+{
+    private const RUNS = 'Only a lead of this site or an administrator may do this.';
+
+    public function __construct(
+        private Gate $gate,
+        private SitesQuery $sites,
+        private SiteHandler $handler,
+        private Transaction $transaction,
+        private Roles $roles,
+    ) {
+    }
+
+    #[Route('/sites', name: 'sites', methods: ['GET'])]
+    public function list(#[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] SitesFilter $filter = new SitesFilter()): Response
+    {
+        return new Answer($this->sites->list($caller, $filter));
+    }
+
+    #[Route('/sites', name: 'make_site', methods: ['POST'])]
+    public function make(#[MapRequestPayload] SiteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [], function (EntityManagerInterface $entities) use ($wish, $caller): Answer {
+            $site = $this->handler->make($entities, $wish, $caller);
+            $entities->flush();
+
+            return $this->answer($this->gate->at($site, $caller), 201);
+        });
+    }
+
+    #[Route('/sites/{site}', name: 'site', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    public function site(string $site, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->answer($this->gate->at($site, $caller));
+    }
+
+    #[Route('/sites/{site}', name: 'change_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
+    public function change(string $site, #[MapRequestPayload] SiteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->changed($site, $request, $caller, fn (EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->change($entities, $access, $wish));
+    }
+
+    #[Route('/sites/{site}/life', name: 'live_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
+    public function live(string $site, #[MapRequestPayload] LifeWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->changed($site, $request, $caller, fn (EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->live($entities, $access, SiteState::from($wish->state)));
+    }
+
+    /** @param callable(EntityManagerInterface, SiteAccess): int $work answers the sequence number of its logbook entry */
+    private function changed(string $site, Request $request, Caller $caller, callable $work): Response
+    {
+        $this->gate->at($site, $caller)->require(Permission::RunSite, self::RUNS);
+
+        return $this->transaction->run($request, $caller, [$site], function (EntityManagerInterface $entities) use ($site, $request, $caller, $work): Answer {
+            $access = $this->gate->at($site, $caller)->require(Permission::RunSite, self::RUNS);
+            IfMatch::check($request, $access->row->int('version'));
+            $entry = $work($entities, $access);
+            $entities->flush();
+
+            return $this->answer($this->gate->at($site, $caller), 200, 0 === $entry ? null : $entry);
+        });
+    }
+
+    private function answer(SiteAccess $access, int $status = 200, ?int $entry = null): Answer
+    {
+        $counts = $this->sites->counts([$access->site->id], $access->now)[$access->site->id] ?? ['learners' => 0, 'staff' => 0];
+        $version = $access->row->int('version');
+
+        return (new Answer([
+            ...SiteRow::json($access->row, $access->now),
+            'seats' => $access->site->seats,
+            ...$counts,
+            'leadLimit' => $access->site->leadLimit,
+            'version' => $version,
+            'standing' => SegmentRow::json($access->segment, $this->roles->book()),
+            'administrator' => $access->standing->administrator,
+            'may' => array_values(array_map(
+                static fn (Permission $permission): string => $permission->value,
+                array_filter(Permission::cases(), $access->may(...)),
+            )),
+            'entry' => $entry,
+        ], $status))->versioned($version);
+    }
+}

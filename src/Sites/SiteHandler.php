@@ -1,0 +1,202 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sites;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
+use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Core\Roles\FirstRoles;
+use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Sites\SiteState;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Ids;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\ProblemType;
+use MintDoor\Hall\Row;
+use MintDoor\Logbook\Logbook;
+use MintDoor\People\Directory;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\Entity\Door;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Sheets\LineWish;
+use MintDoor\Sheets\SheetHandler;
+use MintDoor\Sites\Entity\Site;
+
+/** Makes sites and changes them. Runs inside a transaction. */
+final readonly class SiteHandler
+{
+    /** What a logbook entry remembers of a site, to be put back. */
+    private const KEPT = ['title', 'code', 'kind', 'divisionId', 'termId', 'levelLowest', 'levelHighest', 'seats', 'opensAt', 'closesAt'];
+
+    public function __construct(
+        private Connection $db,
+        private Ids $ids,
+        private HouseClock $clock,
+        private Roles $roles,
+        private Enrollments $enrollments,
+        private SheetHandler $sheets,
+        private Logbook $logbook,
+        private Directory $directory,
+    ) {
+    }
+
+    /**
+     * A draft, with whoever makes it as its lead where they may be one.
+     *
+     * @return string its id
+     */
+    public function make(EntityManagerInterface $entities, SiteWish $wish, Caller $caller): string
+    {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
+        }
+        [$division, $term] = $this->placed($wish, $caller, null);
+        $site = new Site($this->ids->next(), $wish->code, $wish->title, $wish->kind, $division, $term, $wish->lowest, $wish->highest, $wish->seats);
+        $entities->persist($site);
+        $entities->persist(new Door($this->ids->next(), $site->id, 'desk'));
+        $this->flush($entities);
+        $this->logbook->write($entities, $site->id, $caller, 'site-made', ['title' => $site->title]);
+        $row = new Row($this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.' FROM '.SiteRow::TABLES.' WHERE s.id = ?', [Id::binary($site->id)]) ?: []);
+        // Whoever makes a site is let in by the house, not by themselves.
+        $access = new SiteAccess(SiteRow::site($row), $row, $caller, new Standing($caller->id, true), null, $this->clock->instant());
+        if ('staff' === $caller->kind) {
+            $this->sheets->apply($entities, $access, new LineWish($caller->id, 'let-in', FirstRoles::LEAD));
+        }
+
+        return $site->id;
+    }
+
+    /** @return int the sequence number of its logbook entry, 0 when nothing changed */
+    public function change(EntityManagerInterface $entities, SiteAccess $access, SiteWish $wish): int
+    {
+        $site = $this->site($entities, $access);
+        [$division, $term] = $this->placed($wish, $access->caller, $access->site->division);
+        $held = $this->enrollments->seatsHeld($site->id, $access->now);
+        if (null !== $wish->seats && $wish->seats < $held && $wish->seats !== $site->seats) {
+            throw Problem::field('/seats', 'below-held', \sprintf('%d %s already. Choose %1$d or more, or take some out first.', $held, 1 === $held ? 'seat is held' : 'seats are held'));
+        }
+
+        return $this->put($entities, $site, $access, 'site-changed', [
+            'title' => $wish->title, 'code' => $wish->code, 'kind' => $wish->kind, 'divisionId' => $division, 'termId' => $term,
+            'levelLowest' => $wish->lowest, 'levelHighest' => $wish->highest, 'seats' => $wish->seats,
+        ]);
+    }
+
+    /** @return int the sequence number of its logbook entry, 0 when nothing changed */
+    public function live(EntityManagerInterface $entities, SiteAccess $access, SiteState $wanted): int
+    {
+        $site = $this->site($entities, $access);
+        $present = $access->site->stateAt($access->now);
+        if ($wanted === $present) {
+            return 0;
+        }
+        $dates = match ($wanted) {
+            SiteState::Draft => ['opensAt' => Time::FOREVER, 'closesAt' => Time::FOREVER],
+            SiteState::Open => ['opensAt' => min($site->opensAt, $access->now), 'closesAt' => $site->closesAt > $access->now ? $site->closesAt : Time::FOREVER],
+            SiteState::Closed => ['opensAt' => $site->opensAt, 'closesAt' => $access->now],
+        };
+
+        return $this->put($entities, $site, $access, 'site-'.$wanted->value, $dates);
+    }
+
+    /**
+     * Puts a site back to what it was before an entry of its logbook, unless it was changed since.
+     *
+     * @param array<string, mixed> $data of the entry
+     */
+    public function undo(EntityManagerInterface $entities, SiteAccess $access, string $code, array $data, int $entry): int
+    {
+        $site = $this->site($entities, $access);
+        $before = (array) ($data['before'] ?? []);
+        foreach ((array) ($data['after'] ?? []) as $field => $value) {
+            if (!\in_array($field, self::KEPT, true) || $site->{$field} !== $value) {
+                throw new Problem(ProblemType::ChangedSince, 'The site was changed again after this. Undo the later change first, or change it by hand.');
+            }
+        }
+        $held = $this->enrollments->seatsHeld($site->id, $access->now);
+        if (isset($before['seats']) && \is_int($before['seats']) && $before['seats'] < $held) {
+            throw new Problem(ProblemType::ChangedSince, \sprintf('More people came in since: %d seats are held, and there were %d before.', $held, $before['seats']));
+        }
+        $sequence = $this->put($entities, $site, $access, 'undo', $before, ['of' => $code]);
+        $this->logbook->undone($site->id, $entry, $sequence);
+
+        return $sequence;
+    }
+
+    /**
+     * @param array<array-key, mixed> $values
+     * @param array<string, mixed>    $more
+     */
+    private function put(EntityManagerInterface $entities, Site $site, SiteAccess $access, string $code, array $values, array $more = []): int
+    {
+        $before = $after = [];
+        foreach ($values as $field => $value) {
+            if (\in_array($field, self::KEPT, true) && $site->{$field} !== $value) {
+                $before[$field] = $site->{$field};
+                $after[$field] = $site->{$field} = $value;
+            }
+        }
+        if ([] === $after) {
+            return 0;
+        }
+        $this->needsLead($site, $access);
+        ++$site->version;
+        $this->flush($entities);
+
+        return $this->logbook->write($entities, $site->id, $access->caller, $code, ['before' => $before, 'after' => $after, ...$more]);
+    }
+
+    /** An open site has a lead, also one that is about to be opened. */
+    private function needsLead(Site $site, SiteAccess $access): void
+    {
+        $now = $access->now;
+        if ($site->opensAt > $now || $site->closesAt <= $now) {
+            return;
+        }
+        $gap = (new Leads($this->roles->book()))->firstGap($this->enrollments->leads($site->id, $now), new Window($now, $now + 1));
+        if (null !== $gap) {
+            throw new Problem(ProblemType::NeedsLead, 'An open site needs a lead tutor who can enter. Let one in first, then open it.');
+        }
+    }
+
+    private function site(EntityManagerInterface $entities, SiteAccess $access): Site
+    {
+        return $entities->find(Site::class, $access->site->id) ?? throw Problem::notFound('This site');
+    }
+
+    /** @return array{string, string} ids of division and term */
+    private function placed(SiteWish $wish, Caller $caller, ?string $present): array
+    {
+        $division = $this->db->fetchOne('SELECT id FROM division WHERE code = ?', [$wish->division]);
+        $term = $this->db->fetchOne('SELECT id FROM term WHERE code = ?', [$wish->term]);
+        if (!\is_string($division)) {
+            throw Problem::field('/division', 'unknown', 'Choose a division from the list.');
+        }
+        if (!\is_string($term)) {
+            throw Problem::field('/term', 'unknown', 'Choose a term from the list.');
+        }
+        $reach = $this->directory->reachOf($caller);
+        if ($wish->division !== $present && !$reach->everything && !\in_array($wish->division, $reach->divisions, true)) {
+            throw Problem::field('/division', 'out-of-reach', 'You do not run anything in this division yet. Its administrator can make the site for you.');
+        }
+
+        return [Id::text($division), Id::text($term)];
+    }
+
+    private function flush(EntityManagerInterface $entities): void
+    {
+        try {
+            $entities->flush();
+        } catch (UniqueConstraintViolationException) {
+            throw Problem::field('/code', 'taken', 'Another site has this short code. Choose a different one.');
+        }
+    }
+}

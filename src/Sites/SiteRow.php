@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sites;
+
+use MintDoor\Core\Sites\LevelBand;
+use MintDoor\Core\Sites\Site;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+
+/** A site read with its division and term, between the database, the core and the contract. */
+final class SiteRow
+{
+    public const TABLES = 'site s JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id';
+
+    public const COLUMNS = 's.id, s.code, s.title, s.kind, s.level_lowest, s.level_highest, s.seats, s.lead_limit, s.time_zone, s.opens_at, s.closes_at, s.version,
+        d.code AS division_code, d.name AS division_name, t.code AS term_code, t.name AS term_name, t.starts_on, t.ends_on';
+
+    private function __construct()
+    {
+    }
+
+    public static function site(Row $row): Site
+    {
+        return new Site(
+            $row->id('id'),
+            $row->string('division_code'),
+            self::levels($row),
+            $row->intOrNull('seats'),
+            $row->int('lead_limit'),
+            $row->instant('opens_at'),
+            $row->instant('closes_at'),
+        );
+    }
+
+    /** @return array<string, mixed> the members that schemas `SiteSummary`, `Site` and `Landing` share */
+    public static function json(Row $row, int $now): array
+    {
+        $site = self::site($row);
+
+        return [
+            'id' => $site->id,
+            'code' => $row->string('code'),
+            'title' => $row->string('title'),
+            'kind' => $row->string('kind'),
+            'division' => ['code' => $site->division, 'name' => $row->string('division_name')],
+            'term' => ['code' => $row->string('term_code'), 'name' => $row->string('term_name')],
+            'levels' => null === $site->levels ? null : ['lowest' => $site->levels->lowest, 'highest' => $site->levels->highest],
+            'state' => $site->stateAt($now)->value,
+            'opensAt' => Instant::toJson($site->opensAt),
+            'closesAt' => Instant::toJson($site->closesAt),
+            'timeZone' => $row->string('time_zone'),
+        ];
+    }
+
+    private static function levels(Row $row): ?LevelBand
+    {
+        $lowest = $row->intOrNull('level_lowest');
+        $highest = $row->intOrNull('level_highest');
+
+        return null === $lowest || null === $highest ? null : new LevelBand($lowest, $highest);
+    }
+}

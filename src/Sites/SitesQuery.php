@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sites;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Cursor;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\ReasonJson;
+use MintDoor\Roster\SegmentRow;
+
+/** Lists of sites: those somebody runs, those they are in, and for administrators all of their reach. */
+final readonly class SitesQuery
+{
+    /** Sites one has left are still listed for so long, in seconds. */
+    private const REMEMBERED = 60 * 86_400;
+
+    private const GONE = "'ended', 'taken-out'";
+
+    public function __construct(
+        private Connection $db,
+        private Roles $roles,
+        private HouseClock $clock,
+        private ReasonJson $reasons,
+    ) {
+    }
+
+    /** @return array<string, mixed> schema `Sites` */
+    public function list(Caller $caller, SitesFilter $filter): array
+    {
+        $now = $this->clock->instant();
+        [$where, $parameters, $types] = $this->where($caller, $filter, $now);
+        $from = SiteRow::TABLES.('all' === $filter->scope ? '' : ' JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ?');
+        $cursor = Cursor::read($filter->cursor, 'sites', 2);
+        $after = null === $cursor ? '' : ' AND (s.title > ? OR (s.title = ? AND s.id > ?))';
+        $place = null === $cursor ? [] : [$cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1])];
+        $rows = Row::all($this->db->fetchAllAssociative(
+            'SELECT '.SiteRow::COLUMNS.' FROM '.$from.' WHERE '.$where.$after.' ORDER BY s.title, s.id LIMIT '.($filter->limit + 1),
+            [...$parameters, ...$place], $types,
+        ));
+        $total = $this->db->fetchOne('SELECT COUNT(*) FROM '.$from.' WHERE '.$where, $parameters, $types);
+        $more = \count($rows) > $filter->limit;
+        $rows = \array_slice($rows, 0, $filter->limit);
+        $last = [] === $rows ? null : $rows[array_key_last($rows)];
+        $counts = $this->counts(array_map(static fn (Row $row): string => $row->id('id'), $rows), $now);
+        $mine = 'in' === $filter->scope ? $this->reasonsFor($caller, $rows, $now) : [];
+
+        return [
+            'items' => array_map(static fn (Row $row): array => [
+                ...SiteRow::json($row, $now),
+                'seats' => $row->intOrNull('seats'),
+                'learners' => $counts[$row->id('id')]['learners'] ?? 0,
+                'staff' => $counts[$row->id('id')]['staff'] ?? 0,
+                'mine' => $mine[$row->id('id')] ?? null,
+            ], $rows),
+            'total' => is_numeric($total) ? (int) $total : 0,
+            'next' => $more && null !== $last ? Cursor::write('sites', [$last->string('title'), $last->id('id')]) : null,
+        ];
+    }
+
+    /**
+     * @param list<string> $sites
+     *
+     * @return array<string, array{learners: int, staff: int}>
+     */
+    public function counts(array $sites, int $now): array
+    {
+        if ([] === $sites) {
+            return [];
+        }
+        $counts = [];
+        $rows = $this->db->fetchAllAssociative(
+            "SELECT site_id, SUM(holds_seat) AS learners, SUM(holds_seat = 0 AND listed = 1 AND state IN ('current', 'paused', 'upcoming')) AS staff
+             FROM enrollment_segment WHERE site_id IN (?) AND until_at > ? AND from_at <= ? GROUP BY site_id",
+            [array_map(Id::binary(...), $sites), Instant::toSql($now), Instant::toSql($now)],
+            [ArrayParameterType::BINARY],
+        );
+        foreach (Row::all($rows) as $row) {
+            $counts[$row->id('site_id')] = ['learners' => $row->int('learners'), 'staff' => $row->int('staff')];
+        }
+
+        return $counts;
+    }
+
+    /** @return array{string, list<mixed>, array<int, ArrayParameterType>} condition, parameters, their types by place */
+    private function where(Caller $caller, SitesFilter $filter, int $now): array
+    {
+        $at = Instant::toSql($now);
+        $where = ['1'];
+        $parameters = $types = [];
+        $runs = $this->roles->book()->holdersOf(Permission::LetIn);
+        if ('all' === $filter->scope) {
+            if (!$caller->isAdministrator()) {
+                throw Problem::notAllowed('Only administrators see all sites. Yours are under Sites I run and Sites I am in.');
+            }
+            if (!$caller->platformAdministrator) {
+                $where[] = 'd.code IN (?)';
+                $types[\count($parameters)] = ArrayParameterType::STRING;
+                $parameters[] = $caller->divisions;
+            }
+        } else {
+            $parameters = [Id::binary($caller->id), $at, $at];
+            $run = "(g.state = 'current' AND g.role IN (?))";
+            $where[] = 'run' === $filter->scope ? $run : 'NOT '.$run.' AND (g.state NOT IN ('.self::GONE.') OR g.from_at > ?)';
+            $types[\count($parameters)] = ArrayParameterType::STRING;
+            $parameters[] = $runs;
+            if ('in' === $filter->scope) {
+                $parameters[] = Instant::toSql($now - self::REMEMBERED);
+            }
+        }
+        foreach (['d.code' => $filter->division, 't.code' => $filter->term, 's.kind' => $filter->kind] as $column => $value) {
+            if (null !== $value) {
+                $where[] = $column.' = ?';
+                $parameters[] = $value;
+            }
+        }
+        foreach (array_filter(preg_split('/\s+/u', mb_scrub($filter->q ?? '')) ?: []) as $word) {
+            $like = '%'.addcslashes($word, '%_\\').'%';
+            $where[] = '(s.title LIKE ? OR CONVERT(s.code USING utf8mb4) LIKE ?)';
+            array_push($parameters, $like, $like);
+        }
+        [$condition, $times] = match ($filter->state) {
+            'draft' => ['s.opens_at > ? AND s.closes_at > ?', 2],
+            'open' => ['s.opens_at <= ? AND s.closes_at > ?', 2],
+            'closed' => ['s.closes_at <= ?', 1],
+            null => ['1', 0],
+        };
+        $where[] = $condition;
+        array_push($parameters, ...array_fill(0, $times, $at));
+
+        return [implode(' AND ', $where), $parameters, $types];
+    }
+
+    /**
+     * @param list<Row> $sites
+     *
+     * @return array<string, array<string, mixed>> schema `MyStanding`, by site
+     */
+    private function reasonsFor(Caller $caller, array $sites, int $now): array
+    {
+        $own = [];
+        $segments = $this->db->fetchAllAssociative(
+            'SELECT site_id, state, roles, from_at, until_at, since_at, holds_seat FROM enrollment_segment WHERE person_id = ? AND until_at > ? ORDER BY from_at',
+            [Id::binary($caller->id), Instant::toSql($now)],
+        );
+        foreach (Row::all($segments) as $row) {
+            $own[$row->id('site_id')][] = SegmentRow::segment($row);
+        }
+        $access = new Access($this->roles->book());
+        $mine = [];
+        foreach ($sites as $row) {
+            $site = SiteRow::site($row);
+            $timeline = new Timeline($own[$site->id] ?? []);
+            $mine[$site->id] = [
+                'standing' => SegmentRow::json($timeline->at($now), $this->roles->book()),
+                'reason' => $this->reasons->forThePerson($access->reason($timeline, Gate::person($caller), $site, $now)),
+            ];
+        }
+
+        return $mine;
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\StandIns;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+
+#[AsCommand('demo:load', 'Fills an empty house with the demo conservatory; --fresh empties it first')]
+final class DemoLoadCommand extends Command
+{
+    public function __construct(
+        private readonly Connection $db,
+        private readonly HouseClock $clock,
+        private readonly PasswordHasherFactoryInterface $hashers,
+    ) {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addOption('fresh', null, InputOption::VALUE_NONE, 'Empty the house first');
+        $this->addOption('scale', null, InputOption::VALUE_REQUIRED, 'demo, or large: 200,000 people, 5,000 sites, 1,000,000 enrollments', 'demo');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $started = microtime(true);
+        if (true === $input->getOption('fresh')) {
+            $this->empty();
+        } elseif (false !== $this->db->fetchOne('SELECT 1 FROM person LIMIT 1')) {
+            $output->writeln('There are people in this house already. Nothing was changed; --fresh empties it first.');
+
+            return Command::SUCCESS;
+        }
+        $demo = new DemoHouse($this->db, $this->clock->instant(), $this->hashers->getPasswordHasher(Caller::class)->hash(DemoSignIns::PASSWORD));
+        $this->db->executeStatement('SET unique_checks = 0, foreign_key_checks = 0');
+        if ('large' === $input->getOption('scale')) {
+            $demo->furnishLarge();
+        } else {
+            $this->db->transactional($demo->furnish(...));
+        }
+        $this->db->fetchAllAssociative('ANALYZE TABLE person_term, enrollment_segment, person, enrollment, pass, mark, site');
+        foreach (['person' => 'people', 'site' => 'sites', 'enrollment' => 'enrollments'] as $table => $what) {
+            $count = $this->db->fetchOne('SELECT COUNT(*) FROM '.$table);
+            $output->writeln(\sprintf('%9s %s', number_format(is_numeric($count) ? (int) $count : 0), $what));
+        }
+        $output->writeln(\sprintf('in %.1f s', microtime(true) - $started));
+
+        return Command::SUCCESS;
+    }
+
+    private function empty(): void
+    {
+        foreach ($this->db->fetchFirstColumn('SHOW TABLES') as $table) {
+            if (\is_string($table) && 'doctrine_migration_versions' !== $table) {
+                $this->db->executeStatement('TRUNCATE TABLE `'.$table.'`');
+            }
+        }
+    }
+}
