@@ -1,0 +1,56 @@
+# Sourced after setup.sh: serves the application through nginx and php-fpm.
+# serve PORT: with DATABASE_URL, MINT_DOOR_CLOCK and WORKERS from the environment; stop_serving ends it.
+
+port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+serve() {
+  local port=$1 run
+  port_taken "$port" && fail "Port $port on 127.0.0.1 is taken by another program. Choose another, for instance: bin/start --port $((port + 1))"
+  SERVE_RUN=$(mktemp -d "${TMPDIR:-/tmp}/mint-door-XXXXXX"); run=$SERVE_RUN
+  mkdir -p "$ROOT/var/log" "$run/tmp"
+  local as_root=""; [ "$(id -u)" = 0 ] && as_root="user root;"
+  sed -e "s|@PORT@|$port|g; s|@RUN@|$run|g; s|@ROOT@|$ROOT|g; s|@USER@|$as_root|g" "$ROOT/config/serve/nginx.conf" > "$run/nginx.conf"
+  local fpm_user=""; [ "$(id -u)" = 0 ] && fpm_user=$'user = root\ngroup = root'
+  { sed -e "s|@RUN@|$run|g; s|@ROOT@|$ROOT|g; s|@WORKERS@|${WORKERS:-8}|g" "$ROOT/config/serve/php-fpm.conf"
+    printf '%s\n' "$fpm_user"
+    printf 'env[APP_ENV] = prod\nenv[APP_SECRET] = "%s"\nenv[DATABASE_URL] = "%s"\nenv[MINT_DOOR_CLOCK] = "%s"\n' "$(secret)" "$DATABASE_URL" "${MINT_DOOR_CLOCK:-}"
+  } > "$run/php-fpm.conf"; chmod 600 "$run/php-fpm.conf"
+  local flags=(); [ "$(id -u)" = 0 ] && flags=(-R -d opcache.preload_user=root)
+  PATH="$PATH:/usr/sbin" setsid php-fpm8.2 -F "${flags[@]}" -y "$run/php-fpm.conf" -c /dev/null \
+    $(extensions) -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.validate_timestamps=0 \
+    -d opcache.preload="$ROOT/config/preload.php" -d date.timezone=UTC -d expose_php=0 -d display_errors=0 -d realpath_cache_size=4M -d realpath_cache_ttl=600 \
+    >"$run/fpm.out" 2>&1 </dev/null &
+  FPM_PID=$!
+  PATH="$PATH:/usr/sbin" setsid nginx -p "$run" -c "$run/nginx.conf" -e "$run/nginx.err" -g 'daemon off;' >"$run/nginx.out" 2>&1 </dev/null &
+  NGINX_PID=$!
+  local i
+  for i in $(seq 1 200); do
+    [ "$(curl -s -o /dev/null -w '%{http_code}' "http://127.0.0.1:$port/api/v1/me")" = 401 ] && return 0
+    kill -0 "$FPM_PID" 2>/dev/null && kill -0 "$NGINX_PID" 2>/dev/null || break
+    sleep 0.1
+  done
+  cat "$run"/fpm.out "$run"/nginx.err "$run"/nginx.out >&2
+  tail -n 3 "$ROOT/var/log/prod.log" 2>/dev/null >&2
+  stop_serving
+  fail "The server did not come up; its words are above."
+}
+
+# Without Debian's ini files only the extensions the application needs are loaded.
+extensions() {
+  local name; for name in opcache; do printf -- '-d zend_extension=%s ' "$name"; done
+  for name in mbstring intl mysqlnd pdo pdo_mysql xml dom simplexml tokenizer ctype iconv posix apcu phar; do
+    [ -f "$(php-config --extension-dir 2>/dev/null || php -r 'echo ini_get("extension_dir");')/$name.so" ] && printf -- '-d extension=%s ' "$name"
+  done
+}
+
+stop_serving() {
+  local pid
+  for pid in "${NGINX_PID:-}" "${FPM_PID:-}"; do
+    if [ -n "$pid" ] && kill -QUIT "$pid" 2>/dev/null; then
+      for _ in $(seq 1 50); do kill -0 "$pid" 2>/dev/null || break; sleep 0.1; done
+      kill -KILL "$pid" 2>/dev/null || true
+    fi
+  done
+  NGINX_PID= FPM_PID=
+  [ -n "${SERVE_RUN:-}" ] && rm -rf "$SERVE_RUN"; SERVE_RUN=
+}
