@@ -13,11 +13,12 @@ serve() {
   local fpm_user=""; [ "$(id -u)" = 0 ] && fpm_user=$'user = root\ngroup = root'
   { sed -e "s|@RUN@|$run|g; s|@ROOT@|$ROOT|g; s|@WORKERS@|${WORKERS:-8}|g" "$ROOT/config/serve/php-fpm.conf"
     printf '%s\n' "$fpm_user"
-    printf 'env[APP_ENV] = prod\nenv[APP_SECRET] = "%s"\nenv[DATABASE_URL] = "%s"\nenv[MINT_DOOR_CLOCK] = "%s"\n' "$(secret)" "$DATABASE_URL" "${MINT_DOOR_CLOCK:-}"
+    printf 'env[APP_ENV] = prod\nenv[APP_SECRET] = "%s"\nenv[DATABASE_URL] = "%s"\n' "$(secret)" "$DATABASE_URL"
+    [ -z "${MINT_DOOR_CLOCK:-}" ] || printf 'env[MINT_DOOR_CLOCK] = "%s"\n' "$MINT_DOOR_CLOCK"
   } > "$run/php-fpm.conf"; chmod 600 "$run/php-fpm.conf"
   local flags=(); [ "$(id -u)" = 0 ] && flags=(-R -d opcache.preload_user=root)
-  PATH="$PATH:/usr/sbin" setsid php-fpm8.2 -F "${flags[@]}" -y "$run/php-fpm.conf" -c /dev/null \
-    $(extensions) -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.validate_timestamps=0 \
+  PATH="$PATH:/usr/sbin" setsid php-fpm8.2 -F "${flags[@]}" -y "$run/php-fpm.conf" \
+    -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 -d opcache.validate_timestamps=0 \
     -d opcache.preload="$ROOT/config/preload.php" -d date.timezone=UTC -d expose_php=0 -d display_errors=0 -d realpath_cache_size=4M -d realpath_cache_ttl=600 \
     >"$run/fpm.out" 2>&1 </dev/null &
   FPM_PID=$!
@@ -33,14 +34,6 @@ serve() {
   tail -n 3 "$ROOT/var/log/prod.log" 2>/dev/null >&2
   stop_serving
   fail "The server did not come up; its words are above."
-}
-
-# Without Debian's ini files only the extensions the application needs are loaded.
-extensions() {
-  local name; for name in opcache; do printf -- '-d zend_extension=%s ' "$name"; done
-  for name in mbstring intl mysqlnd pdo pdo_mysql xml dom simplexml tokenizer ctype iconv posix apcu phar; do
-    [ -f "$(php-config --extension-dir 2>/dev/null || php -r 'echo ini_get("extension_dir");')/$name.so" ] && printf -- '-d extension=%s ' "$name"
-  done
 }
 
 stop_serving() {

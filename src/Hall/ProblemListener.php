@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Hall;
 
-use Psr\Log\LoggerInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Exception\RequestExceptionInterface;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
@@ -19,10 +18,6 @@ use Symfony\Component\Validator\Exception\ValidationFailedException;
 #[AsEventListener(priority: -50)]
 final readonly class ProblemListener
 {
-    public function __construct(private LoggerInterface $logger)
-    {
-    }
-
     public function __invoke(ExceptionEvent $event): void
     {
         $event->setResponse($this->problem($event->getThrowable())->response());
@@ -43,7 +38,7 @@ final readonly class ProblemListener
             $thrown instanceof AccessDeniedException => Problem::notAllowed('You may not do this.'),
             $thrown instanceof HttpExceptionInterface => $this->http($thrown),
             $thrown instanceof RequestExceptionInterface => new Problem(ProblemType::Malformed, 'The request cannot be read. Reload the page and try again.'),
-            default => $this->unexpected($thrown),
+            default => $this->unexpected(),
         };
     }
 
@@ -78,14 +73,12 @@ final readonly class ProblemListener
             415 => new Problem(ProblemType::UnsupportedMediaType, 'Send JSON, and say so in Content-Type.'),
             422 => new Problem(ProblemType::Invalid, 'A value is missing or of the wrong kind.'),
             400 => new Problem(ProblemType::Malformed, 'The request cannot be read. Reload the page and try again.'),
-            default => $this->unexpected($thrown),
+            default => $this->unexpected(),
         };
     }
 
-    private function unexpected(\Throwable $thrown): Problem
+    private function unexpected(): Problem
     {
-        $this->logger->error('Unexpected: {message}', ['message' => $thrown->getMessage(), 'exception' => $thrown]);
-
         return new Problem(ProblemType::Unexpected, 'Something went wrong on our side. Nothing was changed. Try again; if it stays so, tell your administrator.');
     }
 }

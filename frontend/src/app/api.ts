@@ -1,0 +1,69 @@
+import createClient from 'openapi-fetch'
+import { patientFetch } from './connection'
+import type { components, paths } from './schema'
+
+type Schemas = components['schemas']
+export type Site = Schemas['Site']
+export type SiteSummary = Schemas['SiteSummary']
+export type House = Schemas['House']
+export type Me = Schemas['Me']
+export type Person = Schemas['Person']
+export type PersonCard = Schemas['PersonCard']
+export type Candidate = Schemas['Candidate']
+export type Intake = Schemas['Intake']
+export type RoleOption = Schemas['RoleOption']
+export type Reason = Schemas['Reason']
+export type SheetLine = Schemas['SheetLine']
+export type LineWish = Schemas['LineWish']
+export type Standing = Schemas['Standing']
+export type RosterRow = Schemas['Roster']['items'][number]
+export type LogEntry = Schemas['LogEntry']
+export type SiteWish = Schemas['SiteWish']
+export type ProblemDocument = Schemas['Problem']
+
+/** An error of the server as it said it; `kind` is the last word of its type. */
+export class Problem extends Error {
+  constructor(readonly document: ProblemDocument) {
+    super(document.detail)
+  }
+
+  get kind(): string {
+    return this.document.type.split(':').pop() ?? ''
+  }
+
+  /** What is wrong with one field, by the last part of its pointer. */
+  field(name: string): string | undefined {
+    return this.document.errors?.find((error) => error.pointer.endsWith('/' + name))?.detail
+  }
+}
+
+export const api = createClient<paths>({ baseUrl: '/api/v1', fetch: patientFetch })
+
+api.use({
+  onRequest({ request }) {
+    if (request.method !== 'GET') {
+      request.headers.set('X-Mint-Door', '1')
+      if (!request.headers.has('Idempotency-Key')) request.headers.set('Idempotency-Key', freshKey())
+    }
+    return request
+  }
+})
+
+/** A key under which a change is done once, however often it is sent. */
+export function freshKey(): string {
+  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (byte) => byte.toString(16).padStart(2, '0')).join('')
+}
+
+/** The data of an answer, or its problem thrown. */
+export async function take<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  const { data, error, response } = await call
+  if (response.ok) return data as T
+  const document = error as Partial<ProblemDocument> | undefined
+  throw new Problem({
+    type: document?.type ?? 'urn:mint-door:problem:unexpected',
+    title: document?.title ?? 'Something went wrong',
+    status: response.status,
+    detail: document?.detail ?? 'Something went wrong on our side. Try again in a moment.',
+    ...document
+  })
+}

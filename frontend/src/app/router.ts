@@ -1,0 +1,31 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import { findOutWhoIAm, me } from './me'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: () => (me.value?.mayMakeSites ? '/sites/run' : '/sites/in') },
+    { path: '/sign-in', name: 'sign-in', component: () => import('@/people/SignInPage.vue'), meta: { open: true } },
+    { path: '/welcome', name: 'welcome', component: () => import('@/people/WelcomePage.vue'), meta: { open: true } },
+    { path: '/sites', redirect: '/' },
+    { path: '/sites/:scope(run|in|all)', name: 'sites', component: () => import('@/sites/SitesPage.vue') },
+    { path: '/sites/new', name: 'new-site', component: () => import('@/sites/SiteFormPage.vue') },
+    { path: '/sites/:site/enter', name: 'landing', component: () => import('@/sites/LandingPage.vue') },
+    {
+      path: '/sites/:site([0-9a-f-]{36})',
+      component: () => import('@/sites/SiteFrame.vue'),
+      children: [
+        { path: '', name: 'roster', component: () => import('@/roster/RosterPage.vue') },
+        { path: 'logbook', name: 'logbook', component: () => import('@/logbook/LogbookPage.vue') },
+        { path: 'settings', name: 'settings', component: () => import('@/sites/SiteFormPage.vue') }
+      ]
+    },
+    { path: '/:any(.*)*', name: 'unknown', component: () => import('@/app/UnknownPage.vue') }
+  ]
+})
+
+router.beforeEach(async (to) => {
+  if (to.meta.open) return true
+  const known = me.value === undefined ? await findOutWhoIAm() : me.value
+  return known ? true : { name: 'sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } }
+})

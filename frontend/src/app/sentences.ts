@@ -1,0 +1,72 @@
+import type { Person, Reason, RoleOption, SheetLine } from './api'
+import { t } from './words'
+
+type Values = Record<string, unknown>
+export type RoleName = (code: string | null | undefined) => string
+
+/** A day as people write it; the year only when it is not this one. */
+export function day(instant: string | null | undefined, zone: string, now = new Date()): string {
+  if (!instant) return ''
+  const date = new Date(instant)
+  const year = date.getUTCFullYear() === now.getUTCFullYear() ? undefined : 'numeric'
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year, timeZone: zone }).format(date)
+}
+
+/** The last day that a half-open window includes. */
+export function lastDay(until: string | null | undefined, zone: string, now = new Date()): string {
+  return until ? day(new Date(new Date(until).getTime() - 1000).toISOString(), zone, now) : ''
+}
+
+export function dayAndTime(instant: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone: zone }).format(new Date(instant))
+}
+
+export function fullName(person: Pick<Person, 'given' | 'family' | 'preferred'>): string {
+  return `${person.preferred ?? person.given} ${person.family}`
+}
+
+/** "Family, Given", as lists are sorted, with the name in the papers behind a preferred one. */
+export function listName(person: Pick<Person, 'given' | 'family' | 'preferred'>): string {
+  return person.preferred ? `${person.family}, ${person.preferred} (${person.given})` : `${person.family}, ${person.given}`
+}
+
+export function givers(codes: unknown, roleName: RoleName): string {
+  const names = Array.isArray(codes) ? codes.map((code) => roleName(String(code)).toLowerCase()) : []
+  return [...names, t('change.administrator')].join(', ')
+}
+
+/** A note of a sheet line, or an option of a role, as one sentence. */
+export function noteSentence(note: { code: string; values: Values; givers?: string[] }, zone: string, roleName: RoleName): string {
+  const values = note.values
+  return t('note.' + note.code, {
+    ...values,
+    at: day(values.at as string, zone), until: lastDay(values.until as string, zone),
+    kind: typeof values.kind === 'string' ? t('kind.' + values.kind).toLowerCase() : '',
+    role: roleName(values.role as string).toLowerCase(),
+    givers: givers(values.givers ?? note.givers, roleName)
+  })
+}
+
+export const optionSentence = (option: RoleOption, zone: string, roleName: RoleName) => noteSentence({ ...option, values: option.values as Values }, zone, roleName)
+
+export const lineSentences = (line: SheetLine, zone: string, roleName: RoleName) =>
+  [...line.reasons, ...line.cautions].map((note) => noteSentence(note as { code: string; values: Values }, zone, roleName)).filter(Boolean)
+
+export function doorSentence(kind: string, name: string): string {
+  return t('door.' + kind, { name })
+}
+
+/** One cause of a reason, for staff or for the person. */
+export function causeSentence(cause: Reason['causes'][number], entry: Reason['entry'], who: 'staff' | 'you', zone: string, roleName: RoleName): string {
+  const values = cause.values as Values
+  const until = values.until ? t('reason.until', { day: lastDay(values.until as string, zone) }) : ''
+  const code = cause.code === 'let-in' && entry === 'look-only' ? 'let-in-look' : cause.code
+  return t(`reason.${who}.${code}`, {
+    role: roleName(values.role as string).toLowerCase(),
+    until,
+    at: day(values.at as string, zone),
+    from: day(values.from as string, zone),
+    opens: values.opens ? t('reason.opens', { day: day(values.opens as string, zone) }) : '',
+    door: values.doorKind && values.doorKind !== 'desk' ? t('reason.byDoor', { door: doorSentence(String(values.doorKind), String(values.door ?? '')) }) : ''
+  })
+}

@@ -1,0 +1,47 @@
+import { reactive } from 'vue'
+import { api, Problem, take } from './api'
+import { queries } from './queries'
+import { t } from './words'
+
+/** What was just done, and how to take it back. */
+export const lastDone = reactive<{ sentence: string; more: string; site: string; entry: number | null; wrong: boolean; busy: boolean }>({
+  sentence: '', more: '', site: '', entry: null, wrong: false, busy: false
+})
+
+/** Says what was done at the foot of the page; with an entry of a site's logbook it can be undone from there. */
+export function done(sentence: string, undo?: { site: string; entry: number | null | undefined }, more = '') {
+  Object.assign(lastDone, { sentence, more, site: undo?.site ?? '', entry: undo?.entry ?? null, wrong: false })
+}
+
+/** Says that something did not work, and what to do. */
+export function wentWrong(error: unknown, sentence?: string) {
+  const detail = sentence ?? (error instanceof Problem ? error.message : t('trouble.unexpected'))
+  Object.assign(lastDone, { sentence: detail, more: '', site: '', entry: null, wrong: true })
+}
+
+export function clearDone() {
+  Object.assign(lastDone, { sentence: '', more: '', entry: null, wrong: false })
+}
+
+/** Fetches anew what may show a site's people or facts. */
+export async function refreshSite() {
+  await Promise.all(['roster', 'card', 'intake', 'site', 'sites', 'logbook'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
+}
+
+export async function undo(site: string, entry: number, sentence: string) {
+  if (lastDone.busy) return
+  lastDone.busy = true
+  try {
+    const undone = await take(api.POST('/sites/{site}/logbook/{sequence}/undo', { params: { path: { site, sequence: entry } } }))
+    done(t('undo.undone', { what: sentence }), { site, entry: undone.entry })
+    await refreshSite()
+  } catch (error) {
+    wentWrong(error)
+  } finally {
+    lastDone.busy = false
+  }
+}
+
+export function undoLast() {
+  if (lastDone.entry !== null) void undo(lastDone.site, lastDone.entry, lastDone.sentence)
+}

@@ -1,0 +1,122 @@
+/** Every sentence of the interface. Plurals go none | one | more. */
+export default {
+  app: { name: 'Mint Door', skip: 'Skip to the page', sites: 'Sites', signOut: 'Sign out', dark: 'Dark', light: 'Light', keys: 'Keys' },
+  find: {
+    label: 'Find or do', placeholder: 'Find a site, or do something', nothing: 'Nothing is called that. Try part of a title or a short code.',
+    do: { newSite: 'New site', run: 'Sites I run', in: 'Sites I am in', all: 'All sites', dark: 'Use dark colours', light: 'Use light colours', keys: 'Show the keys', letIn: 'Let people in here', signOut: 'Sign out' }
+  },
+  keys: {
+    title: 'Keys', close: 'Close',
+    list: { '/': 'find or do', i: 'let people in', '↑ ↓': 'through the list', Enter: 'show who is on the line', Esc: 'close what is open', u: 'undo what was just done', '?': 'show or hide these keys' }
+  },
+  undo: { undo: 'Undo', busy: 'Undoing…', undone: 'Undone: {what}', dismiss: 'Hide this' },
+  trouble: {
+    silent: 'The server does not answer. Trying again by itself; nothing you typed is lost.',
+    unexpected: 'Something went wrong. Try again in a moment.',
+    again: 'Try again', back: 'Back to my sites',
+    unknown: 'There is nothing at this address', unknownMore: 'Check it for a slip, or find the site from your list.',
+    stale: 'Somebody else changed this in the meantime.', takeTheirs: 'Show what is so now', keepMine: 'Save mine over it'
+  },
+  signIn: {
+    title: 'Come in', login: 'Login name or e-mail', password: 'Password', button: 'Sign in', busy: 'Signing in…',
+    again: 'Sign in again to go on', againMore: 'Your session is over. What you were doing goes on once you are signed in.',
+    help: 'No password, or forgotten? A tutor of one of your sites or an administrator can give you one.'
+  },
+  welcome: { title: 'Set your password', more: 'This link works once. Afterwards you sign in as the name you were told.', password: 'New password', hint: '10 characters or more', button: 'Set it and sign in', noToken: 'This link is not complete. Open it as it was printed.' },
+  kind: { learner: 'Learner', staff: 'Staff', guardian: 'Guardian', outsider: 'Outsider' },
+  level: 'level {n}',
+  siteKind: { course: 'Course', ensemble: 'Ensemble', workshop: 'Workshop', studio: 'Studio', club: 'Club', evening: 'Evening' },
+  siteState: { draft: 'Draft', open: 'Open', closed: 'Closed' },
+  state: { current: 'Current', paused: 'Paused', upcoming: 'Upcoming', waiting: 'Waiting', 'kept-out': 'Kept out', ended: 'Ended', 'taken-out': 'Taken out' },
+  sites: {
+    run: 'Sites I run', in: 'Sites I am in', all: 'All sites', find: 'Find by title or code', new: 'New site',
+    count: 'No sites | One site | {n} sites', loading: 'Fetching sites…', more: 'Show more',
+    any: { division: 'any division', term: 'any term', kind: 'any kind', state: 'in any state' }, filterBy: { division: 'Division', term: 'Term', kind: 'Kind', state: 'State' },
+    col: { title: 'Site', division: 'Division', term: 'Term', levels: 'Levels', state: 'State', people: 'Learners and seats' },
+    levels: '{lowest} to {highest}', allLevels: 'all levels',
+    seats: '{held} of {seats}', noLimit: '{held}', full: 'full', staffCount: 'no staff | 1 staff | {n} staff',
+    empty: {
+      run: 'You do not run a site yet. Make one: it starts as a draft that only you see.',
+      runNoMake: 'You do not run a site.',
+      in: 'You are in no site yet. Ask your tutor to let you in; it will then be here.',
+      all: 'There is no site in your reach yet.', none: 'No site fits. Take a filter away, or type less.'
+    },
+    enter: 'Go in', look: 'Look in', canEnter: 'You can enter.', canLook: 'You can look, but not work here.'
+  },
+  site: {
+    roster: 'Roster', logbook: 'Logbook', settings: 'Settings', seats: 'Seats', held: '{held} of {seats} seats held', unlimited: 'no learners | 1 learner, no seat limit | {n} learners, no seat limit',
+    open: 'Open the site', close: 'Close the site', openAgain: 'Open it again', levels: 'levels {lowest} to {highest}', goIn: 'Go in',
+    willOpen: 'Learners can enter at once. {n} are let in. | Learners can enter at once. One is let in. | Learners can enter at once. {n} are let in.',
+    willClose: 'Learners can no longer work here; those whose role may, can still read.',
+    sure: { open: 'Open it now', close: 'Close it now', no: 'Not now' },
+    did: { open: '{title} is open.', closed: '{title} is closed.', draft: '{title} is a draft again.', changed: '{title} was changed.', made: '{title} is made. It is a draft; you are its lead.' },
+    opens: 'opens {day}', asAdmin: 'You see this site as an administrator.'
+  },
+  form: {
+    new: 'New site', newMore: 'It starts as a draft that only its staff see, with you as lead tutor.', edit: 'Settings of {title}',
+    title: 'Title', code: 'Short code', codeHint: 'Letters, digits, dots and hyphens, such as HET-2', kind: 'Kind', division: 'Division', term: 'Term',
+    lowest: 'From level', highest: 'to level', levelsHint: 'Leave both empty for all levels', seats: 'Seats', seatsHint: 'How many learners fit; empty for no limit',
+    make: 'Make the site', save: 'Save', busy: 'Saving…', cancel: 'Never mind', choose: 'Choose…'
+  },
+  roster: {
+    count: { learners: 'no learners | 1 learner | {n} learners', staff: 'no staff | 1 staff | {n} staff', unlisted: 'none unlisted | 1 unlisted | {n} unlisted' },
+    show: 'show', hide: 'hide', find: 'Filter by name or number', shown: 'none shown | 1 shown | {n} shown',
+    col: { name: 'Name', kind: 'Kind', level: 'Level', division: 'Division', number: 'Number', role: 'Role', state: 'State', since: 'Since', seen: 'Last seen' },
+    sortBy: 'Sort by {what}', people: 'Showing', who: { all: 'everybody', role: 'every role' }, with: 'as', inState: 'who are',
+    states: { here: 'here', current: 'current', paused: 'paused', upcoming: 'upcoming', waiting: 'waiting', 'kept-out': 'kept out', ended: 'ended', 'taken-out': 'taken out' },
+    every: 'in every role', only: 'in the role {role}', clear: 'Show all again',
+    empty: 'Nobody is here yet. Let the first people in: type a name, a number or an e-mail above.', none: 'Nobody here fits. Change the words above, or show all again.',
+    never: 'never', unlistedMark: 'unlisted', loading: 'Fetching the roster…', list: 'Roster', bringOf: 'of {title}'
+  },
+  away: {
+    open: 'Take it away', title: 'Take these rows away', columns: 'Columns', copy: 'Copy', print: 'Print', csv: 'CSV file', copied: 'Copied 1 row. | Copied one row. | Copied {n} rows.', saved: 'Saved {n} rows as {file}.', busy: 'Fetching all rows… {n}', close: 'Close'
+  },
+  intake: {
+    label: 'Let people in', placeholder: 'Name, number, login or e-mail', hint: 'Finds who is here and who is not.',
+    alreadyHere: 'Already here', wasHere: 'Was here', keptOut: 'Kept out', canBeLetIn: 'Can be let in', more: 'There are more. Type a little more of the name.',
+    nobody: 'Nobody by that name, number or e-mail is in your reach. Try part of the name, or the number in full.',
+    short: 'Type two characters or more.', searching: 'Looking…', show: 'Show', letInAs: 'Let in as {role}', letIn: 'Let in…', bringBack: 'Bring back as {role}', another: 'Other role or dates', close: 'Close',
+    hereAs: '{role} since {day}', until: '{role} until {day}', upcoming: '{role} from {day}', keptOutUntil: 'until {day}', keptOutOpen: 'with no end', masked: 'outside your divisions',
+    found: 'nobody found | 1 person found | {n} people found', from: 'From', untilDay: 'until and including', fromHint: 'empty: now', untilHint: 'empty: the end of the site', chooseRole: 'As which role?', noRole: 'There is no role that you may give them here.'
+  },
+  did: {
+    'let-in': '{name} is let in as {role}.', 'change-role': '{name} is now {role}.', 'take-out': '{name} is taken out.', 'bring-back': '{name} is back as {role}.', nothing: 'Nothing to do: {name} is that already.'
+  },
+  card: {
+    close: 'Close', since: 'here since {day}', came: 'came {day}', lastSeen: 'last seen {day}', neverSeen: 'never seen here', changeRole: 'Change role', takeOut: 'Take out', bringBack: 'Bring back as {role}', leave: 'Leave this site', letInAnew: 'Let in anew from the box above.',
+    ways: 'One way in | One way in | {n} ways in', by: 'by {name}', sureOut: 'Take {name} out', never: 'Not now', roleByHand: 'Role changed by hand by {name} on {day}.', chooseRole: 'Which role instead?', rules: '{band}', was: 'was {role}', login: 'Login', email: 'E-mail', number: 'Number', formerly: 'formerly {name}',
+    phase: { 'in-force': 'in force', upcoming: 'from {from}', waiting: 'not answered yet', ended: 'ended {until}', 'taken-out': 'taken out {until}' }, untilDay: 'until {until}', open: 'to the end of the site', section: 'section {name}'
+  },
+  door: { desk: 'at the desk', key: 'with the {name}', invitation: 'by {name}', cohort: 'by the cohort {name}', feed: 'by the feed {name}', 'look-in': 'by {name}', plain: { desk: 'Desk', key: 'Key', invitation: 'Invitation', cohort: 'Cohort', feed: 'Feed', 'look-in': 'Look-in' } },
+  reason: {
+    staff: {
+      'let-in': 'Can enter as {role}{until}{door}.', 'let-in-look': 'Can look as {role}, but not work here{until}{door}.', 'prepares-draft': 'Can enter as {role} and prepare: the site is a draft.', 'reads-closed': 'Can look as {role}: the site is closed.',
+      'kept-out': 'Cannot enter: kept out{until}.', 'account-closed': 'Cannot enter: the account is closed since {at}.', 'never-here': 'Has never been let in here.', 'taken-out': 'Cannot enter: taken out on {at}.', ended: 'Cannot enter: the time here ended on {at}.',
+      waiting: 'Cannot enter yet: the invitation is not answered.', upcoming: 'Cannot enter yet: starts on {from}.', paused: 'Cannot enter: paused{until}.', draft: 'Cannot enter yet: the site is a draft{opens}.', closed: 'Cannot enter: the site closed on {at}.'
+    },
+    you: {
+      'let-in': 'You can enter{until}.', 'let-in-look': 'You can look, but not work here{until}.', 'prepares-draft': 'You can enter and prepare: it is a draft.', 'reads-closed': 'This site is closed. You can still read.',
+      'kept-out': 'You cannot enter. Ask the leads of this site.', 'account-closed': 'Your account is closed.', 'never-here': 'You have not been let in.', 'taken-out': 'You were taken out on {at}. Ask your tutor if that is a mistake.', ended: 'Your time here ended on {at}.',
+      waiting: 'Your invitation waits for your answer.', upcoming: 'You can enter from {from}.', paused: 'You are paused{until}. Your tutor can tell you more.', draft: 'Not open yet{opens}.', closed: 'This site closed on {at}.'
+    },
+    until: ' until {day}', opens: '; it opens on {day}', byDoor: ', {door}', also: 'Also: {what}'
+  },
+  change: {
+    lift: 'Lifting the keep-out would let them in.', 'reopen-account': 'Opening the account again would change it.', 'let-in': 'Letting them in would change it.', 'bring-back': 'Bringing them back would change it.', answer: 'Their answer would change it.',
+    'move-start': 'An earlier start would change it.', resume: 'Resuming would change it.', 'open-site': 'Opening the site would change it.', 'open-site-again': 'Opening the site again would change it.', none: '', who: 'Can be done by: {who}.', administrator: 'an administrator'
+  },
+  note: {
+    'already-so': 'It is so already.', 'already-here': 'They are here already.', 'here-as-other': 'They are here already, in another role. Change the role instead.', 'kept-out': 'They are kept out of this site. That has to be lifted first.', 'not-here': 'They are not here.', 'never-here': 'They have never been here. Let them in instead.',
+    'window-is-over': 'The last day is already over. Choose a later one.', 'no-seat': 'All {seats} seats are held. Give the site more seats, or take somebody out first.', 'leads-full': 'The site has {limit} leads, and that is the most it may have.', 'last-lead': 'An open site needs a lead. Let another lead in first, or close the site.',
+    'lead-ends': 'From {at} on the site would have no lead.', 'account-closed': 'Their account is closed, so they cannot enter yet.', 'work-stays': 'They lose entry at once. Their work, section and groups stay, and are there again when they come back.', 'comes-back-through': 'The door {door} would bring them in again.', 'dates-were-over': 'Their dates were over on {until}; they come back to the end of the site.',
+    'not-yours-to-do': 'You may not change who is in this site. Can be done by: {givers}.', 'not-yours-to-take': 'You may not take the role {role} from somebody. Can be done by: {givers}.', 'not-yours-to-give': 'Not yours to give. Can be given by: {givers}.', 'not-to-yourself': 'Nobody raises themselves. Can be given by: {givers}.',
+    'wrong-kind': 'Not for this kind of person ({kind}).', 'wrong-level': 'Learners may hold it at levels {lowest} to {highest} only.', cautioned: '{caution}', 'other-levels': 'Outside the division or levels of this site.', 'no-such-role': 'This role does not exist any more.', fits: ''
+  },
+  landing: { leads: 'Led by', section: 'Your section', roster: 'Who is here', back: 'Sites I am in', as: 'You are here as {role}.', nothing: 'No lead is here at the moment.', asAdmin: 'You have no role in this site. As an administrator you can open its roster.' },
+  log: {
+    title: 'Logbook', empty: 'Nothing has happened here yet.', more: 'Show earlier', undone: 'undone', by: '{who}',
+    'let-in': 'let {person} in as {after}', 'change-role': 'made {person} {after}, who was {before}', 'take-out': 'took {person} out, who was {before}', 'bring-back': 'brought {person} back as {after}', undo: 'undid a change of {person}', 'undo-site': 'undid a change of the site',
+    'site-made': 'made the site', 'site-changed': 'changed the site', 'site-open': 'opened the site', 'site-closed': 'closed the site', 'site-draft': 'made the site a draft again', of: '({what})',
+    verbs: { 'let-in': 'letting in', 'change-role': 'change of role', 'take-out': 'taking out', 'bring-back': 'bringing back', undo: 'an undoing', 'site-changed': 'settings', 'site-open': 'opening', 'site-closed': 'closing', 'site-draft': 'back to draft' }
+  }
+}

@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { computed, nextTick, ref, watch } from 'vue'
+import { api, take, type Candidate, type Site } from '@/app/api'
+import { useHouse } from '@/app/house'
+import { useKeys } from '@/app/keys'
+import { day, lastDay, optionSentence } from '@/app/sentences'
+import { useChanges } from '@/roster/changes'
+import RoleChoice from '@/roster/RoleChoice.vue'
+import Trouble from '@/ui/Trouble.vue'
+import { useSlowly } from '@/ui/slowly'
+
+/** The box on top of the roster: finds who is here and who is not, and lets in whoever is not. */
+const props = defineProps<{ site: Site }>()
+const emit = defineEmits<{ show: [person: string] }>()
+const lists = ['alreadyHere', 'wasHere', 'keptOut', 'canBeLetIn'] as const
+
+const { roleName } = useHouse()
+const { change, busy, wrongDay } = useChanges(() => props.site)
+const root = ref<HTMLElement>()
+const typed = ref('')
+const q = useSlowly(typed, 110)
+const opened = ref('')
+const fromDay = ref('')
+const untilDay = ref('')
+const enough = computed(() => q.value.trim().length > 1)
+
+const { data: found, error, isFetching, refetch } = useQuery({
+  queryKey: ['intake', computed(() => props.site.id), q],
+  enabled: enough,
+  queryFn: ({ signal }) => take(api.GET('/sites/{site}/intake', { signal, params: { path: { site: props.site.id }, query: { q: q.value.trim() } } })),
+  placeholderData: keepPreviousData
+})
+const shown = computed(() => (enough.value ? found.value : undefined))
+const count = computed(() => (shown.value ? lists.reduce((sum, list) => sum + shown.value![list].length, 0) : 0))
+const anyMore = computed(() => lists.some((list) => shown.value?.more[list]))
+const suggested = (candidate: Candidate) => candidate.options.find((option) => option.role === candidate.suggested)
+
+useKeys({ i: () => root.value?.querySelector('input')?.focus() })
+watch(q, () => (opened.value = ''))
+watch(opened, () => {
+  fromDay.value = untilDay.value = wrongDay.value = ''
+})
+
+function about(list: (typeof lists)[number], { standing }: Candidate) {
+  if (!standing) return ''
+  return { role: roleName(standing.role), day: list === 'wasHere' ? day(standing.from, props.site.timeZone) : day(standing.since, props.site.timeZone) }
+}
+
+const version = (candidate: Candidate) => (candidate.standing ? undefined : 0)
+
+async function letIn(candidate: Candidate, role: string, dated = false) {
+  const days = dated ? { fromDay: fromDay.value || null, untilDay: untilDay.value || null } : {}
+  if (await change(candidate.person, { verb: 'let-in', role, version: version(candidate), ...days })) await after()
+}
+
+async function bringBack(candidate: Candidate) {
+  if (await change(candidate.person, { verb: 'bring-back' })) await after()
+}
+
+function show(candidate: Candidate) {
+  typed.value = q.value = ''
+  emit('show', candidate.person.id)
+}
+
+async function after() {
+  opened.value = ''
+  await nextTick()
+  const box = root.value?.querySelector('input')
+  box?.focus()
+  box?.select()
+}
+
+function step(event: KeyboardEvent) {
+  const stops = [...(root.value?.querySelectorAll<HTMLElement>('input[data-stop], button[data-stop]') ?? [])]
+  stops[stops.indexOf(document.activeElement as HTMLElement) + (event.key === 'ArrowDown' ? 1 : -1)]?.focus()
+}
+
+function close() {
+  if (opened.value) opened.value = ''
+  else {
+    typed.value = q.value = ''
+    root.value?.querySelector('input')?.blur()
+  }
+}
+</script>
+
+<template>
+  <section ref="root" class="intake no-print" :aria-label="$t('intake.label')" @keydown.down.prevent="step" @keydown.up.prevent="step" @keydown.esc.stop="close">
+    <div class="box">
+      <label for="let-in">{{ $t('intake.label') }}</label>
+      <InputText id="let-in" v-model="typed" data-stop autocomplete="off" spellcheck="false" maxlength="200" aria-keyshortcuts="i" :placeholder="$t('intake.placeholder')" fluid />
+      <span class="soft status" role="status">
+        {{ typed.trim().length === 1 ? $t('intake.short') : !shown ? $t(enough && isFetching ? 'intake.searching' : 'intake.hint') : $t('intake.found', { n: count }, count) }}
+      </span>
+      <button v-if="typed" class="word" @click="close">{{ $t('intake.close') }}</button>
+    </div>
+    <div v-if="enough && (shown || error)" class="found">
+      <Trouble v-if="error" :error="error" @again="refetch()" />
+      <p v-else-if="!count" class="none">{{ $t('intake.nobody') }}</p>
+      <template v-for="list in lists" v-else :key="list">
+        <h2 v-if="shown?.[list].length" :class="list">{{ $t('intake.' + list) }}</h2>
+        <ul v-if="shown?.[list].length">
+          <li v-for="candidate in shown[list]" :key="candidate.person.id">
+            <div class="line">
+              <span class="name">
+                <strong>{{ candidate.person.preferred ?? candidate.person.given }} {{ candidate.person.family }}</strong>
+                <span v-if="candidate.person.preferred" class="soft"> ({{ candidate.person.given }})</span>
+                <span v-if="candidate.person.former" class="soft"> · {{ $t('card.formerly', { name: candidate.person.former }) }}</span>
+              </span>
+              <span class="facts">
+                {{ $t('kind.' + candidate.person.kind) }}<template v-if="candidate.person.level">, {{ $t('level', { n: candidate.person.level }) }}</template> · {{ candidate.person.division.name }}
+                <span v-if="candidate.person.number" class="num">{{ candidate.person.number }}</span>
+                <span v-if="candidate.sight === 'masked'" class="soft">· {{ $t('intake.masked') }}</span>
+              </span>
+              <span class="soft when">
+                <template v-if="list === 'alreadyHere'">{{ $t(candidate.standing?.state === 'upcoming' ? 'intake.upcoming' : 'intake.hereAs', about(list, candidate) as Record<string, string>) }}</template>
+                <template v-else-if="list === 'wasHere'">{{ $t('intake.until', about(list, candidate) as Record<string, string>) }}</template>
+                <template v-else-if="list === 'keptOut'">{{ candidate.standing?.until ? $t('intake.keptOutUntil', { day: lastDay(candidate.standing.until, site.timeZone) }) : $t('intake.keptOutOpen') }}</template>
+              </span>
+              <span class="doing">
+                <Button v-if="list === 'alreadyHere' || list === 'keptOut'" data-stop size="small" variant="outlined" :label="$t('intake.show')" :aria-label="`${$t('intake.show')}: ${candidate.person.given} ${candidate.person.family}`" @click="show(candidate)" />
+                <Button v-else-if="list === 'wasHere' && candidate.suggested" data-stop size="small" :disabled="busy" :label="$t('intake.bringBack', { role: roleName(candidate.standing?.role).toLowerCase() })" @click="bringBack(candidate)" />
+                <Button v-else-if="candidate.suggested" data-stop size="small" :disabled="busy" :label="$t('intake.letInAs', { role: roleName(candidate.suggested).toLowerCase() })" @click="letIn(candidate, candidate.suggested)" />
+                <button v-if="list === 'canBeLetIn' || list === 'wasHere'" class="word" data-stop :aria-expanded="opened === candidate.person.id" @click="opened = opened === candidate.person.id ? '' : candidate.person.id">
+                  {{ $t(candidate.suggested ? 'intake.another' : 'intake.letIn') }}
+                </button>
+              </span>
+            </div>
+            <p v-if="list === 'canBeLetIn' && suggested(candidate) && suggested(candidate)!.code !== 'fits'" class="brass small">{{ optionSentence(suggested(candidate)!, site.timeZone, roleName) }}</p>
+            <div v-if="opened === candidate.person.id" class="more">
+              <div class="days">
+                <label>{{ $t('intake.from') }} <input v-model="fromDay" type="date" /> <span class="soft">{{ $t('intake.fromHint') }}</span></label>
+                <label>{{ $t('intake.untilDay') }} <input v-model="untilDay" type="date" :aria-invalid="!!wrongDay" /> <span class="soft">{{ $t('intake.untilHint') }}</span></label>
+              </div>
+              <p v-if="wrongDay" class="clay" role="alert">{{ wrongDay }}</p>
+              <h3>{{ $t('intake.chooseRole') }}</h3>
+              <RoleChoice :options="candidate.options" :zone="site.timeZone" :busy="busy" @choose="letIn(candidate, $event, true)" />
+            </div>
+          </li>
+        </ul>
+      </template>
+      <p v-if="anyMore" class="soft small">{{ $t('intake.more') }}</p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.intake { border: 2px solid var(--spruce); border-top: 0; background: var(--mint-pale); margin: 0 20px; padding: 8px 14px; border-radius: 0 0 6px 6px; }
+.box { display: grid; grid-template-columns: auto minmax(200px, 460px) 1fr auto; gap: 12px; align-items: center; }
+label { font-weight: 600; }
+.box > label { font-family: var(--title); font-size: 1.05rem; }
+.found { max-height: min(52vh, 460px); overflow: auto; margin-top: 8px; background: var(--sheet); border: 1px solid var(--line); border-radius: 4px; padding: 2px 12px 8px; }
+h2 { font-size: 0.92rem; color: var(--soft); padding: 8px 0 2px; }
+h2.canBeLetIn { color: var(--spruce); }
+h2.keptOut { color: var(--clay); }
+h3 { font-size: 0.95rem; margin: 8px 0 6px; }
+ul { list-style: none; margin: 0; padding: 0; }
+li { border-top: 1px solid var(--line); padding: 4px 0; }
+.line { display: grid; grid-template-columns: minmax(150px, 1.1fr) minmax(220px, 1.5fr) minmax(90px, 0.8fr) 318px; gap: 4px 12px; align-items: center; }
+.doing { display: flex; gap: 12px; align-items: center; justify-content: flex-end; }
+.small { font-size: 0.9rem; }
+.more { border-left: 4px solid var(--mint); padding: 6px 12px; margin: 4px 0 8px; }
+.days { display: flex; flex-wrap: wrap; gap: 6px 20px; }
+.days label { font-weight: 400; }
+.none { padding: 8px 0; }
+@media (max-width: 760px) {
+  .box { grid-template-columns: 1fr auto; }
+  .box > label, .status { grid-column: 1 / -1; }
+  .line { grid-template-columns: 1fr; }
+  .doing { justify-content: flex-start; flex-wrap: wrap; }
+  .intake { margin: 0 8px; }
+}
+</style>

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { useInfiniteQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { api, take, type LogEntry, type Site, type Standing } from '@/app/api'
+import { useHouse } from '@/app/house'
+import { dayAndTime } from '@/app/sentences'
+import { lastDone, undo } from '@/app/undo'
+import Trouble from '@/ui/Trouble.vue'
+
+/** What happened in this site, newest first; what still can be is undone from its line. */
+const props = defineProps<{ site: Site }>()
+const { t } = useI18n()
+const { roleName } = useHouse()
+const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
+  queryKey: ['logbook', computed(() => props.site.id)],
+  initialPageParam: undefined as string | undefined,
+  queryFn: ({ pageParam }) => take(api.GET('/sites/{site}/logbook', { params: { path: { site: props.site.id }, query: { cursor: pageParam } } })),
+  getNextPageParam: (page) => page.next ?? undefined
+})
+const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
+
+function sentence(entry: LogEntry): string {
+  const data = entry.data as { before?: Standing | null; after?: Standing | null; of?: string }
+  const role = (standing?: Standing | null) => roleName(standing?.role).toLowerCase()
+  if (entry.code === 'undo') {
+    const of = data.of ? ' ' + t('log.of', { what: t('log.verbs.' + data.of) }) : ''
+    return t(entry.person ? 'log.undo' : 'log.undo-site', { person: entry.person?.name ?? '' }) + of
+  }
+  return t('log.' + entry.code, { person: entry.person?.name ?? '', before: role(data.before), after: role(data.after) })
+}
+const said = (entry: LogEntry) => `${entry.actor.name} ${sentence(entry)}`
+const mayUndo = (entry: LogEntry) => entry.undoable && (entry.person ? props.site.may.includes('let-in') : props.site.may.includes('run-site'))
+</script>
+
+<template>
+  <div class="scroll">
+    <div class="page">
+      <h2>{{ $t('log.title') }}</h2>
+      <Trouble v-if="error" :error="error" @again="refetch()" />
+      <p v-else-if="!isPending && !entries.length">{{ $t('log.empty') }}</p>
+      <ol v-else>
+        <li v-for="entry in entries" :key="entry.sequence">
+          <span class="num soft">{{ entry.sequence }}</span>
+          <time class="nums" :datetime="entry.at">{{ dayAndTime(entry.at, site.timeZone) }}</time>
+          <span :class="{ gone: entry.undoneBy }"><strong>{{ entry.actor.name }}</strong> {{ sentence(entry) }}</span>
+          <span v-if="entry.undoneBy" class="soft">{{ $t('log.undone') }}</span>
+          <button v-else-if="mayUndo(entry)" class="word" :disabled="lastDone.busy" :aria-label="`${$t('undo.undo')}: ${said(entry)}`" @click="undo(site.id, entry.sequence, said(entry))">{{ $t('undo.undo') }}</button>
+        </li>
+      </ol>
+      <Button v-if="hasNextPage" severity="secondary" :label="$t('log.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.scroll { overflow: auto; }
+ol { list-style: none; margin: 8px 0 14px; padding: 0; }
+li { display: grid; grid-template-columns: 40px 110px 1fr auto; gap: 14px; padding: 5px 4px; border-bottom: 1px solid var(--line); align-items: baseline; }
+.gone { text-decoration: line-through; text-decoration-color: var(--soft); }
+@media (max-width: 640px) { li { grid-template-columns: 1fr auto; } li .num { display: none; } li > :nth-child(3) { grid-column: 1 / -1; grid-row: 2; } }
+</style>

@@ -1,0 +1,21 @@
+import { VueQueryPlugin } from '@tanstack/vue-query'
+import PrimeVue from 'primevue/config'
+import { createApp } from 'vue'
+import App from './app/App.vue'
+import { queries } from './app/queries'
+import { router } from './app/router'
+import { mint } from './app/theme'
+import { words } from './app/words'
+import '@fontsource-variable/figtree/wght.css'
+import '@fontsource-variable/bricolage-grotesque/wght.css'
+import '@fontsource/spline-sans-mono/400.css'
+import './app/look.css'
+
+const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
+
+createApp(App)
+  .use(router)
+  .use(VueQueryPlugin, { queryClient: queries })
+  .use(words)
+  .use(PrimeVue, { theme: { preset: mint, options: { darkModeSelector: '.dark', cssLayer: false } }, csp: { nonce } })
+  .mount('#app')

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { Problem } from '@/app/api'
+import { signIn } from '@/app/me'
+
+const props = defineProps<{ known?: string }>()
+const emit = defineEmits<{ done: [] }>()
+const { t } = useI18n()
+const login = ref(props.known ?? '')
+const password = ref('')
+const wrong = ref('')
+const busy = ref(false)
+
+async function go() {
+  busy.value = true
+  wrong.value = ''
+  try {
+    await signIn(login.value, password.value)
+    emit('done')
+  } catch (error) {
+    wrong.value = error instanceof Problem ? error.message : t('trouble.unexpected')
+    password.value = ''
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <form class="sign-in" @submit.prevent="go">
+    <div class="field">
+      <label for="login">{{ $t('signIn.login') }}</label>
+      <InputText id="login" v-model="login" autocomplete="username" autocapitalize="none" spellcheck="false" required maxlength="200" :autofocus="!known" fluid />
+    </div>
+    <div class="field">
+      <label for="password">{{ $t('signIn.password') }}</label>
+      <InputText id="password" v-model="password" type="password" autocomplete="current-password" required maxlength="200" :autofocus="!!known" fluid />
+    </div>
+    <p v-if="wrong" class="callout bad" role="alert">{{ wrong }}</p>
+    <Button type="submit" :label="$t(busy ? 'signIn.busy' : 'signIn.button')" :disabled="busy" fluid />
+  </form>
+</template>
+
+<style scoped>
+.sign-in { display: grid; gap: 14px; }
+</style>

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useI18n } from 'vue-i18n'
+import { api, Problem, take } from '@/app/api'
+import { signIn } from '@/app/me'
+
+const { t } = useI18n()
+const router = useRouter()
+const token = useRoute().hash.slice(1)
+const password = ref('')
+const wrong = ref(token ? '' : t('welcome.noToken'))
+const busy = ref(false)
+
+async function go() {
+  busy.value = true
+  try {
+    const { login } = await take(api.POST('/first-password', { body: { token, password: password.value } }))
+    await signIn(login, password.value)
+    await router.push('/')
+  } catch (error) {
+    wrong.value = error instanceof Problem ? error.message : t('trouble.unexpected')
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="page narrow">
+    <h1>{{ $t('welcome.title') }}</h1>
+    <p>{{ $t('welcome.more') }}</p>
+    <form @submit.prevent="go">
+      <div class="field">
+        <label for="password">{{ $t('welcome.password') }}</label>
+        <InputText id="password" v-model="password" type="password" autocomplete="new-password" required minlength="10" maxlength="200" aria-describedby="hint" fluid />
+        <span id="hint" class="hint">{{ $t('welcome.hint') }}</span>
+      </div>
+      <p v-if="wrong" class="callout bad" role="alert">{{ wrong }}</p>
+      <Button type="submit" :label="$t('welcome.button')" :disabled="busy || !token" />
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.narrow { max-width: 460px; display: grid; gap: 14px; }
+form { display: grid; gap: 14px; justify-items: start; }
+.field { width: 100%; }
+</style>

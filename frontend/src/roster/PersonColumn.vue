@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { api, take, type Site } from '@/app/api'
+import { useHouse } from '@/app/house'
+import { me } from '@/app/me'
+import { day, fullName, lastDay, lineSentences } from '@/app/sentences'
+import ReasonLine from '@/ui/ReasonLine.vue'
+import Trouble from '@/ui/Trouble.vue'
+import { useChanges } from './changes'
+import RoleChoice from './RoleChoice.vue'
+
+/** One person in this site, docked beside their row: who they are, whether they can enter and why, and what one may do. */
+const props = defineProps<{ site: Site; person: string }>()
+defineEmits<{ close: [] }>()
+const { roleName } = useHouse()
+const { change, busy } = useChanges(() => props.site)
+const asking = ref<'role' | 'out' | ''>('')
+
+const { data: card, error, refetch } = useQuery({
+  queryKey: ['card', computed(() => props.site.id), computed(() => props.person)],
+  queryFn: () => take(api.GET('/sites/{site}/roster/{person}', { params: { path: { site: props.site.id, person: props.person } } })),
+  placeholderData: keepPreviousData
+})
+const zone = computed(() => props.site.timeZone)
+const here = computed(() => ['current', 'paused', 'upcoming', 'waiting'].includes(card.value?.standing?.state ?? ''))
+const outlook = computed(() => (card.value?.takeOut ? lineSentences(card.value.takeOut, zone.value, roleName) : []))
+const back = computed(() => card.value?.bringBack)
+const myself = computed(() => card.value?.person.id === me.value?.id)
+
+async function act(wish: Parameters<typeof change>[1]) {
+  if (card.value && (await change(card.value.person, { ...wish, version: card.value.version }))) asking.value = ''
+}
+</script>
+
+<template>
+  <aside class="docked no-print" :aria-label="card ? fullName(card.person) : $t('roster.loading')" @keydown.esc.stop="$emit('close')">
+    <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
+    <Trouble v-if="error" :error="error" @again="refetch()" />
+    <template v-else-if="card">
+      <header>
+        <h2>{{ fullName(card.person) }}</h2>
+        <p v-if="card.person.preferred || card.person.former" class="soft">
+          <template v-if="card.person.preferred">{{ card.person.given }} {{ card.person.family }}</template>
+          <template v-if="card.person.former"> {{ $t('card.formerly', { name: card.person.former }) }}</template>
+        </p>
+        <p>
+          {{ $t('kind.' + card.person.kind) }}<template v-if="card.person.level">, {{ $t('level', { n: card.person.level }) }}</template> · {{ card.person.division.name }}
+          <span v-if="card.person.number" class="num">{{ card.person.number }}</span>
+        </p>
+        <p v-if="card.person.login || card.person.email" class="soft small"><span v-if="card.person.login">{{ card.person.login }}</span><template v-if="card.person.email"> · {{ card.person.email }}</template></p>
+      </header>
+
+      <div v-if="card.standing" class="standing">
+        <p>
+          <strong>{{ here ? roleName(card.standing.role) : $t('card.was', { role: roleName(card.standing.role).toLowerCase() }) }}</strong>
+          <template v-if="card.band"> · {{ card.band.toLowerCase() }}</template>
+        </p>
+        <p class="soft">{{ $t('state.' + card.standing.state) }} · {{ $t(here ? 'card.since' : 'card.came', { day: day(card.standing.since, zone) }) }} · {{ card.lastSeen ? $t('card.lastSeen', { day: day(card.lastSeen, zone) }) : $t('card.neverSeen') }}</p>
+      </div>
+
+      <ReasonLine :reason="card.reason" :zone="zone" who="staff" />
+      <p v-if="card.roleByHand" class="soft small">{{ $t('card.roleByHand', { name: card.roleByHand.by, day: day(card.roleByHand.at, zone) }) }}</p>
+
+      <div v-if="asking === 'role'" class="asking">
+        <h3>{{ $t('card.chooseRole') }}</h3>
+        <RoleChoice :options="card.options" :zone="zone" :present="card.standing?.role" :busy="busy" @choose="act({ verb: 'change-role', role: $event })" />
+        <button class="word" @click="asking = ''">{{ $t('card.never') }}</button>
+      </div>
+      <div v-else-if="asking === 'out'" class="asking">
+        <p v-for="sentence in outlook" :key="sentence">{{ sentence }}</p>
+        <p class="actions">
+          <Button v-if="card.takeOut?.verdict === 'ready'" severity="danger" size="small" :disabled="busy" :label="$t('card.sureOut', { name: fullName(card.person) })" @click="act({ verb: 'take-out' })" />
+          <button class="word" @click="asking = ''">{{ $t('card.never') }}</button>
+        </p>
+      </div>
+      <p v-else class="actions">
+        <Button v-if="here && card.options.length" size="small" :label="$t('card.changeRole')" @click="asking = 'role'" />
+        <Button v-if="card.takeOut" size="small" variant="outlined" :label="$t(myself ? 'card.leave' : 'card.takeOut')" @click="asking = 'out'" />
+        <Button v-if="back?.verdict === 'ready'" size="small" :disabled="busy" :label="$t('card.bringBack', { role: roleName(back.after?.role).toLowerCase() })" @click="act({ verb: 'bring-back' })" />
+      </p>
+      <p v-if="back && back.verdict !== 'ready'" class="soft">{{ lineSentences(back, zone, roleName).join(' ') }}</p>
+
+      <section>
+        <h3>{{ $t('card.ways', { n: card.waysIn.length }, card.waysIn.length) }}</h3>
+        <ul>
+          <li v-for="way in card.waysIn" :key="way.id">
+            <strong>{{ $t('door.plain.' + way.door.kind) }}</strong><template v-if="way.door.name"> ({{ way.door.name }})</template>: {{ roleName(way.role).toLowerCase() }},
+            {{ $t('card.phase.' + way.phase, { from: day(way.from, zone), until: way.phase === 'taken-out' ? day(way.until, zone) : lastDay(way.until, zone) }) }}<template v-if="way.phase === 'in-force' || way.phase === 'upcoming'">, {{ way.until ? $t('card.untilDay', { until: lastDay(way.until, zone) }) : $t('card.open') }}</template><template v-if="way.section">, {{ $t('card.section', { name: way.section }) }}</template>
+            <span class="soft small">{{ day(way.givenAt, zone) }}{{ way.givenBy ? ' ' + $t('card.by', { name: way.givenBy }) : '' }}</span>
+          </li>
+        </ul>
+      </section>
+    </template>
+    <span v-else class="skeleton" style="width: 60%; height: 20px" />
+  </aside>
+</template>
+
+<style scoped>
+.docked { width: 380px; flex: none; overflow: auto; border-left: 6px solid var(--mint); background: var(--sheet); padding: 12px 16px 20px; display: grid; gap: 12px; align-content: start; position: relative; }
+.shut { position: absolute; top: 10px; right: 14px; }
+header h2 { font-size: 1.25rem; padding-right: 60px; overflow-wrap: anywhere; }
+header p { overflow-wrap: anywhere; }
+.small { font-size: 0.9rem; }
+.actions { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
+.asking { border-left: 4px solid var(--brass); padding: 4px 12px; display: grid; gap: 8px; justify-items: start; }
+ul { list-style: none; margin: 4px 0 0; padding: 0; display: grid; gap: 6px; }
+li span { display: block; }
+@media (max-width: 760px) { .docked { width: 100%; border-left: 0; border-top: 6px solid var(--mint); } }
+</style>

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { RoleOption } from '@/app/api'
+import { useHouse } from '@/app/house'
+import { optionSentence } from '@/app/sentences'
+
+/** The roles one may give, as buttons, with their cautions; under them those one may not, with the reason and who can. */
+const props = defineProps<{ options: RoleOption[]; zone: string; present?: string | null; busy?: boolean }>()
+defineEmits<{ choose: [role: string] }>()
+const { roleName } = useHouse()
+const possible = computed(() => props.options.filter((option) => option.allowed && option.role !== props.present))
+const refused = computed(() => props.options.filter((option) => !option.allowed))
+</script>
+
+<template>
+  <div class="roles">
+    <ul v-if="possible.length" class="may">
+      <li v-for="option in possible" :key="option.role">
+        <button type="button" class="give" data-stop :disabled="busy" @click="$emit('choose', option.role)">{{ roleName(option.role) }}</button>
+        <span v-if="option.code !== 'fits'" class="brass">{{ optionSentence(option, zone, roleName) }}</span>
+      </li>
+    </ul>
+    <p v-else class="soft">{{ $t('intake.noRole') }}</p>
+    <ul class="not soft">
+      <li v-for="option in refused" :key="option.role"><strong>{{ roleName(option.role) }}:</strong> <span>{{ optionSentence(option, zone, roleName) }}</span></li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 5px; }
+.may { margin-bottom: 8px; }
+.may li { display: flex; flex-wrap: wrap; gap: 4px 10px; align-items: baseline; }
+.give { border: 1px solid var(--spruce); background: var(--mint-pale); border-radius: 4px; padding: 3px 11px; cursor: pointer; font-weight: 600; }
+.give:hover:enabled { background: var(--mint); }
+.not li { font-size: 0.9rem; }
+</style>

@@ -1,0 +1,173 @@
+<script setup lang="ts">
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import InputText from 'primevue/inputtext'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { Site } from '@/app/api'
+import { useHouse } from '@/app/house'
+import LetPeopleIn from '@/intake/LetPeopleIn.vue'
+import { useSlowly } from '@/ui/slowly'
+import Trouble from '@/ui/Trouble.vue'
+import { cell, COLUMNS, type Column } from './columns'
+import PersonColumn from './PersonColumn.vue'
+import { useRoster } from './roster'
+
+const TakeAway = defineAsyncComponent(() => import('./TakeAway.vue'))
+const ROW = 33
+
+const props = defineProps<{ site: Site }>()
+const route = useRoute()
+const router = useRouter()
+const { house, roleName } = useHouse()
+const { view, look, sortBy, rows, counts, filtered, all, states, error, isPending, refetch } = useRoster(computed(() => props.site.id))
+
+const person = computed(() => (typeof route.query.person === 'string' ? route.query.person : ''))
+const takingAway = ref(false)
+const typed = ref(view.value.q)
+const words = useSlowly(typed, 150)
+watch(words, (q) => look({ q: q.trim() }))
+watch(() => view.value.q, (q) => q !== words.value.trim() && (typed.value = q))
+
+const sees = (permission: Site['may'][number]) => props.site.may.includes(permission)
+const shown = computed<Column[]>(() => COLUMNS.filter((column) => (column !== 'number' && column !== 'seen') || sees('see-unlisted')))
+// Beside an open column there is room for what tells people apart.
+const visible = computed(() => (person.value ? shown.value.filter((column) => !['division', 'number', 'since'].includes(column)) : shown.value))
+const WIDTHS: Record<Column, string> = { name: 'minmax(190px, 2.2fr)', kind: '78px', level: '52px', division: 'minmax(120px, 1.2fr)', number: '88px', role: 'minmax(120px, 1.1fr)', state: '92px', since: '92px', seen: '92px' }
+const grid = computed(() => ({ gridTemplateColumns: visible.value.map((column) => WIDTHS[column]).join(' ') }))
+
+const scroller = ref<HTMLElement | null>(null)
+const virtual = useVirtualizer(computed(() => ({ count: rows.value.length, getScrollElement: () => scroller.value, estimateSize: () => ROW, overscan: 12 })))
+const at = ref(0)
+
+const show = (id: string) => router.push({ query: { ...route.query, person: id } })
+function hide() {
+  const { person: _gone, ...query } = route.query
+  void router.push({ query })
+  void focusRow(at.value)
+}
+
+// Whoever is shown is brought into view, also when they were found in the box above.
+watch([person, rows] as const, async ([id, all], [before]) => {
+  const index = id && id !== before ? all.findIndex((row) => row.person.id === id) : -1
+  if (index < 0) return
+  at.value = index
+  await nextTick()
+  virtual.value.scrollToIndex(index)
+}, { immediate: true })
+
+async function focusRow(index: number) {
+  at.value = Math.max(0, Math.min(rows.value.length - 1, index))
+  virtual.value.scrollToIndex(at.value)
+  await nextTick()
+  requestAnimationFrame(() => scroller.value?.querySelector<HTMLElement>(`[data-index="${at.value}"]`)?.focus())
+}
+
+function keyed(event: KeyboardEvent) {
+  const steps: Record<string, number> = { ArrowDown: 1, ArrowUp: -1, PageDown: 14, PageUp: -14, Home: -rows.value.length, End: rows.value.length }
+  const step = steps[event.key]
+  if (step !== undefined) {
+    event.preventDefault()
+    void focusRow(at.value + step)
+  } else if (event.key === 'Enter' || event.key === ' ') {
+    event.preventDefault()
+    const row = rows.value[at.value]
+    if (row) void open(row.person.id, at.value)
+  } else if (event.key === 'Escape' && person.value) hide()
+}
+
+function open(id: string, index: number) {
+  at.value = index
+  return sees('see-unlisted') ? show(id) : undefined
+}
+
+function clear() {
+  typed.value = ''
+  void look({ q: '', role: '', state: 'here' })
+}
+</script>
+
+<template>
+  <LetPeopleIn v-if="sees('let-in')" :site="site" @show="show" />
+  <div class="below">
+    <div class="roster">
+      <div class="filters no-print">
+        <span v-if="counts" class="nums counts" role="status">
+          {{ $t('roster.count.learners', { n: $n(counts.learners) }, counts.learners) }}, {{ $t('roster.count.staff', { n: $n(counts.staff) }, counts.staff) }}<template v-if="counts.unlisted">, {{ $t('roster.count.unlisted', { n: $n(counts.unlisted) }, counts.unlisted) }}:
+            <button class="word" @click="look({ unlisted: view.unlisted === '1' ? '0' : '1' })">{{ $t(view.unlisted === '1' ? 'roster.hide' : 'roster.show') }}</button></template>
+        </span>
+        <span class="sentence">
+          <select class="plain" :aria-label="$t('sites.filterBy.state')" :value="view.state" @change="look({ state: ($event.target as HTMLSelectElement).value })">
+            <option v-for="state in sees('see-unlisted') ? states : ['here']" :key="state" :value="state">{{ $t('roster.inState') }} {{ $t('roster.states.' + state) }}</option>
+          </select>
+          <select class="plain" :aria-label="$t('roster.col.role')" :value="view.role" @change="look({ role: ($event.target as HTMLSelectElement).value })">
+            <option value="">{{ $t('roster.every') }}</option>
+            <option v-for="role in house?.roles" :key="role.code" :value="role.code">{{ $t('roster.only', { role: role.name.toLowerCase() }) }}</option>
+          </select>
+          <InputText v-model="typed" size="small" :placeholder="$t('roster.find')" :aria-label="$t('roster.find')" maxlength="200" />
+          <button v-if="filtered" class="word" @click="clear">{{ $t('roster.clear') }}</button>
+          <span v-if="counts && filtered" class="soft nums">{{ $t('roster.shown', { n: $n(counts.shown) }, counts.shown) }}</span>
+        </span>
+        <button v-if="rows.length" class="word away" :aria-expanded="takingAway" @click="takingAway = !takingAway">{{ $t('away.open') }}</button>
+      </div>
+      <TakeAway v-if="takingAway" :site="site" :columns="shown" :total="counts?.shown ?? 0" :all="all" @close="takingAway = false" />
+      <Trouble v-if="error" :error="error" @again="refetch()" />
+      <div class="table no-print" role="grid" :aria-label="`${$t('roster.list')} ${$t('roster.bringOf', { title: site.title })}`" :aria-rowcount="(counts?.shown ?? 0) + 1">
+        <div role="row" class="row head" :style="grid">
+          <span v-for="column in visible" :key="column" role="columnheader" :aria-sort="view.sort === column ? (view.direction === 'up' ? 'ascending' : 'descending') : 'none'">
+            <button :title="$t('roster.sortBy', { what: $t('roster.col.' + column).toLowerCase() })" @click="sortBy(column)">
+              {{ $t('roster.col.' + column) }}<svg v-if="view.sort === column" class="order" :class="view.direction" viewBox="0 0 12 8" width="9" height="6" aria-hidden="true"><path d="M1 7 6 1l5 6" fill="none" stroke="currentColor" stroke-width="2" /></svg>
+            </button>
+          </span>
+        </div>
+        <div ref="scroller" class="rows" role="rowgroup" :tabindex="rows.length ? -1 : undefined" @keydown="keyed">
+          <div v-if="rows.length" :style="{ height: `${virtual.getTotalSize()}px`, position: 'relative' }" role="presentation">
+            <div
+              v-for="item in virtual.getVirtualItems()" :key="rows[item.index]!.person.id" role="row" class="row body" :data-index="item.index" :aria-rowindex="item.index + 2"
+              :class="{ chosen: rows[item.index]!.person.id === person }" :aria-selected="rows[item.index]!.person.id === person"
+              :tabindex="item.index === at ? 0 : -1" :style="{ ...grid, transform: `translateY(${item.start}px)` }"
+              @click="open(rows[item.index]!.person.id, item.index)" @focus="at = item.index"
+            >
+              <span v-for="column in visible" :key="column" role="gridcell" :class="[column, column === 'state' && rows[item.index]!.standing.state !== 'current' ? 'brass' : '']">
+                {{ cell(rows[item.index]!, column, site.timeZone, roleName) }}
+                <em v-if="column === 'role' && !rows[item.index]!.listed" class="soft">{{ $t('roster.unlistedMark') }}</em>
+              </span>
+            </div>
+          </div>
+          <p v-else-if="!isPending" class="empty">{{ $t(filtered ? 'roster.none' : 'roster.empty') }}</p>
+          <div v-else aria-hidden="true"><div v-for="n in 12" :key="n" class="row"><span class="skeleton" style="width: 60%" /></div></div>
+        </div>
+      </div>
+    </div>
+    <PersonColumn v-if="person" :key="person" :site="site" :person="person" @close="hide" />
+  </div>
+</template>
+
+<style scoped>
+.below { display: flex; flex: 1; min-height: 0; padding: 0 20px; }
+.roster { flex: 1; min-width: 0; display: flex; flex-direction: column; min-height: 0; }
+.filters { display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; padding: 7px 2px; }
+.sentence { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; }
+.sentence .p-inputtext { width: 172px; }
+.sentence select { padding: 3px 4px; max-width: 150px; }
+.away { margin-left: auto; }
+.counts { font-weight: 600; }
+.table { flex: 1; min-height: 0; display: flex; flex-direction: column; }
+.rows { flex: 1; overflow: auto; min-height: 0; scrollbar-gutter: stable; }
+.row { display: grid; gap: 12px; align-items: center; padding: 0 10px; height: 33px; border-bottom: 1px solid var(--line); }
+.row > * { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.head { border-bottom: 2px solid var(--line); scrollbar-gutter: stable; overflow: hidden; flex: none; }
+.head button { background: none; border: 0; padding: 2px 0; font-weight: 600; font-size: 0.88rem; color: var(--soft); cursor: pointer; }
+.head button:hover { color: var(--ink); }
+.order { margin-left: 4px; }
+.order.down { transform: rotate(180deg); }
+.body { position: absolute; inset: 0 0 auto; cursor: default; }
+.body:hover { background: var(--hover); }
+.body:focus-visible { outline-offset: -2px; }
+.chosen, .chosen:hover { background: var(--mint); }
+.name { font-weight: 600; }
+.number { font-family: var(--mono); font-size: 0.86em; }
+.level, .since, .seen { font-variant-numeric: tabular-nums; }
+.empty { padding: 26px 10px; font-size: 1.05rem; }
+@media (max-width: 760px) { .below { padding: 0 8px; flex-direction: column; } .roster { min-height: 300px; } .table { overflow-x: auto; } }
+@media print { .roster { display: block; } }
+</style>

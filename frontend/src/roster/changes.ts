@@ -1,0 +1,44 @@
+import { ref } from 'vue'
+import { api, Problem, take, type LineWish, type Person, type Site } from '@/app/api'
+import { useHouse } from '@/app/house'
+import { fullName, lineSentences } from '@/app/sentences'
+import { done, refreshSite, wentWrong } from '@/app/undo'
+import { t } from '@/app/words'
+
+/** Makes one change to one person, says what happened and offers to take it back. Example: `await change(person, { verb: 'take-out', version })`. */
+export function useChanges(site: () => Site) {
+  const { roleName } = useHouse()
+  const busy = ref(false)
+  /** What is wrong with the days typed, when something is. */
+  const wrongDay = ref('')
+
+  async function change(person: Person, wish: Omit<LineWish, 'person'>): Promise<boolean> {
+    if (busy.value) return false
+    busy.value = true
+    wrongDay.value = ''
+    const { id, timeZone: zone } = site()
+    try {
+      const { lines } = await take(api.POST('/sites/{site}/sheets', { params: { path: { site: id } }, body: { apply: true, lines: [{ ...wish, person: person.id }] } }))
+      const line = lines[0]!
+      const name = fullName(person)
+      const nothing = line.verdict === 'nothing-to-do'
+      const role = roleName(line.after?.role ?? line.before?.role).toLowerCase()
+      done(t('did.' + (nothing ? 'nothing' : wish.verb), { name, role }), { site: id, entry: line.entry }, nothing ? '' : lineSentences(line, zone, roleName).join(' '))
+      await refreshSite()
+      return true
+    } catch (error) {
+      const day = error instanceof Problem ? (error.field('untilDay') ?? error.field('fromDay')) : undefined
+      if (day) wrongDay.value = day
+      else {
+        const line = error instanceof Problem ? error.document.line : undefined
+        wentWrong(error, line ? lineSentences(line, zone, roleName).join(' ') : undefined)
+        await refreshSite()
+      }
+      return false
+    } finally {
+      busy.value = false
+    }
+  }
+
+  return { change, busy, wrongDay }
+}

@@ -1,0 +1,22 @@
+import type { RosterRow } from '@/app/api'
+import { day, listName, type RoleName } from '@/app/sentences'
+import { t } from '@/app/words'
+
+export const COLUMNS = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'] as const
+export type Column = (typeof COLUMNS)[number]
+
+/** What a row says in a column. */
+export function cell(row: RosterRow, column: Column, zone: string, roleName: RoleName): string {
+  const { person, standing } = row
+  switch (column) {
+    case 'name': return listName(person)
+    case 'kind': return t('kind.' + person.kind)
+    case 'level': return person.level === null ? '' : String(person.level)
+    case 'division': return person.division.name
+    case 'number': return person.number ?? ''
+    case 'role': return roleName(standing.role)
+    case 'state': return t('state.' + standing.state)
+    case 'since': return day(standing.since, zone)
+    case 'seen': return row.lastSeen ? day(row.lastSeen, zone) : t('roster.never')
+  }
+}

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, take } from '@/app/api'
+import { useHouse } from '@/app/house'
+import DoorGlyph from '@/ui/DoorGlyph.vue'
+import ReasonLine from '@/ui/ReasonLine.vue'
+import Trouble from '@/ui/Trouble.vue'
+
+const route = useRoute()
+const id = computed(() => String(route.params.site))
+const { roleName } = useHouse()
+const { data: landing, error, refetch } = useQuery({
+  queryKey: ['landing', id], staleTime: 0,
+  queryFn: () => take(api.POST('/sites/{site}/visits', { params: { path: { site: id.value } } }))
+})
+const inside = computed(() => landing.value?.reason.entry !== 'no')
+const administers = computed(() => landing.value?.role == null && !!landing.value?.may.includes('see-roster'))
+</script>
+
+<template>
+  <div class="page narrow">
+    <Trouble v-if="error" :error="error" @again="refetch()" />
+    <template v-else-if="landing">
+      <header :class="landing.site.state">
+        <DoorGlyph :state="landing.site.state" />
+        <div>
+          <h1>{{ landing.site.title }}</h1>
+          <p class="soft">{{ landing.site.division.name }} · {{ landing.site.term.name }}</p>
+        </div>
+      </header>
+      <p v-if="administers" class="callout">{{ $t('landing.asAdmin') }}</p>
+      <ReasonLine v-else :reason="landing.reason" :zone="landing.site.timeZone" who="you" />
+      <template v-if="inside">
+        <p v-if="landing.role">{{ $t('landing.as', { role: roleName(landing.role).toLowerCase() }) }}</p>
+        <section><h2>{{ $t('landing.leads') }}</h2><p>{{ landing.leads.length ? landing.leads.join(', ') : $t('landing.nothing') }}</p></section>
+        <section v-if="landing.section"><h2>{{ $t('landing.section') }}</h2><p><strong>{{ landing.section.name }}</strong>: {{ landing.section.meets }}</p></section>
+      </template>
+      <p class="ways">
+        <RouterLink v-if="landing.may.includes('see-roster')" :to="{ name: 'roster', params: { site: id } }">{{ $t('landing.roster') }}</RouterLink>
+        <RouterLink to="/sites/in">{{ $t('landing.back') }}</RouterLink>
+      </p>
+    </template>
+    <span v-else class="skeleton" style="width: 260px; height: 26px" />
+  </div>
+</template>
+
+<style scoped>
+.narrow { max-width: 640px; display: grid; gap: 16px; }
+header { display: flex; gap: 14px; align-items: center; border: 2px solid var(--spruce); border-bottom: 0; border-radius: 6px 6px 0 0; padding: 16px; background: var(--sheet); }
+header.draft { border-color: var(--brass); }
+header.closed { border-color: var(--soft); }
+.ways { display: flex; gap: 22px; flex-wrap: wrap; }
+</style>

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useI18n } from 'vue-i18n'
+import { api, take, type Site } from '@/app/api'
+import { day } from '@/app/sentences'
+import { done, refreshSite, wentWrong } from '@/app/undo'
+import DoorGlyph from '@/ui/DoorGlyph.vue'
+import SeatMeter from '@/ui/SeatMeter.vue'
+import Trouble from '@/ui/Trouble.vue'
+import { useSite } from './site'
+
+const { t } = useI18n()
+const route = useRoute()
+const router = useRouter()
+const id = computed(() => String(route.params.site))
+const { site, error, refetch, may } = useSite(id)
+const asking = ref(false)
+const busy = ref(false)
+const next = computed(() => (site.value?.state === 'open' ? 'closed' : 'open'))
+
+// Who may not see the roster is shown the way in instead.
+watch(site, (now) => now && !now.may.includes('see-roster') && router.replace({ name: 'landing', params: { site: now.id } }))
+watch(site, (now) => now && (document.title = `${now.title} · Mint Door`))
+
+async function live(state: Site['state']) {
+  if (!site.value) return
+  busy.value = true
+  try {
+    const changed = await take(api.PUT('/sites/{site}/life', { params: { path: { site: id.value }, header: { 'If-Match': `"${site.value.version}"` } }, body: { state } }))
+    asking.value = false
+    await refreshSite()
+    done(t('site.did.' + state, { title: changed.title }), { site: id.value, entry: changed.entry })
+  } catch (thrown) {
+    wentWrong(thrown)
+    await refetch()
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div v-if="error" class="page"><Trouble :error="error" @again="refetch()" /></div>
+  <div v-else-if="site && site.may.includes('see-roster')" class="inside">
+    <header class="frame no-print" :class="site.state">
+      <div class="lintel">
+        <DoorGlyph :state="site.state" />
+        <h1>{{ site.title }}</h1>
+        <span class="num soft">{{ site.code }}</span>
+        <span class="facts">
+          {{ site.division.name }} · {{ site.term.name }} · {{ site.levels ? $t('site.levels', site.levels) : $t('sites.allLevels') }} ·
+          <strong>{{ $t('siteState.' + site.state) }}</strong><template v-if="site.state === 'draft' && site.opensAt">, {{ $t('site.opens', { day: day(site.opensAt, site.timeZone) }) }}</template>
+        </span>
+        <span class="seats"><span class="soft">{{ $t('site.seats') }}</span> <SeatMeter :held="site.learners" :seats="site.seats" /></span>
+      </div>
+      <div class="sill">
+        <nav :aria-label="site.title">
+          <RouterLink :to="{ name: 'roster', params: { site: id } }" exact-active-class="on">{{ $t('site.roster') }}</RouterLink>
+          <RouterLink v-if="may('see-logbook')" :to="{ name: 'logbook', params: { site: id } }" active-class="on">{{ $t('site.logbook') }}</RouterLink>
+          <RouterLink v-if="may('run-site')" :to="{ name: 'settings', params: { site: id } }" active-class="on">{{ $t('site.settings') }}</RouterLink>
+          <RouterLink v-if="site.standing" :to="{ name: 'landing', params: { site: id } }">{{ $t('site.goIn') }}</RouterLink>
+        </nav>
+        <span v-if="site.administrator && !site.standing" class="soft">{{ $t('site.asAdmin') }}</span>
+        <template v-if="may('run-site')">
+          <span v-if="asking" class="ask" role="alert">
+            {{ next === 'open' ? $t('site.willOpen', { n: site.learners }, site.learners) : $t('site.willClose') }}
+            <Button size="small" :disabled="busy" :severity="next === 'open' ? undefined : 'danger'" :label="$t('site.sure.' + (next === 'open' ? 'open' : 'close'))" @click="live(next)" />
+            <button class="word" @click="asking = false">{{ $t('site.sure.no') }}</button>
+          </span>
+          <button v-else class="word" @click="asking = true">{{ $t(site.state === 'open' ? 'site.close' : site.state === 'draft' ? 'site.open' : 'site.openAgain') }}</button>
+        </template>
+      </div>
+    </header>
+    <RouterView v-slot="{ Component }"><component :is="Component" :key="id" :site="site" /></RouterView>
+  </div>
+  <div v-else class="page" aria-busy="true"><span class="skeleton" style="display: block; width: 320px; height: 28px" /></div>
+</template>
+
+<style scoped>
+.inside { display: flex; flex-direction: column; height: 100%; min-height: 0; }
+.frame { margin: 8px 20px 0; border: 2px solid var(--spruce); border-bottom: 0; padding: 8px 14px 0; border-radius: 6px 6px 0 0; background: var(--sheet); }
+.frame.draft { border-color: var(--brass); }
+.frame.closed { border-color: var(--soft); }
+.lintel { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: center; }
+h1 { font-size: 1.35rem; overflow-wrap: anywhere; }
+.facts { color: var(--ink); }
+.seats { margin-left: auto; display: flex; gap: 8px; align-items: center; }
+.sill { display: flex; flex-wrap: wrap; gap: 4px 20px; align-items: center; padding-top: 3px; }
+.sill nav { display: flex; gap: 18px; margin-right: auto; }
+.sill nav a { text-decoration: none; color: var(--ink); font-weight: 600; padding: 3px 0 5px; border-bottom: 3px solid transparent; }
+.sill nav a.on { border-color: var(--spruce); }
+.ask { display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; }
+</style>

@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, take } from '@/app/api'
+import { useHouse } from '@/app/house'
+import { me } from '@/app/me'
+import DoorGlyph from '@/ui/DoorGlyph.vue'
+import SeatMeter from '@/ui/SeatMeter.vue'
+import { useSlowly } from '@/ui/slowly'
+import Trouble from '@/ui/Trouble.vue'
+import MySites from './MySites.vue'
+
+const route = useRoute()
+const router = useRouter()
+const { house } = useHouse()
+const scope = computed(() => route.params.scope as 'run' | 'in' | 'all')
+const isAdministrator = computed(() => !!me.value && (me.value.platformAdministrator || me.value.divisions.length > 0))
+const scopes = computed(() => [...(me.value?.mayMakeSites ? (['run'] as const) : []), 'in' as const, ...(isAdministrator.value ? (['all'] as const) : [])])
+
+const typed = ref(String(route.query.q ?? ''))
+const q = useSlowly(typed, 150)
+watch(q, (value) => router.replace({ query: { ...route.query, q: value || undefined } }))
+const filters = ['division', 'term', 'kind', 'state'] as const
+const chosen = (name: string) => (route.query[name] as string | undefined) ?? ''
+const choose = (name: string, value: string) => router.replace({ query: { ...route.query, [name]: value || undefined } })
+const choices = computed(() => ({
+  division: house.value?.divisions ?? [],
+  term: house.value?.terms ?? [],
+  kind: house.value?.siteKinds.map((code) => ({ code, name: '' })) ?? [],
+  state: (['draft', 'open', 'closed'] as const).map((code) => ({ code, name: '' }))
+}))
+
+const asked = computed(() => ({
+  scope: scope.value, q: q.value || undefined,
+  ...Object.fromEntries(filters.map((name) => [name, chosen(name) || undefined]))
+}))
+const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
+  queryKey: ['sites', asked],
+  initialPageParam: undefined as string | undefined,
+  queryFn: ({ pageParam }) => take(api.GET('/sites', { params: { query: { ...asked.value, limit: 40, cursor: pageParam } } })),
+  getNextPageParam: (page) => page.next ?? undefined,
+  placeholderData: keepPreviousData
+})
+const sites = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
+const total = computed(() => data.value?.pages[0]?.total ?? 0)
+const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)))
+</script>
+
+<template>
+  <div class="page">
+    <nav class="scopes" aria-label="Lists of sites">
+      <RouterLink v-for="each in scopes" :key="each" :to="`/sites/${each}`" :class="{ on: each === scope }" :aria-current="each === scope ? 'page' : undefined">{{ $t('sites.' + each) }}</RouterLink>
+      <Button v-if="me?.mayMakeSites" class="new" :label="$t('sites.new')" size="small" @click="router.push({ name: 'new-site' })" />
+    </nav>
+    <h1 class="unseen">{{ $t('sites.' + scope) }}</h1>
+    <div class="filters">
+      <InputText v-model="typed" :placeholder="$t('sites.find')" :aria-label="$t('sites.find')" maxlength="200" size="small" />
+      <template v-if="scope === 'all'">
+        <select v-for="name in filters" :key="name" class="plain" :aria-label="$t('sites.filterBy.' + name)" :value="chosen(name)" @change="choose(name, ($event.target as HTMLSelectElement).value)">
+          <option value="">{{ $t('sites.any.' + name) }}</option>
+          <option v-for="choice in choices[name]" :key="choice.code" :value="choice.code">{{ choice.name || $t((name === 'kind' ? 'siteKind.' : 'siteState.') + choice.code) }}</option>
+        </select>
+      </template>
+      <span class="soft nums" role="status">{{ isPending ? $t('sites.loading') : $t('sites.count', { n: $n(total) }, total) }}</span>
+    </div>
+
+    <Trouble v-if="error" :error="error" @again="refetch()" />
+    <MySites v-else-if="scope === 'in' && sites.length" :sites="sites" />
+    <div v-else-if="sites.length" class="list" role="table" :aria-label="$t('sites.' + scope)">
+      <div role="row" class="row head">
+        <span v-for="col in ['title', 'division', 'term', 'levels', 'state', 'people']" :key="col" role="columnheader">{{ $t('sites.col.' + col) }}</span>
+      </div>
+      <div v-for="site in sites" :key="site.id" role="row" class="row">
+        <span role="cell" class="title"><RouterLink :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink> <span class="num soft">{{ site.code }}</span></span>
+        <span role="cell">{{ site.division.name }}</span>
+        <span role="cell">{{ site.term.name }}</span>
+        <span role="cell" class="nums">{{ site.levels ? $t('sites.levels', site.levels) : $t('sites.allLevels') }}</span>
+        <span role="cell" class="state"><DoorGlyph :state="site.state" />{{ $t('siteState.' + site.state) }}</span>
+        <span role="cell"><SeatMeter :held="site.learners" :seats="site.seats" /></span>
+      </div>
+    </div>
+    <div v-else-if="isPending" class="list" aria-hidden="true"><div v-for="n in 6" :key="n" class="row"><span class="skeleton" /></div></div>
+    <p v-else class="empty">
+      {{ $t('sites.empty.' + (filtered ? 'none' : scope === 'run' && !me?.mayMakeSites ? 'runNoMake' : scope)) }}
+    </p>
+    <Button v-if="hasNextPage" class="more" severity="secondary" :label="$t('sites.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
+  </div>
+</template>
+
+<style scoped>
+.scopes { display: flex; gap: 22px; align-items: baseline; margin-bottom: 14px; }
+.scopes a { font-family: var(--title); font-size: 1.25rem; font-weight: 600; text-decoration: none; color: var(--soft); padding-bottom: 3px; border-bottom: 3px solid transparent; }
+.scopes a.on { color: var(--ink); border-color: var(--spruce); }
+.new { margin-left: auto; }
+.filters { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; margin-bottom: 12px; }
+.filters .p-inputtext { width: 260px; }
+.row { display: grid; grid-template-columns: minmax(220px, 2.4fr) 1.3fr 0.9fr 0.7fr 0.7fr 1.3fr; gap: 14px; align-items: center; padding: 7px 10px; border-bottom: 1px solid var(--line); }
+.row:not(.head):hover { background: var(--hover); }
+.head { font-weight: 600; font-size: 0.88rem; color: var(--soft); border-bottom: 2px solid var(--line); }
+.title a { font-weight: 600; }
+.state { display: flex; gap: 8px; align-items: center; }
+.empty { padding: 26px 0; font-size: 1.05rem; }
+.more { margin-top: 14px; }
+@media (max-width: 760px) {
+  .scopes { flex-wrap: wrap; gap: 6px 18px; }
+  .row { grid-template-columns: 1fr auto; gap: 4px 10px; }
+  .row > :nth-child(1) { grid-column: 1 / -1; }
+  .row.head, .row > :nth-child(3), .row > :nth-child(4) { display: none; }
+}
+</style>
