@@ -54,7 +54,7 @@ final readonly class PeopleQuery
         }
         $words = Folding::tokens($names);
         $whole = \count(array_intersect($this->tokens, $words));
-        $inOrder = str_starts_with(implode(' ', $words), implode(' ', $this->tokens)) ? 1 : 0;
+        $inOrder = str_contains(' '.implode(' ', $words), ' '.implode(' ', $this->tokens)) ? 1 : 0;
 
         return 10 * $whole + $inOrder;
     }

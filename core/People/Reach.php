@@ -36,6 +36,8 @@ final readonly class Reach
     /** A number of which only the last three characters stay readable. */
     public static function masked(string $number): string
     {
-        return str_repeat('•', max(0, mb_strlen($number) - 3)).mb_substr($number, -min(3, max(1, mb_strlen($number) - 1)));
+        $shown = min(3, max(1, mb_strlen($number) - 1));
+
+        return str_repeat('•', mb_strlen($number) - $shown).mb_substr($number, -$shown);
     }
 }

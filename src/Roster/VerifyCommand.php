@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Row;
+use MintDoor\Roles\Roles;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('roster:verify', 'Compares the stored segments of every enrollment with what the core computes from passes and marks')]
+final class VerifyCommand extends Command
+{
+    private const COLUMNS = ['from_at', 'until_at', 'state', 'role', 'roles', 'rank', 'listed', 'holds_seat', 'leads', 'since_at'];
+
+    public function __construct(
+        private readonly Connection $db,
+        private readonly Enrollments $enrollments,
+        private readonly Roles $roles,
+    ) {
+        parent::__construct();
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $checked = 0;
+        $wrong = [];
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT id FROM site ORDER BY id')) as $site) {
+            $stored = $this->stored($site->id('id'));
+            $computed = $this->computed($site->id('id'));
+            foreach (array_keys($stored + $computed) as $key) {
+                ++$checked;
+                if (($stored[$key] ?? []) !== ($computed[$key] ?? [])) {
+                    $wrong[] = $key;
+                }
+            }
+        }
+        foreach ($wrong as $key) {
+            $output->writeln(\sprintf('site %s, person %s: what is stored is not what follows', substr($key, 0, 36), substr($key, 36)));
+        }
+        $output->writeln(\sprintf('%s enrollments compared, %d differ', number_format($checked), \count($wrong)));
+
+        return [] === $wrong ? Command::SUCCESS : Command::FAILURE;
+    }
+
+    /** @return array<string, list<list<string>>> segments by site and person */
+    private function stored(string $site): array
+    {
+        $stored = [];
+        $rows = $this->db->iterateAssociative('SELECT person_id, `'.implode('`, `', self::COLUMNS).'` FROM enrollment_segment WHERE site_id = ? ORDER BY person_id, from_at', [Id::binary($site)]);
+        foreach ($rows as $columns) {
+            $row = new Row($columns);
+            $stored[$site.$row->id('person_id')][] = array_map($row->string(...), self::COLUMNS);
+        }
+
+        return $stored;
+    }
+
+    /** @return array<string, list<list<string>>> */
+    private function computed(string $site): array
+    {
+        $computed = [];
+        foreach ($this->enrollments->ofSite($site) as $key => $enrollment) {
+            foreach ($enrollment->timeline()->segments as $segment) {
+                $computed[$key][] = array_map(strval(...), Enrollments::columns($segment, $this->roles->book()));
+            }
+        }
+
+        return $computed;
+    }
+}

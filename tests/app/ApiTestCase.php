@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Hall\CallerProvider;
+use MintDoor\Hall\HouseClock;
+use MintDoor\StandIns\HouseBuilder;
+use Symfony\Bundle\FrameworkBundle\KernelBrowser;
+use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use Symfony\Component\PasswordHasher\Hasher\SodiumPasswordHasher;
+
+/**
+ * Talks to the whole application through HTTP, on a small furnished house that is gone after the test. Every response is
+ * held against the contract.
+ */
+abstract class ApiTestCase extends WebTestCase
+{
+    protected const PASSWORD = 'a good password';
+
+    private static ?string $hash = null;
+
+    protected KernelBrowser $client;
+
+    protected HouseBuilder $house;
+
+    /** @var array<string, string> name => id of a person, division, term or site */
+    protected array $ids = [];
+
+    protected function setUp(): void
+    {
+        $this->client = static::createClient();
+        $this->client->disableReboot();
+        $this->house = new HouseBuilder($this->db(), $this->now());
+        $this->furnish();
+        $this->house->write();
+    }
+
+    protected function furnish(): void
+    {
+        self::$hash ??= (new SodiumPasswordHasher(3, 8192 * 1024))->hash(self::PASSWORD);
+        $this->house->roles(['juniors'], ['seniors']);
+        foreach (['juniors' => true, 'seniors' => false, 'evening' => false, 'faculty' => false] as $code => $minors) {
+            $this->ids[$code] = $this->house->division($code, ucfirst($code), $minors);
+        }
+        $this->ids['term'] = $this->house->term('autumn', 'Autumn', '2026-09-07', '2026-12-18');
+        foreach (['admin' => ['staff', 'faculty', null], 'elsewhere' => ['staff', 'faculty', null], 'lead' => ['staff', 'faculty', null], 'cotutor' => ['staff', 'faculty', null], 'assistant' => ['staff', 'faculty', null], 'colleague' => ['staff', 'faculty', null], 'learner' => ['learner', 'seniors', 7], 'newcomer' => ['learner', 'seniors', 7], 'junior' => ['learner', 'juniors', 3], 'guardian' => ['guardian', 'seniors', null]] as $name => [$kind, $division, $level]) {
+            $this->ids[$name] = $this->person($name, $kind, $division, $level);
+        }
+        $this->house->administrator($this->ids['elsewhere'], $this->ids['evening']);
+        $open = $this->now() - 1_000_000;
+        $this->ids['site'] = $this->house->site('HARM', 'Harmony', 'course', $this->ids['seniors'], $this->ids['term'], [6, 8], 3, $open);
+        $this->ids['draft'] = $this->house->site('DRAFT', 'Draft', 'course', $this->ids['seniors'], $this->ids['term'], null, null);
+        foreach (['lead' => 'lead-tutor', 'cotutor' => 'co-tutor', 'assistant' => 'class-assistant', 'learner' => 'learner'] as $name => $role) {
+            $this->house->letIn($this->ids['site'], $this->ids[$name], $role, $open, by: $this->ids['lead']);
+        }
+        $this->house->letIn($this->ids['draft'], $this->ids['lead'], 'lead-tutor', $open, by: $this->ids['lead']);
+        $this->house->letIn($this->ids['draft'], $this->ids['learner'], 'learner', $open);
+    }
+
+    protected function person(string $name, string $kind, string $division, ?int $level = null, ?string $family = null): string
+    {
+        return $this->house->person($kind, $this->ids[$division], ucfirst($name), $family ?? ucfirst($name).'sen', $level, 'X77'.strtoupper($name), $name.'@example.org', $name, passwordHash: self::$hash, platformAdministrator: 'admin' === $name);
+    }
+
+    /**
+     * @param array<array-key, mixed>|null $body
+     * @param array<string, string>        $headers
+     *
+     * @return array<array-key, mixed> the decoded body
+     */
+    protected function call(?string $as, string $method, string $path, ?array $body = null, int $expected = 200, array $headers = []): array
+    {
+        $this->client->getCookieJar()->clear();
+        if (null !== $as) {
+            $caller = static::getContainer()->get(CallerProvider::class)->loadUserByIdentifier($as);
+            $this->client->loginUser($caller, 'api');
+        }
+        $server = ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'];
+        foreach ($headers as $name => $value) {
+            $server['HTTP_'.strtoupper(str_replace('-', '_', $name))] = $value;
+        }
+        $this->client->request($method, '/api/v1'.$path, [], [], $server, null === $body ? null : json_encode($body, \JSON_THROW_ON_ERROR));
+        $response = $this->client->getResponse();
+        Contract::get()->assertHolds($method, explode('?', $path)[0], $response);
+        self::assertSame($expected, $response->getStatusCode(), (string) $response->getContent());
+        $decoded = json_decode((string) $response->getContent(), true);
+
+        return \is_array($decoded) ? $decoded : [];
+    }
+
+    /**
+     * One line of a change, applied.
+     *
+     * @param array<string, mixed> $more
+     *
+     * @return array<string, mixed>
+     */
+    protected function change(string $as, string $verb, string $person, ?string $role = null, int $expected = 200, array $more = [], string $site = 'site'): array
+    {
+        $answer = $this->call($as, 'POST', '/sites/'.$this->ids[$site].'/sheets', ['lines' => [['person' => $this->ids[$person], 'verb' => $verb, 'role' => $role, ...$more]]], $expected);
+
+        return 200 === $expected ? $answer['lines'][0] : $answer;
+    }
+
+    /** @return array<string, string> name => role and state, of everybody here */
+    protected function roster(string $as = 'lead', string $query = '', string $site = 'site'): array
+    {
+        $found = [];
+        foreach ($this->call($as, 'GET', '/sites/'.$this->ids[$site].'/roster'.$query)['items'] as $row) {
+            $found[strtolower($row['person']['given'])] = $row['standing']['role'].' '.$row['standing']['state'];
+        }
+
+        return $found;
+    }
+
+    protected function db(): Connection
+    {
+        return static::getContainer()->get(Connection::class);
+    }
+
+    protected function now(): int
+    {
+        return static::getContainer()->get(HouseClock::class)->instant();
+    }
+}

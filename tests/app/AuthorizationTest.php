@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App;
+
+/** Who may call what: every route of the contract, by every kind of caller. A route without a row fails. */
+final class AuthorizationTest extends ApiTestCase
+{
+    private const CALLERS = [null, 'learner', 'assistant', 'lead', 'elsewhere', 'admin'];
+
+    /** Operation => statuses for anonymous, learner, assistant, lead, administrator of another division, platform administrator. */
+    private const TABLE = [
+        'POST /sign-in' => [401, 401, 401, 401, 401, 401],
+        'POST /sign-out' => [401, 204, 204, 204, 204, 204],
+        'GET /me' => [401, 200, 200, 200, 200, 200],
+        'GET /alive' => [401, 200, 200, 200, 200, 200],
+        'POST /first-password' => [410, 410, 410, 410, 410, 410],
+        'GET /house' => [401, 200, 200, 200, 200, 200],
+        'GET /sites' => [401, 403, 403, 403, 200, 200],
+        'POST /sites' => [401, 403, 422, 201, 422, 201],
+        'GET /sites/{site}' => [401, 200, 200, 200, 404, 200],
+        'PUT /sites/{site}' => [401, 403, 403, 200, 404, 200],
+        'PUT /sites/{site}/life' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/roster' => [401, 200, 200, 200, 404, 200],
+        'GET /sites/{site}/roster/{person}' => [401, 403, 200, 200, 404, 200],
+        'GET /sites/{site}/intake' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/sheets' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/visits' => [401, 200, 200, 200, 404, 200],
+        'GET /sites/{site}/logbook' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/logbook/{sequence}/undo' => [401, 403, 403, 200, 404, 200],
+    ];
+
+    public function testEveryRouteOfTheContractHasItsRowAndKeepsToIt(): void
+    {
+        self::assertEqualsCanonicalizing(Contract::get()->operations(), array_keys(self::TABLE));
+        foreach (self::TABLE as $operation => $statuses) {
+            [$method, $template] = explode(' ', $operation);
+            foreach (self::CALLERS as $index => $caller) {
+                $this->db()->beginTransaction();
+                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4']).('GET /sites' === $operation ? '?scope=all' : '');
+                $this->call($caller, $method, $path, $this->body($operation), $statuses[$index], ['If-Match' => '"1"']);
+                $this->db()->rollBack();
+            }
+        }
+    }
+
+    public function testEveryRouteOfTheApplicationIsInTheContract(): void
+    {
+        $known = array_map(static fn (string $operation): string => (string) preg_replace('/\{\w+\}/', '{}', $operation), Contract::get()->operations());
+        foreach (static::getContainer()->get('router')->getRouteCollection() as $route) {
+            foreach ($route->getMethods() as $method) {
+                self::assertContains($method.' '.preg_replace('/\{\w+\}/', '{}', str_replace('/api/v1', '', $route->getPath())), $known);
+            }
+        }
+    }
+
+    public function testWhoLostTheirPlaceLostTheirSay(): void
+    {
+        $this->change('lead', 'take-out', 'cotutor');
+        $this->change('cotutor', 'let-in', 'newcomer', 'learner', 403);
+    }
+
+    /** @return array<string, mixed>|null */
+    private function body(string $operation): ?array
+    {
+        return match ($operation) {
+            'POST /sign-in' => ['login' => 'nobody', 'password' => 'x'],
+            'POST /first-password' => ['token' => 'x', 'password' => 'long enough for it'],
+            'POST /sites', 'PUT /sites/{site}' => ['title' => 'New', 'code' => 'NEW-1', 'kind' => 'course', 'division' => 'seniors', 'term' => 'autumn'],
+            'PUT /sites/{site}/life' => ['state' => 'closed'],
+            'POST /sites/{site}/sheets' => ['lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']]],
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App;
+
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Assert;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Yaml\Yaml;
+
+/** The OpenAPI file as something to hold responses against. */
+final class Contract
+{
+    private const ID = 'mint:///contract.json';
+
+    private static ?self $one = null;
+
+    private readonly Validator $validator;
+
+    /** @var array<string, array<string, mixed>> */
+    private readonly array $paths;
+
+    private function __construct()
+    {
+        $document = Yaml::parseFile(\dirname(__DIR__, 2).'/openapi/mint-door.yaml', Yaml::PARSE_OBJECT_FOR_MAP);
+        $this->paths = json_decode(json_encode($document, \JSON_THROW_ON_ERROR), true)['paths'];
+        $this->validator = new Validator();
+        $this->validator->parser()->setDefaultDraftVersion('2020-12');
+        $this->validator->resolver()?->registerRaw($document, self::ID);
+    }
+
+    public static function get(): self
+    {
+        return self::$one ??= new self();
+    }
+
+    /** @return list<string> every "METHOD /path" of the file */
+    public function operations(): array
+    {
+        $operations = [];
+        foreach ($this->paths as $path => $item) {
+            foreach (array_intersect(array_keys($item), ['get', 'post', 'put', 'patch', 'delete']) as $method) {
+                $operations[] = strtoupper($method).' '.$path;
+            }
+        }
+
+        return $operations;
+    }
+
+    public function assertHolds(string $method, string $path, Response $response): void
+    {
+        foreach ($this->paths as $template => $item) {
+            $operation = $item[strtolower($method)] ?? null;
+            if (null === $operation || 1 !== preg_match('#^'.preg_replace('/\{\w+\}/', '[^/]+', $template).'$#', $path)) {
+                continue;
+            }
+            $status = (string) $response->getStatusCode();
+            Assert::assertTrue(isset($operation['responses'][$status]) || (int) $status >= 400, "$method $template does not speak of status $status: ".$response->getContent());
+            if ('204' === $status) {
+                Assert::assertSame('', $response->getContent());
+
+                return;
+            }
+            $type = (int) $status >= 400 ? 'application/problem+json' : 'application/json';
+            Assert::assertSame($type, $response->headers->get('Content-Type'), (string) $response->getContent());
+            $pointer = (int) $status >= 400
+                ? '/components/schemas/Problem'
+                : '/paths/'.str_replace(['~', '/'], ['~0', '~1'], $template).'/'.strtolower($method).'/responses/'.$status.'/content/application~1json/schema';
+            $result = $this->validator->validate(json_decode((string) $response->getContent(), false, 512, \JSON_THROW_ON_ERROR), (object) ['$ref' => self::ID.'#'.str_replace(['{', '}'], ['%7B', '%7D'], $pointer)]);
+            $error = $result->error();
+            Assert::assertNull($error, null === $error ? '' : "$method $template $status: ".json_encode((new ErrorFormatter())->format($error), \JSON_PRETTY_PRINT));
+
+            return;
+        }
+        Assert::fail("The contract does not know $method $path.");
+    }
+}

@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App;
+
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Time\Window;
+
+final class RosterTest extends ApiTestCase
+{
+    public function testLettingInChangingTakingOutAndBringingBack(): void
+    {
+        self::assertSame('ready', $this->change('lead', 'let-in', 'newcomer', 'learner')['verdict']);
+        self::assertSame('learner current', $this->roster()['newcomer']);
+        self::assertSame('nothing-to-do', $this->change('lead', 'let-in', 'newcomer', 'learner')['verdict'], 'a repeat is harmless');
+        $this->change('lead', 'change-role', 'newcomer', 'day-guest');
+        self::assertSame('day-guest current', $this->roster()['newcomer']);
+        self::assertSame('work-stays', $this->change('lead', 'take-out', 'newcomer')['cautions'][0]['code']);
+        self::assertArrayNotHasKey('newcomer', $this->roster());
+        self::assertSame('day-guest taken-out', $this->roster('lead', '?state=taken-out')['newcomer']);
+        $this->change('lead', 'bring-back', 'newcomer');
+        self::assertSame('day-guest current', $this->roster()['newcomer']);
+    }
+
+    public function testEveryChangeIsUndoneFromItsEntryAndAgainRedone(): void
+    {
+        $entry = $this->change('lead', 'let-in', 'newcomer', 'learner')['entry'];
+        $undo = fn (int $sequence, int $expected = 200): array => $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$sequence.'/undo', null, $expected);
+        $undone = $undo($entry);
+        self::assertArrayNotHasKey('newcomer', $this->roster());
+        self::assertSame([], $this->roster('lead', '?state=taken-out'), 'as if it had not been');
+        self::assertStringEndsWith('undone-already', $undo($entry, 409)['type']);
+        $undo($undone['entry']);
+        self::assertSame('learner current', $this->roster()['newcomer']);
+        $log = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook')['items'];
+        self::assertSame(['undo', 'undo', 'let-in'], array_column(\array_slice($log, 0, 3), 'code'));
+        self::assertSame([null, $log[0]['sequence'], $log[1]['sequence']], array_column(\array_slice($log, 0, 3), 'undoneBy'));
+    }
+
+    public function testWhatChangedSinceIsNotUndone(): void
+    {
+        $entry = $this->change('lead', 'let-in', 'newcomer', 'learner')['entry'];
+        $this->change('lead', 'change-role', 'newcomer', 'day-guest');
+        self::assertStringEndsWith('changed-since', $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry.'/undo', null, 409)['type']);
+        self::assertSame('day-guest current', $this->roster()['newcomer']);
+    }
+
+    public function testTheSecondOfTwoWhoEditTheSamePersonIsTold(): void
+    {
+        $version = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'])['version'];
+        self::assertSame('"'.$version.'"', $this->client->getResponse()->headers->get('ETag'));
+        $this->change('cotutor', 'change-role', 'learner', 'day-guest', 409);
+        $this->change('lead', 'change-role', 'learner', 'day-guest', more: ['version' => $version]);
+        self::assertStringEndsWith('stale', $this->change('lead', 'take-out', 'learner', expected: 412, more: ['version' => $version])['type']);
+    }
+
+    public function testSeatsAndTheLastLead(): void
+    {
+        $this->ids['second'] = $this->person('second', 'learner', 'seniors', 7);
+        $this->ids['third'] = $this->person('third', 'learner', 'seniors', 7);
+        $this->house->write();
+        $this->change('lead', 'let-in', 'newcomer', 'learner');
+        $this->change('lead', 'let-in', 'second', 'learner');
+        $problem = $this->change('lead', 'let-in', 'third', 'learner', 409);
+        self::assertSame(['waits-for-seat', 'no-seat'], [$problem['line']['verdict'], $problem['line']['reasons'][0]['code']]);
+        self::assertSame('last-lead', $this->change('lead', 'take-out', 'lead', expected: 409)['line']['reasons'][0]['code']);
+    }
+
+    public function testDaysAreOfTheSitesZoneAndTheLastOneIsIncluded(): void
+    {
+        $line = $this->change('lead', 'let-in', 'newcomer', 'learner', more: ['untilDay' => '2026-12-18']);
+        self::assertSame('2026-12-18T23:00:00Z', $line['after']['until']);
+        $line = $this->change('lead', 'let-in', 'colleague', 'class-assistant', more: ['fromDay' => '2026-12-01']);
+        self::assertSame(['upcoming', '2026-11-30T23:00:00Z'], [$line['after']['state'], $line['after']['until']]);
+        foreach ([['fromDay' => '2026-12-10', 'untilDay' => '2026-12-01'], ['untilDay' => '2026-11-01'], ['untilDay' => 'soon']] as $days) {
+            self::assertSame('/lines/0/untilDay', $this->change('lead', 'let-in', 'guardian', 'sit-in-observer', 422, $days)['errors'][0]['pointer']);
+        }
+    }
+
+    public function testARepeatedRequestIsDoneOnce(): void
+    {
+        $path = '/sites/'.$this->ids['site'].'/sheets';
+        $body = ['lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']]];
+        $first = $this->call('lead', 'POST', $path, $body, headers: ['Idempotency-Key' => 'the-same-key']);
+        $again = $this->call('lead', 'POST', $path, $body, headers: ['Idempotency-Key' => 'the-same-key']);
+        self::assertSame($first, $again);
+        $body['lines'][0]['person'] = $this->ids['guardian'];
+        self::assertStringEndsWith('idempotency-key-reused', $this->call('lead', 'POST', $path, $body, 422, ['Idempotency-Key' => 'the-same-key'])['type']);
+    }
+
+    public function testSortingPagingAndFilteringWalkTheWholeRosterOnce(): void
+    {
+        foreach (['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'] as $sort) {
+            foreach (['up', 'down'] as $direction) {
+                $seen = [];
+                $cursor = '';
+                do {
+                    $page = $this->call('lead', 'GET', '/sites/'.$this->ids['site']."/roster?limit=1&sort=$sort&direction=$direction&cursor=$cursor");
+                    array_push($seen, ...array_column(array_column($page['items'], 'person'), 'given'));
+                    $cursor = $page['next'];
+                } while (null !== $cursor && \count($seen) < 10);
+                self::assertEqualsCanonicalizing(['Assistant', 'Cotutor', 'Lead', 'Learner'], $seen, "$sort $direction");
+            }
+        }
+        self::assertSame(['lead'], array_keys($this->roster('lead', '?q=lea&role=lead-tutor')));
+        self::assertSame([], $this->roster('lead', '?q=nobody'));
+        $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?cursor=nonsense', null, 400);
+        $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?sort=shoe', null, 422);
+    }
+
+    public function testUnlistedPeopleAreCountedAndShownOnAsking(): void
+    {
+        $this->change('lead', 'let-in', 'guardian', 'sit-in-observer');
+        $counts = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster')['counts'];
+        self::assertSame(['learners' => 1, 'staff' => 3, 'unlisted' => 1, 'shown' => 4], $counts);
+        self::assertArrayHasKey('guardian', $this->roster('lead', '?unlisted=1'));
+        self::assertArrayNotHasKey('guardian', $this->roster('learner', '?unlisted=1'));
+    }
+
+    public function testALearnerSeesNamesButNoNumbersAndFindsByNone(): void
+    {
+        $row = $this->call('learner', 'GET', '/sites/'.$this->ids['site'].'/roster')['items'][0];
+        self::assertSame([null, null, null, null], [$row['person']['number'], $row['person']['login'], $row['person']['email'], $row['lastSeen']]);
+        self::assertSame([], $this->roster('learner', '?q=x77lead'));
+    }
+
+    public function testTheCardSaysWhyAndWhatOneMayDo(): void
+    {
+        $path = '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'];
+        $card = $this->call('lead', 'GET', $path);
+        self::assertSame(['enter', 'let-in', 'Senior rules'], [$card['reason']['entry'], $card['reason']['causes'][0]['code'], $card['band']]);
+        $options = array_column($card['options'], 'code', 'role');
+        self::assertSame(['wrong-kind', 'wrong-level', 'fits', 'cautioned'], [$options['lead-tutor'], $options['class-assistant'], $options['learner'], $options['day-guest']]);
+        $assistant = $this->call('assistant', 'GET', $path);
+        self::assertSame([[], null], [$assistant['options'], $assistant['takeOut']]);
+        self::assertSame('•••••••NER', $assistant['person']['number']);
+        self::assertSame('never-here', $this->change('lead', 'bring-back', 'guardian', expected: 409)['line']['reasons'][0]['code']);
+    }
+
+    public function testWaysInNameTheirDoor(): void
+    {
+        $this->house->door($this->ids['site'], DoorKind::Cohort, 'Level 7 strings');
+        $this->house->letIn($this->ids['site'], $this->ids['newcomer'], 'learner', $this->now() - 10, new Window($this->now() - 10, $this->now() + 864_000), DoorKind::Cohort);
+        $this->house->write();
+        $card = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster/'.$this->ids['newcomer']);
+        self::assertSame(['kind' => 'cohort', 'name' => 'Level 7 strings'], $card['waysIn'][0]['door']);
+        self::assertSame('Level 7 strings', $card['reason']['causes'][0]['values']['door']);
+        self::assertSame(['work-stays', 'comes-back-through'], array_column($card['takeOut']['cautions'], 'code'));
+    }
+
+    public function testTheNumberOfStatementsDoesNotGrowWithThePeople(): void
+    {
+        $count = function (string $path): int {
+            $before = $this->statements();
+            $this->call('lead', 'GET', $path);
+
+            return $this->statements() - $before;
+        };
+        $paths = ['/sites/'.$this->ids['site'].'/roster?limit=500', '/sites/'.$this->ids['site'].'/intake?q=co', '/sites?scope=run', '/sites?scope=in', '/sites/'.$this->ids['site'].'/logbook'];
+        $few = array_map($count, $paths);
+        for ($n = 0; $n < 60; ++$n) {
+            $this->house->letIn($this->ids['site'], $this->person("co$n", 'staff', 'faculty', family: 'Somebody'), 'co-tutor');
+            $this->house->letIn($this->house->site("S-$n", "Site $n", 'course', $this->ids['seniors'], $this->ids['term']), $this->ids['lead'], 'lead-tutor');
+        }
+        $this->house->write();
+        self::assertSame($few, array_map($count, $paths));
+    }
+
+    private function statements(): int
+    {
+        $row = $this->db()->fetchNumeric("SHOW SESSION STATUS LIKE 'Questions'");
+
+        return (int) ($row[1] ?? 0);
+    }
+}

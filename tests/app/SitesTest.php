@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+
+final class SitesTest extends ApiTestCase
+{
+    private const WISH = ['title' => 'Brass', 'code' => 'brass-1', 'kind' => 'workshop', 'division' => 'seniors', 'term' => 'autumn', 'lowest' => 6, 'highest' => 8, 'seats' => 12];
+
+    public function testANewSiteIsADraftWithItsMakerAsLead(): void
+    {
+        $site = $this->call('lead', 'POST', '/sites', self::WISH, 201);
+        self::assertSame(['BRASS-1', 'draft', 'lead-tutor', ['lowest' => 6, 'highest' => 8]], [$site['code'], $site['state'], $site['standing']['role'], $site['levels']]);
+        $log = $this->call('lead', 'GET', '/sites/'.$site['id'].'/logbook')['items'];
+        self::assertSame(['let-in', 'site-made'], array_column($log, 'code'));
+    }
+
+    public function testSomebodyMakesSitesOnlyWhereTheyHaveSomethingToDo(): void
+    {
+        self::assertSame('/division', $this->call('lead', 'POST', '/sites', ['division' => 'juniors'] + self::WISH, 422)['errors'][0]['pointer']);
+        self::assertSame(['faculty', 'seniors'], $this->call('lead', 'GET', '/house')['mayMakeIn']);
+        self::assertSame([], $this->call('learner', 'GET', '/house')['mayMakeIn']);
+    }
+
+    public function testOpeningWantsALeadAndClosingKeepsTheSiteReadable(): void
+    {
+        $site = $this->call('lead', 'POST', '/sites', self::WISH, 201);
+        $this->ids['new'] = $site['id'];
+        $this->change('admin', 'take-out', 'lead', site: 'new');
+        self::assertStringEndsWith('site-needs-lead', $this->live('admin', 'open', 1, 409)['type']);
+        $this->change('admin', 'bring-back', 'lead', site: 'new');
+        $opened = $this->live('admin', 'open', 1);
+        self::assertSame(['open', 2], [$opened['state'], $opened['version']]);
+        $closed = $this->live('lead', 'closed', 2);
+        self::assertSame('closed', $closed['state']);
+        self::assertSame('look-only', $this->call('lead', 'POST', '/sites/'.$site['id'].'/visits')['reason']['entry']);
+        $this->call('lead', 'POST', '/sites/'.$site['id'].'/logbook/'.$closed['entry'].'/undo');
+        self::assertSame('open', $this->call('lead', 'GET', '/sites/'.$site['id'])['state']);
+    }
+
+    public function testAStalePageIsToldAndAMissingVersionAskedFor(): void
+    {
+        $path = '/sites/'.$this->ids['site'];
+        $this->call('lead', 'PUT', $path, self::WISH, headers: ['If-Match' => '"1"']);
+        self::assertStringEndsWith('stale', $this->call('lead', 'PUT', $path, self::WISH, 412, ['If-Match' => '"1"'])['type']);
+        self::assertStringEndsWith('needs-version', $this->call('lead', 'PUT', $path, self::WISH, 428)['type']);
+    }
+
+    public function testChangedSettingsAreUndoneUnlessChangedSince(): void
+    {
+        $path = '/sites/'.$this->ids['site'];
+        $first = $this->call('lead', 'PUT', $path, self::WISH, headers: ['If-Match' => '"1"']);
+        $this->call('lead', 'PUT', $path, ['seats' => 14] + self::WISH, headers: ['If-Match' => '"2"']);
+        self::assertStringEndsWith('changed-since', $this->call('lead', 'POST', $path.'/logbook/'.$first['entry'].'/undo', null, 409)['type']);
+        $this->call('lead', 'POST', $path.'/logbook/'.($first['entry'] + 1).'/undo');
+        $this->call('lead', 'POST', $path.'/logbook/'.$first['entry'].'/undo');
+        $site = $this->call('lead', 'GET', $path);
+        self::assertSame(['Harmony', 'HARM', 3], [$site['title'], $site['code'], $site['seats']]);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function badWishes(): iterable
+    {
+        yield 'no title' => [['title' => '   '], '/title'];
+        yield 'a title nobody can see' => [['title' => "\u{200B}\u{200B}"], '/title'];
+        yield 'a very long title' => [['title' => str_repeat('à', 161)], '/title'];
+        yield 'control characters' => [['title' => "Br\u{0007}ass"], '/title'];
+        yield 'turned around' => [['title' => "Br\u{202E}ass"], '/title'];
+        yield 'a code taken' => [['code' => 'harm'], '/code'];
+        yield 'a code with a blank' => [['code' => 'A B'], '/code'];
+        yield 'a code of emoji' => [['code' => '🎻🎻'], '/code'];
+        yield 'no kind' => [['kind' => 'shoe'], '/kind'];
+        yield 'no division' => [['division' => 'nowhere'], '/division'];
+        yield 'no term' => [['term' => ''], '/term'];
+        yield 'levels the wrong way round' => [['lowest' => 8, 'highest' => 6], '/highest'];
+        yield 'half a band' => [['highest' => null], '/highest'];
+        yield 'no seats at all' => [['seats' => 0], '/seats'];
+        yield 'seats in words' => [['seats' => 'many'], '/seats'];
+    }
+
+    /** @param array<string, mixed> $wrong */
+    #[DataProvider('badWishes')]
+    public function testBadInputIsSaidAtItsField(array $wrong, string $pointer): void
+    {
+        $problem = $this->call('lead', 'POST', '/sites', $wrong + self::WISH, 422);
+        self::assertSame($pointer, $problem['errors'][0]['pointer']);
+        self::assertNotSame('', $problem['errors'][0]['detail']);
+    }
+
+    public function testTitlesInAnyScriptAreKeptAsTyped(): void
+    {
+        foreach (['مقدمة في الموسيقى', '音楽 🎻', 'Čest & <b>sláva</b>'] as $n => $title) {
+            self::assertSame($title, $this->call('lead', 'POST', '/sites', ['title' => $title, 'code' => "T-$n"] + self::WISH, 201)['title']);
+        }
+    }
+
+    public function testSeatsBelowThePeopleAlreadyIn(): void
+    {
+        $this->change('lead', 'let-in', 'newcomer', 'learner');
+        self::assertSame('/seats', $this->call('lead', 'PUT', '/sites/'.$this->ids['site'], ['seats' => 1] + self::WISH, 422, ['If-Match' => '"1"'])['errors'][0]['pointer']);
+    }
+
+    public function testListsOfSitesAndTheirFilters(): void
+    {
+        $titles = fn (string $as, string $query): array => array_column($this->call($as, 'GET', '/sites?'.$query)['items'], 'title');
+        self::assertSame(['Draft', 'Harmony'], $titles('lead', 'scope=run'));
+        self::assertSame([], $titles('lead', 'scope=in'));
+        self::assertSame(['Draft', 'Harmony'], $titles('learner', 'scope=in'));
+        self::assertSame(['Harmony'], $titles('admin', 'scope=all&state=open'));
+        self::assertSame(['Draft'], $titles('admin', 'scope=all&state=draft&division=seniors&term=autumn&kind=course'));
+        self::assertSame([], $titles('elsewhere', 'scope=all'));
+        self::assertSame(['Harmony'], $titles('lead', 'scope=run&q='.rawurlencode('härm')));
+        self::assertSame([], $titles('lead', 'scope=run&q=%25'));
+        $first = $this->call('admin', 'GET', '/sites?scope=all&limit=1');
+        self::assertSame([2, 'Draft'], [$first['total'], $first['items'][0]['title']]);
+        self::assertSame(['Harmony'], $titles('admin', 'scope=all&limit=1&cursor='.$first['next']));
+    }
+
+    public function testALearnerIsToldWhetherTheyCanEnterAndFindsTheLandingPage(): void
+    {
+        $mine = array_column($this->call('learner', 'GET', '/sites?scope=in')['items'], 'mine', 'title');
+        self::assertSame(['no', 'draft'], [$mine['Draft']['reason']['entry'], $mine['Draft']['reason']['causes'][0]['code']]);
+        self::assertSame('enter', $mine['Harmony']['reason']['entry']);
+        $draft = $this->call('learner', 'POST', '/sites/'.$this->ids['draft'].'/visits');
+        self::assertSame([[], null], [$draft['leads'], $draft['section']], 'of a draft its title only');
+        self::assertSame(['Lead Leadsen'], $this->call('learner', 'POST', '/sites/'.$this->ids['site'].'/visits')['leads']);
+        $seen = array_column($this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster')['items'], 'lastSeen');
+        self::assertContains('2026-11-24T09:00:00Z', $seen);
+    }
+
+    public function testThePersonIsNotToldWhatIsTheStaffs(): void
+    {
+        $this->house->letIn($this->ids['site'], $this->ids['newcomer'], 'learner', keptOut: [$this->now() - 5, $this->now() + 500]);
+        $this->house->write();
+        $cause = $this->call('newcomer', 'POST', '/sites/'.$this->ids['site'].'/visits')['reason']['causes'];
+        self::assertSame([['kept-out', []]], array_map(static fn (array $each): array => [$each['code'], $each['values']], $cause));
+    }
+
+    /** @return array<array-key, mixed> */
+    private function live(string $as, string $state, int $version, int $expected = 200): array
+    {
+        return $this->call($as, 'PUT', '/sites/'.$this->ids['new'].'/life', ['state' => $state], $expected, ['If-Match' => '"'.$version.'"']);
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App;
+
+use MintDoor\StandIns\Dice;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Component\Console\Tester\CommandTester;
+
+final class VerifyTest extends ApiTestCase
+{
+    public function testAfterAnyChangesTheStoredSegmentsAreWhatFollowsFromThePasses(): void
+    {
+        $dice = new Dice(7);
+        for ($n = 0; $n < 40; ++$n) {
+            $person = $dice->one(['newcomer', 'learner', 'colleague', 'assistant']);
+            $role = \in_array($person, ['newcomer', 'learner'], true) ? $dice->one(['learner', 'day-guest']) : $dice->one(['co-tutor', 'class-assistant']);
+            $this->client->getCookieJar()->clear();
+            $this->client->loginUser(static::getContainer()->get(\MintDoor\Hall\CallerProvider::class)->loadUserByIdentifier('lead'), 'api');
+            $this->client->request('POST', '/api/v1/sites/'.$this->ids['site'].'/sheets', [], [], ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'], json_encode(['lines' => [['person' => $this->ids[$person], 'verb' => $dice->one(['let-in', 'change-role', 'take-out', 'bring-back']), 'role' => $role]]], \JSON_THROW_ON_ERROR));
+            $entry = json_decode((string) $this->client->getResponse()->getContent(), true)['lines'][0]['entry'] ?? null;
+            if (null !== $entry && $dice->chance(40)) {
+                $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry.'/undo');
+            }
+        }
+        [$code, $said] = $this->verify();
+        self::assertSame(0, $code, $said);
+        self::assertMatchesRegularExpression('/^[5-9] enrollments compared, 0 differ/', $said);
+    }
+
+    public function testWhatDiffersIsFound(): void
+    {
+        $this->db()->executeStatement("UPDATE enrollment_segment SET state = 'paused' WHERE state = 'current' LIMIT 1");
+        [$code, $said] = $this->verify();
+        self::assertSame(1, $code);
+        self::assertStringContainsString('1 differ', $said);
+    }
+
+    /** @return array{int, string} */
+    private function verify(): array
+    {
+        $tester = new CommandTester((new Application(self::$kernel ?? throw new \LogicException()))->find('roster:verify'));
+
+        return [$tester->execute([]), $tester->getDisplay()];
+    }
+}

@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Core\Roster;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roles\FirstRoles;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Entry;
+use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\MarkKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\State;
+use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\StandIns\Dice;
+use MintDoor\Tests\Core\World;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class AccessTest extends TestCase
+{
+    use TestTrait;
+
+    private const NOW = 100;
+
+    /** @return iterable<string, array{string, list<Mark>, Window, Site, int, Entry, list<string>}> role, marks, window, site, account closed from, entry, causes */
+    public static function cases(): iterable
+    {
+        $open = new Site('s', 'seniors', opensAt: 0);
+        $draft = new Site('s', 'seniors', opensAt: 500);
+        $closed = new Site('s', 'seniors', opensAt: 0, closesAt: 50);
+        $always = new Window(0);
+        $mark = static fn (MarkKind $kind): array => [new Mark('m', $kind, new Window(0, 200))];
+        yield 'in' => ['learner', [], $always, $open, Time::FOREVER, Entry::Enter, ['let-in']];
+        yield 'a learner of a draft' => ['learner', [], $always, $draft, Time::FOREVER, Entry::No, ['draft']];
+        yield 'a tutor of a draft' => ['co-tutor', [], $always, $draft, Time::FOREVER, Entry::Enter, ['prepares-draft']];
+        yield 'a learner of a closed site' => ['learner', [], $always, $closed, Time::FOREVER, Entry::LookOnly, ['reads-closed']];
+        yield 'a guest of a closed site' => ['day-guest', [], $always, $closed, Time::FOREVER, Entry::No, ['closed']];
+        yield 'one who only looks' => ['sit-in-observer', [], $always, $open, Time::FOREVER, Entry::LookOnly, ['let-in']];
+        yield 'paused' => ['learner', $mark(MarkKind::Paused), $always, $open, Time::FOREVER, Entry::No, ['paused']];
+        yield 'not begun' => ['learner', [], new Window(120), $open, Time::FOREVER, Entry::No, ['upcoming']];
+        yield 'over' => ['learner', [], new Window(0, 90), $open, Time::FOREVER, Entry::No, ['ended']];
+        yield 'account closed' => ['learner', [], $always, $open, 100, Entry::No, ['account-closed']];
+        yield 'everything at once, the strongest first' => ['learner', [...$mark(MarkKind::KeptOut)], new Window(120), $draft, 80, Entry::No, ['kept-out', 'account-closed', 'draft']];
+        yield 'paused in a draft' => ['learner', $mark(MarkKind::Paused), $always, $draft, Time::FOREVER, Entry::No, ['paused', 'draft']];
+    }
+
+    /**
+     * @param list<Mark>   $marks
+     * @param list<string> $causes
+     */
+    #[DataProvider('cases')]
+    public function testReason(string $role, array $marks, Window $window, Site $site, int $closed, Entry $entry, array $causes): void
+    {
+        $enrollment = new Enrollment([new Pass('p', 'door', DoorKind::Key, $role, 0, $window, 0)], $marks);
+        $reason = self::access()->reason($enrollment->timeline(), self::person($closed), $site, self::NOW, $enrollment);
+        self::assertSame($entry, $reason->entry);
+        self::assertSame($causes, array_map(static fn ($cause): string => $cause->code, $reason->causes));
+    }
+
+    public function testSaysUntilWhenAndThroughWhichDoor(): void
+    {
+        $enrollment = new Enrollment([
+            new Pass('a', 'desk', DoorKind::Desk, 'sit-in-observer', 0, new Window(0), 0),
+            new Pass('b', 'strings', DoorKind::Cohort, 'learner', 0, new Window(0, 300), 0),
+        ]);
+        $cause = self::access()->reason($enrollment->timeline(), self::person(), new Site('s', 'seniors', opensAt: 0, closesAt: 250), self::NOW, $enrollment)->deciding();
+        self::assertSame(['role' => 'learner', 'until' => 250, 'door' => 'strings', 'doorKind' => 'cohort'], $cause->values);
+    }
+
+    public function testSomebodyWhoWasNeverHere(): void
+    {
+        $reason = self::access()->reason((new Enrollment())->timeline(), self::person(), new Site('s', 'seniors', opensAt: 0), self::NOW);
+        self::assertSame(['never-here', 'let-in'], [$reason->deciding()->code, $reason->deciding()->change]);
+    }
+
+    public function testNobodyEntersUnlessCurrentWithAnOpenAccount(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
+            $dice = new Dice($seed);
+            $timeline = World::randomEnrollment($dice)->timeline();
+            $site = new Site('s', 'seniors', opensAt: $dice->below(40), closesAt: $dice->between(20, 60));
+            $person = self::person($dice->chance(30) ? $dice->below(40) : Time::FOREVER);
+            for ($instant = 0; $instant <= 40; $instant += 3) {
+                $entry = self::access()->reason($timeline, $person, $site, $instant)->entry;
+                $standing = self::access()->standing($timeline, $person, $instant, false);
+                if (State::Current !== $timeline->at($instant)?->state || !$person->accountOpen($instant)) {
+                    self::assertSame(Entry::No, $entry);
+                    self::assertSame([], $standing->permissions);
+                } else {
+                    self::assertNotSame([], $standing->permissions);
+                }
+            }
+        });
+    }
+
+    private static function access(): Access
+    {
+        return new Access(FirstRoles::book(['juniors'], ['seniors']));
+    }
+
+    private static function person(int $closed = Time::FOREVER): Person
+    {
+        return new Person('p', PersonKind::Learner, 'seniors', 7, $closed);
+    }
+}

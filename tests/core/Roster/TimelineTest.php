@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Core\Roster;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\MarkKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Phase;
+use MintDoor\Core\Roster\State;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\StandIns\Dice;
+use MintDoor\Tests\Core\World;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class TimelineTest extends TestCase
+{
+    use TestTrait;
+
+    public function testAgreesWithLookingAtEveryPassAtEveryInstant(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
+            $enrollment = World::randomEnrollment(new Dice($seed));
+            $timeline = $enrollment->timeline();
+            for ($instant = -1; $instant <= 41; ++$instant) {
+                $segment = $timeline->at($instant);
+                self::assertSame($this->stateByHand($enrollment, $instant), $segment?->state, "state at $instant");
+                if (State::Current === $segment?->state && null === $enrollment->mark(MarkKind::Role, $instant)) {
+                    self::assertSame($this->rolesInForce($enrollment, $instant), $segment->roles, "roles at $instant");
+                }
+            }
+        });
+    }
+
+    public function testSegmentsAreInOrderWithoutOverlapAndDiffer(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
+            $segments = World::randomEnrollment(new Dice($seed), 6)->timeline()->segments;
+            foreach ($segments as $index => $segment) {
+                self::assertLessThan($segment->window->until, $segment->window->from);
+                if ($index > 0) {
+                    self::assertGreaterThanOrEqual($segments[$index - 1]->window->until, $segment->window->from);
+                    self::assertFalse($segment->continues($segments[$index - 1]));
+                }
+            }
+            self::addToAssertionCount(1);
+        });
+    }
+
+    public function testAPassThatWasUndoneFromTheStartChangesNothing(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
+            $enrollment = World::randomEnrollment(new Dice($seed));
+            $undone = new Pass('x', 'desk', DoorKind::Desk, 'lead-tutor', 3, new Window(0), 0, marks: [new Mark('u', MarkKind::Undone, new Window(3))]);
+            $with = new Enrollment([...$enrollment->passes, $undone], $enrollment->marks);
+            self::assertTrue($enrollment->timeline()->equals($with->timeline()));
+        });
+    }
+
+    public function testKeepingOutBeatsEverythingAndARoleByHandEveryPass(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
+            $enrollment = World::randomEnrollment(new Dice($seed));
+            $keptOut = new Enrollment($enrollment->passes, [...$enrollment->marks, new Mark('k', MarkKind::KeptOut, new Window(0, 20))]);
+            $later = new Pass('later', 'feed', DoorKind::Feed, 'lead-tutor', 10, new Window(10), 10);
+            $byHand = new Enrollment([...$enrollment->passes, $later], [...array_filter($enrollment->marks, static fn (Mark $mark): bool => MarkKind::Role !== $mark->kind), new Mark('r', MarkKind::Role, new Window(5, 30), 'learner')]);
+            for ($instant = 0; $instant < 20; ++$instant) {
+                self::assertSame(State::KeptOut, $keptOut->timeline()->at($instant)?->state);
+            }
+            for ($instant = 10; $instant < 30; ++$instant) {
+                self::assertContains($byHand->timeline()->at($instant)?->roles, [['learner'], []]);
+            }
+        });
+    }
+
+    /** @return iterable<string, array{list<Pass>, list<Mark>, int, ?State, ?int}> */
+    public static function histories(): iterable
+    {
+        $pass = static fn (array $marks = [], int $from = 10, int $until = Time::FOREVER, int $accepted = 0): Pass => new Pass('p', 'd', DoorKind::Desk, 'learner', 10, new Window($from, $until), $accepted, marks: $marks);
+        $out = static fn (int $from, int $until = Time::FOREVER): Mark => new Mark('w', MarkKind::Withdrawn, new Window($from, $until));
+        yield 'before it was given' => [[$pass()], [], 9, null, 10];
+        yield 'the instant it was given' => [[$pass()], [], 10, State::Current, null];
+        yield 'not begun' => [[$pass(from: 20)], [], 15, State::Upcoming, 20];
+        yield 'the last instant' => [[$pass(until: 30)], [], 29, State::Current, 30];
+        yield 'the end is not in it' => [[$pass(until: 30)], [], 30, State::Ended, null];
+        yield 'unanswered' => [[$pass(accepted: 40)], [], 15, State::Waiting, 40];
+        yield 'paused' => [[$pass()], [new Mark('x', MarkKind::Paused, new Window(12, 18))], 15, State::Paused, 18];
+        yield 'taken out' => [[$pass([$out(20)])], [], 25, State::TakenOut, null];
+        yield 'brought back' => [[$pass([$out(20, 24)])], [], 24, State::Current, null];
+        yield 'taken out and back at once' => [[$pass([$out(20, 20)])], [], 20, State::Current, null];
+        yield 'kept out without ever having been in' => [[], [new Mark('k', MarkKind::KeptOut, new Window(5, 9))], 6, State::KeptOut, 9];
+    }
+
+    /**
+     * @param list<Pass> $passes
+     * @param list<Mark> $marks
+     */
+    #[DataProvider('histories')]
+    public function testState(array $passes, array $marks, int $instant, ?State $state, ?int $next): void
+    {
+        $timeline = (new Enrollment($passes, $marks))->timeline();
+        self::assertSame($state, $timeline->at($instant)?->state);
+        self::assertSame($next, $timeline->nextChange($instant));
+    }
+
+    public function testSinceIsWhenTheyFirstCameAlsoAfterComingBack(): void
+    {
+        $old = new Pass('a', 'd', DoorKind::Desk, 'learner', 10, new Window(10, 20), 0);
+        $renewed = new Pass('b', 'd', DoorKind::Desk, 'learner', 30, new Window(30), 0, since: 10);
+        self::assertSame(10, (new Enrollment([$old, $renewed]))->timeline()->at(35)?->since);
+        self::assertSame(10, (new Enrollment([$renewed]))->timeline()->at(35)?->since);
+    }
+
+    public function testAThousandPassesAreNoWorkWorthSpeakingOf(): void
+    {
+        $passes = [];
+        for ($n = 0; $n < 1_000; ++$n) {
+            $passes[] = new Pass("p$n", 'd', DoorKind::Desk, 0 === $n % 2 ? 'learner' : 'co-tutor', $n, new Window($n, $n + 50), 0);
+        }
+        $segments = (new Enrollment($passes))->timeline()->segments;
+        self::assertLessThanOrEqual(2_000, \count($segments));
+        self::assertSame(State::Ended, $segments[array_key_last($segments)]->state);
+    }
+
+    private function stateByHand(Enrollment $enrollment, int $instant): ?State
+    {
+        $in = static fn (Phase $phase): array => $enrollment->passesIn($phase, $instant);
+        if (null !== $enrollment->mark(MarkKind::KeptOut, $instant)) {
+            return State::KeptOut;
+        }
+        if ([] !== $in(Phase::InForce)) {
+            return null === $enrollment->mark(MarkKind::Paused, $instant) ? State::Current : State::Paused;
+        }
+        foreach ([[Phase::Upcoming, State::Upcoming], [Phase::Waiting, State::Waiting]] as [$phase, $state]) {
+            if ([] !== $in($phase)) {
+                return $state;
+            }
+        }
+        // Whichever came last: the latest instant at which a pass that is over now was not yet over in this way.
+        $went = static function (Pass $pass, Phase $phase) use ($instant): int {
+            for ($before = $instant; $before > -2 && $pass->phaseAt($before) === $phase; --$before);
+
+            return $before;
+        };
+        $last = static fn (Phase $phase): int => max([-10, ...array_map(static fn (Pass $pass): int => $went($pass, $phase), $in($phase))]);
+        [$ended, $takenOut] = [$last(Phase::Ended), $last(Phase::TakenOut)];
+
+        return match (true) {
+            -10 === max($ended, $takenOut) => null,
+            $takenOut >= $ended => State::TakenOut,
+            default => State::Ended,
+        };
+    }
+
+    /** @return list<string> */
+    private function rolesInForce(Enrollment $enrollment, int $instant): array
+    {
+        $roles = array_values(array_unique(array_map(static fn (Pass $pass): string => $pass->role, $enrollment->passesIn(Phase::InForce, $instant))));
+        sort($roles);
+
+        return $roles;
+    }
+}

@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Core;
+
+use MintDoor\Core\Ids;
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roles\FirstRoles;
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\MarkKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Sheets\Effect;
+use MintDoor\Core\Sheets\Line;
+use MintDoor\Core\Sheets\LineComputer;
+use MintDoor\Core\Sheets\Situation;
+use MintDoor\Core\Sheets\Verb;
+use MintDoor\Core\Sheets\Wanted;
+use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\StandIns\Dice;
+
+/** One site and its people in memory, changed through the core alone. The tests of laws play with it. */
+final class World implements Ids
+{
+    public int $now = 1_000;
+
+    /** @var array<string, Enrollment> */
+    public array $enrollments = [];
+
+    private int $ids = 0;
+
+    private readonly LineComputer $computer;
+
+    /** @param array<string, Person> $people */
+    public function __construct(public Site $site, public array $people, public readonly RoleBook $roles)
+    {
+        $this->computer = new LineComputer($this);
+    }
+
+    public static function withPeople(Site $site, int $staff = 4, int $learners = 6): self
+    {
+        $people = [];
+        for ($n = 0; $n < $staff; ++$n) {
+            $people['staff'.$n] = new Person('staff'.$n, PersonKind::Staff, 'faculty');
+        }
+        for ($n = 0; $n < $learners; ++$n) {
+            $people['learner'.$n] = new Person('learner'.$n, PersonKind::Learner, 'seniors', 7);
+        }
+        $world = new self($site, $people, FirstRoles::book(['juniors'], ['seniors']));
+        $world->enrollments['staff0'] = new Enrollment([new Pass('first', 'desk', DoorKind::Desk, FirstRoles::LEAD, 0, new Window(0), 0)]);
+
+        return $world;
+    }
+
+    public function next(): string
+    {
+        return 'id'.++$this->ids;
+    }
+
+    public function enrollment(string $person): Enrollment
+    {
+        return $this->enrollments[$person] ?? new Enrollment();
+    }
+
+    public function situation(string $person, string $actor = 'admin'): Situation
+    {
+        $access = new Access($this->roles);
+        $standing = $access->standing(
+            $this->enrollment($actor)->timeline(),
+            $this->people[$actor] ?? new Person($actor, PersonKind::Staff, 'faculty'),
+            $this->now,
+            'admin' === $actor,
+        );
+        $leads = [];
+        foreach ($this->enrollments as $other => $enrollment) {
+            if ($other !== $person && (new Leads($this->roles))->counts($enrollment->timeline(), $this->now)) {
+                $leads[] = [$enrollment->timeline(), $this->people[$other]->accountClosedFrom];
+            }
+        }
+
+        return new Situation($this->now, $this->site, $this->roles, $this->people[$person], $this->enrollment($person), $standing, $this->seatsHeld(), $leads, 'desk');
+    }
+
+    public function compute(string $person, Verb $verb, ?string $role = null, ?Window $window = null, string $actor = 'admin'): Line
+    {
+        return $this->computer->compute($this->situation($person, $actor), new Wanted($verb, $role, $window));
+    }
+
+    public function apply(string $person, Verb $verb, ?string $role = null, ?Window $window = null, string $actor = 'admin'): Line
+    {
+        return $this->keep($person, $this->compute($person, $verb, $role, $window, $actor));
+    }
+
+    /** @param list<Effect> $effects */
+    public function undo(string $person, array $effects, string $actor = 'admin'): Line
+    {
+        return $this->keep($person, $this->computer->undo($this->situation($person, $actor), $effects));
+    }
+
+    public function seatsHeld(): int
+    {
+        return \count(array_filter($this->enrollments, fn (Enrollment $enrollment): bool => $this->roles->holdsSeat($enrollment->timeline()->at($this->now))));
+    }
+
+    public function leadsNow(): int
+    {
+        $leads = new Leads($this->roles);
+
+        return \count(array_filter($this->enrollments, function (Enrollment $enrollment, string $person) use ($leads): bool {
+            $segment = $enrollment->timeline()->at($this->now);
+
+            return null !== $segment && $leads->leads($segment) && $this->people[$person]->accountOpen($this->now);
+        }, \ARRAY_FILTER_USE_BOTH));
+    }
+
+    /** An enrollment with passes and marks of every kind, all within a short stretch of time so that they meet. */
+    public static function randomEnrollment(Dice $dice, int $passes = 4): Enrollment
+    {
+        $instant = static fn (): int => $dice->between(0, 40);
+        $window = static function () use ($dice, $instant): Window {
+            $from = $dice->chance(20) ? Time::BEGINNING : $instant();
+
+            return new Window($from, $dice->chance(30) ? Time::FOREVER : max($from, $instant()));
+        };
+        $roles = [FirstRoles::LEAD, 'co-tutor', FirstRoles::LEARNER, 'sit-in-observer'];
+        $given = [];
+        for ($n = 0; $n < $passes; ++$n) {
+            $marks = [];
+            foreach ([MarkKind::Withdrawn, MarkKind::Undone] as $kind) {
+                for ($k = $dice->below(3); $k > 0 && $dice->chance(MarkKind::Withdrawn === $kind ? 70 : 30); --$k) {
+                    $marks[] = new Mark("m$n$k".$kind->value, $kind, $window());
+                }
+            }
+            $given[] = new Pass("p$n", 'desk', DoorKind::Desk, $dice->one($roles), $instant(), $window(), $dice->one([Time::BEGINNING, $instant(), Time::FOREVER]), marks: $marks);
+        }
+        $marks = [];
+        foreach ([MarkKind::Paused, MarkKind::KeptOut, MarkKind::Role] as $kind) {
+            if ($dice->chance(40)) {
+                $marks[] = new Mark('e'.$kind->value, $kind, $window(), MarkKind::Role === $kind ? $dice->one($roles) : null);
+            }
+        }
+
+        return new Enrollment($given, $marks);
+    }
+
+    private function keep(string $person, Line $line): Line
+    {
+        $this->enrollments[$person] = $line->result;
+
+        return $line;
+    }
+}

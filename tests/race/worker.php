@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+// One of several that change the same site at the same time. Arguments: instant to begin at, site, who, line as JSON.
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\CallerProvider;
+use MintDoor\Hall\Problem;
+use MintDoor\Kernel;
+use MintDoor\Sheets\LineWish;
+use MintDoor\Sheets\SheetController;
+use MintDoor\Sheets\SheetWish;
+use Symfony\Component\HttpFoundation\Request;
+
+require dirname(__DIR__, 2).'/vendor/autoload.php';
+date_default_timezone_set('UTC');
+
+[, $begin, $site, $who, $line] = $argv;
+$kernel = new Kernel('test', false);
+$kernel->boot();
+$container = $kernel->getContainer()->get('test.service_container');
+$caller = $container->get(CallerProvider::class)->loadUserByIdentifier($who);
+assert($caller instanceof Caller);
+$controller = $container->get(SheetController::class);
+$wish = new LineWish(...json_decode($line, true, 512, JSON_THROW_ON_ERROR));
+time_sleep_until(max((float) $begin, microtime(true) + 0.001));
+try {
+    echo json_decode((string) $controller->make($site, new SheetWish([$wish]), Request::create('/'), $caller)->getContent(), true)['lines'][0]['verdict'];
+} catch (Problem $problem) {
+    echo $problem->more['line']['reasons'][0]['code'] ?? $problem->type->value;
+}
