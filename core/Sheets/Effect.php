@@ -51,13 +51,12 @@ final readonly class Effect
         if (EffectKind::GivePass === $this->kind && null !== $this->pass) {
             return new Enrollment([...$enrollment->passes, $this->pass], $enrollment->marks);
         }
-        $marks = fn (array $marks): array => $this->onMarks(array_values($marks));
         if (null === $this->passId) {
-            return new Enrollment($enrollment->passes, $marks($enrollment->marks));
+            return new Enrollment($enrollment->passes, $this->onMarks($enrollment->marks));
         }
 
         return new Enrollment(
-            array_map(fn (Pass $pass): Pass => $pass->id === $this->passId ? $pass->withMarks($marks($pass->marks)) : $pass, $enrollment->passes),
+            array_map(fn (Pass $pass): Pass => $pass->id === $this->passId ? $pass->withMarks($this->onMarks($pass->marks)) : $pass, $enrollment->passes),
             $enrollment->marks,
         );
     }

@@ -6,11 +6,11 @@ namespace MintDoor\Core\Sheets;
 
 use MintDoor\Core\Ids;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Mark;
 use MintDoor\Core\Roster\MarkKind;
 use MintDoor\Core\Roster\Pass;
 use MintDoor\Core\Roster\Phase;
-use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Time;

@@ -7,7 +7,7 @@ namespace MintDoor\Core\Sheets;
 /** A reason or a caution on a line, as a code and values; the sentence is made elsewhere. */
 final readonly class Note
 {
-    /** @param array<string, string|int|null|list<string>> $values */
+    /** @param array<string, string|int|list<string>|null> $values */
     public function __construct(
         public string $code,
         public array $values = [],

@@ -30,7 +30,7 @@ final class SessionStore extends AbstractSessionHandler
         return true;
     }
 
-    public function gc(int $max_lifetime): int|false
+    public function gc(int $max_lifetime): int
     {
         return (int) $this->db->executeStatement('DELETE FROM session WHERE touched_at < UTC_TIMESTAMP() - INTERVAL ? SECOND', [$max_lifetime]);
     }

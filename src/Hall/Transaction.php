@@ -31,7 +31,7 @@ final readonly class Transaction
      */
     public function run(Request $request, Caller $caller, array $sites, callable $work): Answer
     {
-        for ($try = 1; ; ++$try) {
+        for ($try = 1;; ++$try) {
             try {
                 return $this->once($request, $caller, $sites, $work);
             } catch (RetryableException $lost) {

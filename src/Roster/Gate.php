@@ -8,7 +8,6 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roster\Access;
-use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Hall\Caller;

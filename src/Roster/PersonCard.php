@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Roster;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\Person;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roles\RoleBook;
@@ -13,7 +14,6 @@ use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\MarkKind;
 use MintDoor\Core\Roster\Pass;
 use MintDoor\Core\Roster\Phase;
-use MintDoor\Core\People\Person;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;

@@ -100,7 +100,7 @@ final readonly class RosterQuery
         ];
     }
 
-    /** @return array{string, list<mixed>, array<int, ArrayParameterType>} */
+    /** @return array{string, list<mixed>, array<int<0, max>, ArrayParameterType>} */
     private function where(SiteAccess $access, RosterFilter $filter, bool $unlisted, Sight $sight): array
     {
         $at = Instant::toSql($access->now);
@@ -129,7 +129,7 @@ final readonly class RosterQuery
 
     /**
      * @param list<mixed>                    $parameters
-     * @param array<int, ArrayParameterType> $types
+     * @param array<int<0, max>, ArrayParameterType> $types
      *
      * @return array<string, int> schema `RosterCounts`
      */

@@ -16,10 +16,10 @@ final class Values
     }
 
     /**
-     * @param array<string, string|int|null|list<string>> $values
+     * @param array<string, string|int|list<string>|null> $values
      * @param callable(string): string                    $doorName
      *
-     * @return array<string, string|int|null|list<string>>
+     * @return array<string, string|int|list<string>|null>
      */
     public static function json(array $values, callable $doorName): array
     {

@@ -6,7 +6,6 @@ namespace MintDoor\Sheets;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
-use MintDoor\Core\Sheets\Effect;
 use MintDoor\Core\Sheets\Line;
 use MintDoor\Core\Sheets\LineComputer;
 use MintDoor\Core\Sheets\Situation;
@@ -22,10 +21,10 @@ use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\Logbook\Logbook;
+use MintDoor\Roles\Roles;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Roles\Roles;
 use MintDoor\Sheets\Entity\ChangeSheet;
 use MintDoor\Sheets\Entity\SheetLine;
 
@@ -94,7 +93,7 @@ final readonly class SheetHandler
         }
         $person = $this->situations->person($done->personId);
         $situation = $this->situations->of($access, $person);
-        $line = $this->computer->undo($situation, array_map(EffectCodec::read(...), $done->effects));
+        $line = $this->computer->undo($situation, array_values(array_map(EffectCodec::read(...), $done->effects)));
         $answer = $this->carryOut($entities, $access, $situation, $person, $line, 'undo', $done->verb);
         if (\is_int($answer['entry'])) {
             $this->logbook->undone($access->site->id, $entry, $answer['entry']);
@@ -105,7 +104,7 @@ final readonly class SheetHandler
     }
 
     /**
-     * @return array<string, mixed>&array{entry: ?int, line: ?string}
+     * @return array{entry: ?int, line: ?string, ...<string, mixed>}
      */
     private function carryOut(EntityManagerInterface $entities, SiteAccess $access, Situation $situation, Row $person, Line $line, string $verb, ?string $of = null): array
     {
@@ -151,22 +150,20 @@ final readonly class SheetHandler
             return new Wanted($verb, $wish->role, new Window($from, $until));
         } catch (WindowOutOfOrder) {
             throw Problem::field('/lines/0/untilDay', 'before-start', null === $wish->fromDay ? 'The last day is already over. Choose a later one.' : 'The last day is before the first. Choose a later one.');
-        } catch (NotADay) {
-            throw Problem::field('/lines/0/'.(null === $wish->fromDay ? 'untilDay' : 'fromDay'), 'day', 'Write days as year-month-day, such as 2026-12-18.');
+        } catch (NotADay $none) {
+            throw Problem::field('/lines/0/'.($none->text === $wish->fromDay ? 'fromDay' : 'untilDay'), 'day', 'Write days as year-month-day, such as 2026-12-18.');
         }
     }
 
-    /** @return array<string, mixed> */
+    /** @return array{verdict: string, before: ?array<string, mixed>, after: ?array<string, mixed>, reasons: list<array<string, mixed>>, cautions: list<array<string, mixed>>} */
     private function json(Line $line): array
     {
-        $notes = fn (array $notes): array => array_map($this->note(...), $notes);
-
         return [
             'verdict' => $line->verdict->value,
             'before' => SegmentRow::json($line->before, $this->roles->book()),
             'after' => SegmentRow::json($line->after, $this->roles->book()),
-            'reasons' => $notes($line->reasons),
-            'cautions' => $notes($line->cautions),
+            'reasons' => array_map($this->note(...), $line->reasons),
+            'cautions' => array_map($this->note(...), $line->cautions),
         ];
     }
 

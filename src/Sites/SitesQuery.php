@@ -94,7 +94,7 @@ final readonly class SitesQuery
         return $counts;
     }
 
-    /** @return array{string, list<mixed>, array<int, ArrayParameterType>} condition, parameters, their types by place */
+    /** @return array{string, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, parameters, their types by place */
     private function where(Caller $caller, SitesFilter $filter, int $now): array
     {
         $at = Instant::toSql($now);

@@ -35,9 +35,6 @@ final class DemoHouse
     /** @var list<string> */
     private array $staff = [];
 
-    /** @var list<string> */
-    private array $others = [];
-
     /** @var array<string, true> */
     private array $logins = [];
 
@@ -81,7 +78,9 @@ final class DemoHouse
         $everybody = array_merge(...array_values($this->learners));
         $count = \count($everybody);
         for ($n = 0; $n < 5_000; ++$n) {
-            $size = match (true) { $n < 4 => 4_990, $n < 40 => 1_000, default => $this->dice->between(120, 222) };
+            $size = match (true) {
+                $n < 4 => 4_990, $n < 40 => 1_000, default => $this->dice->between(120, 222),
+            };
             $division = ['harbour', 'millrace', 'northlight'][$n % 3];
             $site = $this->house->site(\sprintf('L-%04d', $n), \sprintf('%s %d', $this->dice->one(['Harmony', 'Counterpoint', 'Ensemble', 'Repertoire', 'Ear Training', 'History']), $n), 'course', $this->divisions[$division], $this->terms['autumn'], null, $size + 500, $this->at(-78), Time::FOREVER);
             $lead = $n < 40 ? $this->known['mara.lindqvist'] : $this->staff[$n % \count($this->staff)];
@@ -109,7 +108,7 @@ final class DemoHouse
         }
         $this->house->roles(['harbour'], ['millrace', 'northlight']);
         // Monday of week twelve is this week's Monday: Autumn 2026 begins on 7 September 2026 when today is 24 November 2026.
-        $autumn = strtotime('monday this week', $this->now) - 77 * self::DAY;
+        $autumn = $this->monday() - 77 * self::DAY;
         foreach ([['autumn', 'Autumn', 0, 102], ['winter', 'Winter', 126, 200], ['spring', 'Spring', 217, 291]] as [$code, $name, $from, $until]) {
             $starts = $autumn + $from * self::DAY;
             $this->terms[$code] = $this->house->term($code.'-'.gmdate('Y', $starts), $name.' '.gmdate('Y', $starts), gmdate('Y-m-d', $starts), gmdate('Y-m-d', $autumn + $until * self::DAY));
@@ -123,10 +122,10 @@ final class DemoHouse
             $id = $this->house->person($kind, $this->divisions[$division], $given, $family, $level, 'staff' === $kind ? $this->staffNumber() : $this->learnerNumber(), $email, $login, passwordHash: $this->hash, platformAdministrator: 'ingrid.solheim' === $login);
             $this->known[$login] = $id;
             $this->logins[$login] = true;
-            if ('staff' === $kind) {
+            if (null === $level) {
                 $this->staff[] = $id;
             } else {
-                $this->learners[$division][] = [$id, (int) $level];
+                $this->learners[$division][] = [$id, $level];
             }
         }
         $this->house->administrator($this->known['tobias.wren'], $this->divisions['millrace']);
@@ -147,7 +146,9 @@ final class DemoHouse
                 // Now and then the next one is a brother or sister, or bears the very same name.
                 $family = '' !== $family && $this->dice->chance(6) ? $family : $this->names->family($many);
                 $given = $this->names->given();
-                $level = match ($division) { 'harbour' => $this->dice->between(1, 5), 'millrace' => $this->dice->between(6, 10), default => $this->dice->between(1, 4) };
+                $level = match ($division) {
+                    'harbour' => $this->dice->between(1, 5), 'millrace' => $this->dice->between(6, 10), default => $this->dice->between(1, 4),
+                };
                 $login = $this->login($given, $family);
                 $this->learners[$division][] = [$this->house->person(
                     'learner', $this->divisions[$division], $given, $family, $level, $this->learnerNumber(),
@@ -160,14 +161,14 @@ final class DemoHouse
         for ($n = 0; $n < $others; ++$n) {
             [$given, $family] = [$this->names->given(), $this->names->family($many)];
             $kind = $this->dice->chance(80) ? 'guardian' : 'outsider';
-            $this->others[] = $this->house->person($kind, $this->divisions[$this->dice->one(['harbour', 'millrace', 'northlight'])], $given, $family, null, null, $this->login($given, $family).'@example.com', passwordHash: 'none');
+            $this->house->person($kind, $this->divisions[$this->dice->one(['harbour', 'millrace', 'northlight'])], $given, $family, null, null, $this->login($given, $family).'@example.com', passwordHash: 'none');
         }
     }
 
     private function shownSites(): void
     {
         $mara = $this->known['mara.lindqvist'];
-        $ends = strtotime(gmdate('Y-m-d', strtotime('monday this week', $this->now) + 25 * self::DAY).' 23:00 UTC');
+        $ends = Time::untilDayIncluded(gmdate('Y-m-d', $this->monday() + 25 * self::DAY), new \DateTimeZone('Europe/Amsterdam'));
         $staff = \array_slice($this->staff, 6);
 
         $het = $this->house->site('HET-2', 'Harmony & Ear Training II', 'course', $this->divisions['millrace'], $this->terms['autumn'], [6, 8], 30, $this->at(-78));
@@ -310,9 +311,15 @@ final class DemoHouse
         return intdiv($this->now, self::DAY) * self::DAY + 8 * 3_600 + $days * self::DAY;
     }
 
+    /** The first instant of this week's Monday. */
+    private function monday(): int
+    {
+        return (intdiv($this->now, self::DAY) - (int) gmdate('N', $this->now) + 1) * self::DAY;
+    }
+
     private function login(string $given, string $family): string
     {
-        $base = implode('.', array_slice(\MintDoor\Core\People\Folding::tokens($given.' '.$family), 0, 3));
+        $base = implode('.', \array_slice(\MintDoor\Core\People\Folding::tokens($given.' '.$family), 0, 3));
         $login = $base;
         for ($n = 2; isset($this->logins[$login]); ++$n) {
             $login = $base.$n;
@@ -325,7 +332,6 @@ final class DemoHouse
     private function learnerNumber(): string
     {
         $digits = (string) ++$this->numbers;
-        \assert(is_numeric($digits));
 
         return $digits.Luhn::checkDigit($digits);
     }

@@ -75,8 +75,7 @@ abstract class ApiTestCase extends WebTestCase
     {
         $this->client->getCookieJar()->clear();
         if (null !== $as) {
-            $caller = static::getContainer()->get(CallerProvider::class)->loadUserByIdentifier($as);
-            $this->client->loginUser($caller, 'api');
+            $this->client->loginUser($this->service(CallerProvider::class)->loadUserByIdentifier($as), 'api');
         }
         $server = ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'];
         foreach ($headers as $name => $value) {
@@ -116,13 +115,28 @@ abstract class ApiTestCase extends WebTestCase
         return $found;
     }
 
+    /**
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     */
+    protected function service(string $class): object
+    {
+        $service = static::getContainer()->get($class);
+        self::assertInstanceOf($class, $service);
+
+        return $service;
+    }
+
     protected function db(): Connection
     {
-        return static::getContainer()->get(Connection::class);
+        return $this->service(Connection::class);
     }
 
     protected function now(): int
     {
-        return static::getContainer()->get(HouseClock::class)->instant();
+        return $this->service(HouseClock::class)->instant();
     }
 }

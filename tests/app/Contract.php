@@ -42,7 +42,7 @@ final class Contract
         $operations = [];
         foreach ($this->paths as $path => $item) {
             foreach (array_intersect(array_keys($item), ['get', 'post', 'put', 'patch', 'delete']) as $method) {
-                $operations[] = strtoupper($method).' '.$path;
+                $operations[] = strtoupper((string) $method).' '.$path;
             }
         }
 

@@ -112,7 +112,7 @@ final class HallTest extends ApiTestCase
 
     public function testSessionsAreKeptHashedAndEnd(): void
     {
-        $store = static::getContainer()->get(SessionStore::class);
+        $store = $this->service(SessionStore::class);
         $store->open('', 'mint_door');
         self::assertSame('', $store->read('an-id'));
         $store->write('an-id', 'some data');

@@ -17,7 +17,7 @@ final class VerifyTest extends ApiTestCase
             $person = $dice->one(['newcomer', 'learner', 'colleague', 'assistant']);
             $role = \in_array($person, ['newcomer', 'learner'], true) ? $dice->one(['learner', 'day-guest']) : $dice->one(['co-tutor', 'class-assistant']);
             $this->client->getCookieJar()->clear();
-            $this->client->loginUser(static::getContainer()->get(\MintDoor\Hall\CallerProvider::class)->loadUserByIdentifier('lead'), 'api');
+            $this->client->loginUser($this->service(\MintDoor\Hall\CallerProvider::class)->loadUserByIdentifier('lead'), 'api');
             $this->client->request('POST', '/api/v1/sites/'.$this->ids['site'].'/sheets', [], [], ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'], json_encode(['lines' => [['person' => $this->ids[$person], 'verb' => $dice->one(['let-in', 'change-role', 'take-out', 'bring-back']), 'role' => $role]]], \JSON_THROW_ON_ERROR));
             $entry = json_decode((string) $this->client->getResponse()->getContent(), true)['lines'][0]['entry'] ?? null;
             if (null !== $entry && $dice->chance(40)) {

@@ -10,6 +10,7 @@ use MintDoor\Kernel;
 use MintDoor\Sheets\LineWish;
 use MintDoor\Sheets\SheetController;
 use MintDoor\Sheets\SheetWish;
+use Symfony\Component\DependencyInjection\ContainerInterface;
 use Symfony\Component\HttpFoundation\Request;
 
 require dirname(__DIR__, 2).'/vendor/autoload.php';
@@ -19,10 +20,13 @@ date_default_timezone_set('UTC');
 $kernel = new Kernel('test', false);
 $kernel->boot();
 $container = $kernel->getContainer()->get('test.service_container');
-$caller = $container->get(CallerProvider::class)->loadUserByIdentifier($who);
-assert($caller instanceof Caller);
+assert($container instanceof ContainerInterface);
+$callers = $container->get(CallerProvider::class);
+assert($callers instanceof CallerProvider);
+$caller = $callers->loadUserByIdentifier($who);
 $controller = $container->get(SheetController::class);
-$wish = new LineWish(...json_decode($line, true, 512, JSON_THROW_ON_ERROR));
+assert($caller instanceof Caller && $controller instanceof SheetController);
+$wish = new LineWish(...json_decode($line, true, 512, \JSON_THROW_ON_ERROR));
 time_sleep_until(max((float) $begin, microtime(true) + 0.001));
 try {
     echo json_decode((string) $controller->make($site, new SheetWish([$wish]), Request::create('/'), $caller)->getContent(), true)['lines'][0]['verdict'];

@@ -18,6 +18,7 @@ class RoleSetting
         public readonly string $id,
         #[ORM\Column(length: 32, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public readonly string $code,
+        /** @var array<string, mixed> */
         #[ORM\Column(type: 'json')]
         public array $settings,
     ) {

@@ -28,13 +28,16 @@ class SheetLine
         public string $verb,
         #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public string $verdict,
+        /** @var array<array-key, mixed> */
         #[ORM\Column(name: 'state_before', type: 'json')]
         public array $before,
+        /** @var array<array-key, mixed> */
         #[ORM\Column(name: 'state_after', type: 'json')]
         public array $after,
+        /** @var array<string, mixed> */
         #[ORM\Column(type: 'json')]
         public array $notes,
-        /** What was done, as `Core\Sheets\Effect`s. */
+        /** @var list<array<string, mixed>> what was done, as `Core\Sheets\Effect`s */
         #[ORM\Column(type: 'json')]
         public array $effects,
         /** The enrollment's version after it was applied: undoing wants it unchanged. */

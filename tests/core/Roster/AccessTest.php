@@ -84,7 +84,7 @@ final class AccessTest extends TestCase
 
     public function testNobodyEntersUnlessCurrentWithAnOpenAccount(): void
     {
-        $this->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $dice = new Dice($seed);
             $timeline = World::randomEnrollment($dice)->timeline();
             $site = new Site('s', 'seniors', opensAt: $dice->below(40), closesAt: $dice->between(20, 60));
