@@ -15,6 +15,9 @@ use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInt
  */
 final class SessionStore extends AbstractSessionHandler
 {
+    /** Seconds without a request after which a session is over. */
+    public const LASTS = 43_200;
+
     private const TOUCH_EVERY = 60;
 
     private ?int $touchedAt = null;
@@ -48,7 +51,7 @@ final class SessionStore extends AbstractSessionHandler
     {
         $row = $this->db->fetchAssociative(
             'SELECT data, touched_at FROM session WHERE id = ? AND touched_at > UTC_TIMESTAMP() - INTERVAL ? SECOND',
-            [$this->hash($sessionId), (int) \ini_get('session.gc_maxlifetime')],
+            [$this->hash($sessionId), self::LASTS],
         );
         if (false === $row) {
             return '';

@@ -46,10 +46,11 @@ final readonly class LogbookController
         $this->gate->at($site, $caller)->require(Permission::SeeLogbook, 'Only those who let people into this site read its logbook.');
         $before = Cursor::read($cursor, 'logbook', 1)?->values[0];
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT l.sequence, l.at, l.code, l.data, l.line_id, l.undone_by, l.actor_id, l.person_id,
+            'SELECT l.sequence, l.at, l.code, l.data, l.line_id, l.undone_by, l.actor_id, l.person_id, (n.version_after = e.version) AS latest,
                     a.given_name AS a_given, a.family_name AS a_family, a.preferred_name AS a_preferred,
                     p.given_name AS p_given, p.family_name AS p_family, p.preferred_name AS p_preferred
              FROM log_entry l JOIN person a ON a.id = l.actor_id LEFT JOIN person p ON p.id = l.person_id
+             LEFT JOIN sheet_line n ON n.id = l.line_id LEFT JOIN enrollment e ON e.site_id = l.site_id AND e.person_id = l.person_id
              WHERE l.site_id = ? AND l.sequence < ? ORDER BY l.sequence DESC LIMIT '.(self::PAGE + 1),
             [Id::binary($site), $before ?? \PHP_INT_MAX],
         ));
@@ -100,7 +101,7 @@ final readonly class LogbookController
 
     private function undoable(Row $row): bool
     {
-        return null === $row->intOrNull('undone_by') && (null !== $row->stringOrNull('line_id') || isset($row->json('data')['before']));
+        return null === $row->intOrNull('undone_by') && (null === $row->stringOrNull('line_id') ? isset($row->json('data')['before']) : 1 === $row->intOrNull('latest'));
     }
 
     /** @return array<string, mixed> schema `LogEntry` */

@@ -79,7 +79,7 @@ final class DemoHouse
         $count = \count($everybody);
         for ($n = 0; $n < 5_000; ++$n) {
             $size = match (true) {
-                $n < 4 => 4_990, $n < 40 => 1_000, default => $this->dice->between(120, 222),
+                $n < 4 => 4_990, $n < 40 => 1_000, default => $this->dice->between(122, 244),
             };
             $division = ['harbour', 'millrace', 'northlight'][$n % 3];
             $site = $this->house->site(\sprintf('L-%04d', $n), \sprintf('%s %d', $this->dice->one(['Harmony', 'Counterpoint', 'Ensemble', 'Repertoire', 'Ear Training', 'History']), $n), 'course', $this->divisions[$division], $this->terms['autumn'], null, $size + 500, $this->at(-78), Time::FOREVER);

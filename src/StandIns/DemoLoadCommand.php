@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\StandIns;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Mapping\ClassMetadata;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -17,8 +19,11 @@ use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 #[AsCommand('demo:load', 'Fills an empty house with the demo conservatory; --fresh empties it first')]
 final class DemoLoadCommand extends Command
 {
+    private const TABLES_WITHOUT_ENTITY = ['session', 'throttle', 'idempotency', 'person_term', 'enrollment_segment'];
+
     public function __construct(
         private readonly Connection $db,
+        private readonly EntityManagerInterface $entities,
         private readonly HouseClock $clock,
         private readonly PasswordHasherFactoryInterface $hashers,
     ) {
@@ -60,10 +65,9 @@ final class DemoLoadCommand extends Command
 
     private function empty(): void
     {
-        foreach ($this->db->fetchFirstColumn('SHOW TABLES') as $table) {
-            if (\is_string($table) && 'doctrine_migration_versions' !== $table) {
-                $this->db->executeStatement('TRUNCATE TABLE `'.$table.'`');
-            }
+        $own = array_map(static fn (ClassMetadata $entity): string => $entity->getTableName(), $this->entities->getMetadataFactory()->getAllMetadata());
+        foreach ([...$own, ...self::TABLES_WITHOUT_ENTITY] as $table) {
+            $this->db->executeStatement('TRUNCATE TABLE `'.$table.'`');
         }
     }
 }

@@ -57,8 +57,8 @@ async function leave() {
 .who { margin-left: auto; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .silent { margin: 0; text-align: center; }
 .keys { display: flex; gap: 24px; justify-content: space-between; padding: 8px 20px; border-bottom: 1px solid var(--line); background: var(--mint-pale); }
-.keys dl { display: flex; flex-wrap: wrap; gap: 4px 22px; margin: 0; }
-.keys dl div { display: flex; gap: 8px; align-items: baseline; }
+.keys dl { display: flex; flex-wrap: wrap; gap: 4px 16px; margin: 0; }
+.keys dl div { display: flex; gap: 6px; align-items: baseline; }
 .keys dd { margin: 0; }
 kbd { font-family: var(--mono); font-size: 0.82em; border: 1px solid var(--soft); border-radius: 3px; padding: 1px 6px; background: var(--sheet); }
 @media (max-width: 640px) {

@@ -37,7 +37,7 @@ export class Problem extends Error {
   }
 }
 
-export const api = createClient<paths>({ baseUrl: '/api/v1', fetch: patientFetch })
+export const api = createClient<paths>({ baseUrl: `${location.origin}/api/v1`, fetch: patientFetch })
 
 api.use({
   onRequest({ request }) {

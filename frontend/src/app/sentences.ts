@@ -1,11 +1,12 @@
 import type { Person, Reason, RoleOption, SheetLine } from './api'
+import { houseNow } from './clock'
 import { t } from './words'
 
 type Values = Record<string, unknown>
 export type RoleName = (code: string | null | undefined) => string
 
 /** A day as people write it; the year only when it is not this one. */
-export function day(instant: string | null | undefined, zone: string, now = new Date()): string {
+export function day(instant: string | null | undefined, zone: string, now = houseNow()): string {
   if (!instant) return ''
   const date = new Date(instant)
   const year = date.getUTCFullYear() === now.getUTCFullYear() ? undefined : 'numeric'
@@ -13,7 +14,7 @@ export function day(instant: string | null | undefined, zone: string, now = new 
 }
 
 /** The last day that a half-open window includes. */
-export function lastDay(until: string | null | undefined, zone: string, now = new Date()): string {
+export function lastDay(until: string | null | undefined, zone: string, now = houseNow()): string {
   return until ? day(new Date(new Date(until).getTime() - 1000).toISOString(), zone, now) : ''
 }
 

@@ -5,6 +5,14 @@ import { me } from '@/app/me'
 import SignInForm from './SignInForm.vue'
 
 const dialog = ref<HTMLDialogElement>()
+const before = me.value?.id
+
+/** What waits goes on only for whoever began it. */
+function goOn() {
+  if (before === undefined || me.value?.id === before) signedInAgain()
+  else location.assign('/')
+}
+
 onMounted(() => dialog.value?.showModal())
 </script>
 
@@ -12,7 +20,7 @@ onMounted(() => dialog.value?.showModal())
   <dialog ref="dialog" class="again" aria-labelledby="again-title" @cancel.prevent>
     <h2 id="again-title">{{ $t('signIn.again') }}</h2>
     <p>{{ $t('signIn.againMore') }}</p>
-    <SignInForm :known="me?.login ?? ''" @done="signedInAgain" />
+    <SignInForm :known="me?.login ?? ''" @done="goOn" />
   </dialog>
 </template>
 

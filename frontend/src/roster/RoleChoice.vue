@@ -9,7 +9,15 @@ const props = defineProps<{ options: RoleOption[]; zone: string; present?: strin
 defineEmits<{ choose: [role: string] }>()
 const { roleName } = useHouse()
 const possible = computed(() => props.options.filter((option) => option.allowed && option.role !== props.present))
-const refused = computed(() => props.options.filter((option) => !option.allowed))
+/** The sentence why not, and the roles it is about. */
+const refused = computed(() => {
+  const why = new Map<string, string[]>()
+  for (const option of props.options.filter((each) => !each.allowed)) {
+    const sentence = optionSentence(option, props.zone, roleName)
+    why.set(sentence, [...(why.get(sentence) ?? []), roleName(option.role)])
+  }
+  return [...why]
+})
 </script>
 
 <template>
@@ -22,7 +30,7 @@ const refused = computed(() => props.options.filter((option) => !option.allowed)
     </ul>
     <p v-else class="soft">{{ $t('intake.noRole') }}</p>
     <ul class="not soft">
-      <li v-for="option in refused" :key="option.role"><strong>{{ roleName(option.role) }}:</strong> <span>{{ optionSentence(option, zone, roleName) }}</span></li>
+      <li v-for="[sentence, roles] in refused" :key="sentence"><strong>{{ roles.join(', ') }}:</strong> <span>{{ sentence }}</span></li>
     </ul>
   </div>
 </template>

@@ -115,7 +115,7 @@ function clear() {
         <div role="row" class="row head" :style="grid">
           <span v-for="column in visible" :key="column" role="columnheader" :aria-sort="view.sort === column ? (view.direction === 'up' ? 'ascending' : 'descending') : 'none'">
             <button :title="$t('roster.sortBy', { what: $t('roster.col.' + column).toLowerCase() })" @click="sortBy(column)">
-              {{ $t('roster.col.' + column) }}<svg v-if="view.sort === column" class="order" :class="view.direction" viewBox="0 0 12 8" width="9" height="6" aria-hidden="true"><path d="M1 7 6 1l5 6" fill="none" stroke="currentColor" stroke-width="2" /></svg>
+              {{ $t('roster.col.' + column) }}<svg v-if="view.sort === column" class="order" :class="view.direction" viewBox="0 0 24 4" width="24" height="4" aria-hidden="true"><path d="M0 4h24V0z" fill="currentColor" /></svg>
             </button>
           </span>
         </div>
@@ -158,8 +158,9 @@ function clear() {
 .head { border-bottom: 2px solid var(--line); scrollbar-gutter: stable; overflow: hidden; flex: none; }
 .head button { background: none; border: 0; padding: 2px 0; font-weight: 600; font-size: 0.88rem; color: var(--soft); cursor: pointer; }
 .head button:hover { color: var(--ink); }
-.order { margin-left: 4px; }
-.order.down { transform: rotate(180deg); }
+.head [aria-sort='ascending'] button, .head [aria-sort='descending'] button { color: var(--ink); }
+.order { display: block; margin-top: -3px; color: var(--spruce); }
+.order.down { transform: scaleX(-1); }
 .body { position: absolute; inset: 0 0 auto; cursor: default; }
 .body:hover { background: var(--hover); }
 .body:focus-visible { outline-offset: -2px; }

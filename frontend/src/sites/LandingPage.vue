@@ -31,7 +31,7 @@ const administers = computed(() => landing.value?.role == null && !!landing.valu
         </div>
       </header>
       <p v-if="administers" class="callout">{{ $t('landing.asAdmin') }}</p>
-      <ReasonLine v-else :reason="landing.reason" :zone="landing.site.timeZone" who="you" />
+      <ReasonLine v-else-if="landing.reason.entry !== 'enter'" :reason="landing.reason" :zone="landing.site.timeZone" who="you" />
       <template v-if="inside">
         <p v-if="landing.role">{{ $t('landing.as', { role: roleName(landing.role).toLowerCase() }) }}</p>
         <section><h2>{{ $t('landing.leads') }}</h2><p>{{ landing.leads.length ? landing.leads.join(', ') : $t('landing.nothing') }}</p></section>

@@ -53,7 +53,7 @@ async function live(state: Site['state']) {
           {{ site.division.name }} · {{ site.term.name }} · {{ site.levels ? $t('site.levels', site.levels) : $t('sites.allLevels') }} ·
           <strong>{{ $t('siteState.' + site.state) }}</strong><template v-if="site.state === 'draft' && site.opensAt">, {{ $t('site.opens', { day: day(site.opensAt, site.timeZone) }) }}</template>
         </span>
-        <span class="seats"><span class="soft">{{ $t('site.seats') }}</span> <SeatMeter :held="site.learners" :seats="site.seats" /></span>
+        <span class="seats"><template v-if="site.seats"><span class="soft">{{ $t('site.seats') }}</span> <SeatMeter :held="site.learners" :seats="site.seats" /></template><template v-else>{{ $t('site.unlimited', { n: $n(site.learners) }, site.learners) }}</template></span>
       </div>
       <div class="sill">
         <nav :aria-label="site.title">

@@ -57,7 +57,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
     </nav>
     <h1 class="unseen">{{ $t('sites.' + scope) }}</h1>
     <div class="filters">
-      <InputText v-model="typed" :placeholder="$t('sites.find')" :aria-label="$t('sites.find')" maxlength="200" size="small" />
+      <InputText v-if="scope !== 'in' || total > 8 || filtered" v-model="typed" :placeholder="$t('sites.find')" :aria-label="$t('sites.find')" maxlength="200" size="small" />
       <template v-if="scope === 'all'">
         <select v-for="name in filters" :key="name" class="plain" :aria-label="$t('sites.filterBy.' + name)" :value="chosen(name)" @change="choose(name, ($event.target as HTMLSelectElement).value)">
           <option value="">{{ $t('sites.any.' + name) }}</option>

@@ -1,0 +1,115 @@
+// Measures the served application against an empty route behind the same firewall, interleaved on one connection.
+// Run by bin/bench. Environment: MINT_DOOR_URL, PEOPLE (a tab-separated file of people to look for), ROUNDS.
+import { Agent, request } from 'node:http'
+import { readFileSync } from 'node:fs'
+
+const base = new URL('/api/v1', process.env.MINT_DOOR_URL)
+const rounds = Number(process.env.ROUNDS ?? 200)
+const agent = new Agent({ keepAlive: true, maxSockets: 1 })
+
+/** One request with a session of its own; answers milliseconds and body, and throws at any status but 2xx. */
+function session() {
+  let cookie = ''
+  return (method, path, body) =>
+    new Promise((resolve, reject) => {
+      const started = process.hrtime.bigint()
+      const headers = { 'X-Mint-Door': '1', Cookie: cookie, ...(body ? { 'Content-Type': 'application/json' } : {}) }
+      const call = request({ agent, host: base.hostname, port: base.port, method, path: base.pathname + path, headers }, (response) => {
+        let text = ''
+        response.setEncoding('utf8').on('data', (part) => (text += part)).on('end', () => {
+          const ms = Number(process.hrtime.bigint() - started) / 1e6
+          for (const set of response.headers['set-cookie'] ?? []) cookie = set.split(';')[0]
+          if (response.statusCode >= 300) reject(new Error(`${method} ${path}: ${response.statusCode} ${text}`))
+          else resolve({ ms, body: text ? JSON.parse(text) : null })
+        })
+      })
+      call.on('error', reject)
+      call.end(body ? JSON.stringify(body) : undefined)
+    })
+}
+
+const tutor = session()
+const administrator = session()
+await tutor('POST', '/sign-in', { login: 'mara.lindqvist', password: process.env.PASSWORD })
+await administrator('POST', '/sign-in', { login: 'ingrid.solheim', password: process.env.PASSWORD })
+
+const sites = (await tutor('GET', '/sites?scope=run&limit=200')).body.items
+const large = sites.toSorted((a, b) => b.learners - a.learners)[0]
+if (!large || large.learners < 4900) throw new Error('The large house is not furnished: no site of 5,000 people.')
+
+// Chance that falls the same way every time (mulberry32).
+let seed = 20261124
+const chance = () => {
+  seed = (seed + 0x6d2b79f5) | 0
+  let t = Math.imul(seed ^ (seed >>> 15), 1 | seed)
+  t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+  return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+}
+const between = (low, high) => low + Math.floor(chance() * (high - low + 1))
+
+// People picked at random bring common names as often as they are common. What is typed of them is mixed.
+const people = readFileSync(process.env.PEOPLE, 'utf8').trim().split('\n').map((line) => line.split('\t'))
+const ways = [
+  ([given]) => given.slice(0, between(2, 4)),
+  ([, family]) => family.slice(0, between(2, 5)),
+  ([given]) => given,
+  ([, family]) => family,
+  ([given, family]) => `${given} ${family}`,
+  ([given, family]) => `${family}, ${given.slice(0, 2)}`,
+  ([given, family]) => `${given.slice(0, 2)} ${family.slice(0, 3)}`,
+  ([given, family]) => `${given} ${family}`.normalize('NFD').replaceAll(/\p{M}/gu, ''),
+  ([, , number]) => number,
+  ([, , number]) => number.slice(0, between(3, 5)),
+  ([, , , login]) => login,
+  ([, , , , email]) => email
+]
+const queries = people.map((person, index) => ways[index % ways.length](person)).filter((typed) => typed && typed !== 'NULL')
+
+const newcomers = []
+for (const person of people) {
+  if (newcomers.length >= 60) break
+  const found = (await tutor('GET', `/sites/${large.id}/intake?q=${encodeURIComponent(person[2])}`)).body.canBeLetIn[0]
+  if (found?.suggested === 'learner') newcomers.push(found.person.id)
+}
+
+const letIn = async (round) => {
+  const person = newcomers[round % newcomers.length]
+  const { ms, body } = await tutor('POST', `/sites/${large.id}/sheets`, { lines: [{ person, verb: 'let-in', role: 'learner' }] })
+  if (body.lines[0].verdict !== 'ready') throw new Error(`not let in: ${JSON.stringify(body.lines[0])}`)
+  await tutor('POST', `/sites/${large.id}/logbook/${body.lines[0].entry}/undo`)
+  return ms
+}
+const work = [
+  { what: 'empty route behind the firewall', run: async () => (await tutor('GET', '/alive')).ms },
+  { what: `sites I run (${sites.length})`, bound: 2.5, run: async () => (await tutor('GET', '/sites?scope=run&limit=40')).ms },
+  { what: 'all sites, first page of 5,000', bound: 2.5, run: async () => (await administrator('GET', '/sites?scope=all&limit=40')).ms },
+  { what: `roster, first page of ${large.learners.toLocaleString('en')} people`, bound: 3, run: async () => (await tutor('GET', `/sites/${large.id}/roster?limit=100`)).ms },
+  { what: `search among 200,000 people (${queries.length} queries)`, bound: 2.5, bound95: 5, run: async (round) => (await tutor('GET', `/sites/${large.id}/intake?q=${encodeURIComponent(queries[round % queries.length])}`)).ms },
+  { what: 'let one person in', bound: 4, run: letIn }
+]
+
+for (const each of work) for (let n = 0; n < 10; n++) await each.run(n)
+const times = work.map(() => [])
+for (let round = 0; round < rounds; round++) for (const [index, each] of work.entries()) times[index].push(await each.run(round))
+agent.destroy()
+
+const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]
+const results = work.map((each, index) => {
+  const sorted = times[index].toSorted((a, b) => a - b)
+  return { ...each, median: at(sorted, 0.5), p95: at(sorted, 0.95) }
+})
+const floor = results[0]
+const rows = [['what', 'median ms', 'p95 ms', 'ratio', 'bound', '']]
+let held = true
+for (const { what, median, p95, bound, bound95 } of results) {
+  const row = (name, ratio, limit) => {
+    const ok = limit === undefined || ratio <= limit
+    held &&= ok
+    rows.push([name, median.toFixed(1), p95.toFixed(1), ratio.toFixed(2), limit?.toFixed(1) ?? '', limit === undefined ? '' : ok ? 'held' : 'NOT HELD'])
+  }
+  row(what, median / floor.median, bound)
+  if (bound95) row('  the same, p95 against p95', p95 / floor.p95, bound95)
+}
+const width = rows[0].map((_, column) => Math.max(...rows.map((row) => row[column].length)))
+for (const row of rows) console.log(row.map((text, column) => (column ? text.padStart(width[column]) : text.padEnd(width[column]))).join('  '))
+process.exitCode = held ? 0 : 1

@@ -1,0 +1,10 @@
+/** How far the house's clock is from this machine's, in milliseconds; it may stand still for a demonstration. */
+let ahead = 0
+
+/** Told whenever the server says what time it has. */
+export function setHouseClock(instant: string) {
+  ahead = new Date(instant).getTime() - Date.now()
+}
+
+/** Now, by the house's clock. */
+export const houseNow = () => new Date(Date.now() + ahead)

@@ -1,0 +1,68 @@
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { connection, patientFetch, signedInAgain } from './connection'
+
+const get = () => new Request('http://localhost/api/v1/sites')
+const change = (headers: Record<string, string> = {}) => new Request('http://localhost/api/v1/sites', { method: 'POST', body: '{}', headers })
+const answers = (...each: (number | 'nothing')[]) => {
+  const fetch = vi.fn(async (_request: Request) => {
+    const next = each.length > 1 ? each.shift() : each[0]
+    if (next === 'nothing') throw new TypeError('Failed to fetch')
+    return new Response('{}', { status: next })
+  })
+  vi.stubGlobal('fetch', fetch)
+  return fetch
+}
+
+beforeEach(() => {
+  vi.useFakeTimers()
+  Object.assign(connection, { silent: false, signedOut: false })
+})
+afterEach(() => {
+  vi.useRealTimers()
+  vi.unstubAllGlobals()
+})
+
+it.each([['nothing' as const], [502], [503]])('asks again while the answer is %s, and says so', async (silence) => {
+  const fetch = answers(silence, silence, 200)
+  const answer = patientFetch(get())
+  await vi.advanceTimersByTimeAsync(100)
+  expect(connection.silent).toBe(true)
+  await vi.runAllTimersAsync()
+  expect((await answer).status).toBe(200)
+  expect([fetch.mock.calls.length, connection.silent]).toEqual([3, false])
+})
+
+it('never sends a change twice that could be made twice', async () => {
+  const fetch = answers('nothing')
+  await expect(patientFetch(change())).rejects.toThrow('Failed to fetch')
+  expect(fetch).toHaveBeenCalledTimes(1)
+})
+
+it('sends a change again under its key, with the same body', async () => {
+  const bodies: string[] = []
+  vi.stubGlobal('fetch', async (request: Request) => {
+    bodies.push(await request.text())
+    if (bodies.length === 1) throw new TypeError('Failed to fetch')
+    return new Response('{}')
+  })
+  const answer = patientFetch(change({ 'Idempotency-Key': 'a-fresh-key' }))
+  await vi.runAllTimersAsync()
+  expect((await answer).status).toBe(200)
+  expect(bodies).toEqual(['{}', '{}'])
+})
+
+it('waits for a sign-in when the session is gone, and carries on', async () => {
+  const fetch = answers(401, 200)
+  const answer = patientFetch(change({ 'Idempotency-Key': 'a-fresh-key' }))
+  await vi.runAllTimersAsync()
+  expect([connection.signedOut, fetch.mock.calls.length]).toEqual([true, 1])
+  signedInAgain()
+  expect((await answer).status).toBe(200)
+  expect([connection.signedOut, fetch.mock.calls.length]).toEqual([false, 2])
+})
+
+it('lets a sign-in that fails fail', async () => {
+  answers(401)
+  expect((await patientFetch(new Request('http://localhost/api/v1/sign-in', { method: 'POST' }))).status).toBe(401)
+  expect(connection.signedOut).toBe(false)
+})
