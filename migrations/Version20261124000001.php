@@ -29,7 +29,7 @@ final class Version20261124000001 extends AbstractMigration
         $this->addSql('CREATE TABLE division (id BINARY(16) NOT NULL, code VARCHAR(32) CHARACTER SET ascii NOT NULL COLLATE `ascii_bin`, name VARCHAR(120) NOT NULL, minors TINYINT NOT NULL, UNIQUE INDEX UNIQ_1017471477153098 (code), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`');
         $this->addSql('CREATE TABLE division_administrator (person_id BINARY(16) NOT NULL, division_id BINARY(16) NOT NULL, PRIMARY KEY (person_id, division_id)) DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`');
         $this->addSql('CREATE TABLE door (id BINARY(16) NOT NULL, site_id BINARY(16) NOT NULL, kind VARCHAR(16) CHARACTER SET ascii NOT NULL COLLATE `ascii_bin`, name VARCHAR(120) NOT NULL, state VARCHAR(8) CHARACTER SET ascii NOT NULL COLLATE `ascii_bin`, INDEX IDX_8AE5542DF6BD16463BC4BCD9 (site_id, kind), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`');
-        $this->addSql('CREATE TABLE enrollment (site_id BINARY(16) NOT NULL, person_id BINARY(16) NOT NULL, version INT NOT NULL, last_seen_at DATETIME DEFAULT NULL, INDEX IDX_DBDCD7E1217BBB47 (person_id), PRIMARY KEY (site_id, person_id)) DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`');
+        $this->addSql('CREATE TABLE enrollment (site_id BINARY(16) NOT NULL, person_id BINARY(16) NOT NULL, version INT NOT NULL, last_seen_at DATETIME DEFAULT NULL, terms VARCHAR(250) CHARACTER SET ascii NOT NULL COLLATE `ascii_bin`, INDEX IDX_DBDCD7E1217BBB47 (person_id), PRIMARY KEY (site_id, person_id)) DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`');
         $this->addSql('CREATE TABLE first_password (token_hash VARBINARY(32) NOT NULL, person_id BINARY(16) NOT NULL, expires_at DATETIME NOT NULL, PRIMARY KEY (token_hash)) DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`');
         $this->addSql('CREATE TABLE log_entry (id BINARY(16) NOT NULL, site_id BINARY(16) NOT NULL, sequence INT NOT NULL, at DATETIME NOT NULL, actor_id BINARY(16) NOT NULL, code VARCHAR(32) CHARACTER SET ascii NOT NULL COLLATE `ascii_bin`, data JSON NOT NULL, person_id BINARY(16) DEFAULT NULL, line_id BINARY(16) DEFAULT NULL, address VARCHAR(45) CHARACTER SET ascii DEFAULT NULL COLLATE `ascii_bin`, schema_version SMALLINT NOT NULL, undone_by INT DEFAULT NULL, INDEX IDX_B5F762D4D7B7542 (line_id), UNIQUE INDEX UNIQ_B5F762DF6BD16465286D72B (site_id, sequence), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`');
         $this->addSql('CREATE TABLE mark (id BINARY(16) NOT NULL, site_id BINARY(16) NOT NULL, person_id BINARY(16) NOT NULL, kind VARCHAR(16) CHARACTER SET ascii NOT NULL COLLATE `ascii_bin`, from_at DATETIME NOT NULL, until_at DATETIME NOT NULL, pass_id BINARY(16) DEFAULT NULL, role VARCHAR(32) CHARACTER SET ascii DEFAULT NULL COLLATE `ascii_bin`, put_by BINARY(16) DEFAULT NULL, ended_by BINARY(16) DEFAULT NULL, note VARCHAR(500) DEFAULT NULL, INDEX IDX_6674F271F6BD1646217BBB47 (site_id, person_id), PRIMARY KEY (id)) DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`');
@@ -49,9 +49,16 @@ final class Version20261124000001 extends AbstractMigration
             `rank` SMALLINT NOT NULL, listed TINYINT NOT NULL, holds_seat TINYINT NOT NULL, leads TINYINT NOT NULL, since_at DATETIME NOT NULL,
             sort_name VARCHAR(164) NOT NULL,
             PRIMARY KEY (site_id, person_id, from_at),
-            KEY by_name (site_id, sort_name, person_id, from_at, until_at, state, listed),
+            KEY by_name (site_id, sort_name, person_id, from_at, until_at, state, listed, role),
             KEY by_person (person_id, until_at, from_at),
-            KEY counting (site_id, until_at, from_at, state, listed, holds_seat, leads)
+            KEY counting (site_id, until_at, from_at, state, role, listed, holds_seat),
+            KEY by_lead (site_id, leads, until_at)
+        )
+        SQL.self::OWN_TABLES);
+        $this->addSql(<<<'SQL'
+        CREATE TABLE site_count (
+            site_id BINARY(16) NOT NULL PRIMARY KEY, roster_version INT NOT NULL, from_at DATETIME NOT NULL, until_at DATETIME NOT NULL,
+            learners INT NOT NULL, staff INT NOT NULL, others INT NOT NULL, unlisted INT NOT NULL, seats_held INT NOT NULL
         )
         SQL.self::OWN_TABLES);
         $this->addSql(<<<'SQL'
@@ -81,7 +88,7 @@ final class Version20261124000001 extends AbstractMigration
 
     public function down(Schema $schema): void
     {
-        foreach (['account', 'change_sheet', 'division', 'division_administrator', 'door', 'enrollment', 'first_password', 'log_entry', 'mark', 'pass', 'person', 'role', 'section', 'sheet_line', 'site', 'term', 'enrollment_segment', 'person_term', 'session', 'throttle', 'idempotency'] as $table) {
+        foreach (['account', 'change_sheet', 'division', 'division_administrator', 'door', 'enrollment', 'first_password', 'log_entry', 'mark', 'pass', 'person', 'role', 'section', 'sheet_line', 'site', 'term', 'enrollment_segment', 'person_term', 'site_count', 'session', 'throttle', 'idempotency'] as $table) {
             $this->addSql('DROP TABLE '.$table);
         }
     }

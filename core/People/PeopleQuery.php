@@ -45,14 +45,14 @@ final readonly class PeopleQuery
      * How well a person fits; higher is better. Whole words count more than beginnings, and the order typed counts a
      * little. An identifier typed in full is above all names.
      *
+     * @param list<string> $words       folded words of the person's names
      * @param list<string> $identifiers number, login, address
      */
-    public function score(string $names, array $identifiers): int
+    public function score(array $words, array $identifiers): int
     {
         if ($this->names($identifiers)) {
             return 1000;
         }
-        $words = Folding::tokens($names);
         $whole = \count(array_intersect($this->tokens, $words));
         $inOrder = str_contains(' '.implode(' ', $words), ' '.implode(' ', $this->tokens)) ? 1 : 0;
 

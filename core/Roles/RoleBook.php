@@ -40,6 +40,12 @@ final readonly class RoleBook
      */
     public function pick(array $codes): array
     {
+        if (1 === \count($codes)) {
+            $only = $this->find($codes[0]);
+
+            return null === $only ? [] : [$only];
+        }
+
         return array_values(array_filter($this->roles, static fn (Role $role): bool => \in_array($role->code, $codes, true)));
     }
 

@@ -15,7 +15,7 @@ use MintDoor\Core\Sites\Site;
 final readonly class Situation
 {
     /**
-     * @param int                        $seatsHeld  in the site now, by everybody
+     * @param int                        $seatsHeld  in the site now, by everybody; of no interest where seats have no limit
      * @param list<array{Timeline, int}> $otherLeads timelines of the others who lead or will, and the instant each one's account closes
      * @param string                     $desk       id of the site's desk door
      */

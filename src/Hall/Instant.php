@@ -9,13 +9,26 @@ use MintDoor\Core\Time\Time;
 /** Instants of the core between the database (`DATETIME`, UTC) and the contract (RFC 3339, open ends as null). */
 final class Instant
 {
+    /** The same instants come many times in a list. */
+    private const REMEMBERED = 1_000;
+
+    /** @var array<string, int> */
+    private static array $read = [];
+
+    /** @var array<int, string> */
+    private static array $written = [];
+
     private function __construct()
     {
     }
 
     public static function fromSql(string $dateTime): int
     {
-        return (int) strtotime($dateTime.' UTC');
+        if (\count(self::$read) > self::REMEMBERED) {
+            self::$read = [];
+        }
+
+        return self::$read[$dateTime] ??= (int) strtotime($dateTime.' UTC');
     }
 
     public static function toSql(int $instant): string
@@ -25,6 +38,13 @@ final class Instant
 
     public static function toJson(int $instant): ?string
     {
-        return $instant <= Time::BEGINNING || $instant >= Time::FOREVER ? null : gmdate('Y-m-d\TH:i:s\Z', $instant);
+        if ($instant <= Time::BEGINNING || $instant >= Time::FOREVER) {
+            return null;
+        }
+        if (\count(self::$written) > self::REMEMBERED) {
+            self::$written = [];
+        }
+
+        return self::$written[$instant] ??= gmdate('Y-m-d\TH:i:s\Z', $instant);
     }
 }

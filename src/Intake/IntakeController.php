@@ -90,7 +90,7 @@ final readonly class IntakeController
             $person = PersonRow::person($row);
             $ofSite = ($person->division === $access->site->division ? 2 : 0)
                 + (null !== $person->level && true === $access->site->levels?->contains($person->level) ? 1 : 0);
-            $keys[$index] = [-$query->score(PersonRow::names($row), PersonRow::identifiers($row)), -$ofSite, $row->string('sort_name'), $person->id];
+            $keys[$index] = [-$query->score($row->list('terms'), PersonRow::identifiers($row)), -$ofSite, $row->string('sort_name'), $person->id];
         }
         asort($keys);
 

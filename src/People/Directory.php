@@ -20,11 +20,11 @@ use MintDoor\Roles\Roles;
 final readonly class Directory
 {
     /** People of the site, and of the whole directory, looked at before ranking. */
-    private const MOST_HERE = 60;
-    private const MOST_ELSEWHERE = 200;
+    private const MOST_HERE = 40;
+    private const MOST_ELSEWHERE = 80;
 
     /** Counting how common a word is stops here. */
-    private const COUNT_TO = 3000;
+    private const COUNT_TO = 1000;
 
     public function __construct(
         private Connection $db,
@@ -63,7 +63,7 @@ final readonly class Directory
      * Who fits what was typed, with their present state in a site. Two statements, whatever is typed: how common each
      * word is, then the people, driven by the rarest.
      *
-     * @return list<Row> with `PersonRow::COLUMNS`, and `state`, `roles`, `from_at`, `until_at`, `since_at`, `holds_seat`
+     * @return list<Row> with `PersonRow::COLUMNS`, and `terms`, `state`, `roles`, `from_at`, `until_at`, `since_at`, `holds_seat`
      */
     public function find(PeopleQuery $query, string $siteId): array
     {
@@ -71,7 +71,7 @@ final readonly class Directory
         $now = Instant::toSql($this->clock->instant());
 
         return Row::all($this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat
+            'SELECT '.PersonRow::COLUMNS.', p.terms, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat
              FROM (SELECT DISTINCT person_id FROM ('.$hits.') every) hit
              STRAIGHT_JOIN person p ON p.id = hit.person_id
              JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id
@@ -91,35 +91,47 @@ final readonly class Directory
         ];
     }
 
-    /** @return array{string, list<string>} */
+    /**
+     * Those of the site are looked for on their own, so that namesakes elsewhere do not crowd them out: in its roster
+     * where that is shorter than the list of those who bear the rarest word, otherwise in that list.
+     *
+     * @return array{string, list<string>}
+     */
     private function byWords(PeopleQuery $query, string $siteId): array
     {
-        $tokens = $this->rarestFirst($query->tokens);
+        [$tokens, $rosterIsShorter] = $this->rarestFirst($query->tokens, $siteId);
         $like = array_map(static fn (string $token): string => '% '.$token.'%', $tokens);
         $all = static fn (string $column, int $count): string => implode(' AND ', array_fill(0, $count, $column.' LIKE ?')) ?: '1';
         $rest = \array_slice($like, 1);
+        [$here, $parameters] = $rosterIsShorter
+            ? ['SELECT e.person_id FROM enrollment e WHERE e.site_id = ? AND '.$all('e.terms', \count($like)), [Id::binary($siteId), ...$like]]
+            : ['SELECT w.person_id FROM person_term w STRAIGHT_JOIN enrollment e ON e.site_id = ? AND e.person_id = w.person_id WHERE w.term LIKE ? AND '.$all('w.names', \count($rest)), [Id::binary($siteId), $tokens[0].'%', ...$rest]];
 
         return [
-            '(SELECT e.person_id FROM enrollment e STRAIGHT_JOIN person q ON q.id = e.person_id WHERE e.site_id = ? AND '.$all('q.terms', \count($like)).' LIMIT '.self::MOST_HERE.')
-             UNION ALL
+            '('.$here.' LIMIT '.self::MOST_HERE.') UNION ALL
              (SELECT w.person_id FROM person_term w WHERE w.term LIKE ? AND '.$all('w.names', \count($rest)).' ORDER BY w.term LIMIT '.self::MOST_ELSEWHERE.')',
-            [Id::binary($siteId), ...$like, $tokens[0].'%', ...$rest],
+            [...$parameters, $tokens[0].'%', ...$rest],
         ];
     }
 
     /**
      * @param list<string> $tokens
      *
-     * @return list<string>
+     * @return array{list<string>, bool} and whether the roster of the site is shorter than the list of the rarest
      */
-    private function rarestFirst(array $tokens): array
+    private function rarestFirst(array $tokens, string $siteId): array
     {
         $counts = array_map(static fn (int $index): string => '(SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT '.self::COUNT_TO.') w'.$index.') AS n'.$index, array_keys($tokens));
-        $row = new Row($this->db->fetchAssociative('SELECT '.implode(', ', $counts), array_map(static fn (string $token): string => $token.'%', $tokens)) ?: []);
+        $row = new Row($this->db->fetchAssociative(
+            'SELECT '.implode(', ', $counts).', (SELECT COUNT(*) FROM (SELECT 1 FROM enrollment WHERE site_id = ? LIMIT '.self::COUNT_TO.') e) AS here',
+            [...array_map(static fn (string $token): string => $token.'%', $tokens), Id::binary($siteId)],
+        ) ?: []);
         $order = array_map(static fn (int $index): int => $row->int('n'.$index), array_keys($tokens));
-        array_multisort($order, $tokens);
+        // Of words that are all common, the longer one is likely the rarer.
+        $lengths = array_map(static fn (string $token): int => -\strlen($token), $tokens);
+        array_multisort($order, $lengths, $tokens);
 
-        return $tokens;
+        return [$tokens, $row->int('here') <= min([self::COUNT_TO, ...$order]) && $row->int('here') < self::COUNT_TO];
     }
 
     private static function likePrefix(string $text): string

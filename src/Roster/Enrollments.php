@@ -57,9 +57,9 @@ final readonly class Enrollments
     public function store(string $siteId, string $personId, string $sortName, Timeline $timeline): int
     {
         $key = [Id::binary($siteId), Id::binary($personId)];
-        $this->db->executeStatement('INSERT INTO enrollment (site_id, person_id, version) VALUES (?, ?, 1) ON DUPLICATE KEY UPDATE version = version + 1', $key);
+        $this->db->executeStatement('INSERT INTO enrollment (site_id, person_id, version, terms) SELECT ?, id, 1, terms FROM person WHERE id = ? ON DUPLICATE KEY UPDATE version = version + 1', $key);
         $this->db->executeStatement('DELETE FROM enrollment_segment WHERE site_id = ? AND person_id = ?', $key);
-        $rows = array_map(fn (Segment $segment): array => [...$key, ...self::columns($segment, $this->roles->book()), $sortName], $timeline->segments);
+        $rows = array_map(fn (Segment $segment): array => [...$key, ...array_values(self::columns($segment, $this->roles->book())), $sortName], $timeline->segments);
         if ([] !== $rows) {
             $places = '('.implode(', ', array_fill(0, \count($rows[0]), '?')).')';
             $this->db->executeStatement(
@@ -72,23 +72,23 @@ final readonly class Enrollments
         return $this->version($siteId, $personId);
     }
 
-    /** @return list<string|int> a segment as its row holds it, without whose it is */
+    /** @return array<string, string|int> a segment as its row holds it, without whose it is */
     public static function columns(Segment $segment, RoleBook $roles): array
     {
         $picked = $roles->pick($segment->roles);
         $leading = $segment->state->here() && [] !== array_filter($picked, static fn ($role): bool => $role->lead);
 
         return [
-            Instant::toSql($segment->window->from),
-            Instant::toSql($segment->window->until),
-            $segment->state->value,
-            $picked[0]->code ?? '',
-            implode(' ', $segment->roles),
-            $picked[0]->rank ?? 0,
-            (int) ([] === $picked || [] !== array_filter($picked, static fn ($role): bool => $role->listed)),
-            (int) $roles->holdsSeat($segment),
-            (int) $leading,
-            Instant::toSql($segment->since),
+            'from_at' => Instant::toSql($segment->window->from),
+            'until_at' => Instant::toSql($segment->window->until),
+            'state' => $segment->state->value,
+            'role' => $picked[0]->code ?? '',
+            'roles' => implode(' ', $segment->roles),
+            'rank' => $picked[0]->rank ?? 0,
+            'listed' => (int) ([] === $picked || [] !== array_filter($picked, static fn ($role): bool => $role->listed)),
+            'holds_seat' => (int) $roles->holdsSeat($segment),
+            'leads' => (int) $leading,
+            'since_at' => Instant::toSql($segment->since),
         ];
     }
 

@@ -9,7 +9,6 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Sight;
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Core\Roles\Role;
 use MintDoor\Hall\Cursor;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
@@ -20,24 +19,26 @@ use MintDoor\Roles\Roles;
 /** Who is in a site, as the segments have it: filtered, sorted and paged in the database. */
 final readonly class RosterQuery
 {
-    private const HERE = ['current', 'paused', 'upcoming', 'waiting'];
+    private const PERSON = ' JOIN person p ON p.id = g.person_id';
+    private const ENROLLMENT = ' JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id';
 
-    /** What each sort looks at; a missing value sorts lowest. */
+    /** What each sort looks at, and where that is found; a missing value sorts lowest. */
     private const SORT = [
-        'name' => 'g.sort_name',
-        'kind' => 'p.kind',
-        'level' => 'COALESCE(p.level, 0)',
-        'division' => 'pd.name',
-        'number' => "COALESCE(p.number, '')",
-        'role' => '(1000 - g.rank)',
-        'state' => "FIELD(g.state, 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out')",
-        'since' => 'g.since_at',
-        'seen' => "COALESCE(e.last_seen_at, '1000-01-01')",
+        'name' => ['g.sort_name', ''],
+        'kind' => ['p.kind', self::PERSON],
+        'level' => ['COALESCE(p.level, 0)', self::PERSON],
+        'division' => ['pd.name', self::PERSON.' JOIN division pd ON pd.id = p.division_id'],
+        'number' => ["COALESCE(p.number, '')", self::PERSON],
+        'role' => ['(1000 - g.rank)', ''],
+        'state' => ["FIELD(g.state, 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out')", ''],
+        'since' => ['g.since_at', ''],
+        'seen' => ["COALESCE(e.last_seen_at, '1000-01-01')", self::ENROLLMENT],
     ];
 
     public function __construct(
         private Connection $db,
         private Roles $roles,
+        private Counts $counts,
     ) {
     }
 
@@ -56,9 +57,9 @@ final readonly class RosterQuery
     {
         $sight = self::sight($access);
         $unlisted = $filter->unlisted && $access->may(Permission::SeeUnlisted);
-        [$where, $parameters, $types] = $this->where($access, $filter, $unlisted, $sight);
+        [$where, $words, $parameters, $types] = $this->where($access, $filter, $unlisted, $sight);
         $down = 'down' === $filter->direction;
-        $sort = self::SORT[$filter->sort];
+        [$sort, $sortFrom] = self::SORT[$filter->sort];
         $list = 'roster '.$filter->sort.' '.$filter->direction;
         $cursor = Cursor::read($filter->cursor, $list, 3);
         $after = '';
@@ -70,22 +71,25 @@ final readonly class RosterQuery
             $place = [$value, $value, $name, $name, Id::binary((string) $id)];
         }
         $order = $down ? 'DESC' : 'ASC';
-        $index = 'name' === $filter->sort ? 'FORCE INDEX (by_name)' : '';
+        // The rows of the page are picked from the index first, and only theirs are read whole.
+        $from = 'enrollment_segment g '.('name' === $filter->sort ? 'FORCE INDEX (by_name)' : '').$sortFrom.('' === $words || self::ENROLLMENT === $sortFrom ? '' : self::ENROLLMENT);
         $by = 'name' === $filter->sort ? '' : "sort_value $order, ";
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.", g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, e.version, $sort AS sort_value
-             FROM enrollment_segment g $index
+            'SELECT '.PersonRow::COLUMNS.", g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, e.version, page.sort_value
+             FROM (SELECT g.site_id, g.person_id, g.from_at, g.sort_name, $sort AS sort_value FROM $from
+                   WHERE $where$words$after ORDER BY {$by}g.sort_name $order, g.person_id $order LIMIT ".($filter->limit + 1).") page
+             STRAIGHT_JOIN enrollment_segment g ON g.site_id = page.site_id AND g.person_id = page.person_id AND g.from_at = page.from_at
              STRAIGHT_JOIN person p ON p.id = g.person_id
              STRAIGHT_JOIN division pd ON pd.id = p.division_id
              STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id
              LEFT JOIN account a ON a.person_id = p.id
-             WHERE $where$after ORDER BY {$by}g.sort_name $order, g.person_id $order LIMIT ".($filter->limit + 1),
+             ORDER BY {$by}page.sort_name $order, page.person_id $order",
             [...$parameters, ...$place], $types,
         ));
         $more = \count($rows) > $filter->limit;
         $rows = \array_slice($rows, 0, $filter->limit);
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
-        $counts = $this->counts($access, $where, $parameters, $types);
+        $count = $this->counts->of([$access->site->id], $access->now)[$access->site->id] ?? new SiteCount();
 
         return [
             'items' => array_map(fn (Row $row): array => [
@@ -96,15 +100,21 @@ final readonly class RosterQuery
                 'version' => $row->int('version'),
             ], $rows),
             'next' => $more && null !== $last ? Cursor::write($list, [$last->string('sort_value'), $last->string('sort_name'), $last->id('person_id')]) : null,
-            'counts' => $counts,
+            'counts' => [
+                'learners' => $count->learners,
+                'staff' => $count->staff,
+                'others' => $count->others,
+                'unlisted' => $access->may(Permission::SeeUnlisted) ? $count->unlisted : 0,
+                'shown' => $this->shown($access, $filter, $count, $unlisted, $where, $words, $parameters, $types),
+            ],
         ];
     }
 
-    /** @return array{string, list<mixed>, array<int<0, max>, ArrayParameterType>} */
+    /** @return array{string, string, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, and what of it is about words */
     private function where(SiteAccess $access, RosterFilter $filter, bool $unlisted, Sight $sight): array
     {
         $at = Instant::toSql($access->now);
-        $states = 'here' === $filter->state ? self::HERE : [$filter->state];
+        $states = 'here' === $filter->state ? Counts::HERE : [$filter->state];
         // What is over or refused is for those who can act on it.
         if (!$access->may(Permission::SeeUnlisted)) {
             $states = array_intersect($states, ['current']) ?: ['current'];
@@ -118,38 +128,29 @@ final readonly class RosterQuery
             $where .= ' AND g.role = ?';
             $parameters[] = $filter->role;
         }
+        $words = '';
         foreach (Folding::tokens($filter->q ?? '') as $token) {
             // Numbers and logins are among a person's terms; those who may not see them must not find by them.
-            $where .= Sight::Full === $sight ? ' AND p.terms LIKE ?' : ' AND g.sort_name LIKE ?';
+            $words .= Sight::Full === $sight ? ' AND e.terms LIKE ?' : ' AND g.sort_name LIKE ?';
             $parameters[] = Sight::Full === $sight ? '% '.$token.'%' : '%'.$token.'%';
         }
 
-        return [$where, $parameters, [3 => ArrayParameterType::STRING]];
+        return [$where, $words, $parameters, [3 => ArrayParameterType::STRING]];
     }
 
     /**
-     * @param list<mixed>                    $parameters
-     * @param array<int<0, max>, ArrayParameterType> $types
+     * How many rows a filter leaves: known already where nothing but the usual is asked for.
      *
-     * @return array<string, int> schema `RosterCounts`
+     * @param list<mixed>                             $parameters
+     * @param array<int<0, max>, ArrayParameterType> $types
      */
-    private function counts(SiteAccess $access, string $where, array $parameters, array $types): array
+    private function shown(SiteAccess $access, RosterFilter $filter, SiteCount $count, bool $unlisted, string $where, string $words, array $parameters, array $types): int
     {
-        $at = Instant::toSql($access->now);
-        $seats = array_map(static fn (Role $role): string => $role->code, array_filter($this->roles->book()->all(), static fn (Role $role): bool => $role->takesSeat));
-        $row = new Row($this->db->fetchAssociative(
-            'SELECT COALESCE(SUM(role IN (?)), 0) AS learners, COALESCE(SUM(listed = 1 AND role NOT IN (?)), 0) AS staff, COALESCE(SUM(listed = 0), 0) AS unlisted
-             FROM enrollment_segment WHERE site_id = ? AND from_at <= ? AND until_at > ? AND state IN (?)',
-            [array_values($seats), array_values($seats), Id::binary($access->site->id), $at, $at, self::HERE],
-            [ArrayParameterType::STRING, ArrayParameterType::STRING, 5 => ArrayParameterType::STRING],
-        ) ?: []);
-        $shown = $this->db->fetchOne("SELECT COUNT(*) FROM enrollment_segment g JOIN person p ON p.id = g.person_id WHERE $where", $parameters, $types);
+        if ('here' === $filter->state && '' === ($filter->q ?? '') && '' === ($filter->role ?? '') && $access->may(Permission::SeeUnlisted)) {
+            return $count->learners + $count->staff + $count->others + ($unlisted ? $count->unlisted : 0);
+        }
+        $shown = $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment g'.('' === $words ? '' : self::ENROLLMENT)." WHERE $where$words", $parameters, $types);
 
-        return [
-            'learners' => $row->int('learners'),
-            'staff' => $row->int('staff'),
-            'unlisted' => $access->may(Permission::SeeUnlisted) ? $row->int('unlisted') : 0,
-            'shown' => is_numeric($shown) ? (int) $shown : 0,
-        ];
+        return is_numeric($shown) ? (int) $shown : 0;
     }
 }

@@ -67,7 +67,7 @@ final class VerifyCommand extends Command
         $computed = [];
         foreach ($this->enrollments->ofSite($site) as $key => $enrollment) {
             foreach ($enrollment->timeline()->segments as $segment) {
-                $computed[$key][] = array_map(strval(...), Enrollments::columns($segment, $this->roles->book()));
+                $computed[$key][] = array_map(strval(...), array_values(Enrollments::columns($segment, $this->roles->book())));
             }
         }
 

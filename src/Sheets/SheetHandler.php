@@ -22,6 +22,7 @@ use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\Logbook\Logbook;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Counts;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
@@ -34,6 +35,7 @@ final readonly class SheetHandler
     public function __construct(
         private Situations $situations,
         private Enrollments $enrollments,
+        private Counts $counts,
         private LineComputer $computer,
         private Effects $effects,
         private Logbook $logbook,
@@ -119,6 +121,7 @@ final readonly class SheetHandler
         $personId = $situation->person->id;
         $this->effects->store($entities, $site, $personId, $line->effects, $access->caller->id);
         $version = $this->enrollments->store($site, $personId, $person->string('sort_name'), $line->timeline);
+        $this->counts->changed($site, $access->now, $line->before, $line->timeline);
         $sheet = new ChangeSheet($this->ids->next(), $site, $access->caller->id, $access->now);
         $stored = new SheetLine(
             $this->ids->next(), $sheet->id, 1, $site, $personId, $verb, $line->verdict->value,

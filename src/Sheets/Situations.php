@@ -46,7 +46,7 @@ final readonly class Situations
             $facts,
             $enrollment ?? $this->enrollments->of($site, $facts->id),
             $access->standing,
-            $this->enrollments->seatsHeld($site, $access->now),
+            null === $access->site->seats ? 0 : $this->enrollments->seatsHeld($site, $access->now),
             $this->enrollments->leads($site, $access->now, $facts->id),
             \is_string($desk) ? Id::text($desk) : throw new \LogicException('Every site has a desk.'),
         );

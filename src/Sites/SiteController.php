@@ -13,9 +13,11 @@ use MintDoor\Hall\Id;
 use MintDoor\Hall\IfMatch;
 use MintDoor\Hall\Transaction;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Counts;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Roster\SiteCount;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryString;
@@ -30,6 +32,7 @@ final readonly class SiteController
     public function __construct(
         private Gate $gate,
         private SitesQuery $sites,
+        private Counts $counts,
         private SiteHandler $handler,
         private Transaction $transaction,
         private Roles $roles,
@@ -88,13 +91,14 @@ final readonly class SiteController
 
     private function answer(SiteAccess $access, int $status = 200, ?int $entry = null): Answer
     {
-        $counts = $this->sites->counts([$access->site->id], $access->now)[$access->site->id] ?? ['learners' => 0, 'staff' => 0];
+        $count = $this->counts->of([$access->site->id], $access->now)[$access->site->id] ?? new SiteCount();
         $version = $access->row->int('version');
 
         return (new Answer([
             ...SiteRow::json($access->row, $access->now),
             'seats' => $access->site->seats,
-            ...$counts,
+            'learners' => $count->seatsHeld,
+            'staff' => $count->staff,
             'leadLimit' => $access->site->leadLimit,
             'version' => $version,
             'standing' => SegmentRow::json($access->segment, $this->roles->book()),

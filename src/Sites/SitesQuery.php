@@ -17,6 +17,7 @@ use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Counts;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\SegmentRow;
@@ -34,6 +35,7 @@ final readonly class SitesQuery
         private Roles $roles,
         private HouseClock $clock,
         private ReasonJson $reasons,
+        private Counts $counts,
     ) {
     }
 
@@ -42,56 +44,34 @@ final readonly class SitesQuery
     {
         $now = $this->clock->instant();
         [$where, $parameters, $types] = $this->where($caller, $filter, $now);
-        $from = SiteRow::TABLES.('all' === $filter->scope ? '' : ' JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ?');
+        $from = 'site s'.('all' === $filter->scope ? '' : ' JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ?');
         $cursor = Cursor::read($filter->cursor, 'sites', 2);
         $after = null === $cursor ? '' : ' AND (s.title > ? OR (s.title = ? AND s.id > ?))';
         $place = null === $cursor ? [] : [$cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1])];
+        // The page is picked from the index first, and only its sites are read whole.
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.SiteRow::COLUMNS.' FROM '.$from.' WHERE '.$where.$after.' ORDER BY s.title, s.id LIMIT '.($filter->limit + 1),
+            'SELECT '.SiteRow::COLUMNS.' FROM (SELECT s.id FROM '.$from.' WHERE '.$where.$after.' ORDER BY s.title, s.id LIMIT '.($filter->limit + 1).') page
+             JOIN '.SiteRow::TABLES.' WHERE s.id = page.id ORDER BY s.title, s.id',
             [...$parameters, ...$place], $types,
         ));
-        $total = $this->db->fetchOne('SELECT COUNT(*) FROM '.$from.' WHERE '.$where, $parameters, $types);
         $more = \count($rows) > $filter->limit;
         $rows = \array_slice($rows, 0, $filter->limit);
+        $total = $this->db->fetchOne('SELECT COUNT(*) FROM '.$from.' WHERE '.$where, $parameters, $types);
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
-        $counts = $this->counts(array_map(static fn (Row $row): string => $row->id('id'), $rows), $now);
+        $counts = $this->counts->of(array_map(static fn (Row $row): string => $row->id('id'), $rows), $now);
         $mine = 'in' === $filter->scope ? $this->reasonsFor($caller, $rows, $now) : [];
 
         return [
             'items' => array_map(static fn (Row $row): array => [
                 ...SiteRow::json($row, $now),
                 'seats' => $row->intOrNull('seats'),
-                'learners' => $counts[$row->id('id')]['learners'] ?? 0,
-                'staff' => $counts[$row->id('id')]['staff'] ?? 0,
+                'learners' => $counts[$row->id('id')]->seatsHeld ?? 0,
+                'staff' => $counts[$row->id('id')]->staff ?? 0,
                 'mine' => $mine[$row->id('id')] ?? null,
             ], $rows),
             'total' => is_numeric($total) ? (int) $total : 0,
             'next' => $more && null !== $last ? Cursor::write('sites', [$last->string('title'), $last->id('id')]) : null,
         ];
-    }
-
-    /**
-     * @param list<string> $sites
-     *
-     * @return array<string, array{learners: int, staff: int}>
-     */
-    public function counts(array $sites, int $now): array
-    {
-        if ([] === $sites) {
-            return [];
-        }
-        $counts = [];
-        $rows = $this->db->fetchAllAssociative(
-            "SELECT site_id, SUM(holds_seat) AS learners, SUM(holds_seat = 0 AND listed = 1 AND state IN ('current', 'paused', 'upcoming')) AS staff
-             FROM enrollment_segment WHERE site_id IN (?) AND until_at > ? AND from_at <= ? GROUP BY site_id",
-            [array_map(Id::binary(...), $sites), Instant::toSql($now), Instant::toSql($now)],
-            [ArrayParameterType::BINARY],
-        );
-        foreach (Row::all($rows) as $row) {
-            $counts[$row->id('site_id')] = ['learners' => $row->int('learners'), 'staff' => $row->int('staff')];
-        }
-
-        return $counts;
     }
 
     /** @return array{string, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, parameters, their types by place */
@@ -106,7 +86,7 @@ final readonly class SitesQuery
                 throw Problem::notAllowed('Only administrators see all sites. Yours are under Sites I run and Sites I am in.');
             }
             if (!$caller->platformAdministrator) {
-                $where[] = 'd.code IN (?)';
+                $where[] = 's.division_id IN (SELECT id FROM division WHERE code IN (?))';
                 $types[\count($parameters)] = ArrayParameterType::STRING;
                 $parameters[] = $caller->divisions;
             }
@@ -120,9 +100,13 @@ final readonly class SitesQuery
                 $parameters[] = Instant::toSql($now - self::REMEMBERED);
             }
         }
-        foreach (['d.code' => $filter->division, 't.code' => $filter->term, 's.kind' => $filter->kind] as $column => $value) {
+        foreach ([
+            's.division_id = (SELECT id FROM division WHERE code = ?)' => $filter->division,
+            's.term_id = (SELECT id FROM term WHERE code = ?)' => $filter->term,
+            's.kind = ?' => $filter->kind,
+        ] as $condition => $value) {
             if (null !== $value) {
-                $where[] = $column.' = ?';
+                $where[] = $condition;
                 $parameters[] = $value;
             }
         }

@@ -19,7 +19,7 @@ use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 #[AsCommand('demo:load', 'Fills an empty house with the demo conservatory; --fresh empties it first')]
 final class DemoLoadCommand extends Command
 {
-    private const TABLES_WITHOUT_ENTITY = ['session', 'throttle', 'idempotency', 'person_term', 'enrollment_segment'];
+    private const TABLES_WITHOUT_ENTITY = ['session', 'throttle', 'idempotency', 'person_term', 'enrollment_segment', 'site_count'];
 
     public function __construct(
         private readonly Connection $db,

@@ -40,8 +40,8 @@ final class HouseBuilder
 
     private RoleBook $roles;
 
-    /** @var array<string, string> person id => how lists sort them */
-    private array $sortNames = [];
+    /** @var array<string, array{string, string}> person id => how lists sort them, and the words they are found by */
+    private array $names = [];
 
     /** @var array<string, array<string, string>> site id => door kind => id */
     private array $doors = [];
@@ -99,9 +99,9 @@ final class HouseBuilder
     {
         $id = $this->id();
         $sortName = $family.', '.$given;
-        $this->sortNames[$id] = $sortName;
         $terms = Terms::of(implode(' ', array_filter([$preferred, $given, $family, $former])), $number, $login);
         $names = ' '.implode(' ', $terms);
+        $this->names[$id] = [$sortName, $names];
         $this->rows->add('person', [
             'id' => BulkWriter::id($id), 'kind' => $kind, 'division_id' => BulkWriter::id($division), 'given_name' => $given, 'family_name' => $family,
             'sort_name' => $sortName, 'terms' => $names, 'level' => $level, 'preferred_name' => $preferred, 'former_name' => $former,
@@ -199,6 +199,8 @@ final class HouseBuilder
             }
         }
         $this->rows->flush();
+        // Counts kept from before do not know of what was just written.
+        $this->db->executeStatement('DELETE FROM site_count');
         foreach ($this->log as $site => $entries) {
             $this->db->executeStatement('UPDATE site SET log_sequence = ? WHERE id = ?', [\count($entries), Id::binary($site)]);
         }
@@ -225,7 +227,7 @@ final class HouseBuilder
     private function store(string $site, string $person, Enrollment $enrollment, ?int $lastSeen, ?string $by): void
     {
         $whose = ['site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($person)];
-        $this->rows->add('enrollment', [...$whose, 'version' => 1, 'last_seen_at' => null === $lastSeen ? null : Instant::toSql($lastSeen)]);
+        $this->rows->add('enrollment', [...$whose, 'version' => 1, 'last_seen_at' => null === $lastSeen ? null : Instant::toSql($lastSeen), 'terms' => $this->names[$person][1]]);
         foreach ($enrollment->passes as $pass) {
             $this->rows->add('pass', [
                 'id' => BulkWriter::id($pass->id), ...$whose, 'door_id' => BulkWriter::id($pass->doorId), 'role' => $pass->role,
@@ -240,11 +242,7 @@ final class HouseBuilder
             $this->mark($whose, $mark, null, $by);
         }
         foreach ($enrollment->timeline()->segments as $segment) {
-            [$from, $until, $state, $role, $roles, $rank, $listed, $seat, $leads, $since] = Enrollments::columns($segment, $this->roles);
-            $this->rows->add('enrollment_segment', [
-                ...$whose, 'from_at' => $from, 'until_at' => $until, 'state' => $state, 'role' => $role, 'roles' => $roles, 'rank' => $rank,
-                'listed' => $listed, 'holds_seat' => $seat, 'leads' => $leads, 'since_at' => $since, 'sort_name' => $this->sortNames[$person],
-            ]);
+            $this->rows->add('enrollment_segment', [...$whose, ...Enrollments::columns($segment, $this->roles), 'sort_name' => $this->names[$person][0]]);
         }
     }
 

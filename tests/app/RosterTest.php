@@ -113,7 +113,7 @@ final class RosterTest extends ApiTestCase
     {
         $this->change('lead', 'let-in', 'guardian', 'sit-in-observer');
         $counts = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster')['counts'];
-        self::assertSame(['learners' => 1, 'staff' => 3, 'unlisted' => 1, 'shown' => 4], $counts);
+        self::assertSame(['learners' => 1, 'staff' => 3, 'others' => 0, 'unlisted' => 1, 'shown' => 4], $counts);
         self::assertArrayHasKey('guardian', $this->roster('lead', '?unlisted=1'));
         self::assertArrayNotHasKey('guardian', $this->roster('learner', '?unlisted=1'));
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
+use MintDoor\Hall\Id;
+use MintDoor\Roster\Counts;
 use MintDoor\StandIns\Dice;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
@@ -13,6 +15,7 @@ final class VerifyTest extends ApiTestCase
     public function testAfterAnyChangesTheStoredSegmentsAreWhatFollowsFromThePasses(): void
     {
         $dice = new Dice(7);
+        $this->service(Counts::class)->of([$this->ids['site']], $this->now());
         for ($n = 0; $n < 40; ++$n) {
             $person = $dice->one(['newcomer', 'learner', 'colleague', 'assistant']);
             $role = \in_array($person, ['newcomer', 'learner'], true) ? $dice->one(['learner', 'day-guest']) : $dice->one(['co-tutor', 'class-assistant']);
@@ -26,6 +29,9 @@ final class VerifyTest extends ApiTestCase
         }
         [$code, $said] = $this->verify();
         self::assertSame(0, $code, $said);
+        $carried = $this->service(Counts::class)->of([$this->ids['site']], $this->now());
+        self::assertSame(1, (int) $this->db()->executeStatement('DELETE FROM site_count WHERE site_id = ?', [Id::binary($this->ids['site'])]), 'the count was carried along');
+        self::assertEquals($this->service(Counts::class)->of([$this->ids['site']], $this->now()), $carried);
         self::assertMatchesRegularExpression('/^[5-9] enrollments compared, 0 differ/', $said);
     }
 

@@ -438,7 +438,7 @@ export interface components {
             kind: components["schemas"]["PersonKind"];
             level: number | null;
             division: components["schemas"]["Named"];
-            /** @description masked beyond one's reach */
+            /** @description masked beyond reach */
             number: string | null;
             login: string | null;
             email: string | null;
@@ -455,6 +455,8 @@ export interface components {
             counts: {
                 learners: number;
                 staff: number;
+                /** @description listed, but neither learners nor staff */
+                others: number;
                 unlisted: number;
                 /** @description rows that the filters leave */
                 shown: number;
@@ -549,7 +551,7 @@ export interface components {
             /** @description its entry in the logbook, to undo it from */
             entry?: number | null;
             line?: null | components["schemas"]["Id"];
-            /** @description of the enrollment */
+            /** @description of the enrollment, afterwards */
             version?: number;
         };
         Landing: {

@@ -59,7 +59,7 @@ export default {
     make: 'Make the site', save: 'Save', busy: 'Saving…', cancel: 'Never mind', choose: 'Choose…'
   },
   roster: {
-    count: { learners: 'no learners | 1 learner | {n} learners', staff: 'no staff | 1 staff | {n} staff', unlisted: 'none unlisted | 1 unlisted | {n} unlisted' },
+    count: { learners: 'no learners | 1 learner | {n} learners', staff: 'no staff | 1 staff | {n} staff', others: 'no others | 1 other | {n} others', unlisted: 'none unlisted | 1 unlisted | {n} unlisted' },
     show: 'show', hide: 'hide', find: 'Filter by name or number', shown: 'none shown | 1 shown | {n} shown',
     col: { name: 'Name', kind: 'Kind', level: 'Level', division: 'Division', number: 'Number', role: 'Role', state: 'State', since: 'Since', seen: 'Last seen' },
     sortBy: 'Sort by {what}', people: 'Showing', who: { all: 'everybody', role: 'every role' }, with: 'as', inState: 'who are',

@@ -92,7 +92,7 @@ function clear() {
     <div class="roster">
       <div class="filters no-print">
         <span v-if="counts" class="nums counts" role="status">
-          {{ $t('roster.count.learners', { n: $n(counts.learners) }, counts.learners) }}, {{ $t('roster.count.staff', { n: $n(counts.staff) }, counts.staff) }}<template v-if="counts.unlisted">, {{ $t('roster.count.unlisted', { n: $n(counts.unlisted) }, counts.unlisted) }}:
+          {{ $t('roster.count.learners', { n: $n(counts.learners) }, counts.learners) }}, {{ $t('roster.count.staff', { n: $n(counts.staff) }, counts.staff) }}<template v-if="counts.others">, {{ $t('roster.count.others', { n: $n(counts.others) }, counts.others) }}</template><template v-if="counts.unlisted">, {{ $t('roster.count.unlisted', { n: $n(counts.unlisted) }, counts.unlisted) }}:
             <button class="word" @click="look({ unlisted: view.unlisted === '1' ? '0' : '1' })">{{ $t(view.unlisted === '1' ? 'roster.hide' : 'roster.show') }}</button></template>
         </span>
         <span class="sentence">

@@ -23,6 +23,9 @@ class EnrollmentRecord
         public int $version = 1,
         #[ORM\Column(type: 'instant', nullable: true)]
         public ?int $lastSeenAt = null,
+        /** As of the person, kept here too so that a roster is searched without reading its people. */
+        #[ORM\Column(length: 250, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        public string $terms = '',
     ) {
     }
 }

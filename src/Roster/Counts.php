@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\RetryableException;
+use Doctrine\DBAL\ParameterType;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Time\Time;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+use MintDoor\Roles\Roles;
+
+/**
+ * How many people are in sites. For showing, never for deciding: a count is kept beside its site until the roster's
+ * version or the time moves on, and counted again when it is next asked for.
+ */
+final readonly class Counts
+{
+    public const HERE = ['current', 'paused', 'upcoming', 'waiting'];
+
+    private const COLUMNS = ['learners', 'staff', 'others', 'unlisted', 'seats_held'];
+
+    public function __construct(
+        private Connection $db,
+        private Roles $roles,
+    ) {
+    }
+
+    /**
+     * One statement, three where something has to be counted anew.
+     *
+     * @param list<string> $sites ids
+     *
+     * @return array<string, SiteCount> by site id
+     */
+    public function of(array $sites, int $now): array
+    {
+        if ([] === $sites) {
+            return [];
+        }
+        sort($sites);
+        $counts = $stale = [];
+        $rows = $this->db->fetchAllAssociative(
+            'SELECT s.id AS site_id, s.roster_version, c.'.implode(', c.', self::COLUMNS).' FROM site s
+             LEFT JOIN site_count c ON c.site_id = s.id AND c.roster_version = s.roster_version AND c.from_at <= ? AND c.until_at > ? WHERE s.id IN (?)',
+            [Instant::toSql($now), Instant::toSql($now), array_map(Id::binary(...), $sites)],
+            [2 => ArrayParameterType::BINARY],
+        );
+        foreach (Row::all($rows) as $row) {
+            if (null === $row->intOrNull('learners')) {
+                $stale[$row->id('site_id')] = $row->int('roster_version');
+            } else {
+                $counts[$row->id('site_id')] = $this->count($row);
+            }
+        }
+
+        return [] === $stale ? $counts : [...$counts, ...$this->anew($stale, $now)];
+    }
+
+    /**
+     * Carries a change of one person into the count, where there is one that still holds. Runs inside a transaction,
+     * under the site's lock.
+     */
+    public function changed(string $siteId, int $now, ?Segment $before, Timeline $after): void
+    {
+        $delta = array_fill_keys(self::COLUMNS, 0);
+        foreach ([[-1, $before], [1, $after->at($now)]] as [$by, $segment]) {
+            foreach (null === $segment ? [] : $this->countsAs(new Row(Enrollments::columns($segment, $this->roles->book()))) as $column) {
+                $delta[$column] += $by;
+            }
+        }
+        $at = Instant::toSql($now);
+        $this->db->executeStatement(
+            'UPDATE site_count c JOIN site s ON s.id = c.site_id SET '.implode(', ', array_map(static fn (string $column): string => "c.$column = c.$column + ?", self::COLUMNS)).',
+                 c.until_at = LEAST(c.until_at, ?), c.roster_version = s.roster_version
+             WHERE c.site_id = ? AND c.roster_version >= s.roster_version - 1 AND c.from_at <= ? AND c.until_at > ?',
+            [...array_values($delta), Instant::toSql($after->nextChange($now) ?? Time::FOREVER), Id::binary($siteId), $at, $at],
+        );
+    }
+
+    /**
+     * @param non-empty-array<string, int> $sites version of the roster by site id
+     *
+     * @return array<string, SiteCount>
+     */
+    private function anew(array $sites, int $now): array
+    {
+        $at = Instant::toSql($now);
+        $rows = Row::all($this->db->fetchAllAssociative(
+            'SELECT site_id, role, state, listed, holds_seat, from_at > ? AS later, COUNT(*) AS people, MIN(IF(from_at > ?, from_at, until_at)) AS changes_at
+             FROM enrollment_segment WHERE site_id IN (?) AND until_at > ? GROUP BY site_id, role, state, listed, holds_seat, later',
+            [$at, $at, array_map(Id::binary(...), array_keys($sites)), $at],
+            [2 => ArrayParameterType::BINARY],
+        ));
+        $tallies = array_fill_keys(array_keys($sites), ['learners' => 0, 'staff' => 0, 'others' => 0, 'unlisted' => 0, 'seats_held' => 0]);
+        $until = array_fill_keys(array_keys($sites), Instant::toSql(Time::FOREVER));
+        foreach ($rows as $row) {
+            $site = $row->id('site_id');
+            $until[$site] = min($until[$site], $row->string('changes_at'));
+            foreach ($row->bool('later') ? [] : $this->countsAs($row) as $column) {
+                $tallies[$site][$column] = ($tallies[$site][$column] ?? 0) + $row->int('people');
+            }
+        }
+        $counts = $values = [];
+        foreach ($sites as $site => $version) {
+            $counts[$site] = $this->count(new Row($tallies[$site]));
+            array_push($values, Id::binary($site), $version, $at, $until[$site], ...array_values($tallies[$site]));
+        }
+        $this->keep($values, \count($sites));
+
+        return $counts;
+    }
+
+    /** @return list<'learners'|'staff'|'others'|'unlisted'|'seats_held'> */
+    private function countsAs(Row $segment): array
+    {
+        $role = $this->roles->book()->find($segment->string('role'));
+        $as = match (true) {
+            !\in_array($segment->string('state'), self::HERE, true) => [],
+            !$segment->bool('listed') => ['unlisted'],
+            true === $role?->takesSeat => ['learners'],
+            \in_array(PersonKind::Staff, $role->for ?? [], true) => ['staff'],
+            default => ['others'],
+        };
+
+        return $segment->bool('holds_seat') ? [...$as, 'seats_held'] : $as;
+    }
+
+    /** @param list<string|int> $values */
+    private function keep(array $values, int $rows): void
+    {
+        $columns = ['roster_version', 'from_at', 'until_at', ...self::COLUMNS];
+        $places = '(?'.str_repeat(', ?', \count($columns)).')';
+        try {
+            $this->db->executeStatement(
+                'INSERT INTO site_count (site_id, '.implode(', ', $columns).') VALUES '.implode(', ', array_fill(0, $rows, $places))
+                .' ON DUPLICATE KEY UPDATE '.implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)),
+                $values,
+                array_fill(0, \count($values), ParameterType::STRING),
+            );
+        } catch (RetryableException) {
+            // Somebody else keeps the same count at the same time; this one is counted again when it is next asked for.
+        }
+    }
+
+    private function count(Row $row): SiteCount
+    {
+        return new SiteCount($row->int('learners'), $row->int('staff'), $row->int('others'), $row->int('unlisted'), $row->int('seats_held'));
+    }
+}
