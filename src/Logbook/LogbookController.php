@@ -18,6 +18,7 @@ use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Sheets\Histories;
 use MintDoor\Sheets\SheetHandler;
 use MintDoor\Sites\SiteHandler;
 use Symfony\Component\HttpFoundation\Request;
@@ -36,6 +37,7 @@ final readonly class LogbookController
         private Gate $gate,
         private Transaction $transaction,
         private SheetHandler $sheets,
+        private Histories $histories,
         private SiteHandler $sites,
     ) {
     }
@@ -46,11 +48,10 @@ final readonly class LogbookController
         $this->gate->at($site, $caller)->require(Permission::SeeLogbook, 'Only those who let people into this site read its logbook.');
         $before = Cursor::read($cursor, 'logbook', 1)?->values[0];
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT l.sequence, l.at, l.code, l.data, l.line_id, l.undone_by, l.actor_id, l.person_id, (n.version_after = e.version) AS latest,
+            'SELECT l.sequence, l.at, l.code, l.data, l.line_id, l.undone_by, l.actor_id, l.person_id,
                     a.given_name AS a_given, a.family_name AS a_family, a.preferred_name AS a_preferred,
                     p.given_name AS p_given, p.family_name AS p_family, p.preferred_name AS p_preferred
              FROM log_entry l JOIN person a ON a.id = l.actor_id LEFT JOIN person p ON p.id = l.person_id
-             LEFT JOIN sheet_line n ON n.id = l.line_id LEFT JOIN enrollment e ON e.site_id = l.site_id AND e.person_id = l.person_id
              WHERE l.site_id = ? AND l.sequence < ? ORDER BY l.sequence DESC LIMIT '.(self::PAGE + 1),
             [Id::binary($site), $before ?? \PHP_INT_MAX],
         ));
@@ -58,7 +59,7 @@ final readonly class LogbookController
         $rows = \array_slice($rows, 0, self::PAGE);
 
         return new Answer([
-            'items' => array_map($this->entry(...), $rows),
+            'items' => $this->json($site, $rows),
             'next' => $more ? Cursor::write('logbook', [$rows[self::PAGE - 1]->int('sequence')]) : null,
         ]);
     }
@@ -71,9 +72,6 @@ final readonly class LogbookController
         return $this->transaction->run($request, $caller, [$site], function (EntityManagerInterface $entities) use ($site, $sequence, $caller): Answer {
             $found = $this->db->fetchAssociative('SELECT code, data, line_id, undone_by FROM log_entry WHERE site_id = ? AND sequence = ? FOR UPDATE', [Id::binary($site), $sequence]);
             $row = new Row(false === $found ? throw Problem::notFound('This entry') : $found);
-            if (null !== $row->intOrNull('undone_by')) {
-                throw new Problem(ProblemType::UndoneAlready, 'This was already undone.');
-            }
 
             return new Answer($this->takeBack($entities, $this->gate->at($site, $caller), $row, $sequence));
         });
@@ -85,11 +83,14 @@ final readonly class LogbookController
         $line = $row->idOrNull('line_id');
         if (null !== $line) {
             $access->require(Permission::LetIn, 'You may not change who is in this site.');
-            $undone = $this->sheets->undo($entities, $access, $line, $sequence);
+            $undone = $this->sheets->undo($entities, $access, $line);
 
             return ['entry' => $undone['entry'], 'line' => $undone];
         }
-        if (!$this->undoable($row)) {
+        if (null !== $row->intOrNull('undone_by')) {
+            throw new Problem(ProblemType::UndoneAlready, 'This was already undone.');
+        }
+        if (!isset($row->json('data')['before'])) {
             throw Problem::notAllowed('This entry is no change that could be undone.');
         }
         $access->require(Permission::RunSite, 'Only a lead of this site or an administrator may do this.');
@@ -99,13 +100,33 @@ final readonly class LogbookController
         return ['entry' => $this->sites->undo($entities, $access, $row->string('code'), $data, $sequence), 'line' => null];
     }
 
-    private function undoable(Row $row): bool
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<array<string, mixed>> schema `LogEntry`
+     */
+    private function json(string $site, array $rows): array
     {
-        return null === $row->intOrNull('undone_by') && (null === $row->stringOrNull('line_id') ? isset($row->json('data')['before']) : 1 === $row->intOrNull('latest'));
+        $people = array_values(array_unique(array_filter(array_map(static fn (Row $row): ?string => $row->idOrNull('person_id'), $rows))));
+        [$histories, $sequences] = $this->histories->of($site, $people ?: [$site]);
+        $entries = [];
+        foreach ($rows as $row) {
+            $line = $row->idOrNull('line_id');
+            if (null === $line) {
+                $undoneBy = $row->intOrNull('undone_by');
+                $entries[] = $this->entry($row, null === $undoneBy && isset($row->json('data')['before']), $undoneBy);
+            } else {
+                $history = $histories[$row->id('person_id')] ?? null;
+                $undoneBy = $history?->undoneBy($line);
+                $entries[] = $this->entry($row, true === $history?->mayUndo($line), null === $undoneBy ? null : ($sequences[$undoneBy] ?? null));
+            }
+        }
+
+        return $entries;
     }
 
     /** @return array<string, mixed> schema `LogEntry` */
-    private function entry(Row $row): array
+    private function entry(Row $row, bool $undoable, ?int $undoneBy): array
     {
         $name = static fn (string $of): string => trim(($row->stringOrNull($of.'_preferred') ?? $row->string($of.'_given')).' '.$row->string($of.'_family'));
 
@@ -116,8 +137,8 @@ final readonly class LogbookController
             'person' => null === $row->stringOrNull('person_id') ? null : ['id' => $row->id('person_id'), 'name' => $name('p')],
             'code' => $row->string('code'),
             'data' => (object) $row->json('data'),
-            'undoable' => $this->undoable($row),
-            'undoneBy' => $row->intOrNull('undone_by'),
+            'undoable' => $undoable,
+            'undoneBy' => $undoneBy,
         ];
     }
 }

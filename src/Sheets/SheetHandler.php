@@ -6,6 +6,7 @@ namespace MintDoor\Sheets;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Core\Sheets\History;
 use MintDoor\Core\Sheets\Line;
 use MintDoor\Core\Sheets\LineComputer;
 use MintDoor\Core\Sheets\Situation;
@@ -39,6 +40,7 @@ final readonly class SheetHandler
         private LineComputer $computer,
         private Effects $effects,
         private Logbook $logbook,
+        private Histories $histories,
         private Roles $roles,
         private Ids $ids,
         private Connection $db,
@@ -84,31 +86,27 @@ final readonly class SheetHandler
      *
      * @throws Problem of type `ChangedSince`, `UndoneAlready` or `NotReady`
      */
-    public function undo(EntityManagerInterface $entities, SiteAccess $access, string $lineId, int $entry): array
+    public function undo(EntityManagerInterface $entities, SiteAccess $access, string $lineId): array
     {
         $done = $entities->find(SheetLine::class, $lineId) ?? throw Problem::notFound('This change');
-        if (null !== $done->undoneBy) {
+        $history = $this->histories->of($access->site->id, [$done->personId])[0][$done->personId] ?? new History([]);
+        if (null !== $history->undoneBy($lineId)) {
             throw new Problem(ProblemType::UndoneAlready, 'This was already undone.');
         }
-        if ($this->enrollments->version($access->site->id, $done->personId) !== $done->versionAfter) {
+        if (!$history->mayUndo($lineId)) {
             throw new Problem(ProblemType::ChangedSince, 'Something was changed for this person here after this. Undo the later change first, or change it by hand.');
         }
         $person = $this->situations->person($done->personId);
         $situation = $this->situations->of($access, $person);
         $line = $this->computer->undo($situation, array_values(array_map(EffectCodec::read(...), $done->effects)));
-        $answer = $this->carryOut($entities, $access, $situation, $person, $line, 'undo', $done->verb);
-        if (\is_int($answer['entry'])) {
-            $this->logbook->undone($access->site->id, $entry, $answer['entry']);
-            $done->undoneBy = $answer['line'];
-        }
 
-        return $answer;
+        return $this->carryOut($entities, $access, $situation, $person, $line, 'undo', $done);
     }
 
     /**
      * @return array{entry: ?int, line: ?string, ...<string, mixed>}
      */
-    private function carryOut(EntityManagerInterface $entities, SiteAccess $access, Situation $situation, Row $person, Line $line, string $verb, ?string $of = null): array
+    private function carryOut(EntityManagerInterface $entities, SiteAccess $access, Situation $situation, Row $person, Line $line, string $verb, ?SheetLine $undone = null): array
     {
         $json = $this->json($line);
         if (Verdict::NothingToDo === $line->verdict) {
@@ -126,12 +124,12 @@ final readonly class SheetHandler
         $stored = new SheetLine(
             $this->ids->next(), $sheet->id, 1, $site, $personId, $verb, $line->verdict->value,
             (array) $json['before'], (array) $json['after'], ['reasons' => $json['reasons'], 'cautions' => $json['cautions']],
-            array_map(EffectCodec::write(...), $line->effects), $version,
+            array_map(EffectCodec::write(...), $line->effects), $version, $undone?->id,
         );
         $entities->persist($sheet);
         $entities->persist($stored);
         $entry = $this->logbook->write($entities, $site, $access->caller, $verb, [
-            'before' => $json['before'], 'after' => $json['after'], ...(null === $of ? [] : ['of' => $of]),
+            'before' => $json['before'], 'after' => $json['after'], ...(null === $undone ? [] : ['of' => $undone->verb]),
         ], $personId, $stored->id);
 
         return [...$json, 'entry' => $entry, 'line' => $stored->id, 'version' => $version];

@@ -180,9 +180,9 @@ final class HouseBuilder
         $pass = null === $withdrawn ? $bare : $bare->withMarks([$withdrawn]);
         $this->store($site, $person, new Enrollment([$pass], $marks), $lastSeen, $by);
         if (null !== $by) {
-            $this->logged($site, $person, $by, $givenAt, 'let-in', Effect::givePass($bare), new Enrollment([$bare]), null === $withdrawn && [] === $marks);
+            $this->logged($site, $person, $by, $givenAt, 'let-in', Effect::givePass($bare), new Enrollment([$bare]), 1);
             if (null !== $withdrawn && null !== $takenOutAt) {
-                $this->logged($site, $person, $by, $takenOutAt, 'take-out', Effect::putMark($pass->id, $withdrawn), new Enrollment([$pass]), true);
+                $this->logged($site, $person, $by, $takenOutAt, 'take-out', Effect::putMark($pass->id, $withdrawn), new Enrollment([$pass]), 2);
             }
         }
     }
@@ -207,8 +207,7 @@ final class HouseBuilder
         $this->log = [];
     }
 
-    /** @param bool $last whether nothing changed since, so that it can be undone */
-    private function logged(string $site, string $person, string $by, int $at, string $verb, Effect $effect, Enrollment $after, bool $last): void
+    private function logged(string $site, string $person, string $by, int $at, string $verb, Effect $effect, Enrollment $after, int $version): void
     {
         $sheet = $this->id();
         $line = $this->id();
@@ -219,7 +218,7 @@ final class HouseBuilder
         $this->rows->add('sheet_line', [
             'id' => BulkWriter::id($line), 'sheet_id' => BulkWriter::id($sheet), 'position' => 1, 'site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($person),
             'verb' => $verb, 'verdict' => 'ready', 'state_before' => json_encode($before, \JSON_THROW_ON_ERROR), 'state_after' => json_encode($now, \JSON_THROW_ON_ERROR),
-            'notes' => '{"reasons":[],"cautions":[]}', 'effects' => json_encode([EffectCodec::write($effect)], \JSON_THROW_ON_ERROR), 'version_after' => $last ? 1 : 0,
+            'notes' => '{"reasons":[],"cautions":[]}', 'effects' => json_encode([EffectCodec::write($effect)], \JSON_THROW_ON_ERROR), 'version_after' => $version,
         ]);
         $this->log[$site][] = [$at, $by, $verb, $person, ['before' => $before, 'after' => $now], $line];
     }
@@ -227,7 +226,7 @@ final class HouseBuilder
     private function store(string $site, string $person, Enrollment $enrollment, ?int $lastSeen, ?string $by): void
     {
         $whose = ['site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($person)];
-        $this->rows->add('enrollment', [...$whose, 'version' => 1, 'last_seen_at' => null === $lastSeen ? null : Instant::toSql($lastSeen), 'terms' => $this->names[$person][1]]);
+        $this->rows->add('enrollment', [...$whose, 'version' => null !== $by && [] !== ($enrollment->passes[0]->marks ?? []) ? 2 : 1, 'last_seen_at' => null === $lastSeen ? null : Instant::toSql($lastSeen), 'terms' => $this->names[$person][1]]);
         foreach ($enrollment->passes as $pass) {
             $this->rows->add('pass', [
                 'id' => BulkWriter::id($pass->id), ...$whose, 'door_id' => BulkWriter::id($pass->doorId), 'role' => $pass->role,

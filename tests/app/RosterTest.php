@@ -33,9 +33,24 @@ final class RosterTest extends ApiTestCase
         self::assertStringEndsWith('undone-already', $undo($entry, 409)['type']);
         $undo($undone['entry']);
         self::assertSame('learner current', $this->roster()['newcomer']);
+        $undo($undone['entry'], 409);
         $log = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook')['items'];
         self::assertSame(['undo', 'undo', 'let-in'], array_column(\array_slice($log, 0, 3), 'code'));
-        self::assertSame([null, $log[0]['sequence'], $log[1]['sequence']], array_column(\array_slice($log, 0, 3), 'undoneBy'));
+        self::assertSame([null, $log[0]['sequence'], null], array_column(\array_slice($log, 0, 3), 'undoneBy'), 'what was brought again holds again');
+        self::assertSame([true, false, true], array_column(\array_slice($log, 0, 3), 'undoable'));
+    }
+
+    public function testChangesAreUndoneStepByStep(): void
+    {
+        $path = '/sites/'.$this->ids['site'].'/logbook';
+        $in = $this->change('lead', 'let-in', 'newcomer', 'learner')['entry'];
+        $role = $this->change('lead', 'change-role', 'newcomer', 'day-guest')['entry'];
+        $undoable = fn (): array => array_column(array_filter($this->call('lead', 'GET', $path)['items'], fn (array $entry): bool => $entry['undoable'] && $this->ids['newcomer'] === ($entry['person']['id'] ?? null)), 'sequence');
+        self::assertSame([$role], $undoable());
+        $this->call('lead', 'POST', $path.'/'.$role.'/undo');
+        self::assertContains($in, $undoable());
+        $this->call('lead', 'POST', $path.'/'.$in.'/undo');
+        self::assertArrayNotHasKey('newcomer', $this->roster());
     }
 
     public function testWhatChangedSinceIsNotUndone(): void

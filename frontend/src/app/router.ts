@@ -4,7 +4,8 @@ import { findOutWhoIAm, me } from './me'
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', redirect: () => (me.value?.mayMakeSites ? '/sites/run' : '/sites/in') },
+    // Only once it is known who is signed in can it be said where they begin.
+    { path: '/', component: () => import('@/sites/SitesPage.vue'), beforeEnter: () => (me.value?.mayMakeSites ? '/sites/run' : '/sites/in') },
     { path: '/sign-in', name: 'sign-in', component: () => import('@/people/SignInPage.vue'), meta: { open: true } },
     { path: '/welcome', name: 'welcome', component: () => import('@/people/WelcomePage.vue'), meta: { open: true } },
     { path: '/sites', redirect: '/' },

@@ -165,6 +165,7 @@ function clear() {
 .body:hover { background: var(--hover); }
 .body:focus-visible { outline-offset: -2px; }
 .chosen, .chosen:hover { background: var(--mint); }
+.chosen .brass { color: var(--ink); }
 .name { font-weight: 600; }
 .number { font-family: var(--mono); font-size: 0.86em; }
 .level, .since, .seen { font-variant-numeric: tabular-nums; }

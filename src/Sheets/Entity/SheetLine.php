@@ -10,6 +10,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Entity]
 #[ORM\Table(name: 'sheet_line')]
 #[ORM\UniqueConstraint(columns: ['sheet_id', 'position'])]
+#[ORM\Index(columns: ['site_id', 'person_id'])]
 class SheetLine
 {
     public function __construct(
@@ -40,12 +41,12 @@ class SheetLine
         /** @var list<array<string, mixed>> what was done, as `Core\Sheets\Effect`s */
         #[ORM\Column(type: 'json')]
         public array $effects,
-        /** The enrollment's version after it was applied: undoing wants it unchanged. */
+        /** The enrollment's version after it was applied: the order of its lines. */
         #[ORM\Column()]
         public int $versionAfter,
-        /** The line that took this one back. */
+        /** The line it took back. */
         #[ORM\Column(type: 'id', nullable: true)]
-        public ?string $undoneBy = null,
+        public ?string $undoes = null,
     ) {
     }
 }

@@ -1,0 +1,49 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test as base, type Page } from '@playwright/test'
+
+const PASSWORD = 'alder-quay-demo'
+export const HARMONY = 'Harmony & Ear Training II'
+
+/** Errors on the page that a test expects, by a part of their text. */
+const expected = new WeakMap<Page, string[]>()
+export const expectErrors = (page: Page, ...parts: string[]) => expected.set(page, parts)
+
+/** A page that fails its test when anything goes wrong on it unseen: an exception, a blocked style, a failed request. */
+export const test = base.extend({
+  page: async ({ page }, use) => {
+    const wrong: string[] = []
+    page.on('pageerror', (error) => wrong.push(error.message))
+    page.on('console', (message) => message.type() === 'error' && wrong.push(message.text()))
+    await use(page)
+    const allowed = expected.get(page) ?? []
+    expect(wrong.filter((text) => !allowed.some((part) => text.includes(part)))).toEqual([])
+  }
+})
+
+export async function signIn(page: Page, login: string) {
+  await page.goto('/sign-in')
+  await page.getByLabel('Login name or e-mail').fill(login)
+  await page.getByLabel('Password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page).toHaveURL(/\/sites\/(run|in)/)
+}
+
+/** Opens the roster of a site from the list of those one runs. */
+export async function openSite(page: Page, title: string) {
+  await page.getByRole('link', { name: title, exact: true }).click()
+  await expect(page.getByRole('heading', { name: title })).toBeVisible()
+  await expect(page.getByRole('grid').getByRole('row').nth(1)).toBeVisible()
+}
+
+export const box = (page: Page) => page.getByRole('textbox', { name: 'Let people in' })
+export const strip = (page: Page) => page.locator('.strip')
+export const row = (page: Page, name: string) => page.getByRole('grid').getByRole('row').filter({ hasText: name })
+/** A line of the lists under the box, by who is on it. */
+export const found = (page: Page, name: string) => page.locator('.intake li').filter({ hasText: name })
+
+export async function expectAccessible(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([])
+}
+
+export { expect }

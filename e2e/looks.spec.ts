@@ -1,0 +1,78 @@
+import { box, expect, expectAccessible, expectErrors, found, HARMONY, openSite, row, signIn, test } from './door'
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test.describe(`in ${colorScheme} colours`, () => {
+    test.use({ colorScheme })
+
+    test('every main view is accessible', async ({ page }) => {
+      test.setTimeout(90_000)
+      expectErrors(page, '422', '401')
+      await page.goto('/sign-in')
+      await page.getByRole('button', { name: 'Sign in' }).waitFor()
+      await expectAccessible(page)
+      await signIn(page, 'mara.lindqvist')
+      await page.getByRole('link', { name: HARMONY, exact: true }).waitFor()
+      await page.locator('body').press('?')
+      await expectAccessible(page)
+      await openSite(page, HARMONY)
+      await box(page).fill('wren')
+      await found(page, 'Tobias Wrenfield').getByRole('button', { name: 'Other role or dates' }).click()
+      await expectAccessible(page)
+      await box(page).fill('')
+      await row(page, 'Fonoti, Lotte').click()
+      await page.getByRole('complementary').getByRole('button', { name: 'Take out' }).click()
+      await page.getByRole('button', { name: 'Take it away' }).click()
+      await expectAccessible(page)
+      await page.getByRole('link', { name: 'Logbook' }).click()
+      await page.getByRole('listitem').first().waitFor()
+      await expectAccessible(page)
+      await page.goto('/sites/new')
+      await page.getByRole('button', { name: 'Make the site' }).click()
+      await page.getByText('Give the site a title.').waitFor()
+      await expectAccessible(page)
+      await page.goto('/welcome')
+      await page.getByRole('heading').waitFor()
+      await expectAccessible(page)
+    })
+
+    test('a learner\'s views are accessible on a phone', async ({ page }) => {
+      await page.setViewportSize({ width: 390, height: 844 })
+      await signIn(page, 'elias.nordahl')
+      await page.getByRole('link', { name: /^Go in/ }).first().waitFor()
+      await expectAccessible(page)
+      await page.getByRole('link', { name: /^Go in/ }).first().click()
+      await page.getByText('Led by').waitFor()
+      await expectAccessible(page)
+    })
+  })
+}
+
+test('pages forbid what they do not need', async ({ page, request }) => {
+  const answer = await request.get('/')
+  const policy = answer.headers()['content-security-policy'] ?? ''
+  expect(policy).toContain("default-src 'none'")
+  expect(policy).not.toContain("'unsafe-eval'")
+  expect(policy).toMatch(/script-src 'self';/)
+  expect(answer.headers()['x-frame-options']).toBe('DENY')
+  await signIn(page, 'pip.halvorsen')
+  const cookie = (await page.context().cookies()).find((each) => each.name === 'mint_door')
+  expect([cookie?.httpOnly, cookie?.sameSite]).toEqual([true, 'Lax'])
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page).toHaveURL(/sign-in/)
+  expect((await page.request.get('/api/v1/me')).status()).toBe(401)
+})
+
+test('everything can be reached by the keyboard, and focus is seen', async ({ page }) => {
+  await signIn(page, 'mara.lindqvist')
+  await page.getByRole('link', { name: HARMONY, exact: true }).focus()
+  await page.keyboard.press('Enter')
+  await row(page, 'Bhattarai, Imke').waitFor()
+  await row(page, 'Bhattarai, Imke').focus()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('complementary', { name: /Cosgrave/ })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('complementary')).toHaveCount(0)
+  await expect(page.locator('.row.body:focus')).toContainText('Cosgrave')
+  expect(await page.locator('.row.body:focus').evaluate((element) => getComputedStyle(element).outlineStyle)).toBe('solid')
+})

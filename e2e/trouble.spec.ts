@@ -1,0 +1,77 @@
+import { box, expect, expectErrors, found, HARMONY, openSite, signIn, strip, test } from './door'
+
+test('when the session is gone in the middle of a form, signing in again carries on', async ({ page, context }) => {
+  expectErrors(page, '401')
+  await signIn(page, 'mara.lindqvist')
+  await page.goto('/sites/new')
+  await page.getByLabel('Title').fill('Carried On')
+  await page.getByLabel('Short code').fill('carried')
+  await context.clearCookies()
+  await page.getByRole('button', { name: 'Make the site' }).click()
+  const again = page.getByRole('dialog', { name: 'Sign in again to go on' })
+  await expect(again.getByLabel('Login name or e-mail')).toHaveValue('mara.lindqvist')
+  await again.getByLabel('Password').fill('alder-quay-demo')
+  await again.getByRole('button', { name: 'Sign in' }).click()
+  await expect(strip(page)).toContainText('Carried On is made.')
+})
+
+test('whoever signs in instead does not finish what somebody else began', async ({ page, context }) => {
+  expectErrors(page, '401')
+  await signIn(page, 'mara.lindqvist')
+  await page.goto('/sites/new')
+  await page.getByLabel('Title').fill('Not Mine')
+  await page.getByLabel('Short code').fill('not-mine')
+  await context.clearCookies()
+  await page.getByRole('button', { name: 'Make the site' }).click()
+  const again = page.getByRole('dialog')
+  await again.getByLabel('Login name or e-mail').fill('ingrid.solheim')
+  await again.getByLabel('Password').fill('alder-quay-demo')
+  await again.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page).toHaveURL(/\/sites\/run/)
+  await page.goto('/sites/all?q=not-mine')
+  await expect(page.getByText('No site fits.')).toBeVisible()
+})
+
+test('when the server does not answer it is said, and a change is made once when it does', async ({ page }) => {
+  expectErrors(page, 'ERR_', 'Failed to load')
+  await signIn(page, 'mara.lindqvist')
+  await openSite(page, HARMONY)
+  await box(page).fill('fürstenau bea')
+  const line = found(page, 'Beatriz Fürstenau')
+  await line.getByRole('button', { name: 'Let in as learner' }).waitFor()
+  // The change arrives, but its answer is lost; then nothing gets through for a while.
+  let lost = 0
+  await page.route('**/sheets', async (route) => {
+    if (lost++ === 0) await route.fetch()
+    return lost < 3 ? route.abort() : route.continue()
+  })
+  await line.getByRole('button', { name: 'Let in as learner' }).click()
+  await expect(page.getByText('The server does not answer. Trying again by itself')).toBeVisible()
+  await expect(box(page)).toHaveValue('fürstenau bea')
+  await expect(strip(page)).toContainText('Beatriz Fürstenau is let in as learner.')
+  await expect(page.getByText('The server does not answer.')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Close', exact: true }).click()
+  await page.getByRole('link', { name: 'Logbook' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: 'let Beatriz Fürstenau in' })).toHaveCount(1)
+})
+
+test('an unknown address and a site that is not one\'s own say what to do', async ({ page }) => {
+  expectErrors(page, '404')
+  await signIn(page, 'elias.nordahl')
+  await page.goto('/nowhere')
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible()
+  await page.goto('/sites/00000000-0000-7000-8000-000000000000')
+  await expect(page.getByText('This site is not here, or you have nothing to do with it.')).toBeVisible()
+  await page.getByRole('link', { name: 'Back to my sites' }).click()
+  await expect(page).toHaveURL(/sites\/in/)
+})
+
+test('a wrong password is said without telling which part was wrong', async ({ page }) => {
+  expectErrors(page, '401')
+  await page.goto('/sign-in?to=/sites/in')
+  await page.getByLabel('Login name or e-mail').fill('nobody.at.all')
+  await page.getByLabel('Password').fill('x')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('alert')).toContainText('This name and password do not open an account.')
+  await expect(page.getByLabel('Login name or e-mail')).toHaveValue('nobody.at.all')
+})

@@ -1,0 +1,28 @@
+import { defineConfig } from '@playwright/test'
+
+const chromium = {
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+}
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  workers: 1,
+  timeout: 30_000,
+  expect: { timeout: 7_000 },
+  reporter: [['list']],
+  use: {
+    baseURL: process.env.MINT_DOOR_URL,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'Europe/Amsterdam',
+    trace: 'retain-on-failure',
+    launchOptions: chromium
+  },
+  projects: [
+    { name: 'walk', testMatch: '**/*.spec.ts' },
+    // Makes the pictures of docs/screenshots; run by bin/shots.
+    { name: 'shots', testMatch: '**/shots.ts' }
+  ]
+})

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sheets;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Sheets\Done;
+use MintDoor\Core\Sheets\History;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Row;
+
+/** Reads what was applied to enrollments of a site, as the core wants it. */
+final readonly class Histories
+{
+    public function __construct(private Connection $db)
+    {
+    }
+
+    /**
+     * @param list<string> $people ids
+     *
+     * @return array{array<string, History>, array<string, int>} histories by person, and the logbook's sequence numbers by line
+     */
+    public function of(string $siteId, array $people): array
+    {
+        $done = $sequences = [];
+        $rows = $this->db->fetchAllAssociative(
+            'SELECT n.id, n.person_id, n.version_after, n.undoes, l.sequence FROM sheet_line n JOIN log_entry l ON l.line_id = n.id WHERE n.site_id = ? AND n.person_id IN (?)',
+            [Id::binary($siteId), array_map(Id::binary(...), $people)],
+            [1 => ArrayParameterType::BINARY],
+        );
+        foreach (Row::all($rows) as $row) {
+            $done[$row->id('person_id')][] = new Done($row->id('id'), $row->int('version_after'), $row->idOrNull('undoes'));
+            $sequences[$row->id('id')] = $row->int('sequence');
+        }
+
+        return [array_map(static fn (array $lines): History => new History($lines), $done), $sequences];
+    }
+}
