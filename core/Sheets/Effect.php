@@ -39,7 +39,7 @@ final readonly class Effect
 
     /**
      * @param ?string $passId null for a mark on the whole enrollment
-     * @param Mark    $mark   as it was
+     * @param Mark    $mark   as it was; what was put on again in its place is ended with it
      */
     public static function endMark(?string $passId, Mark $mark, int $at): self
     {
@@ -69,7 +69,7 @@ final readonly class Effect
         return match (true) {
             EffectKind::GivePass === $this->kind || null === $this->mark || null === $again => self::putMark($this->passId, new Mark($ids->next(), MarkKind::Undone, new Window($now))),
             EffectKind::PutMark === $this->kind => self::endMark($this->passId, $this->mark, $now),
-            default => self::putMark($this->passId, new Mark($ids->next(), $this->mark->kind, $again, $this->mark->role)),
+            default => self::putMark($this->passId, $this->mark->again($ids->next(), $again)),
         };
     }
 
@@ -84,6 +84,6 @@ final readonly class Effect
             return [...$marks, $this->mark];
         }
 
-        return array_map(fn (Mark $mark): Mark => $mark->id === $this->mark?->id ? $mark->endedAt($this->at) : $mark, $marks);
+        return array_map(fn (Mark $mark): Mark => $mark->origin === $this->mark?->origin ? $mark->endedAt($this->at) : $mark, $marks);
     }
 }

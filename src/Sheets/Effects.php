@@ -52,14 +52,14 @@ final readonly class Effects
         if (null !== $passId && MarkKind::Undone === $mark->kind) {
             $this->db->executeStatement('UPDATE pass SET live = NULL WHERE id = ?', [Id::binary($passId)]);
         }
-        $entities->persist(new MarkRecord($mark->id, $siteId, $personId, $mark->kind->value, $mark->window->from, $mark->window->until, $passId, $mark->role, $actorId));
+        $entities->persist(new MarkRecord($mark->id, $siteId, $personId, $mark->kind->value, $mark->window->from, $mark->window->until, $mark->origin, $passId, $mark->role, $actorId));
     }
 
     private function endMark(?string $passId, Mark $mark, int $at, string $actorId): void
     {
         $this->db->executeStatement(
-            'UPDATE mark SET until_at = ?, ended_by = ? WHERE id = ?',
-            [Instant::toSql($mark->endedAt($at)->window->until), Id::binary($actorId), Id::binary($mark->id)],
+            'UPDATE mark SET until_at = GREATEST(from_at, ?), ended_by = ? WHERE origin_id = ? AND until_at > ?',
+            [Instant::toSql($at), Id::binary($actorId), Id::binary($mark->origin), Instant::toSql($at)],
         );
         if (null !== $passId && MarkKind::Undone === $mark->kind) {
             $this->db->executeStatement('UPDATE pass SET live = 1 WHERE id = ?', [Id::binary($passId)]);

@@ -249,7 +249,7 @@ final class HouseBuilder
     private function mark(array $whose, Mark $mark, ?string $pass, ?string $by): void
     {
         $this->rows->add('mark', [
-            'id' => BulkWriter::id($mark->id), ...$whose, 'kind' => $mark->kind->value, 'from_at' => Instant::toSql($mark->window->from), 'until_at' => Instant::toSql($mark->window->until),
+            'id' => BulkWriter::id($mark->id), 'origin_id' => BulkWriter::id($mark->origin), ...$whose, 'kind' => $mark->kind->value, 'from_at' => Instant::toSql($mark->window->from), 'until_at' => Instant::toSql($mark->window->until),
             'pass_id' => BulkWriter::id($pass), 'role' => $mark->role, 'put_by' => BulkWriter::id($by),
         ]);
     }

@@ -10,6 +10,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Entity]
 #[ORM\Table(name: 'mark')]
 #[ORM\Index(columns: ['site_id', 'person_id'])]
+#[ORM\Index(columns: ['origin_id'])]
 class MarkRecord
 {
     public function __construct(
@@ -26,6 +27,8 @@ class MarkRecord
         public readonly int $fromAt,
         #[ORM\Column(type: 'instant')]
         public int $untilAt,
+        #[ORM\Column(type: 'id')]
+        public readonly string $originId,
         #[ORM\Column(type: 'id', nullable: true)]
         public ?string $passId = null,
         #[ORM\Column(length: 32, nullable: true, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]

@@ -9,6 +9,8 @@ use Eris\TestTrait;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Sheets\Done;
+use MintDoor\Core\Sheets\History;
 use MintDoor\Core\Sheets\Verb;
 use MintDoor\Core\Sheets\Verdict;
 use MintDoor\Core\Sites\Site;
@@ -55,6 +57,35 @@ final class LawsTest extends TestCase
                 self::assertContains($undone->verdict, [Verdict::Ready, Verdict::NothingToDo]);
             }
             self::assertTrue($world->enrollment($person)->timeline()->from($world->now)->equals($before->from($world->now)), "$verb->value of $person");
+        });
+    }
+
+    /** Whatever may be undone, once undone, gives what was before it, however often things were undone and done again. */
+    public function testUndoingStepByStepGivesWhatWasBeforeEachStep(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
+            $dice = new Dice($seed);
+            $world = self::world();
+            $person = $dice->one(['staff1', 'learner0']);
+            $effects = $lines = [];
+            $stood = [$world->enrollment($person)->timeline()];
+            for ($step = 0; $step < 16; ++$step) {
+                $history = new History($lines);
+                $undoable = array_values(array_filter(array_column($lines, 'id'), $history->mayUndo(...)));
+                $target = [] !== $undoable && $dice->chance(60) ? $dice->one($undoable) : null;
+                [, $verb, $role] = $this->randomWish($dice, $person);
+                $line = null === $target ? $world->apply($person, $verb, $role) : $world->undo($person, $effects[$target]);
+                if (null !== $target) {
+                    self::assertTrue($world->enrollment($person)->timeline()->from($world->now)->equals($stood[(int) $target - 1]->from($world->now)), "line $target");
+                }
+                if (Verdict::Ready === $line->verdict) {
+                    $version = \count($lines) + 1;
+                    $lines[] = new Done((string) $version, $version, $target);
+                    $effects[(string) $version] = $line->effects;
+                    $stood[] = $world->enrollment($person)->timeline();
+                }
+                $world->now += $dice->below(2);
+            }
         });
     }
 
@@ -189,9 +220,9 @@ final class LawsTest extends TestCase
     }
 
     /** @return array{string, Verb, ?string} */
-    private function randomWish(Dice $dice): array
+    private function randomWish(Dice $dice, ?string $person = null): array
     {
-        $person = $dice->one(['staff0', 'staff1', 'staff2', 'staff3', 'learner0', 'learner1', 'learner2', 'learner3', 'learner4', 'learner5']);
+        $person ??= $dice->one(['staff0', 'staff1', 'staff2', 'staff3', 'learner0', 'learner1', 'learner2', 'learner3', 'learner4', 'learner5']);
         $verb = $dice->one(Verb::cases());
         $role = \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true)
             ? $dice->one(str_starts_with($person, 's') ? ['lead-tutor', 'lead-tutor', 'co-tutor', 'class-assistant', 'learner'] : ['learner', 'day-guest'])
