@@ -7,7 +7,7 @@ const asked = localStorage.getItem(KEPT)
 export const dark = ref(asked ? asked === 'dark' : typeof matchMedia === 'function' && matchMedia('(prefers-color-scheme: dark)').matches)
 
 watchEffect(() => {
-  document.documentElement.classList.toggle('dark', dark.value)
+  document.documentElement.className = dark.value ? 'dark' : ''
   document.documentElement.style.colorScheme = dark.value ? 'dark' : 'light'
 })
 

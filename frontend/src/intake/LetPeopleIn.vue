@@ -100,10 +100,10 @@ function close() {
     <div v-if="enough && (shown || error)" class="found">
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <p v-else-if="!count" class="none">{{ $t('intake.nobody') }}</p>
-      <template v-for="list in lists" v-else :key="list">
-        <h2 v-if="shown?.[list].length" :class="list">{{ $t('intake.' + list) }}</h2>
-        <ul v-if="shown?.[list].length">
-          <li v-for="candidate in shown[list]" :key="candidate.person.id">
+      <template v-for="part in lists" v-else :key="part">
+        <h2 v-if="shown?.[part].length" :class="part">{{ $t('intake.' + part) }}</h2>
+        <ul v-if="shown?.[part].length">
+          <li v-for="candidate in shown[part]" :key="candidate.person.id">
             <div class="line">
               <span class="name">
                 <strong>{{ candidate.person.preferred ?? candidate.person.given }} {{ candidate.person.family }}</strong>
@@ -115,21 +115,23 @@ function close() {
                 <span v-if="candidate.person.number" class="num">{{ candidate.person.number }}</span>
                 <span v-if="candidate.sight === 'masked'" class="soft">· {{ $t('intake.masked') }}</span>
               </span>
-              <span class="soft when">
-                <template v-if="list === 'alreadyHere'">{{ $t(candidate.standing?.state === 'upcoming' ? 'intake.upcoming' : 'intake.hereAs', about(list, candidate) as Record<string, string>) }}</template>
-                <template v-else-if="list === 'wasHere'">{{ $t('intake.until', about(list, candidate) as Record<string, string>) }}</template>
-                <template v-else-if="list === 'keptOut'">{{ candidate.standing?.until ? $t('intake.keptOutUntil', { day: lastDay(candidate.standing.until, site.timeZone) }) : $t('intake.keptOutOpen') }}</template>
+              <span v-if="part === 'canBeLetIn'" class="brass small">
+                <template v-if="suggested(candidate) && suggested(candidate)!.code !== 'fits'">{{ optionSentence(suggested(candidate)!, site.timeZone, roleName) }}</template>
+              </span>
+              <span v-else class="soft when">
+                <template v-if="part === 'alreadyHere'">{{ $t(candidate.standing?.state === 'upcoming' ? 'intake.upcoming' : 'intake.hereAs', about(part, candidate) as Record<string, string>) }}</template>
+                <template v-else-if="part === 'wasHere'">{{ $t('intake.until', about(part, candidate) as Record<string, string>) }}</template>
+                <template v-else-if="part === 'keptOut'">{{ candidate.standing?.until ? $t('intake.keptOutUntil', { day: lastDay(candidate.standing.until, site.timeZone) }) : $t('intake.keptOutOpen') }}</template>
               </span>
               <span class="doing">
-                <Button v-if="list === 'alreadyHere' || list === 'keptOut'" data-stop size="small" variant="outlined" :label="$t('intake.show')" :aria-label="`${$t('intake.show')}: ${candidate.person.given} ${candidate.person.family}`" @click="show(candidate)" />
-                <Button v-else-if="list === 'wasHere' && candidate.suggested" data-stop size="small" :disabled="busy" :label="$t('intake.bringBack', { role: roleName(candidate.standing?.role).toLowerCase() })" @click="bringBack(candidate)" />
+                <Button v-if="part === 'alreadyHere' || part === 'keptOut'" data-stop size="small" variant="outlined" :label="$t('intake.show')" :aria-label="`${$t('intake.show')}: ${candidate.person.given} ${candidate.person.family}`" @click="show(candidate)" />
+                <Button v-else-if="part === 'wasHere' && candidate.suggested" data-stop size="small" :disabled="busy" :label="$t('intake.bringBack', { role: roleName(candidate.standing?.role).toLowerCase() })" @click="bringBack(candidate)" />
                 <Button v-else-if="candidate.suggested" data-stop size="small" :disabled="busy" :label="$t('intake.letInAs', { role: roleName(candidate.suggested).toLowerCase() })" @click="letIn(candidate, candidate.suggested)" />
-                <button v-if="list === 'canBeLetIn' || list === 'wasHere'" class="word" data-stop :aria-expanded="opened === candidate.person.id" @click="opened = opened === candidate.person.id ? '' : candidate.person.id">
+                <button v-if="part === 'canBeLetIn' || part === 'wasHere'" class="word" data-stop :aria-expanded="opened === candidate.person.id" @click="opened = opened === candidate.person.id ? '' : candidate.person.id">
                   {{ $t(candidate.suggested ? 'intake.another' : 'intake.letIn') }}
                 </button>
               </span>
             </div>
-            <p v-if="list === 'canBeLetIn' && suggested(candidate) && suggested(candidate)!.code !== 'fits'" class="brass small">{{ optionSentence(suggested(candidate)!, site.timeZone, roleName) }}</p>
             <div v-if="opened === candidate.person.id" class="more">
               <div class="days">
                 <label>{{ $t('intake.from') }} <input v-model="fromDay" type="date" /> <span class="soft">{{ $t('intake.fromHint') }}</span></label>
@@ -159,9 +161,9 @@ h2.keptOut { color: var(--clay); }
 h3 { font-size: 0.95rem; margin: 8px 0 6px; }
 ul { list-style: none; margin: 0; padding: 0; }
 li { border-top: 1px solid var(--line); padding: 4px 0; }
-.line { display: grid; grid-template-columns: minmax(150px, 1.1fr) minmax(220px, 1.5fr) minmax(90px, 0.8fr) 318px; gap: 4px 12px; align-items: center; }
+.line { display: grid; grid-template-columns: minmax(150px, 1.1fr) minmax(220px, 1.5fr) minmax(90px, 1fr) 318px; gap: 4px 12px; align-items: center; }
 .doing { display: flex; gap: 12px; align-items: center; justify-content: flex-end; }
-.small { font-size: 0.9rem; }
+.small { font-size: 0.9rem; line-height: 1.2; }
 .more { border-left: 4px solid var(--mint); padding: 6px 12px; margin: 4px 0 8px; }
 .days { display: flex; flex-wrap: wrap; gap: 6px 20px; }
 .days label { font-weight: 400; }

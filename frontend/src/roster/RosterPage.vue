@@ -159,7 +159,7 @@ function clear() {
 .head button { background: none; border: 0; padding: 2px 0; font-weight: 600; font-size: 0.88rem; color: var(--soft); cursor: pointer; }
 .head button:hover { color: var(--ink); }
 .head [aria-sort='ascending'] button, .head [aria-sort='descending'] button { color: var(--ink); }
-.order { display: block; margin-top: -3px; color: var(--spruce); }
+.order { display: block; margin-top: -1px; color: var(--spruce); }
 .order.down { transform: scaleX(-1); }
 .body { position: absolute; inset: 0 0 auto; cursor: default; }
 .body:hover { background: var(--hover); }

@@ -69,7 +69,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
 
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <MySites v-else-if="scope === 'in' && sites.length" :sites="sites" />
-    <div v-else-if="sites.length" class="list" role="table" :aria-label="$t('sites.' + scope)">
+    <div v-else-if="sites.length" class="rows" role="table" :aria-label="$t('sites.' + scope)">
       <div role="row" class="row head">
         <span v-for="col in ['title', 'division', 'term', 'levels', 'state', 'people']" :key="col" role="columnheader">{{ $t('sites.col.' + col) }}</span>
       </div>
@@ -82,7 +82,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
         <span role="cell"><SeatMeter :held="site.learners" :seats="site.seats" /></span>
       </div>
     </div>
-    <div v-else-if="isPending" class="list" aria-hidden="true"><div v-for="n in 6" :key="n" class="row"><span class="skeleton" /></div></div>
+    <div v-else-if="isPending" class="rows" aria-hidden="true"><div v-for="n in 6" :key="n" class="row"><span class="skeleton" /></div></div>
     <p v-else class="empty">
       {{ $t('sites.empty.' + (filtered ? 'none' : scope === 'run' && !me?.mayMakeSites ? 'runNoMake' : scope)) }}
     </p>

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Core\Roster;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use MintDoor\Core\Roles\FirstRoles;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\MarkKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\StandIns\Dice;
+use MintDoor\Tests\Core\World;
+use PHPUnit\Framework\TestCase;
+
+final class LeadsTest extends TestCase
+{
+    use TestTrait;
+
+    private Leads $leads;
+
+    protected function setUp(): void
+    {
+        $this->leads = new Leads(FirstRoles::book([], []));
+    }
+
+    public function testTheFirstGapIsTheFirstInstantAtWhichNobodyLeads(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
+            $dice = new Dice($seed);
+            $people = [];
+            for ($n = $dice->below(4); $n > 0; --$n) {
+                $people[] = [World::randomEnrollment($dice)->timeline(), $dice->chance(30) ? $dice->below(45) : Time::FOREVER];
+            }
+            $window = new Window($from = $dice->below(30), $from + $dice->below(20));
+            self::assertSame($this->gapByHand($people, $window), $this->leads->firstGap($people, $window));
+        });
+    }
+
+    public function testALeadWhoIsPausedOrUpcomingCountsAgainstTheLimitButDoesNotLead(): void
+    {
+        $lead = static fn (Window $window, Mark ...$marks): Timeline => (new Enrollment([new Pass('p', 'd', DoorKind::Desk, FirstRoles::LEAD, 0, $window)], array_values($marks)))->timeline();
+        $paused = $lead(new Window(0), new Mark('m', MarkKind::Paused, new Window(5)));
+        $upcoming = $lead(new Window(20));
+        $over = $lead(new Window(0, 5));
+        self::assertSame([true, true, false], [$this->leads->counts($paused, 10), $this->leads->counts($upcoming, 10), $this->leads->counts($over, 10)]);
+        self::assertSame(10, $this->leads->firstGap([[$paused, Time::FOREVER], [$upcoming, Time::FOREVER]], new Window(10, 30)));
+        self::assertNull($this->leads->firstGap([[$upcoming, Time::FOREVER]], new Window(20, 30)));
+    }
+
+    public function testWhoseAccountClosesLeadsNoLonger(): void
+    {
+        $lead = (new Enrollment([new Pass('p', 'd', DoorKind::Desk, FirstRoles::LEAD, 0, new Window(0))]))->timeline();
+        self::assertSame(15, $this->leads->firstGap([[$lead, 15]], new Window(10, 30)));
+    }
+
+    /** @param list<array{Timeline, int}> $people */
+    private function gapByHand(array $people, Window $window): ?int
+    {
+        for ($instant = $window->from; $instant < $window->until; ++$instant) {
+            $led = false;
+            foreach ($people as [$timeline, $closes]) {
+                $segment = $timeline->at($instant);
+                $led = $led || (null !== $segment && $instant < $closes && $this->leads->leads($segment));
+            }
+            if (!$led) {
+                return $instant;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Core\Sheets;
+
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\MarkKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Sheets\Line;
+use MintDoor\Core\Sheets\Verb;
+use MintDoor\Core\Sites\LevelBand;
+use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\Tests\Core\World;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** What each wish comes to in each state somebody may be in. */
+final class LineComputerTest extends TestCase
+{
+    private const NOW = 1_000;
+
+    /** @return iterable<string, array{string, Verb, ?string, string}> the state they are in, what is wanted, and what comes of it */
+    public static function wishes(): iterable
+    {
+        foreach ([
+            'never' => ['let-in' => 'ready', 'change-role' => 'not-here', 'take-out' => 'not-here', 'bring-back' => 'never-here'],
+            'current' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here'],
+            'paused' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here'],
+            'upcoming' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here'],
+            'waiting' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here'],
+            'ended' => ['let-in' => 'ready', 'change-role' => 'not-here', 'take-out' => 'not-here', 'bring-back' => 'ready'],
+            'taken-out' => ['let-in' => 'ready', 'change-role' => 'not-here', 'take-out' => 'not-here', 'bring-back' => 'ready'],
+            'kept-out' => ['let-in' => 'kept-out', 'change-role' => 'kept-out', 'take-out' => 'not-here', 'bring-back' => 'kept-out'],
+        ] as $state => $outcomes) {
+            foreach ($outcomes as $verb => $outcome) {
+                $role = ['let-in' => 'learner', 'change-role' => 'day-guest'][$verb] ?? null;
+                yield "$state: $verb" => [$state, Verb::from($verb), $role, $outcome];
+            }
+        }
+    }
+
+    #[DataProvider('wishes')]
+    public function testEveryWishInEveryState(string $state, Verb $verb, ?string $role, string $outcome): void
+    {
+        $world = self::world();
+        $world->enrollments['learner0'] = self::in($state);
+        self::assertSame($outcome, self::outcome($world->compute('learner0', $verb, $role)));
+    }
+
+    public function testAnotherRoleForSomebodyHereIsAChangeOfRoleNotALettingIn(): void
+    {
+        $world = self::world();
+        $world->enrollments['learner0'] = self::in('current');
+        $line = $world->compute('learner0', Verb::LetIn, 'day-guest');
+        self::assertSame(['here-as-other', ['learner']], [$line->reasons[0]->code, $line->reasons[0]->values['roles']]);
+    }
+
+    public function testTakingOutEndsEveryWayIn(): void
+    {
+        $world = self::world();
+        $pass = static fn (string $id, Window $window, int $accepted = 0): Pass => new Pass($id, $id, DoorKind::Desk, 'learner', 0, $window, $accepted);
+        $world->enrollments['learner0'] = new Enrollment([$pass('now', new Window(0)), $pass('later', new Window(2_000)), $pass('unanswered', new Window(0), Time::FOREVER), $pass('over', new Window(0, 10))]);
+        $line = $world->apply('learner0', Verb::TakeOut);
+        self::assertSame(['now', 'later', 'unanswered'], array_map(static fn ($effect): ?string => $effect->passId, $line->effects));
+        self::assertFalse($line->after?->state->here());
+        self::assertNull($world->enrollment('learner0')->timeline()->nextChange(self::NOW), 'nothing comes back by itself');
+    }
+
+    public function testBringingBackUndoesOnlyTheLastTakingOut(): void
+    {
+        $world = self::world();
+        $out = static fn (string $id, int $at): Mark => new Mark($id, MarkKind::Withdrawn, new Window($at));
+        $world->enrollments['learner0'] = new Enrollment([
+            new Pass('first', 'key', DoorKind::Key, 'day-guest', 0, new Window(0), 0, marks: [$out('a', 100)]),
+            new Pass('second', 'desk', DoorKind::Desk, 'learner', 200, new Window(200), 0, marks: [$out('b', 500)]),
+        ]);
+        self::assertSame(['learner'], $world->apply('learner0', Verb::BringBack)->after?->roles);
+    }
+
+    public function testALettingInWithoutDatesGoesToTheEndOfTheSite(): void
+    {
+        $line = self::world()->compute('learner0', Verb::LetIn, 'learner');
+        self::assertSame([self::NOW, Time::FOREVER], [$line->after?->window->from, $line->after?->window->until]);
+    }
+
+    public function testAWindowThatIsOverLetsNobodyIn(): void
+    {
+        self::assertSame('window-is-over', self::outcome(self::world()->compute('learner0', Verb::LetIn, 'learner', new Window(0, self::NOW))));
+    }
+
+    public function testLettingInAgainEndsARoleGivenByHandBefore(): void
+    {
+        $world = self::world();
+        $world->apply('learner0', Verb::LetIn, 'learner');
+        $world->apply('learner0', Verb::ChangeRole, 'day-guest');
+        $world->apply('learner0', Verb::TakeOut);
+        ++$world->now;
+        self::assertSame(['learner'], $world->apply('learner0', Verb::LetIn, 'learner')->after?->roles);
+    }
+
+    public function testChangingBackToWhatThePassGivesLiftsTheRoleByHandInsteadOfAddingOne(): void
+    {
+        $world = self::world();
+        $world->apply('learner0', Verb::LetIn, 'learner');
+        $world->apply('learner0', Verb::ChangeRole, 'day-guest');
+        ++$world->now;
+        $line = $world->apply('learner0', Verb::ChangeRole, 'learner');
+        self::assertCount(1, $line->effects);
+        self::assertNull($world->enrollment('learner0')->mark(MarkKind::Role, $world->now));
+    }
+
+    public function testCautionsAreSaidAndDoNotStop(): void
+    {
+        $world = self::world(new LevelBand(1, 3));
+        $world->people['closed'] = new Person('closed', PersonKind::Learner, 'seniors', 2, self::NOW - 1);
+        $codes = static fn (Line $line): array => [$line->verdict->value, ...array_column($line->cautions, 'code')];
+        self::assertSame(['ready', 'other-levels'], $codes($world->compute('learner0', Verb::LetIn, 'learner')));
+        self::assertSame(['ready', 'account-closed'], $codes($world->compute('closed', Verb::LetIn, 'learner')));
+        self::assertSame(['ready', 'cautioned'], $codes($world->compute('learner0', Verb::LetIn, 'day-guest')));
+    }
+
+    private static function outcome(Line $line): string
+    {
+        return $line->reasons[0]->code ?? $line->verdict->value;
+    }
+
+    private static function world(?LevelBand $levels = null): World
+    {
+        $world = World::withPeople(new Site('s', 'seniors', $levels, opensAt: 0));
+        $world->now = self::NOW;
+
+        return $world;
+    }
+
+    private static function in(string $state): Enrollment
+    {
+        $pass = static fn (Window $window = new Window(100), int $accepted = 0, Mark ...$marks): Pass => new Pass('p', 'desk', DoorKind::Desk, 'learner', 100, $window, $accepted, marks: array_values($marks));
+
+        return match ($state) {
+            'current' => new Enrollment([$pass()]),
+            'paused' => new Enrollment([$pass()], [new Mark('m', MarkKind::Paused, new Window(500))]),
+            'upcoming' => new Enrollment([$pass(new Window(2_000))]),
+            'waiting' => new Enrollment([$pass(new Window(100), Time::FOREVER)]),
+            'ended' => new Enrollment([$pass(new Window(100, 500))]),
+            'taken-out' => new Enrollment([$pass(new Window(100), 0, new Mark('w', MarkKind::Withdrawn, new Window(500)))]),
+            'kept-out' => new Enrollment([$pass()], [new Mark('k', MarkKind::KeptOut, new Window(500))]),
+            default => new Enrollment(),
+        };
+    }
+}
