@@ -50,10 +50,10 @@ final class DemoLoadCommand extends Command
         $this->db->executeStatement('SET unique_checks = 0, foreign_key_checks = 0');
         if ('large' === $input->getOption('scale')) {
             $demo->furnishLarge();
+            $this->db->fetchAllAssociative('ANALYZE TABLE person_term, enrollment_segment, person, enrollment, pass, mark, site');
         } else {
             $this->db->transactional($demo->furnish(...));
         }
-        $this->db->fetchAllAssociative('ANALYZE TABLE person_term, enrollment_segment, person, enrollment, pass, mark, site');
         foreach (['person' => 'people', 'site' => 'sites', 'enrollment' => 'enrollments'] as $table => $what) {
             $count = $this->db->fetchOne('SELECT COUNT(*) FROM '.$table);
             $output->writeln(\sprintf('%9s %s', number_format(is_numeric($count) ? (int) $count : 0), $what));

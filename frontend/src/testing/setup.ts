@@ -1,6 +1,9 @@
-import { config } from '@vue/test-utils'
+import { config, enableAutoUnmount } from '@vue/test-utils'
+import { afterEach, vi } from 'vitest'
 import { words } from '@/app/words'
 
 // jsdom has no media queries.
 window.matchMedia ??= (query: string) => ({ matches: false, media: query, addEventListener() {}, removeEventListener() {} }) as unknown as MediaQueryList
 config.global.plugins = [words]
+enableAutoUnmount(afterEach)
+afterEach(() => vi.unstubAllGlobals())
