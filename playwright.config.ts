@@ -9,7 +9,7 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
   workers: 1,
-  timeout: 30_000,
+  timeout: 60_000,
   expect: { timeout: 7_000 },
   reporter: [['list']],
   use: {

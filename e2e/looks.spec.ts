@@ -47,6 +47,15 @@ for (const colorScheme of ['light', 'dark'] as const) {
   })
 }
 
+test('below /api every answer is JSON, also those of the server in front', async ({ request }) => {
+  for (const [method, path, body] of [['GET', '/api', ''], ['GET', '/api/v1/nowhere', ''], ['POST', '/api/v1/sites', 'x'.repeat(2_200_000)], ['PATCH', '/api/v1/me', '{}']] as const) {
+    const answer = await request.fetch(path, { method, data: body || undefined, headers: { 'X-Mint-Door': '1', 'Content-Type': 'application/json' } })
+    expect(answer.status()).toBeGreaterThanOrEqual(400)
+    expect(answer.headers()['content-type']).toBe('application/problem+json')
+    expect((await answer.json()).type).toMatch(/^urn:mint-door:problem:/)
+  }
+})
+
 test('pages forbid what they do not need', async ({ page, request }) => {
   const answer = await request.get('/')
   const policy = answer.headers()['content-security-policy'] ?? ''

@@ -124,6 +124,11 @@ test('the address keeps what is looked at, and the rows can be taken away', asyn
   expect(lines[0]).toBe('\uFEFFName,Level,Number,Role,State')
   expect(lines.length).toBeGreaterThan(27)
   expect(text).toContain('"Nordahlen, Elias",7,')
+  await page.evaluate(() => {
+    window.print = () => (document.body.dataset.printed = document.querySelector('.paper')?.textContent ?? '')
+  })
+  await page.getByRole('button', { name: 'Print' }).click()
+  await expect(page.locator('body')).toHaveAttribute('data-printed', /Harmony & Ear Training II.*HET-2.*NameLevelNumberRoleState.*Nordahlen, Elias7/)
 })
 
 test('fourteen people and more fit on a screen, and a large roster scrolls to its end', async ({ page }) => {

@@ -28,6 +28,8 @@ enum ProblemType: string
     case LinkIsOver = 'link-is-over';
     case TooLarge = 'too-large';
     case Unexpected = 'unexpected';
+    /** Answered by nginx when nothing behind it does (`config/serve/nginx.conf`). */
+    case Away = 'away';
 
     public function status(): int
     {
@@ -46,6 +48,7 @@ enum ProblemType: string
             self::NeedsVersion => 428,
             self::TooManyTries => 429,
             self::Unexpected => 500,
+            self::Away => 503,
         };
     }
 
@@ -73,6 +76,7 @@ enum ProblemType: string
             self::LinkIsOver => 'This link is over',
             self::TooLarge => 'Too large',
             self::Unexpected => 'Something went wrong here',
+            self::Away => 'Not answering',
         };
     }
 }
