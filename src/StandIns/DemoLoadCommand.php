@@ -39,9 +39,15 @@ final class DemoLoadCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $started = microtime(true);
+        $inhabited = false !== $this->db->fetchOne('SELECT 1 FROM person LIMIT 1');
         if (true === $input->getOption('fresh')) {
+            if ($inhabited && !DemoSignIns::live($this->db)) {
+                $output->writeln('<error>The people of this house are not the demo\'s, so they are not thrown out. Empty the database yourself if you mean it.</error>');
+
+                return Command::FAILURE;
+            }
             $this->empty();
-        } elseif (false !== $this->db->fetchOne('SELECT 1 FROM person LIMIT 1')) {
+        } elseif ($inhabited) {
             $output->writeln('There are people in this house already. Nothing was changed; --fresh empties it first.');
 
             return Command::SUCCESS;

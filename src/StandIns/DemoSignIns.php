@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\StandIns;
 
+use Doctrine\DBAL\Connection;
+
 /** Who of the demo can be signed in as, and the one password of everybody there. */
 final class DemoSignIns
 {
@@ -32,5 +34,11 @@ final class DemoSignIns
 
     private function __construct()
     {
+    }
+
+    /** Whether they live in this house. */
+    public static function live(Connection $db): bool
+    {
+        return false !== $db->fetchOne('SELECT 1 FROM account WHERE login = ?', [array_key_first(self::PEOPLE)]);
     }
 }

@@ -56,6 +56,8 @@ final class CommandsTest extends ApiTestCase
         $me = $this->call(null, 'POST', '/sign-in', ['login' => 'administrator', 'password' => 'a first password']);
         self::assertSame([true, true], [$me['platformAdministrator'], $me['mayMakeSites']]);
         self::assertStringContainsString('has people in it already', $this->command('house:found', ['address' => 'x'])[1]);
+        self::assertStringContainsString('not the demo', $this->command('demo:sign-ins')[1]);
+        self::assertSame(1, $this->command('demo:load', ['--fresh' => true])[0], 'nobody is thrown out of a house of their own');
     }
 
     public function testTidyingThrowsAwayOnlyWhatIsOver(): void
@@ -100,7 +102,7 @@ final class CommandsTest extends ApiTestCase
     }
 
     /**
-     * @param array<string, string> $arguments
+     * @param array<string, string|bool> $arguments
      *
      * @return array{int, string}
      */
