@@ -170,7 +170,7 @@ li { border-top: 1px solid var(--line); padding: 4px 0; }
 .none { padding: 8px 0; }
 @media (max-width: 760px) {
   .box { grid-template-columns: 1fr auto; }
-  .box > label, .status { grid-column: 1 / -1; }
+  .box > label, .box > input { grid-column: 1 / -1; }
   .line { grid-template-columns: 1fr; }
   .doing { justify-content: flex-start; flex-wrap: wrap; }
   .intake { margin: 0 8px; }

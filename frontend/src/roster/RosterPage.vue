@@ -7,6 +7,7 @@ import type { Site } from '@/app/api'
 import { useHouse } from '@/app/house'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
 import { useSlowly } from '@/ui/slowly'
+import { useNarrow } from '@/ui/narrow'
 import Trouble from '@/ui/Trouble.vue'
 import { cell, COLUMNS, type Column } from './columns'
 import PersonColumn from './PersonColumn.vue'
@@ -30,9 +31,13 @@ watch(() => view.value.q, (q) => q !== words.value.trim() && (typed.value = q))
 
 const sees = (permission: Site['may'][number]) => props.site.may.includes(permission)
 const shown = computed<Column[]>(() => COLUMNS.filter((column) => (column !== 'number' && column !== 'seen') || sees('see-unlisted')))
-// Beside an open column there is room for what tells people apart.
-const visible = computed(() => (person.value ? shown.value.filter((column) => !['division', 'number', 'since'].includes(column)) : shown.value))
-const WIDTHS: Record<Column, string> = { name: 'minmax(190px, 2.2fr)', kind: '78px', level: '52px', division: 'minmax(120px, 1.2fr)', number: '88px', role: 'minmax(120px, 1.1fr)', state: '92px', since: '92px', seen: '92px' }
+const narrow = useNarrow()
+// On a phone, and beside an open column, there is room for what tells people apart.
+const visible = computed(() => {
+  const aside = narrow.value ? ['kind', 'division', 'number', 'since', 'seen'] : person.value ? ['division', 'number', 'since'] : []
+  return shown.value.filter((column) => !aside.includes(column))
+})
+const WIDTHS: Record<Column, string> = { name: 'minmax(140px, 2.2fr)', kind: '78px', level: '52px', division: 'minmax(120px, 1.2fr)', number: '88px', role: 'minmax(70px, 1.1fr)', state: '92px', since: '92px', seen: '92px' }
 const grid = computed(() => ({ gridTemplateColumns: visible.value.map((column) => WIDTHS[column]).join(' ') }))
 
 const scroller = ref<HTMLElement | null>(null)

@@ -92,4 +92,5 @@ h1 { font-size: 1.35rem; overflow-wrap: anywhere; }
 .sill nav a { text-decoration: none; color: var(--ink); font-weight: 600; padding: 3px 0 5px; border-bottom: 3px solid transparent; }
 .sill nav a.on { border-color: var(--spruce); }
 .ask { display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; }
+@media (max-width: 760px) { .frame { margin: 8px 8px 0; } .seats { margin-left: 0; } }
 </style>
