@@ -9,7 +9,7 @@ final readonly class Enrollment
 {
     /**
      * @param list<Pass> $passes
-     * @param list<Mark> $marks  of kinds `Role`, `Paused` and `KeptOut`
+     * @param list<Mark> $marks  of kinds `Role`, `Dates`, `Paused` and `KeptOut`
      */
     public function __construct(
         public array $passes = [],
@@ -46,9 +46,17 @@ final readonly class Enrollment
         return null;
     }
 
+    /** What a pass is at an instant, dates set by hand taken into account. */
+    public function phaseOf(Pass $pass, int $instant): Phase
+    {
+        return $pass->phaseAt($instant, $this->mark(MarkKind::Dates, $instant)?->dates);
+    }
+
     /** @return list<Pass> those that are in a phase at an instant */
     public function passesIn(Phase $phase, int $instant): array
     {
-        return array_values(array_filter($this->passes, static fn (Pass $pass): bool => $pass->phaseAt($instant) === $phase));
+        $dates = $this->mark(MarkKind::Dates, $instant)?->dates;
+
+        return array_values(array_filter($this->passes, static fn (Pass $pass): bool => $pass->phaseAt($instant, $dates) === $phase));
     }
 }

@@ -14,6 +14,7 @@ final readonly class Mark
 
     /**
      * @param ?string $role   code, for a mark of kind `Role`
+     * @param ?Window $dates  for a mark of kind `Dates`: what holds in place of the passes' own windows, while the mark is on
      * @param ?string $origin null for a mark of its own
      */
     public function __construct(
@@ -22,6 +23,7 @@ final readonly class Mark
         public Window $window,
         public ?string $role = null,
         ?string $origin = null,
+        public ?Window $dates = null,
     ) {
         $this->origin = $origin ?? $id;
     }
@@ -29,11 +31,11 @@ final readonly class Mark
     /** The same once more, under an id of its own. */
     public function again(string $id, Window $window): self
     {
-        return new self($id, $this->kind, $window, $this->role, $this->origin);
+        return new self($id, $this->kind, $window, $this->role, $this->origin, $this->dates);
     }
 
     public function endedAt(int $instant): self
     {
-        return new self($this->id, $this->kind, $this->window->endedAt($instant), $this->role, $this->origin);
+        return new self($this->id, $this->kind, $this->window->endedAt($instant), $this->role, $this->origin, $this->dates);
     }
 }

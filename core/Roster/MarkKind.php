@@ -12,6 +12,8 @@ enum MarkKind: string
     case Undone = 'undone';
     /** On an enrollment: a role changed by hand, in place of what the passes give. */
     case Role = 'role';
+    /** On an enrollment: dates set by hand, in place of those of the passes. */
+    case Dates = 'dates';
     /** On an enrollment. */
     case Paused = 'paused';
     /** On an enrollment: refused at every door of the site. */

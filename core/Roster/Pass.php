@@ -30,17 +30,19 @@ final readonly class Pass
     ) {
     }
 
-    public function phaseAt(int $instant): Phase
+    /** @param ?Window $dates in place of its own window */
+    public function phaseAt(int $instant, ?Window $dates = null): Phase
     {
+        $window = $dates ?? $this->window;
         if ($instant < $this->givenAt || $this->marked(MarkKind::Undone, $instant)) {
             return Phase::None;
         }
 
         return match (true) {
             $this->marked(MarkKind::Withdrawn, $instant) => Phase::TakenOut,
-            $instant >= $this->window->until => Phase::Ended,
+            $instant >= $window->until => Phase::Ended,
             $instant < $this->acceptedAt => Phase::Waiting,
-            $instant < $this->window->from => Phase::Upcoming,
+            $instant < $window->from => Phase::Upcoming,
             default => Phase::InForce,
         };
     }

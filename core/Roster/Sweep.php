@@ -16,8 +16,14 @@ use MintDoor\Core\Time\Window;
  */
 final class Sweep
 {
-    /** @var array<int, Phase> phase of each pass, by its index */
+    /** @var array<int, Phase> phase of each pass by its own dates, by its index */
     private array $phase = [];
+
+    /** @var array<int, Phase> the same with dates set aside: in force or waiting, unless taken out */
+    private array $undated = [];
+
+    /** @var array<string, array<string, int>> of the undated phases: phase name => role => how many passes */
+    private array $undatedRoles = [];
 
     /** @var array<string, array<string, int>> phase name => role => how many passes */
     private array $roles = [];
@@ -30,9 +36,6 @@ final class Sweep
 
     /** @var array<string, list<Mark>> marks now on, by kind */
     private array $on = [];
-
-    /** How many passes are accepted, not withdrawn and not over: in force or upcoming. */
-    private int $live = 0;
 
     public function __construct(private readonly Enrollment $enrollment)
     {
@@ -66,19 +69,20 @@ final class Sweep
         return new Timeline($segments);
     }
 
-    /** @return array<int, list<array{int, Phase}|array{Mark, bool}>> by instant: a pass and its new phase, or a mark and whether it begins */
+    /** @return array<int, list<array{int, array{Phase, Phase}}|array{Mark, ?bool}>> by instant: a pass and its new phases, or a mark and whether it begins (null: neither, but its dates do or end) */
     private function events(): array
     {
         $events = [];
+        $always = new Window();
         foreach ($this->enrollment->passes as $index => $pass) {
             $boundaries = array_unique($pass->boundaries());
             sort($boundaries);
-            $before = Phase::None;
+            $before = [Phase::None, Phase::None];
             foreach ($boundaries as $boundary) {
-                $phase = $boundary < Time::FOREVER ? $pass->phaseAt($boundary) : $before;
-                if ($phase !== $before) {
-                    $events[$boundary][] = [$index, $phase];
-                    $before = $phase;
+                $phases = $boundary < Time::FOREVER ? [$pass->phaseAt($boundary), $pass->phaseAt($boundary, $always)] : $before;
+                if ($phases !== $before) {
+                    $events[$boundary][] = [$index, $phases];
+                    $before = $phases;
                 }
             }
         }
@@ -88,13 +92,18 @@ final class Sweep
                 if ($mark->window->until < Time::FOREVER) {
                     $events[$mark->window->until][] = [$mark, false];
                 }
+                foreach (null === $mark->dates ? [] : [$mark->dates->from, $mark->dates->until] as $instant) {
+                    if ($mark->window->contains($instant)) {
+                        $events[$instant][] = [$mark, null];
+                    }
+                }
             }
         }
 
         return $events;
     }
 
-    /** @param array{int, Phase}|array{Mark, bool} $event */
+    /** @param array{int, array{Phase, Phase}}|array{Mark, ?bool} $event */
     private function step(array $event, int $instant): void
     {
         [$what, $how] = $event;
@@ -102,50 +111,55 @@ final class Sweep
             $kind = $what->kind->value;
             if (true === $how) {
                 $this->on[$kind][] = $what;
-            } else {
+            } elseif (false === $how) {
                 $this->on[$kind] = array_values(array_filter($this->on[$kind] ?? [], static fn (Mark $mark): bool => $mark !== $what));
             }
 
             return;
         }
-        \assert($how instanceof Phase);
+        \assert(\is_array($how));
+        [$phase, $undated] = $how;
         $pass = $this->enrollment->passes[$what];
-        $this->count($this->phase[$what] ?? Phase::None, $pass->role, -1);
-        $this->count($how, $pass->role, 1);
-        $this->phase[$what] = $how;
-        if (Phase::Ended === $how) {
+        self::count($this->roles, $this->phase[$what] ?? Phase::None, $pass->role, -1);
+        self::count($this->roles, $phase, $pass->role, 1);
+        self::count($this->undatedRoles, $this->undated[$what] ?? Phase::None, $pass->role, -1);
+        self::count($this->undatedRoles, $undated, $pass->role, 1);
+        $changed = $phase !== ($this->phase[$what] ?? Phase::None);
+        $this->phase[$what] = $phase;
+        $this->undated[$what] = $undated;
+        if (!$changed) {
+            return;
+        }
+        if (Phase::Ended === $phase) {
             $this->gone->insert([$instant, 0, $what]);
-        } elseif (Phase::TakenOut === $how) {
+        } elseif (Phase::TakenOut === $phase) {
             $this->gone->insert([$instant, 1, $what]);
         }
-        if (Phase::None !== $how) {
+        if (Phase::None !== $phase) {
             $this->since->insert([$pass->since(), $what]);
         }
     }
 
-    private function count(Phase $phase, string $role, int $by): void
+    /** @param array<string, array<string, int>> $roles */
+    private static function count(array &$roles, Phase $phase, string $role, int $by): void
     {
-        $this->roles[$phase->name][$role] = ($this->roles[$phase->name][$role] ?? 0) + $by;
-        if (0 === $this->roles[$phase->name][$role]) {
-            unset($this->roles[$phase->name][$role]);
-        }
-        if (Phase::InForce === $phase || Phase::Upcoming === $phase) {
-            $this->live += $by;
+        $roles[$phase->name][$role] = ($roles[$phase->name][$role] ?? 0) + $by;
+        if (0 === $roles[$phase->name][$role]) {
+            unset($roles[$phase->name][$role]);
         }
     }
 
     private function segment(int $from, int $until): ?Segment
     {
-        $inForce = $this->rolesIn(Phase::InForce);
-        $upcoming = $this->rolesIn(Phase::Upcoming);
-        $waiting = $this->rolesIn(Phase::Waiting);
-        $gone = [] === $inForce && [] === $upcoming && [] === $waiting ? $this->lastGone() : null;
+        [$inForce, $upcoming, $waiting, $ended] = $this->rolesByPhase($from);
+        $gone = [] === $inForce && [] === $upcoming && [] === $waiting && [] === $ended ? $this->lastGone() : null;
         $state = match (true) {
             $this->isOn(MarkKind::KeptOut) => State::KeptOut,
             [] !== $inForce && $this->isOn(MarkKind::Paused) => State::Paused,
             [] !== $inForce => State::Current,
             [] !== $upcoming => State::Upcoming,
             [] !== $waiting => State::Waiting,
+            [] !== $ended => State::Ended,
             null !== $gone && 1 === $gone[1] => State::TakenOut,
             null !== $gone => State::Ended,
             default => null,
@@ -157,22 +171,48 @@ final class Sweep
             [] !== $inForce => $inForce,
             [] !== $upcoming => $upcoming,
             [] !== $waiting => $waiting,
+            [] !== $ended => $ended,
             null !== $gone => [$this->enrollment->passes[$gone[2]]->role],
             default => [],
         };
-        $byHand = $this->roleByHand();
+        $byHand = $this->last(MarkKind::Role)?->role;
         if (null !== $byHand && [] !== $roles) {
             $roles = [$byHand];
         }
         sort($roles);
 
-        return new Segment(new Window($from, $until), $state, $roles, $this->live > 0, $this->firstSince());
+        return new Segment(new Window($from, $until), $state, $roles, [] !== $inForce || [] !== $upcoming, $this->firstSince());
     }
 
-    /** @return list<string> */
-    private function rolesIn(Phase $phase): array
+    /**
+     * Roles of the passes in force, upcoming and waiting; and of those that dates set by hand have ended.
+     *
+     * @return array{list<string>, list<string>, list<string>, list<string>}
+     */
+    private function rolesByPhase(int $instant): array
     {
-        return array_keys($this->roles[$phase->name] ?? []);
+        $dates = $this->last(MarkKind::Dates)?->dates;
+        if (null === $dates) {
+            return [self::in($this->roles, Phase::InForce), self::in($this->roles, Phase::Upcoming), self::in($this->roles, Phase::Waiting), []];
+        }
+        $accepted = self::in($this->undatedRoles, Phase::InForce);
+        $waiting = self::in($this->undatedRoles, Phase::Waiting);
+
+        return match (true) {
+            $instant >= $dates->until => [[], [], [], array_values(array_unique([...$accepted, ...$waiting]))],
+            $instant < $dates->from => [[], $accepted, $waiting, []],
+            default => [$accepted, [], $waiting, []],
+        };
+    }
+
+    /**
+     * @param array<string, array<string, int>> $roles
+     *
+     * @return list<string>
+     */
+    private static function in(array $roles, Phase $phase): array
+    {
+        return array_keys($roles[$phase->name] ?? []);
     }
 
     private function isOn(MarkKind $kind): bool
@@ -180,11 +220,12 @@ final class Sweep
         return [] !== ($this->on[$kind->value] ?? []);
     }
 
-    private function roleByHand(): ?string
+    /** Of the marks of a kind that are on, the one put on last. */
+    private function last(MarkKind $kind): ?Mark
     {
-        $marks = $this->on[MarkKind::Role->value] ?? [];
+        $marks = $this->on[$kind->value] ?? [];
 
-        return [] === $marks ? null : $marks[array_key_last($marks)]->role;
+        return [] === $marks ? null : $marks[array_key_last($marks)];
     }
 
     /** @return ?array{int, int, int} */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Core\Sheets;
 
 use MintDoor\Core\Roster\Leads;
-use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\SiteState;
 use MintDoor\Core\Time\Window;
@@ -106,7 +105,7 @@ final readonly class Laws
     {
         $roles = [];
         foreach ($timeline->from($now)->segments as $segment) {
-            if ($segment->state->here() || State::KeptOut === $segment->state) {
+            if ($segment->state->here()) {
                 $roles = [...$roles, ...$segment->roles];
             }
         }

@@ -35,8 +35,15 @@ final readonly class LineComputer
         $planned = $standing ?? match ($wanted->verb) {
             Verb::LetIn => $this->letIn($situation, $wanted, $present),
             Verb::ChangeRole => $this->changeRole($situation, $wanted, $present),
-            Verb::TakeOut => $this->takeOut($situation, $present),
+            Verb::TakeOut => $this->takeOut($situation),
             Verb::BringBack => $this->bringBack($situation, $present),
+            Verb::Pause => $this->pause($situation, $wanted),
+            Verb::Resume => $this->end($situation, MarkKind::Paused, 'not-paused'),
+            Verb::ChangeDates => $this->changeDates($situation, $wanted, $present),
+            Verb::KeepOut => $this->keepOut($situation, $wanted, $present),
+            Verb::LiftKeepOut => $this->end($situation, MarkKind::KeptOut, 'not-kept-out'),
+            Verb::LiftRole => $this->end($situation, MarkKind::Role, 'no-role-by-hand'),
+            Verb::LiftDates => $this->end($situation, MarkKind::Dates, 'no-dates-by-hand'),
         };
 
         return $this->line($situation, $planned);
@@ -94,8 +101,8 @@ final readonly class LineComputer
         $here = true === $present?->state->here();
 
         return match (true) {
-            State::KeptOut === $present?->state && Verb::TakeOut !== $wanted->verb => Plan::refused(new Note('kept-out', ['until' => $present->window->until])),
-            (Verb::ChangeRole === $wanted->verb || Verb::TakeOut === $wanted->verb) && !$here => Plan::refused(new Note('not-here')),
+            State::KeptOut === $present?->state && !\in_array($wanted->verb, [Verb::TakeOut, Verb::KeepOut, Verb::LiftKeepOut], true) => Plan::refused(new Note('kept-out', ['until' => $present->window->until])),
+            $wanted->verb->wantsHere() && !$here => Plan::refused(new Note('not-here')),
             Verb::BringBack === $wanted->verb && $here => Plan::nothing(new Note('already-here')),
             Verb::BringBack === $wanted->verb && null === $present => Plan::refused(new Note('never-here')),
             default => null,
@@ -144,7 +151,7 @@ final readonly class LineComputer
         return new Plan($effects, 'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])]);
     }
 
-    private function takeOut(Situation $situation, ?Segment $present): Plan
+    private function takeOut(Situation $situation): Plan
     {
         $effects = [];
         $returns = [];
@@ -192,6 +199,82 @@ final readonly class LineComputer
         $again = $this->deskPass($situation, $ended[0]->role, new Window($now), $ended[0]->section);
 
         return new Plan([Effect::givePass($again)], [new Note('dates-were-over', ['until' => $ended[0]->window->until])]);
+    }
+
+    /** From now or from a day, until a day or open; a pause that is there already gives way to it. */
+    private function pause(Situation $situation, Wanted $wanted): Plan
+    {
+        $window = $wanted->window ?? new Window($situation->now);
+        if ($window->until <= max($situation->now, $window->from)) {
+            return Plan::refused(new Note('window-is-over', ['until' => $window->until]));
+        }
+        $window = new Window(max($situation->now, $window->from), $window->until);
+        $effects = $this->ends($situation, MarkKind::Paused);
+        $without = array_reduce($effects, static fn ($enrollment, Effect $effect) => $effect->on($enrollment), $situation->enrollment);
+        $hits = array_filter($without->timeline()->from($window->from)->segments, static fn (Segment $segment): bool => State::Current === $segment->state && $segment->window->from < $window->until);
+        if ([] === $hits) {
+            return Plan::refused(new Note('pause-outside', ['from' => $window->from]));
+        }
+
+        return new Plan([...$effects, Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Paused, $window))], [new Note('pause-keeps')]);
+    }
+
+    /** Holds over all passes, and over those that come later, until it is lifted. */
+    private function changeDates(Situation $situation, Wanted $wanted, ?Segment $present): Plan
+    {
+        $now = $situation->now;
+        $dates = $wanted->window ?? new Window();
+        if (Time::BEGINNING === $dates->from && State::Upcoming === $present?->state) {
+            $starts = $situation->enrollment->timeline()->holdsUntil($now, static fn (Segment $segment): bool => State::Upcoming === $segment->state);
+            $dates = $dates->until > $starts ? new Window($starts, $dates->until) : new Window($dates->until, $dates->until);
+        }
+        if ($dates->until <= max($now, $dates->from)) {
+            return Plan::refused(new Note('window-is-over', ['until' => $dates->until]));
+        }
+        $site = $situation->site;
+        $beyond = $dates->until < Time::FOREVER && $dates->until > $site->termEnds;
+
+        return new Plan(
+            [...$this->ends($situation, MarkKind::Dates), Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Dates, new Window($now), dates: $dates))],
+            $beyond ? [new Note('beyond-term', ['at' => $site->termEnds])] : [],
+        );
+    }
+
+    /** Takes out whoever is here, and refuses them at every door for as long as it lasts. */
+    private function keepOut(Situation $situation, Wanted $wanted, ?Segment $present): Plan
+    {
+        $window = new Window($situation->now, max($situation->now, $wanted->window->until ?? Time::FOREVER));
+        if ($window->until <= $situation->now) {
+            return Plan::refused(new Note('window-is-over', ['until' => $window->until]));
+        }
+        $out = true === $present?->state->here() ? $this->takeOut($situation) : new Plan([]);
+
+        return new Plan([
+            ...$out->effects,
+            ...$this->ends($situation, MarkKind::KeptOut),
+            Effect::putMark(null, new Mark($this->ids->next(), MarkKind::KeptOut, $window)),
+        ], [] === $out->effects ? [] : [new Note('work-stays')]);
+    }
+
+    /** Ends what is on the enrollment of a kind, now and later. */
+    private function end(Situation $situation, MarkKind $kind, string $otherwise): Plan
+    {
+        $effects = $this->ends($situation, $kind);
+
+        return [] === $effects ? Plan::nothing(new Note($otherwise)) : new Plan($effects);
+    }
+
+    /** @return list<Effect> */
+    private function ends(Situation $situation, MarkKind $kind): array
+    {
+        $effects = [];
+        foreach ($situation->enrollment->marks as $mark) {
+            if ($kind === $mark->kind && $mark->window->until > max($situation->now, $mark->window->from)) {
+                $effects[] = Effect::endMark(null, $mark, $situation->now);
+            }
+        }
+
+        return $effects;
     }
 
     /** @return list<Effect> */

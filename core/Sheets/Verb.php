@@ -10,4 +10,17 @@ enum Verb: string
     case ChangeRole = 'change-role';
     case TakeOut = 'take-out';
     case BringBack = 'bring-back';
+    case Pause = 'pause';
+    case Resume = 'resume';
+    case ChangeDates = 'change-dates';
+    case KeepOut = 'keep-out';
+    case LiftKeepOut = 'lift-keep-out';
+    case LiftRole = 'lift-role';
+    case LiftDates = 'lift-dates';
+
+    /** Whether it wants somebody who is here. */
+    public function wantsHere(): bool
+    {
+        return \in_array($this, [self::ChangeRole, self::TakeOut, self::Pause, self::Resume, self::ChangeDates], true);
+    }
 }

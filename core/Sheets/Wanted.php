@@ -11,7 +11,8 @@ final readonly class Wanted
 {
     /**
      * @param ?string $role    code, for letting in and for a change of role
-     * @param ?Window $window  for letting in; null means from now to the end of the site
+     * @param ?Window $window  for letting in, pausing, keeping out and a change of dates; null means from now on, for good.
+     *                         A change of dates that begins at `Time::BEGINNING` leaves the beginning as it is
      * @param ?string $section for letting in
      */
     public function __construct(

@@ -12,7 +12,8 @@ final readonly class Site
     public const LEADS_UNLESS_SET = 10;
 
     /**
-     * @param ?int $seats how many learners fit, null for no limit
+     * @param ?int $seats    how many learners fit, null for no limit
+     * @param int  $termEnds when the site's term is over
      */
     public function __construct(
         public string $id,
@@ -22,6 +23,7 @@ final readonly class Site
         public int $leadLimit = self::LEADS_UNLESS_SET,
         public int $opensAt = Time::FOREVER,
         public int $closesAt = Time::FOREVER,
+        public int $termEnds = Time::FOREVER,
     ) {
     }
 

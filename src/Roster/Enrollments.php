@@ -141,9 +141,9 @@ final readonly class Enrollments
     private function ofAll(string $passes, string $marks, array $parameters): array
     {
         $onPass = $onWhole = $given = [];
-        foreach ($this->db->iterateAssociative('SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.pass_id, m.role, m.origin_id FROM mark m WHERE '.$marks.' ORDER BY m.from_at, m.id', $parameters) as $columns) {
+        foreach ($this->db->iterateAssociative('SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.pass_id, m.role, m.origin_id, m.dates_from, m.dates_until FROM mark m WHERE '.$marks.' ORDER BY m.from_at, m.id', $parameters) as $columns) {
             $row = new Row($columns);
-            $mark = new Mark($row->id('id'), MarkKind::from($row->string('kind')), new Window($row->instant('from_at'), $row->instant('until_at')), $row->stringOrNull('role'), $row->id('origin_id'));
+            $mark = new Mark($row->id('id'), MarkKind::from($row->string('kind')), new Window($row->instant('from_at'), $row->instant('until_at')), $row->stringOrNull('role'), $row->id('origin_id'), null === $row->stringOrNull('dates_from') ? null : new Window($row->instant('dates_from'), $row->instant('dates_until')));
             $pass = $row->idOrNull('pass_id');
             if (null === $pass) {
                 $onWhole[$row->id('site_id').$row->id('person_id')][] = $mark;

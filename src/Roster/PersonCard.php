@@ -14,6 +14,8 @@ use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\MarkKind;
 use MintDoor\Core\Roster\Pass;
 use MintDoor\Core\Roster\Phase;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
@@ -27,6 +29,9 @@ use MintDoor\Sheets\Situations;
 /** Everything the docked column says of one person in one site. */
 final readonly class PersonCard
 {
+    /** Of a timeline with more changes the last ones are shown. */
+    private const MOST_SEGMENTS = 60;
+
     public function __construct(
         private Connection $db,
         private Roles $roles,
@@ -65,7 +70,14 @@ final readonly class PersonCard
             'band' => ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
             'reason' => $this->reasons->forStaff($reason, $access->standing),
             'waysIn' => $this->waysIn($enrollment, $access->now, $site, $personId),
-            'roleByHand' => $this->roleByHand($enrollment, $access->now),
+            'byHand' => $this->byHand($enrollment, $access, $personId),
+            'timeline' => array_map(static fn (Segment $each): array => [
+                'from' => Instant::toJson($each->window->from),
+                'until' => Instant::toJson($each->window->until),
+                'state' => $each->state->value,
+                'role' => ($book->pick($each->roles)[0] ?? null)?->code,
+            ], \array_slice($timeline->segments, -self::MOST_SEGMENTS)),
+            'nextChange' => Instant::toJson($timeline->nextChange($access->now) ?? Time::FOREVER),
             'options' => $may ? self::options($book, $access, $person) : [],
             'takeOut' => $here && ($may || $personId === $access->caller->id) ? $this->sheets->preview($access, new LineWish($personId, 'take-out')) : null,
             'bringBack' => $may && !$here ? $this->sheets->preview($access, new LineWish($personId, 'bring-back')) : null,
@@ -101,7 +113,7 @@ final readonly class PersonCard
         $ways = [];
         foreach ($enrollment->passes as $pass) {
             $row = $stored[$pass->id] ?? null;
-            $phase = $pass->phaseAt($now);
+            $phase = $enrollment->phaseOf($pass, $now);
             if (null !== $row && Phase::None !== $phase) {
                 $ways[] = $this->wayIn($pass, $phase, $row, $now);
             }
@@ -128,19 +140,38 @@ final readonly class PersonCard
         ];
     }
 
-    /** @return array<string, mixed>|null schema `RoleByHand` */
-    private function roleByHand(Enrollment $enrollment, int $now): ?array
+    /**
+     * What was done by hand and holds over all ways in, now or from a day on.
+     *
+     * @return list<array<string, mixed>> schema `Override`
+     */
+    private function byHand(Enrollment $enrollment, SiteAccess $access, string $personId): array
     {
-        $mark = $enrollment->mark(MarkKind::Role, $now);
-        if (null === $mark) {
-            return null;
+        $kept = [];
+        foreach ($enrollment->marks as $mark) {
+            if ($mark->window->until > max($access->now, $mark->window->from)) {
+                $kept[$mark->id] = $mark;
+            }
         }
-        $row = new Row($this->db->fetchAssociative('SELECT p.given_name, p.family_name, p.preferred_name FROM mark m LEFT JOIN person p ON p.id = m.put_by WHERE m.id = ?', [Id::binary($mark->id)]) ?: []);
+        $overrides = [];
+        foreach (Row::all($this->db->fetchAllAssociative(
+            'SELECT m.id, m.note, p.given_name, p.family_name, p.preferred_name FROM mark m LEFT JOIN person p ON p.id = m.put_by WHERE m.site_id = ? AND m.person_id = ? AND m.pass_id IS NULL ORDER BY m.from_at, m.id',
+            [Id::binary($access->site->id), Id::binary($personId)],
+        )) as $row) {
+            $mark = $kept[$row->id('id')] ?? null;
+            if (null !== $mark) {
+                $overrides[] = [
+                    'kind' => $mark->kind->value,
+                    'from' => Instant::toJson($mark->window->from),
+                    'until' => Instant::toJson($mark->window->until),
+                    'role' => $mark->role,
+                    'dates' => null === $mark->dates ? null : ['from' => Instant::toJson($mark->dates->from), 'until' => Instant::toJson($mark->dates->until)],
+                    'by' => null === $row->stringOrNull('family_name') ? null : trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name')),
+                    'note' => $access->may(Permission::LetIn) ? $row->stringOrNull('note') : null,
+                ];
+            }
+        }
 
-        return [
-            'role' => $mark->role,
-            'at' => Instant::toJson($mark->window->from),
-            'by' => trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name')),
-        ];
+        return $overrides;
     }
 }

@@ -23,14 +23,17 @@ final readonly class Effects
     {
     }
 
-    /** @param list<Effect> $effects */
-    public function store(EntityManagerInterface $entities, string $siteId, string $personId, array $effects, string $actorId): void
+    /**
+     * @param list<Effect> $effects
+     * @param ?string      $note    why, kept with every mark that is put on
+     */
+    public function store(EntityManagerInterface $entities, string $siteId, string $personId, array $effects, string $actorId, ?string $note = null): void
     {
         foreach ($effects as $effect) {
             if (EffectKind::GivePass === $effect->kind && null !== $effect->pass) {
                 $this->givePass($entities, $siteId, $personId, $effect->pass, $actorId);
             } elseif (EffectKind::PutMark === $effect->kind && null !== $effect->mark) {
-                $this->putMark($entities, $siteId, $personId, $effect->passId, $effect->mark, $actorId);
+                $this->putMark($entities, $siteId, $personId, $effect->passId, $effect->mark, $actorId, $note);
             } elseif (null !== $effect->mark) {
                 $this->endMark($effect->passId, $effect->mark, $effect->at, $actorId);
             }
@@ -47,12 +50,12 @@ final readonly class Effects
         ));
     }
 
-    private function putMark(EntityManagerInterface $entities, string $siteId, string $personId, ?string $passId, Mark $mark, string $actorId): void
+    private function putMark(EntityManagerInterface $entities, string $siteId, string $personId, ?string $passId, Mark $mark, string $actorId, ?string $note): void
     {
         if (null !== $passId && MarkKind::Undone === $mark->kind) {
             $this->db->executeStatement('UPDATE pass SET live = NULL WHERE id = ?', [Id::binary($passId)]);
         }
-        $entities->persist(new MarkRecord($mark->id, $siteId, $personId, $mark->kind->value, $mark->window->from, $mark->window->until, $mark->origin, $passId, $mark->role, $actorId));
+        $entities->persist(new MarkRecord($mark->id, $siteId, $personId, $mark->kind->value, $mark->window->from, $mark->window->until, $mark->origin, $passId, $mark->role, $actorId, null, '' === trim((string) $note) ? null : trim((string) $note), $mark->dates?->from, $mark->dates?->until));
     }
 
     private function endMark(?string $passId, Mark $mark, int $at, string $actorId): void

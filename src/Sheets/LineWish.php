@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Sheets;
 
+use MintDoor\Core\Sheets\Verb;
 use MintDoor\Hall\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
@@ -13,7 +14,7 @@ final readonly class LineWish
     public function __construct(
         #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')]
         public string $person,
-        #[Assert\Choice(['let-in', 'change-role', 'take-out', 'bring-back'], message: 'Say let-in, change-role, take-out or bring-back.')]
+        #[Assert\Choice(callback: [self::class, 'verbs'], message: 'There is no such change.')]
         public string $verb,
         #[Assert\Length(max: 32, maxMessage: 'There is no such role.')]
         public ?string $role = null,
@@ -21,9 +22,21 @@ final readonly class LineWish
         public ?string $fromDay = null,
         #[Assert\Date(message: 'Write the last day as year-month-day, such as 2026-12-18.')]
         public ?string $untilDay = null,
+        /** In place of a last day: so many days from today on, today included. */
+        #[Assert\Range(notInRangeMessage: 'Choose 1 to 1,000 days.', min: 1, max: 1_000)]
+        public ?int $days = null,
+        /** Why, for those who let people in here; the person never sees it. */
+        #[Assert\Length(max: 500, maxMessage: 'Shorten the note to 500 characters.')]
+        public ?string $note = null,
         /** The version of the enrollment that was looked at; null where it does not matter. */
         #[Assert\PositiveOrZero]
         public ?int $version = null,
     ) {
+    }
+
+    /** @return list<string> */
+    public static function verbs(): array
+    {
+        return array_map(static fn (Verb $verb): string => $verb->value, Verb::cases());
     }
 }

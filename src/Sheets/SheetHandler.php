@@ -76,7 +76,7 @@ final readonly class SheetHandler
         $situation = $this->situations->of($access, $person);
         $line = $this->computer->compute($situation, $this->wanted($wish, $access));
 
-        return $this->carryOut($entities, $access, $situation, $person, $line, $wish->verb);
+        return $this->carryOut($entities, $access, $situation, $person, $line, $wish->verb, note: $wish->note);
     }
 
     /**
@@ -106,7 +106,7 @@ final readonly class SheetHandler
     /**
      * @return array{entry: ?int, line: ?string, ...<string, mixed>}
      */
-    private function carryOut(EntityManagerInterface $entities, SiteAccess $access, Situation $situation, Row $person, Line $line, string $verb, ?SheetLine $undone = null): array
+    private function carryOut(EntityManagerInterface $entities, SiteAccess $access, Situation $situation, Row $person, Line $line, string $verb, ?SheetLine $undone = null, ?string $note = null): array
     {
         $json = $this->json($line);
         if (Verdict::NothingToDo === $line->verdict) {
@@ -117,7 +117,7 @@ final readonly class SheetHandler
         }
         $site = $access->site->id;
         $personId = $situation->person->id;
-        $this->effects->store($entities, $site, $personId, $line->effects, $access->caller->id);
+        $this->effects->store($entities, $site, $personId, $line->effects, $access->caller->id, $note);
         $version = $this->enrollments->store($site, $personId, $person->string('sort_name'), $line->timeline);
         $this->counts->changed($site, $access->now, $line->before, $line->timeline);
         $sheet = new ChangeSheet($this->ids->next(), $site, $access->caller->id, $access->now);
@@ -141,12 +141,21 @@ final readonly class SheetHandler
         if (\in_array($verb, [Verb::LetIn, Verb::ChangeRole], true) && null === $this->roles->book()->find((string) $wish->role)) {
             throw Problem::field('/lines/0/role', 'no-such-role', 'There is no such role any more. Choose another.');
         }
-        if (null === $wish->fromDay && null === $wish->untilDay) {
+        if (null === $wish->fromDay && null === $wish->untilDay && null === $wish->days) {
             return new Wanted($verb, $wish->role);
         }
+        $zone = $access->zone();
         try {
-            $from = null === $wish->fromDay ? $access->now : max($access->now, Time::startOfDay($wish->fromDay, $access->zone()));
-            $until = null === $wish->untilDay ? Time::FOREVER : Time::untilDayIncluded($wish->untilDay, $access->zone());
+            $from = match (true) {
+                null === $wish->fromDay => Verb::ChangeDates === $verb ? Time::BEGINNING : $access->now,
+                Verb::ChangeDates === $verb => Time::startOfDay($wish->fromDay, $zone),
+                default => max($access->now, Time::startOfDay($wish->fromDay, $zone)),
+            };
+            $until = match (true) {
+                null !== $wish->untilDay => Time::untilDayIncluded($wish->untilDay, $zone),
+                null !== $wish->days => Time::startOfDay((new \DateTimeImmutable('@'.$access->now))->setTimezone($zone)->format('Y-m-d'), $zone, $wish->days),
+                default => Time::FOREVER,
+            };
 
             return new Wanted($verb, $wish->role, new Window($from, $until));
         } catch (WindowOutOfOrder) {

@@ -6,6 +6,7 @@ namespace MintDoor\Sites;
 
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Row;
 
@@ -31,6 +32,7 @@ final class SiteRow
             $row->int('lead_limit'),
             $row->instant('opens_at'),
             $row->instant('closes_at'),
+            Time::untilDayIncluded($row->string('ends_on'), new \DateTimeZone($row->string('time_zone'))),
         );
     }
 
@@ -45,7 +47,7 @@ final class SiteRow
             'title' => $row->string('title'),
             'kind' => $row->string('kind'),
             'division' => ['code' => $site->division, 'name' => $row->string('division_name')],
-            'term' => ['code' => $row->string('term_code'), 'name' => $row->string('term_name')],
+            'term' => ['code' => $row->string('term_code'), 'name' => $row->string('term_name'), 'startsOn' => $row->string('starts_on'), 'endsOn' => $row->string('ends_on')],
             'levels' => null === $site->levels ? null : ['lowest' => $site->levels->lowest, 'highest' => $site->levels->highest],
             'state' => $site->stateAt($now)->value,
             'opensAt' => Instant::toJson($site->opensAt),

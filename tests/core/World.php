@@ -142,9 +142,9 @@ final class World implements Ids
             $given[] = new Pass("p$n", 'desk', DoorKind::Desk, $dice->one($roles), $instant(), $window(), $dice->one([Time::BEGINNING, $instant(), Time::FOREVER]), marks: $marks);
         }
         $marks = [];
-        foreach ([MarkKind::Paused, MarkKind::KeptOut, MarkKind::Role] as $kind) {
+        foreach ([MarkKind::Paused, MarkKind::KeptOut, MarkKind::Role, MarkKind::Dates] as $kind) {
             if ($dice->chance(40)) {
-                $marks[] = new Mark('e'.$kind->value, $kind, $window(), MarkKind::Role === $kind ? $dice->one($roles) : null);
+                $marks[] = new Mark('e'.$kind->value, $kind, $window(), MarkKind::Role === $kind ? $dice->one($roles) : null, dates: MarkKind::Dates === $kind ? $window() : null);
             }
         }
 

@@ -307,6 +307,14 @@ export interface components {
             code: string;
             name: string;
         };
+        Term: {
+            code: string;
+            name: string;
+            /** @description a day */
+            startsOn: string;
+            /** @description a day, included */
+            endsOn: string;
+        };
         Levels: {
             lowest: number;
             highest: number;
@@ -328,12 +336,7 @@ export interface components {
         House: {
             now: components["schemas"]["Instant"];
             divisions: components["schemas"]["Named"][];
-            terms: {
-                code: string;
-                name: string;
-                startsOn: string;
-                endsOn: string;
-            }[];
+            terms: components["schemas"]["Term"][];
             siteKinds: components["schemas"]["SiteKind"][];
             roles: components["schemas"]["Role"][];
             /** @description codes of the divisions in which the caller may make sites */
@@ -367,7 +370,7 @@ export interface components {
             title: string;
             kind: components["schemas"]["SiteKind"];
             division: components["schemas"]["Named"];
-            term: components["schemas"]["Named"];
+            term: components["schemas"]["Term"];
             levels: components["schemas"]["Levels"];
             state: components["schemas"]["SiteState"];
             opensAt: components["schemas"]["OpenInstant"];
@@ -494,14 +497,32 @@ export interface components {
                 givenAt: components["schemas"]["OpenInstant"];
                 givenBy: string | null;
             }[];
-            roleByHand: {
+            byHand: components["schemas"]["Override"][];
+            timeline: {
+                from: components["schemas"]["OpenInstant"];
+                until: components["schemas"]["OpenInstant"];
+                state: components["schemas"]["EnrollmentState"];
                 role: string | null;
-                at: components["schemas"]["OpenInstant"];
-                by: string;
-            } | null;
+            }[];
+            nextChange: components["schemas"]["OpenInstant"];
             options: components["schemas"]["RoleOption"][];
             takeOut: null | components["schemas"]["SheetLine"];
             bringBack: null | components["schemas"]["SheetLine"];
+        };
+        /** @description Done by hand to the whole enrollment; it holds over all ways in, and over those that come later. */
+        Override: {
+            /** @enum {unknown} */
+            kind: "role" | "dates" | "paused" | "kept-out";
+            from: components["schemas"]["OpenInstant"];
+            until: components["schemas"]["OpenInstant"];
+            role: string | null;
+            dates: {
+                from: components["schemas"]["OpenInstant"];
+                until: components["schemas"]["OpenInstant"];
+            } | null;
+            by: string | null;
+            /** @description for those who let people in; null for others */
+            note: string | null;
         };
         Candidate: {
             person: components["schemas"]["Person"];
@@ -528,12 +549,16 @@ export interface components {
         LineWish: {
             person: components["schemas"]["Id"];
             /** @enum {unknown} */
-            verb: "let-in" | "change-role" | "take-out" | "bring-back";
+            verb: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates";
             role?: string | null;
             /** Format: date */
             fromDay?: string | null;
             /** Format: date */
             untilDay?: string | null;
+            /** @description in place of a last day: so many from today on */
+            days?: number | null;
+            /** @description never shown to the person */
+            note?: string | null;
             /** @description of the enrollment that was looked at */
             version?: number | null;
         };
@@ -571,7 +596,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "take-out" | "bring-back" | "undo" | "site-made" | "site-changed" | "site-open" | "site-closed" | "site-draft";
+            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "site-made" | "site-changed" | "site-open" | "site-closed" | "site-draft";
             data: {
                 [key: string]: unknown;
             };

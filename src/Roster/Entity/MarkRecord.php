@@ -39,6 +39,10 @@ class MarkRecord
         public ?string $endedBy = null,
         #[ORM\Column(length: 500, nullable: true)]
         public ?string $note = null,
+        #[ORM\Column(type: 'instant', nullable: true)]
+        public readonly ?int $datesFrom = null,
+        #[ORM\Column(type: 'instant', nullable: true)]
+        public readonly ?int $datesUntil = null,
     ) {
     }
 }

@@ -30,14 +30,14 @@ final class LineComputerTest extends TestCase
     public static function wishes(): iterable
     {
         foreach ([
-            'never' => ['let-in' => 'ready', 'change-role' => 'not-here', 'take-out' => 'not-here', 'bring-back' => 'never-here'],
-            'current' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here'],
-            'paused' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here'],
-            'upcoming' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here'],
-            'waiting' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here'],
-            'ended' => ['let-in' => 'ready', 'change-role' => 'not-here', 'take-out' => 'not-here', 'bring-back' => 'ready'],
-            'taken-out' => ['let-in' => 'ready', 'change-role' => 'not-here', 'take-out' => 'not-here', 'bring-back' => 'ready'],
-            'kept-out' => ['let-in' => 'kept-out', 'change-role' => 'kept-out', 'take-out' => 'not-here', 'bring-back' => 'kept-out'],
+            'never' => ['let-in' => 'ready', 'change-role' => 'not-here', 'take-out' => 'not-here', 'bring-back' => 'never-here', 'pause' => 'not-here', 'resume' => 'not-here', 'change-dates' => 'not-here', 'keep-out' => 'ready', 'lift-keep-out' => 'not-kept-out', 'lift-role' => 'no-role-by-hand'],
+            'current' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here', 'pause' => 'ready', 'resume' => 'not-paused', 'change-dates' => 'ready', 'keep-out' => 'ready', 'lift-keep-out' => 'not-kept-out', 'lift-role' => 'no-role-by-hand'],
+            'paused' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here', 'pause' => 'already-so', 'resume' => 'ready', 'change-dates' => 'ready', 'keep-out' => 'ready', 'lift-dates' => 'no-dates-by-hand'],
+            'upcoming' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here', 'pause' => 'ready', 'resume' => 'not-paused', 'change-dates' => 'ready', 'keep-out' => 'ready'],
+            'waiting' => ['let-in' => 'already-here', 'change-role' => 'ready', 'take-out' => 'ready', 'bring-back' => 'already-here', 'pause' => 'pause-outside', 'resume' => 'not-paused', 'change-dates' => 'ready', 'keep-out' => 'ready'],
+            'ended' => ['let-in' => 'ready', 'change-role' => 'not-here', 'take-out' => 'not-here', 'bring-back' => 'ready', 'pause' => 'not-here', 'resume' => 'not-here', 'change-dates' => 'not-here', 'keep-out' => 'ready'],
+            'taken-out' => ['let-in' => 'ready', 'change-role' => 'not-here', 'take-out' => 'not-here', 'bring-back' => 'ready', 'pause' => 'not-here', 'resume' => 'not-here', 'change-dates' => 'not-here', 'keep-out' => 'ready'],
+            'kept-out' => ['let-in' => 'kept-out', 'change-role' => 'kept-out', 'take-out' => 'not-here', 'bring-back' => 'kept-out', 'pause' => 'kept-out', 'resume' => 'kept-out', 'change-dates' => 'kept-out', 'keep-out' => 'already-so', 'lift-keep-out' => 'ready'],
         ] as $state => $outcomes) {
             foreach ($outcomes as $verb => $outcome) {
                 $role = ['let-in' => 'learner', 'change-role' => 'day-guest'][$verb] ?? null;
@@ -51,7 +51,9 @@ final class LineComputerTest extends TestCase
     {
         $world = self::world();
         $world->enrollments['learner0'] = self::in($state);
-        self::assertSame($outcome, self::outcome($world->compute('learner0', $verb, $role)));
+        // Dates that end with the year 1970 are a change for everybody here.
+        $window = Verb::ChangeDates === $verb ? new Window(Time::BEGINNING, 30_000_000) : null;
+        self::assertSame($outcome, self::outcome($world->compute('learner0', $verb, $role, $window)));
     }
 
     public function testAnotherRoleForSomebodyHereIsAChangeOfRoleNotALettingIn(): void
@@ -114,6 +116,64 @@ final class LineComputerTest extends TestCase
         $line = $world->apply('learner0', Verb::ChangeRole, 'learner');
         self::assertCount(1, $line->effects);
         self::assertNull($world->enrollment('learner0')->mark(MarkKind::Role, $world->now));
+    }
+
+    public function testAPauseHoldsOverWhatComesLaterAndGivesWayToAnother(): void
+    {
+        $world = self::world();
+        $world->enrollments['learner0'] = self::in('current');
+        $world->apply('learner0', Verb::Pause, window: new Window(self::NOW, 3_000));
+        $enrollment = $world->enrollment('learner0');
+        $world->enrollments['learner0'] = new Enrollment([...$enrollment->passes, new Pass('feed', 'feed', DoorKind::Feed, 'learner', 1_500, new Window(1_500))], $enrollment->marks);
+        self::assertSame('paused', $world->enrollment('learner0')->timeline()->at(2_000)?->state->value, 'a feed in the night does not end it');
+        $world->apply('learner0', Verb::Pause, window: new Window(self::NOW, 2_000));
+        self::assertSame('current', $world->enrollment('learner0')->timeline()->at(2_500)?->state->value);
+        $world->apply('learner0', Verb::Resume);
+        self::assertSame('current', $world->enrollment('learner0')->timeline()->at(self::NOW)?->state->value);
+    }
+
+    public function testDatesByHandHoldOverAllWaysInAndThoseThatComeLater(): void
+    {
+        $world = self::world();
+        $world->enrollments['learner0'] = new Enrollment([new Pass('a', 'desk', DoorKind::Desk, 'learner', 100, new Window(100, 1_200), 0)]);
+        $world->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 2_000));
+        $enrollment = $world->enrollment('learner0');
+        $world->enrollments['learner0'] = new Enrollment([...$enrollment->passes, new Pass('b', 'cohort', DoorKind::Cohort, 'learner', 1_100, new Window(1_100))], $enrollment->marks);
+        $timeline = $world->enrollment('learner0')->timeline();
+        self::assertSame(['current', 'ended', 100], [$timeline->at(1_999)?->state->value, $timeline->at(2_000)?->state->value, $timeline->at(1_999)->since ?? null]);
+        $world->apply('learner0', Verb::LiftDates);
+        self::assertSame('current', $world->enrollment('learner0')->timeline()->at(2_500)?->state->value, 'what the cohort gave holds again');
+    }
+
+    public function testChangingOnlyTheEndLeavesAnUpcomingBeginning(): void
+    {
+        $world = self::world();
+        $world->enrollments['learner0'] = self::in('upcoming');
+        $line = $world->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 5_000));
+        self::assertSame(['upcoming', 2_000], [$line->after?->state->value, $line->after->window->until ?? null]);
+        self::assertSame(5_000, $world->enrollment('learner0')->timeline()->nextChange(2_000));
+        self::assertSame('window-is-over', self::outcome($world->compute('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 1_500))));
+    }
+
+    public function testDatesBeyondTheTermAreSaid(): void
+    {
+        $world = self::world();
+        $world->site = new Site('s', 'seniors', opensAt: 0, termEnds: 5_000);
+        $world->enrollments['learner0'] = self::in('current');
+        $codes = static fn (Window $window): array => array_column($world->compute('learner0', Verb::ChangeDates, window: $window)->cautions, 'code');
+        self::assertSame([['beyond-term'], [], []], [$codes(new Window(0, 6_000)), $codes(new Window(0, 5_000)), $codes(new Window(0))]);
+    }
+
+    public function testKeepingOutTakesOutRefusesAndLiftingDoesNotBringBackByItself(): void
+    {
+        $world = self::world();
+        $world->enrollments['learner0'] = self::in('current');
+        $line = $world->apply('learner0', Verb::KeepOut, window: new Window(0, 3_000));
+        self::assertSame(['kept-out', 3_000, 'work-stays'], [$line->after?->state->value, $line->after->window->until ?? null, $line->cautions[0]->code ?? null]);
+        self::assertSame(0, $world->seatsHeld());
+        $world->apply('learner0', Verb::LiftKeepOut);
+        self::assertSame('taken-out', $world->enrollment('learner0')->timeline()->at(self::NOW)?->state->value);
+        self::assertSame(['learner'], $world->apply('learner0', Verb::BringBack)->after?->roles);
     }
 
     public function testCautionsAreSaidAndDoNotStop(): void
