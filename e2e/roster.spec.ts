@@ -43,7 +43,7 @@ test('roles and places change at once and are taken back: from the strip, with u
   await expect(column).toContainText('Learners may hold it at levels 9 to 10 only.')
   await column.getByRole('button', { name: 'Day guest' }).click()
   await expect(strip(page)).toContainText('Hamza Cosgrave is now day guest.')
-  await expect(column).toContainText('Role changed by hand by Mara Lindqvist')
+  await expect(column).toContainText('Role day guest in place of what the ways in give, by Mara Lindqvist')
   await strip(page).getByRole('button', { name: 'Undo' }).click()
   await expect(row(page, 'Cosgrave, Hamza')).toContainText('Learner 7 Learner Current')
 
@@ -64,6 +64,38 @@ test('roles and places change at once and are taken back: from the strip, with u
   await expect(strip(page)).toContainText('Undone: Mara Lindqvist took Hamza Cosgrave out')
   await page.getByRole('link', { name: 'Roster', exact: true }).click()
   await expect(row(page, 'Cosgrave, Hamza')).toHaveCount(1)
+})
+
+test('a pause, dates and a keep-out say what follows before they are made, and are lifted', async ({ page }) => {
+  await row(page, 'Bhattarai, Imke').click()
+  const column = page.getByRole('complementary', { name: 'Imke Bhattarai' })
+  await column.getByRole('button', { name: 'Pause' }).click()
+  await column.getByLabel('From').fill('2026-12-01')
+  await column.getByLabel('Until and including').fill('2026-12-10')
+  await column.getByLabel('Why').fill('On tour.')
+  await expect(column).toContainText('Current as learner until 30 Nov, then paused until 10 Dec, then current to the end of the site.')
+  await column.getByRole('button', { name: 'Pause Imke Bhattarai' }).click()
+  await expect(column).toContainText('Paused from 1 Dec until 10 Dec, by Mara Lindqvist.')
+  await expect(column).toContainText('On tour.')
+  await expect(column.getByRole('img', { name: /Paused: 1 Dec – 10 Dec/ })).toBeVisible()
+
+  await column.getByRole('button', { name: 'Change dates' }).click()
+  await column.getByLabel('How long').selectOption('term')
+  await expect(column).toContainText('then current until 18 Dec, then ended.')
+  await column.getByRole('button', { name: 'Set these dates' }).click()
+  await expect(column).toContainText('Dates until 18 Dec in place of those of the ways in')
+  await column.getByRole('button', { name: /^Lift: Paused/ }).click()
+  await column.getByRole('button', { name: /^Lift: Dates/ }).click()
+  await expect(column.getByText('By hand')).toHaveCount(0)
+
+  await column.getByRole('button', { name: 'Keep out' }).click()
+  await expect(column).toContainText('Kept out.')
+  await column.getByRole('button', { name: 'Keep Imke Bhattarai out' }).click()
+  await expect(column).toContainText('Cannot enter: kept out.')
+  await expect(row(page, 'Bhattarai, Imke')).toHaveCount(0)
+  await column.getByRole('button', { name: 'Lift the keep-out' }).click()
+  await column.getByRole('button', { name: 'Bring back as learner' }).click()
+  await expect(row(page, 'Bhattarai, Imke')).toHaveCount(1)
 })
 
 test('one box tells apart who is here, was here, is kept out and can be let in', async ({ page }) => {

@@ -236,7 +236,7 @@ final readonly class LineComputer
 
         return new Plan(
             [...$this->ends($situation, MarkKind::Dates), Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Dates, new Window($now), dates: $dates))],
-            $beyond ? [new Note('beyond-term', ['at' => $site->termEnds])] : [],
+            $beyond ? [new Note('beyond-term', ['until' => $site->termEnds])] : [],
         );
     }
 

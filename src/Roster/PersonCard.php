@@ -14,7 +14,6 @@ use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\MarkKind;
 use MintDoor\Core\Roster\Pass;
 use MintDoor\Core\Roster\Phase;
-use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
@@ -29,9 +28,6 @@ use MintDoor\Sheets\Situations;
 /** Everything the docked column says of one person in one site. */
 final readonly class PersonCard
 {
-    /** Of a timeline with more changes the last ones are shown. */
-    private const MOST_SEGMENTS = 60;
-
     public function __construct(
         private Connection $db,
         private Roles $roles,
@@ -60,6 +56,7 @@ final readonly class PersonCard
         $book = $this->roles->book();
         $reason = (new Access($book))->reason($timeline, $person, $access->site, $access->now, $enrollment);
         $may = $access->may(Permission::LetIn);
+        $staff = $access->may(Permission::SeeUnlisted);
         $here = true === $segment?->state->here();
 
         return [
@@ -68,15 +65,10 @@ final readonly class PersonCard
             'lastSeen' => Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX),
             'version' => $record->int('version'),
             'band' => ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
-            'reason' => $this->reasons->forStaff($reason, $access->standing),
+            'reason' => $staff ? $this->reasons->forStaff($reason, $access->standing) : $this->reasons->forThePerson($reason),
             'waysIn' => $this->waysIn($enrollment, $access->now, $site, $personId),
-            'byHand' => $this->byHand($enrollment, $access, $personId),
-            'timeline' => array_map(static fn (Segment $each): array => [
-                'from' => Instant::toJson($each->window->from),
-                'until' => Instant::toJson($each->window->until),
-                'state' => $each->state->value,
-                'role' => ($book->pick($each->roles)[0] ?? null)?->code,
-            ], \array_slice($timeline->segments, -self::MOST_SEGMENTS)),
+            'byHand' => $staff ? $this->byHand($enrollment, $access, $personId) : [],
+            'timeline' => SegmentRow::stretches($timeline->segments, $book),
             'nextChange' => Instant::toJson($timeline->nextChange($access->now) ?? Time::FOREVER),
             'options' => $may ? self::options($book, $access, $person) : [],
             'takeOut' => $here && ($may || $personId === $access->caller->id) ? $this->sheets->preview($access, new LineWish($personId, 'take-out')) : null,

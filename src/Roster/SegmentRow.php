@@ -30,6 +30,24 @@ final class SegmentRow
         );
     }
 
+    /** Of what is still to come, or of what was, so many stretches are told. */
+    private const MOST_STRETCHES = 60;
+
+    /**
+     * @param list<Segment> $segments
+     *
+     * @return list<array<string, mixed>> schema `Stretch`, the last ones
+     */
+    public static function stretches(array $segments, RoleBook $roles): array
+    {
+        return array_map(static fn (Segment $each): array => [
+            'from' => Instant::toJson($each->window->from),
+            'until' => Instant::toJson($each->window->until),
+            'state' => $each->state->value,
+            'role' => ($roles->pick($each->roles)[0] ?? null)?->code,
+        ], \array_slice($segments, -self::MOST_STRETCHES));
+    }
+
     /** @return array<string, mixed>|null schema `Standing` */
     public static function json(?Segment $segment, RoleBook $roles): ?array
     {

@@ -34,7 +34,7 @@ final readonly class LineWish
     ) {
     }
 
-    /** @return list<string> */
+    /** @return non-empty-list<string> */
     public static function verbs(): array
     {
         return array_map(static fn (Verb $verb): string => $verb->value, Verb::cases());

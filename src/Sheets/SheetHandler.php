@@ -56,7 +56,7 @@ final readonly class SheetHandler
     {
         $situation = $this->situations->of($access, $this->situations->person($wish->person));
 
-        return $this->json($this->computer->compute($situation, $this->wanted($wish, $access)));
+        return $this->json($this->computer->compute($situation, $this->wanted($wish, $access)), $access);
     }
 
     /**
@@ -108,7 +108,7 @@ final readonly class SheetHandler
      */
     private function carryOut(EntityManagerInterface $entities, SiteAccess $access, Situation $situation, Row $person, Line $line, string $verb, ?SheetLine $undone = null, ?string $note = null): array
     {
-        $json = $this->json($line);
+        $json = $this->json($line, $access);
         if (Verdict::NothingToDo === $line->verdict) {
             return [...$json, 'entry' => null, 'line' => null, 'version' => $this->enrollments->version($access->site->id, $situation->person->id)];
         }
@@ -165,13 +165,14 @@ final readonly class SheetHandler
         }
     }
 
-    /** @return array{verdict: string, before: ?array<string, mixed>, after: ?array<string, mixed>, reasons: list<array<string, mixed>>, cautions: list<array<string, mixed>>} */
-    private function json(Line $line): array
+    /** @return array{verdict: string, before: ?array<string, mixed>, after: ?array<string, mixed>, outlook: list<array<string, mixed>>, reasons: list<array<string, mixed>>, cautions: list<array<string, mixed>>} */
+    private function json(Line $line, SiteAccess $access): array
     {
         return [
             'verdict' => $line->verdict->value,
             'before' => SegmentRow::json($line->before, $this->roles->book()),
             'after' => SegmentRow::json($line->after, $this->roles->book()),
+            'outlook' => SegmentRow::stretches($line->timeline->from($access->now)->segments, $this->roles->book()),
             'reasons' => array_map($this->note(...), $line->reasons),
             'cautions' => array_map($this->note(...), $line->cautions),
         ];

@@ -153,6 +153,58 @@ final class RosterTest extends ApiTestCase
         self::assertSame('never-here', $this->change('lead', 'bring-back', 'guardian', expected: 409)['line']['reasons'][0]['code']);
     }
 
+    public function testAPauseKeepsThePlaceIsPrivatelyExplainedAndEnds(): void
+    {
+        $line = $this->change('lead', 'pause', 'learner', more: ['untilDay' => '2026-12-03', 'note' => 'A broken wrist.']);
+        self::assertSame(['paused', '2026-12-03T23:00:00Z'], [$line['after']['state'], $line['after']['until']]);
+        self::assertSame([['paused', '2026-12-03T23:00:00Z'], ['current', null]], array_map(static fn (array $each): array => [$each['state'], $each['until']], $line['outlook']));
+        $path = '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'];
+        $mark = $this->call('cotutor', 'GET', $path)['byHand'][0];
+        self::assertSame(['paused', 'Lead Leadsen', 'A broken wrist.'], [$mark['kind'], $mark['by'], $mark['note']]);
+        self::assertNull($this->call('assistant', 'GET', $path)['byHand'][0]['note'], 'why is for those who let people in');
+        $own = $this->call('learner', 'POST', '/sites/'.$this->ids['site'].'/visits');
+        self::assertSame(['no', 'paused'], [$own['reason']['entry'], $own['reason']['causes'][0]['code']]);
+        self::assertStringNotContainsString('wrist', (string) json_encode($own));
+        self::assertStringNotContainsString('wrist', (string) json_encode($this->call('learner', 'GET', $path)));
+        self::assertSame(1, $this->call('lead', 'GET', '/sites/'.$this->ids['site'])['learners'], 'the seat stays');
+        self::assertSame('current', $this->change('lead', 'resume', 'learner')['after']['state']);
+    }
+
+    public function testDatesAndRoleByHandAreShownAndLifted(): void
+    {
+        $this->change('lead', 'change-dates', 'learner', more: ['days' => 10]);
+        $this->change('lead', 'change-role', 'learner', 'day-guest');
+        $path = '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'];
+        $card = $this->call('lead', 'GET', $path);
+        self::assertSame(['dates', 'role'], array_column($card['byHand'], 'kind'));
+        self::assertSame('2026-12-03T23:00:00Z', $card['byHand'][0]['dates']['until'], 'ten days from today, today included');
+        self::assertSame($card['nextChange'], $card['byHand'][0]['dates']['until']);
+        $this->change('lead', 'lift-dates', 'learner');
+        $entry = $this->change('lead', 'lift-role', 'learner')['entry'];
+        self::assertSame([[], null, 'learner'], [($lifted = $this->call('lead', 'GET', $path))['byHand'], $lifted['nextChange'], $lifted['standing']['role']]);
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry.'/undo');
+        self::assertSame('day-guest', $this->call('lead', 'GET', $path)['standing']['role']);
+        self::assertSame('beyond-term', $this->change('lead', 'change-dates', 'learner', more: ['untilDay' => '2027-01-31'])['cautions'][0]['code']);
+    }
+
+    public function testWhoIsKeptOutStaysOutUntilItIsLifted(): void
+    {
+        $line = $this->change('lead', 'keep-out', 'learner', more: ['note' => 'As agreed with the division.']);
+        self::assertSame('kept-out', $line['after']['state']);
+        self::assertSame('kept-out', $this->change('lead', 'let-in', 'learner', 'learner', 409)['line']['reasons'][0]['code']);
+        self::assertSame('not-yours-to-take', $this->change('cotutor', 'keep-out', 'lead', expected: 409)['line']['reasons'][0]['code']);
+        self::assertSame('taken-out', $this->change('lead', 'lift-keep-out', 'learner')['after']['state']);
+        self::assertSame('current', $this->change('lead', 'bring-back', 'learner')['after']['state']);
+    }
+
+    public function testAPauseThatMeetsNothingIsRefusedAndALongNoteSaid(): void
+    {
+        $this->change('lead', 'change-dates', 'learner', more: ['days' => 5]);
+        self::assertSame('pause-outside', $this->change('lead', 'pause', 'learner', expected: 409, more: ['fromDay' => '2026-12-10'])['line']['reasons'][0]['code']);
+        self::assertSame('/lines/0/note', $this->change('lead', 'pause', 'learner', expected: 422, more: ['note' => str_repeat('x', 501)])['errors'][0]['pointer']);
+        self::assertSame('/lines/0/untilDay', $this->change('lead', 'pause', 'learner', expected: 422, more: ['fromDay' => '2026-12-10', 'untilDay' => '2026-12-01'])['errors'][0]['pointer']);
+    }
+
     public function testWaysInNameTheirDoor(): void
     {
         $this->house->door($this->ids['site'], DoorKind::Cohort, 'Level 7 strings');

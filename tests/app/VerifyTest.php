@@ -6,6 +6,7 @@ namespace MintDoor\Tests\App;
 
 use MintDoor\Hall\Id;
 use MintDoor\Roster\Counts;
+use MintDoor\Sheets\LineWish;
 use MintDoor\StandIns\Dice;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Component\Console\Tester\CommandTester;
@@ -16,12 +17,12 @@ final class VerifyTest extends ApiTestCase
     {
         $dice = new Dice(7);
         $this->service(Counts::class)->of([$this->ids['site']], $this->now());
-        for ($n = 0; $n < 40; ++$n) {
+        for ($n = 0; $n < 70; ++$n) {
             $person = $dice->one(['newcomer', 'learner', 'colleague', 'assistant']);
             $role = \in_array($person, ['newcomer', 'learner'], true) ? $dice->one(['learner', 'day-guest']) : $dice->one(['co-tutor', 'class-assistant']);
             $this->client->getCookieJar()->clear();
             $this->client->loginUser($this->service(\MintDoor\Hall\CallerProvider::class)->loadUserByIdentifier('lead'), 'api');
-            $this->client->request('POST', '/api/v1/sites/'.$this->ids['site'].'/sheets', [], [], ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'], json_encode(['lines' => [['person' => $this->ids[$person], 'verb' => $dice->one(['let-in', 'change-role', 'take-out', 'bring-back']), 'role' => $role]]], \JSON_THROW_ON_ERROR));
+            $this->client->request('POST', '/api/v1/sites/'.$this->ids['site'].'/sheets', [], [], ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'], json_encode(['lines' => [['person' => $this->ids[$person], 'verb' => $dice->one(LineWish::verbs()), 'role' => $role]]], \JSON_THROW_ON_ERROR));
             $entry = json_decode((string) $this->client->getResponse()->getContent(), true)['lines'][0]['entry'] ?? null;
             if (null !== $entry && $dice->chance(40)) {
                 $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry.'/undo');

@@ -498,16 +498,18 @@ export interface components {
                 givenBy: string | null;
             }[];
             byHand: components["schemas"]["Override"][];
-            timeline: {
-                from: components["schemas"]["OpenInstant"];
-                until: components["schemas"]["OpenInstant"];
-                state: components["schemas"]["EnrollmentState"];
-                role: string | null;
-            }[];
+            timeline: components["schemas"]["Stretch"][];
             nextChange: components["schemas"]["OpenInstant"];
             options: components["schemas"]["RoleOption"][];
             takeOut: null | components["schemas"]["SheetLine"];
             bringBack: null | components["schemas"]["SheetLine"];
+        };
+        /** @description A stretch of an enrollment in which nothing changes. */
+        Stretch: {
+            from: components["schemas"]["OpenInstant"];
+            until: components["schemas"]["OpenInstant"];
+            state: components["schemas"]["EnrollmentState"];
+            role: string | null;
         };
         /** @description Done by hand to the whole enrollment; it holds over all ways in, and over those that come later. */
         Override: {
@@ -571,6 +573,8 @@ export interface components {
             verdict: "ready" | "nothing-to-do" | "refused" | "waits-for-seat";
             before: null | components["schemas"]["Standing"];
             after: null | components["schemas"]["Standing"];
+            /** @description what follows from now on, if the line is applied */
+            outlook: components["schemas"]["Stretch"][];
             reasons: components["schemas"]["Note"][];
             cautions: components["schemas"]["Note"][];
             /** @description its entry in the logbook, to undo it from */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Reason } from './api'
-import { causeSentence, day, fullName, givers, lastDay, lineSentences, listName, noteSentence } from './sentences'
+import { causeSentence, day, fullName, givers, lastDay, lineSentences, listName, noteSentence, outlookSentence } from './sentences'
 import en from './words.en'
 
 const now = new Date('2026-11-24T09:00:00Z')
@@ -45,6 +45,13 @@ describe('reasons', () => {
   })
 })
 
+it('says what follows, one stretch after the other', () => {
+  const stretch = (state: string, until: string | null) => ({ from: null, until, state, role: 'learner' }) as Parameters<typeof outlookSentence>[0][number]
+  expect(outlookSentence([stretch('paused', '2026-12-04T00:00:00Z'), stretch('current', null)], 'UTC', roleName)).toBe('Paused as learner until 3 Dec, then current to the end of the site.')
+  expect(outlookSentence([stretch('taken-out', null)], 'UTC', roleName)).toBe('Taken out.')
+  expect(outlookSentence([], 'UTC', roleName)).toBe('Not in this site.')
+})
+
 describe('notes', () => {
   it.each(Object.keys(en.note))('has no hole in the sentence of %s', (code) => {
     const said = noteSentence({ code, values: { role: 'learner', kind: 'staff', seats: 3, limit: 2, lowest: 1, highest: 5, level: 4, door: 'x', caution: 'Mind.', givers: [], at: '2026-12-01T09:00:00Z', until: '2026-12-01T09:00:00Z' } }, 'UTC', roleName)
@@ -53,7 +60,7 @@ describe('notes', () => {
 
   it('names who can', () => {
     expect(givers(['lead-tutor'], roleName)).toBe('lead tutor, an administrator')
-    const line = { verdict: 'refused', before: null, after: null, reasons: [{ code: 'not-yours-to-give', values: { givers: ['lead-tutor'] } }], cautions: [] } as Parameters<typeof lineSentences>[0]
+    const line = { verdict: 'refused', before: null, after: null, outlook: [], reasons: [{ code: 'not-yours-to-give', values: { givers: ['lead-tutor'] } }], cautions: [] } as Parameters<typeof lineSentences>[0]
     expect(lineSentences(line, 'UTC', roleName)).toEqual(['Not yours to give. Can be given by: lead tutor, an administrator.'])
   })
 })

@@ -1,4 +1,4 @@
-import type { Person, Reason, RoleOption, SheetLine } from './api'
+import type { Person, Reason, RoleOption, SheetLine, Stretch } from './api'
 import { houseNow } from './clock'
 import { t } from './words'
 
@@ -52,6 +52,20 @@ export const optionSentence = (option: RoleOption, zone: string, roleName: RoleN
 
 export const lineSentences = (line: SheetLine, zone: string, roleName: RoleName) =>
   [...line.reasons, ...line.cautions].map((note) => noteSentence(note as { code: string; values: Values }, zone, roleName)).filter(Boolean)
+
+/** What follows from now on: "Paused until 3 Dec, then current to the end of the site." */
+export function outlookSentence(stretches: Stretch[], zone: string, roleName: RoleName): string {
+  const parts = stretches.slice(0, 4).map((each, index) =>
+    t('outlook.' + (['ended', 'taken-out', 'kept-out'].includes(each.state) || !each.role || each.role === stretches[index - 1]?.role ? 'bare' : 'as'), {
+      state: t('state.' + each.state).toLowerCase(),
+      role: roleName(each.role).toLowerCase(),
+      until: each.until ? t('reason.until', { day: lastDay(each.until, zone) }) : ['ended', 'taken-out', 'kept-out', 'waiting'].includes(each.state) ? '' : t('outlook.open'),
+      then: index ? t('outlook.then') : ''
+    })
+  )
+  const said = parts.join(', ')
+  return said ? said[0]!.toUpperCase() + said.slice(1) + '.' : t('outlook.none')
+}
 
 export function doorSentence(kind: string, name: string): string {
   return t('door.' + kind, { name })

@@ -80,11 +80,18 @@ export default {
     found: 'nobody found | 1 person found | {n} people found', from: 'From', untilDay: 'until and including', fromHint: 'empty: now', untilHint: 'empty: the end of the site', chooseRole: 'As which role?', noRole: 'There is no role that you may give them here.'
   },
   did: {
-    'let-in': '{name} is let in as {role}.', 'change-role': '{name} is now {role}.', 'take-out': '{name} is taken out.', 'bring-back': '{name} is back as {role}.', nothing: 'Nothing to do: {name} is that already.'
+    'let-in': '{name} is let in as {role}.', 'change-role': '{name} is now {role}.', 'take-out': '{name} is taken out.', 'bring-back': '{name} is back as {role}.', pause: '{name}: {outlook}', resume: '{name} is no longer paused.', 'change-dates': '{name}: {outlook}', 'keep-out': '{name} is kept out.', 'lift-keep-out': '{name} is no longer kept out.', 'lift-role': 'The role by hand of {name} is lifted: {role}.', 'lift-dates': 'The dates by hand of {name} are lifted.', nothing: 'Nothing to do: {name} is that already.'
   },
   card: {
     close: 'Close', since: 'here since {day}', came: 'came {day}', lastSeen: 'last seen {day}', neverSeen: 'never seen here', changeRole: 'Change role', takeOut: 'Take out', bringBack: 'Bring back as {role}', leave: 'Leave this site', letInAnew: 'Let in anew from the box above.',
-    ways: 'One way in | One way in | {n} ways in', by: 'by {name}', sureOut: 'Take {name} out', never: 'Not now', roleByHand: 'Role changed by hand by {name} on {day}.', chooseRole: 'Which role instead?', rules: '{band}', was: 'was {role}', login: 'Login', email: 'E-mail', number: 'Number', formerly: 'formerly {name}',
+    ways: 'One way in | One way in | {n} ways in', by: 'by {name}', sureOut: 'Take {name} out', never: 'Not now', chooseRole: 'Which role instead?', rules: '{band}', was: 'was {role}', login: 'Login', email: 'E-mail', number: 'Number', formerly: 'formerly {name}',
+    changeDates: 'Change dates', pause: 'Pause', resume: 'Resume', keepOut: 'Keep out', liftKeepOut: 'Lift the keep-out', lift: 'Lift', byHandTitle: 'By hand', next: 'Next change on {day}.', bringsBack: 'Keep them out too?',
+    hand: { role: 'Role {role} in place of what the ways in give', dates: 'Dates{from}{until} in place of those of the ways in', paused: 'Paused{from}{until}', 'kept-out': 'Kept out{from}{until}' }, noteBy: '{name}', handFrom: ' from {day}', handOpen: ' with no end',
+    ask: {
+      from: 'From', fromNow: 'empty: now', fromKeep: 'empty: as it is', until: 'Until and including', untilOpen: 'empty: with no end', note: 'Why (only for those who let people in)', days: 'days from today',
+      length: 'How long', lengths: { day: 'until a day', days: 'for some days', term: 'to the end of {term}', open: 'to the end of the site' },
+      sure: { pause: 'Pause {name}', 'change-dates': 'Set these dates', 'keep-out': 'Keep {name} out', 'take-out': 'Take {name} out' }, computing: 'Working out what follows…'
+    },
     phase: { 'in-force': 'in force', upcoming: 'from {from}', waiting: 'not answered yet', ended: 'ended {until}', 'taken-out': 'taken out {until}' }, untilDay: 'until {until}', open: 'to the end of the site', section: 'section {name}'
   },
   door: { desk: 'at the desk', key: 'with the {name}', invitation: 'by {name}', cohort: 'by the cohort {name}', feed: 'by the feed {name}', 'look-in': 'by {name}', plain: { desk: 'Desk', key: 'Key', invitation: 'Invitation', cohort: 'Cohort', feed: 'Feed', 'look-in': 'Look-in' } },
@@ -101,12 +108,15 @@ export default {
     },
     until: ' until {day}', opens: '; it opens on {day}', byDoor: ', {door}', also: 'Also: {what}'
   },
+  outlook: { as: '{then}{state} as {role}{until}', bare: '{then}{state}{until}', then: 'then ', open: ' to the end of the site', none: 'Not in this site.' },
+  strip: { label: 'Ways in over the term', today: 'today', paused: 'paused', out: 'kept out' },
   change: {
     lift: 'Lifting the keep-out would let them in.', 'reopen-account': 'Opening the account again would change it.', 'let-in': 'Letting them in would change it.', 'bring-back': 'Bringing them back would change it.', answer: 'Their answer would change it.',
     'move-start': 'An earlier start would change it.', resume: 'Resuming would change it.', 'open-site': 'Opening the site would change it.', 'open-site-again': 'Opening the site again would change it.', none: '', who: 'Can be done by: {who}.', administrator: 'an administrator'
   },
   note: {
     'already-so': 'It is so already.', 'already-here': 'They are here already.', 'here-as-other': 'They are here already, in another role. Change the role instead.', 'kept-out': 'They are kept out of this site. That has to be lifted first.', 'not-here': 'They are not here.', 'never-here': 'They have never been here. Let them in instead.',
+    'not-paused': 'They are not paused.', 'not-kept-out': 'They are not kept out.', 'no-role-by-hand': 'No role was given by hand.', 'no-dates-by-hand': 'No dates were set by hand.', 'pause-outside': 'They are not here at that time, so there is nothing to pause. Choose other days.', 'pause-keeps': 'Their seat, work, section and groups stay.', 'beyond-term': 'That is beyond the term, which ends on {until}.',
     'window-is-over': 'The last day is already over. Choose a later one.', 'no-seat': 'All {seats} seats are held. Give the site more seats, or take somebody out first.', 'leads-full': 'The site has {limit} leads, and that is the most it may have.', 'last-lead': 'An open site needs a lead. Let another lead in first, or close the site.',
     'lead-ends': 'From {at} on the site would have no lead.', 'account-closed': 'Their account is closed, so they cannot enter yet.', 'work-stays': 'They lose entry at once. Their work, section and groups stay, and are there again when they come back.', 'comes-back-through': 'The door {door} would bring them in again.', 'dates-were-over': 'Their dates were over on {until}; they come back to the end of the site.',
     'not-yours-to-do': 'You may not change who is in this site. Can be done by: {givers}.', 'not-yours-to-take': 'You may not take the role {role} from somebody. Can be done by: {givers}.', 'not-yours-to-give': 'Not yours to give. Can be given by: {givers}.', 'not-to-yourself': 'Nobody raises themselves. Can be given by: {givers}.',
@@ -115,8 +125,8 @@ export default {
   landing: { leads: 'Led by', section: 'Your section', roster: 'Who is here', back: 'Sites I am in', as: 'You are here as {role}.', nothing: 'No lead is here at the moment.', asAdmin: 'You have no role in this site. As an administrator you can open its roster.' },
   log: {
     title: 'Logbook', empty: 'Nothing has happened here yet.', more: 'Show earlier', undone: 'undone', by: '{who}',
-    'let-in': 'let {person} in as {after}', 'change-role': 'made {person} {after}, who was {before}', 'take-out': 'took {person} out, who was {before}', 'bring-back': 'brought {person} back as {after}', undo: 'undid a change of {person}', 'undo-site': 'undid a change of the site',
+    'let-in': 'let {person} in as {after}', 'change-role': 'made {person} {after}, who was {before}', 'take-out': 'took {person} out, who was {before}', 'bring-back': 'brought {person} back as {after}', pause: 'paused {person}', resume: 'ended the pause of {person}', 'change-dates': 'changed the dates of {person}', 'keep-out': 'keeps {person} out', 'lift-keep-out': 'no longer keeps {person} out', 'lift-role': 'lifted the role by hand of {person}', 'lift-dates': 'lifted the dates by hand of {person}', undo: 'undid a change of {person}', 'undo-site': 'undid a change of the site',
     'site-made': 'made the site', 'site-changed': 'changed the site', 'site-open': 'opened the site', 'site-closed': 'closed the site', 'site-draft': 'made the site a draft again', of: '({what})',
-    verbs: { 'let-in': 'letting in', 'change-role': 'change of role', 'take-out': 'taking out', 'bring-back': 'bringing back', undo: 'an undoing', 'site-changed': 'settings', 'site-open': 'opening', 'site-closed': 'closing', 'site-draft': 'back to draft' }
+    verbs: { 'let-in': 'letting in', 'change-role': 'change of role', 'take-out': 'taking out', 'bring-back': 'bringing back', pause: 'pause', resume: 'end of a pause', 'change-dates': 'change of dates', 'keep-out': 'keeping out', 'lift-keep-out': 'lifting of a keep-out', 'lift-role': 'lifting of a role', 'lift-dates': 'lifting of dates', undo: 'an undoing', 'site-changed': 'settings', 'site-open': 'opening', 'site-closed': 'closing', 'site-draft': 'back to draft' }
   }
 }

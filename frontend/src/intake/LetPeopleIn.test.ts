@@ -8,7 +8,7 @@ const bea = person('Beatriz', 'da Luz', { preferred: 'Bea', former: 'Silva' })
 const none = { alreadyHere: [], wasHere: [], keptOut: [], canBeLetIn: [], more: { alreadyHere: false, wasHere: false, keptOut: false, canBeLetIn: false } }
 const INTAKE = `GET /sites/${site.id}/intake`
 const SHEETS = `POST /sites/${site.id}/sheets`
-const line = (more: object = {}) => ({ lines: [{ verdict: 'ready', before: null, after: standing(), reasons: [], cautions: [], entry: 12, line: null, version: 1, ...more }] })
+const line = (more: object = {}) => ({ lines: [{ verdict: 'ready', before: null, after: standing(), outlook: [], reasons: [], cautions: [], entry: 12, line: null, version: 1, ...more }] })
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))
 afterEach(() => void vi.useRealTimers())
@@ -98,7 +98,7 @@ describe('the box that lets people in', () => {
   it('says why somebody could not be let in after all', async () => {
     serve({
       [INTAKE]: { ...none, canBeLetIn: [candidate(bea)] },
-      [SHEETS]: () => problem('line-not-ready', 409, 'This change cannot be made: see its reasons.', { line: { verdict: 'waits-for-seat', before: null, after: null, reasons: [{ code: 'no-seat', values: { seats: 30, held: 30 } }], cautions: [] } })
+      [SHEETS]: () => problem('line-not-ready', 409, 'This change cannot be made: see its reasons.', { line: { verdict: 'waits-for-seat', before: null, after: null, outlook: [], reasons: [{ code: 'no-seat', values: { seats: 30, held: 30 } }], cautions: [] } })
     })
     const page = await typing('bea')
     await page.findAll('button').find((each) => each.text() === 'Let in as learner')!.trigger('click')

@@ -1,22 +1,27 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
-import { api, take, type Site } from '@/app/api'
+import { computed, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { api, take, type Override, type Site } from '@/app/api'
+import { houseNow } from '@/app/clock'
 import { useHouse } from '@/app/house'
 import { me } from '@/app/me'
 import { day, fullName, lastDay, lineSentences } from '@/app/sentences'
 import ReasonLine from '@/ui/ReasonLine.vue'
+import TermStrip from '@/ui/TermStrip.vue'
 import Trouble from '@/ui/Trouble.vue'
+import ActionPanel from './ActionPanel.vue'
 import { useChanges } from './changes'
 import RoleChoice from './RoleChoice.vue'
 
 /** One person in this site, docked beside their row: who they are, whether they can enter and why, and what one may do. */
 const props = defineProps<{ site: Site; person: string }>()
 defineEmits<{ close: [] }>()
+const { t } = useI18n()
 const { roleName } = useHouse()
-const { change, busy } = useChanges(() => props.site)
-const asking = ref<'role' | 'out' | ''>('')
+const { change, busy, wrongDay } = useChanges(() => props.site)
+const asking = ref<'' | 'role' | 'take-out' | 'pause' | 'change-dates' | 'keep-out'>('')
 
 const { data: card, error, refetch } = useQuery({
   queryKey: ['card', computed(() => props.site.id), computed(() => props.person)],
@@ -25,9 +30,21 @@ const { data: card, error, refetch } = useQuery({
 })
 const zone = computed(() => props.site.timeZone)
 const here = computed(() => ['current', 'paused', 'upcoming', 'waiting'].includes(card.value?.standing?.state ?? ''))
-const outlook = computed(() => (card.value?.takeOut ? lineSentences(card.value.takeOut, zone.value, roleName) : []))
+const may = computed(() => !!card.value?.options.length)
+const keptOut = computed(() => card.value?.standing?.state === 'kept-out')
+const paused = computed(() => card.value?.standing?.state === 'paused')
+const begun = (mark: Override) => !mark.from || new Date(mark.from) <= houseNow()
+const LIFTS = { role: 'lift-role', dates: 'lift-dates', paused: 'resume', 'kept-out': 'lift-keep-out' } as const
+
+function overrideSentence(mark: Override): string {
+  const [from, until] = mark.kind === 'dates' ? [mark.dates?.from, mark.dates?.until] : [mark.from, mark.until]
+  const begins = from && new Date(from) > houseNow() ? t('card.handFrom', { day: day(from, zone.value) }) : ''
+  return t('card.hand.' + mark.kind, { role: roleName(mark.role).toLowerCase(), from: begins, until: until ? t('reason.until', { day: lastDay(until, zone.value) }) : t('card.handOpen') })
+}
 const back = computed(() => card.value?.bringBack)
 const myself = computed(() => card.value?.person.id === me.value?.id)
+
+watch(asking, () => (wrongDay.value = ''))
 
 async function act(wish: Parameters<typeof change>[1]) {
   if (card.value && (await change(card.value.person, { ...wish, version: card.value.version }))) asking.value = ''
@@ -61,29 +78,39 @@ async function act(wish: Parameters<typeof change>[1]) {
       </div>
 
       <ReasonLine :reason="card.reason" :zone="zone" who="staff" />
-      <p v-if="card.roleByHand" class="soft small">{{ $t('card.roleByHand', { name: card.roleByHand.by, day: day(card.roleByHand.at, zone) }) }}</p>
-
       <div v-if="asking === 'role'" class="asking">
         <h3>{{ $t('card.chooseRole') }}</h3>
         <RoleChoice :options="card.options" :zone="zone" :present="card.standing?.role" :busy="busy" @choose="act({ verb: 'change-role', role: $event })" />
         <button class="word" @click="asking = ''">{{ $t('card.never') }}</button>
       </div>
-      <div v-else-if="asking === 'out'" class="asking">
-        <p v-for="sentence in outlook" :key="sentence">{{ sentence }}</p>
-        <p class="actions">
-          <Button v-if="card.takeOut?.verdict === 'ready'" severity="danger" size="small" :disabled="busy" :label="$t('card.sureOut', { name: fullName(card.person) })" @click="act({ verb: 'take-out' })" />
-          <button class="word" @click="asking = ''">{{ $t('card.never') }}</button>
-        </p>
-      </div>
+      <ActionPanel v-else-if="asking" :key="asking" :site="site" :card="card" :verb="asking" :busy="busy" :wrong-day="wrongDay" @act="act" @close="asking = ''" @instead="asking = $event" />
       <p v-else class="actions">
-        <Button v-if="here && card.options.length" size="small" :label="$t('card.changeRole')" @click="asking = 'role'" />
-        <Button v-if="card.takeOut" size="small" variant="outlined" :label="$t(myself ? 'card.leave' : 'card.takeOut')" @click="asking = 'out'" />
+        <Button v-if="here && may" size="small" :label="$t('card.changeRole')" @click="asking = 'role'" />
+        <Button v-if="here && may" size="small" variant="outlined" :label="$t('card.changeDates')" @click="asking = 'change-dates'" />
+        <Button v-if="paused && may" size="small" :disabled="busy" :label="$t('card.resume')" @click="act({ verb: 'resume' })" />
+        <Button v-else-if="here && may" size="small" variant="outlined" :label="$t('card.pause')" @click="asking = 'pause'" />
+        <Button v-if="card.takeOut" size="small" variant="outlined" :label="$t(myself ? 'card.leave' : 'card.takeOut')" @click="asking = 'take-out'" />
         <Button v-if="back?.verdict === 'ready'" size="small" :disabled="busy" :label="$t('card.bringBack', { role: roleName(back.after?.role).toLowerCase() })" @click="act({ verb: 'bring-back' })" />
+        <Button v-if="keptOut && may" size="small" :disabled="busy" :label="$t('card.liftKeepOut')" @click="act({ verb: 'lift-keep-out' })" />
+        <Button v-else-if="may && !myself" size="small" variant="outlined" :label="$t('card.keepOut')" @click="asking = 'keep-out'" />
       </p>
       <p v-if="back && back.verdict !== 'ready'" class="soft">{{ lineSentences(back, zone, roleName).join(' ') }}</p>
 
+      <section v-if="card.byHand.length">
+        <h3>{{ $t('card.byHandTitle') }}</h3>
+        <ul>
+          <li v-for="mark in card.byHand" :key="mark.kind + mark.from">
+            {{ overrideSentence(mark) }}<template v-if="mark.by">, {{ $t('card.by', { name: mark.by }) }}</template>.
+            <button v-if="may" class="word" :disabled="busy" :aria-label="`${$t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift')}: ${overrideSentence(mark)}`" @click="act({ verb: LIFTS[mark.kind] })">{{ $t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift') }}</button>
+            <span v-if="mark.note" class="soft small">{{ mark.note }}</span>
+          </li>
+        </ul>
+      </section>
+
       <section>
         <h3>{{ $t('card.ways', { n: card.waysIn.length }, card.waysIn.length) }}</h3>
+        <TermStrip :card="card" :site="site" />
+        <p v-if="card.nextChange" class="soft small">{{ $t('card.next', { day: day(card.nextChange, zone) }) }}</p>
         <ul>
           <li v-for="way in card.waysIn" :key="way.id">
             <strong>{{ $t('door.plain.' + way.door.kind) }}</strong><template v-if="way.door.name"> ({{ way.door.name }})</template>: {{ roleName(way.role).toLowerCase() }},

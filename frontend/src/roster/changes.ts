@@ -1,7 +1,7 @@
 import { ref } from 'vue'
 import { api, Problem, take, type LineWish, type Person, type Site } from '@/app/api'
 import { useHouse } from '@/app/house'
-import { fullName, lineSentences } from '@/app/sentences'
+import { fullName, lineSentences, outlookSentence } from '@/app/sentences'
 import { done, refreshSite, wentWrong } from '@/app/undo'
 import { t } from '@/app/words'
 
@@ -23,7 +23,7 @@ export function useChanges(site: () => Site) {
       const name = fullName(person)
       const nothing = line.verdict === 'nothing-to-do'
       const role = roleName(line.after?.role ?? line.before?.role).toLowerCase()
-      done(t('did.' + (nothing ? 'nothing' : wish.verb), { name, role }), { site: id, entry: line.entry }, nothing ? '' : lineSentences(line, zone, roleName).join(' '))
+      done(t('did.' + (nothing ? 'nothing' : wish.verb), { name, role, outlook: outlookSentence(line.outlook, zone, roleName) }), { site: id, entry: line.entry }, nothing ? '' : lineSentences(line, zone, roleName).join(' '))
       await refreshSite()
       return true
     } catch (error) {
