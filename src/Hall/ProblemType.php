@@ -18,6 +18,7 @@ enum ProblemType: string
     case MethodNotAllowed = 'method-not-allowed';
     case NotReady = 'line-not-ready';
     case NeedsLead = 'site-needs-lead';
+    case ManyRemoved = 'many-removed';
     case ChangedSince = 'changed-since';
     case UndoneAlready = 'undone-already';
     case Stale = 'stale';
@@ -39,7 +40,7 @@ enum ProblemType: string
             self::NotAllowed, self::ForeignOrigin => 403,
             self::NotFound => 404,
             self::MethodNotAllowed => 405,
-            self::NotReady, self::NeedsLead, self::ChangedSince, self::UndoneAlready => 409,
+            self::NotReady, self::NeedsLead, self::ManyRemoved, self::ChangedSince, self::UndoneAlready => 409,
             self::LinkIsOver => 410,
             self::Stale => 412,
             self::TooLarge => 413,
@@ -66,6 +67,7 @@ enum ProblemType: string
             self::MethodNotAllowed => 'Not possible at this address',
             self::NotReady => 'This change cannot be made',
             self::NeedsLead => 'The site has no lead',
+            self::ManyRemoved => 'That is many people',
             self::ChangedSince => 'Something changed since',
             self::UndoneAlready => 'Already undone',
             self::Stale => 'Somebody else was quicker',

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace MintDoor\Logbook;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Ids;
-use MintDoor\Logbook\Entity\LogEntry;
+use MintDoor\Hall\Instant;
 use Symfony\Component\HttpFoundation\RequestStack;
 
 /** Writes what happened. The sequence of a site's entries is counted under its lock, so it is the order of events. */
@@ -25,21 +25,26 @@ final readonly class Logbook
     }
 
     /**
-     * @param array<string, mixed> $data
+     * @param non-empty-list<array{0: string, 1: array<string, mixed>, 2?: ?string, 3?: ?string}> $entries code, data, person id, line id
      *
-     * @return int the sequence number of the entry
+     * @return int the sequence number of the first; the others follow
      */
-    public function write(EntityManagerInterface $entities, string $siteId, Caller $actor, string $code, array $data, ?string $personId = null, ?string $lineId = null): int
+    public function write(string $siteId, Caller $actor, array $entries): int
     {
-        $this->db->executeStatement('UPDATE site SET log_sequence = log_sequence + 1 WHERE id = ?', [Id::binary($siteId)]);
+        $this->db->executeStatement('UPDATE site SET log_sequence = log_sequence + ? WHERE id = ?', [\count($entries), Id::binary($siteId)]);
         $found = $this->db->fetchOne('SELECT log_sequence FROM site WHERE id = ?', [Id::binary($siteId)]);
-        $sequence = is_numeric($found) ? (int) $found : 0;
-        $entities->persist(new LogEntry(
-            $this->ids->next(), $siteId, $sequence, $this->clock->instant(), $actor->id, $code, $data, $personId, $lineId,
-            $this->requests->getMainRequest()?->getClientIp(),
-        ));
+        $first = (is_numeric($found) ? (int) $found : 0) - \count($entries) + 1;
+        $rows = new BulkWriter($this->db);
+        foreach ($entries as $index => $entry) {
+            $rows->add('log_entry', [
+                'id' => BulkWriter::id($this->ids->next()), 'site_id' => BulkWriter::id($siteId), 'sequence' => $first + $index, 'at' => Instant::toSql($this->clock->instant()),
+                'actor_id' => BulkWriter::id($actor->id), 'code' => $entry[0], 'data' => json_encode((object) $entry[1], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+                'person_id' => BulkWriter::id($entry[2] ?? null), 'line_id' => BulkWriter::id($entry[3] ?? null), 'address' => $this->requests->getMainRequest()?->getClientIp(), 'schema_version' => 1,
+            ]);
+        }
+        $rows->flush();
 
-        return $sequence;
+        return $first;
     }
 
     /** Notes on an entry that a later one took it back. */

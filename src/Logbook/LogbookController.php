@@ -83,7 +83,7 @@ final readonly class LogbookController
         $line = $row->idOrNull('line_id');
         if (null !== $line) {
             $access->require(Permission::LetIn, 'You may not change who is in this site.');
-            $undone = $this->sheets->undo($entities, $access, $line);
+            $undone = $this->sheets->undo($access, [$line], true)['lines'][0];
 
             return ['entry' => $undone['entry'], 'line' => $undone];
         }

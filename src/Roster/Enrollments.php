@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roster\DoorKind;
@@ -16,6 +17,7 @@ use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
+use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Row;
@@ -32,7 +34,23 @@ final readonly class Enrollments
 
     public function of(string $siteId, string $personId): Enrollment
     {
-        return $this->ofAll('p.site_id = ? AND p.person_id = ?', 'm.site_id = ? AND m.person_id = ?', [Id::binary($siteId), Id::binary($personId)])[$siteId.$personId] ?? new Enrollment();
+        return $this->ofPeople($siteId, [$personId])[$personId] ?? new Enrollment();
+    }
+
+    /**
+     * @param list<string> $people ids
+     *
+     * @return array<string, Enrollment> by person id; who has never been here is missing
+     */
+    public function ofPeople(string $siteId, array $people): array
+    {
+        $found = $this->ofAll('p.site_id = ? AND p.person_id IN (?)', 'm.site_id = ? AND m.person_id IN (?)', [Id::binary($siteId), array_map(Id::binary(...), $people)]);
+        $byPerson = [];
+        foreach ($found as $key => $enrollment) {
+            $byPerson[substr($key, \strlen($siteId))] = $enrollment;
+        }
+
+        return $byPerson;
     }
 
     /** @return array<string, Enrollment> all of a site, by site id and person id in one string */
@@ -41,35 +59,47 @@ final readonly class Enrollments
         return $this->ofAll('p.site_id = ?', 'm.site_id = ?', [Id::binary($siteId)]);
     }
 
-    /** The version of an enrollment; 0 where there has never been one. */
-    public function version(string $siteId, string $personId): int
+    /**
+     * The versions of enrollments; 0 where there has never been one.
+     *
+     * @param list<string> $people ids
+     *
+     * @return array<string, int> by person id
+     */
+    public function versions(string $siteId, array $people): array
     {
-        $version = $this->db->fetchOne('SELECT version FROM enrollment WHERE site_id = ? AND person_id = ?', [Id::binary($siteId), Id::binary($personId)]);
+        $versions = array_fill_keys($people, 0);
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT person_id, version FROM enrollment WHERE site_id = ? AND person_id IN (?)', [Id::binary($siteId), array_map(Id::binary(...), $people)], [1 => ArrayParameterType::BINARY])) as $row) {
+            $versions[$row->id('person_id')] = $row->int('version');
+        }
 
-        return is_numeric($version) ? (int) $version : 0;
+        return $versions;
     }
 
     /**
-     * Counts one more change of an enrollment, and stores the timeline that follows from it.
+     * Counts one more change of enrollments, and stores the timelines that follow from it.
      *
-     * @return int the new version
+     * @param non-empty-array<string, array{Timeline, string}> $people timeline and sort name by person id
+     *
+     * @return array<string, int> the new versions by person id
      */
-    public function store(string $siteId, string $personId, string $sortName, Timeline $timeline): int
+    public function store(string $siteId, array $people): array
     {
-        $key = [Id::binary($siteId), Id::binary($personId)];
-        $this->db->executeStatement('INSERT INTO enrollment (site_id, person_id, version, terms) SELECT ?, id, 1, terms FROM person WHERE id = ? ON DUPLICATE KEY UPDATE version = version + 1', $key);
-        $this->db->executeStatement('DELETE FROM enrollment_segment WHERE site_id = ? AND person_id = ?', $key);
-        $rows = array_map(fn (Segment $segment): array => [...$key, ...array_values(self::columns($segment, $this->roles->book())), $sortName], $timeline->segments);
-        if ([] !== $rows) {
-            $places = '('.implode(', ', array_fill(0, \count($rows[0]), '?')).')';
-            $this->db->executeStatement(
-                'INSERT INTO enrollment_segment (site_id, person_id, from_at, until_at, state, role, roles, `rank`, listed, holds_seat, leads, since_at, sort_name) VALUES '
-                .implode(', ', array_fill(0, \count($rows), $places)),
-                array_merge(...$rows),
-            );
+        $ids = array_map(Id::binary(...), array_keys($people));
+        $this->db->executeStatement(
+            'INSERT INTO enrollment (site_id, person_id, version, terms) SELECT ?, id, 1, terms FROM person WHERE id IN (?) ON DUPLICATE KEY UPDATE version = version + 1',
+            [Id::binary($siteId), $ids], [1 => ArrayParameterType::BINARY],
+        );
+        $this->db->executeStatement('DELETE FROM enrollment_segment WHERE site_id = ? AND person_id IN (?)', [Id::binary($siteId), $ids], [1 => ArrayParameterType::BINARY]);
+        $rows = new BulkWriter($this->db);
+        foreach ($people as $personId => [$timeline, $sortName]) {
+            foreach ($timeline->segments as $segment) {
+                $rows->add('enrollment_segment', ['site_id' => BulkWriter::id($siteId), 'person_id' => BulkWriter::id($personId), ...self::columns($segment, $this->roles->book()), 'sort_name' => $sortName]);
+            }
         }
+        $rows->flush();
 
-        return $this->version($siteId, $personId);
+        return $this->versions($siteId, array_keys($people));
     }
 
     /** @return array<string, string|int> a segment as its row holds it, without whose it is */
@@ -105,9 +135,9 @@ final readonly class Enrollments
     /**
      * Those who count as leads now, with all that is still to come of their timelines.
      *
-     * @return list<array{Timeline, int}> and the instant each one's account closes
+     * @return array<string, array{Timeline, int}> by person id, and the instant each one's account closes
      */
-    public function leads(string $siteId, int $now, ?string $exceptPerson = null): array
+    public function leads(string $siteId, int $now): array
     {
         $rows = Row::all($this->db->fetchAllAssociative(
             'SELECT g.person_id, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, a.closed_from
@@ -117,16 +147,14 @@ final readonly class Enrollments
         ));
         $people = [];
         foreach ($rows as $row) {
-            if ($row->id('person_id') !== $exceptPerson) {
-                $people[$row->id('person_id')][] = $row;
-            }
+            $people[$row->id('person_id')][] = $row;
         }
         $leads = [];
         $rule = new Leads($this->roles->book());
-        foreach ($people as $own) {
+        foreach ($people as $personId => $own) {
             $timeline = new Timeline(array_map(SegmentRow::segment(...), $own));
             if ($rule->counts($timeline, $now)) {
-                $leads[] = [$timeline, $own[0]->instantOrNull('closed_from') ?? Time::FOREVER];
+                $leads[$personId] = [$timeline, $own[0]->instantOrNull('closed_from') ?? Time::FOREVER];
             }
         }
 
@@ -134,14 +162,15 @@ final readonly class Enrollments
     }
 
     /**
-     * @param list<string> $parameters
+     * @param array{0: string, 1?: list<string>} $parameters the site, and people where only theirs are wanted
      *
-     * @return array<string, Enrollment>
+     * @return array<string, Enrollment> by site id and person id in one string
      */
     private function ofAll(string $passes, string $marks, array $parameters): array
     {
+        $types = [1 => ArrayParameterType::BINARY];
         $onPass = $onWhole = $given = [];
-        foreach ($this->db->iterateAssociative('SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.pass_id, m.role, m.origin_id, m.dates_from, m.dates_until FROM mark m WHERE '.$marks.' ORDER BY m.from_at, m.id', $parameters) as $columns) {
+        foreach ($this->db->iterateAssociative('SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.pass_id, m.role, m.origin_id, m.dates_from, m.dates_until FROM mark m WHERE '.$marks.' ORDER BY m.from_at, m.id', $parameters, $types) as $columns) {
             $row = new Row($columns);
             $mark = new Mark($row->id('id'), MarkKind::from($row->string('kind')), new Window($row->instant('from_at'), $row->instant('until_at')), $row->stringOrNull('role'), $row->id('origin_id'), null === $row->stringOrNull('dates_from') ? null : new Window($row->instant('dates_from'), $row->instant('dates_until')));
             $pass = $row->idOrNull('pass_id');
@@ -151,7 +180,7 @@ final readonly class Enrollments
                 $onPass[$pass][] = $mark;
             }
         }
-        foreach ($this->db->iterateAssociative('SELECT p.*, d.kind AS door_kind FROM pass p JOIN door d ON d.id = p.door_id WHERE '.$passes.' ORDER BY p.given_at, p.id', $parameters) as $columns) {
+        foreach ($this->db->iterateAssociative('SELECT p.*, d.kind AS door_kind FROM pass p JOIN door d ON d.id = p.door_id WHERE '.$passes.' ORDER BY p.given_at, p.id', $parameters, $types) as $columns) {
             $row = new Row($columns);
             $given[$row->id('site_id').$row->id('person_id')][] = new Pass(
                 $row->id('id'), $row->id('door_id'), DoorKind::from($row->string('door_kind')), $row->string('role'), $row->instant('given_at'),

@@ -45,7 +45,7 @@ final readonly class PersonCard
      */
     public function of(SiteAccess $access, string $personId): array
     {
-        $row = $this->situations->person($personId);
+        $row = $this->situations->people([$personId])[$personId];
         $site = $access->site->id;
         $enrollment = $this->enrollments->of($site, $personId);
         $record = $this->db->fetchAssociative('SELECT version, last_seen_at FROM enrollment WHERE site_id = ? AND person_id = ?', [Id::binary($site), Id::binary($personId)]);
@@ -71,8 +71,8 @@ final readonly class PersonCard
             'timeline' => SegmentRow::stretches($timeline->segments, $book),
             'nextChange' => Instant::toJson($timeline->nextChange($access->now) ?? Time::FOREVER),
             'options' => $may ? self::options($book, $access, $person) : [],
-            'takeOut' => $here && ($may || $personId === $access->caller->id) ? $this->sheets->preview($access, new LineWish($personId, 'take-out')) : null,
-            'bringBack' => $may && !$here ? $this->sheets->preview($access, new LineWish($personId, 'bring-back')) : null,
+            'takeOut' => $here && ($may || $personId === $access->caller->id) ? $this->sheets->previewLine($access, new LineWish($personId, 'take-out')) : null,
+            'bringBack' => $may && !$here ? $this->sheets->previewLine($access, new LineWish($personId, 'bring-back')) : null,
         ];
     }
 

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Sheets;
 
-use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
@@ -20,9 +22,12 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 final readonly class SheetController
 {
+    private const LET_IN = 'You may not change who is in this site. Its leads and co-tutors can.';
+
     public function __construct(
         private Gate $gate,
         private SheetHandler $sheets,
+        private Connection $db,
         private Transaction $transaction,
     ) {
     }
@@ -31,24 +36,43 @@ final readonly class SheetController
     #[Route('/sites/{site}/sheets', name: 'make_sheet', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function make(string $site, #[MapRequestPayload] SheetWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        $line = $wish->lines[0];
-        $this->mayChange($this->gate->at($site, $caller), $line);
+        $access = $this->gate->at($site, $caller);
+        $this->mayChange($access, $wish);
         if (!$wish->apply) {
-            return new Answer(['lines' => [$this->sheets->preview($this->gate->at($site, $caller), $line)]]);
+            return new Answer($this->sheets->preview($access, $wish));
         }
 
-        return $this->transaction->run($request, $caller, [$site], function (EntityManagerInterface $entities) use ($site, $caller, $line): Answer {
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $caller, $wish): Answer {
             $access = $this->gate->at($site, $caller);
-            $this->mayChange($access, $line);
+            $this->mayChange($access, $wish);
 
-            return new Answer(['lines' => [$this->sheets->apply($entities, $access, $line)]]);
+            return new Answer($this->sheets->apply($access, $wish));
         });
     }
 
-    private function mayChange(SiteAccess $access, LineWish $line): void
+    /** Takes a whole sheet back, or says what that would do; lines that were changed since are left alone. */
+    #[Route('/sites/{site}/sheets/{sheet}/undo', name: 'undo_sheet', requirements: ['site' => Id::PATTERN, 'sheet' => Id::PATTERN], methods: ['POST'])]
+    public function undo(string $site, string $sheet, #[MapRequestPayload] UndoWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        if ('take-out' !== $line->verb || $line->person !== $access->caller->id) {
-            $access->require(Permission::LetIn, 'You may not change who is in this site. Its leads and co-tutors can.');
+        $access = $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
+        $lines = array_map(static fn (Row $row): string => $row->id('id'), Row::all($this->db->fetchAllAssociative('SELECT id FROM sheet_line WHERE sheet_id = ? AND site_id = ?', [Id::binary($sheet), Id::binary($site)])));
+        if ([] === $lines) {
+            throw Problem::notFound('This sheet');
+        }
+        if (!$wish->apply) {
+            return new Answer($this->sheets->undo($access, $lines, false));
+        }
+
+        return $this->transaction->run($request, $caller, [$site], fn (): Answer => new Answer(
+            $this->sheets->undo($this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN), $lines, true, $wish->removing),
+        ));
+    }
+
+    private function mayChange(SiteAccess $access, SheetWish $wish): void
+    {
+        $leaving = 1 === \count($wish->lines) && 'take-out' === $wish->lines[0]->verb && $wish->lines[0]->person === $access->caller->id;
+        if (!$leaving) {
+            $access->require(Permission::LetIn, self::LET_IN);
         }
     }
 }

@@ -5,189 +5,248 @@ declare(strict_types=1);
 namespace MintDoor\Sheets;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Core\Sheets\History;
 use MintDoor\Core\Sheets\Line;
-use MintDoor\Core\Sheets\LineComputer;
-use MintDoor\Core\Sheets\Situation;
-use MintDoor\Core\Sheets\Verb;
+use MintDoor\Core\Sheets\Note;
+use MintDoor\Core\Sheets\Removal;
+use MintDoor\Core\Sheets\SheetComputer;
 use MintDoor\Core\Sheets\Verdict;
-use MintDoor\Core\Sheets\Wanted;
-use MintDoor\Core\Time\NotADay;
-use MintDoor\Core\Time\Time;
-use MintDoor\Core\Time\Window;
-use MintDoor\Core\Time\WindowOutOfOrder;
-use MintDoor\Hall\Ids;
+use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
-use MintDoor\Logbook\Logbook;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Counts;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Sheets\Entity\ChangeSheet;
-use MintDoor\Sheets\Entity\SheetLine;
+use MintDoor\Roster\Values;
 
-/** Computes sheets, applies them and takes them back. The rules are the core's; this reads, stores and writes the logbook. */
+/**
+ * Computes sheets, applies them and takes them back. The rules are the core's; this reads, stores and writes the
+ * logbook. A sheet of one line that cannot be applied is a problem; of several, those that cannot are set aside.
+ */
 final readonly class SheetHandler
 {
+    private const CHANGED_SINCE = 'changed-since';
+
     public function __construct(
         private Situations $situations,
         private Enrollments $enrollments,
         private Counts $counts,
-        private LineComputer $computer,
-        private Effects $effects,
-        private Logbook $logbook,
+        private SheetComputer $computer,
+        private SheetStore $store,
         private Histories $histories,
+        private Wishes $wishes,
         private Roles $roles,
-        private Ids $ids,
         private Connection $db,
     ) {
     }
 
     /**
-     * What a line would do. Changes nothing.
+     * What a sheet would do. Changes nothing.
      *
-     * @return array<string, mixed> schema `SheetLine`
+     * @return array<string, mixed> schema `Sheet`
      */
-    public function preview(SiteAccess $access, LineWish $wish): array
+    public function preview(SiteAccess $access, SheetWish $wish): array
     {
-        $situation = $this->situations->of($access, $this->situations->person($wish->person));
-
-        return $this->json($this->computer->compute($situation, $this->wanted($wish, $access)), $access);
+        return $this->compute($access, $wish)['json'];
     }
 
     /**
-     * Applies a line at once, as a sheet of its own. Runs inside a transaction, under the site's lock.
+     * What one line would do. Changes nothing.
      *
      * @return array<string, mixed> schema `SheetLine`
-     *
-     * @throws Problem of type `Stale` or `NotReady`
      */
-    public function apply(EntityManagerInterface $entities, SiteAccess $access, LineWish $wish): array
+    public function previewLine(SiteAccess $access, LineWish $wish): array
     {
-        $person = $this->situations->person($wish->person);
-        $version = $this->enrollments->version($access->site->id, $wish->person);
-        if (null !== $wish->version && $wish->version !== $version) {
+        return $this->compute($access, new SheetWish([$wish]))['json']['lines'][0];
+    }
+
+    /**
+     * Applies a sheet. Runs inside a transaction, under the site's lock.
+     *
+     * @return array<string, mixed> schema `Sheet`
+     *
+     * @throws Problem of type `Stale`, `NotReady` or `ManyRemoved`
+     */
+    public function apply(SiteAccess $access, SheetWish $wish): array
+    {
+        $versions = $this->enrollments->versions($access->site->id, array_map(static fn (LineWish $line): string => $line->person, $wish->lines));
+        $stale = array_filter($wish->lines, static fn (LineWish $line): bool => null !== $line->version && $line->version !== $versions[$line->person]);
+        if (1 === \count($wish->lines) && [] !== $stale) {
             throw new Problem(ProblemType::Stale, 'Somebody else changed this person here in the meantime. Look at what is so now, then decide again.');
         }
-        $situation = $this->situations->of($access, $person);
-        $line = $this->computer->compute($situation, $this->wanted($wish, $access));
+        $computed = $this->compute($access, $wish, array_keys($stale));
+        $this->mindRemovals($computed['json']['removal'], $wish->removing);
 
-        return $this->carryOut($entities, $access, $situation, $person, $line, $wish->verb, note: $wish->note);
+        return $this->carryOut($access, $computed, static fn (int $key): array => [$wish->lines[$key]->verb, $wish->lines[$key]->note, null, null]);
     }
 
     /**
-     * Takes an applied line back.
+     * Takes applied lines of one sheet back, or says what taking them back would do.
      *
-     * @return array<string, mixed> schema `SheetLine`
+     * @param list<string> $lineIds
      *
-     * @throws Problem of type `ChangedSince`, `UndoneAlready` or `NotReady`
+     * @return array<string, mixed> schema `Sheet`
+     *
+     * @throws Problem of type `ChangedSince` or `UndoneAlready` for a single line, `NotReady` or `ManyRemoved`
      */
-    public function undo(EntityManagerInterface $entities, SiteAccess $access, string $lineId): array
+    public function undo(SiteAccess $access, array $lineIds, bool $apply, ?int $removing = null): array
     {
-        $done = $entities->find(SheetLine::class, $lineId) ?? throw Problem::notFound('This change');
-        $history = $this->histories->of($access->site->id, [$done->personId])[0][$done->personId] ?? new History([]);
-        if (null !== $history->undoneBy($lineId)) {
-            throw new Problem(ProblemType::UndoneAlready, 'This was already undone.');
+        $done = [];
+        foreach (Row::all($this->db->fetchAllAssociative(
+            'SELECT id, person_id, verb, effects FROM sheet_line WHERE site_id = ? AND id IN (?) ORDER BY position DESC',
+            [Id::binary($access->site->id), array_map(Id::binary(...), $lineIds)], [1 => \Doctrine\DBAL\ArrayParameterType::BINARY],
+        )) as $row) {
+            $done[] = $row;
         }
-        if (!$history->mayUndo($lineId)) {
-            throw new Problem(ProblemType::ChangedSince, 'Something was changed for this person here after this. Undo the later change first, or change it by hand.');
+        if ([] === $done) {
+            throw Problem::notFound('This change');
         }
-        $person = $this->situations->person($done->personId);
-        $situation = $this->situations->of($access, $person);
-        $line = $this->computer->undo($situation, array_values(array_map(EffectCodec::read(...), $done->effects)));
+        [$histories] = $this->histories->of($access->site->id, array_map(static fn (Row $row): string => $row->id('person_id'), $done));
+        $aside = [];
+        foreach ($done as $key => $row) {
+            $history = $histories[$row->id('person_id')] ?? new History([]);
+            if (!$history->mayUndo($row->id('id'))) {
+                if (1 === \count($lineIds)) {
+                    throw null !== $history->undoneBy($row->id('id')) ? new Problem(ProblemType::UndoneAlready, 'This was already undone.') : new Problem(ProblemType::ChangedSince, 'Something was changed for this person here after this. Undo the later change first, or change it by hand.');
+                }
+                $aside[] = $key;
+            }
+        }
+        $people = $this->situations->people(array_values(array_unique(array_map(static fn (Row $row): string => $row->id('person_id'), $done))));
+        $situation = $this->situations->of($access, $people);
+        $effects = [];
+        foreach ($done as $key => $row) {
+            if (!\in_array($key, $aside, true)) {
+                $effects[$key] = [$row->id('person_id'), array_map(static fn (mixed $effect) => EffectCodec::read((array) $effect), array_values($row->json('effects')))];
+            }
+        }
+        $computed = $this->answer($access, array_map(static fn (Row $row): Row => $people[$row->id('person_id')], $done), $this->computer->undo($situation, $effects));
+        if (!$apply) {
+            return $computed['json'];
+        }
+        $this->mindRemovals($computed['json']['removal'], $removing);
 
-        return $this->carryOut($entities, $access, $situation, $person, $line, 'undo', $done);
+        return $this->carryOut($access, $computed, static fn (int $key): array => ['undo', null, $done[$key]->id('id'), $done[$key]->string('verb')]);
     }
 
     /**
-     * @return array{entry: ?int, line: ?string, ...<string, mixed>}
+     * @param list<int> $aside keys of lines that are not to be computed
+     *
+     * @return array{lines: array<int, Line>, people: list<Row>, json: array{sheet: ?string, lines: list<array<string, mixed>>, removal: ?array{people: int, here: int}}}
      */
-    private function carryOut(EntityManagerInterface $entities, SiteAccess $access, Situation $situation, Row $person, Line $line, string $verb, ?SheetLine $undone = null, ?string $note = null): array
+    private function compute(SiteAccess $access, SheetWish $wish, array $aside = []): array
     {
-        $json = $this->json($line, $access);
-        if (Verdict::NothingToDo === $line->verdict) {
-            return [...$json, 'entry' => null, 'line' => null, 'version' => $this->enrollments->version($access->site->id, $situation->person->id)];
+        $people = $this->situations->people(array_map(static fn (LineWish $line): string => $line->person, $wish->lines));
+        $wanted = [];
+        foreach ($wish->lines as $key => $line) {
+            if (!\in_array($key, $aside, true)) {
+                $wanted[$key] = [$line->person, $this->wishes->wanted($line, $access, $key)];
+            }
         }
-        if (Verdict::Ready !== $line->verdict) {
-            throw new Problem(ProblemType::NotReady, 'This change cannot be made: see its reasons.', more: ['line' => $json]);
-        }
-        $site = $access->site->id;
-        $personId = $situation->person->id;
-        $this->effects->store($entities, $site, $personId, $line->effects, $access->caller->id, $note);
-        $version = $this->enrollments->store($site, $personId, $person->string('sort_name'), $line->timeline);
-        $this->counts->changed($site, $access->now, $line->before, $line->timeline);
-        $sheet = new ChangeSheet($this->ids->next(), $site, $access->caller->id, $access->now);
-        $stored = new SheetLine(
-            $this->ids->next(), $sheet->id, 1, $site, $personId, $verb, $line->verdict->value,
-            (array) $json['before'], (array) $json['after'], ['reasons' => $json['reasons'], 'cautions' => $json['cautions']],
-            array_map(EffectCodec::write(...), $line->effects), $version, $undone?->id,
-        );
-        $entities->persist($sheet);
-        $entities->persist($stored);
-        $entry = $this->logbook->write($entities, $site, $access->caller, $verb, [
-            'before' => $json['before'], 'after' => $json['after'], ...(null === $undone ? [] : ['of' => $undone->verb]),
-        ], $personId, $stored->id);
+        $lines = $this->computer->compute($this->situations->of($access, $people), $wanted);
 
-        return [...$json, 'entry' => $entry, 'line' => $stored->id, 'version' => $version];
+        return $this->answer($access, array_map(static fn (LineWish $line): Row => $people[$line->person], $wish->lines), $lines);
     }
 
-    private function wanted(LineWish $wish, SiteAccess $access): Wanted
+    /**
+     * @param list<Row>                $people one a line
+     * @param array<array-key, Line> $lines  by the same keys; those set aside are missing
+     *
+     * @return array{lines: array<int, Line>, people: list<Row>, json: array{sheet: ?string, lines: list<array<string, mixed>>, removal: ?array{people: int, here: int}}}
+     */
+    private function answer(SiteAccess $access, array $people, array $lines): array
     {
-        $verb = Verb::from($wish->verb);
-        if (\in_array($verb, [Verb::LetIn, Verb::ChangeRole], true) && null === $this->roles->book()->find((string) $wish->role)) {
-            throw Problem::field('/lines/0/role', 'no-such-role', 'There is no such role any more. Choose another.');
+        $json = $ready = [];
+        $names = $this->doorNames($access->site->id);
+        foreach ($people as $key => $row) {
+            $line = $lines[$key] ?? null;
+            $json[] = ['person' => ['id' => $row->id('person_id'), 'name' => trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name'))], ...$this->json($line, $access, $names)];
+            if (Verdict::Ready === $line?->verdict) {
+                $ready[$key] = $line;
+            }
         }
-        if (null === $wish->fromDay && null === $wish->untilDay && null === $wish->days) {
-            return new Wanted($verb, $wish->role);
+        $removal = null;
+        if (\count($ready) > Removal::FEW) {
+            $count = $this->counts->of([$access->site->id], $access->now)[$access->site->id];
+            $removal = Removal::of(array_values($ready), $count->learners + $count->staff + $count->others + $count->unlisted);
         }
-        $zone = $access->zone();
-        try {
-            $from = match (true) {
-                null === $wish->fromDay => Verb::ChangeDates === $verb ? Time::BEGINNING : $access->now,
-                Verb::ChangeDates === $verb => Time::startOfDay($wish->fromDay, $zone),
-                default => max($access->now, Time::startOfDay($wish->fromDay, $zone)),
-            };
-            $until = match (true) {
-                null !== $wish->untilDay => Time::untilDayIncluded($wish->untilDay, $zone),
-                null !== $wish->days => Time::startOfDay((new \DateTimeImmutable('@'.$access->now))->setTimezone($zone)->format('Y-m-d'), $zone, $wish->days),
-                default => Time::FOREVER,
-            };
 
-            return new Wanted($verb, $wish->role, new Window($from, $until));
-        } catch (WindowOutOfOrder) {
-            throw Problem::field('/lines/0/untilDay', 'before-start', null === $wish->fromDay ? 'The last day is already over. Choose a later one.' : 'The last day is before the first. Choose a later one.');
-        } catch (NotADay $none) {
-            throw Problem::field('/lines/0/'.($none->text === $wish->fromDay ? 'fromDay' : 'untilDay'), 'day', 'Write days as year-month-day, such as 2026-12-18.');
+        return ['lines' => $ready, 'people' => $people, 'json' => ['sheet' => null, 'lines' => $json, 'removal' => null === $removal ? null : ['people' => $removal->people, 'here' => $removal->here]]];
+    }
+
+    /**
+     * @param array{lines: array<int, Line>, people: list<Row>, json: array{sheet: ?string, lines: list<array<string, mixed>>, removal: ?array{people: int, here: int}}} $computed
+     * @param callable(int): array{string, ?string, ?string, ?string} $about of a line: verb, note, id of the line it takes back, and that one's verb
+     *
+     * @return array<string, mixed> schema `Sheet`
+     */
+    private function carryOut(SiteAccess $access, array $computed, callable $about): array
+    {
+        $json = $computed['json'];
+        $only = 1 === \count($json['lines']) ? $json['lines'][0] : null;
+        if (null !== $only && !\in_array($only['verdict'], [Verdict::Ready->value, Verdict::NothingToDo->value], true)) {
+            throw new Problem(ProblemType::NotReady, 'This change cannot be made: see its reasons.', more: ['line' => $only]);
+        }
+        $toStore = [];
+        foreach ($computed['lines'] as $key => $line) {
+            [$verb, $note, $undoes, $undoesOf] = $about($key);
+            $person = $computed['people'][$key];
+            $toStore[$key] = new StoredLine($person->id('person_id'), $person->string('sort_name'), $verb, $line, $json['lines'][$key], $note, $undoes, $undoesOf);
+        }
+        $stored = [];
+        if ([] !== $toStore) {
+            [$json['sheet'], $stored] = $this->store->store($access, $toStore);
+        }
+        foreach ($json['lines'] as $key => $line) {
+            $json['lines'][$key] = [...$line, 'entry' => $stored[$key]['entry'] ?? null, 'line' => $stored[$key]['line'] ?? null, ...(isset($stored[$key]) ? ['version' => $stored[$key]['version']] : [])];
+        }
+
+        return $json;
+    }
+
+    /**
+     * Whoever takes many people out at once says how many.
+     *
+     * @param array{people: int, here: int}|null $removal
+     */
+    private function mindRemovals(?array $removal, ?int $said): void
+    {
+        if (null !== $removal && $said !== $removal['people']) {
+            throw new Problem(ProblemType::ManyRemoved, \sprintf('This takes out %d of the %d people here. Type the number %1$d to go on.', $removal['people'], $removal['here']), more: ['removal' => $removal]);
         }
     }
 
-    /** @return array{verdict: string, before: ?array<string, mixed>, after: ?array<string, mixed>, outlook: list<array<string, mixed>>, reasons: list<array<string, mixed>>, cautions: list<array<string, mixed>>} */
-    private function json(Line $line, SiteAccess $access): array
+    /**
+     * @param array<string, string> $doors names by id
+     *
+     * @return array<string, mixed> schema `SheetLine`, without whom it is about
+     */
+    private function json(?Line $line, SiteAccess $access, array $doors): array
     {
+        $note = static fn (Note $note): array => ['code' => $note->code, 'values' => (object) Values::json($note->values, static fn (string $door): string => $doors[$door] ?? '')];
+        $book = $this->roles->book();
+
         return [
-            'verdict' => $line->verdict->value,
-            'before' => SegmentRow::json($line->before, $this->roles->book()),
-            'after' => SegmentRow::json($line->after, $this->roles->book()),
-            'outlook' => SegmentRow::stretches($line->timeline->from($access->now)->segments, $this->roles->book()),
-            'reasons' => array_map($this->note(...), $line->reasons),
-            'cautions' => array_map($this->note(...), $line->cautions),
+            'verdict' => ($line->verdict ?? Verdict::Refused)->value,
+            'before' => SegmentRow::json($line?->before, $book),
+            'after' => SegmentRow::json($line?->after, $book),
+            'outlook' => null === $line ? [] : SegmentRow::stretches($line->timeline->from($access->now)->segments, $book),
+            'reasons' => null === $line ? [$note(new Note(self::CHANGED_SINCE))] : array_map($note, $line->reasons),
+            'cautions' => null === $line ? [] : array_map($note, $line->cautions),
         ];
     }
 
-    /** @return array<string, mixed> schema `Note` */
-    private function note(\MintDoor\Core\Sheets\Note $note): array
+    /** @return array<string, string> names by id */
+    private function doorNames(string $siteId): array
     {
-        return ['code' => $note->code, 'values' => (object) \MintDoor\Roster\Values::json($note->values, $this->doorNames(...))];
-    }
+        $names = [];
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT id, name FROM door WHERE site_id = ?', [Id::binary($siteId)])) as $row) {
+            $names[$row->id('id')] = $row->string('name');
+        }
 
-    private function doorNames(string $doorId): string
-    {
-        $name = $this->db->fetchOne('SELECT name FROM door WHERE id = ?', [\MintDoor\Hall\Id::binary($doorId)]);
-
-        return \is_string($name) ? $name : '';
+        return $names;
     }
 }

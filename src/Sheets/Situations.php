@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Sheets;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\Roster\Enrollment;
-use MintDoor\Core\Sheets\Situation;
+use MintDoor\Core\Sheets\SheetSituation;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
@@ -25,29 +25,41 @@ final readonly class Situations
     ) {
     }
 
-    /** @throws Problem when there is no such person */
-    public function person(string $personId): Row
+    /**
+     * @param list<string> $people ids
+     *
+     * @return array<string, Row> by id
+     *
+     * @throws Problem when there is no such person
+     */
+    public function people(array $people): array
     {
-        $row = $this->db->fetchAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id = ?', [Id::binary($personId)]);
+        $found = [];
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
+            $found[$row->id('person_id')] = $row;
+        }
+        if (\count($found) < \count(array_unique($people))) {
+            throw Problem::notFound('This person');
+        }
 
-        return new Row(false === $row ? throw Problem::notFound('This person') : $row);
+        return $found;
     }
 
-    public function of(SiteAccess $access, Row $person, ?Enrollment $enrollment = null): Situation
+    /** @param array<string, Row> $people by id */
+    public function of(SiteAccess $access, array $people): SheetSituation
     {
         $site = $access->site->id;
-        $facts = PersonRow::person($person);
         $desk = $this->db->fetchOne('SELECT id FROM door WHERE site_id = ? AND kind = \'desk\' ORDER BY id LIMIT 1', [Id::binary($site)]);
 
-        return new Situation(
+        return new SheetSituation(
             $access->now,
             $access->site,
             $this->roles->book(),
-            $facts,
-            $enrollment ?? $this->enrollments->of($site, $facts->id),
             $access->standing,
+            array_map(PersonRow::person(...), $people),
+            $this->enrollments->ofPeople($site, array_keys($people)),
             null === $access->site->seats ? 0 : $this->enrollments->seatsHeld($site, $access->now),
-            $this->enrollments->leads($site, $access->now, $facts->id),
+            $this->enrollments->leads($site, $access->now),
             \is_string($desk) ? Id::text($desk) : throw new \LogicException('Every site has a desk.'),
         );
     }

@@ -28,6 +28,7 @@ use MintDoor\Roster\Entity\Door;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Sheets\LineWish;
 use MintDoor\Sheets\SheetHandler;
+use MintDoor\Sheets\SheetWish;
 use MintDoor\Sites\Entity\Site;
 
 /** Makes sites and changes them. Runs inside a transaction. */
@@ -63,12 +64,12 @@ final readonly class SiteHandler
         $entities->persist($site);
         $entities->persist(new Door($this->ids->next(), $site->id, 'desk'));
         $this->flush($entities);
-        $this->logbook->write($entities, $site->id, $caller, 'site-made', ['title' => $site->title]);
+        $this->logbook->write($site->id, $caller, [['site-made', ['title' => $site->title]]]);
         $row = new Row($this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.' FROM '.SiteRow::TABLES.' WHERE s.id = ?', [Id::binary($site->id)]) ?: []);
         // Whoever makes a site is let in by the house, not by themselves.
         $access = new SiteAccess(SiteRow::site($row), $row, $caller, new Standing($caller->id, true), null, $this->clock->instant());
         if ('staff' === $caller->kind) {
-            $this->sheets->apply($entities, $access, new LineWish($caller->id, 'let-in', FirstRoles::LEAD));
+            $this->sheets->apply($access, new SheetWish([new LineWish($caller->id, 'let-in', FirstRoles::LEAD)]));
         }
 
         return $site->id;
@@ -151,7 +152,7 @@ final readonly class SiteHandler
         ++$site->version;
         $this->flush($entities);
 
-        return $this->logbook->write($entities, $site->id, $access->caller, $code, ['before' => $before, 'after' => $after, ...$more]);
+        return $this->logbook->write($site->id, $access->caller, [[$code, ['before' => $before, 'after' => $after, ...$more]]]);
     }
 
     /** An open site has a lead, also one that is about to be opened. */
@@ -161,7 +162,7 @@ final readonly class SiteHandler
         if ($site->opensAt > $now || $site->closesAt <= $now) {
             return;
         }
-        $gap = (new Leads($this->roles->book()))->firstGap($this->enrollments->leads($site->id, $now), new Window($now, $now + 1));
+        $gap = (new Leads($this->roles->book()))->firstGap(array_values($this->enrollments->leads($site->id, $now)), new Window($now, $now + 1));
         if (null !== $gap) {
             throw new Problem(ProblemType::NeedsLead, 'An open site needs a lead tutor who can enter. Let one in first, then open it.');
         }

@@ -24,6 +24,7 @@ use MintDoor\Roles\RoleCodec;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Sheets\EffectCodec;
+use MintDoor\Sheets\SheetStore;
 
 /**
  * Furnishes a house: divisions, people, sites and who is in them, written in bulk and consistent with what the handlers
@@ -228,11 +229,7 @@ final class HouseBuilder
         $whose = ['site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($person)];
         $this->rows->add('enrollment', [...$whose, 'version' => null !== $by && [] !== ($enrollment->passes[0]->marks ?? []) ? 2 : 1, 'last_seen_at' => null === $lastSeen ? null : Instant::toSql($lastSeen), 'terms' => $this->names[$person][1]]);
         foreach ($enrollment->passes as $pass) {
-            $this->rows->add('pass', [
-                'id' => BulkWriter::id($pass->id), ...$whose, 'door_id' => BulkWriter::id($pass->doorId), 'role' => $pass->role,
-                'given_at' => Instant::toSql($pass->givenAt), 'from_at' => Instant::toSql($pass->window->from), 'until_at' => Instant::toSql($pass->window->until),
-                'accepted_at' => Instant::toSql($pass->acceptedAt), 'since_at' => Instant::toSql($pass->since), 'section_id' => BulkWriter::id($pass->section), 'given_by' => BulkWriter::id($by), 'live' => true,
-            ]);
+            $this->rows->add('pass', [...SheetStore::pass($pass), ...$whose, 'given_by' => BulkWriter::id($by), 'live' => true]);
             foreach ($pass->marks as $mark) {
                 $this->mark($whose, $mark, $pass->id, $by);
             }
@@ -248,9 +245,6 @@ final class HouseBuilder
     /** @param array<string, BulkId|null> $whose */
     private function mark(array $whose, Mark $mark, ?string $pass, ?string $by): void
     {
-        $this->rows->add('mark', [
-            'id' => BulkWriter::id($mark->id), 'origin_id' => BulkWriter::id($mark->origin), ...$whose, 'kind' => $mark->kind->value, 'from_at' => Instant::toSql($mark->window->from), 'until_at' => Instant::toSql($mark->window->until),
-            'pass_id' => BulkWriter::id($pass), 'role' => $mark->role, 'put_by' => BulkWriter::id($by),
-        ]);
+        $this->rows->add('mark', [...SheetStore::mark($mark, $pass), ...$whose, 'put_by' => BulkWriter::id($by)]);
     }
 }

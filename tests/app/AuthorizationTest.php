@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
+use MintDoor\Hall\Id;
 use Symfony\Component\Routing\RouterInterface;
 
 /** Who may call what: every route of the contract, by every kind of caller. A route without a row fails. */
@@ -28,6 +29,7 @@ final class AuthorizationTest extends ApiTestCase
         'GET /sites/{site}/roster/{person}' => [401, 403, 200, 200, 404, 200],
         'GET /sites/{site}/intake' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/sheets' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/sheets/{sheet}/undo' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/visits' => [401, 200, 200, 200, 404, 200],
         'GET /sites/{site}/logbook' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/logbook/{sequence}/undo' => [401, 403, 403, 200, 404, 200],
@@ -36,11 +38,12 @@ final class AuthorizationTest extends ApiTestCase
     public function testEveryRouteOfTheContractHasItsRowAndKeepsToIt(): void
     {
         self::assertEqualsCanonicalizing(Contract::get()->operations(), array_keys(self::TABLE));
+        $sheet = Id::text((string) $this->db()->fetchOne('SELECT sheet_id FROM sheet_line WHERE site_id = ? AND person_id = ?', [Id::binary($this->ids['site']), Id::binary($this->ids['learner'])]));
         foreach (self::TABLE as $operation => $statuses) {
             [$method, $template] = explode(' ', $operation);
             foreach (self::CALLERS as $index => $caller) {
                 $this->db()->beginTransaction();
-                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4']).('GET /sites' === $operation ? '?scope=all' : '');
+                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet]).('GET /sites' === $operation ? '?scope=all' : '');
                 $this->call($caller, $method, $path, $this->body($operation), $statuses[$index], ['If-Match' => '"1"']);
                 $this->db()->rollBack();
             }
@@ -72,6 +75,7 @@ final class AuthorizationTest extends ApiTestCase
             'POST /sites', 'PUT /sites/{site}' => ['title' => 'New', 'code' => 'NEW-1', 'kind' => 'course', 'division' => 'seniors', 'term' => 'autumn'],
             'PUT /sites/{site}/life' => ['state' => 'closed'],
             'POST /sites/{site}/sheets' => ['lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']]],
+            'POST /sites/{site}/sheets/{sheet}/undo' => ['apply' => false],
             default => null,
         };
     }

@@ -221,8 +221,28 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description A change sheet. With `apply` false it is only computed; otherwise it takes effect at once. */
+        /** @description A change sheet. With `apply` false it is only computed; otherwise it takes effect at once. One line that cannot be applied is a problem; of several, those that cannot are set aside and answered with their reasons. */
         post: operations["makeSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/sheets/{sheet}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes a whole sheet back. Lines that were changed since are left alone and answered with their reasons. */
+        post: operations["undoSheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -569,6 +589,7 @@ export interface components {
             values: components["schemas"]["Values"];
         };
         SheetLine: {
+            person: components["schemas"]["Somebody"];
             /** @enum {unknown} */
             verdict: "ready" | "nothing-to-do" | "refused" | "waits-for-seat";
             before: null | components["schemas"]["Standing"];
@@ -582,6 +603,17 @@ export interface components {
             line?: null | components["schemas"]["Id"];
             /** @description of the enrollment, afterwards */
             version?: number;
+        };
+        /** @description That many people would be taken out at once. */
+        Removal: {
+            people: number;
+            here: number;
+        };
+        Sheet: {
+            /** @description its id, once it is applied */
+            sheet: null | components["schemas"]["Id"];
+            lines: components["schemas"]["SheetLine"][];
+            removal: null | components["schemas"]["Removal"];
         };
         Landing: {
             site: components["schemas"]["SiteFacts"];
@@ -624,6 +656,7 @@ export interface components {
                 detail: string;
             }[];
             line?: components["schemas"]["SheetLine"];
+            removal?: components["schemas"]["Removal"];
         };
     };
     responses: {
@@ -1050,6 +1083,9 @@ export interface operations {
                 "application/json": {
                     /** @default true */
                     apply?: boolean;
+                    /** @description how many people it takes out, where the preview speaks of a removal */
+                    removing?: number | null;
+                    /** @description one a person */
                     lines: components["schemas"]["LineWish"][];
                 };
             };
@@ -1061,9 +1097,42 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        lines: components["schemas"]["SheetLine"][];
-                    };
+                    "application/json": components["schemas"]["Sheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default true */
+                    apply?: boolean;
+                    removing?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The reversed sheet, the last line first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sheet"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Sheets;
+
+use MintDoor\Core\Roster\Leads;
+
+/**
+ * Computes a sheet of many lines. Verdicts see the whole sheet: seats are given in line order, a line on somebody sees
+ * what earlier lines did to them, and a line that only another one makes possible is looked at again after it.
+ */
+final readonly class SheetComputer
+{
+    /** What another line may still change. */
+    private const MAY_CHANGE = ['last-lead', 'leads-full', 'no-seat'];
+
+    public function __construct(private LineComputer $computer)
+    {
+    }
+
+    /**
+     * @param array<array-key, array{string, Wanted}> $lines person id and what is wanted, in order
+     *
+     * @return array<array-key, Line> by the same keys, in the same order
+     */
+    public function compute(SheetSituation $situation, array $lines): array
+    {
+        return $this->all($situation, array_map(static fn (array $line): string => $line[0], $lines), fn (Situation $one, int|string $key): Line => $this->computer->compute($one, $lines[$key][1]));
+    }
+
+    /**
+     * The sheet that takes applied lines back, the last one first.
+     *
+     * @param array<array-key, array{string, list<Effect>}> $lines person id and effects as they were applied
+     *
+     * @return array<array-key, Line>
+     */
+    public function undo(SheetSituation $situation, array $lines): array
+    {
+        return $this->all($situation, array_map(static fn (array $line): string => $line[0], $lines), fn (Situation $one, int|string $key): Line => $this->computer->undo($one, $lines[$key][1]));
+    }
+
+    /**
+     * @param array<array-key, string>             $people  person id by line
+     * @param callable(Situation, int|string): Line $compute
+     *
+     * @return array<array-key, Line>
+     */
+    private function all(SheetSituation $situation, array $people, callable $compute): array
+    {
+        $state = new SheetState($situation, new Leads($situation->roles));
+        $lines = [];
+        $left = array_keys($people);
+        do {
+            $again = [];
+            $progress = false;
+            foreach ($left as $key) {
+                $line = $compute($state->of($people[$key]), $key);
+                $lines[$key] = $line;
+                if ([] !== $line->effects) {
+                    $state->apply($people[$key], $line);
+                    $progress = true;
+                } elseif (\in_array(($line->reasons[0] ?? null)?->code, self::MAY_CHANGE, true)) {
+                    $again[] = $key;
+                }
+            }
+            $left = $again;
+        } while ($progress && [] !== $left);
+
+        return array_map(static fn (int|string $key): Line => $lines[$key], array_combine(array_keys($people), array_keys($people)));
+    }
+}

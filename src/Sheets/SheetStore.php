@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sheets;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\MarkKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Sheets\Effect;
+use MintDoor\Core\Sheets\EffectKind;
+use MintDoor\Hall\BulkId;
+use MintDoor\Hall\BulkWriter;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Ids;
+use MintDoor\Hall\Instant;
+use MintDoor\Logbook\Logbook;
+use MintDoor\Roster\Counts;
+use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\SiteAccess;
+
+/**
+ * Stores the ready lines of a sheet, many rows to a statement: what they do to passes and marks, the timelines that
+ * follow, the sheet itself and its entries in the logbook. Runs inside a transaction, under the site's lock.
+ */
+final readonly class SheetStore
+{
+    public function __construct(
+        private Connection $db,
+        private Enrollments $enrollments,
+        private Counts $counts,
+        private Logbook $logbook,
+        private Ids $ids,
+    ) {
+    }
+
+    /**
+     * @param non-empty-array<array-key, StoredLine> $lines one a person
+     *
+     * @return array{string, array<array-key, array{line: string, entry: int, version: int}>} id of the sheet, and of each line its id, entry in the logbook, and the version of the enrollment after it
+     */
+    public function store(SiteAccess $access, array $lines): array
+    {
+        $site = $access->site->id;
+        $this->passesAndMarks($access, $lines);
+        $timelines = [];
+        foreach ($lines as $line) {
+            $timelines[$line->personId] = [$line->line->timeline, $line->sortName];
+        }
+        $versions = $this->enrollments->store($site, $timelines);
+        if (1 === \count($lines)) {
+            $only = reset($lines);
+            $this->counts->changed($site, $access->now, $only->line->before, $only->line->timeline);
+        }
+        $sheet = $this->ids->next();
+        $rows = new BulkWriter($this->db);
+        $rows->add('change_sheet', ['id' => BulkWriter::id($sheet), 'site_id' => BulkWriter::id($site), 'made_by' => BulkWriter::id($access->caller->id), 'made_at' => Instant::toSql($access->now), 'state' => 'applied']);
+        $entries = $stored = [];
+        $position = 0;
+        foreach ($lines as $key => $line) {
+            $id = $this->ids->next();
+            $version = $versions[$line->personId];
+            $json = static fn (mixed $value): string => json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+            $rows->add('sheet_line', [
+                'id' => BulkWriter::id($id), 'sheet_id' => BulkWriter::id($sheet), 'position' => ++$position, 'site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($line->personId),
+                'verb' => $line->verb, 'verdict' => $line->line->verdict->value, 'state_before' => $json((array) $line->json['before']), 'state_after' => $json((array) $line->json['after']),
+                'notes' => $json(['reasons' => $line->json['reasons'], 'cautions' => $line->json['cautions']]), 'effects' => $json(array_map(EffectCodec::write(...), $line->line->effects)),
+                'version_after' => $version, 'undoes' => BulkWriter::id($line->undoes),
+            ]);
+            $data = ['before' => $line->json['before'], 'after' => $line->json['after'], ...(null === $line->undoesOf ? [] : ['of' => $line->undoesOf])];
+            $entries[] = [$line->verb, $data, $line->personId, $id];
+            $stored[$key] = ['line' => $id, 'entry' => 0, 'version' => $version];
+        }
+        $rows->flush();
+        $sequence = $this->logbook->write($site, $access->caller, $entries);
+        foreach (array_keys($stored) as $key) {
+            $stored[$key]['entry'] = $sequence++;
+        }
+
+        return [$sheet, $stored];
+    }
+
+    /** @param array<array-key, StoredLine> $lines */
+    private function passesAndMarks(SiteAccess $access, array $lines): void
+    {
+        $rows = new BulkWriter($this->db);
+        $doors = [];
+        $undone = $again = [];
+        foreach ($lines as $line) {
+            foreach ($line->line->effects as $effect) {
+                if (EffectKind::GivePass === $effect->kind && null !== $effect->pass) {
+                    $doors[$effect->pass->doorId][] = Id::binary($line->personId);
+                } elseif (null !== $effect->mark && null !== $effect->passId && MarkKind::Undone === $effect->mark->kind) {
+                    EffectKind::PutMark === $effect->kind ? $undone[] = Id::binary($effect->passId) : $again[] = Id::binary($effect->passId);
+                }
+            }
+        }
+        foreach ($doors as $door => $people) {
+            $this->db->executeStatement('UPDATE pass SET live = NULL WHERE door_id = ? AND person_id IN (?) AND live = 1', [Id::binary($door), $people], [1 => ArrayParameterType::BINARY]);
+        }
+        $this->live($undone, null);
+        foreach ($lines as $line) {
+            foreach ($line->line->effects as $effect) {
+                $this->effect($rows, $access, $line, $effect);
+            }
+        }
+        $rows->flush();
+        $this->live($again, 1);
+    }
+
+    private function effect(BulkWriter $rows, SiteAccess $access, StoredLine $line, Effect $effect): void
+    {
+        $whose = ['site_id' => BulkWriter::id($access->site->id), 'person_id' => BulkWriter::id($line->personId)];
+        if (EffectKind::GivePass === $effect->kind && null !== $effect->pass) {
+            $rows->add('pass', [...self::pass($effect->pass), ...$whose, 'given_by' => BulkWriter::id($access->caller->id), 'live' => true]);
+        } elseif (EffectKind::PutMark === $effect->kind && null !== $effect->mark) {
+            $note = trim((string) $line->note);
+            $rows->add('mark', [...self::mark($effect->mark, $effect->passId), ...$whose, 'put_by' => BulkWriter::id($access->caller->id), 'note' => '' === $note ? null : $note]);
+        } elseif (null !== $effect->mark) {
+            $at = Instant::toSql($effect->at);
+            $this->db->executeStatement(
+                'UPDATE mark SET until_at = GREATEST(from_at, ?), ended_by = ? WHERE origin_id = ? AND until_at > ?',
+                [$at, Id::binary($access->caller->id), Id::binary($effect->mark->origin), $at],
+            );
+        }
+    }
+
+    /** @param list<string> $passes binary ids */
+    private function live(array $passes, ?int $live): void
+    {
+        if ([] !== $passes) {
+            $this->db->executeStatement('UPDATE pass SET live = ? WHERE id IN (?)', [$live, $passes], [1 => ArrayParameterType::BINARY]);
+        }
+    }
+
+    /** @return array<string, string|int|bool|BulkId|null> a pass as its row holds it, without whose it is */
+    public static function pass(Pass $pass): array
+    {
+        return [
+            'id' => BulkWriter::id($pass->id), 'door_id' => BulkWriter::id($pass->doorId), 'role' => $pass->role, 'given_at' => Instant::toSql($pass->givenAt),
+            'from_at' => Instant::toSql($pass->window->from), 'until_at' => Instant::toSql($pass->window->until), 'accepted_at' => Instant::toSql($pass->acceptedAt),
+            'since_at' => Instant::toSql($pass->since), 'section_id' => BulkWriter::id($pass->section),
+        ];
+    }
+
+    /** @return array<string, string|int|bool|BulkId|null> a mark as its row holds it, without whose it is */
+    public static function mark(Mark $mark, ?string $passId): array
+    {
+        return [
+            'id' => BulkWriter::id($mark->id), 'origin_id' => BulkWriter::id($mark->origin), 'kind' => $mark->kind->value, 'from_at' => Instant::toSql($mark->window->from),
+            'until_at' => Instant::toSql($mark->window->until), 'pass_id' => BulkWriter::id($passId), 'role' => $mark->role,
+            'dates_from' => null === $mark->dates ? null : Instant::toSql($mark->dates->from), 'dates_until' => null === $mark->dates ? null : Instant::toSql($mark->dates->until),
+        ];
+    }
+}

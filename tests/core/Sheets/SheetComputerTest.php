@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Core\Sheets;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Sheets\Line;
+use MintDoor\Core\Sheets\LineComputer;
+use MintDoor\Core\Sheets\SheetComputer;
+use MintDoor\Core\Sheets\SheetSituation;
+use MintDoor\Core\Sheets\Verb;
+use MintDoor\Core\Sheets\Verdict;
+use MintDoor\Core\Sheets\Wanted;
+use MintDoor\Core\Sites\Site;
+use MintDoor\StandIns\Dice;
+use MintDoor\Tests\Core\World;
+use PHPUnit\Framework\TestCase;
+
+final class SheetComputerTest extends TestCase
+{
+    use TestTrait;
+
+    public function testSeatsAreGivenInLineOrder(): void
+    {
+        $world = self::world(seats: 2);
+        $lines = self::compute($world, [['learner3', Verb::LetIn, 'learner'], ['learner1', Verb::LetIn, 'learner'], ['learner2', Verb::LetIn, 'learner']]);
+        self::assertSame(['ready', 'ready', 'waits-for-seat'], self::verdicts($lines));
+    }
+
+    public function testASeatThatALaterLineFreesIsGivenToo(): void
+    {
+        $world = self::world(seats: 1);
+        $world->apply('learner0', Verb::LetIn, 'learner');
+        self::assertSame(['ready', 'ready'], self::verdicts(self::compute($world, [['learner1', Verb::LetIn, 'learner'], ['learner0', Verb::TakeOut, null]])));
+    }
+
+    public function testALeadMayGoWhenAnotherLineMakesANewOneInWhateverOrder(): void
+    {
+        $lines = [['staff0', Verb::TakeOut, null], ['staff1', Verb::LetIn, 'lead-tutor']];
+        foreach ([$lines, array_reverse($lines)] as $sheet) {
+            self::assertSame(['ready', 'ready'], self::verdicts(self::compute(self::world(), $sheet)));
+        }
+        self::assertSame(['refused'], self::verdicts(self::compute(self::world(), [$lines[0]])));
+    }
+
+    public function testASecondLineOnSomebodySeesWhatTheFirstDid(): void
+    {
+        $lines = self::compute(self::world(), [['learner0', Verb::LetIn, 'learner'], ['learner0', Verb::LetIn, 'learner'], ['learner0', Verb::ChangeRole, 'day-guest']]);
+        self::assertSame(['ready', 'nothing-to-do', 'ready'], self::verdicts($lines));
+        self::assertSame(['day-guest'], $lines[2]->after?->roles);
+    }
+
+    public function testNoSheetBreaksALawAndTheSecondTimeItDoesNothing(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
+            $dice = new Dice($seed);
+            $world = self::world(seats: 3, leads: 2);
+            for ($round = 0; $round < 4; ++$round) {
+                $sheet = [];
+                for ($n = 0; $n < 8; ++$n) {
+                    $person = $dice->one(['staff0', 'staff1', 'staff2', 'learner0', 'learner1', 'learner2', 'learner3', 'learner4']);
+                    $verb = $dice->one([Verb::LetIn, Verb::ChangeRole, Verb::TakeOut, Verb::BringBack, Verb::Pause, Verb::Resume, Verb::KeepOut, Verb::LiftKeepOut]);
+                    $role = \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true) ? $dice->one('s' === $person[0] ? ['lead-tutor', 'co-tutor'] : ['learner', 'day-guest']) : null;
+                    $sheet[$person] = [$person, $verb, $role];
+                }
+                $sheet = array_values($sheet);
+                $lines = self::compute($world, $sheet);
+                foreach ($lines as $key => $line) {
+                    if (Verdict::Ready === $line->verdict) {
+                        $world->enrollments[$sheet[$key][0]] = $line->result;
+                    }
+                }
+                self::assertLessThanOrEqual(3, $world->seatsHeld(), 'seats');
+                self::assertTrue(1 <= $world->leadsNow() && $world->leadsNow() <= 2, 'leads');
+                // One line a person, each already so: nothing is left to do.
+                foreach (self::compute($world, $sheet) as $key => $line) {
+                    self::assertFalse(Verdict::Ready === $lines[$key]->verdict && Verdict::Ready === $line->verdict, 'twice');
+                }
+                $world->now += $dice->below(3);
+            }
+        });
+    }
+
+    public function testUndoingAWholeSheetGivesTheRosterOfBefore(): void
+    {
+        $world = self::world(seats: 3);
+        $world->apply('learner0', Verb::LetIn, 'learner');
+        $before = array_map(static fn ($enrollment) => $enrollment->timeline(), $world->enrollments);
+        $sheet = [['staff0', Verb::TakeOut, null], ['staff1', Verb::LetIn, 'lead-tutor'], ['learner0', Verb::ChangeRole, 'day-guest'], ['learner1', Verb::LetIn, 'learner']];
+        $applied = [];
+        foreach (self::compute($world, $sheet) as $key => $line) {
+            $world->enrollments[$sheet[$key][0]] = $line->result;
+            $applied[$key] = [$sheet[$key][0], $line->effects];
+        }
+        ++$world->now;
+        $undone = (new SheetComputer(new LineComputer($world)))->undo(self::situation($world), array_reverse($applied, true));
+        self::assertSame([Verdict::Ready], array_values(array_unique(array_map(static fn (Line $line): Verdict => $line->verdict, $undone), \SORT_REGULAR)));
+        foreach (['staff0', 'staff1', 'learner0', 'learner1'] as $index => $person) {
+            $expected = isset($before[$person]) ? $before[$person]->from($world->now) : (new \MintDoor\Core\Roster\Timeline([]));
+            self::assertTrue($undone[$index]->timeline->from($world->now)->equals($expected), $person);
+        }
+    }
+
+    private static function world(?int $seats = null, int $leads = 10): World
+    {
+        return World::withPeople(new Site('s', 'seniors', null, $seats, $leads, opensAt: 0));
+    }
+
+    /**
+     * @param list<array{string, Verb, ?string}> $sheet
+     *
+     * @return list<Line>
+     */
+    private static function compute(World $world, array $sheet): array
+    {
+        return array_values((new SheetComputer(new LineComputer($world)))->compute(self::situation($world), array_map(static fn (array $line): array => [$line[0], new Wanted($line[1], $line[2])], $sheet)));
+    }
+
+    private static function situation(World $world): SheetSituation
+    {
+        $leads = [];
+        foreach ($world->enrollments as $person => $enrollment) {
+            if ((new Leads($world->roles))->counts($enrollment->timeline(), $world->now)) {
+                $leads[$person] = [$enrollment->timeline(), $world->people[$person]->accountClosedFrom];
+            }
+        }
+
+        return new SheetSituation($world->now, $world->site, $world->roles, $world->situation('learner0')->actor, $world->people, $world->enrollments, $world->seatsHeld(), $leads, 'desk');
+    }
+
+    /**
+     * @param list<Line> $lines
+     *
+     * @return list<string>
+     */
+    private static function verdicts(array $lines): array
+    {
+        return array_map(static fn (Line $line): string => $line->verdict->value, $lines);
+    }
+}
