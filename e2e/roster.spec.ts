@@ -98,6 +98,42 @@ test('a pause, dates and a keep-out say what follows before they are made, and a
   await expect(row(page, 'Bhattarai, Imke')).toHaveCount(1)
 })
 
+test('many are chosen with the keyboard and changed as one sheet, reviewed before and undone after', async ({ page }) => {
+  await row(page, 'Ferreira da Luz, Dmitri').click()
+  await page.keyboard.press('Escape')
+  const first = row(page, 'Ferreira da Luz, Dmitri')
+  await first.focus()
+  await page.keyboard.press('Space')
+  await page.keyboard.press('Shift+ArrowDown')
+  await page.keyboard.press('Shift+ArrowDown')
+  await expect(page.getByText('3 chosen:')).toBeVisible()
+  await row(page, 'Lindqvist, Mara').getByRole('gridcell').first().click()
+  await page.getByRole('button', { name: 'pause', exact: true }).click()
+  const panel = page.getByRole('complementary', { name: 'Pause 4 people' })
+  await panel.getByLabel('Until and including').fill('2026-12-05')
+  // Two can be paused; one is paused already and would be for longer; the only lead cannot.
+  await expect(panel.getByRole('status')).toHaveText('3 will change; one cannot.')
+  await expect(panel.getByRole('listitem').first()).toContainText('An open site needs a lead.')
+  await panel.getByRole('button', { name: 'Pause 3' }).click()
+  await expect(strip(page)).toContainText('3 people are paused. One was left out.')
+  await expect(first).toContainText('Paused')
+  await page.locator('body').press('u')
+  await expect(strip(page)).toContainText('3 changes will be undone.')
+  await strip(page).getByRole('button', { name: 'Undo' }).click()
+  await expect(strip(page)).toContainText('Undone: 3 people are paused.')
+  await expect(first).toContainText('Current')
+
+  await first.focus()
+  await page.keyboard.press('Space')
+  await page.getByRole('button', { name: /^choose all/ }).click()
+  await page.getByRole('button', { name: 'take out', exact: true }).click()
+  const out = page.getByRole('complementary')
+  await expect(out).toContainText(/This takes out \d+ of the \d+ people here/)
+  await expect(out.getByRole('button', { name: /^Take \d+ out/ })).toBeDisabled()
+  await page.getByRole('button', { name: 'choose nobody' }).click()
+  await expect(out).toHaveCount(0)
+})
+
 test('one box tells apart who is here, was here, is kept out and can be let in', async ({ page }) => {
   const lists = page.locator('.intake h2')
   for (const [typed, list] of [['marchetto bea', 'Already here'], ['petrovanu dagny', 'Was here'], ['petrovanu goran', 'Kept out'], ['2041010', 'Already here'], ['mara.lindqvist@example.org', 'Already here']] as const) {

@@ -75,7 +75,7 @@ final readonly class LineComputer
             [$verdict, $reasons] = [Verdict::NothingToDo, [new Note('already-so')]];
         } else {
             [$verdict, $reasons, $more] = $this->laws->judge($situation, $before, $after);
-            $cautions = [...$cautions, ...$more];
+            $cautions = Verdict::Ready === $verdict ? [...$cautions, ...$more] : [];
         }
         $ready = Verdict::Ready === $verdict;
 

@@ -86,19 +86,29 @@ final readonly class SheetStore
     private function passesAndMarks(SiteAccess $access, array $lines): void
     {
         $rows = new BulkWriter($this->db);
-        $doors = [];
+        $doors = $ended = [];
         $undone = $again = [];
         foreach ($lines as $line) {
             foreach ($line->line->effects as $effect) {
                 if (EffectKind::GivePass === $effect->kind && null !== $effect->pass) {
                     $doors[$effect->pass->doorId][] = Id::binary($line->personId);
-                } elseif (null !== $effect->mark && null !== $effect->passId && MarkKind::Undone === $effect->mark->kind) {
+                }
+                if (EffectKind::EndMark === $effect->kind && null !== $effect->mark) {
+                    $ended[$effect->at][] = Id::binary($effect->mark->origin);
+                }
+                if (null !== $effect->mark && null !== $effect->passId && MarkKind::Undone === $effect->mark->kind) {
                     EffectKind::PutMark === $effect->kind ? $undone[] = Id::binary($effect->passId) : $again[] = Id::binary($effect->passId);
                 }
             }
         }
         foreach ($doors as $door => $people) {
             $this->db->executeStatement('UPDATE pass SET live = NULL WHERE door_id = ? AND person_id IN (?) AND live = 1', [Id::binary($door), $people], [1 => ArrayParameterType::BINARY]);
+        }
+        foreach ($ended as $at => $origins) {
+            $this->db->executeStatement(
+                'UPDATE mark SET until_at = GREATEST(from_at, ?), ended_by = ? WHERE origin_id IN (?) AND until_at > ?',
+                [Instant::toSql($at), Id::binary($access->caller->id), $origins, Instant::toSql($at)], [2 => ArrayParameterType::BINARY],
+            );
         }
         $this->live($undone, null);
         foreach ($lines as $line) {
@@ -118,12 +128,6 @@ final readonly class SheetStore
         } elseif (EffectKind::PutMark === $effect->kind && null !== $effect->mark) {
             $note = trim((string) $line->note);
             $rows->add('mark', [...self::mark($effect->mark, $effect->passId), ...$whose, 'put_by' => BulkWriter::id($access->caller->id), 'note' => '' === $note ? null : $note]);
-        } elseif (null !== $effect->mark) {
-            $at = Instant::toSql($effect->at);
-            $this->db->executeStatement(
-                'UPDATE mark SET until_at = GREATEST(from_at, ?), ended_by = ? WHERE origin_id = ? AND until_at > ?',
-                [$at, Id::binary($access->caller->id), Id::binary($effect->mark->origin), $at],
-            );
         }
     }
 

@@ -13,7 +13,7 @@ const SignInAgain = defineAsyncComponent(() => import('@/people/SignInAgain.vue'
 const route = useRoute()
 const router = useRouter()
 const keysShown = ref(false)
-const keyList = ['/', 'i', '↑ ↓', 'Enter', 'Esc', 'u', '?']
+const keyList = ['/', 'i', '↑ ↓', 'Enter', 'Space', 'Esc', 'u', '?']
 
 useKeys({ '?': () => (keysShown.value = !keysShown.value), u: undoLast, Escape: () => (keysShown.value = false) })
 

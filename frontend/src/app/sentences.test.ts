@@ -60,7 +60,7 @@ describe('notes', () => {
 
   it('names who can', () => {
     expect(givers(['lead-tutor'], roleName)).toBe('lead tutor, an administrator')
-    const line = { verdict: 'refused', before: null, after: null, outlook: [], reasons: [{ code: 'not-yours-to-give', values: { givers: ['lead-tutor'] } }], cautions: [] } as Parameters<typeof lineSentences>[0]
+    const line = { person: { id: 'x', name: 'X' }, verdict: 'refused', before: null, after: null, outlook: [], reasons: [{ code: 'not-yours-to-give', values: { givers: ['lead-tutor'] } }], cautions: [] } as Parameters<typeof lineSentences>[0]
     expect(lineSentences(line, 'UTC', roleName)).toEqual(['Not yours to give. Can be given by: lead tutor, an administrator.'])
   })
 })

@@ -7,9 +7,9 @@ export default {
   },
   keys: {
     title: 'Keys', close: 'Close',
-    list: { '/': 'find or do', i: 'let people in', '↑ ↓': 'through the list', Enter: 'show who is on the line', Esc: 'close what is open', u: 'undo what was just done', '?': 'show or hide these keys' }
+    list: { Space: 'choose who is on the line', '/': 'find or do', i: 'let people in', '↑ ↓': 'through the list', Enter: 'show who is on the line', Esc: 'close what is open', u: 'undo what was just done', '?': 'show or hide these keys' }
   },
-  undo: { undo: 'Undo', busy: 'Undoing…', undone: 'Undone: {what}', dismiss: 'Hide this' },
+  undo: { undo: 'Undo', busy: 'Undoing…', undone: 'Undone: {what}', dismiss: 'Hide this', will: 'Nothing of it can be undone any more. | One change will be undone. | {n} changes will be undone.', left: '… | One was changed since and is left alone. | {n} were changed since and are left alone.' },
   trouble: {
     silent: 'The server does not answer. Trying again by itself; nothing you typed is lost.',
     unexpected: 'Something went wrong. Try again in a moment.',
@@ -109,6 +109,16 @@ export default {
     until: ' until {day}', opens: '; it opens on {day}', byDoor: ', {door}', also: 'Also: {what}'
   },
   outlook: { as: '{then}{state} as {role}{until}', bare: '{then}{state}{until}', then: 'then ', open: ' to the end of the site', none: 'Not in this site.' },
+  sheet: {
+    title: { pause: '… | Pause one person | Pause {n} people', resume: '… | Resume one person | Resume {n} people', 'change-dates': '… | Change the dates of one person | Change the dates of {n} people', 'change-role': '… | Change the role of one person | Change the role of {n} people', 'take-out': '… | Take one person out | Take {n} people out', 'keep-out': '… | Keep one person out | Keep {n} people out' },
+    apply: { pause: 'Pause nobody | Pause one | Pause {n}', resume: 'Resume nobody | Resume one | Resume {n}', 'change-dates': 'Change nothing | Set the dates of one | Set the dates of {n}', 'change-role': 'Change nothing | Change the role of one | Change the role of {n}', 'take-out': 'Take nobody out | Take one out | Take {n} out', 'keep-out': 'Keep nobody out | Keep one out | Keep {n} out' },
+    did: { pause: 'Nobody was paused. | One person is paused. | {n} people are paused.', resume: 'Nobody was resumed. | One person is no longer paused. | {n} people are no longer paused.', 'change-dates': 'No dates were changed. | The dates of one person are changed. | The dates of {n} people are changed.', 'change-role': 'No role was changed. | One person has another role. | {n} people have another role.', 'take-out': 'Nobody was taken out. | One person is taken out. | {n} people are taken out.', 'keep-out': 'Nobody was kept out. | One person is kept out. | {n} people are kept out.' },
+    ready: 'Nobody will change | One will change | {n} will change', cannot: '… | ; one cannot | ; {n} cannot', nothing: '… | One is so already. | {n} are so already.',
+    leftOut: '… | One was left out. | {n} were left out.', many: 'This takes out {people} of the {here} people here. Type {people} to go on:',
+    verdict: { ready: 'will', refused: 'cannot', 'waits-for-seat': 'no seat' },
+    words: { 'change-role': 'change role', 'change-dates': 'change dates', pause: 'pause', resume: 'resume', 'take-out': 'take out' },
+    chosen: 'nobody chosen | one chosen | {n} chosen', all: 'choose all {n}', none: 'choose nobody', pick: 'Choose {name}'
+  },
   strip: { label: 'Ways in over the term', today: 'today', paused: 'paused', out: 'kept out' },
   change: {
     lift: 'Lifting the keep-out would let them in.', 'reopen-account': 'Opening the account again would change it.', 'let-in': 'Letting them in would change it.', 'bring-back': 'Bringing them back would change it.', answer: 'Their answer would change it.',
@@ -117,6 +127,7 @@ export default {
   note: {
     'already-so': 'It is so already.', 'already-here': 'They are here already.', 'here-as-other': 'They are here already, in another role. Change the role instead.', 'kept-out': 'They are kept out of this site. That has to be lifted first.', 'not-here': 'They are not here.', 'never-here': 'They have never been here. Let them in instead.',
     'not-paused': 'They are not paused.', 'not-kept-out': 'They are not kept out.', 'no-role-by-hand': 'No role was given by hand.', 'no-dates-by-hand': 'No dates were set by hand.', 'pause-outside': 'They are not here at that time, so there is nothing to pause. Choose other days.', 'pause-keeps': 'Their seat, work, section and groups stay.', 'beyond-term': 'That is beyond the term, which ends on {until}.',
+    'changed-since': 'Changed since by somebody else; look again.',
     'window-is-over': 'The last day is already over. Choose a later one.', 'no-seat': 'All {seats} seats are held. Give the site more seats, or take somebody out first.', 'leads-full': 'The site has {limit} leads, and that is the most it may have.', 'last-lead': 'An open site needs a lead. Let another lead in first, or close the site.',
     'lead-ends': 'From {at} on the site would have no lead.', 'account-closed': 'Their account is closed, so they cannot enter yet.', 'work-stays': 'They lose entry at once. Their work, section and groups stay, and are there again when they come back.', 'comes-back-through': 'The door {door} would bring them in again.', 'dates-were-over': 'Their dates were over on {until}; they come back to the end of the site.',
     'not-yours-to-do': 'You may not change who is in this site. Can be done by: {givers}.', 'not-yours-to-take': 'You may not take the role {role} from somebody. Can be done by: {givers}.', 'not-yours-to-give': 'Not yours to give. Can be given by: {givers}.', 'not-to-yourself': 'Nobody raises themselves. Can be given by: {givers}.',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import InputText from 'primevue/inputtext'
-import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Site } from '@/app/api'
 import { useHouse } from '@/app/house'
@@ -10,10 +10,12 @@ import { useSlowly } from '@/ui/slowly'
 import { useNarrow } from '@/ui/narrow'
 import Trouble from '@/ui/Trouble.vue'
 import { cell, COLUMNS, type Column } from './columns'
+import type { AskingVerb } from './asked'
 import PersonColumn from './PersonColumn.vue'
 import { useRoster } from './roster'
 
 const TakeAway = defineAsyncComponent(() => import('./TakeAway.vue'))
+const SheetPanel = defineAsyncComponent(() => import('./SheetPanel.vue'))
 const ROW = 33
 
 const props = defineProps<{ site: Site }>()
@@ -34,11 +36,39 @@ const shown = computed<Column[]>(() => COLUMNS.filter((column) => (column !== 'n
 const narrow = useNarrow()
 // On a phone, and beside an open column, there is room for what tells people apart.
 const visible = computed(() => {
-  const aside = narrow.value ? ['kind', 'division', 'number', 'since', 'seen'] : person.value ? ['division', 'number', 'since'] : []
+  const aside = narrow.value ? ['kind', 'division', 'number', 'since', 'seen'] : person.value || sheet.value ? ['division', 'number', 'since'] : []
   return shown.value.filter((column) => !aside.includes(column))
 })
 const WIDTHS: Record<Column, string> = { name: 'minmax(140px, 2.2fr)', kind: '78px', level: '52px', division: 'minmax(120px, 1.2fr)', number: '88px', role: 'minmax(70px, 1.1fr)', state: '92px', since: '92px', seen: '92px' }
-const grid = computed(() => ({ gridTemplateColumns: visible.value.map((column) => WIDTHS[column]).join(' ') }))
+const grid = computed(() => ({ gridTemplateColumns: (mayChoose.value ? '18px ' : '') + visible.value.map((column) => WIDTHS[column]).join(' ') }))
+
+// People chosen for a sheet, by id, and where a run of them began.
+const VERBS: AskingVerb[] = ['change-role', 'change-dates', 'pause', 'resume', 'take-out']
+const chosen = reactive(new Set<string>())
+const sheet = ref<AskingVerb | ''>('')
+const anchor = ref(0)
+const mayChoose = computed(() => sees('let-in'))
+
+function choose(index: number, run: boolean) {
+  const id = rows.value[index]?.person.id
+  if (!id || !mayChoose.value) return
+  const on = !chosen.has(id)
+  const [first, last] = run ? [Math.min(anchor.value, index), Math.max(anchor.value, index)] : [index, index]
+  for (const row of rows.value.slice(first, last + 1)) {
+    if (on || run) chosen.add(row.person.id)
+    else chosen.delete(row.person.id)
+  }
+  anchor.value = index
+}
+
+async function chooseAll() {
+  for (const row of await all()) chosen.add(row.person.id)
+}
+
+function chooseNobody() {
+  chosen.clear()
+  sheet.value = ''
+}
 
 const scroller = ref<HTMLElement | null>(null)
 const virtual = useVirtualizer(computed(() => ({ count: rows.value.length, getScrollElement: () => scroller.value, estimateSize: () => ROW, overscan: 12 })))
@@ -72,8 +102,12 @@ function keyed(event: KeyboardEvent) {
   const step = steps[event.key]
   if (step !== undefined) {
     event.preventDefault()
+    if (event.shiftKey && mayChoose.value) choose(Math.max(0, Math.min(rows.value.length - 1, at.value + step)), true)
     void focusRow(at.value + step)
-  } else if (event.key === 'Enter' || event.key === ' ') {
+  } else if (event.key === ' ' && mayChoose.value) {
+    event.preventDefault()
+    choose(at.value, event.shiftKey)
+  } else if (event.key === 'Enter') {
     event.preventDefault()
     const row = rows.value[at.value]
     if (row) void open(row.person.id, at.value)
@@ -114,10 +148,18 @@ function clear() {
         </span>
         <button v-if="rows.length" class="word away" :aria-expanded="takingAway" @click="takingAway = !takingAway">{{ $t('away.open') }}</button>
       </div>
+      <p v-if="chosen.size" class="picked no-print" role="status">
+        <strong class="nums">{{ $t('sheet.chosen', { n: $n(chosen.size) }, chosen.size) }}:</strong>
+        <button v-for="verb in VERBS" :key="verb" class="word" :aria-pressed="sheet === verb" @click="sheet = verb">{{ $t('sheet.words.' + verb) }}</button>
+        <span class="soft">·</span>
+        <button v-if="chosen.size < (counts?.shown ?? 0)" class="word" @click="chooseAll">{{ $t('sheet.all', { n: $n(counts?.shown ?? 0) }) }}</button>
+        <button class="word" @click="chooseNobody">{{ $t('sheet.none') }}</button>
+      </p>
       <TakeAway v-if="takingAway" :site="site" :columns="shown" :total="counts?.shown ?? 0" :all="all" @close="takingAway = false" />
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <div class="table no-print" role="grid" :aria-label="`${$t('roster.list')} ${$t('roster.bringOf', { title: site.title })}`" :aria-rowcount="(counts?.shown ?? 0) + 1">
         <div role="row" class="row head" :style="grid">
+          <span v-if="mayChoose" role="columnheader"><span class="unseen">{{ $t('sheet.chosen', { n: chosen.size }, chosen.size) }}</span></span>
           <span v-for="column in visible" :key="column" role="columnheader" :aria-sort="view.sort === column ? (view.direction === 'up' ? 'ascending' : 'descending') : 'none'">
             <button :title="$t('roster.sortBy', { what: $t('roster.col.' + column).toLowerCase() })" @click="sortBy(column)">
               {{ $t('roster.col.' + column) }}<svg v-if="view.sort === column" class="order" :class="view.direction" viewBox="0 0 24 4" width="24" height="4" aria-hidden="true"><path d="M0 4h24V0z" fill="currentColor" /></svg>
@@ -128,10 +170,13 @@ function clear() {
           <div v-if="rows.length" :style="{ height: `${virtual.getTotalSize()}px`, position: 'relative' }" role="presentation">
             <div
               v-for="item in virtual.getVirtualItems()" :key="rows[item.index]!.person.id" role="row" class="row body" :data-index="item.index" :aria-rowindex="item.index + 2"
-              :class="{ chosen: rows[item.index]!.person.id === person }" :aria-selected="rows[item.index]!.person.id === person"
+              :class="{ shown: rows[item.index]!.person.id === person, chosen: chosen.has(rows[item.index]!.person.id) }" :aria-selected="rows[item.index]!.person.id === person"
               :tabindex="item.index === at ? 0 : -1" :style="{ ...grid, transform: `translateY(${item.start}px)` }"
               @click="open(rows[item.index]!.person.id, item.index)" @focus="at = item.index"
             >
+              <span v-if="mayChoose" role="gridcell" class="pick" @click.stop="choose(item.index, $event.shiftKey)">
+                <input type="checkbox" tabindex="-1" :checked="chosen.has(rows[item.index]!.person.id)" :aria-label="$t('sheet.pick', { name: cell(rows[item.index]!, 'name', site.timeZone, roleName) })" />
+              </span>
               <span v-for="column in visible" :key="column" role="gridcell" :class="[column, column === 'state' && rows[item.index]!.standing.state !== 'current' ? 'brass' : '']">
                 {{ cell(rows[item.index]!, column, site.timeZone, roleName) }}
                 <em v-if="column === 'role' && !rows[item.index]!.listed" class="soft">{{ $t('roster.unlistedMark') }}</em>
@@ -143,7 +188,8 @@ function clear() {
         </div>
       </div>
     </div>
-    <PersonColumn v-if="person" :key="person" :site="site" :person="person" @close="hide" />
+    <SheetPanel v-if="sheet && chosen.size" :key="sheet" :site="site" :people="[...chosen]" :verb="sheet" @close="sheet = ''" @applied="chooseNobody" />
+    <PersonColumn v-else-if="person" :key="person" :site="site" :person="person" @close="hide" />
   </div>
 </template>
 
@@ -169,8 +215,12 @@ function clear() {
 .body { position: absolute; inset: 0 0 auto; cursor: default; }
 .body:hover { background: var(--hover); }
 .body:focus-visible { outline-offset: -2px; }
-.chosen, .chosen:hover { background: var(--mint); }
-.chosen .brass { color: var(--ink); }
+.chosen, .chosen:hover { background: var(--brass-pale); }
+.shown, .shown:hover { background: var(--mint); }
+.pick { display: flex; align-items: center; overflow: visible; }
+.pick input { margin: 0; }
+.picked { display: flex; flex-wrap: wrap; gap: 4px 14px; align-items: baseline; padding: 5px 10px; background: var(--brass-pale); border-left: 4px solid var(--brass); }
+.shown .brass, .chosen .brass { color: var(--ink); }
 .name { font-weight: 600; }
 .number { font-family: var(--mono); font-size: 0.86em; }
 .level, .since, .seen { font-variant-numeric: tabular-nums; }

@@ -64,6 +64,12 @@ final class LineComputerTest extends TestCase
         self::assertSame(['here-as-other', ['learner']], [$line->reasons[0]->code, $line->reasons[0]->values['roles']]);
     }
 
+    public function testWhatIsRefusedCarriesNoCautions(): void
+    {
+        $line = self::world()->compute('staff0', Verb::TakeOut);
+        self::assertSame(['last-lead', []], [self::outcome($line), $line->cautions]);
+    }
+
     public function testTakingOutEndsEveryWayIn(): void
     {
         $world = self::world();

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { api, take, type Site } from '@/app/api'
+import { useHouse } from '@/app/house'
+import { lineSentences, outlookSentence } from '@/app/sentences'
+import { done, refreshSite, wentWrong } from '@/app/undo'
+import { useSlowly } from '@/ui/slowly'
+import { useAsked, type AskingVerb } from './asked'
+import AskedFields from './AskedFields.vue'
+
+/** One change for many people, as a sheet: what will change for whom, for whom not and why, before it is applied. */
+const props = defineProps<{ site: Site; people: string[]; verb: AskingVerb }>()
+const emit = defineEmits<{ close: []; applied: [] }>()
+const { t } = useI18n()
+const { roleName } = useHouse()
+const { asked, wish, complete, note } = useAsked(() => props.site, () => props.verb)
+const busy = ref(false)
+const typed = ref('')
+const lines = (more: object = {}) => props.people.map((person) => ({ ...wish.value, ...more, person }))
+
+const slowly = useSlowly(computed(() => JSON.stringify(lines())), 200)
+const { data: sheet, error, isFetching } = useQuery({
+  queryKey: ['preview', computed(() => props.site.id), slowly],
+  enabled: complete,
+  queryFn: () => take(api.POST('/sites/{site}/sheets', { params: { path: { site: props.site.id } }, body: { apply: false, lines: lines() } })),
+  placeholderData: keepPreviousData
+})
+const of = (...verdicts: string[]) => computed(() => sheet.value?.lines.filter((line) => verdicts.includes(line.verdict)) ?? [])
+const ready = of('ready')
+const cannot = of('refused', 'waits-for-seat')
+const nothing = of('nothing-to-do')
+const said = computed(() => !sheet.value?.removal || Number(typed.value) === sheet.value.removal.people)
+
+async function apply() {
+  busy.value = true
+  try {
+    const applied = await take(api.POST('/sites/{site}/sheets', { params: { path: { site: props.site.id } }, body: { apply: true, removing: sheet.value?.removal?.people ?? null, lines: lines({ note: note.value }) } }))
+    const count = applied.lines.filter((line) => line.verdict === 'ready').length
+    done(t('sheet.did.' + props.verb, { n: count }, count), { site: props.site.id, sheet: applied.sheet }, count < props.people.length ? t('sheet.leftOut', { n: props.people.length - count }, props.people.length - count) : '')
+    await refreshSite()
+    emit('applied')
+  } catch (thrown) {
+    wentWrong(thrown)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <aside class="docked no-print" :aria-label="$t('sheet.title.' + verb, { n: people.length }, people.length)" @keydown.esc.stop="$emit('close')">
+    <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
+    <h2>{{ $t('sheet.title.' + verb, { n: people.length }, people.length) }}</h2>
+    <form @submit.prevent="apply">
+      <AskedFields v-model="asked" :site="site" :verb="verb" :wrong="!!error" />
+      <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
+      <template v-else-if="complete">
+        <p v-if="!sheet" class="soft">{{ $t('card.ask.computing') }}</p>
+        <template v-else>
+          <p class="follows" role="status">{{ $t('sheet.ready', { n: ready.length }, ready.length) }}{{ cannot.length ? $t('sheet.cannot', { n: cannot.length }, cannot.length) : '' }}.<template v-if="nothing.length"> {{ $t('sheet.nothing', { n: nothing.length }, nothing.length) }}</template></p>
+          <label v-if="sheet.removal" class="callout bad">{{ $t('sheet.many', sheet.removal) }} <input v-model="typed" class="plain number" inputmode="numeric" /></label>
+          <Button type="submit" size="small" :severity="verb === 'take-out' || verb === 'keep-out' ? 'danger' : undefined" :disabled="busy || isFetching || !ready.length || !said" :label="$t('sheet.apply.' + verb, { n: ready.length }, ready.length)" />
+        </template>
+      </template>
+    </form>
+    <ol v-if="complete && sheet && !error" class="ledger">
+      <li v-for="line in [...cannot, ...ready]" :key="line.person.id" :class="line.verdict">
+        <span class="verdict">{{ $t('sheet.verdict.' + line.verdict) }}</span>
+        <span><strong>{{ line.person.name }}</strong> <template v-if="line.verdict === 'ready'">{{ outlookSentence(line.outlook, site.timeZone, roleName) }}</template> {{ lineSentences(line, site.timeZone, roleName).filter((_, index) => line.verdict !== 'ready' || index > 0).join(' ') }}</span>
+      </li>
+    </ol>
+  </aside>
+</template>
+
+<style scoped>
+.docked { width: 400px; flex: none; overflow: auto; border-left: 6px solid var(--brass); background: var(--sheet); padding: 12px 16px 20px; display: grid; gap: 12px; align-content: start; position: relative; }
+.shut { position: absolute; top: 10px; right: 14px; }
+h2 { padding-right: 60px; }
+form { display: grid; gap: 10px; justify-items: start; }
+.follows { font-weight: 600; }
+.number { width: 80px; }
+.ledger { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
+.ledger li { display: grid; grid-template-columns: 78px 1fr; gap: 8px; padding: 5px 0; border-bottom: 1px solid var(--line); font-size: 0.93rem; }
+.verdict { color: var(--soft); border-right: 1px solid var(--line); }
+.refused .verdict, .waits-for-seat .verdict { color: var(--clay); }
+@media (max-width: 760px) { .docked { width: 100%; } }
+</style>

@@ -1,0 +1,31 @@
+import { computed, reactive } from 'vue'
+import type { LineWish, Site } from '@/app/api'
+
+/** Changes that ask for something before they are made. */
+export type AskingVerb = 'take-out' | 'pause' | 'change-dates' | 'keep-out' | 'change-role' | 'resume'
+export type Length = 'day' | 'days' | 'term' | 'open'
+
+/** What a change asks for, and the wish it comes to. Example: `const { asked, wish, complete } = useAsked(() => site, () => 'pause')`. */
+export function useAsked(site: () => Site, verb: () => AskingVerb) {
+  const asked = reactive({ fromDay: '', untilDay: '', days: 14 as number | string, note: '', length: 'day' as Length, role: '' })
+
+  const wish = computed<Omit<LineWish, 'person'>>(() => {
+    if (verb() === 'take-out' || verb() === 'resume') return { verb: verb() }
+    if (verb() === 'change-role') return { verb: verb(), role: asked.role }
+    const dated = verb() === 'change-dates'
+    const until = !dated || asked.length === 'day' ? asked.untilDay : asked.length === 'term' ? site().term.endsOn : ''
+    return {
+      verb: verb(),
+      fromDay: verb() === 'keep-out' ? null : asked.fromDay || null,
+      untilDay: until || null,
+      days: dated && asked.length === 'days' ? Number(asked.days) || null : null
+    }
+  })
+  // A change of dates until a day wants the day, a change of role the role.
+  const complete = computed(() => {
+    if (verb() === 'change-role') return asked.role !== ''
+    return verb() !== 'change-dates' || (asked.length === 'day' ? asked.untilDay !== '' : asked.length !== 'days' || Number(asked.days) > 0)
+  })
+  const note = computed(() => asked.note.trim() || null)
+  return { asked, wish, complete, note }
+}
