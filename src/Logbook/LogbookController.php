@@ -17,13 +17,14 @@ use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\RosterQuery;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Sheets\Histories;
 use MintDoor\Sheets\SheetHandler;
 use MintDoor\Sites\SiteHandler;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\HttpKernel\Attribute\MapQueryString;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
@@ -43,17 +44,18 @@ final readonly class LogbookController
     }
 
     #[Route('/sites/{site}/logbook', name: 'logbook', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
-    public function entries(string $site, #[CurrentUser] Caller $caller, #[MapQueryParameter] ?string $cursor = null): Response
+    public function entries(string $site, #[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] LogbookFilter $filter = new LogbookFilter()): Response
     {
-        $this->gate->at($site, $caller)->require(Permission::SeeLogbook, 'Only those who let people into this site read its logbook.');
-        $before = Cursor::read($cursor, 'logbook', 1)?->values[0];
+        $access = $this->gate->at($site, $caller)->require(Permission::SeeLogbook, 'Only those who let people into this site read its logbook.');
+        [$where, $parameters] = $this->where($filter, $access);
+        $before = Cursor::read($filter->cursor, 'logbook', 1)?->values[0];
         $rows = Row::all($this->db->fetchAllAssociative(
             'SELECT l.sequence, l.at, l.code, l.data, l.line_id, l.undone_by, l.actor_id, l.person_id,
                     a.given_name AS a_given, a.family_name AS a_family, a.preferred_name AS a_preferred,
                     p.given_name AS p_given, p.family_name AS p_family, p.preferred_name AS p_preferred
              FROM log_entry l JOIN person a ON a.id = l.actor_id LEFT JOIN person p ON p.id = l.person_id
-             WHERE l.site_id = ? AND l.sequence < ? ORDER BY l.sequence DESC LIMIT '.(self::PAGE + 1),
-            [Id::binary($site), $before ?? \PHP_INT_MAX],
+             WHERE l.site_id = ? AND l.sequence < ?'.$where.' ORDER BY l.sequence DESC LIMIT '.(self::PAGE + 1),
+            [Id::binary($site), $before ?? \PHP_INT_MAX, ...$parameters],
         ));
         $more = \count($rows) > self::PAGE;
         $rows = \array_slice($rows, 0, self::PAGE);
@@ -62,6 +64,32 @@ final readonly class LogbookController
             'items' => $this->json($site, $rows),
             'next' => $more ? Cursor::write('logbook', [$rows[self::PAGE - 1]->int('sequence')]) : null,
         ]);
+    }
+
+    /** @return array{string, list<string>} */
+    private function where(LogbookFilter $filter, SiteAccess $access): array
+    {
+        $where = '';
+        $parameters = [];
+        foreach (array_filter(preg_split('/\s+/u', mb_scrub($filter->q ?? '')) ?: []) as $word) {
+            $like = '%'.addcslashes($word, '%_\\').'%';
+            $where .= " AND (CONCAT_WS(' ', a.preferred_name, a.given_name, a.family_name) LIKE ? OR CONCAT_WS(' ', p.preferred_name, p.given_name, p.family_name, p.former_name) LIKE ?)";
+            array_push($parameters, $like, $like);
+        }
+        if (null !== $filter->code) {
+            $where .= ' AND l.code = ?';
+            $parameters[] = $filter->code;
+        }
+        if (null !== $filter->from) {
+            $where .= ' AND l.at >= ?';
+            $parameters[] = Instant::toSql(RosterQuery::startOf($access, $filter->from));
+        }
+        if (null !== $filter->until) {
+            $where .= ' AND l.at <= ?';
+            $parameters[] = Instant::toSql(RosterQuery::instant($access, $filter->until));
+        }
+
+        return [$where, $parameters];
     }
 
     #[Route('/sites/{site}/logbook/{sequence}/undo', name: 'undo', requirements: ['site' => Id::PATTERN, 'sequence' => '[1-9]\d{0,8}'], methods: ['POST'])]

@@ -92,22 +92,8 @@ final readonly class Counts
      */
     private function anew(array $sites, int $now): array
     {
+        [$tallies, $until] = $this->tally(array_keys($sites), $now);
         $at = Instant::toSql($now);
-        $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT site_id, role, state, listed, holds_seat, from_at > ? AS later, COUNT(*) AS people, MIN(IF(from_at > ?, from_at, until_at)) AS changes_at
-             FROM enrollment_segment WHERE site_id IN (?) AND until_at > ? GROUP BY site_id, role, state, listed, holds_seat, later',
-            [$at, $at, array_map(Id::binary(...), array_keys($sites)), $at],
-            [2 => ArrayParameterType::BINARY],
-        ));
-        $tallies = array_fill_keys(array_keys($sites), ['learners' => 0, 'staff' => 0, 'others' => 0, 'unlisted' => 0, 'seats_held' => 0]);
-        $until = array_fill_keys(array_keys($sites), Instant::toSql(Time::FOREVER));
-        foreach ($rows as $row) {
-            $site = $row->id('site_id');
-            $until[$site] = min($until[$site], $row->string('changes_at'));
-            foreach ($row->bool('later') ? [] : $this->countsAs($row) as $column) {
-                $tallies[$site][$column] = ($tallies[$site][$column] ?? 0) + $row->int('people');
-            }
-        }
         $counts = $values = [];
         foreach ($sites as $site => $version) {
             $counts[$site] = $this->count(new Row($tallies[$site]));
@@ -116,6 +102,39 @@ final readonly class Counts
         $this->keep($values, \count($sites));
 
         return $counts;
+    }
+
+    /** At any instant, counted on the spot. */
+    public function at(string $site, int $instant): SiteCount
+    {
+        return $this->count(new Row($this->tally([$site], $instant)[0][$site]));
+    }
+
+    /**
+     * @param non-empty-list<string> $sites
+     *
+     * @return array{array<string, array<string, int>>, array<string, string>} tallies by site, and until when they hold
+     */
+    private function tally(array $sites, int $now): array
+    {
+        $at = Instant::toSql($now);
+        $rows = Row::all($this->db->fetchAllAssociative(
+            'SELECT site_id, role, state, listed, holds_seat, from_at > ? AS later, COUNT(*) AS people, MIN(IF(from_at > ?, from_at, until_at)) AS changes_at
+             FROM enrollment_segment WHERE site_id IN (?) AND until_at > ? GROUP BY site_id, role, state, listed, holds_seat, later',
+            [$at, $at, array_map(Id::binary(...), $sites), $at],
+            [2 => ArrayParameterType::BINARY],
+        ));
+        $tallies = array_fill_keys($sites, ['learners' => 0, 'staff' => 0, 'others' => 0, 'unlisted' => 0, 'seats_held' => 0]);
+        $until = array_fill_keys($sites, Instant::toSql(Time::FOREVER));
+        foreach ($rows as $row) {
+            $site = $row->id('site_id');
+            $until[$site] = min($until[$site], $row->string('changes_at'));
+            foreach ($row->bool('later') ? [] : $this->countsAs($row) as $column) {
+                $tallies[$site][$column] = ($tallies[$site][$column] ?? 0) + $row->int('people');
+            }
+        }
+
+        return [$tallies, $until];
     }
 
     /** @return list<'learners'|'staff'|'others'|'unlisted'|'seats_held'> */

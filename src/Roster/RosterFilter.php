@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Hall\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
 final readonly class RosterFilter
@@ -17,6 +19,26 @@ final readonly class RosterFilter
         public ?string $role = null,
         #[Assert\Choice(['here', 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out'], message: 'There is no such state.')]
         public string $state = 'here',
+        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)]
+        public ?int $level = null,
+        #[Assert\Length(max: 32, maxMessage: 'There is no such division.')]
+        public ?string $division = null,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such section.')]
+        public ?string $section = null,
+        #[Assert\Choice(callback: [self::class, 'doors'], message: 'There is no such kind of door.')]
+        public ?string $door = null,
+        /** "never", or not for so many days. */
+        #[Assert\Regex('/^(never|[1-9]\d{0,2})$/D', message: 'Say never, or a number of days.')]
+        public ?string $seen = null,
+        /** Days within which the present stretch ends. */
+        #[Assert\Range(notInRangeMessage: 'Choose 1 to 999 days.', min: 1, max: 999)]
+        public ?int $ends = null,
+        /** Days within which they came. */
+        #[Assert\Range(notInRangeMessage: 'Choose 1 to 999 days.', min: 1, max: 999)]
+        public ?int $joined = null,
+        /** A day at whose end the roster is looked at, past or to come; null for now. */
+        #[Assert\Date(message: 'Write the day as year-month-day, such as 2026-10-01.')]
+        public ?string $asOf = null,
         public bool $unlisted = false,
         #[Assert\Choice(choices: self::SORTS, message: 'The roster cannot be sorted by this.')]
         public string $sort = 'name',
@@ -26,5 +48,17 @@ final readonly class RosterFilter
         #[Assert\Range(notInRangeMessage: 'A page has 1 to 500 rows.', min: 1, max: 500)]
         public int $limit = 100,
     ) {
+    }
+
+    /** @return non-empty-list<string> */
+    public static function doors(): array
+    {
+        return array_map(static fn (DoorKind $kind): string => $kind->value, DoorKind::cases());
+    }
+
+    /** Whether it asks for more than who is here. */
+    public function narrows(): bool
+    {
+        return 'here' !== $this->state || '' !== ($this->q ?? '') || '' !== ($this->role ?? '') || [] !== array_filter([$this->level, $this->division, $this->section, $this->door, $this->seen, $this->ends, $this->joined], static fn (mixed $value): bool => null !== $value);
     }
 }

@@ -9,9 +9,12 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Sight;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Time\NotADay;
+use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Cursor;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
@@ -52,6 +55,29 @@ final readonly class RosterQuery
         };
     }
 
+    /**
+     * Now, or the end of a day in the site's zone. Passes and marks keep their history, so that a timeline says of any
+     * day what was so then.
+     */
+    public static function instant(SiteAccess $access, ?string $day): int
+    {
+        try {
+            return null === $day || !$access->may(Permission::SeeUnlisted) ? $access->now : Time::untilDayIncluded($day, $access->zone()) - 1;
+        } catch (NotADay) {
+            throw Problem::field('/asOf', 'day', 'Choose a day between the years 1900 and 2999.');
+        }
+    }
+
+    /** The first instant of a day in the site's zone. */
+    public static function startOf(SiteAccess $access, string $day): int
+    {
+        try {
+            return Time::startOfDay($day, $access->zone());
+        } catch (NotADay) {
+            throw Problem::field('/from', 'day', 'Choose a day between the years 1900 and 2999.');
+        }
+    }
+
     /** @return array<string, mixed> schema `Roster` */
     public function page(SiteAccess $access, RosterFilter $filter): array
     {
@@ -72,7 +98,7 @@ final readonly class RosterQuery
         }
         $order = $down ? 'DESC' : 'ASC';
         // The rows of the page are picked from the index first, and only theirs are read whole.
-        $from = 'enrollment_segment g '.('name' === $filter->sort ? 'FORCE INDEX (by_name)' : '').$sortFrom.('' === $words || self::ENROLLMENT === $sortFrom ? '' : self::ENROLLMENT);
+        $from = 'enrollment_segment g '.('name' === $filter->sort ? 'FORCE INDEX (by_name)' : '').$sortFrom.$this->joins($words, $sortFrom);
         $by = 'name' === $filter->sort ? '' : "sort_value $order, ";
         $rows = Row::all($this->db->fetchAllAssociative(
             'SELECT '.PersonRow::COLUMNS.", g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, e.version, page.sort_value
@@ -89,7 +115,7 @@ final readonly class RosterQuery
         $more = \count($rows) > $filter->limit;
         $rows = \array_slice($rows, 0, $filter->limit);
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
-        $count = $this->counts->of([$access->site->id], $access->now)[$access->site->id] ?? new SiteCount();
+        $count = null === $filter->asOf ? $this->counts->of([$access->site->id], $access->now)[$access->site->id] : $this->counts->at($access->site->id, self::instant($access, $filter->asOf));
 
         return [
             'items' => array_map(fn (Row $row): array => [
@@ -113,7 +139,7 @@ final readonly class RosterQuery
     /** @return array{string, string, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, and what of it is about words */
     private function where(SiteAccess $access, RosterFilter $filter, bool $unlisted, Sight $sight): array
     {
-        $at = Instant::toSql($access->now);
+        $at = Instant::toSql(self::instant($access, $filter->asOf));
         $states = 'here' === $filter->state ? Counts::HERE : [$filter->state];
         // What is over or refused is for those who can act on it.
         if (!$access->may(Permission::SeeUnlisted)) {
@@ -128,7 +154,8 @@ final readonly class RosterQuery
             $where .= ' AND g.role = ?';
             $parameters[] = $filter->role;
         }
-        $words = '';
+        [$words, $more] = $this->further($filter, $access);
+        array_push($parameters, ...$more);
         foreach (Folding::tokens($filter->q ?? '') as $token) {
             // Numbers and logins are among a person's terms; those who may not see them must not find by them.
             $words .= Sight::Full === $sight ? ' AND e.terms LIKE ?' : ' AND g.sort_name LIKE ?';
@@ -139,6 +166,36 @@ final readonly class RosterQuery
     }
 
     /**
+     * What else a filter asks for. When people were seen and how they came is for those who help run the site.
+     *
+     * @return array{string, list<string|int>}
+     */
+    private function further(RosterFilter $filter, SiteAccess $access): array
+    {
+        $helps = $access->may(Permission::SeeUnlisted);
+        $ago = static fn (int $days): string => Instant::toSql($access->now - 86_400 * $days);
+        $pass = 'EXISTS (SELECT 1 FROM pass x JOIN door xd ON xd.id = x.door_id WHERE x.site_id = g.site_id AND x.person_id = g.person_id AND x.live = 1 AND ';
+        $conditions = array_filter([
+            ['p.level = ?', $filter->level],
+            ['p.division_id = (SELECT id FROM division WHERE code = ?)', $filter->division],
+            [$pass.'x.section_id = ?)', null === $filter->section ? null : Id::binary($filter->section)],
+            [$pass.'xd.kind = ?)', $helps ? $filter->door : null],
+            ['(e.last_seen_at IS NULL OR e.last_seen_at < ?)', !$helps || null === $filter->seen ? null : ('never' === $filter->seen ? '1000-01-01 00:00:00' : $ago((int) $filter->seen))],
+            ['g.until_at <= ?', $helps && null !== $filter->ends ? $ago(-$filter->ends) : null],
+            ['g.since_at >= ?', null === $filter->joined ? null : $ago($filter->joined)],
+        ], static fn (array $condition): bool => null !== $condition[1]);
+
+        return [implode('', array_map(static fn (array $condition): string => ' AND '.$condition[0], $conditions)), array_values(array_filter(array_column($conditions, 1), static fn (mixed $value): bool => null !== $value))];
+    }
+
+    /** The tables that conditions speak of, where the sort has not joined them. */
+    private function joins(string $conditions, string $already): string
+    {
+        return (str_contains($conditions, 'p.') && !str_contains($already, self::PERSON) ? self::PERSON : '')
+            .(str_contains($conditions, 'e.') && self::ENROLLMENT !== $already ? self::ENROLLMENT : '');
+    }
+
+    /**
      * How many rows a filter leaves: known already where nothing but the usual is asked for.
      *
      * @param list<mixed>                             $parameters
@@ -146,10 +203,10 @@ final readonly class RosterQuery
      */
     private function shown(SiteAccess $access, RosterFilter $filter, SiteCount $count, bool $unlisted, string $where, string $words, array $parameters, array $types): int
     {
-        if ('here' === $filter->state && '' === ($filter->q ?? '') && '' === ($filter->role ?? '') && $access->may(Permission::SeeUnlisted)) {
+        if (!$filter->narrows() && $access->may(Permission::SeeUnlisted)) {
             return $count->learners + $count->staff + $count->others + ($unlisted ? $count->unlisted : 0);
         }
-        $shown = $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment g'.('' === $words ? '' : self::ENROLLMENT)." WHERE $where$words", $parameters, $types);
+        $shown = $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment g'.$this->joins($words, '')." WHERE $where$words", $parameters, $types);
 
         return is_numeric($shown) ? (int) $shown : 0;
     }

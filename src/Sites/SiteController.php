@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Sites;
 
+use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Sites\SiteState;
@@ -11,6 +12,7 @@ use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\IfMatch;
+use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Counts;
@@ -31,6 +33,7 @@ final readonly class SiteController
 
     public function __construct(
         private Gate $gate,
+        private Connection $db,
         private SitesQuery $sites,
         private Counts $counts,
         private SiteHandler $handler,
@@ -100,6 +103,7 @@ final readonly class SiteController
             'learners' => $count->seatsHeld,
             'staff' => $count->staff,
             'leadLimit' => $access->site->leadLimit,
+            'sections' => array_map(static fn (Row $row): array => ['id' => $row->id('id'), 'name' => $row->string('name')], Row::all($this->db->fetchAllAssociative('SELECT id, name FROM section WHERE site_id = ? ORDER BY name, id', [Id::binary($access->site->id)]))),
             'version' => $version,
             'standing' => SegmentRow::json($access->segment, $this->roles->book()),
             'administrator' => $access->standing->administrator,

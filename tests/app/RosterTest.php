@@ -124,6 +124,67 @@ final class RosterTest extends ApiTestCase
         $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?sort=shoe', null, 422);
     }
 
+    public function testTheRosterIsNarrowedByFurtherWords(): void
+    {
+        $morning = $this->house->section($this->ids['site'], 'Morning', '');
+        $this->house->door($this->ids['site'], DoorKind::Key, 'key');
+        $this->ids['keyed'] = $this->person('keyed', 'learner', 'juniors', 3);
+        $this->house->letIn($this->ids['site'], $this->ids['newcomer'], 'learner', $this->now() - 86_400, new Window($this->now() - 86_400, $this->now() + 5 * 86_400), section: $morning);
+        $this->house->letIn($this->ids['site'], $this->ids['keyed'], 'learner', $this->now() - 3 * 86_400, door: DoorKind::Key, lastSeen: $this->now() - 2 * 86_400);
+        $this->house->write();
+        $shown = fn (string $query, string $as = 'lead'): array => array_keys($this->roster($as, '?'.$query));
+        self::assertSame(['newcomer'], $shown('section='.$morning));
+        self::assertSame(['keyed'], $shown('door=key'));
+        self::assertSame(['keyed'], $shown('level=3'));
+        self::assertSame(['keyed'], $shown('division=juniors&sort=level&q=ke'));
+        self::assertSame(['newcomer'], $shown('ends=7'));
+        self::assertSame([], $shown('ends=4'));
+        self::assertEqualsCanonicalizing(['keyed', 'newcomer'], $shown('joined=7'));
+        self::assertNotContains('keyed', $shown('seen=never&sort=seen'));
+        self::assertContains('keyed', $shown('seen=1'));
+        self::assertNotContains('keyed', $shown('seen=7'));
+        self::assertContains('lead', $shown('door=key', 'learner'), 'how people came is not for learners');
+        self::assertSame(1, $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?level=3')['counts']['shown']);
+        foreach (['level=high', 'door=window', 'seen=always', 'section=x', 'ends=0'] as $wrong) {
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?'.$wrong, null, 422);
+        }
+        self::assertSame([['id' => $morning, 'name' => 'Morning']], $this->call('lead', 'GET', '/sites/'.$this->ids['site'])['sections']);
+    }
+
+    public function testTheRosterIsShownAsItStoodAndAsItWillStand(): void
+    {
+        $this->house->letIn($this->ids['site'], $this->ids['newcomer'], 'learner', $this->now() - 5 * 86_400, takenOutAt: $this->now() - 86_400);
+        $this->house->write();
+        $this->change('lead', 'change-dates', 'learner', more: ['untilDay' => '2026-12-01']);
+        $of = fn (string $day): array => $this->roster('lead', '?asOf='.$day);
+        self::assertArrayNotHasKey('newcomer', $of('2026-11-18'));
+        self::assertSame('learner current', $of('2026-11-21')['newcomer']);
+        self::assertArrayNotHasKey('newcomer', $of('2026-11-24'));
+        self::assertSame([true, false], [isset($of('2026-11-30')['learner']), isset($of('2026-12-02')['learner'])]);
+        self::assertSame(['learners' => 2, 'staff' => 3, 'others' => 0, 'unlisted' => 0, 'shown' => 5], $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?asOf=2026-11-21')['counts']);
+        $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?asOf=soon', null, 422);
+
+        $between = fn (string $from, string $until): array => array_map(static fn (array $list): array => array_column(array_column($list, 'person'), 'name'), $this->call('lead', 'GET', '/sites/'.$this->ids['site']."/roster-changes?from=$from&until=$until"));
+        self::assertSame(['came' => ['Newcomersen, Newcomer'], 'went' => [], 'changed' => []], $between('2026-11-17', '2026-11-21'));
+        self::assertSame(['came' => [], 'went' => ['Learnersen, Learner', 'Newcomersen, Newcomer'], 'changed' => []], $between('2026-11-21', '2026-12-05'));
+        self::assertSame(['came' => [], 'went' => [], 'changed' => []], $between('2026-11-18', '2026-11-24'), 'who came and went in between is in neither');
+        self::assertSame('/until', $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster-changes?from=2026-11-21&until=2026-11-17', null, 422)['errors'][0]['pointer']);
+    }
+
+    public function testTheLogbookIsLookedThroughByWhoWhatAndWhen(): void
+    {
+        $this->change('lead', 'let-in', 'newcomer', 'learner');
+        $this->change('cotutor', 'pause', 'newcomer');
+        $codes = fn (string $query): array => array_column($this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook?'.$query)['items'], 'code');
+        self::assertSame(['pause', 'let-in'], $codes('q=newcom'));
+        self::assertSame(['pause'], $codes('q=newcomer+cotutor'));
+        self::assertSame(['pause'], $codes('code=pause'));
+        self::assertSame(['pause', 'let-in'], $codes('from=2026-11-24'));
+        self::assertNotContains('pause', $codes('until=2026-11-23'));
+        self::assertSame([], $codes('q=%25'));
+        $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook?code=burn', null, 422);
+    }
+
     public function testUnlistedPeopleAreCountedAndShownOnAsking(): void
     {
         $this->change('lead', 'let-in', 'guardian', 'sit-in-observer');

@@ -88,15 +88,15 @@ final class SheetsTest extends ApiTestCase
     public function testTheNumberOfStatementsDoesNotGrowWithTheLines(): void
     {
         $statements = fn (): int => (int) ($this->db()->fetchNumeric("SHOW SESSION STATUS LIKE 'Questions'")[1] ?? 0);
-        $count = /** @param list<string> $people */ function (array $people) use ($statements): int {
+        $count = function (string ...$people) use ($statements): int {
             $before = $statements();
-            $this->sheet('lead', 'pause', $people);
-            $this->sheet('lead', 'resume', $people);
+            $this->sheet('lead', 'pause', array_values($people));
+            $this->sheet('lead', 'resume', array_values($people));
 
             return $statements() - $before;
         };
         $all = array_map(static fn (int $n): string => 'p'.$n, range(0, 19));
-        self::assertSame($count(\array_slice($all, 0, 6)), $count(\array_slice($all, 6)));
+        self::assertSame($count(...\array_slice($all, 0, 6)), $count(...\array_slice($all, 6)));
     }
 
     /**

@@ -191,6 +191,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/roster-changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description The difference between the roster at the end of two days. */
+        get: operations["rosterChanges"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/intake": {
         parameters: {
             query?: never;
@@ -418,6 +437,10 @@ export interface components {
             learners: number;
             staff: number;
             leadLimit: number;
+            sections: {
+                id: components["schemas"]["Id"];
+                name: string;
+            }[];
             version: number;
             standing: null | components["schemas"]["Standing"];
             /** @description whether the caller administers the site's division */
@@ -485,6 +508,20 @@ export interface components {
                 shown: number;
             };
         };
+        RosterChanges: {
+            came: components["schemas"]["RosterChange"][];
+            went: components["schemas"]["RosterChange"][];
+            changed: components["schemas"]["RosterChange"][];
+        };
+        RosterChange: {
+            person: components["schemas"]["Somebody"];
+            before: components["schemas"]["StandingThen"];
+            after: components["schemas"]["StandingThen"];
+        };
+        StandingThen: {
+            state: components["schemas"]["EnrollmentState"];
+            role: string;
+        } | null;
         RoleOption: {
             role: string;
             allowed: boolean;
@@ -989,6 +1026,19 @@ export interface operations {
                 role?: string;
                 /** @description here: current, paused, upcoming and waiting */
                 state?: "here" | "current" | "paused" | "upcoming" | "waiting" | "kept-out" | "ended" | "taken-out";
+                level?: string;
+                division?: string;
+                section?: components["schemas"]["Id"];
+                /** @description the kind of a door they came through */
+                door?: "desk" | "key" | "invitation" | "cohort" | "feed" | "look-in";
+                /** @description never, or not for so many days */
+                seen?: string;
+                /** @description days within which the present stretch ends */
+                ends?: string;
+                /** @description days within which they came */
+                joined?: string;
+                /** @description a day at whose end the roster is looked at, past or to come */
+                asOf?: string;
                 unlisted?: "0" | "1";
                 sort?: "name" | "kind" | "level" | "division" | "number" | "role" | "state" | "since" | "seen";
                 direction?: "up" | "down";
@@ -1036,6 +1086,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PersonCard"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    rosterChanges: {
+        parameters: {
+            query: {
+                from: string;
+                until: string;
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who came, went, or changed, by name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RosterChanges"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -1164,6 +1240,12 @@ export interface operations {
     logbook: {
         parameters: {
             query?: {
+                /** @description words of the name of whoever did it or of whom it was done to */
+                q?: string;
+                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "site-made" | "site-changed" | "site-open" | "site-closed" | "site-draft";
+                from?: string;
+                /** @description a day, included */
+                until?: string;
                 /** @description `next` of the page before */
                 cursor?: components["parameters"]["Cursor"];
             };

@@ -66,7 +66,13 @@ export default {
     states: { here: 'here', current: 'current', paused: 'paused', upcoming: 'upcoming', waiting: 'waiting', 'kept-out': 'kept out', ended: 'ended', 'taken-out': 'taken out' },
     every: 'in every role', only: 'in the role {role}', clear: 'Show all again',
     empty: 'Nobody is here yet. Let the first people in: type a name, a number or an e-mail above.', none: 'Nobody here fits. Change the words above, or show all again.',
-    never: 'never', unlistedMark: 'unlisted', loading: 'Fetching the roster…', list: 'Roster', bringOf: 'of {title}'
+    on: 'on', asOf: 'The roster as it stands at the end of {day}. What you change is changed from now on.', now: 'Back to now', never: 'never', unlistedMark: 'unlisted', loading: 'Fetching the roster…', list: 'Roster', bringOf: 'of {title}'
+  },
+  further: {
+    add: 'Narrow it further', and: 'and…', drop: '(leave this out)', other: '{what}: {value}',
+    about: { section: 'section', level: 'level', division: 'division', door: 'way in', seen: 'last seen', ends: 'ending soon', joined: 'newly come' },
+    section: 'in section {name}', level: 'at level {n}', division: 'of {name}', never: 'never seen here', seen: 'not seen for {n} days', ends: 'ending within {n} days', joined: 'come within {n} days',
+    door: { desk: 'let in at the desk', key: 'come with a key', invitation: 'come by invitation', cohort: 'brought by a cohort', feed: 'brought by a feed', 'look-in': 'looking in' }
   },
   away: {
     open: 'Take it away', title: 'Take these rows away', columns: 'Columns', copy: 'Copy', print: 'Print', csv: 'CSV file', copied: 'Copied 1 row. | Copied one row. | Copied {n} rows.', saved: 'Saved {n} rows as {file}.', busy: 'Fetching all rows… {n}', close: 'Close'
@@ -135,7 +141,8 @@ export default {
   },
   landing: { leads: 'Led by', section: 'Your section', roster: 'Who is here', back: 'Sites I am in', as: 'You are here as {role}.', nothing: 'No lead is here at the moment.', asAdmin: 'You have no role in this site. As an administrator you can open its roster.' },
   log: {
-    title: 'Logbook', empty: 'Nothing has happened here yet.', more: 'Show earlier', undone: 'undone', by: '{who}',
+    title: 'Logbook', find: 'Names in it', any: 'any entry', from: 'from', until: 'until', none: 'No entry fits. Look for less.', entries: { undo: 'undoings', 'site-made': 'the site made' }, compare: 'Compare two days', close: 'Close the comparison',
+    between: 'Between the end of', and: 'and the end of', came: 'Nobody came | One came | {n} came', went: 'Nobody went | One went | {n} went', changed: 'Nobody changed | One changed | {n} changed', is: '{role}, {state}', csv: 'CSV file', empty: 'Nothing has happened here yet.', more: 'Show earlier', undone: 'undone', by: '{who}',
     'let-in': 'let {person} in as {after}', 'change-role': 'made {person} {after}, who was {before}', 'take-out': 'took {person} out, who was {before}', 'bring-back': 'brought {person} back as {after}', pause: 'paused {person}', resume: 'ended the pause of {person}', 'change-dates': 'changed the dates of {person}', 'keep-out': 'keeps {person} out', 'lift-keep-out': 'no longer keeps {person} out', 'lift-role': 'lifted the role by hand of {person}', 'lift-dates': 'lifted the dates by hand of {person}', undo: 'undid a change of {person}', 'undo-site': 'undid a change of the site',
     'site-made': 'made the site', 'site-changed': 'changed the site', 'site-open': 'opened the site', 'site-closed': 'closed the site', 'site-draft': 'made the site a draft again', of: '({what})',
     verbs: { 'let-in': 'letting in', 'change-role': 'change of role', 'take-out': 'taking out', 'bring-back': 'bringing back', pause: 'pause', resume: 'end of a pause', 'change-dates': 'change of dates', 'keep-out': 'keeping out', 'lift-keep-out': 'lifting of a keep-out', 'lift-role': 'lifting of a role', 'lift-dates': 'lifting of dates', undo: 'an undoing', 'site-changed': 'settings', 'site-open': 'opening', 'site-closed': 'closing', 'site-draft': 'back to draft' }

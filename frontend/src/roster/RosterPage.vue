@@ -5,14 +5,16 @@ import { computed, defineAsyncComponent, nextTick, reactive, ref, watch } from '
 import { useRoute, useRouter } from 'vue-router'
 import type { Site } from '@/app/api'
 import { useHouse } from '@/app/house'
+import { day } from '@/app/sentences'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
 import { useSlowly } from '@/ui/slowly'
 import { useNarrow } from '@/ui/narrow'
 import Trouble from '@/ui/Trouble.vue'
 import { cell, COLUMNS, type Column } from './columns'
 import type { AskingVerb } from './asked'
+import FurtherWords from './FurtherWords.vue'
 import PersonColumn from './PersonColumn.vue'
-import { useRoster } from './roster'
+import { FURTHER, useRoster } from './roster'
 
 const TakeAway = defineAsyncComponent(() => import('./TakeAway.vue'))
 const SheetPanel = defineAsyncComponent(() => import('./SheetPanel.vue'))
@@ -29,6 +31,7 @@ const takingAway = ref(false)
 const typed = ref(view.value.q)
 const words = useSlowly(typed, 150)
 watch(words, (q) => look({ q: q.trim() }))
+watch(() => view.value.asOf, (asOf) => asOf && chooseNobody())
 watch(() => view.value.q, (q) => q !== words.value.trim() && (typed.value = q))
 
 const sees = (permission: Site['may'][number]) => props.site.may.includes(permission)
@@ -47,7 +50,7 @@ const VERBS: AskingVerb[] = ['change-role', 'change-dates', 'pause', 'resume', '
 const chosen = reactive(new Set<string>())
 const sheet = ref<AskingVerb | ''>('')
 const anchor = ref(0)
-const mayChoose = computed(() => sees('let-in'))
+const mayChoose = computed(() => sees('let-in') && !view.value.asOf)
 
 function choose(index: number, run: boolean) {
   const id = rows.value[index]?.person.id
@@ -121,7 +124,7 @@ function open(id: string, index: number) {
 
 function clear() {
   typed.value = ''
-  void look({ q: '', role: '', state: 'here' })
+  void look({ q: '', role: '', state: 'here', ...Object.fromEntries(FURTHER.map((name) => [name, ''])) })
 }
 </script>
 
@@ -142,12 +145,17 @@ function clear() {
             <option value="">{{ $t('roster.every') }}</option>
             <option v-for="role in house?.roles" :key="role.code" :value="role.code">{{ $t('roster.only', { role: role.name.toLowerCase() }) }}</option>
           </select>
+          <FurtherWords :site="site" :view="view" :helps="sees('see-unlisted')" @look="look" />
           <InputText v-model="typed" size="small" :placeholder="$t('roster.find')" :aria-label="$t('roster.find')" maxlength="200" />
           <button v-if="filtered" class="word" @click="clear">{{ $t('roster.clear') }}</button>
           <span v-if="counts && filtered" class="soft nums">{{ $t('roster.shown', { n: $n(counts.shown) }, counts.shown) }}</span>
         </span>
+        <label v-if="sees('see-unlisted')" class="day">{{ $t('roster.on') }} <input type="date" :value="view.asOf" @change="look({ asOf: ($event.target as HTMLInputElement).value })" /></label>
         <button v-if="rows.length" class="word away" :aria-expanded="takingAway" @click="takingAway = !takingAway">{{ $t('away.open') }}</button>
       </div>
+      <p v-if="view.asOf" class="callout no-print" role="status">
+        {{ $t('roster.asOf', { day: day(view.asOf, 'UTC') }) }} <button class="word" @click="look({ asOf: '' })">{{ $t('roster.now') }}</button>
+      </p>
       <p v-if="chosen.size" class="picked no-print" role="status">
         <strong class="nums">{{ $t('sheet.chosen', { n: $n(chosen.size) }, chosen.size) }}:</strong>
         <button v-for="verb in VERBS" :key="verb" class="word" :aria-pressed="sheet === verb" @click="sheet = verb">{{ $t('sheet.words.' + verb) }}</button>
@@ -201,6 +209,8 @@ function clear() {
 .sentence .p-inputtext { width: 172px; }
 .sentence select { padding: 3px 4px; max-width: 150px; }
 .away { margin-left: auto; }
+.day { white-space: nowrap; }
+.day input { padding: 2px 4px; width: 138px; }
 .counts { font-weight: 600; }
 .table { flex: 1; min-height: 0; display: flex; flex-direction: column; }
 .rows { flex: 1; overflow: auto; min-height: 0; scrollbar-gutter: stable; }

@@ -6,7 +6,7 @@ import { useHouse } from '@/app/house'
 import { done, wentWrong } from '@/app/undo'
 import { t } from '@/app/words'
 import { cell, type Column } from './columns'
-import { csvFile, tabbed } from './csv'
+import { download, tabbed } from './csv'
 
 /** The rows shown, as text for the clipboard, a sheet of paper, or a CSV file, with the columns one chooses. */
 const props = defineProps<{ site: Site; columns: Column[]; total: number; all: (progress: (rows: number) => void) => Promise<RosterRow[]> }>()
@@ -43,11 +43,7 @@ const copy = () => carry(async (table) => {
 
 const save = () => carry((table) => {
   const file = `${props.site.code.toLowerCase()}-roster.csv`
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([csvFile(table)], { type: 'text/csv' }))
-  link.download = file
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
+  download(file, table)
   return t('away.saved', { n: table.length - 1, file })
 })
 

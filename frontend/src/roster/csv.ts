@@ -13,3 +13,12 @@ export function csvFile(rows: string[][]): string {
 export function tabbed(rows: string[][]): string {
   return rows.map((row) => row.map((text) => (/^[=+\-@]/.test(text) ? `'${text}` : text).replaceAll(/[\t\r\n]+/g, ' ')).join('\t')).join('\n')
 }
+
+/** Hands rows to the browser as a CSV file. */
+export function download(file: string, rows: string[][]) {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([csvFile(rows)], { type: 'text/csv' }))
+  link.download = file
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
+}

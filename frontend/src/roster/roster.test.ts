@@ -24,9 +24,15 @@ async function roster(address: string) {
 
 it('reads sort and filter from the address, and falls back where they make no sense', async () => {
   const { used } = await roster('?sort=level&direction=down&state=paused&q=bea')
-  expect(used.view.value).toEqual({ q: 'bea', role: '', state: 'paused', unlisted: '0', sort: 'level', direction: 'down' })
+  expect(used.view.value).toMatchObject({ q: 'bea', role: '', state: 'paused', unlisted: '0', sort: 'level', direction: 'down' })
   expect(used.filtered.value).toBe(true)
   expect((await roster('?sort=shoe&direction=sideways&state=asleep')).used.view.value).toMatchObject({ sort: 'name', direction: 'up', state: 'here' })
+})
+
+it('sends only what is asked for, and nothing that makes no sense', async () => {
+  const { last } = await roster('?level=7&seen=never&ends=soon&door=window&section=x')
+  expect(Object.fromEntries(last())).toMatchObject({ level: '7', seen: 'never', state: 'here' })
+  expect(['ends', 'door', 'section', 'q'].filter((name) => last().has(name))).toEqual([])
 })
 
 it('keeps what is looked at in the address, and leaves out what is as usual', async () => {

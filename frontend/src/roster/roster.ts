@@ -7,6 +7,10 @@ import { COLUMNS, type Column } from './columns'
 type Direction = 'up' | 'down'
 const STATES = ['here', 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out'] as const
 export type RosterState = (typeof STATES)[number]
+const DOORS = ['desk', 'key', 'invitation', 'cohort', 'feed', 'look-in'] as const
+/** What else a roster may be narrowed by, beside state, role and words. */
+export const FURTHER = ['section', 'level', 'division', 'door', 'seen', 'ends', 'joined'] as const
+export type Further = (typeof FURTHER)[number]
 
 /**
  * The rows of a roster, with sort and filter kept in the address. The first page comes alone, so that it comes soon;
@@ -19,15 +23,29 @@ export function useRoster(site: Ref<string>) {
     const value = route.query[name]
     return allowed.find((each) => each === value) ?? otherwise
   }
+  const text = (name: string, shape: RegExp) => {
+    const value = route.query[name]
+    return typeof value === 'string' && shape.test(value) ? value : ''
+  }
   const view = computed(() => ({
-    q: typeof route.query.q === 'string' ? route.query.q : '',
-    role: typeof route.query.role === 'string' ? route.query.role : '',
+    q: text('q', /^/),
+    role: text('role', /^[a-z-]+$/),
+    section: text('section', /^[0-9a-f-]{36}$/),
+    level: text('level', /^\d{1,2}$/),
+    division: text('division', /^[\w-]+$/),
+    door: read('door', ['', ...DOORS], ''),
+    seen: text('seen', /^(never|[1-9]\d{0,2})$/),
+    ends: text('ends', /^[1-9]\d{0,2}$/),
+    joined: text('joined', /^[1-9]\d{0,2}$/),
+    asOf: text('asOf', /^\d{4}-\d\d-\d\d$/),
     state: read('state', STATES, 'here'),
     unlisted: read('unlisted', ['0', '1'], '0'),
     sort: read<Column>('sort', COLUMNS, 'name'),
     direction: read<Direction>('direction', ['up', 'down'], 'up')
   }))
-  const standard: Record<string, string> = { q: '', role: '', state: 'here', unlisted: '0', sort: 'name', direction: 'up' }
+  const standard: Record<string, string> = { q: '', role: '', asOf: '', state: 'here', unlisted: '0', sort: 'name', direction: 'up', ...Object.fromEntries(FURTHER.map((name) => [name, ''])) }
+  // What is not asked for is not sent.
+  const asked = computed(() => Object.fromEntries(Object.entries(view.value).filter(([, value]) => value !== '')) as Partial<Pick<typeof view.value, 'state' | 'sort' | 'direction' | 'unlisted' | 'q' | 'role' | 'asOf' | Exclude<Further, 'door'>>> & { door?: (typeof DOORS)[number] })
 
   /** Changes sort or filter; what is as usual is left out of the address. */
   function look(change: Record<string, string>) {
@@ -44,13 +62,13 @@ export function useRoster(site: Ref<string>) {
   const query = useInfiniteQuery({
     queryKey: ['roster', site, view],
     initialPageParam: undefined as string | undefined,
-    queryFn: ({ pageParam }) => take(api.GET('/sites/{site}/roster', { params: { path: { site: site.value }, query: { ...view.value, limit: pageParam ? 500 : 100, cursor: pageParam } } })),
+    queryFn: ({ pageParam }) => take(api.GET('/sites/{site}/roster', { params: { path: { site: site.value }, query: { ...asked.value, limit: pageParam ? 500 : 100, cursor: pageParam } } })),
     getNextPageParam: (page) => page.next ?? undefined,
     placeholderData: keepPreviousData
   })
   const rows = computed<RosterRow[]>(() => query.data.value?.pages.flatMap((page) => page.items) ?? [])
   const counts = computed(() => query.data.value?.pages.at(-1)?.counts)
-  const filtered = computed(() => !!(view.value.q || view.value.role || view.value.state !== 'here'))
+  const filtered = computed(() => !!(view.value.q || view.value.role || view.value.state !== 'here' || FURTHER.some((name) => view.value[name])))
 
   async function all(progress?: (rows: number) => void): Promise<RosterRow[]> {
     while (query.hasNextPage.value) {

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Logbook;
+
+use MintDoor\Core\Sheets\Verb;
+use Symfony\Component\Validator\Constraints as Assert;
+
+final readonly class LogbookFilter
+{
+    public function __construct(
+        /** Words of the name of whoever did it, or of whom it was done to. */
+        #[Assert\Length(max: 200, maxMessage: 'Look for less: 200 characters at most.')]
+        public ?string $q = null,
+        #[Assert\Choice(callback: [self::class, 'codes'], message: 'There are no such entries.')]
+        public ?string $code = null,
+        #[Assert\Date(message: 'Write the first day as year-month-day, such as 2026-09-07.')]
+        public ?string $from = null,
+        #[Assert\Date(message: 'Write the last day as year-month-day, such as 2026-12-18.')]
+        public ?string $until = null,
+        public ?string $cursor = null,
+    ) {
+    }
+
+    /** @return non-empty-list<string> */
+    public static function codes(): array
+    {
+        return [...array_map(static fn (Verb $verb): string => $verb->value, Verb::cases()), 'undo', 'site-made', 'site-changed', 'site-open', 'site-closed', 'site-draft'];
+    }
+}

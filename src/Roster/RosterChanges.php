@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\State;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryString;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** The difference between a site's roster at the end of two days: who came, who went, whose role or state changed. */
+final readonly class RosterChanges
+{
+    public function __construct(
+        private Connection $db,
+        private Gate $gate,
+    ) {
+    }
+
+    #[Route('/sites/{site}/roster-changes', name: 'roster_changes', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    public function changes(string $site, #[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] BetweenDays $days): Response
+    {
+        $access = $this->gate->at($site, $caller)->require(Permission::SeeLogbook, 'Only those who let people into this site read what changed in it.');
+        $instants = [Instant::toSql(RosterQuery::instant($access, $days->from)), Instant::toSql(RosterQuery::instant($access, $days->until))];
+        $at = 'SELECT person_id, state, role, sort_name FROM enrollment_segment WHERE site_id = ? AND from_at <= ? AND until_at > ?';
+        $site = Id::binary($site);
+        $rows = Row::all($this->db->fetchAllAssociative(
+            'SELECT every.person_id, every.sort_name, a.state AS state_a, a.role AS role_a, b.state AS state_b, b.role AS role_b
+             FROM (SELECT DISTINCT person_id, sort_name FROM enrollment_segment WHERE site_id = ?) every
+             LEFT JOIN ('.$at.') a ON a.person_id = every.person_id LEFT JOIN ('.$at.') b ON b.person_id = every.person_id
+             WHERE NOT (a.state <=> b.state AND a.role <=> b.role) ORDER BY every.sort_name, every.person_id',
+            [$site, $site, $instants[0], $instants[0], $site, $instants[1], $instants[1]],
+        ));
+        $lists = ['came' => [], 'went' => [], 'changed' => []];
+        foreach ($rows as $row) {
+            [$before, $after] = [$this->standing($row, 'a'), $this->standing($row, 'b')];
+            $was = $this->here($before);
+            $is = $this->here($after);
+            if ($was || $is) {
+                $lists[$was && $is ? 'changed' : ($is ? 'came' : 'went')][] = ['person' => ['id' => $row->id('person_id'), 'name' => $row->string('sort_name')], 'before' => $before, 'after' => $after];
+            }
+        }
+
+        return new Answer($lists);
+    }
+
+    /** @return array{state: string, role: string}|null */
+    private function standing(Row $row, string $at): ?array
+    {
+        $state = $row->stringOrNull('state_'.$at);
+
+        return null === $state ? null : ['state' => $state, 'role' => $row->string('role_'.$at)];
+    }
+
+    /** @param array{state: string, role: string}|null $standing */
+    private function here(?array $standing): bool
+    {
+        return null !== $standing && State::from($standing['state'])->here();
+    }
+}
