@@ -199,6 +199,31 @@ test('the address keeps what is looked at, and the rows can be taken away', asyn
   await expect(page.locator('body')).toHaveAttribute('data-printed', /Harmony & Ear Training II.*HET-2.*NameLevelNumberRoleState.*Nordahlen, Elias7/)
 })
 
+test('the roster is narrowed in words, looked at on another day, and compared between two', async ({ page }) => {
+  await page.getByLabel('Narrow it further').selectOption('section')
+  await page.getByRole('combobox', { name: 'section' }).selectOption({ label: 'in section Morning' })
+  await page.getByLabel('Narrow it further').selectOption('seen')
+  await expect(page).toHaveURL(/section=.*seen=never|seen=never.*section=/)
+  await page.reload()
+  await expect(page.getByText(/^\d shown$/)).toBeVisible()
+  await page.getByRole('combobox', { name: 'last seen' }).selectOption({ label: '(leave this out)' })
+  await expect(page.getByText(/^1\d shown$/)).toBeVisible()
+  await page.getByRole('button', { name: 'Show all again' }).click()
+  await page.getByLabel('on', { exact: true }).fill('2026-10-01')
+  await expect(page.getByText('The roster as it stands at the end of 1 Oct.')).toBeVisible()
+  await expect(row(page, 'Petrovanu, Dagny')).toBeVisible()
+  await page.getByRole('button', { name: 'Back to now' }).click()
+  await expect(row(page, 'Petrovanu, Dagny')).toHaveCount(0)
+  await page.getByRole('link', { name: 'Logbook' }).click()
+  await page.getByRole('button', { name: 'Compare two days' }).click()
+  await page.getByLabel('Between the end of').fill('2026-10-01')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Petrovanu, Dagny' }).first()).toContainText('learner, current')
+  await page.getByLabel('Names in it').fill('petrovanu dagny')
+  await page.getByLabel('any entry').selectOption('take-out')
+  await expect(page.getByRole('listitem').filter({ hasText: 'took Dagny Petrovanu out' })).toBeVisible()
+  await expect(page.locator('ol > li')).toHaveCount(1)
+})
+
 test('fourteen people and more fit on a screen, and a large roster scrolls to its end', async ({ page }) => {
   const rows = page.getByRole('grid').getByRole('row')
   const bottom = page.viewportSize()?.height ?? 0

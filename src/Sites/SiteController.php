@@ -7,7 +7,6 @@ namespace MintDoor\Sites;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Core\Sites\SiteState;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
@@ -74,7 +73,7 @@ final readonly class SiteController
     #[Route('/sites/{site}/life', name: 'live_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
     public function live(string $site, #[MapRequestPayload] LifeWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        return $this->changed($site, $request, $caller, fn (EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->live($entities, $access, SiteState::from($wish->state)));
+        return $this->changed($site, $request, $caller, fn (EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->live($entities, $access, $wish));
     }
 
     /** @param callable(EntityManagerInterface, SiteAccess): int $work answers the sequence number of its logbook entry */

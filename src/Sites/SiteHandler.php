@@ -11,6 +11,7 @@ use MintDoor\Core\Roles\FirstRoles;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Sites\SiteState;
+use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Hall\Caller;
@@ -92,20 +93,36 @@ final readonly class SiteHandler
     }
 
     /** @return int the sequence number of its logbook entry, 0 when nothing changed */
-    public function live(EntityManagerInterface $entities, SiteAccess $access, SiteState $wanted): int
+    public function live(EntityManagerInterface $entities, SiteAccess $access, LifeWish $wish): int
     {
         $site = $this->site($entities, $access);
-        $present = $access->site->stateAt($access->now);
-        if ($wanted === $present) {
+        $wanted = SiteState::from($wish->state);
+        if ($wanted === $access->site->stateAt($access->now) && SiteState::Draft !== $wanted && null === $wish->on) {
             return 0;
         }
+        $at = null === $wish->on ? $access->now : $this->planned($wish->on, $wanted, $access);
         $dates = match ($wanted) {
             SiteState::Draft => ['opensAt' => Time::FOREVER, 'closesAt' => Time::FOREVER],
-            SiteState::Open => ['opensAt' => min($site->opensAt, $access->now), 'closesAt' => $site->closesAt > $access->now ? $site->closesAt : Time::FOREVER],
-            SiteState::Closed => ['opensAt' => $site->opensAt, 'closesAt' => $access->now],
+            SiteState::Open => ['opensAt' => null === $wish->on ? min($site->opensAt, $at) : $at, 'closesAt' => $site->closesAt > $at ? $site->closesAt : Time::FOREVER],
+            SiteState::Closed => ['opensAt' => $site->opensAt, 'closesAt' => $at],
         };
+        if (SiteState::Closed === $wanted && null !== $wish->on && $at <= $site->opensAt) {
+            throw Problem::field('/on', 'before-opening', 'That is before the site opens. Choose a later day.');
+        }
 
         return $this->put($entities, $site, $access, 'site-'.$wanted->value, $dates);
+    }
+
+    /** When something planned for a day happens: an opening at its beginning, a closing after it. */
+    private function planned(string $day, SiteState $wanted, SiteAccess $access): int
+    {
+        try {
+            $at = SiteState::Closed === $wanted ? Time::untilDayIncluded($day, $access->zone()) : Time::startOfDay($day, $access->zone());
+        } catch (NotADay) {
+            throw Problem::field('/on', 'day', 'Choose a day between the years 1900 and 2999.');
+        }
+
+        return $at > $access->now ? $at : throw Problem::field('/on', 'over', 'That is over already. Choose a later day, or leave it empty for now.');
     }
 
     /**
@@ -158,11 +175,11 @@ final readonly class SiteHandler
     /** An open site has a lead, also one that is about to be opened. */
     private function needsLead(Site $site, SiteAccess $access): void
     {
-        $now = $access->now;
-        if ($site->opensAt > $now || $site->closesAt <= $now) {
+        $at = max($access->now, $site->opensAt);
+        if (Time::FOREVER <= $at || $site->closesAt <= $at) {
             return;
         }
-        $gap = (new Leads($this->roles->book()))->firstGap(array_values($this->enrollments->leads($site->id, $now)), new Window($now, $now + 1));
+        $gap = (new Leads($this->roles->book()))->firstGap(array_values($this->enrollments->leads($site->id, $access->now)), new Window($at, $at + 1));
         if (null !== $gap) {
             throw new Problem(ProblemType::NeedsLead, 'An open site needs a lead tutor who can enter. Let one in first, then open it.');
         }

@@ -41,6 +41,33 @@ final class SitesTest extends ApiTestCase
         self::assertSame('open', $this->call('lead', 'GET', '/sites/'.$site['id'])['state']);
     }
 
+    public function testASiteOpensAndClosesByItselfOnADayOfItsZone(): void
+    {
+        $site = $this->call('lead', 'POST', '/sites', self::WISH, 201);
+        $this->ids['new'] = $site['id'];
+        $planned = $this->live('lead', 'open', 1, on: '2027-01-11');
+        self::assertSame(['draft', '2027-01-10T23:00:00Z'], [$planned['state'], $planned['opensAt']]);
+        $this->change('admin', 'let-in', 'learner', 'learner', site: 'new');
+        $own = $this->call('learner', 'POST', '/sites/'.$site['id'].'/visits');
+        self::assertSame(['no', 'draft', '2027-01-10T23:00:00Z'], [$own['reason']['entry'], $own['reason']['causes'][0]['code'], $own['reason']['causes'][0]['values']['opens']]);
+        self::assertNull($this->live('lead', 'draft', 2)['opensAt'], 'it stays a draft after all');
+        $this->live('lead', 'open', 3);
+        $closing = $this->live('lead', 'closed', 4, on: '2026-12-18');
+        self::assertSame(['open', '2026-12-18T23:00:00Z'], [$closing['state'], $closing['closesAt']]);
+        foreach ([['open', '2026-11-01'], ['closed', '2026-11-23'], ['open', 'soon']] as [$state, $on]) {
+            self::assertSame('/on', $this->live('lead', $state, 5, 422, $on)['errors'][0]['pointer']);
+        }
+    }
+
+    public function testAnOpeningIsPlannedOnlyForADayOnWhichSomebodyLeads(): void
+    {
+        $site = $this->call('lead', 'POST', '/sites', self::WISH, 201);
+        $this->ids['new'] = $site['id'];
+        $this->change('admin', 'change-dates', 'lead', more: ['untilDay' => '2026-12-31'], site: 'new');
+        self::assertStringEndsWith('site-needs-lead', $this->live('lead', 'open', 1, 409, '2027-01-11')['type']);
+        $this->live('lead', 'open', 1, on: '2026-12-07');
+    }
+
     public function testAStalePageIsToldAndAMissingVersionAskedFor(): void
     {
         $path = '/sites/'.$this->ids['site'];
@@ -140,8 +167,8 @@ final class SitesTest extends ApiTestCase
     }
 
     /** @return array<array-key, mixed> */
-    private function live(string $as, string $state, int $version, int $expected = 200): array
+    private function live(string $as, string $state, int $version, int $expected = 200, ?string $on = null): array
     {
-        return $this->call($as, 'PUT', '/sites/'.$this->ids['new'].'/life', ['state' => $state], $expected, ['If-Match' => '"'.$version.'"']);
+        return $this->call($as, 'PUT', '/sites/'.$this->ids['new'].'/life', ['state' => $state, 'on' => $on], $expected, ['If-Match' => '"'.$version.'"']);
     }
 }

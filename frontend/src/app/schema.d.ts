@@ -1001,6 +1001,11 @@ export interface operations {
             content: {
                 "application/json": {
                     state: components["schemas"]["SiteState"];
+                    /**
+                     * Format: date
+                     * @description a day: opens at its beginning, closes after it; null for now
+                     */
+                    on?: string | null;
                 };
             };
         };

@@ -48,7 +48,9 @@ export default {
     open: 'Open the site', close: 'Close the site', openAgain: 'Open it again', levels: 'levels {lowest} to {highest}', goIn: 'Go in',
     willOpen: 'Learners can enter at once. {n} are let in. | Learners can enter at once. One is let in. | Learners can enter at once. {n} are let in.',
     willClose: 'Learners can no longer work here; those whose role may, can still read.',
-    sure: { open: 'Open it now', close: 'Close it now', no: 'Not now' },
+    willOpenOn: 'Until then learners see its title and the day.', willCloseOn: 'Learners can work here to the end of that day.', onDay: 'On', afterDay: 'After', closes: 'closes after {day}', stayDraft: 'Do not open by itself',
+    planned: { open: '{title} opens on {day}.', closed: '{title} closes after {day}.' },
+    sure: { open: 'Open it now', close: 'Close it now', openOn: 'Open it on that day', closeOn: 'Close it after that day', no: 'Not now' },
     did: { open: '{title} is open.', closed: '{title} is closed.', draft: '{title} is a draft again.', changed: '{title} was changed.', made: '{title} is made. It is a draft; you are its lead.' },
     opens: 'opens {day}', asAdmin: 'You see this site as an administrator.'
   },
@@ -144,7 +146,7 @@ export default {
     title: 'Logbook', find: 'Names in it', any: 'any entry', from: 'from', until: 'until', none: 'No entry fits. Look for less.', entries: { undo: 'undoings', 'site-made': 'the site made' }, compare: 'Compare two days', close: 'Close the comparison',
     between: 'Between the end of', and: 'and the end of', came: 'Nobody came | One came | {n} came', went: 'Nobody went | One went | {n} went', changed: 'Nobody changed | One changed | {n} changed', is: '{role}, {state}', csv: 'CSV file', empty: 'Nothing has happened here yet.', more: 'Show earlier', undone: 'undone', by: '{who}',
     'let-in': 'let {person} in as {after}', 'change-role': 'made {person} {after}, who was {before}', 'take-out': 'took {person} out, who was {before}', 'bring-back': 'brought {person} back as {after}', pause: 'paused {person}', resume: 'ended the pause of {person}', 'change-dates': 'changed the dates of {person}', 'keep-out': 'keeps {person} out', 'lift-keep-out': 'no longer keeps {person} out', 'lift-role': 'lifted the role by hand of {person}', 'lift-dates': 'lifted the dates by hand of {person}', undo: 'undid a change of {person}', 'undo-site': 'undid a change of the site',
-    'site-made': 'made the site', 'site-changed': 'changed the site', 'site-open': 'opened the site', 'site-closed': 'closed the site', 'site-draft': 'made the site a draft again', of: '({what})',
+    'site-made': 'made the site', 'site-changed': 'changed the site', 'site-open': 'opened the site', 'site-closed': 'closed the site', 'site-open-on': 'set the site to open on {day}', 'site-closed-on': 'set the site to close after {day}', 'site-draft': 'made the site a draft again', of: '({what})',
     verbs: { 'let-in': 'letting in', 'change-role': 'change of role', 'take-out': 'taking out', 'bring-back': 'bringing back', pause: 'pause', resume: 'end of a pause', 'change-dates': 'change of dates', 'keep-out': 'keeping out', 'lift-keep-out': 'lifting of a keep-out', 'lift-role': 'lifting of a role', 'lift-dates': 'lifting of dates', undo: 'an undoing', 'site-changed': 'settings', 'site-open': 'opening', 'site-closed': 'closing', 'site-draft': 'back to draft' }
   }
 }

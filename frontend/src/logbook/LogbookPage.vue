@@ -6,7 +6,7 @@ import { computed, defineAsyncComponent, reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type LogEntry, type Site, type Standing } from '@/app/api'
 import { useHouse } from '@/app/house'
-import { dayAndTime } from '@/app/sentences'
+import { day, dayAndTime, lastDay } from '@/app/sentences'
 import { lastDone, undo } from '@/app/undo'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
@@ -30,8 +30,19 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, 
 })
 const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 
+/** An opening or a closing that was planned for later than it was written. */
+function plannedFor({ code, data, at }: LogEntry): string {
+  const after = data.after as { opensAt?: number; closesAt?: number } | undefined
+  const seconds = code === 'site-open' ? after?.opensAt : code === 'site-closed' ? after?.closesAt : undefined
+  if (!seconds || seconds * 1000 <= new Date(at).getTime() + 1000) return ''
+  const instant = new Date(seconds * 1000).toISOString()
+  return t(`log.${code}-on`, { day: code === 'site-open' ? day(instant, props.site.timeZone) : lastDay(instant, props.site.timeZone) })
+}
+
 function sentence(entry: LogEntry): string {
   const data = entry.data as { before?: Standing | null; after?: Standing | null; of?: string }
+  const planned = plannedFor(entry)
+  if (planned) return planned
   const role = (standing?: Standing | null) => roleName(standing?.role).toLowerCase()
   if (entry.code === 'undo') {
     const of = data.of ? ' ' + t('log.of', { what: t('log.verbs.' + data.of) }) : ''

@@ -3,8 +3,8 @@ import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useI18n } from 'vue-i18n'
-import { api, take, type Site } from '@/app/api'
-import { day } from '@/app/sentences'
+import { api, Problem, take, type Site } from '@/app/api'
+import { day, lastDay } from '@/app/sentences'
 import { done, refreshSite, wentWrong } from '@/app/undo'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
@@ -18,23 +18,32 @@ const id = computed(() => String(route.params.site))
 const { site, error, refetch, may } = useSite(id)
 const asking = ref(false)
 const busy = ref(false)
+const on = ref('')
+const wrongDay = ref('')
+const dayOf = (instant: string | null) => day(instant, site.value?.timeZone ?? 'UTC')
 const next = computed(() => (site.value?.state === 'open' ? 'closed' : 'open'))
 
 // Who may not see the roster is shown the way in instead.
 watch(site, (now) => now && !now.may.includes('see-roster') && router.replace({ name: 'landing', params: { site: now.id } }))
 watch(site, (now) => now && (document.title = `${now.title} · Mint Door`))
 
-async function live(state: Site['state']) {
+async function live(state: Site['state'], planned = '') {
   if (!site.value) return
   busy.value = true
+  wrongDay.value = ''
   try {
-    const changed = await take(api.PUT('/sites/{site}/life', { params: { path: { site: id.value }, header: { 'If-Match': `"${site.value.version}"` } }, body: { state } }))
+    const changed = await take(api.PUT('/sites/{site}/life', { params: { path: { site: id.value }, header: { 'If-Match': `"${site.value.version}"` } }, body: { state, on: planned || null } }))
     asking.value = false
     await refreshSite()
-    done(t('site.did.' + state, { title: changed.title }), { site: id.value, entry: changed.entry })
+    const when = state === 'open' ? changed.opensAt : changed.closesAt
+    done(planned ? t('site.planned.' + state, { title: changed.title, day: state === 'open' ? dayOf(when) : lastDay(when, changed.timeZone) }) : t('site.did.' + state, { title: changed.title }), { site: id.value, entry: changed.entry })
+    on.value = ''
   } catch (thrown) {
-    wentWrong(thrown)
-    await refetch()
+    wrongDay.value = (thrown instanceof Problem && thrown.field('on')) || ''
+    if (!wrongDay.value) {
+      wentWrong(thrown)
+      await refetch()
+    }
   } finally {
     busy.value = false
   }
@@ -51,7 +60,7 @@ async function live(state: Site['state']) {
         <span class="num soft">{{ site.code }}</span>
         <span class="facts">
           {{ site.division.name }} · {{ site.term.name }} · {{ site.levels ? $t('site.levels', site.levels) : $t('sites.allLevels') }} ·
-          <strong>{{ $t('siteState.' + site.state) }}</strong><template v-if="site.state === 'draft' && site.opensAt">, {{ $t('site.opens', { day: day(site.opensAt, site.timeZone) }) }}</template>
+          <strong>{{ $t('siteState.' + site.state) }}</strong><template v-if="site.state === 'draft' && site.opensAt">, {{ $t('site.opens', { day: day(site.opensAt, site.timeZone) }) }}</template><template v-else-if="site.state === 'open' && site.closesAt">, {{ $t('site.closes', { day: lastDay(site.closesAt, site.timeZone) }) }}</template>
         </span>
         <span class="seats"><template v-if="site.seats"><span class="soft">{{ $t('site.seats') }}</span> <SeatMeter :held="site.learners" :seats="site.seats" /></template><template v-else>{{ $t('site.unlimited', { n: $n(site.learners) }, site.learners) }}</template></span>
       </div>
@@ -65,11 +74,14 @@ async function live(state: Site['state']) {
         <span v-if="site.administrator && !site.standing" class="soft">{{ $t('site.asAdmin') }}</span>
         <template v-if="may('run-site')">
           <span v-if="asking" class="ask" role="alert">
-            {{ next === 'open' ? $t('site.willOpen', { n: site.learners }, site.learners) : $t('site.willClose') }}
-            <Button size="small" :disabled="busy" :severity="next === 'open' ? undefined : 'danger'" :label="$t('site.sure.' + (next === 'open' ? 'open' : 'close'))" @click="live(next)" />
+            {{ on ? $t(next === 'open' ? 'site.willOpenOn' : 'site.willCloseOn') : next === 'open' ? $t('site.willOpen', { n: site.learners }, site.learners) : $t('site.willClose') }}
+            <label>{{ $t(next === 'open' ? 'site.onDay' : 'site.afterDay') }} <input v-model="on" type="date" :aria-invalid="!!wrongDay" /> <span class="soft">{{ $t('card.ask.fromNow') }}</span></label>
+            <span v-if="wrongDay" class="clay">{{ wrongDay }}</span>
+            <Button size="small" :disabled="busy" :severity="next === 'open' ? undefined : 'danger'" :label="$t('site.sure.' + (on ? (next === 'open' ? 'openOn' : 'closeOn') : next === 'open' ? 'open' : 'close'))" @click="live(next, on)" />
             <button class="word" @click="asking = false">{{ $t('site.sure.no') }}</button>
           </span>
-          <button v-else class="word" @click="asking = true">{{ $t(site.state === 'open' ? 'site.close' : site.state === 'draft' ? 'site.open' : 'site.openAgain') }}</button>
+          <button v-if="!asking && site.state === 'draft' && site.opensAt" class="word" :disabled="busy" @click="live('draft')">{{ $t('site.stayDraft') }}</button>
+          <button v-if="!asking" class="word" @click="asking = true">{{ $t(site.state === 'open' ? 'site.close' : site.state === 'draft' ? 'site.open' : 'site.openAgain') }}</button>
         </template>
       </div>
     </header>
