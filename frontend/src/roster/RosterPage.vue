@@ -1,20 +1,19 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import InputText from 'primevue/inputtext'
-import { computed, defineAsyncComponent, nextTick, reactive, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Site } from '@/app/api'
 import { useHouse } from '@/app/house'
 import { day } from '@/app/sentences'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
-import { useSlowly } from '@/ui/slowly'
 import { useNarrow } from '@/ui/narrow'
 import Trouble from '@/ui/Trouble.vue'
 import { cell, COLUMNS, type Column } from './columns'
 import type { AskingVerb } from './asked'
-import FurtherWords from './FurtherWords.vue'
+import { useChosen } from './chosen'
 import PersonColumn from './PersonColumn.vue'
-import { FURTHER, useRoster } from './roster'
+import RosterFilters from './RosterFilters.vue'
+import { useRoster } from './roster'
 
 const TakeAway = defineAsyncComponent(() => import('./TakeAway.vue'))
 const SheetPanel = defineAsyncComponent(() => import('./SheetPanel.vue'))
@@ -23,17 +22,11 @@ const ROW = 33
 const props = defineProps<{ site: Site }>()
 const route = useRoute()
 const router = useRouter()
-const { house, roleName } = useHouse()
-const { view, look, sortBy, rows, counts, filtered, all, states, error, isPending, refetch } = useRoster(computed(() => props.site.id))
+const { roleName } = useHouse()
+const { view, look, sortBy, rows, counts, filtered, all, error, isPending, refetch } = useRoster(computed(() => props.site.id))
 
 const person = computed(() => (typeof route.query.person === 'string' ? route.query.person : ''))
 const takingAway = ref(false)
-const typed = ref(view.value.q)
-const words = useSlowly(typed, 150)
-watch(words, (q) => look({ q: q.trim() }))
-watch(() => view.value.asOf, (asOf) => asOf && chooseNobody())
-watch(() => view.value.q, (q) => q !== words.value.trim() && (typed.value = q))
-
 const sees = (permission: Site['may'][number]) => props.site.may.includes(permission)
 const shown = computed<Column[]>(() => COLUMNS.filter((column) => (column !== 'number' && column !== 'seen') || sees('see-unlisted')))
 const narrow = useNarrow()
@@ -45,33 +38,16 @@ const visible = computed(() => {
 const WIDTHS: Record<Column, string> = { name: 'minmax(140px, 2.2fr)', kind: '78px', level: '52px', division: 'minmax(120px, 1.2fr)', number: '88px', role: 'minmax(70px, 1.1fr)', state: '92px', since: '92px', seen: '92px' }
 const grid = computed(() => ({ gridTemplateColumns: (mayChoose.value ? '18px ' : '') + visible.value.map((column) => WIDTHS[column]).join(' ') }))
 
-// People chosen for a sheet, by id, and where a run of them began.
 const VERBS: AskingVerb[] = ['change-role', 'change-dates', 'pause', 'resume', 'take-out']
-const chosen = reactive(new Set<string>())
 const sheet = ref<AskingVerb | ''>('')
-const anchor = ref(0)
 const mayChoose = computed(() => sees('let-in') && !view.value.asOf)
-
-function choose(index: number, run: boolean) {
-  const id = rows.value[index]?.person.id
-  if (!id || !mayChoose.value) return
-  const on = !chosen.has(id)
-  const [first, last] = run ? [Math.min(anchor.value, index), Math.max(anchor.value, index)] : [index, index]
-  for (const row of rows.value.slice(first, last + 1)) {
-    if (on || run) chosen.add(row.person.id)
-    else chosen.delete(row.person.id)
-  }
-  anchor.value = index
-}
-
-async function chooseAll() {
-  for (const row of await all()) chosen.add(row.person.id)
-}
-
+const { chosen, choose, chooseAll, forget } = useChosen(rows, all, mayChoose)
 function chooseNobody() {
-  chosen.clear()
+  forget()
   sheet.value = ''
 }
+// What was is looked at, not changed.
+watch(() => view.value.asOf, (asOf) => asOf && chooseNobody())
 
 const scroller = ref<HTMLElement | null>(null)
 const virtual = useVirtualizer(computed(() => ({ count: rows.value.length, getScrollElement: () => scroller.value, estimateSize: () => ROW, overscan: 12 })))
@@ -121,38 +97,13 @@ function open(id: string, index: number) {
   at.value = index
   return sees('see-unlisted') ? show(id) : undefined
 }
-
-function clear() {
-  typed.value = ''
-  void look({ q: '', role: '', state: 'here', ...Object.fromEntries(FURTHER.map((name) => [name, ''])) })
-}
 </script>
 
 <template>
   <LetPeopleIn v-if="sees('let-in')" :site="site" @show="show" />
   <div class="below">
     <div class="roster">
-      <div class="filters no-print">
-        <span v-if="counts" class="nums counts" role="status">
-          {{ $t('roster.count.learners', { n: $n(counts.learners) }, counts.learners) }}, {{ $t('roster.count.staff', { n: $n(counts.staff) }, counts.staff) }}<template v-if="counts.others">, {{ $t('roster.count.others', { n: $n(counts.others) }, counts.others) }}</template><template v-if="counts.unlisted">, {{ $t('roster.count.unlisted', { n: $n(counts.unlisted) }, counts.unlisted) }}:
-            <button class="word" @click="look({ unlisted: view.unlisted === '1' ? '0' : '1' })">{{ $t(view.unlisted === '1' ? 'roster.hide' : 'roster.show') }}</button></template>
-        </span>
-        <span class="sentence">
-          <select class="plain" :aria-label="$t('sites.filterBy.state')" :value="view.state" @change="look({ state: ($event.target as HTMLSelectElement).value })">
-            <option v-for="state in sees('see-unlisted') ? states : ['here']" :key="state" :value="state">{{ $t('roster.inState') }} {{ $t('roster.states.' + state) }}</option>
-          </select>
-          <select class="plain" :aria-label="$t('roster.col.role')" :value="view.role" @change="look({ role: ($event.target as HTMLSelectElement).value })">
-            <option value="">{{ $t('roster.every') }}</option>
-            <option v-for="role in house?.roles" :key="role.code" :value="role.code">{{ $t('roster.only', { role: role.name.toLowerCase() }) }}</option>
-          </select>
-          <FurtherWords :site="site" :view="view" :helps="sees('see-unlisted')" @look="look" />
-          <InputText v-model="typed" size="small" :placeholder="$t('roster.find')" :aria-label="$t('roster.find')" maxlength="200" />
-          <button v-if="filtered" class="word" @click="clear">{{ $t('roster.clear') }}</button>
-          <span v-if="counts && filtered" class="soft nums">{{ $t('roster.shown', { n: $n(counts.shown) }, counts.shown) }}</span>
-        </span>
-        <label v-if="sees('see-unlisted')" class="day">{{ $t('roster.on') }} <input type="date" :value="view.asOf" @change="look({ asOf: ($event.target as HTMLInputElement).value })" /></label>
-        <button v-if="rows.length" class="word away" :aria-expanded="takingAway" @click="takingAway = !takingAway">{{ $t('away.open') }}</button>
-      </div>
+      <RosterFilters v-model:away="takingAway" :site="site" :counts="counts" :view="view" :filtered="filtered" :any="rows.length > 0" :may="sees" @look="look" />
       <p v-if="view.asOf" class="callout no-print" role="status">
         {{ $t('roster.asOf', { day: day(view.asOf, 'UTC') }) }} <button class="word" @click="look({ asOf: '' })">{{ $t('roster.now') }}</button>
       </p>
@@ -204,14 +155,6 @@ function clear() {
 <style scoped>
 .below { display: flex; flex: 1; min-height: 0; padding: 0 20px; }
 .roster { flex: 1; min-width: 0; display: flex; flex-direction: column; min-height: 0; }
-.filters { display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; padding: 7px 2px; }
-.sentence { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; }
-.sentence .p-inputtext { width: 172px; }
-.sentence select { padding: 3px 4px; max-width: 150px; }
-.away { margin-left: auto; }
-.day { white-space: nowrap; }
-.day input { padding: 2px 4px; width: 138px; }
-.counts { font-weight: 600; }
 .table { flex: 1; min-height: 0; display: flex; flex-direction: column; }
 .rows { flex: 1; overflow: auto; min-height: 0; scrollbar-gutter: stable; }
 .row { display: grid; gap: 12px; align-items: center; padding: 0 10px; height: 33px; border-bottom: 1px solid var(--line); }

@@ -5,7 +5,8 @@ import { api, take, type RosterRow } from '@/app/api'
 import { COLUMNS, type Column } from './columns'
 
 type Direction = 'up' | 'down'
-const STATES = ['here', 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out'] as const
+export type RosterView = ReturnType<typeof useRoster>['view']['value']
+export const STATES = ['here', 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out'] as const
 export type RosterState = (typeof STATES)[number]
 const DOORS = ['desk', 'key', 'invitation', 'cohort', 'feed', 'look-in'] as const
 /** What else a roster may be narrowed by, beside state, role and words. */
@@ -83,5 +84,5 @@ export function useRoster(site: Ref<string>) {
     if (query.hasNextPage.value && !query.isFetching.value && !query.error.value) void query.fetchNextPage({ cancelRefetch: false })
   }, { immediate: true })
 
-  return { view, look, sortBy, rows, counts, filtered, all, states: STATES, error: query.error, isPending: query.isPending, refetch: query.refetch }
+  return { view, look, sortBy, rows, counts, filtered, all, error: query.error, isPending: query.isPending, refetch: query.refetch }
 }
