@@ -104,6 +104,12 @@ final readonly class Counts
         return $counts;
     }
 
+    /** After changes of many people a site is counted anew. Runs inside a transaction, under the site's lock. */
+    public function forget(string $siteId): void
+    {
+        $this->db->executeStatement('DELETE FROM site_count WHERE site_id = ?', [Id::binary($siteId)]);
+    }
+
     /** At any instant, counted on the spot. */
     public function at(string $site, int $instant): SiteCount
     {

@@ -53,6 +53,8 @@ final readonly class SheetStore
         if (1 === \count($lines)) {
             $only = reset($lines);
             $this->counts->changed($site, $access->now, $only->line->before, $only->line->timeline);
+        } else {
+            $this->counts->forget($site);
         }
         $sheet = $this->ids->next();
         $rows = new BulkWriter($this->db);

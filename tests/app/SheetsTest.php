@@ -58,6 +58,7 @@ final class SheetsTest extends ApiTestCase
         $this->sheet('lead', 'take-out', $people, expected: 409, removing: 6);
         self::assertArrayHasKey('p0', $this->roster(site: 'big'), 'nothing was done');
         $this->sheet('lead', 'take-out', $people, removing: 7);
+        self::assertSame(13, $this->call('lead', 'GET', '/sites/'.$this->ids['big'])['learners'], 'and the count follows');
         self::assertArrayNotHasKey('p0', $this->roster(site: 'big'));
         self::assertNull($this->sheet('lead', 'take-out', ['p7', 'p8'], apply: false)['removal']);
     }
