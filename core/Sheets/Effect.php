@@ -46,6 +46,16 @@ final readonly class Effect
         return new self(EffectKind::EndMark, passId: $passId, mark: $mark, at: $at);
     }
 
+    /** @param list<self> $effects in order */
+    public static function applied(array $effects, Enrollment $enrollment): Enrollment
+    {
+        foreach ($effects as $effect) {
+            $enrollment = $effect->on($enrollment);
+        }
+
+        return $enrollment;
+    }
+
     public function on(Enrollment $enrollment): Enrollment
     {
         if (EffectKind::GivePass === $this->kind && null !== $this->pass) {

@@ -64,7 +64,7 @@ final readonly class LineComputer
     private function line(Situation $situation, Plan $plan): Line
     {
         $before = $situation->enrollment->timeline();
-        $result = array_reduce($plan->effects, static fn ($enrollment, Effect $effect) => $effect->on($enrollment), $situation->enrollment);
+        $result = Effect::applied($plan->effects, $situation->enrollment);
         $after = $result->timeline();
         $verdict = Verdict::Ready;
         $reasons = [];
@@ -127,7 +127,7 @@ final readonly class LineComputer
         }
 
         return new Plan(
-            [...$this->endRoleByHand($situation), Effect::givePass($this->deskPass($situation, $role, $window, $wanted->section))],
+            [...$this->endRoleByHand($situation), ...$this->ends($situation, MarkKind::Dates), Effect::givePass($this->deskPass($situation, $role, $window, $wanted->section))],
             'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])],
         );
     }
@@ -143,7 +143,7 @@ final readonly class LineComputer
             return Plan::refused(new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]));
         }
         $effects = $this->endRoleByHand($situation);
-        $without = array_reduce($effects, static fn ($enrollment, Effect $effect) => $effect->on($enrollment), $situation->enrollment);
+        $without = Effect::applied($effects, $situation->enrollment);
         if ($without->timeline()->at($situation->now)?->roles !== [$role]) {
             $effects[] = Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Role, new Window($situation->now), $role));
         }
@@ -186,11 +186,18 @@ final readonly class LineComputer
             }
             $effects[] = Effect::endMark($pass->id, $mark, $now);
         }
-        $restored = array_reduce($effects, static fn ($enrollment, Effect $effect) => $effect->on($enrollment), $situation->enrollment);
-        $state = $restored->timeline()->at($now)?->state;
-        if (true === $state?->here()) {
+        $restored = Effect::applied($effects, $situation->enrollment);
+        if (true === $restored->timeline()->at($now)?->state->here()) {
             return new Plan($effects);
         }
+        // Their dates are over by now: first those set by hand go, and where that is not enough the pass that came last is renewed.
+        $lifts = $this->ends($situation, MarkKind::Dates);
+        $until = $restored->mark(MarkKind::Dates, $now)?->dates?->until;
+        $undated = Effect::applied($lifts, $restored);
+        if ([] !== $lifts && true === $undated->timeline()->at($now)?->state->here()) {
+            return new Plan([...$effects, ...$lifts], [new Note('dates-were-over', ['until' => $until])]);
+        }
+        $restored = $undated;
         $ended = $restored->passesIn(Phase::Ended, $now);
         if ([] === $ended) {
             return Plan::refused(new Note('never-here'));
@@ -198,7 +205,7 @@ final readonly class LineComputer
         usort($ended, static fn (Pass $a, Pass $b): int => [$b->window->until, $b->givenAt, $b->id] <=> [$a->window->until, $a->givenAt, $a->id]);
         $again = $this->deskPass($situation, $ended[0]->role, new Window($now), $ended[0]->section);
 
-        return new Plan([Effect::givePass($again)], [new Note('dates-were-over', ['until' => $ended[0]->window->until])]);
+        return new Plan([...$lifts, Effect::givePass($again)], [new Note('dates-were-over', ['until' => $ended[0]->window->until])]);
     }
 
     /** From now or from a day, until a day or open; a pause that is there already gives way to it. */
@@ -210,7 +217,7 @@ final readonly class LineComputer
         }
         $window = new Window(max($situation->now, $window->from), $window->until);
         $effects = $this->ends($situation, MarkKind::Paused);
-        $without = array_reduce($effects, static fn ($enrollment, Effect $effect) => $effect->on($enrollment), $situation->enrollment);
+        $without = Effect::applied($effects, $situation->enrollment);
         $hits = array_filter($without->timeline()->from($window->from)->segments, static fn (Segment $segment): bool => State::Current === $segment->state && $segment->window->from < $window->until);
         if ([] === $hits) {
             return Plan::refused(new Note('pause-outside', ['from' => $window->from]));

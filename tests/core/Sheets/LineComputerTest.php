@@ -151,6 +151,30 @@ final class LineComputerTest extends TestCase
         self::assertSame('current', $world->enrollment('learner0')->timeline()->at(2_500)?->state->value, 'what the cohort gave holds again');
     }
 
+    public function testWhoseDatesByHandAreOverComesBackAndCanBeLetInAgain(): void
+    {
+        foreach ([Verb::BringBack, Verb::LetIn] as $verb) {
+            $world = self::world();
+            $world->enrollments['learner0'] = self::in('current');
+            $world->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 1_500));
+            $world->now = 1_600;
+            self::assertSame('ended', $world->enrollment('learner0')->timeline()->at(1_600)?->state->value);
+            $line = $world->apply('learner0', $verb, Verb::LetIn === $verb ? 'learner' : null);
+            self::assertSame(['ready', 'current', null], [$line->verdict->value, $line->after?->state->value, $line->timeline->nextChange(1_600)]);
+        }
+    }
+
+    public function testWhoWasTakenOutUnderDatesByHandThatAreOverByNowComesBackToo(): void
+    {
+        $world = self::world();
+        $world->enrollments['learner0'] = new Enrollment([new Pass('p', 'desk', DoorKind::Desk, 'learner', 100, new Window(100, 1_400), 0)]);
+        $world->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 1_500));
+        $world->apply('learner0', Verb::TakeOut);
+        $world->now = 1_600;
+        $line = $world->apply('learner0', Verb::BringBack);
+        self::assertSame(['current', 'dates-were-over', 100], [$line->after?->state->value, $line->cautions[0]->code ?? null, $line->after->since ?? null]);
+    }
+
     public function testChangingOnlyTheEndLeavesAnUpcomingBeginning(): void
     {
         $world = self::world();
