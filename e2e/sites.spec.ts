@@ -59,6 +59,24 @@ test('a draft is set to open on a day, and its learners are told the day', async
   await expect(page.locator('.frame')).not.toContainText('opens 11 Jan')
 })
 
+test('the first day is rehearsed, and what would keep people out is mended for all of them at once', async ({ page }) => {
+  await signIn(page, 'mara.lindqvist')
+  await page.getByRole('link', { name: 'Harmony & Ear Training II', exact: true }).click()
+  await page.getByRole('link', { name: 'Rehearsal' }).click()
+  await page.locator('.when input[type=date]').fill('2026-11-25')
+  await expect(page.getByRole('status').filter({ hasText: 'could enter' })).toContainText(/\d+ of \d+ could enter/)
+  await expect(page.getByRole('heading', { name: 'One would not have started yet' })).toBeVisible()
+  await expect(page.getByText('Hallorand, Fenna')).toBeVisible()
+  await page.getByRole('button', { name: 'Change the dates of one person' }).click()
+  const panel = page.getByRole('complementary')
+  await panel.getByLabel('How long').selectOption('term')
+  await panel.getByLabel('From').fill('2026-11-25')
+  await panel.getByRole('button', { name: 'Set the dates of one' }).click()
+  await expect(strip(page)).toContainText('The dates of one person are changed.')
+  await expect(page.getByText('Hallorand, Fenna')).toHaveCount(0)
+  await expect(page.getByRole('heading', { name: 'One would be paused' })).toBeVisible()
+})
+
 test('of two who change a site, the second is told and decides', async ({ page, browser }) => {
   expectErrors(page, '412')
   await signIn(page, 'ingrid.solheim')

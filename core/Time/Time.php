@@ -39,6 +39,20 @@ final class Time
             ->setTime(0, 0)->getTimestamp();
     }
 
+    /**
+     * @param string $day  `YYYY-MM-DD`
+     * @param string $time `HH:MM` by the clock on the wall; where clocks skip it, the same distance later
+     *
+     * @throws NotADay
+     */
+    public static function atTime(string $day, string $time, \DateTimeZone $zone): int
+    {
+        self::startOfDay($day, $zone);
+        $instant = \DateTimeImmutable::createFromFormat('!Y-m-d H:i', $day.' '.$time, $zone);
+
+        return false === $instant ? throw new NotADay($day.' '.$time) : $instant->getTimestamp();
+    }
+
     /** "Until 18 December" as a person types it: the whole of that day is included, so the window ends at the next day's start. */
     public static function untilDayIncluded(string $day, \DateTimeZone $zone): int
     {

@@ -28,6 +28,7 @@ final class AuthorizationTest extends ApiTestCase
         'GET /sites/{site}/roster' => [401, 200, 200, 200, 404, 200],
         'GET /sites/{site}/roster/{person}' => [401, 403, 200, 200, 404, 200],
         'GET /sites/{site}/roster-changes' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/rehearsal' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/intake' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/sheets' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/sheets/{sheet}/undo' => [401, 403, 403, 200, 404, 200],
@@ -44,7 +45,7 @@ final class AuthorizationTest extends ApiTestCase
             [$method, $template] = explode(' ', $operation);
             foreach (self::CALLERS as $index => $caller) {
                 $this->db()->beginTransaction();
-                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet]).(['GET /sites' => '?scope=all', 'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01'][$operation] ?? '');
+                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet]).(['GET /sites' => '?scope=all', 'GET /sites/{site}/rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01'][$operation] ?? '');
                 $this->call($caller, $method, $path, $this->body($operation), $statuses[$index], ['If-Match' => '"1"']);
                 $this->db()->rollBack();
             }

@@ -185,6 +185,21 @@ final class RosterTest extends ApiTestCase
         $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook?code=burn', null, 422);
     }
 
+    public function testTheFirstDayIsRehearsed(): void
+    {
+        $this->change('lead', 'let-in', 'newcomer', 'learner', more: ['fromDay' => '2026-12-02']);
+        $this->change('lead', 'pause', 'learner', more: ['untilDay' => '2026-12-03']);
+        $rehearse = fn (string $query): array => $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/rehearsal?'.$query);
+        $first = $rehearse('day=2026-12-01&time=09:30');
+        self::assertSame(['2026-12-01T08:30:00Z', 3], [$first['at'], $first['enter']]);
+        $groups = array_column(array_map(static fn (array $group): array => [$group['reason']['causes'][0]['code'], array_column($group['people'], 'name')], $first['groups']), 1, 0);
+        self::assertEqualsCanonicalizing(['upcoming' => ['Newcomersen, Newcomer'], 'paused' => ['Learnersen, Learner']], $groups);
+        self::assertSame([5, []], [($later = $rehearse('day=2026-12-04'))['enter'], $later['groups']]);
+        self::assertSame('/time', $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01&time=noon', null, 422)['errors'][0]['pointer']);
+        $draft = $this->call('lead', 'GET', '/sites/'.$this->ids['draft'].'/rehearsal?day=2026-12-01')['groups'][0];
+        self::assertSame(['draft', 'open-site', true], [$draft['reason']['causes'][0]['code'], $draft['reason']['causes'][0]['change'], $draft['reason']['causes'][0]['mine']]);
+    }
+
     public function testUnlistedPeopleAreCountedAndShownOnAsking(): void
     {
         $this->change('lead', 'let-in', 'guardian', 'sit-in-observer');
@@ -285,7 +300,7 @@ final class RosterTest extends ApiTestCase
 
             return $this->statements() - $before;
         };
-        $paths = ['/sites/'.$this->ids['site'].'/roster?limit=500', '/sites/'.$this->ids['site'].'/intake?q=co', '/sites?scope=run', '/sites?scope=in', '/sites/'.$this->ids['site'].'/logbook'];
+        $paths = ['/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01', '/sites/'.$this->ids['site'].'/roster?limit=500', '/sites/'.$this->ids['site'].'/intake?q=co', '/sites?scope=run', '/sites?scope=in', '/sites/'.$this->ids['site'].'/logbook'];
         $few = array_map($count, $paths);
         for ($n = 0; $n < 60; ++$n) {
             $this->house->letIn($this->ids['site'], $this->person("co$n", 'staff', 'faculty', family: 'Somebody'), 'co-tutor');

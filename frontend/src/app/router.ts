@@ -17,6 +17,7 @@ export const router = createRouter({
       component: () => import('@/sites/SiteFrame.vue'),
       children: [
         { path: '', name: 'roster', component: () => import('@/roster/RosterPage.vue') },
+        { path: 'rehearsal', name: 'rehearsal', component: () => import('@/roster/RehearsalPage.vue') },
         { path: 'logbook', name: 'logbook', component: () => import('@/logbook/LogbookPage.vue') },
         { path: 'settings', name: 'settings', component: () => import('@/sites/SiteFormPage.vue') }
       ]

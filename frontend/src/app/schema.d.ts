@@ -210,6 +210,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/rehearsal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Who of those expected could enter at an instant of the site's zone, and who could not, by what decides. */
+        get: operations["rehearsal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/intake": {
         parameters: {
             query?: never;
@@ -507,6 +526,18 @@ export interface components {
                 /** @description rows that the filters leave */
                 shown: number;
             };
+        };
+        Rehearsal: {
+            at: components["schemas"]["Instant"];
+            /** @description how many could enter */
+            enter: number;
+            /** @description how many could only look, as their role has it */
+            look: number;
+            /** @description the largest first */
+            groups: {
+                reason: components["schemas"]["Reason"];
+                people: components["schemas"]["Somebody"][];
+            }[];
         };
         RosterChanges: {
             came: components["schemas"]["RosterChange"][];
@@ -1117,6 +1148,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RosterChanges"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    rehearsal: {
+        parameters: {
+            query: {
+                day: string;
+                time?: string;
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rehearsal */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rehearsal"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -44,7 +44,7 @@ export default {
     enter: 'Go in', look: 'Look in', canEnter: 'You can enter.', canLook: 'You can look, but not work here.'
   },
   site: {
-    roster: 'Roster', logbook: 'Logbook', settings: 'Settings', seats: 'Seats', held: '{held} of {seats} seats held', unlimited: 'no learners | 1 learner, no seat limit | {n} learners, no seat limit',
+    roster: 'Roster', rehearsal: 'Rehearsal', logbook: 'Logbook', settings: 'Settings', seats: 'Seats', held: '{held} of {seats} seats held', unlimited: 'no learners | 1 learner, no seat limit | {n} learners, no seat limit',
     open: 'Open the site', close: 'Close the site', openAgain: 'Open it again', levels: 'levels {lowest} to {highest}', goIn: 'Go in',
     willOpen: 'Learners can enter at once. {n} are let in. | Learners can enter at once. One is let in. | Learners can enter at once. {n} are let in.',
     willClose: 'Learners can no longer work here; those whose role may, can still read.',
@@ -75,6 +75,16 @@ export default {
     about: { section: 'section', level: 'level', division: 'division', door: 'way in', seen: 'last seen', ends: 'ending soon', joined: 'newly come' },
     section: 'in section {name}', level: 'at level {n}', division: 'of {name}', never: 'never seen here', seen: 'not seen for {n} days', ends: 'ending within {n} days', joined: 'come within {n} days',
     door: { desk: 'let in at the desk', key: 'come with a key', invitation: 'come by invitation', cohort: 'brought by a cohort', feed: 'brought by a feed', 'look-in': 'looking in' }
+  },
+  rehearsal: {
+    title: 'Rehearse the first day', more: 'Everybody who is expected is looked at as they will be at that moment, before they stand at the door.', on: 'On', at: 'at',
+    sum: '{when}: {n} of {of} could enter.', look: '… | One could only look, as their role has it. | {n} could only look, as their role has it.', nobody: 'Nobody is expected then.', others: 'and {n} more',
+    cause: {
+      upcoming: '… | One would not have started yet | {n} would not have started yet', waiting: '… | One would not have answered | {n} would not have answered', paused: '… | One would be paused | {n} would be paused',
+      'account-closed': '… | One has a closed account | {n} have a closed account', draft: '… | For one the site would still be a draft | For {n} the site would still be a draft', closed: '… | For one the site would be closed | For {n} the site would be closed',
+      'kept-out': '… | One would be kept out | {n} would be kept out', 'reads-closed': '… | For one the site would be closed; they could still read | For {n} the site would be closed; they could still read',
+      'never-here': '… | One was never let in | {n} were never let in', ended: '… | For one the time would be over | For {n} the time would be over', 'taken-out': '… | One would be taken out | {n} would be taken out', 'let-in': '… | One | {n}', 'prepares-draft': '… | One | {n}'
+    }
   },
   away: {
     open: 'Take it away', title: 'Take these rows away', columns: 'Columns', copy: 'Copy', print: 'Print', csv: 'CSV file', copied: 'Copied 1 row. | Copied one row. | Copied {n} rows.', saved: 'Saved {n} rows as {file}.', busy: 'Fetching all rows… {n}', close: 'Close'

@@ -67,6 +67,7 @@ async function live(state: Site['state'], planned = '') {
       <div class="sill">
         <nav :aria-label="site.title">
           <RouterLink :to="{ name: 'roster', params: { site: id } }" exact-active-class="on">{{ $t('site.roster') }}</RouterLink>
+          <RouterLink v-if="may('let-in')" :to="{ name: 'rehearsal', params: { site: id } }" active-class="on">{{ $t('site.rehearsal') }}</RouterLink>
           <RouterLink v-if="may('see-logbook')" :to="{ name: 'logbook', params: { site: id } }" active-class="on">{{ $t('site.logbook') }}</RouterLink>
           <RouterLink v-if="may('run-site')" :to="{ name: 'settings', params: { site: id } }" active-class="on">{{ $t('site.settings') }}</RouterLink>
           <RouterLink v-if="site.standing" :to="{ name: 'landing', params: { site: id } }">{{ $t('site.goIn') }}</RouterLink>

@@ -65,4 +65,13 @@ final class TimeTest extends TestCase
         $this->expectException(\InvalidArgumentException::class);
         new LevelBand(3, 2);
     }
+
+    public function testATimeOfADayIsOfTheWallClock(): void
+    {
+        $zone = new \DateTimeZone('Europe/Amsterdam');
+        self::assertSame(gmmktime(8, 30, 0, 11, 24, 2026), Time::atTime('2026-11-24', '09:30', $zone));
+        self::assertSame(gmmktime(7, 30, 0, 9, 7, 2026), Time::atTime('2026-09-07', '09:30', $zone));
+        $this->expectException(NotADay::class);
+        Time::atTime('2026-11-24', 'noon', $zone);
+    }
 }

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed, ref, shallowRef } from 'vue'
+import { api, take, type Rehearsal, type Site } from '@/app/api'
+import { houseNow } from '@/app/clock'
+import { useHouse } from '@/app/house'
+import { dayAndTime, givers } from '@/app/sentences'
+import { useSlowly } from '@/ui/slowly'
+import Trouble from '@/ui/Trouble.vue'
+import type { AskingVerb } from './asked'
+import SheetPanel from './SheetPanel.vue'
+
+/** The first day rehearsed: who could enter at that moment, who could not and why, and the mend for all of them at once. */
+const props = defineProps<{ site: Site }>()
+const { roleName } = useHouse()
+/** What mends a cause for many at once, where something in the roster does. */
+const MENDS: Record<string, AskingVerb> = { resume: 'resume', 'move-start': 'change-dates' }
+
+const tomorrow = new Date(houseNow().getTime() + 86_400_000).toISOString().slice(0, 10)
+const opening = [props.site.opensAt?.slice(0, 10), props.site.term.startsOn].find((day) => day && day > tomorrow)
+const day = ref(opening ?? tomorrow)
+const time = ref('09:00')
+const moment = useSlowly(computed(() => ({ day: day.value, time: time.value })), 200)
+const mending = shallowRef<{ verb: AskingVerb; people: string[] } | null>(null)
+
+const { data: rehearsal, error, refetch } = useQuery({
+  queryKey: ['roster', computed(() => props.site.id), 'rehearsal', moment],
+  enabled: computed(() => !!moment.value.day && !!moment.value.time),
+  queryFn: () => take(api.GET('/sites/{site}/rehearsal', { params: { path: { site: props.site.id }, query: moment.value } })),
+  placeholderData: keepPreviousData
+})
+const expected = computed(() => (rehearsal.value ? rehearsal.value.enter + rehearsal.value.look + rehearsal.value.groups.reduce((sum, group) => sum + group.people.length, 0) : 0))
+const cause = (group: Rehearsal['groups'][number]) => group.reason.causes[0]!
+const mend = (group: Rehearsal['groups'][number]) => (cause(group).mine ? MENDS[cause(group).change] : undefined)
+</script>
+
+<template>
+  <div class="both">
+    <div class="page">
+      <h2>{{ $t('rehearsal.title') }}</h2>
+      <p class="soft">{{ $t('rehearsal.more') }}</p>
+      <p class="when">
+        <label>{{ $t('rehearsal.on') }} <input v-model="day" type="date" /></label>
+        <label>{{ $t('rehearsal.at') }} <input v-model="time" class="plain" type="time" /></label>
+      </p>
+      <Trouble v-if="error" :error="error" @again="refetch()" />
+      <template v-else-if="rehearsal">
+        <p class="sum" role="status" :class="{ all: !rehearsal.groups.length }">
+          {{ expected ? $t('rehearsal.sum', { when: dayAndTime(rehearsal.at, site.timeZone), n: rehearsal.enter, of: expected }) : $t('rehearsal.nobody') }}
+          <template v-if="rehearsal.look">{{ $t('rehearsal.look', { n: rehearsal.look }, rehearsal.look) }}</template>
+        </p>
+        <section v-for="group in rehearsal.groups" :key="cause(group).code">
+          <h3>{{ $t('rehearsal.cause.' + cause(group).code, { n: group.people.length }, group.people.length) }}</h3>
+          <p class="names">{{ group.people.slice(0, 40).map(({ name }) => name).join(' · ') }}<template v-if="group.people.length > 40"> {{ $t('rehearsal.others', { n: group.people.length - 40 }) }}</template></p>
+          <p>
+            <Button v-if="mend(group)" size="small" :label="$t('sheet.title.' + mend(group), { n: group.people.length }, group.people.length)" @click="mending = { verb: mend(group)!, people: group.people.map(({ id }) => id) }" />
+            <span v-else class="soft">{{ $t('change.' + cause(group).change) }} <template v-if="!cause(group).mine">{{ $t('change.who', { who: givers(cause(group).givers, roleName) }) }}</template></span>
+          </p>
+        </section>
+      </template>
+    </div>
+    <SheetPanel v-if="mending" :key="mending.verb + mending.people.length" :site="site" :people="mending.people" :verb="mending.verb" @close="mending = null" @applied="mending = null" />
+  </div>
+</template>
+
+<style scoped>
+.both { display: flex; flex: 1; min-height: 0; padding-right: 20px; }
+.page { overflow: auto; display: grid; gap: 12px; align-content: start; }
+.when { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; }
+.sum { font-family: var(--title); font-size: 1.15rem; font-weight: 600; border-left: 4px solid var(--brass); background: var(--brass-pale); padding: 8px 12px; }
+.sum.all { border-color: var(--spruce); background: var(--mint-pale); }
+section { border-top: 1px solid var(--line); padding-top: 8px; display: grid; gap: 6px; }
+@media (max-width: 760px) { .both { flex-direction: column; padding: 0; } }
+</style>
