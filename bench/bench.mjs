@@ -84,6 +84,7 @@ const work = [
   { what: `sites I run (${sites.length})`, bound: 2.5, run: async () => (await tutor('GET', '/sites?scope=run&limit=40')).ms },
   { what: 'all sites, first page of 5,000', bound: 2.5, run: async () => (await administrator('GET', '/sites?scope=all&limit=40')).ms },
   { what: 'roster as it stood on a day, first page', run: async () => (await tutor('GET', `/sites/${large.id}/roster?limit=100&asOf=2026-10-15`)).ms },
+  { what: `rehearsal: reasons for all ${large.learners.toLocaleString('en')}`, run: async () => (await tutor('GET', `/sites/${large.id}/rehearsal?day=2026-12-01`)).ms },
   { what: `roster, first page of ${large.learners.toLocaleString('en')} people`, bound: 3, run: async () => (await tutor('GET', `/sites/${large.id}/roster?limit=100`)).ms },
   { what: `search among 200,000 people (${queries.length} queries)`, bound: 2.5, bound95: 5, run: async (round) => (await tutor('GET', `/sites/${large.id}/intake?q=${encodeURIComponent(queries[round % queries.length])}`)).ms },
   { what: 'let one person in', bound: 4, run: letIn }

@@ -48,7 +48,9 @@ final readonly class RehearsalController
         $rehearsal = Rehearsal::at($at, $access->site, $this->roles->book(), $people);
         $groups = [];
         foreach ($rehearsal->groups as [$reason, $ids]) {
-            $groups[] = ['reason' => $this->reasons->forStaff($reason, $access->standing), 'people' => array_map(static fn (string $id): array => ['id' => $id, 'name' => $names[$id]], $ids)];
+            $found = array_map(static fn (string $id): array => ['id' => $id, 'name' => $names[$id]], $ids);
+            usort($found, static fn (array $a, array $b): int => [mb_strtolower($a['name']), $a['id']] <=> [mb_strtolower($b['name']), $b['id']]);
+            $groups[] = ['reason' => $this->reasons->forStaff($reason, $access->standing), 'people' => $found];
         }
 
         return new Answer(['at' => Instant::toJson($at), 'enter' => $rehearsal->enter, 'look' => $rehearsal->look, 'groups' => $groups]);
@@ -57,20 +59,25 @@ final readonly class RehearsalController
     /** @return array{array<string, array{Person, Timeline}>, array<string, string>} by id, and their names */
     private function people(string $site, int $at): array
     {
-        $segments = $names = $persons = [];
+        $divisions = $people = $names = [];
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT id, code FROM division')) as $row) {
+            $divisions[$row->id('id')] = $row->string('code');
+        }
         foreach ($this->db->iterateAssociative(
-            'SELECT g.person_id, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.sort_name, p.kind, p.level, d.code AS division, a.closed_from
-             FROM enrollment_segment g JOIN person p ON p.id = g.person_id JOIN division d ON d.id = p.division_id LEFT JOIN account a ON a.person_id = g.person_id
-             WHERE g.site_id = ? AND g.until_at > ? ORDER BY g.sort_name, g.person_id, g.from_at',
-            [Id::binary($site), Instant::toSql($at)],
+            'SELECT g.person_id, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.sort_name, p.kind, p.level, p.division_id, a.closed_from
+             FROM enrollment_segment g STRAIGHT_JOIN person p ON p.id = g.person_id LEFT JOIN account a ON a.person_id = g.person_id
+             WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ?',
+            [Id::binary($site), Instant::toSql($at), Instant::toSql($at)],
         ) as $columns) {
             $row = new Row($columns);
             $id = $row->id('person_id');
-            $segments[$id][] = SegmentRow::segment($row);
-            $names[$id] ??= $row->string('sort_name');
-            $persons[$id] ??= new Person($id, PersonKind::from($row->string('kind')), $row->string('division'), $row->intOrNull('level'), $row->instantOrNull('closed_from') ?? Time::FOREVER);
+            $names[$id] = $row->string('sort_name');
+            $people[$id] = [
+                new Person($id, PersonKind::from($row->string('kind')), $divisions[$row->id('division_id')] ?? '', $row->intOrNull('level'), $row->instantOrNull('closed_from') ?? Time::FOREVER),
+                new Timeline([SegmentRow::segment($row)]),
+            ];
         }
 
-        return [array_map(static fn (Person $person): array => [$person, new Timeline($segments[$person->id])], $persons), $names];
+        return [$people, $names];
     }
 }
