@@ -238,11 +238,17 @@ final readonly class LineComputer
         if ($dates->until <= max($now, $dates->from)) {
             return Plan::refused(new Note('window-is-over', ['until' => $dates->until]));
         }
+        $effects = [...$this->ends($situation, MarkKind::Dates), Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Dates, new Window($now), dates: $dates))];
+        // Dates hold over every way in; where another one has other dates, they must not bring its role into force unseen.
+        $brought = array_values(array_diff(Effect::applied($effects, $situation->enrollment)->timeline()->at($now)->roles ?? [], $present->roles ?? []));
+        if ([] !== $brought) {
+            return Plan::refused(new Note('dates-bring-role', ['role' => $brought[0]]));
+        }
         $site = $situation->site;
         $beyond = $dates->until < Time::FOREVER && $dates->until > $site->termEnds;
 
         return new Plan(
-            [...$this->ends($situation, MarkKind::Dates), Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Dates, new Window($now), dates: $dates))],
+            $effects,
             $beyond ? [new Note('beyond-term', ['until' => $site->termEnds])] : [],
         );
     }

@@ -68,6 +68,7 @@ final readonly class SheetComputer
             $left = $again;
         } while ($progress && [] !== $left);
 
-        return array_map(static fn (int|string $key): Line => $lines[$key], array_combine(array_keys($people), array_keys($people)));
+        // In line order, also where some were looked at again; `$lines` fills up in that order the first time round.
+        return $lines;
     }
 }

@@ -136,7 +136,7 @@ final readonly class LogbookController
     private function json(string $site, array $rows): array
     {
         $people = array_values(array_unique(array_filter(array_map(static fn (Row $row): ?string => $row->idOrNull('person_id'), $rows))));
-        [$histories, $sequences] = $this->histories->of($site, $people ?: [$site]);
+        [$histories, $sequences] = $this->histories->of($site, $people);
         $entries = [];
         foreach ($rows as $row) {
             $line = $row->idOrNull('line_id');

@@ -8,8 +8,9 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\RetryableException;
 use Doctrine\DBAL\ParameterType;
-use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roster\CountedAs;
 use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Id;
@@ -23,8 +24,6 @@ use MintDoor\Roles\Roles;
  */
 final readonly class Counts
 {
-    public const HERE = ['current', 'paused', 'upcoming', 'waiting'];
-
     private const COLUMNS = ['learners', 'staff', 'others', 'unlisted', 'seats_held'];
 
     public function __construct(
@@ -92,12 +91,12 @@ final readonly class Counts
      */
     private function anew(array $sites, int $now): array
     {
-        [$tallies, $until] = $this->tally(array_keys($sites), $now);
+        [$counted, $until] = $this->countOn(array_keys($sites), $now);
         $at = Instant::toSql($now);
         $counts = $values = [];
         foreach ($sites as $site => $version) {
-            $counts[$site] = $this->count(new Row($tallies[$site]));
-            array_push($values, Id::binary($site), $version, $at, $until[$site], ...array_values($tallies[$site]));
+            $counts[$site] = $this->count(new Row($counted[$site]));
+            array_push($values, Id::binary($site), $version, $at, $until[$site], ...array_values($counted[$site]));
         }
         $this->keep($values, \count($sites));
 
@@ -113,15 +112,15 @@ final readonly class Counts
     /** At any instant, counted on the spot. */
     public function at(string $site, int $instant): SiteCount
     {
-        return $this->count(new Row($this->tally([$site], $instant)[0][$site]));
+        return $this->count(new Row($this->countOn([$site], $instant)[0][$site]));
     }
 
     /**
      * @param non-empty-list<string> $sites
      *
-     * @return array{array<string, array<string, int>>, array<string, string>} tallies by site, and until when they hold
+     * @return array{array<string, array<string, int>>, array<string, string>} numbers by site, and until when they hold
      */
-    private function tally(array $sites, int $now): array
+    private function countOn(array $sites, int $now): array
     {
         $at = Instant::toSql($now);
         $rows = Row::all($this->db->fetchAllAssociative(
@@ -130,32 +129,26 @@ final readonly class Counts
             [$at, $at, array_map(Id::binary(...), $sites), $at],
             [2 => ArrayParameterType::BINARY],
         ));
-        $tallies = array_fill_keys($sites, ['learners' => 0, 'staff' => 0, 'others' => 0, 'unlisted' => 0, 'seats_held' => 0]);
+        $counted = array_fill_keys($sites, ['learners' => 0, 'staff' => 0, 'others' => 0, 'unlisted' => 0, 'seats_held' => 0]);
         $until = array_fill_keys($sites, Instant::toSql(Time::FOREVER));
         foreach ($rows as $row) {
             $site = $row->id('site_id');
             $until[$site] = min($until[$site], $row->string('changes_at'));
             foreach ($row->bool('later') ? [] : $this->countsAs($row) as $column) {
-                $tallies[$site][$column] = ($tallies[$site][$column] ?? 0) + $row->int('people');
+                $counted[$site][$column] = ($counted[$site][$column] ?? 0) + $row->int('people');
             }
         }
 
-        return [$tallies, $until];
+        return [$counted, $until];
     }
 
     /** @return list<'learners'|'staff'|'others'|'unlisted'|'seats_held'> */
     private function countsAs(Row $segment): array
     {
-        $role = $this->roles->book()->find($segment->string('role'));
-        $as = match (true) {
-            !\in_array($segment->string('state'), self::HERE, true) => [],
-            !$segment->bool('listed') => ['unlisted'],
-            true === $role?->takesSeat => ['learners'],
-            \in_array(PersonKind::Staff, $role->for ?? [], true) => ['staff'],
-            default => ['others'],
-        };
+        $as = CountedAs::of(State::from($segment->string('state')), $this->roles->book()->find($segment->string('role')), $segment->bool('listed'));
+        $columns = null === $as ? [] : [$as->value];
 
-        return $segment->bool('holds_seat') ? [...$as, 'seats_held'] : $as;
+        return $segment->bool('holds_seat') ? [...$columns, 'seats_held'] : $columns;
     }
 
     /** @param list<string|int> $values */

@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Sight;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Cursor;
@@ -140,7 +141,7 @@ final readonly class RosterQuery
     private function where(SiteAccess $access, RosterFilter $filter, bool $unlisted, Sight $sight): array
     {
         $at = Instant::toSql(self::instant($access, $filter->asOf));
-        $states = 'here' === $filter->state ? Counts::HERE : [$filter->state];
+        $states = 'here' === $filter->state ? State::valuesHere() : [$filter->state];
         // What is over or refused is for those who can act on it.
         if (!$access->may(Permission::SeeUnlisted)) {
             $states = array_intersect($states, ['current']) ?: ['current'];

@@ -25,6 +25,9 @@ final readonly class Histories
      */
     public function of(string $siteId, array $people): array
     {
+        if ([] === $people) {
+            return [[], []];
+        }
         $done = $sequences = [];
         $rows = $this->db->fetchAllAssociative(
             'SELECT n.id, n.person_id, n.version_after, n.undoes, l.sequence FROM sheet_line n JOIN log_entry l ON l.line_id = n.id WHERE n.site_id = ? AND n.person_id IN (?)',

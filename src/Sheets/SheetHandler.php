@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Sheets;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Sheets\History;
 use MintDoor\Core\Sheets\Line;
@@ -94,13 +95,10 @@ final readonly class SheetHandler
      */
     public function undo(SiteAccess $access, array $lineIds, bool $apply, ?int $removing = null): array
     {
-        $done = [];
-        foreach (Row::all($this->db->fetchAllAssociative(
+        $done = Row::all($this->db->fetchAllAssociative(
             'SELECT id, person_id, verb, effects FROM sheet_line WHERE site_id = ? AND id IN (?) ORDER BY position DESC',
-            [Id::binary($access->site->id), array_map(Id::binary(...), $lineIds)], [1 => \Doctrine\DBAL\ArrayParameterType::BINARY],
-        )) as $row) {
-            $done[] = $row;
-        }
+            [Id::binary($access->site->id), array_map(Id::binary(...), $lineIds)], [1 => ArrayParameterType::BINARY],
+        ));
         if ([] === $done) {
             throw Problem::notFound('This change');
         }

@@ -33,7 +33,7 @@ export async function undo(site: string, entry: number, sentence: string) {
   lastDone.busy = true
   try {
     const undone = await take(api.POST('/sites/{site}/logbook/{sequence}/undo', { params: { path: { site, sequence: entry } } }))
-    done(t('undo.undone', { what: sentence }), { site, entry: undone.entry })
+    done(t(undone.entry === null ? 'undo.nothing' : 'undo.undone', { what: sentence }), { site, entry: undone.entry })
     await refreshSite()
   } catch (error) {
     wentWrong(error)

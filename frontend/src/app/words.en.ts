@@ -9,7 +9,7 @@ export default {
     title: 'Keys', close: 'Close',
     list: { Space: 'choose who is on the line', '/': 'find or do', i: 'let people in', '↑ ↓': 'through the list', Enter: 'show who is on the line', Esc: 'close what is open', u: 'undo what was just done', '?': 'show or hide these keys' }
   },
-  undo: { undo: 'Undo', busy: 'Undoing…', undone: 'Undone: {what}', dismiss: 'Hide this', will: 'Nothing of it can be undone any more. | One change will be undone. | {n} changes will be undone.', left: '… | One was changed since and is left alone. | {n} were changed since and are left alone.' },
+  undo: { undo: 'Undo', busy: 'Undoing…', undone: 'Undone: {what}', nothing: 'Nothing was left to undo of it.', dismiss: 'Hide this', will: 'Nothing of it can be undone any more. | One change will be undone. | {n} changes will be undone.', left: '… | One was changed since and is left alone. | {n} were changed since and are left alone.' },
   trouble: {
     silent: 'The server does not answer. Trying again by itself; nothing you typed is lost.',
     unexpected: 'Something went wrong. Try again in a moment.',
@@ -145,6 +145,7 @@ export default {
   note: {
     'already-so': 'It is so already.', 'already-here': 'They are here already.', 'here-as-other': 'They are here already, in another role. Change the role instead.', 'kept-out': 'They are kept out of this site. That has to be lifted first.', 'not-here': 'They are not here.', 'never-here': 'They have never been here. Let them in instead.',
     'not-paused': 'They are not paused.', 'not-kept-out': 'They are not kept out.', 'no-role-by-hand': 'No role was given by hand.', 'no-dates-by-hand': 'No dates were set by hand.', 'pause-outside': 'They are not here at that time, so there is nothing to pause. Choose other days.', 'pause-keeps': 'Their seat, work, section and groups stay.', 'beyond-term': 'That is beyond the term, which ends on {until}.',
+    'dates-bring-role': 'Another way in of theirs has other dates, and these would bring the role {role} with it. Change the role by hand first, then the dates.',
     'changed-since': 'Changed since by somebody else; look again.',
     'window-is-over': 'The last day is already over. Choose a later one.', 'no-seat': 'All {seats} seats are held. Give the site more seats, or take somebody out first.', 'leads-full': 'The site has {limit} leads, and that is the most it may have.', 'last-lead': 'An open site needs a lead. Let another lead in first, or close the site.',
     'lead-ends': 'From {at} on the site would have no lead.', 'account-closed': 'Their account is closed, so they cannot enter yet.', 'work-stays': 'They lose entry at once. Their work, section and groups stay, and are there again when they come back.', 'comes-back-through': 'The door {door} would bring them in again.', 'dates-were-over': 'Their dates were over on {until}; they come back to the end of the site.',

@@ -6,11 +6,14 @@ namespace MintDoor\Tests\Core\Sheets;
 
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roles\FirstRoles;
+use MintDoor\Core\Roster\CountedAs;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Mark;
 use MintDoor\Core\Roster\MarkKind;
 use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\State;
 use MintDoor\Core\Sheets\Line;
 use MintDoor\Core\Sheets\Verb;
 use MintDoor\Core\Sites\LevelBand;
@@ -183,6 +186,28 @@ final class LineComputerTest extends TestCase
         self::assertSame(['upcoming', 2_000], [$line->after?->state->value, $line->after->window->until ?? null]);
         self::assertSame(5_000, $world->enrollment('learner0')->timeline()->nextChange(2_000));
         self::assertSame('window-is-over', self::outcome($world->compute('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 1_500))));
+    }
+
+    public function testDatesByHandDoNotBringTheRoleOfAnotherWayInIntoForce(): void
+    {
+        $pass = static fn (string $id, string $role, Window $window): Pass => new Pass($id, $id, DoorKind::Desk, $role, 100, $window, 0);
+        foreach (['over' => new Window(100, 500), 'to come' => new Window(3_000)] as $when => $window) {
+            $world = self::world();
+            $world->enrollments['learner0'] = new Enrollment([$pass('now', 'learner', new Window(100)), $pass('other', 'day-guest', $window)]);
+            $line = $world->compute('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 5_000));
+            self::assertSame(['dates-bring-role', 'day-guest'], [self::outcome($line), $line->reasons[0]->values['role'] ?? null], $when);
+            $world->apply('learner0', Verb::ChangeRole, 'day-guest');
+            self::assertSame('ready', self::outcome($world->compute('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 5_000))), 'once the role is by hand');
+        }
+    }
+
+    public function testWhoCountsAsWhatInARoster(): void
+    {
+        $roles = FirstRoles::book([], []);
+        $as = static fn (string $role, State $state = State::Current, bool $listed = true): ?string => CountedAs::of($state, $roles->find($role), $listed)?->value;
+        self::assertSame(['learners', 'staff', 'others', 'others'], [$as('learner'), $as('lead-tutor', State::Paused), $as('day-guest', State::Waiting), $as('gone')]);
+        self::assertSame(['unlisted', null, null], [$as('sit-in-observer', listed: false), $as('learner', State::Ended), $as('learner', State::KeptOut)]);
+        self::assertSame(['current', 'paused', 'upcoming', 'waiting'], State::valuesHere());
     }
 
     public function testDatesBeyondTheTermAreSaid(): void
