@@ -17,7 +17,6 @@ use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
 use MintDoor\Roster\Gate;
-use MintDoor\Roster\RosterQuery;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Sheets\Histories;
 use MintDoor\Sheets\SheetHandler;
@@ -82,11 +81,11 @@ final readonly class LogbookController
         }
         if (null !== $filter->from) {
             $where .= ' AND l.at >= ?';
-            $parameters[] = Instant::toSql(RosterQuery::startOf($access, $filter->from));
+            $parameters[] = Instant::toSql($access->startOf($filter->from, '/from'));
         }
         if (null !== $filter->until) {
-            $where .= ' AND l.at <= ?';
-            $parameters[] = Instant::toSql(RosterQuery::instant($access, $filter->until));
+            $where .= ' AND l.at < ?';
+            $parameters[] = Instant::toSql($access->endOf($filter->until, '/until'));
         }
 
         return [$where, $parameters];

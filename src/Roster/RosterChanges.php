@@ -30,7 +30,7 @@ final readonly class RosterChanges
     public function changes(string $site, #[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] BetweenDays $days): Response
     {
         $access = $this->gate->at($site, $caller)->require(Permission::SeeLogbook, 'Only those who let people into this site read what changed in it.');
-        $instants = [Instant::toSql(RosterQuery::instant($access, $days->from)), Instant::toSql(RosterQuery::instant($access, $days->until))];
+        $instants = [Instant::toSql($access->endOf($days->from, '/from') - 1), Instant::toSql($access->endOf($days->until, '/until') - 1)];
         $at = 'SELECT person_id, state, role, sort_name FROM enrollment_segment WHERE site_id = ? AND from_at <= ? AND until_at > ?';
         $site = Id::binary($site);
         $rows = Row::all($this->db->fetchAllAssociative(

@@ -10,12 +10,10 @@ use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Sight;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\State;
-use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Cursor;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
@@ -23,20 +21,24 @@ use MintDoor\Roles\Roles;
 /** Who is in a site, as the segments have it: filtered, sorted and paged in the database. */
 final readonly class RosterQuery
 {
-    private const PERSON = ' JOIN person p ON p.id = g.person_id';
-    private const ENROLLMENT = ' JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id';
+    /** What a condition or a sort may look at beside the segment itself. */
+    private const JOINS = [
+        'p' => ' JOIN person p ON p.id = g.person_id',
+        'pd' => ' JOIN division pd ON pd.id = p.division_id',
+        'e' => ' JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id',
+    ];
 
-    /** What each sort looks at, and where that is found; a missing value sorts lowest. */
+    /** What each sort looks at, and the joins it needs; a missing value sorts lowest. */
     private const SORT = [
-        'name' => ['g.sort_name', ''],
-        'kind' => ['p.kind', self::PERSON],
-        'level' => ['COALESCE(p.level, 0)', self::PERSON],
-        'division' => ['pd.name', self::PERSON.' JOIN division pd ON pd.id = p.division_id'],
-        'number' => ["COALESCE(p.number, '')", self::PERSON],
-        'role' => ['(1000 - g.rank)', ''],
-        'state' => ["FIELD(g.state, 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out')", ''],
-        'since' => ['g.since_at', ''],
-        'seen' => ["COALESCE(e.last_seen_at, '1000-01-01')", self::ENROLLMENT],
+        'name' => ['g.sort_name', []],
+        'kind' => ['p.kind', ['p']],
+        'level' => ['COALESCE(p.level, 0)', ['p']],
+        'division' => ['pd.name', ['p', 'pd']],
+        'number' => ["COALESCE(p.number, '')", ['p']],
+        'role' => ['(1000 - g.rank)', []],
+        'state' => ["FIELD(g.state, 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out')", []],
+        'since' => ['g.since_at', []],
+        'seen' => ["COALESCE(e.last_seen_at, '1000-01-01')", ['e']],
     ];
 
     public function __construct(
@@ -57,26 +59,12 @@ final readonly class RosterQuery
     }
 
     /**
-     * Now, or the end of a day in the site's zone. Passes and marks keep their history, so that a timeline says of any
-     * day what was so then.
+     * Now, or the last instant of a day for those who help run the site. Passes and marks keep their history, so that a
+     * timeline says of any day what was so then.
      */
-    public static function instant(SiteAccess $access, ?string $day): int
+    private static function instant(SiteAccess $access, ?string $day): int
     {
-        try {
-            return null === $day || !$access->may(Permission::SeeUnlisted) ? $access->now : Time::untilDayIncluded($day, $access->zone()) - 1;
-        } catch (NotADay) {
-            throw Problem::field('/asOf', 'day', 'Choose a day between the years 1900 and 2999.');
-        }
-    }
-
-    /** The first instant of a day in the site's zone. */
-    public static function startOf(SiteAccess $access, string $day): int
-    {
-        try {
-            return Time::startOfDay($day, $access->zone());
-        } catch (NotADay) {
-            throw Problem::field('/from', 'day', 'Choose a day between the years 1900 and 2999.');
-        }
+        return null === $day || !$access->may(Permission::SeeUnlisted) ? $access->now : $access->endOf($day, '/asOf') - 1;
     }
 
     /** @return array<string, mixed> schema `Roster` */
@@ -84,9 +72,9 @@ final readonly class RosterQuery
     {
         $sight = self::sight($access);
         $unlisted = $filter->unlisted && $access->may(Permission::SeeUnlisted);
-        [$where, $words, $parameters, $types] = $this->where($access, $filter, $unlisted, $sight);
+        [$where, $needs, $parameters, $types] = $this->where($access, $filter, $unlisted, $sight);
         $down = 'down' === $filter->direction;
-        [$sort, $sortFrom] = self::SORT[$filter->sort];
+        [$sort, $sortNeeds] = self::SORT[$filter->sort];
         $list = 'roster '.$filter->sort.' '.$filter->direction;
         $cursor = Cursor::read($filter->cursor, $list, 3);
         $after = '';
@@ -99,12 +87,12 @@ final readonly class RosterQuery
         }
         $order = $down ? 'DESC' : 'ASC';
         // The rows of the page are picked from the index first, and only theirs are read whole.
-        $from = 'enrollment_segment g '.('name' === $filter->sort ? 'FORCE INDEX (by_name)' : '').$sortFrom.$this->joins($words, $sortFrom);
+        $from = 'enrollment_segment g '.('name' === $filter->sort ? 'FORCE INDEX (by_name)' : '').self::joins([...$sortNeeds, ...$needs]);
         $by = 'name' === $filter->sort ? '' : "sort_value $order, ";
         $rows = Row::all($this->db->fetchAllAssociative(
             'SELECT '.PersonRow::COLUMNS.", g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, e.version, page.sort_value
              FROM (SELECT g.site_id, g.person_id, g.from_at, g.sort_name, $sort AS sort_value FROM $from
-                   WHERE $where$words$after ORDER BY {$by}g.sort_name $order, g.person_id $order LIMIT ".($filter->limit + 1).") page
+                   WHERE $where$after ORDER BY {$by}g.sort_name $order, g.person_id $order LIMIT ".($filter->limit + 1).") page
              STRAIGHT_JOIN enrollment_segment g ON g.site_id = page.site_id AND g.person_id = page.person_id AND g.from_at = page.from_at
              STRAIGHT_JOIN person p ON p.id = g.person_id
              STRAIGHT_JOIN division pd ON pd.id = p.division_id
@@ -132,12 +120,12 @@ final readonly class RosterQuery
                 'staff' => $count->staff,
                 'others' => $count->others,
                 'unlisted' => $access->may(Permission::SeeUnlisted) ? $count->unlisted : 0,
-                'shown' => $this->shown($access, $filter, $count, $unlisted, $where, $words, $parameters, $types),
+                'shown' => $this->shown($access, $filter, $count, $unlisted, $where, $needs, $parameters, $types),
             ],
         ];
     }
 
-    /** @return array{string, string, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, and what of it is about words */
+    /** @return array{string, list<string>, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, joins it needs, parameters, their types by place */
     private function where(SiteAccess $access, RosterFilter $filter, bool $unlisted, Sight $sight): array
     {
         $at = Instant::toSql(self::instant($access, $filter->asOf));
@@ -155,59 +143,70 @@ final readonly class RosterQuery
             $where .= ' AND g.role = ?';
             $parameters[] = $filter->role;
         }
-        [$words, $more] = $this->further($filter, $access);
-        array_push($parameters, ...$more);
+        $needs = [];
+        foreach ($this->further($filter, $access) as [$condition, $value, $needed]) {
+            if (null !== $value) {
+                $where .= ' AND '.$condition;
+                $parameters[] = $value;
+                $needs = [...$needs, ...$needed];
+            }
+        }
         foreach (Folding::tokens($filter->q ?? '') as $token) {
             // Numbers and logins are among a person's terms; those who may not see them must not find by them.
-            $words .= Sight::Full === $sight ? ' AND e.terms LIKE ?' : ' AND g.sort_name LIKE ?';
+            $where .= Sight::Full === $sight ? ' AND e.terms LIKE ?' : ' AND g.sort_name LIKE ?';
+            $needs = Sight::Full === $sight ? [...$needs, 'e'] : $needs;
             $parameters[] = Sight::Full === $sight ? '% '.$token.'%' : '%'.$token.'%';
         }
 
-        return [$where, $words, $parameters, [3 => ArrayParameterType::STRING]];
+        return [$where, $needs, $parameters, [3 => ArrayParameterType::STRING]];
     }
 
     /**
-     * What else a filter asks for. When people were seen and how they came is for those who help run the site.
+     * What else a filter may ask for. When people were seen and how they came is for those who help run the site.
      *
-     * @return array{string, list<string|int>}
+     * @return list<array{string, string|int|null, list<string>}> condition, its value (null where it is not asked for), and the joins it needs
      */
     private function further(RosterFilter $filter, SiteAccess $access): array
     {
         $helps = $access->may(Permission::SeeUnlisted);
-        $ago = static fn (int $days): string => Instant::toSql($access->now - 86_400 * $days);
+        $ago = static fn (?int $days): ?string => null === $days ? null : Instant::toSql($access->now - 86_400 * $days);
         $pass = 'EXISTS (SELECT 1 FROM pass x JOIN door xd ON xd.id = x.door_id WHERE x.site_id = g.site_id AND x.person_id = g.person_id AND x.live = 1 AND ';
-        $conditions = array_filter([
-            ['p.level = ?', $filter->level],
-            ['p.division_id = (SELECT id FROM division WHERE code = ?)', $filter->division],
-            [$pass.'x.section_id = ?)', null === $filter->section ? null : Id::binary($filter->section)],
-            [$pass.'xd.kind = ?)', $helps ? $filter->door : null],
-            ['(e.last_seen_at IS NULL OR e.last_seen_at < ?)', !$helps || null === $filter->seen ? null : ('never' === $filter->seen ? '1000-01-01 00:00:00' : $ago((int) $filter->seen))],
-            ['g.until_at <= ?', $helps && null !== $filter->ends ? $ago(-$filter->ends) : null],
-            ['g.since_at >= ?', null === $filter->joined ? null : $ago($filter->joined)],
-        ], static fn (array $condition): bool => null !== $condition[1]);
+        $notSeenSince = match ($helps ? $filter->seen : null) {
+            null => null,
+            'never' => Instant::toSql(Time::BEGINNING),
+            default => $ago((int) $filter->seen),
+        };
 
-        return [implode('', array_map(static fn (array $condition): string => ' AND '.$condition[0], $conditions)), array_values(array_filter(array_column($conditions, 1), static fn (mixed $value): bool => null !== $value))];
+        return [
+            ['p.level = ?', $filter->level, ['p']],
+            ['p.division_id = (SELECT id FROM division WHERE code = ?)', $filter->division, ['p']],
+            [$pass.'x.section_id = ?)', null === $filter->section ? null : Id::binary($filter->section), []],
+            [$pass.'xd.kind = ?)', $helps ? $filter->door : null, []],
+            ['(e.last_seen_at IS NULL OR e.last_seen_at < ?)', $notSeenSince, ['e']],
+            ['g.until_at <= ?', $helps && null !== $filter->ends ? $ago(-$filter->ends) : null, []],
+            ['g.since_at >= ?', $ago($filter->joined), []],
+        ];
     }
 
-    /** The tables that conditions speak of, where the sort has not joined them. */
-    private function joins(string $conditions, string $already): string
+    /** @param list<string> $needs names of `JOINS` */
+    private static function joins(array $needs): string
     {
-        return (str_contains($conditions, 'p.') && !str_contains($already, self::PERSON) ? self::PERSON : '')
-            .(str_contains($conditions, 'e.') && self::ENROLLMENT !== $already ? self::ENROLLMENT : '');
+        return implode('', array_intersect_key(self::JOINS, array_flip($needs)));
     }
 
     /**
      * How many rows a filter leaves: known already where nothing but the usual is asked for.
      *
+     * @param list<string>                            $needs
      * @param list<mixed>                             $parameters
      * @param array<int<0, max>, ArrayParameterType> $types
      */
-    private function shown(SiteAccess $access, RosterFilter $filter, SiteCount $count, bool $unlisted, string $where, string $words, array $parameters, array $types): int
+    private function shown(SiteAccess $access, RosterFilter $filter, SiteCount $count, bool $unlisted, string $where, array $needs, array $parameters, array $types): int
     {
         if (!$filter->narrows() && $access->may(Permission::SeeUnlisted)) {
             return $count->learners + $count->staff + $count->others + ($unlisted ? $count->unlisted : 0);
         }
-        $shown = $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment g'.$this->joins($words, '')." WHERE $where$words", $parameters, $types);
+        $shown = $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment g'.self::joins($needs)." WHERE $where", $parameters, $types);
 
         return is_numeric($shown) ? (int) $shown : 0;
     }

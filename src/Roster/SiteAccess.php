@@ -8,6 +8,8 @@ use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Time\NotADay;
+use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
@@ -44,5 +46,31 @@ final readonly class SiteAccess
     public function zone(): \DateTimeZone
     {
         return new \DateTimeZone($this->row->string('time_zone'));
+    }
+
+    /**
+     * The first instant of a day in the site's zone.
+     *
+     * @param string $pointer of the field it was typed in
+     */
+    public function startOf(string $day, string $pointer): int
+    {
+        return $this->dayOf(fn (): int => Time::startOfDay($day, $this->zone()), $pointer);
+    }
+
+    /** The first instant after a day in the site's zone. */
+    public function endOf(string $day, string $pointer): int
+    {
+        return $this->dayOf(fn (): int => Time::untilDayIncluded($day, $this->zone()), $pointer);
+    }
+
+    /** @param callable(): int $read */
+    private function dayOf(callable $read, string $pointer): int
+    {
+        try {
+            return $read();
+        } catch (NotADay) {
+            throw Problem::field($pointer, 'day', 'Choose a day between the years 1900 and 2999.');
+        }
     }
 }

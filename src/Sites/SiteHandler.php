@@ -11,7 +11,6 @@ use MintDoor\Core\Roles\FirstRoles;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Sites\SiteState;
-use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Hall\Caller;
@@ -116,11 +115,7 @@ final readonly class SiteHandler
     /** When something planned for a day happens: an opening at its beginning, a closing after it. */
     private function planned(string $day, SiteState $wanted, SiteAccess $access): int
     {
-        try {
-            $at = SiteState::Closed === $wanted ? Time::untilDayIncluded($day, $access->zone()) : Time::startOfDay($day, $access->zone());
-        } catch (NotADay) {
-            throw Problem::field('/on', 'day', 'Choose a day between the years 1900 and 2999.');
-        }
+        $at = SiteState::Closed === $wanted ? $access->endOf($day, '/on') : $access->startOf($day, '/on');
 
         return $at > $access->now ? $at : throw Problem::field('/on', 'over', 'That is over already. Choose a later day, or leave it empty for now.');
     }

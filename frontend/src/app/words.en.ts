@@ -15,7 +15,7 @@ export default {
     unexpected: 'Something went wrong. Try again in a moment.',
     again: 'Try again', back: 'Back to my sites',
     unknown: 'There is nothing at this address', unknownMore: 'Check it for a slip, or find the site from your list.',
-    stale: 'Somebody else changed this in the meantime.', takeTheirs: 'Show what is so now', keepMine: 'Save mine over it'
+    takeTheirs: 'Show what is so now', keepMine: 'Save mine over it'
   },
   signIn: {
     title: 'Come in', login: 'Login name or e-mail', password: 'Password', button: 'Sign in', busy: 'Signing in…',
@@ -44,7 +44,7 @@ export default {
     enter: 'Go in', look: 'Look in', canEnter: 'You can enter.', canLook: 'You can look, but not work here.'
   },
   site: {
-    roster: 'Roster', rehearsal: 'Rehearsal', logbook: 'Logbook', settings: 'Settings', seats: 'Seats', held: '{held} of {seats} seats held', unlimited: 'no learners | 1 learner, no seat limit | {n} learners, no seat limit',
+    roster: 'Roster', rehearsal: 'Rehearsal', logbook: 'Logbook', settings: 'Settings', seats: 'Seats', unlimited: 'no learners | 1 learner, no seat limit | {n} learners, no seat limit',
     open: 'Open the site', close: 'Close the site', openAgain: 'Open it again', levels: 'levels {lowest} to {highest}', goIn: 'Go in',
     willOpen: 'Learners can enter at once. {n} are let in. | Learners can enter at once. One is let in. | Learners can enter at once. {n} are let in.',
     willClose: 'Learners can no longer work here; those whose role may, can still read.',
@@ -64,7 +64,7 @@ export default {
     count: { learners: 'no learners | 1 learner | {n} learners', staff: 'no staff | 1 staff | {n} staff', others: 'no others | 1 other | {n} others', unlisted: 'none unlisted | 1 unlisted | {n} unlisted' },
     show: 'show', hide: 'hide', find: 'Filter by name or number', shown: 'none shown | 1 shown | {n} shown',
     col: { name: 'Name', kind: 'Kind', level: 'Level', division: 'Division', number: 'Number', role: 'Role', state: 'State', since: 'Since', seen: 'Last seen' },
-    sortBy: 'Sort by {what}', people: 'Showing', who: { all: 'everybody', role: 'every role' }, with: 'as', inState: 'who are',
+    sortBy: 'Sort by {what}', inState: 'who are',
     states: { here: 'here', current: 'current', paused: 'paused', upcoming: 'upcoming', waiting: 'waiting', 'kept-out': 'kept out', ended: 'ended', 'taken-out': 'taken out' },
     every: 'in every role', only: 'in the role {role}', clear: 'Show all again',
     empty: 'Nobody is here yet. Let the first people in: type a name, a number or an e-mail above.', none: 'Nobody here fits. Change the words above, or show all again.',
@@ -101,10 +101,10 @@ export default {
     'let-in': '{name} is let in as {role}.', 'change-role': '{name} is now {role}.', 'take-out': '{name} is taken out.', 'bring-back': '{name} is back as {role}.', pause: '{name}: {outlook}', resume: '{name} is no longer paused.', 'change-dates': '{name}: {outlook}', 'keep-out': '{name} is kept out.', 'lift-keep-out': '{name} is no longer kept out.', 'lift-role': 'The role by hand of {name} is lifted: {role}.', 'lift-dates': 'The dates by hand of {name} are lifted.', nothing: 'Nothing to do: {name} is that already.'
   },
   card: {
-    close: 'Close', since: 'here since {day}', came: 'came {day}', lastSeen: 'last seen {day}', neverSeen: 'never seen here', changeRole: 'Change role', takeOut: 'Take out', bringBack: 'Bring back as {role}', leave: 'Leave this site', letInAnew: 'Let in anew from the box above.',
-    ways: 'One way in | One way in | {n} ways in', by: 'by {name}', sureOut: 'Take {name} out', never: 'Not now', chooseRole: 'Which role instead?', rules: '{band}', was: 'was {role}', login: 'Login', email: 'E-mail', number: 'Number', formerly: 'formerly {name}',
+    close: 'Close', since: 'here since {day}', came: 'came {day}', lastSeen: 'last seen {day}', neverSeen: 'never seen here', changeRole: 'Change role', takeOut: 'Take out', bringBack: 'Bring back as {role}', leave: 'Leave this site', 
+    ways: 'One way in | One way in | {n} ways in', by: 'by {name}', never: 'Not now', chooseRole: 'Which role instead?', was: 'was {role}', formerly: 'formerly {name}',
     changeDates: 'Change dates', pause: 'Pause', resume: 'Resume', keepOut: 'Keep out', liftKeepOut: 'Lift the keep-out', lift: 'Lift', byHandTitle: 'By hand', next: 'Next change on {day}.', bringsBack: 'Keep them out too?',
-    hand: { role: 'Role {role} in place of what the ways in give', dates: 'Dates{from}{until} in place of those of the ways in', paused: 'Paused{from}{until}', 'kept-out': 'Kept out{from}{until}' }, noteBy: '{name}', handFrom: ' from {day}', handOpen: ' with no end',
+    hand: { role: 'Role {role} in place of what the ways in give', dates: 'Dates{from}{until} in place of those of the ways in', paused: 'Paused{from}{until}', 'kept-out': 'Kept out{from}{until}' }, handFrom: ' from {day}', handOpen: ' with no end',
     ask: {
       from: 'From', fromNow: 'empty: now', fromKeep: 'empty: as it is', until: 'Until and including', untilOpen: 'empty: with no end', note: 'Why (only for those who let people in)', days: 'days from today',
       length: 'How long', lengths: { day: 'until a day', days: 'for some days', term: 'to the end of {term}', open: 'to the end of the site' },
@@ -154,7 +154,7 @@ export default {
   },
   landing: { leads: 'Led by', section: 'Your section', roster: 'Who is here', back: 'Sites I am in', as: 'You are here as {role}.', nothing: 'No lead is here at the moment.', asAdmin: 'You have no role in this site. As an administrator you can open its roster.' },
   log: {
-    title: 'Logbook', find: 'Names in it', any: 'any entry', from: 'from', until: 'until', none: 'No entry fits. Look for less.', entries: { undo: 'undoings', 'site-made': 'the site made' }, compare: 'Compare two days', close: 'Close the comparison',
+    title: 'Logbook', find: 'Names in it', any: 'any entry', from: 'from', until: 'until', none: 'No entry fits. Look for less.', compare: 'Compare two days', close: 'Close the comparison',
     between: 'Between the end of', and: 'and the end of', came: 'Nobody came | One came | {n} came', went: 'Nobody went | One went | {n} went', changed: 'Nobody changed | One changed | {n} changed', is: '{role}, {state}', csv: 'CSV file', empty: 'Nothing has happened here yet.', more: 'Show earlier', undone: 'undone', by: '{who}',
     'let-in': 'let {person} in as {after}', 'change-role': 'made {person} {after}, who was {before}', 'take-out': 'took {person} out, who was {before}', 'bring-back': 'brought {person} back as {after}', pause: 'paused {person}', resume: 'ended the pause of {person}', 'change-dates': 'changed the dates of {person}', 'keep-out': 'keeps {person} out', 'lift-keep-out': 'no longer keeps {person} out', 'lift-role': 'lifted the role by hand of {person}', 'lift-dates': 'lifted the dates by hand of {person}', undo: 'undid a change of {person}', 'undo-site': 'undid a change of the site',
     'site-made': 'made the site', 'site-changed': 'changed the site', 'site-open': 'opened the site', 'site-closed': 'closed the site', 'site-open-on': 'set the site to open on {day}', 'site-closed-on': 'set the site to close after {day}', 'site-draft': 'made the site a draft again', of: '({what})',
