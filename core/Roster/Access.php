@@ -94,12 +94,12 @@ final readonly class Access
         ];
 
         return match (true) {
-            SiteState::Draft === $state && $may(Permission::EnterDraft) => [Entry::Enter, new Cause('prepares-draft', $values)],
+            SiteState::Draft === $state && $may(Permission::EnterDraft) => [Entry::Enter, new Cause('prepares-draft', $values, 'take-out', Permission::LetIn)],
             SiteState::Draft === $state => [Entry::No, new Cause('draft', ['opens' => $site->opensAt], 'open-site', Permission::RunSite)],
-            SiteState::Closed === $state && $may(Permission::ReadClosed) => [Entry::LookOnly, new Cause('reads-closed', $values)],
+            SiteState::Closed === $state && $may(Permission::ReadClosed) => [Entry::LookOnly, new Cause('reads-closed', $values, 'take-out', Permission::LetIn)],
             SiteState::Closed === $state => [Entry::No, new Cause('closed', ['at' => $site->closesAt], 'open-site-again', Permission::RunSite)],
-            $may(Permission::Enter) => [Entry::Enter, new Cause('let-in', $values)],
-            default => [Entry::LookOnly, new Cause('let-in', $values)],
+            $may(Permission::Enter) => [Entry::Enter, new Cause('let-in', $values, 'pause', Permission::LetIn)],
+            default => [Entry::LookOnly, new Cause('let-in', $values, 'change-role', Permission::LetIn)],
         };
     }
 

@@ -15,6 +15,7 @@ final readonly class Pass
      * @param int        $acceptedAt from when it counts as accepted, `Time::FOREVER` while unanswered
      * @param int        $since      when this person's way in through this door began, also if it was renewed since
      * @param list<Mark> $marks      of kinds `Withdrawn` and `Undone`
+     * @param bool       $reserved   whether only administrators take it out or change it, as its door has it
      */
     public function __construct(
         public string $id,
@@ -27,6 +28,7 @@ final readonly class Pass
         public ?string $section = null,
         public int $since = Time::FOREVER,
         public array $marks = [],
+        public bool $reserved = false,
     ) {
     }
 
@@ -84,7 +86,7 @@ final readonly class Pass
     /** @param list<Mark> $marks */
     public function withMarks(array $marks): self
     {
-        return new self($this->id, $this->doorId, $this->door, $this->role, $this->givenAt, $this->window, $this->acceptedAt, $this->section, $this->since, $marks);
+        return new self($this->id, $this->doorId, $this->door, $this->role, $this->givenAt, $this->window, $this->acceptedAt, $this->section, $this->since, $marks, $this->reserved);
     }
 
     private function marked(MarkKind $kind, int $instant): bool

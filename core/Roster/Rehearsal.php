@@ -23,25 +23,29 @@ final readonly class Rehearsal
     ) {
     }
 
-    /** @param iterable<string, array{Person, Timeline}> $people by id; those who are not here at the instant are left out */
-    public static function at(int $instant, Site $site, RoleBook $roles, iterable $people): self
+    /**
+     * @param iterable<array{Person, Timeline, non-empty-list<string>}> $alike people who differ in nothing the answer depends on:
+     *                                                                       one of them, their timeline, and the ids of all; those who are not here at the instant are left out
+     */
+    public static function at(int $instant, Site $site, RoleBook $roles, iterable $alike): self
     {
         $access = new Access($roles);
         $enter = $look = 0;
         $groups = [];
-        foreach ($people as $id => [$person, $timeline]) {
+        foreach ($alike as [$person, $timeline, $ids]) {
             if (true !== $timeline->at($instant)?->state->here()) {
                 continue;
             }
             $reason = $access->reason($timeline, $person, $site, $instant);
             if (Entry::Enter === $reason->entry) {
-                ++$enter;
+                $enter += \count($ids);
             } elseif (Entry::LookOnly === $reason->entry && 'let-in' === $reason->deciding()->code) {
-                ++$look;
+                $look += \count($ids);
             } else {
                 $code = $reason->deciding()->code;
                 $groups[$code][0] ??= $reason;
-                $groups[$code][1][] = $id;
+                $groups[$code][1] ??= [];
+                array_push($groups[$code][1], ...$ids);
             }
         }
         uasort($groups, static fn (array $a, array $b): int => \count($b[1]) <=> \count($a[1]));

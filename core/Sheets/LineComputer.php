@@ -103,10 +103,25 @@ final readonly class LineComputer
         return match (true) {
             State::KeptOut === $present?->state && !\in_array($wanted->verb, [Verb::TakeOut, Verb::KeepOut, Verb::LiftKeepOut], true) => Plan::refused(new Note('kept-out', ['until' => $present->window->until])),
             $wanted->verb->wantsHere() && !$here => Plan::refused(new Note('not-here')),
+            $wanted->verb->changesWaysIn() && !$situation->actor->administrator && null !== ($door = $this->reserved($situation)) => Plan::refused(new Note('reserved', ['door' => $door])),
             Verb::BringBack === $wanted->verb && $here => Plan::nothing(new Note('already-here')),
             Verb::BringBack === $wanted->verb && null === $present => Plan::refused(new Note('never-here')),
             default => null,
         };
+    }
+
+    /** The door that brought something only administrators may change, and that holds or will; null where there is none. */
+    private function reserved(Situation $situation): ?string
+    {
+        foreach ([Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
+            foreach ($situation->enrollment->passesIn($phase, $situation->now) as $pass) {
+                if ($pass->reserved) {
+                    return $pass->doorId;
+                }
+            }
+        }
+
+        return null;
     }
 
     private function letIn(Situation $situation, Wanted $wanted, ?Segment $present): Plan
@@ -177,14 +192,15 @@ final readonly class LineComputer
         $last = null;
         $effects = [];
         foreach ($situation->enrollment->passesIn(Phase::TakenOut, $now) as $pass) {
-            $mark = $pass->mark(MarkKind::Withdrawn, $now);
-            if (null === $mark || (null !== $last && $mark->window->from < $last)) {
+            $marks = array_filter($pass->marks, static fn (Mark $mark): bool => MarkKind::Withdrawn === $mark->kind && $mark->window->contains($now));
+            $from = max(array_map(static fn (Mark $mark): int => $mark->window->from, [...$marks, new Mark('', MarkKind::Withdrawn, new Window())]));
+            if (null !== $last && $from < $last) {
                 continue;
             }
-            if ($mark->window->from !== $last) {
-                [$last, $effects] = [$mark->window->from, []];
+            if ($from !== $last) {
+                [$last, $effects] = [$from, []];
             }
-            $effects[] = Effect::endMark($pass->id, $mark, $now);
+            array_push($effects, ...array_map(static fn (Mark $mark): Effect => Effect::endMark($pass->id, $mark, $now), array_values($marks)));
         }
         $restored = Effect::applied($effects, $situation->enrollment);
         if (true === $restored->timeline()->at($now)?->state->here()) {

@@ -4,15 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Sheets;
 
+use MintDoor\Core\Roles\Limits;
+
 /** That a sheet would take out a large share of a site, so that whoever applies it has to say how many. */
 final readonly class Removal
 {
-    /** So many, and fewer, are never many. */
-    public const FEW = 5;
-
-    /** More than this share is many, in per cent. */
-    public const SHARE = 20;
-
     private function __construct(
         public int $people,
         public int $here,
@@ -25,10 +21,10 @@ final readonly class Removal
      *
      * @return ?self null where it is not many
      */
-    public static function of(array $lines, int $here): ?self
+    public static function of(array $lines, int $here, Limits $limits = new Limits()): ?self
     {
         $people = \count(array_filter($lines, static fn (Line $line): bool => true === $line->before?->state->here() && true !== $line->after?->state->here()));
 
-        return $people > self::FEW && 100 * $people > self::SHARE * $here ? new self($people, $here) : null;
+        return $limits->manyRemoved($people, $here) ? new self($people, $here) : null;
     }
 }

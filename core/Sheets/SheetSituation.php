@@ -8,6 +8,7 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
 
@@ -32,5 +33,11 @@ final readonly class SheetSituation
         public array $leads,
         public string $desk,
     ) {
+    }
+
+    /** What a line on one of its people is computed from, as things stand. */
+    public function one(string $personId): Situation
+    {
+        return (new SheetState($this, new Leads($this->roles)))->of($personId);
     }
 }

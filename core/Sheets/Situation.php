@@ -31,4 +31,16 @@ final readonly class Situation
         public string $desk,
     ) {
     }
+
+    /** The same, with another enrollment. */
+    public function with(Enrollment $enrollment): self
+    {
+        return new self($this->now, $this->site, $this->roles, $this->person, $enrollment, $this->actor, $this->seatsHeld, $this->otherLeads, $this->desk);
+    }
+
+    /** The same, as somebody else would do it. */
+    public function by(Standing $actor): self
+    {
+        return new self($this->now, $this->site, $this->roles, $this->person, $this->enrollment, $actor, $this->seatsHeld, $this->otherLeads, $this->desk);
+    }
 }

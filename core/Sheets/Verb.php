@@ -18,6 +18,12 @@ enum Verb: string
     case LiftRole = 'lift-role';
     case LiftDates = 'lift-dates';
 
+    /** Whether it takes out or changes what doors brought; some doors leave that to administrators. */
+    public function changesWaysIn(): bool
+    {
+        return \in_array($this, [self::ChangeRole, self::TakeOut, self::ChangeDates, self::KeepOut], true);
+    }
+
     /** Whether it wants somebody who is here. */
     public function wantsHere(): bool
     {

@@ -9,6 +9,9 @@ final class Id
 {
     public const PATTERN = '[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}';
 
+    /** Nobody's and nothing's. */
+    public const NONE = '00000000-0000-0000-0000-000000000000';
+
     private function __construct()
     {
     }

@@ -16,6 +16,9 @@ use Symfony\Component\HttpFoundation\RequestStack;
 /** Writes what happened. The sequence of a site's entries is counted under its lock, so it is the order of events. */
 final readonly class Logbook
 {
+    /** In place of a site, for what concerns the whole house. */
+    public const HOUSE = Id::NONE;
+
     public function __construct(
         private Connection $db,
         private HouseClock $clock,
@@ -31,8 +34,7 @@ final readonly class Logbook
      */
     public function write(string $siteId, Caller $actor, array $entries): int
     {
-        $this->db->executeStatement('UPDATE site SET log_sequence = log_sequence + ? WHERE id = ?', [\count($entries), Id::binary($siteId)]);
-        $found = $this->db->fetchOne('SELECT log_sequence FROM site WHERE id = ?', [Id::binary($siteId)]);
+        $found = $this->lastSequence($siteId, \count($entries));
         $first = (is_numeric($found) ? (int) $found : 0) - \count($entries) + 1;
         $rows = new BulkWriter($this->db);
         foreach ($entries as $index => $entry) {
@@ -45,6 +47,19 @@ final readonly class Logbook
         $rows->flush();
 
         return $first;
+    }
+
+    /** The last of so many sequence numbers, taken under the site's lock; those of the house follow its last entry. */
+    private function lastSequence(string $siteId, int $count): mixed
+    {
+        if (self::HOUSE === $siteId) {
+            $last = $this->db->fetchOne('SELECT MAX(sequence) FROM log_entry WHERE site_id = ? FOR UPDATE', [Id::binary($siteId)]);
+
+            return (is_numeric($last) ? (int) $last : 0) + $count;
+        }
+        $this->db->executeStatement('UPDATE site SET log_sequence = log_sequence + ? WHERE id = ?', [$count, Id::binary($siteId)]);
+
+        return $this->db->fetchOne('SELECT log_sequence FROM site WHERE id = ?', [Id::binary($siteId)]);
     }
 
     /** Notes on an entry that a later one took it back. */

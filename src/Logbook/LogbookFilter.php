@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Logbook;
 
 use MintDoor\Core\Sheets\Verb;
+use MintDoor\Hall\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
 final readonly class LogbookFilter
@@ -19,6 +20,9 @@ final readonly class LogbookFilter
         public ?string $from = null,
         #[Assert\Date(message: 'Write the last day as year-month-day, such as 2026-12-18.')]
         public ?string $until = null,
+        /** Whom it was done to, by id. */
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such person.')]
+        public ?string $person = null,
         public ?string $cursor = null,
     ) {
     }
@@ -26,6 +30,6 @@ final readonly class LogbookFilter
     /** @return non-empty-list<string> */
     public static function codes(): array
     {
-        return [...array_map(static fn (Verb $verb): string => $verb->value, Verb::cases()), 'undo', 'site-made', 'site-changed', 'site-open', 'site-closed', 'site-draft'];
+        return [...array_map(static fn (Verb $verb): string => $verb->value, Verb::cases()), 'undo', 'label-on', 'label-off', 'site-made', 'site-changed', 'site-open', 'site-closed', 'site-draft'];
     }
 }

@@ -34,6 +34,16 @@ final class PersonRow
         );
     }
 
+    /**
+     * How somebody is called.
+     *
+     * @param string $prefix of the columns `given_name`, `family_name` and `preferred_name`
+     */
+    public static function name(Row $row, string $prefix = ''): string
+    {
+        return trim(($row->stringOrNull($prefix.'preferred_name') ?? $row->string($prefix.'given_name')).' '.$row->string($prefix.'family_name'));
+    }
+
     /** All names a person may be looked for by. */
     public static function names(Row $row): string
     {

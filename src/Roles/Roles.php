@@ -5,15 +5,18 @@ declare(strict_types=1);
 namespace MintDoor\Roles;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\Roles\Role;
+use MintDoor\Core\Roles\Limits;
 use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roles\Rules;
 use MintDoor\Hall\Row;
 use Symfony\Contracts\Service\ResetInterface;
 
-/** The roles as the platform has set them; read once a request. */
+/** The rules as the platform has set them; read once a request, and again when they turn out to have changed. */
 final class Roles implements ResetInterface
 {
-    private ?RoleBook $book = null;
+    private ?Rules $rules = null;
+
+    private int $version = 0;
 
     public function __construct(private readonly Connection $db)
     {
@@ -21,14 +24,43 @@ final class Roles implements ResetInterface
 
     public function book(): RoleBook
     {
-        return $this->book ??= new RoleBook(array_map(
-            static fn (Row $row): Role => RoleCodec::role($row->string('code'), $row->json('settings')),
-            Row::all($this->db->fetchAllAssociative('SELECT code, settings FROM role')),
-        ));
+        return $this->rules()->roles;
+    }
+
+    public function limits(): Limits
+    {
+        return $this->rules()->limits;
+    }
+
+    public function rules(): Rules
+    {
+        if (null === $this->rules) {
+            $row = $this->db->fetchAssociative('SELECT version, settings FROM rule_book ORDER BY version DESC LIMIT 1');
+            $row = new Row(false === $row ? [] : $row);
+            $this->rules = RulesCodec::read($row->json('settings'));
+            $this->version = $row->int('version');
+        }
+
+        return $this->rules;
+    }
+
+    public function version(): int
+    {
+        $this->rules();
+
+        return $this->version;
+    }
+
+    /** Whoever reads under a lock says which version holds there: what was read before it may be older. */
+    public function expect(int $version): void
+    {
+        if (null !== $this->rules && $version !== $this->version) {
+            $this->reset();
+        }
     }
 
     public function reset(): void
     {
-        $this->book = null;
+        $this->rules = null;
     }
 }

@@ -90,7 +90,35 @@ final readonly class Enrollments
             'INSERT INTO enrollment (site_id, person_id, version, terms) SELECT ?, id, 1, terms FROM person WHERE id IN (?) ON DUPLICATE KEY UPDATE version = version + 1',
             [Id::binary($siteId), $ids], [1 => ArrayParameterType::BINARY],
         );
-        $this->db->executeStatement('DELETE FROM enrollment_segment WHERE site_id = ? AND person_id IN (?)', [Id::binary($siteId), $ids], [1 => ArrayParameterType::BINARY]);
+        $this->write($siteId, $people);
+
+        return $this->versions($siteId, array_keys($people));
+    }
+
+    /**
+     * Computes the timelines of people anew: what follows from passes and marks may follow from the rules, too.
+     *
+     * @param non-empty-list<string> $people ids
+     */
+    public function restate(string $siteId, array $people): void
+    {
+        $names = [];
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT id, sort_name FROM person WHERE id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
+            $names[$row->id('id')] = $row->string('sort_name');
+        }
+        $timelines = [];
+        foreach ($this->ofPeople($siteId, $people) as $id => $enrollment) {
+            $timelines[$id] = [$enrollment->timeline(), $names[$id] ?? ''];
+        }
+        if ([] !== $timelines) {
+            $this->write($siteId, $timelines);
+        }
+    }
+
+    /** @param non-empty-array<string, array{Timeline, string}> $people timeline and sort name by person id */
+    private function write(string $siteId, array $people): void
+    {
+        $this->db->executeStatement('DELETE FROM enrollment_segment WHERE site_id = ? AND person_id IN (?)', [Id::binary($siteId), array_map(Id::binary(...), array_keys($people))], [1 => ArrayParameterType::BINARY]);
         $rows = new BulkWriter($this->db);
         foreach ($people as $personId => [$timeline, $sortName]) {
             foreach ($timeline->segments as $segment) {
@@ -98,8 +126,6 @@ final readonly class Enrollments
             }
         }
         $rows->flush();
-
-        return $this->versions($siteId, array_keys($people));
     }
 
     /** @return array<string, string|int> a segment as its row holds it, without whose it is */
@@ -180,12 +206,12 @@ final readonly class Enrollments
                 $onPass[$pass][] = $mark;
             }
         }
-        foreach ($this->db->iterateAssociative('SELECT p.*, d.kind AS door_kind FROM pass p JOIN door d ON d.id = p.door_id WHERE '.$passes.' ORDER BY p.given_at, p.id', $parameters, $types) as $columns) {
+        foreach ($this->db->iterateAssociative('SELECT p.*, d.kind AS door_kind, d.reserved FROM pass p JOIN door d ON d.id = p.door_id WHERE '.$passes.' ORDER BY p.given_at, p.id', $parameters, $types) as $columns) {
             $row = new Row($columns);
             $given[$row->id('site_id').$row->id('person_id')][] = new Pass(
                 $row->id('id'), $row->id('door_id'), DoorKind::from($row->string('door_kind')), $row->string('role'), $row->instant('given_at'),
                 new Window($row->instant('from_at'), $row->instant('until_at')), $row->instant('accepted_at'), $row->idOrNull('section_id'),
-                $row->instant('since_at'), $onPass[$row->id('id')] ?? [],
+                $row->instant('since_at'), $onPass[$row->id('id')] ?? [], $row->bool('reserved'),
             );
         }
         $enrollments = [];

@@ -18,6 +18,7 @@ use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
 use MintDoor\Sites\SiteRow;
+use Symfony\Component\HttpFoundation\RequestStack;
 
 /** Finds a site for a caller and says what they are in it. A site they have nothing to do with is not there for them. */
 final readonly class Gate
@@ -26,21 +27,43 @@ final readonly class Gate
         private Connection $db,
         private Roles $roles,
         private HouseClock $clock,
+        private RequestStack $requests,
+        private SeeAs $seeAs,
     ) {
     }
 
-    /** @throws Problem of type `NotFound` */
+    /**
+     * The site as the caller meets it, or as whoever they look through the eyes of (`as` in the address) does.
+     *
+     * @throws Problem of type `NotFound`, or `NotAllowed` for a change through the eyes of another
+     */
     public function at(string $siteId, Caller $caller): SiteAccess
+    {
+        $own = $this->own($siteId, $caller);
+        $request = $this->requests->getMainRequest();
+        $eyes = $request?->query->get('as');
+        if (null === $request || !\is_string($eyes) || '' === $eyes) {
+            return $own;
+        }
+        if (!$request->isMethodSafe() && 'visit' !== $request->attributes->get('_route')) {
+            throw Problem::notAllowed('Nothing is changed while you look through the eyes of another. Go back to yourself first.');
+        }
+
+        return $this->seeAs->through($own, $eyes);
+    }
+
+    private function own(string $siteId, Caller $caller): SiteAccess
     {
         $now = $this->clock->instant();
         $row = $this->db->fetchAssociative(
-            'SELECT '.SiteRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat FROM '.SiteRow::TABLES.'
+            'SELECT '.SiteRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, (SELECT MAX(version) FROM rule_book) AS rules_version FROM '.SiteRow::TABLES.'
              LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ?
              WHERE s.id = ?',
             [Id::binary($caller->id), Instant::toSql($now), Instant::toSql($now), Id::binary($siteId)],
         );
         $row = new Row(false === $row ? throw Problem::notFound('This site') : $row);
-        $site = SiteRow::site($row);
+        $this->roles->expect($row->int('rules_version'));
+        $site = SiteRow::site($row, $this->roles->limits()->leads);
         $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
         $administrator = $caller->administers($site->division);
         if (null === $segment && !$administrator) {

@@ -36,10 +36,10 @@ final readonly class Landing
     public function visit(string $site, #[CurrentUser] Caller $caller): Response
     {
         $access = $this->gate->at($site, $caller);
-        $enrollment = $this->enrollments->of($site, $caller->id);
-        $reason = (new Access($this->roles->book()))->reason($enrollment->timeline(), Gate::person($caller), $access->site, $access->now, $enrollment);
+        $enrollment = $access->enrollment ?? $this->enrollments->of($site, $caller->id);
+        $reason = (new Access($this->roles->book()))->reason($enrollment->timeline(), Gate::person($access->caller), $access->site, $access->now, $enrollment);
         $inside = Entry::No !== $reason->entry;
-        if ($inside) {
+        if ($inside && null === $access->eyes) {
             $this->db->executeStatement('UPDATE enrollment SET last_seen_at = ? WHERE site_id = ? AND person_id = ?', [Instant::toSql($access->now), Id::binary($site), Id::binary($caller->id)]);
         }
         $passes = $enrollment->passesIn(Phase::InForce, $access->now);

@@ -14,11 +14,14 @@ use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\MarkKind;
 use MintDoor\Core\Roster\Pass;
 use MintDoor\Core\Roster\Phase;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Sheets\Mending;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
+use MintDoor\People\Labels;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Sheets\LineWish;
@@ -35,6 +38,9 @@ final readonly class PersonCard
         private Situations $situations,
         private SheetHandler $sheets,
         private ReasonJson $reasons,
+        private Mending $mending,
+        private WorkMeter $meter,
+        private Labels $labels,
     ) {
     }
 
@@ -45,7 +51,8 @@ final readonly class PersonCard
      */
     public function of(SiteAccess $access, string $personId): array
     {
-        $row = $this->situations->people([$personId])[$personId];
+        $people = $this->situations->people([$personId]);
+        $row = $people[$personId];
         $site = $access->site->id;
         $enrollment = $this->enrollments->of($site, $personId);
         $record = $this->db->fetchAssociative('SELECT version, last_seen_at FROM enrollment WHERE site_id = ? AND person_id = ?', [Id::binary($site), Id::binary($personId)]);
@@ -54,15 +61,17 @@ final readonly class PersonCard
         $segment = $timeline->at($access->now);
         $person = PersonRow::person($row);
         $book = $this->roles->book();
-        $reason = (new Access($book))->reason($timeline, $person, $access->site, $access->now, $enrollment);
         $may = $access->may(Permission::LetIn);
         $staff = $access->may(Permission::SeeUnlisted);
+        $reason = $staff ? $this->mending->reason($this->situations->of($access, $people)->one($personId)) : (new Access($book))->reason($timeline, $person, $access->site, $access->now, $enrollment);
         $here = true === $segment?->state->here();
 
         return [
             'person' => PersonRow::json($row, RosterQuery::sight($access)),
             'standing' => SegmentRow::json($segment, $book),
-            'lastSeen' => Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX),
+            'lastSeen' => $access->may(Permission::SeeActivity) ? Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX) : null,
+            'work' => $this->work($access, $person, $segment, $record->instantOrNull('last_seen_at')),
+            'labels' => $may ? $this->labels->ofPerson($personId) : [],
             'version' => $record->int('version'),
             'band' => ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
             'reason' => $staff ? $this->reasons->forStaff($reason, $access->standing) : $this->reasons->forThePerson($reason),
@@ -74,6 +83,17 @@ final readonly class PersonCard
             'takeOut' => $here && ($may || $personId === $access->caller->id) ? $this->sheets->previewLine($access, new LineWish($personId, 'take-out')) : null,
             'bringBack' => $may && !$here ? $this->sheets->previewLine($access, new LineWish($personId, 'bring-back')) : null,
         ];
+    }
+
+    /** @return array{done: int, of: int, mean: ?int}|null how far somebody is who works here, for those who may see it */
+    private function work(SiteAccess $access, Person $person, ?Segment $segment, ?int $lastSeen): ?array
+    {
+        if (null === $segment || !$access->may(Permission::SeeActivity) || !\in_array(Permission::DoWork, $this->roles->book()->permissions($segment->roles, $person), true)) {
+            return null;
+        }
+        $work = $this->meter->of($access->site->id, $person->id, $segment->since, $lastSeen);
+
+        return ['done' => $work->done(), 'of' => \count($work->items), 'mean' => $access->may(Permission::SeeMarks) ? $work->mean() : null];
     }
 
     /**
@@ -120,6 +140,7 @@ final readonly class PersonCard
         return [
             'id' => $pass->id,
             'door' => ['kind' => $row->string('kind'), 'name' => $row->string('name')],
+            'reserved' => $pass->reserved,
             'role' => $pass->role,
             'phase' => match ($phase) {
                 Phase::InForce => 'in-force', Phase::Upcoming => 'upcoming', Phase::Waiting => 'waiting', Phase::TakenOut => 'taken-out', default => 'ended',
@@ -128,7 +149,7 @@ final readonly class PersonCard
             'from' => Instant::toJson($pass->window->from),
             'until' => Instant::toJson($pass->mark(MarkKind::Withdrawn, $now)?->window->from ?? $pass->window->until),
             'givenAt' => Instant::toJson($pass->givenAt),
-            'givenBy' => null === $row->stringOrNull('family_name') ? null : trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name')),
+            'givenBy' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
         ];
     }
 
@@ -158,7 +179,7 @@ final readonly class PersonCard
                     'until' => Instant::toJson($mark->window->until),
                     'role' => $mark->role,
                     'dates' => null === $mark->dates ? null : ['from' => Instant::toJson($mark->dates->from), 'until' => Instant::toJson($mark->dates->until)],
-                    'by' => null === $row->stringOrNull('family_name') ? null : trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name')),
+                    'by' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
                     'note' => $access->may(Permission::LetIn) ? $row->stringOrNull('note') : null,
                 ];
             }

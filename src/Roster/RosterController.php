@@ -34,7 +34,7 @@ final readonly class RosterController
     public function person(string $site, string $person, #[CurrentUser] Caller $caller): Response
     {
         $access = $this->gate->at($site, $caller);
-        if ($person !== $caller->id) {
+        if ($person !== $access->caller->id) {
             $access->require(Permission::SeeRoster, 'You may not see who is in this site.')
                 ->require(Permission::SeeUnlisted, 'Only those who help run this site see more of a person than the roster shows.');
         }

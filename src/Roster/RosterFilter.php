@@ -6,6 +6,7 @@ namespace MintDoor\Roster;
 
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Hall\Id;
+use MintDoor\People\Labels;
 use Symfony\Component\Validator\Constraints as Assert;
 
 final readonly class RosterFilter
@@ -36,6 +37,8 @@ final readonly class RosterFilter
         /** Days within which they came. */
         #[Assert\Range(notInRangeMessage: 'Choose 1 to 999 days.', min: 1, max: 999)]
         public ?int $joined = null,
+        #[Assert\Length(max: Labels::LONGEST, maxMessage: 'No label is that long.')]
+        public ?string $label = null,
         /** A day at whose end the roster is looked at, past or to come; null for now. */
         #[Assert\Date(message: 'Write the day as year-month-day, such as 2026-10-01.')]
         public ?string $asOf = null,
@@ -59,6 +62,6 @@ final readonly class RosterFilter
     /** Whether it asks for more than who is here. */
     public function narrows(): bool
     {
-        return 'here' !== $this->state || '' !== ($this->q ?? '') || '' !== ($this->role ?? '') || [] !== array_filter([$this->level, $this->division, $this->section, $this->door, $this->seen, $this->ends, $this->joined], static fn (mixed $value): bool => null !== $value);
+        return 'here' !== $this->state || '' !== ($this->q ?? '') || '' !== ($this->role ?? '') || [] !== array_filter([$this->level, $this->division, $this->section, $this->door, $this->seen, $this->ends, $this->joined, $this->label], static fn (mixed $value): bool => null !== $value);
     }
 }

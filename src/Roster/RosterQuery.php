@@ -15,6 +15,7 @@ use MintDoor\Hall\Cursor;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Row;
+use MintDoor\People\Labels;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 
@@ -45,6 +46,7 @@ final readonly class RosterQuery
         private Connection $db,
         private Roles $roles,
         private Counts $counts,
+        private WorkMeter $meter,
     ) {
     }
 
@@ -90,7 +92,7 @@ final readonly class RosterQuery
         $from = 'enrollment_segment g '.('name' === $filter->sort ? 'FORCE INDEX (by_name)' : '').self::joins([...$sortNeeds, ...$needs]);
         $by = 'name' === $filter->sort ? '' : "sort_value $order, ";
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.", g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, e.version, page.sort_value
+            'SELECT '.PersonRow::COLUMNS.', '.(Sight::Full === $sight ? Labels::COLUMN : 'NULL AS labels').", g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, e.version, page.sort_value
              FROM (SELECT g.site_id, g.person_id, g.from_at, g.sort_name, $sort AS sort_value FROM $from
                    WHERE $where$after ORDER BY {$by}g.sort_name $order, g.person_id $order LIMIT ".($filter->limit + 1).") page
              STRAIGHT_JOIN enrollment_segment g ON g.site_id = page.site_id AND g.person_id = page.person_id AND g.from_at = page.from_at
@@ -101,6 +103,7 @@ final readonly class RosterQuery
              ORDER BY {$by}page.sort_name $order, page.person_id $order",
             [...$parameters, ...$place], $types,
         ));
+        $active = $access->may(Permission::SeeActivity);
         $more = \count($rows) > $filter->limit;
         $rows = \array_slice($rows, 0, $filter->limit);
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
@@ -111,7 +114,9 @@ final readonly class RosterQuery
                 'person' => PersonRow::json($row, $sight),
                 'standing' => SegmentRow::json(SegmentRow::segment($row), $this->roles->book()),
                 'listed' => $row->bool('listed'),
-                'lastSeen' => Sight::Hidden === $sight ? null : Instant::toJson($row->instantOrNull('last_seen_at') ?? \PHP_INT_MAX),
+                'lastSeen' => $active ? Instant::toJson($row->instantOrNull('last_seen_at') ?? \PHP_INT_MAX) : null,
+                'work' => $active ? $this->work($access, $row) : null,
+                'labels' => Labels::of($row),
                 'version' => $row->int('version'),
             ], $rows),
             'next' => $more && null !== $last ? Cursor::write($list, [$last->string('sort_value'), $last->string('sort_name'), $last->id('person_id')]) : null,
@@ -123,6 +128,17 @@ final readonly class RosterQuery
                 'shown' => $this->shown($access, $filter, $count, $unlisted, $where, $needs, $parameters, $types),
             ],
         ];
+    }
+
+    /** @return array{done: int, of: int}|null how far somebody is who works here */
+    private function work(SiteAccess $access, Row $row): ?array
+    {
+        if (!\in_array(Permission::DoWork, $this->roles->book()->permissions($row->list('roles'), PersonRow::person($row)), true)) {
+            return null;
+        }
+        $work = $this->meter->of($access->site->id, $row->id('person_id'), $row->instant('since_at'), $row->instantOrNull('last_seen_at'));
+
+        return ['done' => $work->done(), 'of' => \count($work->items)];
     }
 
     /** @return array{string, list<string>, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, joins it needs, parameters, their types by place */
@@ -169,9 +185,10 @@ final readonly class RosterQuery
     private function further(RosterFilter $filter, SiteAccess $access): array
     {
         $helps = $access->may(Permission::SeeUnlisted);
+        $active = $access->may(Permission::SeeActivity);
         $ago = static fn (?int $days): ?string => null === $days ? null : Instant::toSql($access->now - 86_400 * $days);
         $pass = 'EXISTS (SELECT 1 FROM pass x JOIN door xd ON xd.id = x.door_id WHERE x.site_id = g.site_id AND x.person_id = g.person_id AND x.live = 1 AND ';
-        $notSeenSince = match ($helps ? $filter->seen : null) {
+        $notSeenSince = match ($active ? $filter->seen : null) {
             null => null,
             'never' => Instant::toSql(Time::BEGINNING),
             default => $ago((int) $filter->seen),
@@ -185,6 +202,7 @@ final readonly class RosterQuery
             ['(e.last_seen_at IS NULL OR e.last_seen_at < ?)', $notSeenSince, ['e']],
             ['g.until_at <= ?', $helps && null !== $filter->ends ? $ago(-$filter->ends) : null, []],
             ['g.since_at >= ?', $ago($filter->joined), []],
+            ['g.person_id IN (SELECT pl.person_id FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE l.name = ?)', $access->may(Permission::LetIn) ? $filter->label : null, []],
         ];
     }
 

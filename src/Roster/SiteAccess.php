@@ -6,6 +6,7 @@ namespace MintDoor\Roster;
 
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\NotADay;
@@ -17,7 +18,11 @@ use MintDoor\Hall\Row;
 /** A site as one caller meets it at an instant: the site, and what they are in it. */
 final readonly class SiteAccess
 {
-    /** @param ?Segment $segment the caller's own enrollment there, now */
+    /**
+     * @param ?Segment    $segment    the caller's own enrollment there, now
+     * @param ?string     $eyes       through whose eyes it is looked at, where it is not one's own
+     * @param ?Enrollment $enrollment theirs, then
+     */
     public function __construct(
         public Site $site,
         public Row $row,
@@ -25,6 +30,8 @@ final readonly class SiteAccess
         public Standing $standing,
         public ?Segment $segment,
         public int $now,
+        public ?string $eyes = null,
+        public ?Enrollment $enrollment = null,
     ) {
     }
 

@@ -28,14 +28,27 @@ final readonly class Histories
         if ([] === $people) {
             return [[], []];
         }
+
+        return $this->read('n.site_id = ? AND n.person_id IN (?)', [Id::binary($siteId), array_map(Id::binary(...), $people)], [1 => ArrayParameterType::BINARY], 'person_id');
+    }
+
+    /** @return array{array<string, History>, array<string, int>} histories of one person by site, and the logbook's sequence numbers by line */
+    public function ofPerson(string $person): array
+    {
+        return $this->read('l.person_id = ?', [Id::binary($person)], [], 'site_id');
+    }
+
+    /**
+     * @param list<mixed>                            $parameters
+     * @param array<int<0, max>, ArrayParameterType> $types
+     *
+     * @return array{array<string, History>, array<string, int>}
+     */
+    private function read(string $where, array $parameters, array $types, string $by): array
+    {
         $done = $sequences = [];
-        $rows = $this->db->fetchAllAssociative(
-            'SELECT n.id, n.person_id, n.version_after, n.undoes, l.sequence FROM sheet_line n JOIN log_entry l ON l.line_id = n.id WHERE n.site_id = ? AND n.person_id IN (?)',
-            [Id::binary($siteId), array_map(Id::binary(...), $people)],
-            [1 => ArrayParameterType::BINARY],
-        );
-        foreach (Row::all($rows) as $row) {
-            $done[$row->id('person_id')][] = new Done($row->id('id'), $row->int('version_after'), $row->idOrNull('undoes'));
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT n.id, n.site_id, n.person_id, n.version_after, n.undoes, l.sequence FROM sheet_line n JOIN log_entry l ON l.line_id = n.id WHERE '.$where, $parameters, $types)) as $row) {
+            $done[$row->id($by)][] = new Done($row->id('id'), $row->int('version_after'), $row->idOrNull('undoes'));
             $sequences[$row->id('id')] = $row->int('sequence');
         }
 

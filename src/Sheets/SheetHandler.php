@@ -6,6 +6,7 @@ namespace MintDoor\Sheets;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Sheets\History;
 use MintDoor\Core\Sheets\Line;
 use MintDoor\Core\Sheets\Note;
@@ -13,15 +14,18 @@ use MintDoor\Core\Sheets\Removal;
 use MintDoor\Core\Sheets\SheetComputer;
 use MintDoor\Core\Sheets\Verdict;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
+use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Counts;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\Values;
+use MintDoor\Roster\WorkMeter;
 
 /**
  * Computes sheets, applies them and takes them back. The rules are the core's; this reads, stores and writes the
@@ -41,6 +45,7 @@ final readonly class SheetHandler
         private Wishes $wishes,
         private Roles $roles,
         private Connection $db,
+        private WorkMeter $meter,
     ) {
     }
 
@@ -76,12 +81,22 @@ final readonly class SheetHandler
         $versions = $this->enrollments->versions($access->site->id, array_map(static fn (LineWish $line): string => $line->person, $wish->lines));
         $stale = array_filter($wish->lines, static fn (LineWish $line): bool => null !== $line->version && $line->version !== $versions[$line->person]);
         if (1 === \count($wish->lines) && [] !== $stale) {
-            throw new Problem(ProblemType::Stale, 'Somebody else changed this person here in the meantime. Look at what is so now, then decide again.');
+            throw new Problem(ProblemType::Stale, 'Somebody else changed this person here in the meantime. Look at what is so now, then decide again.', more: ['since' => $this->since($access, $wish->lines[0])]);
         }
         $computed = $this->compute($access, $wish, array_keys($stale));
         $this->mindRemovals($computed['json']['removal'], $wish->removing);
 
         return $this->carryOut($access, $computed, static fn (int $key): array => [$wish->lines[$key]->verb, $wish->lines[$key]->note, null, null]);
+    }
+
+    /** @return list<array{actor: string, verb: string, at: ?string}> what was changed after the version somebody looked at, the last first */
+    private function since(SiteAccess $access, LineWish $line): array
+    {
+        return array_map(static fn (Row $row): array => ['actor' => PersonRow::name($row), 'verb' => $row->string('verb'), 'at' => Instant::toJson($row->instant('made_at'))], Row::all($this->db->fetchAllAssociative(
+            'SELECT n.verb, s.made_at, p.given_name, p.family_name, p.preferred_name FROM sheet_line n JOIN change_sheet s ON s.id = n.sheet_id JOIN person p ON p.id = s.made_by
+             WHERE n.site_id = ? AND n.person_id = ? AND n.version_after > ? ORDER BY n.version_after DESC LIMIT 10',
+            [Id::binary($access->site->id), Id::binary($line->person), (int) $line->version],
+        )));
     }
 
     /**
@@ -137,6 +152,10 @@ final readonly class SheetHandler
      */
     private function compute(SiteAccess $access, SheetWish $wish, array $aside = []): array
     {
+        $most = $this->roles->limits()->sheet;
+        if (\count($wish->lines) > $most) {
+            throw Problem::field('/lines', 'too-many', \sprintf('A sheet has %s lines at most here. Choose fewer people, and do the rest after.', number_format($most)));
+        }
         $people = $this->situations->people(array_map(static fn (LineWish $line): string => $line->person, $wish->lines));
         $wanted = [];
         foreach ($wish->lines as $key => $line) {
@@ -159,17 +178,18 @@ final readonly class SheetHandler
     {
         $json = $ready = [];
         $names = $this->doorNames($access->site->id);
+        $pieces = $this->pieces($access, $lines, $people);
         foreach ($people as $key => $row) {
             $line = $lines[$key] ?? null;
-            $json[] = ['person' => ['id' => $row->id('person_id'), 'name' => trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name'))], ...$this->json($line, $access, $names)];
+            $json[] = ['person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)], ...$this->json($line, $access, $names, $pieces[$key] ?? 0)];
             if (Verdict::Ready === $line?->verdict) {
                 $ready[$key] = $line;
             }
         }
         $removal = null;
-        if (\count($ready) > Removal::FEW) {
+        if (\count($ready) > $this->roles->limits()->removalFew) {
             $count = $this->counts->of([$access->site->id], $access->now)[$access->site->id];
-            $removal = Removal::of(array_values($ready), $count->learners + $count->staff + $count->others + $count->unlisted);
+            $removal = Removal::of(array_values($ready), $count->learners + $count->staff + $count->others + $count->unlisted, $this->roles->limits());
         }
 
         return ['lines' => $ready, 'people' => $people, 'json' => ['sheet' => null, 'lines' => $json, 'removal' => null === $removal ? null : ['people' => $removal->people, 'here' => $removal->here]]];
@@ -218,13 +238,14 @@ final readonly class SheetHandler
     }
 
     /**
-     * @param array<string, string> $doors names by id
+     * @param array<string, string> $doors  names by id
+     * @param int                   $pieces of work somebody leaves behind
      *
      * @return array<string, mixed> schema `SheetLine`, without whom it is about
      */
-    private function json(?Line $line, SiteAccess $access, array $doors): array
+    private function json(?Line $line, SiteAccess $access, array $doors, int $pieces): array
     {
-        $note = static fn (Note $note): array => ['code' => $note->code, 'values' => (object) Values::json($note->values, static fn (string $door): string => $doors[$door] ?? '')];
+        $note = static fn (Note $note): array => ['code' => $note->code, 'values' => (object) Values::json('work-stays' === $note->code ? ['pieces' => $pieces] : $note->values, static fn (string $door): string => $doors[$door] ?? '')];
         $book = $this->roles->book();
 
         return [
@@ -235,6 +256,36 @@ final readonly class SheetHandler
             'reasons' => null === $line ? [$note(new Note(self::CHANGED_SINCE))] : array_map($note, $line->reasons),
             'cautions' => null === $line ? [] : array_map($note, $line->cautions),
         ];
+    }
+
+    /**
+     * How many pieces of work those leave behind who would lose entry.
+     *
+     * @param array<array-key, Line> $lines
+     * @param list<Row>              $people one a line
+     *
+     * @return array<array-key, int> by line
+     */
+    private function pieces(SiteAccess $access, array $lines, array $people): array
+    {
+        $leaving = array_filter($lines, static fn (Line $line): bool => [] !== array_filter($line->cautions, static fn (Note $note): bool => 'work-stays' === $note->code));
+        if ([] === $leaving) {
+            return [];
+        }
+        $seen = [];
+        $ids = array_map(static fn (int|string $key): string => Id::binary($people[$key]->id('person_id')), array_keys($leaving));
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT person_id, last_seen_at FROM enrollment WHERE site_id = ? AND person_id IN (?)', [Id::binary($access->site->id), $ids], [1 => ArrayParameterType::BINARY])) as $row) {
+            $seen[$row->id('person_id')] = $row->instantOrNull('last_seen_at');
+        }
+        $book = $this->roles->book();
+        $pieces = [];
+        foreach ($leaving as $key => $line) {
+            $id = $people[$key]->id('person_id');
+            $works = \in_array(Permission::DoWork, $book->permissions($line->before->roles ?? [], PersonRow::person($people[$key])), true);
+            $pieces[$key] = $works ? $this->meter->of($access->site->id, $id, $line->before->since ?? 0, $seen[$id] ?? null)->done() : 0;
+        }
+
+        return $pieces;
     }
 
     /** @return array<string, string> names by id */

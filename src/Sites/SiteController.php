@@ -7,6 +7,8 @@ namespace MintDoor\Sites;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
@@ -16,6 +18,7 @@ use MintDoor\Hall\Transaction;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Counts;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\SiteCount;
@@ -38,6 +41,7 @@ final readonly class SiteController
         private SiteHandler $handler,
         private Transaction $transaction,
         private Roles $roles,
+        private ReasonJson $reasons,
     ) {
     }
 
@@ -110,6 +114,7 @@ final readonly class SiteController
                 static fn (Permission $permission): string => $permission->value,
                 array_filter(Permission::cases(), $access->may(...)),
             )),
+            'seenAs' => null === $access->eyes ? null : ['eyes' => $access->eyes, 'name' => $access->caller->name, 'reason' => $this->reasons->forThePerson((new Access($this->roles->book()))->reason(($access->enrollment ?? new Enrollment())->timeline(), Gate::person($access->caller), $access->site, $access->now))],
             'entry' => $entry,
         ], $status))->versioned($version);
     }

@@ -7,7 +7,6 @@ namespace MintDoor\Sites;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
-use MintDoor\Core\Roles\FirstRoles;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Sites\SiteState;
@@ -60,6 +59,7 @@ final readonly class SiteHandler
             throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
         }
         [$division, $term] = $this->placed($wish, $caller, null);
+        $this->mindSeats($wish->seats);
         $site = new Site($this->ids->next(), $wish->code, $wish->title, $wish->kind, $division, $term, $wish->lowest, $wish->highest, $wish->seats);
         $entities->persist($site);
         $entities->persist(new Door($this->ids->next(), $site->id, 'desk'));
@@ -69,7 +69,7 @@ final readonly class SiteHandler
         // Whoever makes a site is let in by the house, not by themselves.
         $access = new SiteAccess(SiteRow::site($row), $row, $caller, new Standing($caller->id, true), null, $this->clock->instant());
         if ('staff' === $caller->kind) {
-            $this->sheets->apply($access, new SheetWish([new LineWish($caller->id, 'let-in', FirstRoles::LEAD)]));
+            $this->sheets->apply($access, new SheetWish([new LineWish($caller->id, 'let-in', $this->leadRole())]));
         }
 
         return $site->id;
@@ -80,10 +80,8 @@ final readonly class SiteHandler
     {
         $site = $this->site($entities, $access);
         [$division, $term] = $this->placed($wish, $access->caller, $access->site->division);
-        $held = $this->enrollments->seatsHeld($site->id, $access->now);
-        if (null !== $wish->seats && $wish->seats < $held && $wish->seats !== $site->seats) {
-            throw Problem::field('/seats', 'below-held', \sprintf('%d %s already. Choose %1$d or more, or take some out first.', $held, 1 === $held ? 'seat is held' : 'seats are held'));
-        }
+        $this->mindSeats($wish->seats);
+        $this->mindHeld($site, $access, $wish->seats);
 
         return $this->put($entities, $site, $access, 'site-changed', [
             'title' => $wish->title, 'code' => $wish->code, 'kind' => $wish->kind, 'divisionId' => $division, 'termId' => $term,
@@ -110,6 +108,62 @@ final readonly class SiteHandler
         }
 
         return $this->put($entities, $site, $access, 'site-'.$wanted->value, $dates);
+    }
+
+    /** @return int the sequence number of its logbook entry, 0 when nothing changed */
+    public function sheetLine(EntityManagerInterface $entities, SiteAccess $access, SiteSheetWish $wish): int
+    {
+        return match ($wish->verb) {
+            'open' => $this->live($entities, $access, new LifeWish('open', $wish->on)),
+            'close' => $this->live($entities, $access, new LifeWish('closed', $wish->on)),
+            'seats' => $this->reseat($entities, $access, $wish->seats),
+            default => $this->lead($access, (string) $wish->person),
+        };
+    }
+
+    private function reseat(EntityManagerInterface $entities, SiteAccess $access, ?int $seats): int
+    {
+        $site = $this->site($entities, $access);
+        $this->mindSeats($seats);
+        $this->mindHeld($site, $access, $seats);
+
+        return $this->put($entities, $site, $access, 'site-changed', ['seats' => $seats]);
+    }
+
+    private function lead(SiteAccess $access, string $person): int
+    {
+        $here = true === $this->enrollments->of($access->site->id, $person)->timeline()->at($access->now)?->state->here();
+        $entry = $this->sheets->apply($access, new SheetWish([new LineWish($person, $here ? 'change-role' : 'let-in', $this->leadRole())]))['lines'][0]['entry'] ?? null;
+
+        return \is_int($entry) ? $entry : 0;
+    }
+
+    /** The highest role that answers for a site. */
+    private function leadRole(): string
+    {
+        foreach ($this->roles->book()->all() as $role) {
+            if ($role->lead) {
+                return $role->code;
+            }
+        }
+
+        throw new \LogicException('There is always a role that leads.');
+    }
+
+    private function mindHeld(Site $site, SiteAccess $access, ?int $seats): void
+    {
+        $held = $this->enrollments->seatsHeld($site->id, $access->now);
+        if (null !== $seats && $seats < $held && $seats !== $site->seats) {
+            throw Problem::field('/seats', 'below-held', \sprintf('%d %s already. Choose %1$d or more, or take some out first.', $held, 1 === $held ? 'seat is held' : 'seats are held'));
+        }
+    }
+
+    private function mindSeats(?int $seats): void
+    {
+        $most = $this->roles->limits()->seats;
+        if (null !== $seats && $seats > $most) {
+            throw Problem::field('/seats', 'above-limit', \sprintf('A site has %s seats at most here. Choose fewer, or leave it empty for no limit.', number_format($most)));
+        }
     }
 
     /** When something planned for a day happens: an opening at its beginning, a closing after it. */

@@ -22,14 +22,15 @@ final class SiteRow
     {
     }
 
-    public static function site(Row $row): Site
+    /** @param int $leads the limit of leads where the site has none of its own */
+    public static function site(Row $row, int $leads = Site::LEADS_UNLESS_SET): Site
     {
         return new Site(
             $row->id('id'),
             $row->string('division_code'),
             self::levels($row),
             $row->intOrNull('seats'),
-            $row->int('lead_limit'),
+            $row->intOrNull('lead_limit') ?? $leads,
             $row->instant('opens_at'),
             $row->instant('closes_at'),
             Time::untilDayIncluded($row->string('ends_on'), new \DateTimeZone($row->string('time_zone'))),

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\StandIns;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\Roles\FirstRoles;
 use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Mark;
@@ -20,7 +20,7 @@ use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\People\Terms;
-use MintDoor\Roles\RoleCodec;
+use MintDoor\Roles\RulesCodec;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Sheets\EffectCodec;
@@ -84,10 +84,9 @@ final class HouseBuilder
      */
     public function roles(array $juniors, array $seniors): RoleBook
     {
-        $this->roles = FirstRoles::book($juniors, $seniors);
-        foreach ($this->roles->all() as $role) {
-            $this->rows->add('role', ['id' => BulkWriter::id($this->id()), 'code' => $role->code, 'settings' => json_encode(RoleCodec::settings($role), \JSON_THROW_ON_ERROR)]);
-        }
+        $rules = Rules::first($juniors, $seniors);
+        $this->roles = $rules->roles;
+        $this->rows->add('rule_book', ['version' => 1, 'made_at' => Instant::toSql($this->now), 'settings' => json_encode(RulesCodec::write($rules), \JSON_THROW_ON_ERROR)]);
 
         return $this->roles;
     }
@@ -127,7 +126,7 @@ final class HouseBuilder
     }
 
     /** @param array{int, int}|null $levels */
-    public function site(string $code, string $title, string $kind, string $division, string $term, ?array $levels = null, ?int $seats = null, int $opensAt = Time::FOREVER, int $closesAt = Time::FOREVER, int $leadLimit = 10): string
+    public function site(string $code, string $title, string $kind, string $division, string $term, ?array $levels = null, ?int $seats = null, int $opensAt = Time::FOREVER, int $closesAt = Time::FOREVER, ?int $leadLimit = null): string
     {
         $id = $this->id();
         $this->rows->add('site', [
@@ -141,9 +140,9 @@ final class HouseBuilder
     }
 
     /** A door of a site; a further one of the same kind takes the place of the one before when people are let in. */
-    public function door(string $site, DoorKind $kind, string $name = ''): string
+    public function door(string $site, DoorKind $kind, string $name = '', bool $reserved = false): string
     {
-        $this->rows->add('door', ['id' => BulkWriter::id($id = $this->id()), 'site_id' => BulkWriter::id($site), 'kind' => $kind->value, 'name' => $name, 'state' => 'open']);
+        $this->rows->add('door', ['id' => BulkWriter::id($id = $this->id()), 'site_id' => BulkWriter::id($site), 'kind' => $kind->value, 'name' => $name, 'state' => 'open', 'reserved' => $reserved]);
 
         return $this->doors[$site][$kind->value] = $id;
     }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Tests\App;
 
 use MintDoor\Hall\Id;
+use MintDoor\Roles\Roles;
+use MintDoor\Roles\RulesCodec;
 use Symfony\Component\Routing\RouterInterface;
 
 /** Who may call what: every route of the contract, by every kind of caller. A route without a row fails. */
@@ -35,6 +37,23 @@ final class AuthorizationTest extends ApiTestCase
         'POST /sites/{site}/visits' => [401, 200, 200, 200, 404, 200],
         'GET /sites/{site}/logbook' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/logbook/{sequence}/undo' => [401, 403, 403, 200, 404, 200],
+        'GET /people' => [401, 403, 200, 200, 200, 200],
+        'GET /people/{person}/logbook' => [401, 200, 200, 200, 200, 200],
+        'GET /house/logbook' => [401, 403, 403, 403, 403, 200],
+        'GET /rules' => [401, 403, 200, 200, 200, 200],
+        'PUT /rules' => [401, 403, 403, 403, 403, 200],
+        'GET /administrators' => [401, 403, 403, 403, 403, 200],
+        'PUT /administrators/{person}' => [401, 403, 403, 403, 403, 200],
+        'GET /rehearsal' => [401, 200, 200, 200, 200, 200],
+        'POST /site-sheets' => [401, 200, 200, 200, 404, 200],
+        'POST /site-sheets/undo' => [401, 200, 200, 200, 404, 200],
+        'GET /sites/{site}/labels' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/labels' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/views' => [401, 200, 200, 200, 404, 200],
+        'PUT /sites/{site}/views' => [401, 200, 200, 200, 404, 200],
+        'DELETE /sites/{site}/views/{view}' => [401, 200, 200, 200, 404, 200],
+        'GET /sites/{site}/progress' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/why/{person}' => [401, 403, 200, 200, 404, 200],
     ];
 
     public function testEveryRouteOfTheContractHasItsRowAndKeepsToIt(): void
@@ -45,7 +64,7 @@ final class AuthorizationTest extends ApiTestCase
             [$method, $template] = explode(' ', $operation);
             foreach (self::CALLERS as $index => $caller) {
                 $this->db()->beginTransaction();
-                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet]).(['GET /sites' => '?scope=all', 'GET /sites/{site}/rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01'][$operation] ?? '');
+                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet, '{view}' => $sheet]).(['GET /sites' => '?scope=all', 'GET /people' => '?q=learner', 'GET /rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01'][$operation] ?? '');
                 $this->call($caller, $method, $path, $this->body($operation), $statuses[$index], ['If-Match' => '"1"']);
                 $this->db()->rollBack();
             }
@@ -78,6 +97,12 @@ final class AuthorizationTest extends ApiTestCase
             'PUT /sites/{site}/life' => ['state' => 'closed'],
             'POST /sites/{site}/sheets' => ['lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']]],
             'POST /sites/{site}/sheets/{sheet}/undo' => ['apply' => false],
+            'PUT /rules' => ['rules' => RulesCodec::write($this->service(Roles::class)->rules())],
+            'PUT /administrators/{person}' => ['platform' => false, 'divisions' => ['evening']],
+            'POST /site-sheets' => ['sites' => [$this->ids['site']], 'verb' => 'seats', 'seats' => 40],
+            'POST /site-sheets/undo' => ['entries' => [['site' => $this->ids['site'], 'entry' => 4]]],
+            'POST /sites/{site}/labels' => ['label' => 'viola', 'people' => [$this->ids['learner']]],
+            'PUT /sites/{site}/views' => ['name' => 'Mine', 'view' => 'role=learner'],
             default => null,
         };
     }

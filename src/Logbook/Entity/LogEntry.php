@@ -11,6 +11,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'log_entry')]
 #[ORM\UniqueConstraint(columns: ['site_id', 'sequence'])]
 #[ORM\Index(columns: ['line_id'])]
+#[ORM\Index(name: 'by_subject', columns: ['person_id', 'at'])]
 class LogEntry
 {
     public function __construct(

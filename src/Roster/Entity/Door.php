@@ -24,6 +24,9 @@ class Door
         public string $name = '',
         #[ORM\Column(length: 8, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public string $state = 'open',
+        /** Whether only administrators take out or change what it brought. */
+        #[ORM\Column(options: ['default' => false])]
+        public bool $reserved = false,
     ) {
     }
 }

@@ -35,8 +35,8 @@ class Site
         public ?int $levelHighest = null,
         #[ORM\Column(nullable: true)]
         public ?int $seats = null,
-        #[ORM\Column(type: 'smallint')]
-        public int $leadLimit = 10,
+        #[ORM\Column(type: 'smallint', nullable: true)]
+        public ?int $leadLimit = null,
         #[ORM\Column(length: 64, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public string $timeZone = 'Europe/Amsterdam',
         #[ORM\Column(type: 'instant')]

@@ -9,10 +9,11 @@ use MintDoor\Core\People\PersonKind as Kind;
 use MintDoor\Core\Roles\FirstRoles;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
-use MintDoor\Roles\RoleCodec;
+use MintDoor\Roles\RulesCodec;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -90,13 +91,12 @@ final class RoleBookTest extends TestCase
         self::assertSame($both, array_values(array_unique($both)));
     }
 
-    public function testARoleIsTheSameAfterBeingStored(): void
+    public function testRulesAreTheSameAfterBeingStored(): void
     {
-        foreach (self::book()->all() as $role) {
-            $stored = json_decode(json_encode(RoleCodec::settings($role), \JSON_THROW_ON_ERROR), true);
-            self::assertIsArray($stored);
-            self::assertEquals($role, RoleCodec::role($role->code, $stored));
-        }
+        $rules = Rules::first(['juniors'], ['seniors']);
+        $stored = json_decode(json_encode(RulesCodec::write($rules), \JSON_THROW_ON_ERROR), true);
+        self::assertIsArray($stored);
+        self::assertEquals($rules, RulesCodec::read($stored));
     }
 
     private static function book(): RoleBook

@@ -42,7 +42,7 @@ final class RehearsalTest extends TestCase
             'closed' => [$person('closed', 90), $in(new Window(0))],
             'over' => [$person('over'), $in(new Window(0, 90))],
         ];
-        $rehearsal = Rehearsal::at(100, new Site('s', 'seniors', opensAt: 0), FirstRoles::book([], ['seniors']), $people);
+        $rehearsal = Rehearsal::at(100, new Site('s', 'seniors', opensAt: 0), FirstRoles::book([], ['seniors']), self::oneByOne($people));
         self::assertSame([1, 0], [$rehearsal->enter, $rehearsal->look]);
         self::assertSame(['upcoming' => ['late', 'later'], 'unanswered' => ['unanswered']], ['upcoming' => $rehearsal->groups['upcoming'][1], 'unanswered' => $rehearsal->groups['waiting'][1]]);
         self::assertSame('upcoming', array_key_first($rehearsal->groups), 'the largest group first');
@@ -54,7 +54,7 @@ final class RehearsalTest extends TestCase
         $world = World::withPeople(new Site('s', 'seniors'));
         $lead = ['staff0' => [$world->people['staff0'], $world->enrollment('staff0')->timeline()]];
         $learner = ['l' => [$world->people['learner0'], (new Enrollment([new Pass('p', 'd', DoorKind::Desk, 'learner', 0, new Window(0))]))->timeline()]];
-        $rehearsal = Rehearsal::at(10, $world->site, $world->roles, $lead + $learner);
+        $rehearsal = Rehearsal::at(10, $world->site, $world->roles, self::oneByOne($lead + $learner));
         self::assertSame([1, ['draft']], [$rehearsal->enter, array_keys($rehearsal->groups)]);
     }
 
@@ -68,7 +68,7 @@ final class RehearsalTest extends TestCase
             for ($n = 0; $n < 5; ++$n) {
                 $people["p$n"] = [new Person("p$n", PersonKind::Staff, 'faculty'), World::randomEnrollment($dice)->timeline()];
             }
-            $rehearsal = Rehearsal::at($instant = $dice->below(45), $site, $roles, $people);
+            $rehearsal = Rehearsal::at($instant = $dice->below(45), $site, $roles, self::oneByOne($people));
             $here = array_filter($people, static fn (array $each): bool => true === $each[1]->at($instant)?->state->here());
             $grouped = array_merge(...array_values(array_map(static fn (array $group): array => $group[1], $rehearsal->groups)) ?: [[]]);
             self::assertSame(\count($here), $rehearsal->enter + $rehearsal->look + \count($grouped));
@@ -77,5 +77,15 @@ final class RehearsalTest extends TestCase
                 self::assertNotSame(Entry::Enter, (new Access($roles))->reason($people[$id][1], $people[$id][0], $site, $instant)->entry);
             }
         });
+    }
+
+    /**
+     * @param array<string, array{Person, Timeline}> $people
+     *
+     * @return list<array{Person, Timeline, non-empty-list<string>}>
+     */
+    private static function oneByOne(array $people): array
+    {
+        return array_map(static fn (array $each, string $id): array => [...$each, [$id]], $people, array_keys($people));
     }
 }

@@ -16,6 +16,7 @@ use MintDoor\Core\Roster\Pass;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Sheets\Line;
 use MintDoor\Core\Sheets\Verb;
+use MintDoor\Core\Sheets\Verdict;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
@@ -268,5 +269,18 @@ final class LineComputerTest extends TestCase
             'kept-out' => new Enrollment([$pass()], [new Mark('k', MarkKind::KeptOut, new Window(500))]),
             default => new Enrollment(),
         };
+    }
+
+    public function testWhatADoorKeepsToItselfOnlyAdministratorsTakeOut(): void
+    {
+        $world = World::withPeople(new Site('s', 'seniors', opensAt: 0));
+        $world->enrollments['learner0'] = new Enrollment([new Pass('p', 'feed', DoorKind::Feed, 'learner', 0, new Window(0), 0, reserved: true)]);
+        foreach ([[Verb::TakeOut, null], [Verb::ChangeRole, 'day-guest'], [Verb::ChangeDates, null], [Verb::KeepOut, null]] as [$verb, $role]) {
+            $line = $world->compute('learner0', $verb, $role, actor: 'staff0');
+            self::assertSame([Verdict::Refused, 'reserved', 'feed'], [$line->verdict, $line->reasons[0]->code ?? '', $line->reasons[0]->values['door'] ?? '']);
+        }
+        self::assertSame(Verdict::Ready, $world->compute('learner0', Verb::Pause, actor: 'staff0')->verdict, 'a pause leaves what the door brought as it is');
+        self::assertSame(Verdict::Ready, $world->apply('learner0', Verb::TakeOut)->verdict);
+        self::assertSame(Verdict::Ready, $world->compute('learner0', Verb::LetIn, 'learner', actor: 'staff0')->verdict, 'what was taken out binds nobody');
     }
 }

@@ -4,27 +4,59 @@ declare(strict_types=1);
 
 namespace MintDoor\Roles;
 
+use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Band;
+use MintDoor\Core\Roles\Limits;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Role;
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Sites\LevelBand;
 
-/** A role between the core and its stored settings. */
-final class RoleCodec
+/** Rules between the core and the JSON they are stored and answered as. */
+final class RulesCodec
 {
     private function __construct()
     {
     }
 
-    /** @return array<string, mixed> everything but the code */
-    public static function settings(Role $role): array
+    /** @return array{roles: list<array<string, mixed>>, numbers: list<array<string, mixed>>, limits: array<string, int>} schema `Rules` */
+    public static function write(Rules $rules): array
+    {
+        return [
+            'roles' => array_map(self::writeRole(...), $rules->roles->all()),
+            'numbers' => array_map(static fn (NumberFormat $format): array => [
+                'name' => $format->name, 'kinds' => array_map(static fn (PersonKind $kind): string => $kind->value, $format->kinds),
+                'prefix' => $format->prefix, 'digits' => $format->digits, 'checked' => $format->checked,
+            ], $rules->numbers),
+            'limits' => get_object_vars($rules->limits),
+        ];
+    }
+
+    /** @param array<array-key, mixed> $data as `write()` made it; what is not understood is left out */
+    public static function read(array $data): Rules
+    {
+        $maps = static fn (mixed $list): array => array_values(array_filter((array) $list, is_array(...)));
+        $limits = array_filter((array) ($data['limits'] ?? []), is_int(...));
+
+        return new Rules(
+            new RoleBook(array_map(self::readRole(...), $maps($data['roles'] ?? []))),
+            array_map(static fn (array $each): NumberFormat => new NumberFormat(
+                self::string($each['name'] ?? ''), self::kinds($each['kinds'] ?? []), self::string($each['prefix'] ?? ''), (int) self::string($each['digits'] ?? 0), true === ($each['checked'] ?? false),
+            ), $maps($data['numbers'] ?? [])),
+            new Limits(...array_intersect_key($limits, get_object_vars(new Limits()))),
+        );
+    }
+
+    /** @return array<string, mixed> schema `RoleRules` */
+    private static function writeRole(Role $role): array
     {
         $codes = static fn (array $cases): array => array_map(static fn (\BackedEnum $case): int|string => $case->value, $cases);
         $levels = static fn (?LevelBand $band): ?array => null === $band ? null : [$band->lowest, $band->highest];
 
         return [
-            'name' => $role->name, 'standard' => $role->standard, 'rank' => $role->rank,
+            'code' => $role->code, 'name' => $role->name, 'standard' => $role->standard, 'rank' => $role->rank,
             'permissions' => $codes($role->permissions), 'for' => $codes($role->for), 'suggestFor' => $codes($role->suggestFor),
             'givenBy' => $role->givenBy, 'lead' => $role->lead, 'takesSeat' => $role->takesSeat, 'listed' => $role->listed,
             'caution' => $role->caution, 'learnersOf' => $levels($role->learnersOf),
@@ -34,11 +66,11 @@ final class RoleCodec
         ];
     }
 
-    /** @param array<array-key, mixed> $settings as `settings()` wrote them */
-    public static function role(string $code, array $settings): Role
+    /** @param array<array-key, mixed> $settings */
+    private static function readRole(array $settings): Role
     {
         return new Role(
-            $code,
+            self::string($settings['code'] ?? ''),
             self::string($settings['name'] ?? ''),
             self::string($settings['standard'] ?? ''),
             (int) self::string($settings['rank'] ?? 0),
@@ -87,6 +119,6 @@ final class RoleCodec
     {
         $values = self::strings($values);
 
-        return 2 === \count($values) ? new LevelBand((int) $values[0], (int) $values[1]) : null;
+        return 2 === \count($values) && (int) $values[0] <= (int) $values[1] ? new LevelBand((int) $values[0], (int) $values[1]) : null;
     }
 }

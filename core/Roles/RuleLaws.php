@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Roles;
+
+use MintDoor\Core\People\NumberFormat;
+use MintDoor\Core\People\PersonKind;
+
+/** What holds of rules whatever a platform decides, so that no setting of them can break what the rest relies on. */
+final class RuleLaws
+{
+    /** Role names of LIS 2.0 and LTI 1.3 a role may stand for; a sub-role follows after `#`. */
+    public const STANDARDS = ['Instructor', 'TeachingAssistant', 'TeachingAssistant#Grader', 'ContentDeveloper', 'Mentor', 'Learner', 'Observer', 'Guest', 'Administrator', 'Member'];
+
+    private function __construct()
+    {
+    }
+
+    /**
+     * @param array<string, int> $holders   people who hold a role or will, by its code
+     * @param list<string>       $divisions codes of all there are
+     *
+     * @return list<RuleProblem> none where the rules may be so
+     */
+    public static function check(Rules $before, Rules $after, array $holders, array $divisions): array
+    {
+        $problems = [];
+        $names = $ranks = [];
+        foreach ($after->roles->all() as $role) {
+            array_push($problems, ...self::role($role, $after->roles, $divisions), ...self::kept($role, $before->roles->find($role->code)));
+            $names[mb_strtolower(trim($role->name))][] = $role->code;
+            $ranks[$role->rank][] = $role->code;
+        }
+        foreach ([['name', $names], ['rank', $ranks]] as [$field, $uses]) {
+            foreach ($uses as $codes) {
+                if (\count($codes) > 1) {
+                    $problems[] = new RuleProblem("roles/$codes[1]/$field", 'taken-'.$field, ['by' => $codes[0]]);
+                }
+            }
+        }
+        foreach ($before->roles->all() as $role) {
+            if (null === $after->roles->find($role->code) && ($holders[$role->code] ?? 0) > 0) {
+                $problems[] = new RuleProblem('roles/'.$role->code, 'still-held', ['people' => $holders[$role->code]]);
+            }
+        }
+        if ([] === array_filter($after->roles->all(), static fn (Role $role): bool => $role->lead)) {
+            $problems[] = new RuleProblem('roles', 'no-lead-role');
+        }
+
+        return [...$problems, ...self::numbers($after->numbers), ...self::limits($after->limits)];
+    }
+
+    /**
+     * @param list<string> $divisions
+     *
+     * @return list<RuleProblem>
+     */
+    private static function role(Role $role, RoleBook $book, array $divisions): array
+    {
+        $at = 'roles/'.$role->code.'/';
+        $problems = [];
+        $wrong = static function (bool $is, string $field, string $code, string ...$values) use (&$problems, $at): void {
+            if ($is) {
+                $problems[] = new RuleProblem($at.$field, $code, array_filter($values, is_string(...), \ARRAY_FILTER_USE_KEY));
+            }
+        };
+        $wrong('' === trim($role->name), 'name', 'no-name');
+        $wrong(1 !== preg_match('/^[a-z][a-z0-9-]{1,31}$/D', $role->code), 'code', 'bad-code');
+        $wrong(!\in_array($role->standard, self::STANDARDS, true), 'standard', 'no-such-standard');
+        $wrong($role->rank < 1 || $role->rank > 999, 'rank', 'rank-out-of-range');
+        $wrong([] === $role->for, 'for', 'for-nobody');
+        $wrong([] === $role->permissions, 'permissions', 'may-nothing');
+        $wrong([] !== array_filter($role->suggestFor, static fn (PersonKind $kind): bool => !\in_array($kind, $role->for, true)), 'suggestFor', 'suggested-for-others');
+        if ($role->lead) {
+            $wrong(!$role->listed, 'listed', 'lead-unlisted');
+            $wrong([PersonKind::Staff] !== $role->for, 'for', 'lead-for-others');
+            $wrong(!\in_array(Permission::RunSite, $role->permissions, true), 'permissions', 'lead-runs-site');
+        }
+        $wrong(!$role->lead && \in_array(Permission::RunSite, $role->permissions, true), 'permissions', 'only-leads-run');
+        $wrong(\in_array(PersonKind::Learner, $role->for, true) && \in_array(Permission::LetIn, $role->permissions, true), 'permissions', 'learners-let-in');
+        foreach ([[$role->permissions, 'permissions'], ...array_map(static fn (Band $band, int $index): array => [$band->permissions, "bands/$index/permissions"], $role->bands, array_keys($role->bands))] as [$permissions, $field]) {
+            foreach ($permissions as $permission) {
+                foreach ($permission->needs() as $needed) {
+                    $wrong(!\in_array($needed, $permissions, true), $field, 'needs-permission', permission: $permission->value, needed: $needed->value);
+                }
+            }
+        }
+        foreach ($role->bands as $index => $band) {
+            $wrong([] !== array_diff($band->divisions, $divisions), "bands/$index/divisions", 'no-such-division');
+            $wrong([] !== array_udiff($band->permissions, $role->permissions, static fn (Permission $a, Permission $b): int => $a->value <=> $b->value), "bands/$index/permissions", 'band-above-role', band: $band->name);
+        }
+        foreach ($role->givenBy as $code) {
+            $giver = $book->find($code);
+            $wrong(null === $giver, 'givenBy', 'no-such-giver', giver: $code);
+            if (null !== $giver) {
+                $wrong($giver->rank < $role->rank, 'givenBy', 'given-from-below', giver: $code);
+                $wrong(!\in_array(Permission::LetIn, $giver->permissions, true), 'givenBy', 'giver-lets-nobody-in', giver: $code);
+            }
+        }
+
+        return $problems;
+    }
+
+    /**
+     * What sites rely on stays as it was made: seats and leads are counted by it.
+     *
+     * @return list<RuleProblem>
+     */
+    private static function kept(Role $role, ?Role $before): array
+    {
+        return [
+            ...(null !== $before && $before->lead !== $role->lead ? [new RuleProblem("roles/$role->code/lead", 'lead-stays')] : []),
+            ...(null !== $before && $before->takesSeat !== $role->takesSeat ? [new RuleProblem("roles/$role->code/takesSeat", 'seat-stays')] : []),
+        ];
+    }
+
+    /**
+     * @param list<NumberFormat> $formats
+     *
+     * @return list<RuleProblem>
+     */
+    private static function numbers(array $formats): array
+    {
+        $problems = [];
+        foreach ($formats as $index => $format) {
+            $at = "numbers/$index/";
+            if ('' === trim($format->name)) {
+                $problems[] = new RuleProblem($at.'name', 'no-name');
+            }
+            if (1 !== preg_match('/^[A-Z]{0,6}$/D', $format->prefix)) {
+                $problems[] = new RuleProblem($at.'prefix', 'bad-prefix');
+            }
+            if ($format->digits < 2 || $format->digits > 16) {
+                $problems[] = new RuleProblem($at.'digits', 'digits-out-of-range');
+            }
+            foreach (\array_slice($formats, 0, $index) as $other) {
+                if ($other->prefix === $format->prefix && $other->digits === $format->digits) {
+                    $problems[] = new RuleProblem($at.'digits', 'same-format', ['by' => $other->name]);
+                }
+            }
+        }
+
+        return $problems;
+    }
+
+    /** @return list<RuleProblem> */
+    private static function limits(Limits $limits): array
+    {
+        $problems = [];
+        foreach ([
+            'seats' => [1, 100_000], 'leads' => [1, 100], 'sheet' => [1, Limits::LONGEST_SHEET], 'removalFew' => [0, 100], 'removalShare' => [1, 100],
+        ] as $field => [$least, $most]) {
+            if ($limits->{$field} < $least || $limits->{$field} > $most) {
+                $problems[] = new RuleProblem("limits/$field", 'out-of-range', ['least' => $least, 'most' => $most]);
+            }
+        }
+
+        return $problems;
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Sheets\Verdict;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Transaction;
+use MintDoor\Logbook\Logbook;
+use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Sheets\Situations;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+final readonly class LabelController
+{
+    private const MOST = 12;
+
+    private const MAY = 'You may not put labels on people here. The leads and co-tutors of this site can.';
+
+    public function __construct(
+        private Gate $gate,
+        private Labels $labels,
+        private Situations $situations,
+        private Enrollments $enrollments,
+        private Transaction $transaction,
+        private Logbook $logbook,
+    ) {
+    }
+
+    /** Labels there are, to be completed from what was typed. */
+    #[Route('/sites/{site}/labels', name: 'labels', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    public function like(string $site, #[CurrentUser] Caller $caller, #[MapQueryParameter] string $q = ''): Response
+    {
+        $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
+
+        return new Answer(['items' => $this->labels->like(mb_substr(mb_scrub($q), 0, Labels::LONGEST), self::MOST)]);
+    }
+
+    #[Route('/sites/{site}/labels', name: 'label_people', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
+    public function put(string $site, #[MapRequestPayload] LabelWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        $access = $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
+        if (!$wish->apply) {
+            return new Answer($this->lines($access, $wish)[0]);
+        }
+
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $caller, $wish): Answer {
+            $access = $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
+            [$sheet, $ready] = $this->lines($access, $wish);
+            $entry = null;
+            if ([] !== $ready) {
+                $this->labels->set($wish->name(), $ready, $wish->on, $caller->id, $access->now);
+                $data = ['label' => $wish->name(), 'people' => $ready];
+                $entry = $this->logbook->write($site, $caller, [[$wish->on ? 'label-on' : 'label-off', ['before' => ['on' => !$wish->on], 'after' => ['on' => $wish->on], ...$data], 1 === \count($ready) ? $ready[0] : null]]);
+            }
+            $sheet['lines'] = array_map(static fn (array $line): array => [...$line, 'entry' => 'ready' === $line['verdict'] ? $entry : null], $sheet['lines']);
+
+            return new Answer($sheet);
+        });
+    }
+
+    /** @return array{array{sheet: null, lines: list<array<string, mixed>>, removal: null}, list<string>} schema `Sheet`, and ids of those for whom it would change something */
+    private function lines(SiteAccess $access, LabelWish $wish): array
+    {
+        $asked = array_values(array_unique($wish->people));
+        $people = $this->situations->people($asked);
+        if (\in_array(0, $this->enrollments->versions($access->site->id, $asked), true)) {
+            throw Problem::notFound('This person');
+        }
+        $bearers = $this->labels->bearers($wish->name(), $asked);
+        $lines = $ready = [];
+        foreach ($asked as $id) {
+            $changes = \in_array($id, $bearers, true) !== $wish->on;
+            if ($changes) {
+                $ready[] = $id;
+            }
+            $lines[] = [
+                'person' => ['id' => $id, 'name' => PersonRow::name($people[$id])],
+                'verdict' => ($changes ? Verdict::Ready : Verdict::NothingToDo)->value,
+                'before' => null, 'after' => null, 'outlook' => [], 'cautions' => [],
+                'reasons' => $changes ? [] : [['code' => 'already-so', 'values' => new \stdClass()]],
+            ];
+        }
+
+        return [['sheet' => null, 'lines' => $lines, 'removal' => null], $ready];
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
+use MintDoor\Hall\BulkWriter;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Ids;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+
+/** Labels: short marks on people. One name is one label, however it is capitalised or accented. */
+final readonly class Labels
+{
+    public const LONGEST = 40;
+
+    /** Labels of a person as a column of a statement that has them as `p`; one a line. */
+    public const COLUMN = '(SELECT GROUP_CONCAT(l.name ORDER BY l.name SEPARATOR \'\n\') FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE pl.person_id = p.id) AS labels';
+
+    public function __construct(
+        private Connection $db,
+        private Ids $ids,
+    ) {
+    }
+
+    /** @return list<string> what `COLUMN` says */
+    public static function of(Row $row): array
+    {
+        return array_values(array_filter(explode("\n", $row->string('labels')), static fn (string $name): bool => '' !== $name));
+    }
+
+    /** @return list<string> */
+    public function ofPerson(string $person): array
+    {
+        return array_map(static fn (Row $row): string => $row->string('name'), Row::all($this->db->fetchAllAssociative('SELECT l.name FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE pl.person_id = ? ORDER BY l.name', [Id::binary($person)])));
+    }
+
+    /**
+     * Labels that are on somebody and begin with, or contain, what was typed.
+     *
+     * @return list<array{name: string, people: int}> the most used first
+     */
+    public function like(string $typed, int $most): array
+    {
+        $rows = $this->db->fetchAllAssociative(
+            'SELECT l.name, COUNT(*) AS people FROM label l JOIN person_label pl ON pl.label_id = l.id WHERE l.name LIKE ? GROUP BY l.id, l.name ORDER BY l.name LIKE ? DESC, people DESC, l.name LIMIT '.$most,
+            ['%'.addcslashes($typed, '%_\\').'%', addcslashes($typed, '%_\\').'%'],
+        );
+
+        return array_map(static fn (Row $row): array => ['name' => $row->string('name'), 'people' => $row->int('people')], Row::all($rows));
+    }
+
+    /**
+     * @param list<string> $people ids
+     *
+     * @return list<string> ids of those who bear the label
+     */
+    public function bearers(string $label, array $people): array
+    {
+        return array_map(static fn (Row $row): string => $row->id('person_id'), Row::all($this->db->fetchAllAssociative(
+            'SELECT pl.person_id FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE l.name = ? AND pl.person_id IN (?)',
+            [$label, array_map(Id::binary(...), $people)], [1 => ArrayParameterType::BINARY],
+        )));
+    }
+
+    /**
+     * Puts a label on people, or takes it off them.
+     *
+     * @param non-empty-list<string> $people ids of those who do not bear it yet, or do
+     */
+    public function set(string $label, array $people, bool $on, string $by, int $now): void
+    {
+        $ids = array_map(Id::binary(...), $people);
+        if (!$on) {
+            $this->db->executeStatement('DELETE pl FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE l.name = ? AND pl.person_id IN (?)', [$label, $ids], [1 => ArrayParameterType::BINARY]);
+
+            return;
+        }
+        $this->db->executeStatement('INSERT IGNORE INTO label (id, name, made_by) VALUES (?, ?, ?)', [Id::binary($this->ids->next()), $label, Id::binary($by)], [ParameterType::BINARY, ParameterType::STRING, ParameterType::BINARY]);
+        $found = $this->db->fetchOne('SELECT id FROM label WHERE name = ?', [$label]);
+        $rows = new BulkWriter($this->db);
+        foreach ($people as $person) {
+            $rows->add('person_label', ['person_id' => BulkWriter::id($person), 'label_id' => BulkWriter::id(Id::text(\is_string($found) ? $found : '')), 'put_by' => BulkWriter::id($by), 'put_at' => Instant::toSql($now)]);
+        }
+        $rows->flush();
+    }
+}

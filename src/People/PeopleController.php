@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\PeopleQuery;
+use MintDoor\Core\People\Sight;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Finding people of one's reach, by whatever of theirs was typed, and by label. */
+final readonly class PeopleController
+{
+    private const MOST = 12;
+
+    /** Bearers of a label looked at. */
+    private const MOST_LABELLED = 400;
+
+    public function __construct(
+        private Connection $db,
+        private Directory $directory,
+    ) {
+    }
+
+    #[Route('/people', name: 'people', methods: ['GET'])]
+    public function find(#[CurrentUser] Caller $caller, #[MapQueryParameter] string $q = '', #[MapQueryParameter] string $label = ''): Response
+    {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only staff look people up.');
+        }
+        $query = PeopleQuery::of($q);
+        $reach = $this->directory->reachOf($caller);
+        $found = [];
+        foreach ('' !== $label ? $this->labelled($label) : ($query->tooShort() ? [] : $this->directory->find($query, Id::NONE)) as $row) {
+            $exactly = $query->names(PersonRow::identifiers($row));
+            $sight = $reach->sight(PersonRow::person($row), $exactly);
+            $named = $exactly || $query->matchesNames(PersonRow::names($row));
+            // A label says something of a person: only within one's reach may they be found by it.
+            if (Sight::Full === $sight ? ('' === $label || $query->tooShort() || $named) : ('' === $label && Sight::Masked === $sight && $named)) {
+                $found[] = [-$query->score($row->list('terms'), PersonRow::identifiers($row)), $row->string('sort_name'), ['person' => PersonRow::json($row, $sight), 'labels' => Sight::Full === $sight ? Labels::of($row) : []]];
+            }
+        }
+        usort($found, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
+
+        return new Answer(['items' => array_column(\array_slice($found, 0, self::MOST), 2), 'more' => \count($found) > self::MOST]);
+    }
+
+    /** @return list<Row> */
+    private function labelled(string $label): array
+    {
+        return Row::all($this->db->fetchAllAssociative(
+            'SELECT '.PersonRow::COLUMNS.', p.terms, '.Labels::COLUMN.' FROM label wanted JOIN person_label bears ON bears.label_id = wanted.id JOIN person p ON p.id = bears.person_id
+             JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id WHERE wanted.name = ? ORDER BY p.sort_name LIMIT '.self::MOST_LABELLED,
+            [$label],
+        ));
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+
+/** What somebody likes to look at in a site's roster, under a name of theirs. */
+#[ORM\Entity]
+#[ORM\Table(name: 'saved_view')]
+#[ORM\UniqueConstraint(columns: ['person_id', 'site_id', 'name'])]
+class SavedView
+{
+    public function __construct(
+        #[ORM\Id]
+        #[ORM\Column(type: 'id')]
+        public readonly string $id,
+        #[ORM\Column(type: 'id')]
+        public readonly string $personId,
+        #[ORM\Column(type: 'id')]
+        public readonly string $siteId,
+        #[ORM\Column(length: 60)]
+        public string $name,
+        /** The query part of the roster's address. */
+        #[ORM\Column(length: 500)]
+        public string $view,
+    ) {
+    }
+}

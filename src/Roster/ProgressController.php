@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roles\Role;
+use MintDoor\Core\Roster\State;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+use MintDoor\Roles\Roles;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** How far everybody is who works in a site, to be taken away as a file. */
+final readonly class ProgressController
+{
+    public function __construct(
+        private Connection $db,
+        private Gate $gate,
+        private Roles $roles,
+        private WorkMeter $meter,
+    ) {
+    }
+
+    #[Route('/sites/{site}/progress', name: 'progress', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    public function progress(string $site, #[CurrentUser] Caller $caller, #[MapQueryParameter] bool $items = false, #[MapQueryParameter] bool $gone = false): Response
+    {
+        $access = $this->gate->at($site, $caller)->require(Permission::ExportProgress, 'You may not take the progress of this site away. Those who enter marks can.');
+        $working = array_values(array_map(static fn (Role $role): string => $role->code, array_filter($this->roles->book()->all(), static fn (Role $role): bool => \in_array(Permission::DoWork, $role->permissions, true))));
+        $at = Instant::toSql($access->now);
+        $people = [];
+        foreach ($this->db->iterateAssociative(
+            'SELECT g.person_id, g.sort_name, g.state, g.role, g.since_at, e.last_seen_at, p.number, p.level
+             FROM enrollment_segment g FORCE INDEX (by_name) STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id STRAIGHT_JOIN person p ON p.id = g.person_id
+             WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?) AND g.role IN (?) ORDER BY g.sort_name, g.person_id',
+            [Id::binary($site), $at, $at, $gone ? array_map(static fn (State $state): string => $state->value, State::cases()) : State::valuesHere(), $working],
+            [3 => ArrayParameterType::STRING, 4 => ArrayParameterType::STRING],
+        ) as $columns) {
+            $row = new Row($columns);
+            $seen = $row->instantOrNull('last_seen_at');
+            $work = $this->meter->of($site, $row->id('person_id'), $row->instant('since_at'), $seen);
+            $people[] = [
+                'person' => ['id' => $row->id('person_id'), 'name' => $row->string('sort_name')],
+                'number' => $row->stringOrNull('number'),
+                'level' => $row->intOrNull('level'),
+                'state' => $row->string('state'),
+                'role' => $row->string('role'),
+                'lastSeen' => null === $seen ? null : Instant::toJson($seen),
+                'done' => $work->done(),
+                'mean' => $work->mean(),
+                'items' => $items ? $work->items : [],
+            ];
+        }
+
+        return new Answer(['items' => $this->meter->items($site), 'people' => $people]);
+    }
+}
