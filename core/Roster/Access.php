@@ -39,15 +39,27 @@ final readonly class Access
         return new Reason($entry, [$ofSite]);
     }
 
-    /** What somebody is in a site: their roles count only while they are current, not kept out, and their account is open. */
-    public function standing(Timeline $timeline, Person $person, int $now, bool $administrator): Standing
+    /**
+     * What somebody is in a site: their roles count only while they are current, not kept out, and their account is open;
+     * and in a draft or a closed site only for those who may enter it then.
+     */
+    public function standing(Timeline $timeline, Person $person, int $now, bool $administrator, Site $site): Standing
     {
         $segment = $timeline->at($now);
         if (State::Current !== $segment?->state || !$person->accountOpen($now)) {
             return new Standing($person->id, $administrator);
         }
+        $permissions = $this->roles->permissions($segment->roles, $person);
+        $needed = match ($site->stateAt($now)) {
+            SiteState::Draft => Permission::EnterDraft,
+            SiteState::Closed => Permission::ReadClosed,
+            SiteState::Open => null,
+        };
+        if (null !== $needed && !\in_array($needed, $permissions, true)) {
+            return new Standing($person->id, $administrator);
+        }
 
-        return new Standing($person->id, $administrator, $this->roles->pick($segment->roles), $this->roles->permissions($segment->roles, $person));
+        return new Standing($person->id, $administrator, $this->roles->pick($segment->roles), $permissions);
     }
 
     private function keptOut(?Segment $segment): ?Cause

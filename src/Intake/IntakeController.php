@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Intake;
 
+use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\Sight;
 use MintDoor\Core\Roles\Permission;
@@ -63,7 +64,22 @@ final readonly class IntakeController
             }
         }
 
-        return new Answer([...$lists, 'more' => $more]);
+        return new Answer([...$lists, 'more' => $more, 'slip' => $this->slip($query)]);
+    }
+
+    /** The format of a number whose check digit shows a slip, null where there is none. */
+    private function slip(PeopleQuery $query): ?string
+    {
+        $slip = null;
+        foreach ($this->roles->rules()->numbers as $format) {
+            match ($format->read($query->identifier)) {
+                NumberReading::Fits => $slip = false,
+                NumberReading::WrongCheckDigit => $slip ??= $format->name,
+                default => null,
+            };
+        }
+
+        return false === $slip ? null : $slip;
     }
 
     private function listOf(?Segment $segment): string

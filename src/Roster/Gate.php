@@ -71,7 +71,7 @@ final readonly class Gate
         }
         $timeline = new Timeline(null === $segment ? [] : [$segment]);
 
-        return new SiteAccess($site, $row, $caller, (new Access($this->roles->book()))->standing($timeline, self::person($caller), $now, $administrator), $segment, $now);
+        return new SiteAccess($site, $row, $caller, (new Access($this->roles->book()))->standing($timeline, self::person($caller), $now, $administrator, $site), $segment, $now);
     }
 
     /** The caller as the rules see them. */

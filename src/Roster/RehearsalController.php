@@ -76,7 +76,7 @@ final readonly class RehearsalController
         $sites = [];
         foreach ($rows as $id => $row) {
             $rehearsal = Rehearsal::at($instants[$id], SiteRow::site($row), $book, $alike[$id] ?? []);
-            $standing = (new Access($book))->standing(new Timeline([SegmentRow::segment($row)]), Gate::person($caller), $now, $caller->administers($row->string('division_code')));
+            $standing = (new Access($book))->standing(new Timeline([SegmentRow::segment($row)]), Gate::person($caller), $now, $caller->administers($row->string('division_code')), SiteRow::site($row));
             $sites[] = [
                 'site' => ['id' => $id, 'name' => $row->string('title')],
                 'at' => Instant::toJson($instants[$id]),

@@ -115,6 +115,6 @@ final readonly class SeeAs
     {
         $timeline = $enrollment->timeline();
 
-        return new SiteAccess($own->site, $own->row, $caller, (new Access($this->roles->book()))->standing($timeline, $person, $own->now, false), $timeline->at($own->now), $own->now, $eyes, $enrollment);
+        return new SiteAccess($own->site, $own->row, $caller, (new Access($this->roles->book()))->standing($timeline, $person, $own->now, false, $own->site), $timeline->at($own->now), $own->now, $eyes, $enrollment);
     }
 }

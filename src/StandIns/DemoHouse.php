@@ -41,6 +41,9 @@ final class DemoHouse
     /** @var array<string, string> */
     private array $terms = [];
 
+    /** @var array{baroque: string, harmony: list<string>} the site of that name, and learners of the other */
+    private array $shown = ['baroque' => '', 'harmony' => []];
+
     /** @var array<string, string> login of a demo sign-in => person id */
     private array $known = [];
 
@@ -66,6 +69,7 @@ final class DemoHouse
         $this->crowd(['harbour' => 780, 'millrace' => 860, 'northlight' => 430], 92, 220, false);
         $this->shownSites();
         $this->otherSites();
+        $this->afterwards();
         $this->house->write();
     }
 
@@ -179,6 +183,7 @@ final class DemoHouse
         $this->house->letIn($het, $staff[1], 'sit-in-observer', $this->at(-20), lastSeen: $this->at(-9), by: $mara);
         $this->house->letIn($het, $this->known['elias.nordahl'], 'learner', $this->at(-80), new Window($this->at(-78)), section: $sections[0], lastSeen: $this->at(-1), by: $mara);
         $pool = $this->pool('millrace', 6, 8, 30);
+        $this->shown['harmony'] = array_column($pool, 0);
         foreach ($pool as $n => [$id]) {
             $given = $this->at(-80) + 60 * $n;
             $seen = 0 === $n % 9 ? null : $this->now - $this->dice->between(1, 20 * 24) * 3_600;
@@ -208,6 +213,7 @@ final class DemoHouse
         }
 
         $baroque = $this->open('BAROQUE', 'The Long Baroque', 'course', 'millrace', [6, 10], null, $staff[3], $mara);
+        $this->shown['baroque'] = $baroque;
         $this->house->door($baroque, DoorKind::Cohort, 'Level 7 strings');
         foreach ($this->pool('millrace', 7, 7, 90) as [$id]) {
             $this->house->letIn($baroque, $id, 'learner', $this->at(-78), new Window($this->at(-78), $ends), DoorKind::Cohort, lastSeen: $this->seen());
@@ -264,6 +270,19 @@ final class DemoHouse
             $this->many($site, $from);
             ++$made;
         }
+    }
+
+    /** What came after everything else: a list of the registrar's that is the registrar's alone, and labels. */
+    private function afterwards(): void
+    {
+        [$mara, $baroque, $harmony] = [$this->known['mara.lindqvist'], $this->shown['baroque'], $this->shown['harmony']];
+        $this->house->door($baroque, DoorKind::Feed, 'registrar\'s list', true);
+        foreach ($this->pool('millrace', 8, 8, 7) as [$id]) {
+            $this->house->letIn($baroque, $id, 'learner', $this->at(-40), door: DoorKind::Feed, lastSeen: $this->seen());
+        }
+        $this->house->label('plays viola', \array_slice($harmony, 1, 4), $mara);
+        $this->house->label('needs large print', \array_slice($harmony, 6, 2), $mara);
+        $this->house->label('choir tour', [...\array_slice($harmony, 3, 5), $this->known['elias.nordahl']], $mara);
     }
 
     /** @param array{int, int}|null $levels */

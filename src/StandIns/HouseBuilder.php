@@ -154,6 +154,15 @@ final class HouseBuilder
         return $id;
     }
 
+    /** @param list<string> $people ids */
+    public function label(string $name, array $people, string $by): void
+    {
+        $this->rows->add('label', ['id' => BulkWriter::id($id = $this->id()), 'name' => $name, 'made_by' => BulkWriter::id($by)]);
+        foreach ($people as $person) {
+            $this->rows->add('person_label', ['person_id' => BulkWriter::id($person), 'label_id' => BulkWriter::id($id), 'put_by' => BulkWriter::id($by), 'put_at' => Instant::toSql($this->now)]);
+        }
+    }
+
     /**
      * Lets somebody in, with whatever happened to them since. Once per site and person.
      *

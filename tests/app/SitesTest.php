@@ -171,4 +171,13 @@ final class SitesTest extends ApiTestCase
     {
         return $this->call($as, 'PUT', '/sites/'.$this->ids['new'].'/life', ['state' => $state, 'on' => $on], $expected, ['If-Match' => '"'.$version.'"']);
     }
+
+    public function testLearnersOfADraftSeeItsTitleAndOpeningDayOnly(): void
+    {
+        self::assertSame([], $this->call('learner', 'GET', '/sites/'.$this->ids['draft'])['may']);
+        $this->call('learner', 'GET', '/sites/'.$this->ids['draft'].'/roster', null, 403);
+        $landing = $this->call('learner', 'POST', '/sites/'.$this->ids['draft'].'/visits');
+        self::assertSame(['draft', [], null], [$landing['reason']['causes'][0]['code'], $landing['leads'], $landing['section']]);
+        $this->call('lead', 'GET', '/sites/'.$this->ids['draft'].'/roster');
+    }
 }

@@ -78,6 +78,7 @@ final class World implements Ids
             $this->people[$actor] ?? new Person($actor, PersonKind::Staff, 'faculty'),
             $this->now,
             'admin' === $actor,
+            $this->site,
         );
         $leads = [];
         foreach ($this->enrollments as $other => $enrollment) {

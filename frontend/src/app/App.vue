@@ -27,7 +27,12 @@ async function leave() {
   <a class="unseen" href="#page">{{ $t('app.skip') }}</a>
   <header v-if="me && !route.meta.open" class="bar no-print">
     <RouterLink to="/" class="mark"><img src="/mark.svg" alt="" width="24" height="24" />{{ $t('app.name') }}</RouterLink>
-    <nav aria-label="Rooms"><RouterLink to="/" :class="{ on: route.path.startsWith('/sites') }">{{ $t('app.sites') }}</RouterLink></nav>
+    <nav aria-label="Rooms"><RouterLink to="/" :class="{ on: route.path.startsWith('/sites') }">{{ $t('app.sites') }}</RouterLink>
+      <template v-if="me.mayMakeSites">
+        <RouterLink to="/why" active-class="on">{{ $t('app.why') }}</RouterLink>
+        <RouterLink to="/rules" active-class="on">{{ $t('app.rules') }}</RouterLink>
+      </template>
+    </nav>
     <FindOrDo @sign-out="leave" @keys="keysShown = true" />
     <span class="who">{{ me.name }}</span>
     <button class="word hush" @click="switchColours">{{ $t(dark ? 'app.light' : 'app.dark') }}</button>

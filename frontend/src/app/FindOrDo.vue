@@ -38,7 +38,10 @@ const doings = computed(() => {
     [t('find.do.keys'), () => emit('keys')],
     [t('find.do.signOut'), () => emit('signOut')]
   ]
-  if (me.value?.mayMakeSites) all.unshift([t('find.do.newSite'), () => router.push({ name: 'new-site' })])
+  if (me.value?.mayMakeSites) {
+    all.unshift([t('find.do.newSite'), () => router.push({ name: 'new-site' })])
+    all.push([t('find.do.why'), () => router.push({ name: 'why' })], [t('find.do.rehearse'), () => router.push({ name: 'rehearse-all' })], [t('find.do.rules'), () => router.push({ name: 'rules' })])
+  }
   if (scopes.value[0] === 'all') all.push([t('find.do.all'), () => router.push('/sites/all')])
   if (route.name === 'roster') all.unshift([t('find.do.letIn'), () => document.querySelector<HTMLInputElement>('#let-in')?.focus()])
   const text = typed.value.trim().toLowerCase()

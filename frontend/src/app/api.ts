@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch'
 import { patientFetch } from './connection'
+import { eyes } from './eyes'
 import type { components, paths } from './schema'
 
 type Schemas = components['schemas']
@@ -23,6 +24,14 @@ export type LineWish = Schemas['LineWish']
 export type Standing = Schemas['Standing']
 export type RosterCounts = Schemas['Roster']['counts']
 export type RosterRow = Schemas['Roster']['items'][number]
+export type Why = Schemas['Why']
+export type RuleBook = Schemas['RuleBook']
+export type Rules = Schemas['Rules']
+export type RoleRules = Schemas['RoleRules']
+export type RuleProblem = Schemas['RuleProblem']
+export type Permission = Schemas['Permission']
+export type Administrators = Schemas['Administrators']
+export type SiteSheet = Schemas['SiteSheet']
 export type LogEntry = Schemas['LogEntry']
 export type SiteWish = Schemas['SiteWish']
 export type ProblemDocument = Schemas['Problem']
@@ -47,6 +56,11 @@ export const api = createClient<paths>({ baseUrl: `${location.origin}/api/v1`, f
 
 api.use({
   onRequest({ request }) {
+    if (eyes.value && request.url.includes(`/sites/${eyes.value.site}`)) {
+      const url = new URL(request.url)
+      url.searchParams.set('as', eyes.value.as)
+      request = new Request(url, request)
+    }
     if (request.method !== 'GET') {
       request.headers.set('X-Mint-Door', '1')
       if (!request.headers.has('Idempotency-Key')) request.headers.set('Idempotency-Key', freshKey())

@@ -17,11 +17,16 @@ export const router = createRouter({
       component: () => import('@/sites/SiteFrame.vue'),
       children: [
         { path: '', name: 'roster', component: () => import('@/roster/RosterPage.vue') },
+        { path: 'seen', name: 'seen', component: () => import('@/sites/LandingPage.vue') },
         { path: 'rehearsal', name: 'rehearsal', component: () => import('@/roster/RehearsalPage.vue') },
         { path: 'logbook', name: 'logbook', component: () => import('@/logbook/LogbookPage.vue') },
         { path: 'settings', name: 'settings', component: () => import('@/sites/SiteFormPage.vue') }
       ]
     },
+    { path: '/why', name: 'why', component: () => import('@/roster/WhyPage.vue') },
+    { path: '/rehearsal', name: 'rehearse-all', component: () => import('@/roster/RehearseAllPage.vue') },
+    { path: '/rules/:part(roles|compare|ladder|numbers|limits|administrators|log)?', name: 'rules', component: () => import('@/roles/RulesPage.vue') },
+    { path: '/people/:person([0-9a-f-]{36})/logbook', name: 'person-logbook', component: () => import('@/logbook/PersonLogbookPage.vue') },
     { path: '/:any(.*)*', name: 'unknown', component: () => import('@/app/UnknownPage.vue') }
   ]
 })

@@ -298,7 +298,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description Going in. Answers what is behind the door, or why it does not open. */
+        /** @description Going in. Answers what is behind the door, or why it does not open. Through the eyes of another it is only looked at. */
         post: operations["visit"];
         delete?: never;
         options?: never;
@@ -344,6 +344,258 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Looks people of one's reach up, by whatever of theirs is typed, by label, or by both. */
+        get: operations["people"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/logbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description What happened to somebody in all sites whose logbook one reads. */
+        get: operations["logbookOfPerson"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/house/logbook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Changes of the rules and of who administers what. */
+        get: operations["logbookOfHouse"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Roles, number formats and limits, as they are or as they were in an earlier version. */
+        get: operations["rules"];
+        /** @description Puts other rules in force, or with `apply` false says what is wrong with them and whom they would affect. Wants `If-Match` to apply. */
+        put: operations["changeRules"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/administrators": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["administrators"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/administrators/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["nameAdministrator"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rehearsal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description All sites one lets people into, each at that moment of its own zone; those with trouble first. */
+        get: operations["rehearseAll"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/site-sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description One change for many sites. A site it cannot be made for is left out and answered with the reason. */
+        post: operations["makeSiteSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/site-sheets/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undoSiteSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Labels there are, to be completed from what was typed. */
+        get: operations["labels"];
+        put?: never;
+        /** @description Puts a label on people who are or were in the site, or takes it off them. */
+        post: operations["labelPeople"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/views": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Views of the roster the caller keeps. */
+        get: operations["views"];
+        put: operations["keepView"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/views/{view}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                view: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forgetView"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description How far everybody is who works here, by name. */
+        get: operations["progress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/why/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description Why somebody can enter or cannot, with everything that would have to change. */
+        get: operations["why"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -360,7 +612,7 @@ export interface components {
         /** @enum {string} */
         EnrollmentState: "kept-out" | "current" | "paused" | "upcoming" | "waiting" | "ended" | "taken-out";
         /** @enum {string} */
-        Permission: "enter" | "enter-draft" | "read-closed" | "see-roster" | "see-unlisted" | "let-in" | "run-site" | "see-logbook" | "do-work" | "see-marks" | "enter-marks" | "make-items";
+        Permission: "enter" | "enter-draft" | "read-closed" | "do-work" | "see-roster" | "see-unlisted" | "see-activity" | "see-marks" | "enter-marks" | "make-items" | "show-items" | "export-progress" | "label-people" | "write-to-people" | "arrange-groups" | "arrange-sections" | "keep-doors" | "let-in" | "see-as" | "see-logbook" | "run-site";
         Named: {
             code: string;
             name: string;
@@ -465,6 +717,12 @@ export interface components {
             /** @description whether the caller administers the site's division */
             administrator: boolean;
             may: components["schemas"]["Permission"][];
+            /** @description through whose eyes, where not one's own */
+            seenAs: {
+                eyes: string;
+                name: string;
+                reason: components["schemas"]["Reason"];
+            } | null;
             /** @description the logbook entry of the change just made, to undo it from */
             entry: number | null;
         };
@@ -484,10 +742,10 @@ export interface components {
             /** @description the deciding one first */
             causes: {
                 /** @enum {string} */
-                code: "let-in" | "reads-closed" | "prepares-draft" | "kept-out" | "account-closed" | "never-here" | "taken-out" | "ended" | "waiting" | "upcoming" | "paused" | "draft" | "closed";
+                code: "let-in" | "reads-closed" | "prepares-draft" | "kept-out" | "account-closed" | "never-here" | "taken-out" | "ended" | "waiting" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
                 values: components["schemas"]["Values"];
                 /** @enum {string} */
-                change: "lift" | "reopen-account" | "let-in" | "bring-back" | "answer" | "move-start" | "resume" | "open-site" | "open-site-again" | "none";
+                change: "lift" | "reopen-account" | "let-in" | "bring-back" | "answer" | "move-start" | "resume" | "open-site" | "open-site-again" | "more-seats" | "pause" | "take-out" | "change-role" | "none";
                 /** @description whether the viewer may make that change */
                 mine: boolean;
                 /** @description codes of the roles whose holders may */
@@ -511,6 +769,12 @@ export interface components {
         Roster: {
             items: {
                 person: components["schemas"]["Person"];
+                /** @description null where there is none, or one may not see it */
+                work: {
+                    done: number;
+                    of: number;
+                } | null;
+                labels: string[];
                 standing: components["schemas"]["Standing"];
                 listed: boolean;
                 lastSeen: components["schemas"]["OpenInstant"];
@@ -566,6 +830,13 @@ export interface components {
             standing: null | components["schemas"]["Standing"];
             lastSeen: components["schemas"]["OpenInstant"];
             version: number;
+            work: {
+                done: number;
+                of: number;
+                /** @description of the marks, 0 to 100 */
+                mean: number | null;
+            } | null;
+            labels: string[];
             /** @description the rules of the role that hold for this person */
             band: string | null;
             reason: components["schemas"]["Reason"];
@@ -576,6 +847,8 @@ export interface components {
                     kind: "desk" | "key" | "invitation" | "cohort" | "feed" | "look-in";
                     name: string;
                 };
+                /** @description whether only administrators take out or change what this door brought */
+                reserved: boolean;
                 role: string;
                 /** @enum {unknown} */
                 phase: "in-force" | "upcoming" | "waiting" | "ended" | "taken-out";
@@ -627,6 +900,8 @@ export interface components {
             wasHere: components["schemas"]["Candidate"][];
             keptOut: components["schemas"]["Candidate"][];
             canBeLetIn: components["schemas"]["Candidate"][];
+            /** @description the number format as which what was typed has a digit wrong, by its check digit */
+            slip: string | null;
             more: {
                 alreadyHere: boolean;
                 wasHere: boolean;
@@ -695,17 +970,171 @@ export interface components {
             may: components["schemas"]["Permission"][];
         };
         LogEntry: {
+            /** @description id and title */
+            site: null | components["schemas"]["Somebody"];
             sequence: number;
             at: components["schemas"]["Instant"];
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "site-made" | "site-changed" | "site-open" | "site-closed" | "site-draft";
+            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named";
             data: {
                 [key: string]: unknown;
             };
             undoable: boolean;
             undoneBy: number | null;
+        };
+        LogEntries: {
+            items: components["schemas"]["LogEntry"][];
+            next: string | null;
+        };
+        Views: {
+            items: {
+                id: components["schemas"]["Id"];
+                name: string;
+                /** @description the query part of the roster's address */
+                view: string;
+            }[];
+        };
+        Progress: {
+            /** @description their titles */
+            items: string[];
+            people: {
+                person: components["schemas"]["Somebody"];
+                number: string | null;
+                level: number | null;
+                state: components["schemas"]["EnrollmentState"];
+                role: string;
+                lastSeen: components["schemas"]["OpenInstant"];
+                done: number;
+                mean: number | null;
+                items: {
+                    done: boolean;
+                    mark: number | null;
+                }[];
+            }[];
+        };
+        Why: {
+            site: components["schemas"]["SiteFacts"];
+            person: components["schemas"]["Person"];
+            standing: null | components["schemas"]["Standing"];
+            reason: components["schemas"]["Reason"];
+            /** @description the role to let them in as */
+            suggested: string | null;
+            version: number;
+        };
+        SiteRehearsal: {
+            site: components["schemas"]["Somebody"];
+            at: components["schemas"]["Instant"];
+            enter: number;
+            look: number;
+            groups: {
+                reason: components["schemas"]["Reason"];
+                people: number;
+            }[];
+        };
+        SiteSheet: {
+            lines: {
+                site: components["schemas"]["Somebody"];
+                /** @enum {unknown} */
+                verdict: "ready" | "nothing-to-do" | "refused";
+                reason: {
+                    detail: string;
+                    line: null | components["schemas"]["SheetLine"];
+                } | null;
+                /** @description in the logbook of the site */
+                entry: number | null;
+            }[];
+        };
+        Administrators: {
+            items: {
+                person: components["schemas"]["Somebody"];
+                platform: boolean;
+                divisions: string[];
+                /** @description whether the account is closed */
+                closed: boolean;
+            }[];
+        };
+        /** @description lowest and highest */
+        LevelRun: number[] | null;
+        RoleRules: {
+            code: string;
+            name: string;
+            standard: string;
+            rank: number;
+            permissions: components["schemas"]["Permission"][];
+            for: components["schemas"]["PersonKind"][];
+            suggestFor: components["schemas"]["PersonKind"][];
+            givenBy: string[];
+            lead: boolean;
+            takesSeat: boolean;
+            listed: boolean;
+            caution: string | null;
+            learnersOf: components["schemas"]["LevelRun"];
+            bands: {
+                name: string;
+                divisions: string[];
+                levels: components["schemas"]["LevelRun"];
+                permissions: components["schemas"]["Permission"][];
+            }[];
+        };
+        NumberFormat: {
+            name: string;
+            kinds: components["schemas"]["PersonKind"][];
+            prefix: string;
+            digits: number;
+            /** @description whether the last digit checks the others (Luhn) */
+            checked: boolean;
+        };
+        Limits: {
+            seats: number;
+            leads: number;
+            sheet: number;
+            removalFew: number;
+            removalShare: number;
+        };
+        Rules: {
+            roles: components["schemas"]["RoleRules"][];
+            numbers: components["schemas"]["NumberFormat"][];
+            limits: components["schemas"]["Limits"];
+        };
+        RuleBook: {
+            version: number;
+            madeAt: components["schemas"]["Instant"];
+            madeBy: string | null;
+            mayChange: boolean;
+            rules: components["schemas"]["Rules"];
+            permissions: {
+                code: components["schemas"]["Permission"];
+                needs: components["schemas"]["Permission"][];
+            }[];
+            standards: string[];
+        };
+        RuleProblem: {
+            /** @description such as roles/co-tutor/givenBy */
+            where: string;
+            code: string;
+            values: components["schemas"]["Values"];
+        };
+        RulesPreview: {
+            problems: components["schemas"]["RuleProblem"][];
+            affected: {
+                permission: components["schemas"]["Permission"];
+                gain: boolean;
+                people: number;
+                sites: number;
+            }[];
+            numbers: {
+                name: string;
+                fit: number;
+                not: number;
+                example: string | null;
+            }[];
+            sites: {
+                overSeats: number;
+                overLeads: number;
+            };
+            version: number;
         };
         Somebody: {
             id: components["schemas"]["Id"];
@@ -724,6 +1153,13 @@ export interface components {
                 detail: string;
             }[];
             line?: components["schemas"]["SheetLine"];
+            /** @description what somebody else changed in the meantime, the last first */
+            since?: {
+                actor: string;
+                verb: string;
+                at: components["schemas"]["Instant"];
+            }[];
+            problems?: components["schemas"]["RuleProblem"][];
             removal?: components["schemas"]["Removal"];
         };
     };
@@ -740,6 +1176,8 @@ export interface components {
     };
     parameters: {
         Site: components["schemas"]["Id"];
+        /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+        As: string;
         /** @description `next` of the page before */
         Cursor: string;
         /** @description the ETag of what was looked at */
@@ -959,7 +1397,10 @@ export interface operations {
     };
     site: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
             header?: never;
             path: {
                 site: components["parameters"]["Site"];
@@ -1057,6 +1498,9 @@ export interface operations {
     roster: {
         parameters: {
             query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+                label?: string;
                 /** @description words that names or numbers begin with */
                 q?: string;
                 role?: string;
@@ -1104,7 +1548,10 @@ export interface operations {
     };
     personCard: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
             header?: never;
             path: {
                 site: components["parameters"]["Site"];
@@ -1278,7 +1725,10 @@ export interface operations {
     };
     visit: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
             header?: never;
             path: {
                 site: components["parameters"]["Site"];
@@ -1302,9 +1752,13 @@ export interface operations {
     logbook: {
         parameters: {
             query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+                /** @description whom it was done to */
+                person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "site-made" | "site-changed" | "site-open" | "site-closed" | "site-draft";
+                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-changed" | "site-open" | "site-closed" | "site-draft";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -1325,10 +1779,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        items: components["schemas"]["LogEntry"][];
-                        next: string | null;
-                    };
+                    "application/json": components["schemas"]["LogEntries"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -1359,6 +1810,497 @@ export interface operations {
                         entry: number | null;
                         line: null | components["schemas"]["SheetLine"];
                     };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    people: {
+        parameters: {
+            query?: {
+                q?: string;
+                label?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who was found, the best first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: {
+                            person: components["schemas"]["Person"];
+                            labels: string[];
+                        }[];
+                        more: boolean;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    logbookOfPerson: {
+        parameters: {
+            query?: {
+                code?: string;
+                from?: string;
+                until?: string;
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+            };
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogEntries"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    logbookOfHouse: {
+        parameters: {
+            query?: {
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogEntries"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    rules: {
+        parameters: {
+            query?: {
+                version?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rules */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RuleBook"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeRules: {
+        parameters: {
+            query?: never;
+            header?: {
+                "If-Match"?: string;
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                    rules: components["schemas"]["Rules"];
+                };
+            };
+        };
+        responses: {
+            /** @description What follows, and the version that holds */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RulesPreview"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    administrators: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who administers what */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Administrators"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    nameAdministrator: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    platform: boolean;
+                    divisions?: string[];
+                };
+            };
+        };
+        responses: {
+            /** @description Who administers what now */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Administrators"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    rehearseAll: {
+        parameters: {
+            query: {
+                day: string;
+                time?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rehearsals */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        sites: components["schemas"]["SiteRehearsal"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeSiteSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    sites: components["schemas"]["Id"][];
+                    /** @enum {unknown} */
+                    verb: "open" | "close" | "seats" | "lead";
+                    /**
+                     * Format: date
+                     * @description opens at the beginning of that day, closes after it; null for now
+                     */
+                    on?: string | null;
+                    seats?: number | null;
+                    /** @description who is to be a lead */
+                    person?: string | null;
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description Its lines, with what would become or became of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteSheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoSiteSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entries: {
+                        site: components["schemas"]["Id"];
+                        entry: number;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description What was taken back */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteSheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    labels: {
+        parameters: {
+            query?: {
+                q?: string;
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The most used first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: {
+                            name: string;
+                            people: number;
+                        }[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    labelPeople: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    label: string;
+                    people: components["schemas"]["Id"][];
+                    /** @default true */
+                    on?: boolean;
+                    /** @default true */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description For whom it changes something, as a sheet */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    views: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description By name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Views"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepView: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    view: string;
+                };
+            };
+        };
+        responses: {
+            /** @description By name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Views"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    forgetView: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                view: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Views"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    progress: {
+        parameters: {
+            query?: {
+                /** @description with every item */
+                items?: "0" | "1";
+                /** @description with those who are not here any more */
+                gone?: "0" | "1";
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Progress */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Progress"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    why: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Why"];
                 };
             };
             default: components["responses"]["Problem"];

@@ -45,7 +45,7 @@ export function noteSentence(note: { code: string; values: Values; givers?: stri
     kind: typeof values.kind === 'string' ? t('kind.' + values.kind).toLowerCase() : '',
     role: roleName(values.role as string).toLowerCase(),
     givers: givers(values.givers ?? note.givers, roleName)
-  })
+  }, typeof values.pieces === 'number' ? values.pieces : 1)
 }
 
 export const optionSentence = (option: RoleOption, zone: string, roleName: RoleName) => noteSentence({ ...option, values: option.values as Values }, zone, roleName)
@@ -81,6 +81,7 @@ export function causeSentence(cause: Reason['causes'][number], entry: Reason['en
     until,
     at: day(values.at as string, zone),
     from: day(values.from as string, zone),
+    seats: values.seats,
     opens: values.opens ? t('reason.opens', { day: day(values.opens as string, zone) }) : '',
     door: values.doorKind && values.doorKind !== 'desk' ? t('reason.byDoor', { door: doorSentence(String(values.doorKind), String(values.door ?? '')) }) : ''
   })

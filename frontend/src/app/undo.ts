@@ -4,28 +4,28 @@ import { queries } from './queries'
 import { t } from './words'
 
 /** What was just done, and how to take it back. */
-export const lastDone = reactive<{ sentence: string; more: string; site: string; entry: number | null; sheet: string | null; review: Sheet | null; wrong: boolean; busy: boolean }>({
-  sentence: '', more: '', site: '', entry: null, sheet: null, review: null, wrong: false, busy: false
+export const lastDone = reactive<{ sentence: string; more: string; site: string; entry: number | null; sheet: string | null; back: (() => Promise<void>) | null; review: Sheet | null; wrong: boolean; busy: boolean }>({
+  sentence: '', more: '', site: '', entry: null, sheet: null, back: null, review: null, wrong: false, busy: false
 })
 
-/** Says what was done at the foot of the page; with an entry of a site's logbook, or a sheet, it can be undone from there. */
-export function done(sentence: string, undo?: { site: string; entry?: number | null; sheet?: string | null }, more = '') {
-  Object.assign(lastDone, { sentence, more, site: undo?.site ?? '', entry: undo?.entry ?? null, sheet: undo?.sheet ?? null, review: null, wrong: false })
+/** Says what was done at the foot of the page; with an entry of a site's logbook, a sheet, or a way back of its own it can be undone from there. */
+export function done(sentence: string, undo?: { site?: string; entry?: number | null; sheet?: string | null; back?: () => Promise<void> }, more = '') {
+  Object.assign(lastDone, { sentence, more, site: undo?.site ?? '', entry: undo?.entry ?? null, sheet: undo?.sheet ?? null, back: undo?.back ?? null, review: null, wrong: false })
 }
 
 /** Says that something did not work, and what to do. */
 export function wentWrong(error: unknown, sentence?: string) {
   const detail = sentence ?? (error instanceof Problem ? error.message : t('trouble.unexpected'))
-  Object.assign(lastDone, { sentence: detail, more: '', site: '', entry: null, sheet: null, review: null, wrong: true })
+  Object.assign(lastDone, { sentence: detail, more: '', site: '', entry: null, sheet: null, back: null, review: null, wrong: true })
 }
 
 export function clearDone() {
-  Object.assign(lastDone, { sentence: '', more: '', entry: null, sheet: null, review: null, wrong: false })
+  Object.assign(lastDone, { sentence: '', more: '', entry: null, sheet: null, back: null, review: null, wrong: false })
 }
 
 /** Fetches anew what may show a site's people or facts. */
 export async function refreshSite() {
-  await Promise.all(['roster', 'card', 'intake', 'site', 'sites', 'logbook'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
+  await Promise.all(['roster', 'card', 'intake', 'site', 'sites', 'logbook', 'labels', 'why', 'rehearsal', 'progress'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
 }
 
 export async function undo(site: string, entry: number, sentence: string) {
@@ -61,7 +61,23 @@ export async function undoSheet(removing: number | null = null) {
   }
 }
 
+/** Takes back what has a way back of its own. */
+async function goBack(back: () => Promise<void>, sentence: string) {
+  if (lastDone.busy) return
+  lastDone.busy = true
+  try {
+    await back()
+    done(t('undo.undone', { what: sentence }))
+    await refreshSite()
+  } catch (error) {
+    wentWrong(error)
+  } finally {
+    lastDone.busy = false
+  }
+}
+
 export function undoLast() {
-  if (lastDone.sheet !== null) void undoSheet()
+  if (lastDone.back !== null) void goBack(lastDone.back, lastDone.sentence)
+  else if (lastDone.sheet !== null) void undoSheet()
   else if (lastDone.entry !== null) void undo(lastDone.site, lastDone.entry, lastDone.sentence)
 }

@@ -1,9 +1,9 @@
 /** Every sentence of the interface. Plurals go none | one | more. */
 export default {
-  app: { name: 'Mint Door', skip: 'Skip to the page', sites: 'Sites', signOut: 'Sign out', dark: 'Dark', light: 'Light', keys: 'Keys' },
+  app: { name: 'Mint Door', skip: 'Skip to the page', sites: 'Sites', why: 'Why not?', rules: 'Rules', signOut: 'Sign out', dark: 'Dark', light: 'Light', keys: 'Keys' },
   find: {
     label: 'Find or do', placeholder: 'Find a site, or do something', nothing: 'Nothing is called that. Try part of a title or a short code.',
-    do: { newSite: 'New site', run: 'Sites I run', in: 'Sites I am in', all: 'All sites', dark: 'Use dark colours', light: 'Use light colours', keys: 'Show the keys', letIn: 'Let people in here', signOut: 'Sign out' }
+    do: { newSite: 'New site', run: 'Sites I run', in: 'Sites I am in', all: 'All sites', dark: 'Use dark colours', light: 'Use light colours', keys: 'Show the keys', letIn: 'Let people in here', why: 'Why can somebody not enter?', rules: 'Read the rules', rehearse: 'Rehearse all sites I run', signOut: 'Sign out' }
   },
   keys: {
     title: 'Keys', close: 'Close',
@@ -11,6 +11,7 @@ export default {
   },
   undo: { undo: 'Undo', busy: 'Undoing…', undone: 'Undone: {what}', nothing: 'Nothing was left to undo of it.', dismiss: 'Hide this', will: 'Nothing of it can be undone any more. | One change will be undone. | {n} changes will be undone.', left: '… | One was changed since and is left alone. | {n} were changed since and are left alone.' },
   trouble: {
+    readsOnly: 'Nothing is changed while you look through the eyes of another.', since: 'In the meantime: {what}.', sinceOne: '{actor} made a {verb}',
     silent: 'The server does not answer. Trying again by itself; nothing you typed is lost.',
     unexpected: 'Something went wrong. Try again in a moment.',
     again: 'Try again', back: 'Back to my sites',
@@ -63,21 +64,70 @@ export default {
   roster: {
     count: { learners: 'no learners | 1 learner | {n} learners', staff: 'no staff | 1 staff | {n} staff', others: 'no others | 1 other | {n} others', unlisted: 'none unlisted | 1 unlisted | {n} unlisted' },
     show: 'show', hide: 'hide', find: 'Filter by name or number', shown: 'none shown | 1 shown | {n} shown',
-    col: { name: 'Name', kind: 'Kind', level: 'Level', division: 'Division', number: 'Number', role: 'Role', state: 'State', since: 'Since', seen: 'Last seen' },
+    col: { name: 'Name', kind: 'Kind', level: 'Level', division: 'Division', number: 'Number', role: 'Role', state: 'State', since: 'Since', seen: 'Last seen', work: 'Work', labels: 'Labels' },
     sortBy: 'Sort by {what}', inState: 'who are',
     states: { here: 'here', current: 'current', paused: 'paused', upcoming: 'upcoming', waiting: 'waiting', 'kept-out': 'kept out', ended: 'ended', 'taken-out': 'taken out' },
     every: 'in every role', only: 'in the role {role}', clear: 'Show all again',
     empty: 'Nobody is here yet. Let the first people in: type a name, a number or an e-mail above.', none: 'Nobody here fits. Change the words above, or show all again.',
-    on: 'on', asOf: 'The roster as it stands at the end of {day}. What you change is changed from now on.', now: 'Back to now', never: 'never', unlistedMark: 'unlisted', loading: 'Fetching the roster…', list: 'Roster', bringOf: 'of {title}'
+    on: 'on', asOf: 'The roster as it stands at the end of {day}. What you change is changed from now on.', now: 'Back to now', never: 'never', unlistedMark: 'unlisted', loading: 'Fetching the roster…', list: 'Roster', bringOf: 'of {title}', work: '{done} of {of}'
   },
   further: {
     add: 'Narrow it further', and: 'and…', drop: '(leave this out)', other: '{what}: {value}',
-    about: { section: 'section', level: 'level', division: 'division', door: 'way in', seen: 'last seen', ends: 'ending soon', joined: 'newly come' },
+    about: { section: 'section', level: 'level', division: 'division', door: 'way in', seen: 'last seen', ends: 'ending soon', joined: 'newly come', label: 'label' },
+    label: 'labelled {name}', 
     section: 'in section {name}', level: 'at level {n}', division: 'of {name}', never: 'never seen here', seen: 'not seen for {n} days', ends: 'ending within {n} days', joined: 'come within {n} days',
     door: { desk: 'let in at the desk', key: 'come with a key', invitation: 'come by invitation', cohort: 'brought by a cohort', feed: 'brought by a feed', 'look-in': 'looking in' }
   },
+  views: {
+    title: 'Kept views', none: 'Kept views…', keep: 'Keep this view', name: 'Under which name?', save: 'Keep it', forget: 'Forget {name}', never: 'Not now', kept: '{name} is kept: find it among your kept views.', forgotten: '{name} is forgotten.'
+  },
+  label: {
+    title: 'Labels', add: 'Add a label', put: 'Put it on', off: 'Take {name} off', any: 'No labels yet.', which: 'Which label?', hint: 'Up to 40 letters', used: 'on one | on one | on {n}',
+    onOrOff: { on: 'Put it on them', off: 'Take it off them' },
+    did: { on: 'Nobody got a new label. | One person is labelled {label}. | {n} people are labelled {label}.', off: 'Nobody had that label. | The label {label} is off one person. | The label {label} is off {n} people.' }
+  },
+  seeAs: {
+    start: 'See as…', title: 'Look at this site through other eyes', role: 'a role', section: 'a section', one: 'As {name}', person: 'See as {name}', is: 'You see this site as {name} would.', isRole: 'You see this site as somebody in the role {name} would.', isSection: 'You see this site as a learner of section {name} would.', only: 'Nothing can be changed meanwhile.', back: 'Back to yourself', inside: 'What they find inside', noRoster: 'They do not see who is here.', never: 'Not now'
+  },
+  why: {
+    title: 'Why can they not enter?', more: 'Say who and where, and read what keeps them out and what would change it.', who: 'Who', whoHint: 'Name, number, login or e-mail', where: 'Which site', whereHint: 'Title or short code', label: 'with the label', anyLabel: 'any label or none', nobody: 'Nobody in your reach is called that.', nowhere: 'No site of yours is called that.', another: 'Somebody else', elsewhere: 'Another site',
+    steps: 'All of this would have to change: | This would have to change: | All of this would have to change, in this order:', ask: 'Ask {who}.', mends: { resume: 'Resume now', lift: 'Lift the keep-out', 'bring-back': 'Bring back', 'let-in': 'Let in as {role}', 'move-start': 'Let them begin now', 'open-site': 'Go to the site to open it', 'open-site-again': 'Go to the site to open it again', 'more-seats': 'Go to its settings' }, open: 'Open in the roster', choose: 'Choose who and where.'
+  },
+  rehearseAll: {
+    title: 'Rehearse all sites I run', more: 'Each site is looked at as it will be at that moment of its own clock; those with trouble come first.', fine: 'Nobody is expected. | The one expected could enter. | All {n} could enter.', some: '{n} of {of} could enter.', mend: 'Look and mend', empty: 'You do not run a site.', all: 'All sites: {n} of {of} could enter.'
+  },
+  siteSheet: {
+    chosen: 'no site chosen | one site chosen | {n} sites chosen', pick: 'Choose {title}', none: 'choose none', all: 'choose all that are listed',
+    words: { open: 'open', close: 'close', seats: 'change seats', lead: 'give a lead' },
+    title: { open: '… | Open one site | Open {n} sites', close: '… | Close one site | Close {n} sites', seats: '… | Change the seats of one site | Change the seats of {n} sites', lead: '… | Give one site a lead | Give {n} sites a lead' },
+    apply: { open: 'Open none | Open one | Open {n}', close: 'Close none | Close one | Close {n}', seats: 'Change none | Change one | Change {n}', lead: 'Change none | Give one this lead | Give {n} this lead' },
+    did: { open: 'No site was opened. | One site is opened. | {n} sites are opened.', close: 'No site was closed. | One site is closed. | {n} sites are closed.', seats: 'No seats were changed. | The seats of one site are changed. | The seats of {n} sites are changed.', lead: 'No lead was given. | One site has a new lead. | {n} sites have a new lead.' },
+    planned: { open: 'no site will open by itself | One site will open by itself on that day. | {n} sites will open by themselves on that day.', close: 'no site will close by itself | One site will close by itself after that day. | {n} sites will close by themselves after that day.' },
+    means: { open: 'Learners who are let in can enter at once.', openOn: 'Until then learners see its title and the day.', close: 'Learners can no longer work there; those whose role may, can still read.', closeOn: 'Learners can work there to the end of that day.' },
+    ready: 'No site will change | One site will change | {n} sites will change', seats: 'Seats', seatsHint: 'empty: no limit', on: 'On', after: 'After', now: 'empty: now', who: 'Who is to lead them', verdict: { ready: 'will', refused: 'cannot', 'nothing-to-do': 'is so already' }
+  },
+  may: {
+    enter: 'enter and look around', 'enter-draft': 'enter a draft', 'read-closed': 'read it once it is closed', 'do-work': 'work on items and hand in', 'see-roster': 'see who is here', 'see-unlisted': 'see who is unlisted', 'see-activity': 'see when people were last there and how far they are', 'see-marks': 'see marks', 'enter-marks': 'enter marks', 'make-items': 'make items', 'show-items': 'decide who sees which item', 'export-progress': 'take progress away as a file', 'label-people': 'put labels on people', 'write-to-people': 'write to the people here', 'arrange-groups': 'arrange groups', 'arrange-sections': 'arrange sections', 'keep-doors': 'set up doors', 'let-in': 'let people in and out by the roles they may give', 'see-as': 'look through the eyes of others', 'see-logbook': 'undo from the logbook', 'run-site': 'open and close the site and change its settings'
+  },
+  rules: {
+    title: 'Rules', more: 'What holds in every site. Version {version}, since {day}.', by: 'What holds in every site. Version {version}, since {day}, by {who}.', parts: { roles: 'Roles', compare: 'Differences', ladder: 'Who gives what', numbers: 'Numbers', limits: 'Limits', administrators: 'Administrators', log: 'What changed' },
+    may: 'May {what}.', and: ' and ', mayNot: 'May not {what}.', all: 'May do everything there is.', band: '{name} ({whom}): may {what}.', bandLevels: '{division}, levels {lowest} to {highest}', stands: 'Stands for {standard} in LIS and LTI.', forWhom: 'For {kinds}.', forLevels: 'Learners at levels {lowest} to {highest} only.', suggested: 'Offered first to {kinds}.', unlisted: 'Does not show in the roster.', seat: 'Holds a seat.', lead: 'Answers for the site: an open site has one.', caution: 'Caution: {text}', nobody: 'nobody',
+    kinds: { learner: 'learners', staff: 'staff', guardian: 'guardians', outsider: 'outsiders' },
+    between: 'Between', andThe: 'and', also: 'A {second} may also {what}.', not: 'A {second} may not {what}.', same: 'They may do the same.', moreWays: 'Besides: {what}', differs: { listed: 'one of them is unlisted', seat: 'one of them holds a seat', kinds: 'they are for different people' },
+    gives: 'A {role} may give: {roles}.', givesNone: 'These give no role: {roles}.', givesAll: 'Administrators may give every role in the sites of their divisions.', givenBy: 'Given by',
+    edit: 'Change', stop: 'Done with this role', name: 'Name', captionOf: 'Caution', cautionHint: 'a sentence that is shown before the role is given; empty for none', rank: 'Rank', rankHint: 'higher is shown first', listed: 'Shows in the roster', permissions: 'May', whoFor: 'For', new: 'New role', remove: 'Remove this role', standard: 'Stands for', asJunior: 'Within {name}',
+    number: { name: 'Name', prefix: 'Letters before', digits: 'Digits', checked: 'the last digit checks the others (Luhn)', kinds: 'Of', example: 'Such as {example}', add: 'Another format', remove: 'Remove', sentence: '{name}: {prefix}{n} digits{check}, such as {example}. Of {kinds}.', check: ', the last of which checks the others', before: '{letters} and ' },
+    limit: { seats: 'A site has at most so many seats', leads: 'Leads of a site that has no limit of its own', sheet: 'Lines on a sheet', removalFew: 'Never ask when so many or fewer are taken out', removalShare: 'Ask for the number when more than this share is taken out, in per cent' },
+    limits: { seats: 'A site has {n} seats at most.', leads: 'A site has {n} leads at most, unless it has a limit of its own.', sheet: 'A sheet has {n} lines at most.', removal: 'Whoever takes out more than {few} people and more than {share} % of a site types their number first.' },
+    preview: { title: 'What would change', none: 'Nothing yet: these are the rules that hold.', nobody: 'Nobody who is in a site would gain or lose a permission.', gain: '… | One person in one site would also: {what}. | {n} people in {sites} would also: {what}.', lose: '… | One person in one site could no longer: {what}. | {n} people in {sites} could no longer: {what}.', sites: 'no site | one site | {n} sites', numbers: '{name}: {fit} numbers fit, {not} would not, such as {example}.', numbersFit: '{name}: all {fit} numbers fit.', overSeats: '… | One site has more seats than that; it keeps them. | {n} sites have more seats than that; they keep them.', overLeads: '… | One site has more leads than that; none is taken out, and no further one can be let in. | {n} sites have more leads than that; none is taken out, and no further one can be let in.', wrong: 'This cannot be yet:', save: 'Put these rules in force', drop: 'Drop my changes', did: 'The rules are changed. Version {version} holds.', computing: 'Working out whom it affects…', back: 'Version {version} is in force again.' },
+    problem: { 'no-name': 'It needs a name.', 'taken-name': 'Another has this name. Choose a different one.', 'taken-rank': 'Another role has this rank. Choose a different one.', 'bad-code': 'The code has lower-case letters, digits and hyphens.', 'no-such-standard': 'Choose what it stands for from the list.', 'rank-out-of-range': 'A rank goes from 1 to 999.', 'for-nobody': 'Say who it is for.', 'may-nothing': 'Say what it may do.', 'suggested-for-others': 'It is offered first to people it is not for.', 'lead-unlisted': 'A lead shows in the roster.', 'lead-for-others': 'Only staff may lead.', 'lead-runs-site': 'A lead runs the site.', 'only-leads-run': 'Only a lead runs the site.', 'learners-let-in': 'Learners may hold this role, so it cannot let people in.', 'needs-permission': 'To {permission} somebody must also: {needed}.', 'no-such-division': 'There is no such division.', 'band-above-role': '{band} may not do more than the role itself.', 'no-such-giver': 'A role that gives it does not exist.', 'given-from-below': 'A role is given by those of the same or a higher rank; {giver} is below.', 'giver-lets-nobody-in': '{giver} lets nobody in, so it cannot give a role.', 'still-held': '… | One person holds it. Give them another role first. | {n} people hold it. Give them another role first.', 'no-lead-role': 'There must be a role that leads.', 'lead-stays': 'Whether a role leads is settled when it is made.', 'seat-stays': 'Whether a role holds a seat is settled when it is made.', 'bad-prefix': 'Up to six capital letters, or none.', 'digits-out-of-range': 'Choose 2 to 16 digits.', 'same-format': '{by} is written the same way.', 'out-of-range': 'Choose {least} to {most}.' },
+    admin: { platform: 'Administers the whole platform', divisions: 'Administers', change: 'Change', add: 'Name an administrator', save: 'Save', of: '{what}', everything: 'the whole platform', closed: 'account closed', stop: 'administers nothing', did: '{name}: saved.', more: 'Administrators see and change every site of their divisions, whatever their role there.' },
+    log: { rules: 'changed the rules: version {version}', read: 'read the rules before', administrator: 'changed what {person} administers', putBack: 'Put version {version} in force again', empty: 'Nothing was changed yet.' },
+    staffOnly: 'The rules are for staff.'
+  },
   rehearsal: {
     title: 'Rehearse the first day', more: 'Everybody who is expected is looked at as they will be at that moment, before they stand at the door.', on: 'On', at: 'at',
+    mendAll: 'Mend {n} of these in one sheet', all: 'All sites I run',
     sum: '{when}: {n} of {of} could enter.', look: '… | One could only look, as their role has it. | {n} could only look, as their role has it.', nobody: 'Nobody is expected then.', others: 'and {n} more',
     cause: {
       upcoming: '… | One would not have started yet | {n} would not have started yet', waiting: '… | One would not have answered | {n} would not have answered', paused: '… | One would be paused | {n} would be paused',
@@ -87,7 +137,8 @@ export default {
     }
   },
   away: {
-    open: 'Take it away', title: 'Take these rows away', columns: 'Columns', copy: 'Copy', print: 'Print', csv: 'CSV file', copied: 'Copied 1 row. | Copied one row. | Copied {n} rows.', saved: 'Saved {n} rows as {file}.', busy: 'Fetching all rows… {n}', close: 'Close'
+    open: 'Take it away', title: 'Take these rows away', columns: 'Columns', copy: 'Copy', print: 'Print', csv: 'CSV file', progress: 'Progress', summary: 'Summary (CSV)', items: 'Every item (CSV)', gone: 'with those who are gone', seen: 'Last seen', done: 'Done', of: 'Of', mean: 'Mean mark', notMarked: 'done', progressSaved: 'Saved the progress of nobody. | Saved the progress of one person as {file}. | Saved the progress of {n} people as {file}.',
+    copied: 'Copied 1 row. | Copied one row. | Copied {n} rows.', saved: 'Saved {n} rows as {file}.', busy: 'Fetching all rows… {n}', close: 'Close'
   },
   intake: {
     label: 'Let people in', placeholder: 'Name, number, login or e-mail', hint: 'Finds who is here and who is not.',
@@ -95,12 +146,13 @@ export default {
     nobody: 'Nobody by that name, number or e-mail is in your reach. Try part of the name, or the number in full.',
     short: 'Type two characters or more.', searching: 'Looking…', show: 'Show', letInAs: 'Let in as {role}', letIn: 'Let in…', bringBack: 'Bring back as {role}', another: 'Other role or dates', close: 'Close',
     hereAs: '{role} since {day}', until: '{role} until {day}', upcoming: '{role} from {day}', keptOutUntil: 'until {day}', keptOutOpen: 'with no end', masked: 'outside your divisions',
-    found: 'nobody found | 1 person found | {n} people found', from: 'From', untilDay: 'until and including', fromHint: 'empty: now', untilHint: 'empty: the end of the site', chooseRole: 'As which role?', noRole: 'There is no role that you may give them here.'
+    slip: 'That is no {format}: by its check digit one digit is wrong. Look at the number again.', found: 'nobody found | 1 person found | {n} people found', from: 'From', untilDay: 'until and including', fromHint: 'empty: now', untilHint: 'empty: the end of the site', chooseRole: 'As which role?', noRole: 'There is no role that you may give them here.'
   },
   did: {
     'let-in': '{name} is let in as {role}.', 'change-role': '{name} is now {role}.', 'take-out': '{name} is taken out.', 'bring-back': '{name} is back as {role}.', pause: '{name}: {outlook}', resume: '{name} is no longer paused.', 'change-dates': '{name}: {outlook}', 'keep-out': '{name} is kept out.', 'lift-keep-out': '{name} is no longer kept out.', 'lift-role': 'The role by hand of {name} is lifted: {role}.', 'lift-dates': 'The dates by hand of {name} are lifted.', nothing: 'Nothing to do: {name} is that already.'
   },
   card: {
+    work: '{done} of {of} pieces of work done', mean: ', mean mark {mean}', reserved: 'Only administrators take out or change what this door brought.', logbook: 'What happened to them here', letIn: 'Let in as {role}',
     close: 'Close', since: 'here since {day}', came: 'came {day}', lastSeen: 'last seen {day}', neverSeen: 'never seen here', changeRole: 'Change role', takeOut: 'Take out', bringBack: 'Bring back as {role}', leave: 'Leave this site', 
     ways: 'One way in | One way in | {n} ways in', by: 'by {name}', never: 'Not now', chooseRole: 'Which role instead?', was: 'was {role}', formerly: 'formerly {name}',
     changeDates: 'Change dates', pause: 'Pause', resume: 'Resume', keepOut: 'Keep out', liftKeepOut: 'Lift the keep-out', lift: 'Lift', byHandTitle: 'By hand', next: 'Next change on {day}.', bringsBack: 'Keep them out too?',
@@ -117,30 +169,30 @@ export default {
     staff: {
       'let-in': 'Can enter as {role}{until}{door}.', 'let-in-look': 'Can look as {role}, but not work here{until}{door}.', 'prepares-draft': 'Can enter as {role} and prepare: the site is a draft.', 'reads-closed': 'Can look as {role}: the site is closed.',
       'kept-out': 'Cannot enter: kept out{until}.', 'account-closed': 'Cannot enter: the account is closed since {at}.', 'never-here': 'Has never been let in here.', 'taken-out': 'Cannot enter: taken out on {at}.', ended: 'Cannot enter: the time here ended on {at}.',
-      waiting: 'Cannot enter yet: the invitation is not answered.', upcoming: 'Cannot enter yet: starts on {from}.', paused: 'Cannot enter: paused{until}.', draft: 'Cannot enter yet: the site is a draft{opens}.', closed: 'Cannot enter: the site closed on {at}.'
+      waiting: 'Cannot enter yet: the invitation is not answered.', upcoming: 'Cannot enter yet: starts on {from}.', paused: 'Cannot enter: paused{until}.', draft: 'Cannot enter yet: the site is a draft{opens}.', closed: 'Cannot enter: the site closed on {at}.', 'no-seat': 'All {seats} seats are held.'
     },
     you: {
       'let-in': 'You can enter{until}.', 'let-in-look': 'You can look, but not work here{until}.', 'prepares-draft': 'You can enter and prepare: it is a draft.', 'reads-closed': 'This site is closed. You can still read.',
       'kept-out': 'You cannot enter. Ask the leads of this site.', 'account-closed': 'Your account is closed.', 'never-here': 'You have not been let in.', 'taken-out': 'You were taken out on {at}. Ask your tutor if that is a mistake.', ended: 'Your time here ended on {at}.',
-      waiting: 'Your invitation waits for your answer.', upcoming: 'You can enter from {from}.', paused: 'You are paused{until}. Your tutor can tell you more.', draft: 'Not open yet{opens}.', closed: 'This site closed on {at}.'
+      waiting: 'Your invitation waits for your answer.', upcoming: 'You can enter from {from}.', paused: 'You are paused{until}. Your tutor can tell you more.', draft: 'Not open yet{opens}.', closed: 'This site closed on {at}.', 'no-seat': 'All seats are held.'
     },
     until: ' until {day}', opens: '; it opens on {day}', byDoor: ', {door}', also: 'Also: {what}'
   },
   outlook: { as: '{then}{state} as {role}{until}', bare: '{then}{state}{until}', then: 'then ', open: ' to the end of the site', none: 'Not in this site.' },
   sheet: {
-    title: { pause: '… | Pause one person | Pause {n} people', resume: '… | Resume one person | Resume {n} people', 'change-dates': '… | Change the dates of one person | Change the dates of {n} people', 'change-role': '… | Change the role of one person | Change the role of {n} people', 'take-out': '… | Take one person out | Take {n} people out', 'keep-out': '… | Keep one person out | Keep {n} people out' },
-    apply: { pause: 'Pause nobody | Pause one | Pause {n}', resume: 'Resume nobody | Resume one | Resume {n}', 'change-dates': 'Change nothing | Set the dates of one | Set the dates of {n}', 'change-role': 'Change nothing | Change the role of one | Change the role of {n}', 'take-out': 'Take nobody out | Take one out | Take {n} out', 'keep-out': 'Keep nobody out | Keep one out | Keep {n} out' },
-    did: { pause: 'Nobody was paused. | One person is paused. | {n} people are paused.', resume: 'Nobody was resumed. | One person is no longer paused. | {n} people are no longer paused.', 'change-dates': 'No dates were changed. | The dates of one person are changed. | The dates of {n} people are changed.', 'change-role': 'No role was changed. | One person has another role. | {n} people have another role.', 'take-out': 'Nobody was taken out. | One person is taken out. | {n} people are taken out.', 'keep-out': 'Nobody was kept out. | One person is kept out. | {n} people are kept out.' },
+    title: { pause: '… | Pause one person | Pause {n} people', resume: '… | Resume one person | Resume {n} people', 'change-dates': '… | Change the dates of one person | Change the dates of {n} people', 'change-role': '… | Change the role of one person | Change the role of {n} people', 'take-out': '… | Take one person out | Take {n} people out', 'keep-out': '… | Keep one person out | Keep {n} people out', 'bring-back': '… | Bring one person back | Bring {n} people back', 'lift-keep-out': '… | Lift one keep-out | Lift {n} keep-outs', label: '… | Label one person | Label {n} people', mend: '… | Mend it for one person | Mend it for {n} people' },
+    apply: { pause: 'Pause nobody | Pause one | Pause {n}', resume: 'Resume nobody | Resume one | Resume {n}', 'change-dates': 'Change nothing | Set the dates of one | Set the dates of {n}', 'change-role': 'Change nothing | Change the role of one | Change the role of {n}', 'take-out': 'Take nobody out | Take one out | Take {n} out', 'keep-out': 'Keep nobody out | Keep one out | Keep {n} out', 'bring-back': 'Bring nobody back | Bring one back | Bring {n} back', 'lift-keep-out': 'Lift none | Lift one | Lift {n}', label: 'Change nobody | Change one | Change {n}', mend: 'Mend none | Mend one | Mend {n}' },
+    did: { pause: 'Nobody was paused. | One person is paused. | {n} people are paused.', resume: 'Nobody was resumed. | One person is no longer paused. | {n} people are no longer paused.', 'change-dates': 'No dates were changed. | The dates of one person are changed. | The dates of {n} people are changed.', 'change-role': 'No role was changed. | One person has another role. | {n} people have another role.', 'take-out': 'Nobody was taken out. | One person is taken out. | {n} people are taken out.', 'keep-out': 'Nobody was kept out. | One person is kept out. | {n} people are kept out.', 'bring-back': 'Nobody was brought back. | One person is back. | {n} people are back.', 'lift-keep-out': 'No keep-out was lifted. | One person is no longer kept out. | {n} people are no longer kept out.', mend: 'Nothing was mended. | It is mended for one person. | It is mended for {n} people.' },
     ready: 'Nobody will change | One will change | {n} will change', cannot: '… | ; one cannot | ; {n} cannot', nothing: '… | One is so already. | {n} are so already.',
     leftOut: '… | One was left out. | {n} were left out.', many: 'This takes out {people} of the {here} people here. Type {people} to go on:',
     verdict: { ready: 'will', refused: 'cannot', 'waits-for-seat': 'no seat' },
-    words: { 'change-role': 'change role', 'change-dates': 'change dates', pause: 'pause', resume: 'resume', 'take-out': 'take out' },
+    words: { 'change-role': 'change role', 'change-dates': 'change dates', pause: 'pause', resume: 'resume', 'take-out': 'take out', 'keep-out': 'keep out', 'bring-back': 'bring back', 'lift-keep-out': 'lift keep-out', label: 'label' },
     chosen: 'nobody chosen | one chosen | {n} chosen', all: 'choose all {n}', none: 'choose nobody', pick: 'Choose {name}'
   },
   strip: { label: 'Ways in over the term', today: 'today', paused: 'paused', out: 'kept out' },
   change: {
     lift: 'Lifting the keep-out would let them in.', 'reopen-account': 'Opening the account again would change it.', 'let-in': 'Letting them in would change it.', 'bring-back': 'Bringing them back would change it.', answer: 'Their answer would change it.',
-    'move-start': 'An earlier start would change it.', resume: 'Resuming would change it.', 'open-site': 'Opening the site would change it.', 'open-site-again': 'Opening the site again would change it.', none: '', who: 'Can be done by: {who}.', administrator: 'an administrator'
+    'move-start': 'An earlier start would change it.', resume: 'Resuming would change it.', 'open-site': 'Opening the site would change it.', 'open-site-again': 'Opening the site again would change it.', 'more-seats': 'More seats, or one that is freed, would change it.', pause: 'A pause, or taking them out, would end it.', 'take-out': 'Taking them out would end it.', 'change-role': 'Another role would let them work here.', none: '', who: 'Can be done by: {who}.', administrator: 'an administrator'
   },
   note: {
     'already-so': 'It is so already.', 'already-here': 'They are here already.', 'here-as-other': 'They are here already, in another role. Change the role instead.', 'kept-out': 'They are kept out of this site. That has to be lifted first.', 'not-here': 'They are not here.', 'never-here': 'They have never been here. Let them in instead.',
@@ -148,7 +200,7 @@ export default {
     'dates-bring-role': 'Another way in of theirs has other dates, and these would bring the role {role} with it. Change the role by hand first, then the dates.',
     'changed-since': 'Changed since by somebody else; look again.',
     'window-is-over': 'The last day is already over. Choose a later one.', 'no-seat': 'All {seats} seats are held. Give the site more seats, or take somebody out first.', 'leads-full': 'The site has {limit} leads, and that is the most it may have.', 'last-lead': 'An open site needs a lead. Let another lead in first, or close the site.',
-    'lead-ends': 'From {at} on the site would have no lead.', 'account-closed': 'Their account is closed, so they cannot enter yet.', 'work-stays': 'They lose entry at once. Their work, section and groups stay, and are there again when they come back.', 'comes-back-through': 'The door {door} would bring them in again.', 'dates-were-over': 'Their dates were over on {until}; they come back to the end of the site.',
+    'lead-ends': 'From {at} on the site would have no lead.', 'account-closed': 'Their account is closed, so they cannot enter yet.', 'work-stays': 'They lose entry at once. Section and groups stay. | They lose entry at once. One piece of work stays, as do section and groups. | They lose entry at once. {pieces} pieces of work stay, as do section and groups.', reserved: 'The door {door} keeps this to itself: only administrators take out or change what it brought.', 'comes-back-through': 'The door {door} would bring them in again.', 'dates-were-over': 'Their dates were over on {until}; they come back to the end of the site.',
     'not-yours-to-do': 'You may not change who is in this site. Can be done by: {givers}.', 'not-yours-to-take': 'You may not take the role {role} from somebody. Can be done by: {givers}.', 'not-yours-to-give': 'Not yours to give. Can be given by: {givers}.', 'not-to-yourself': 'Nobody raises themselves. Can be given by: {givers}.',
     'wrong-kind': 'Not for this kind of person ({kind}).', 'wrong-level': 'Learners may hold it at levels {lowest} to {highest} only.', cautioned: '{caution}', 'other-levels': 'Outside the site\'s division or levels.', 'no-such-role': 'This role does not exist any more.', fits: ''
   },
@@ -157,7 +209,8 @@ export default {
     title: 'Logbook', find: 'Names in it', any: 'any entry', from: 'from', until: 'until', none: 'No entry fits. Look for less.', compare: 'Compare two days', close: 'Close the comparison',
     between: 'Between the end of', and: 'and the end of', came: 'Nobody came | One came | {n} came', went: 'Nobody went | One went | {n} went', changed: 'Nobody changed | One changed | {n} changed', is: '{role}, {state}', csv: 'CSV file', empty: 'Nothing has happened here yet.', more: 'Show earlier', undone: 'undone', by: '{who}',
     'let-in': 'let {person} in as {after}', 'change-role': 'made {person} {after}, who was {before}', 'take-out': 'took {person} out, who was {before}', 'bring-back': 'brought {person} back as {after}', pause: 'paused {person}', resume: 'ended the pause of {person}', 'change-dates': 'changed the dates of {person}', 'keep-out': 'keeps {person} out', 'lift-keep-out': 'no longer keeps {person} out', 'lift-role': 'lifted the role by hand of {person}', 'lift-dates': 'lifted the dates by hand of {person}', undo: 'undid a change of {person}', 'undo-site': 'undid a change of the site',
+    'label-on': 'labelled {person} {label}', 'label-off': 'took the label {label} off {person}', 'label-many': '… | one person | {n} people', personTitle: 'What happened to {name}', here: 'in this site', everywhere: 'In all sites whose logbook you read', back: 'Back to the site', whole: 'the whole logbook', in: 'in {site}',
     'site-made': 'made the site', 'site-changed': 'changed the site', 'site-open': 'opened the site', 'site-closed': 'closed the site', 'site-open-on': 'set the site to open on {day}', 'site-closed-on': 'set the site to close after {day}', 'site-draft': 'made the site a draft again', of: '({what})',
-    verbs: { 'let-in': 'letting in', 'change-role': 'change of role', 'take-out': 'taking out', 'bring-back': 'bringing back', pause: 'pause', resume: 'end of a pause', 'change-dates': 'change of dates', 'keep-out': 'keeping out', 'lift-keep-out': 'lifting of a keep-out', 'lift-role': 'lifting of a role', 'lift-dates': 'lifting of dates', undo: 'an undoing', 'site-changed': 'settings', 'site-open': 'opening', 'site-closed': 'closing', 'site-draft': 'back to draft' }
+    verbs: { 'let-in': 'letting in', 'change-role': 'change of role', 'take-out': 'taking out', 'bring-back': 'bringing back', pause: 'pause', resume: 'end of a pause', 'change-dates': 'change of dates', 'keep-out': 'keeping out', 'lift-keep-out': 'lifting of a keep-out', 'lift-role': 'lifting of a role', 'lift-dates': 'lifting of dates', undo: 'an undoing', 'label-on': 'labelling', 'label-off': 'taking a label off', 'site-changed': 'settings', 'site-open': 'opening', 'site-closed': 'closing', 'site-draft': 'back to draft' }
   }
 }

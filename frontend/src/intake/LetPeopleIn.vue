@@ -93,7 +93,7 @@ function close() {
       <label for="let-in">{{ $t('intake.label') }}</label>
       <InputText id="let-in" v-model="typed" data-stop autocomplete="off" spellcheck="false" maxlength="200" aria-keyshortcuts="i" :placeholder="$t('intake.placeholder')" fluid />
       <span class="soft status" role="status">
-        {{ typed.trim().length === 1 ? $t('intake.short') : !shown ? $t(enough && isFetching ? 'intake.searching' : 'intake.hint') : $t('intake.found', { n: count }, count) }}
+        {{ typed.trim().length === 1 ? $t('intake.short') : !shown ? $t(enough && isFetching ? 'intake.searching' : 'intake.hint') : (shown.slip && !count ? $t('intake.slip', { format: shown.slip.toLowerCase() }) : $t('intake.found', { n: count }, count)) }}
       </span>
       <button v-if="typed" class="word" @click="close">{{ $t('intake.close') }}</button>
     </div>

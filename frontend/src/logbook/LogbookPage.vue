@@ -3,23 +3,23 @@ import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, defineAsyncComponent, reactive, ref } from 'vue'
-import { useI18n } from 'vue-i18n'
-import { api, take, type LogEntry, type Site, type Standing } from '@/app/api'
-import { useHouse } from '@/app/house'
-import { day, dayAndTime, lastDay } from '@/app/sentences'
-import { lastDone, undo } from '@/app/undo'
+import { useRoute, useRouter } from 'vue-router'
+import { api, take, type LogEntry, type Site } from '@/app/api'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
+import LogEntries from './LogEntries.vue'
 
 /** What happened in this site, newest first; what still can be is undone from its line. */
 const props = defineProps<{ site: Site }>()
-const { t } = useI18n()
-const { roleName } = useHouse()
 const RosterChanges = defineAsyncComponent(() => import('@/roster/RosterChanges.vue'))
-const CODES = ['let-in', 'change-role', 'take-out', 'bring-back', 'pause', 'resume', 'change-dates', 'keep-out', 'lift-keep-out', 'lift-role', 'lift-dates', 'undo', 'site-changed', 'site-open', 'site-closed', 'site-draft'] as const
+const CODES = ['let-in', 'change-role', 'take-out', 'bring-back', 'pause', 'resume', 'change-dates', 'keep-out', 'lift-keep-out', 'lift-role', 'lift-dates', 'undo', 'label-on', 'label-off', 'site-changed', 'site-open', 'site-closed', 'site-draft'] as const
+const route = useRoute()
+const router = useRouter()
+/** Whose entries alone are shown, where the address says so. */
+const person = computed(() => (typeof route.query.person === 'string' ? route.query.person : undefined))
 const comparing = ref(false)
 const look = reactive({ q: '', code: '' as '' | (typeof CODES)[number], from: '', until: '' })
-const slowly = useSlowly(computed(() => ({ q: look.q.trim() || undefined, code: look.code || undefined, from: look.from || undefined, until: look.until || undefined })), 150)
+const slowly = useSlowly(computed(() => ({ q: look.q.trim() || undefined, code: look.code || undefined, from: look.from || undefined, until: look.until || undefined, person: person.value })), 150)
 const filtered = computed(() => Object.values(slowly.value).some(Boolean))
 const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
   queryKey: ['logbook', computed(() => props.site.id), slowly],
@@ -30,28 +30,7 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, 
 })
 const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 
-/** An opening or a closing that was planned for later than it was written. */
-function plannedFor({ code, data, at }: LogEntry): string {
-  const after = data.after as { opensAt?: number; closesAt?: number } | undefined
-  const seconds = code === 'site-open' ? after?.opensAt : code === 'site-closed' ? after?.closesAt : undefined
-  if (!seconds || seconds * 1000 <= new Date(at).getTime() + 1000) return ''
-  const instant = new Date(seconds * 1000).toISOString()
-  return t(`log.${code}-on`, { day: code === 'site-open' ? day(instant, props.site.timeZone) : lastDay(instant, props.site.timeZone) })
-}
-
-function sentence(entry: LogEntry): string {
-  const data = entry.data as { before?: Standing | null; after?: Standing | null; of?: string }
-  const planned = plannedFor(entry)
-  if (planned) return planned
-  const role = (standing?: Standing | null) => roleName(standing?.role).toLowerCase()
-  if (entry.code === 'undo') {
-    const of = data.of ? ' ' + t('log.of', { what: t('log.verbs.' + data.of) }) : ''
-    return t(entry.person ? 'log.undo' : 'log.undo-site', { person: entry.person?.name ?? '' }) + of
-  }
-  return t('log.' + entry.code, { person: entry.person?.name ?? '', before: role(data.before), after: role(data.after) })
-}
-const said = (entry: LogEntry) => `${entry.actor.name} ${sentence(entry)}`
-const mayUndo = (entry: LogEntry) => entry.undoable && (entry.person ? props.site.may.includes('let-in') : props.site.may.includes('run-site'))
+const mayUndo = (entry: LogEntry) => !props.site.seenAs && (entry.person || entry.code.startsWith('label') ? props.site.may.includes('let-in') : props.site.may.includes('run-site'))
 </script>
 
 <template>
@@ -68,18 +47,15 @@ const mayUndo = (entry: LogEntry) => entry.undoable && (entry.person ? props.sit
         <label>{{ $t('log.until') }} <input v-model="look.until" type="date" /></label>
         <button class="word" :aria-expanded="comparing" @click="comparing = !comparing">{{ $t(comparing ? 'log.close' : 'log.compare') }}</button>
       </p>
+      <p v-if="person" class="callout">
+        <strong>{{ $t('log.personTitle', { name: entries.find((entry) => entry.person)?.person?.name ?? '' }) }}</strong> {{ $t('log.here') }} ·
+        <button class="word" @click="router.replace({ query: {} })">{{ $t('log.whole') }}</button> ·
+        <RouterLink :to="{ name: 'person-logbook', params: { person }, query: { site: site.id } }">{{ $t('log.everywhere') }}</RouterLink>
+      </p>
       <RosterChanges v-if="comparing" :site="site" />
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <p v-else-if="!isPending && !entries.length">{{ $t(filtered ? 'log.none' : 'log.empty') }}</p>
-      <ol v-else>
-        <li v-for="entry in entries" :key="entry.sequence">
-          <span class="num soft">{{ entry.sequence }}</span>
-          <time class="nums" :datetime="entry.at">{{ dayAndTime(entry.at, site.timeZone) }}</time>
-          <span :class="{ gone: entry.undoneBy }"><strong>{{ entry.actor.name }}</strong> {{ sentence(entry) }}</span>
-          <span v-if="entry.undoneBy" class="soft">{{ $t('log.undone') }}</span>
-          <button v-else-if="mayUndo(entry)" class="word" :disabled="lastDone.busy" :aria-label="`${$t('undo.undo')}: ${said(entry)}`" @click="undo(site.id, entry.sequence, said(entry))">{{ $t('undo.undo') }}</button>
-        </li>
-      </ol>
+      <LogEntries v-else :entries="entries" :zone="site.timeZone" :site="site.id" :may-undo="mayUndo" />
       <Button v-if="hasNextPage" severity="secondary" :label="$t('log.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
     </div>
   </div>
@@ -90,8 +66,4 @@ const mayUndo = (entry: LogEntry) => entry.undoable && (entry.person ? props.sit
 h2 { margin-bottom: 8px; }
 .look { display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: center; margin-bottom: 10px; }
 .look .p-inputtext { width: 190px; }
-ol { list-style: none; margin: 8px 0 14px; padding: 0; }
-li { display: grid; grid-template-columns: 40px 110px 1fr auto; gap: 14px; padding: 5px 4px; border-bottom: 1px solid var(--line); align-items: baseline; }
-.gone { text-decoration: line-through; text-decoration-color: var(--soft); }
-@media (max-width: 640px) { li { grid-template-columns: 1fr auto; } li .num { display: none; } li > :nth-child(3) { grid-column: 1 / -1; grid-row: 2; } }
 </style>

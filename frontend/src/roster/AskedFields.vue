@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Site } from '@/app/api'
 import { useHouse } from '@/app/house'
-import type { AskingVerb, useAsked } from './asked'
+import { asksNothing, type AskingVerb, type useAsked } from './asked'
+import LabelInput from './LabelInput.vue'
 
 /** The fields of what a change asks for. */
 defineProps<{ site: Site; verb: AskingVerb; wrong: boolean }>()
@@ -10,7 +11,11 @@ const { house } = useHouse()
 </script>
 
 <template>
-  <div v-if="verb !== 'take-out' && verb !== 'resume'" class="fields">
+  <div v-if="!asksNothing(verb)" class="fields">
+      <template v-if="verb === 'label'">
+        <label>{{ $t('label.which') }} <LabelInput v-model="asked.label" :site="site" :label="$t('label.which')" /></label>
+        <label v-for="on in [true, false]" :key="String(on)"><input v-model="asked.on" type="radio" name="on-or-off" :value="on" /> {{ $t('label.onOrOff.' + (on ? 'on' : 'off')) }}</label>
+      </template>
       <label v-if="verb === 'change-role'">{{ $t('card.chooseRole') }}
         <select v-model="asked.role" class="plain"><option v-for="role in house?.roles" :key="role.code" :value="role.code">{{ role.name }}</option></select>
       </label>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { Site } from '@/app/api'
+import { api, take, type Site } from '@/app/api'
 import { useHouse } from '@/app/house'
 import { FURTHER, type Further } from './roster'
 
@@ -10,6 +11,11 @@ const props = defineProps<{ site: Site; view: Record<Further, string>; helps: bo
 const emit = defineEmits<{ look: [change: Record<string, string>] }>()
 const { t } = useI18n()
 const { house } = useHouse()
+const { data: labels } = useQuery({
+  queryKey: ['labels', computed(() => props.site.id), 'all'],
+  enabled: computed(() => props.site.may.includes('label-people')),
+  queryFn: () => take(api.GET('/sites/{site}/labels', { params: { path: { site: props.site.id } } }))
+})
 const days = (name: Further, counts: number[]) => counts.map((n) => ({ value: String(n), label: t('further.' + name, { n }) }))
 
 /** What each word may say. */
@@ -20,7 +26,8 @@ const choices = computed<Record<Further, { value: string; label: string }[]>>(()
   door: props.helps ? ['desk', 'key', 'invitation', 'cohort', 'feed', 'look-in'].map((kind) => ({ value: kind, label: t('further.door.' + kind) })) : [],
   seen: props.helps ? [{ value: 'never', label: t('further.never') }, ...days('seen', [7, 14, 30, 60])] : [],
   ends: props.helps ? days('ends', [7, 14, 30]) : [],
-  joined: days('joined', [7, 14, 30])
+  joined: days('joined', [7, 14, 30]),
+  label: labels.value?.items.map(({ name }) => ({ value: name, label: t('further.label', { name }) })) ?? []
 }))
 const active = computed(() => FURTHER.filter((name) => props.view[name]))
 const offered = computed(() => FURTHER.filter((name) => !props.view[name] && choices.value[name].length))

@@ -6,11 +6,11 @@ import { candidate, person, problem, serve, show, site, standing } from '@/testi
 import PersonColumn from './PersonColumn.vue'
 
 const bea = person('Beatriz', 'da Luz')
-const line = (more: object = {}) => ({ verdict: 'ready', before: standing(), after: null, outlook: [{ from: null, until: null, state: 'taken-out', role: 'learner' }], reasons: [], cautions: [{ code: 'work-stays', values: {} }], ...more }) as unknown as PersonCard['takeOut']
+const line = (more: object = {}) => ({ verdict: 'ready', before: standing(), after: null, outlook: [{ from: null, until: null, state: 'taken-out', role: 'learner' }], reasons: [], cautions: [{ code: 'work-stays', values: { pieces: 14 } }], ...more }) as unknown as PersonCard['takeOut']
 const card = (more: Partial<PersonCard> = {}): PersonCard => ({
-  person: bea, standing: standing(), lastSeen: '2026-11-20T09:00:00Z', version: 3, band: 'Senior rules',
+  person: bea, standing: standing(), lastSeen: '2026-11-20T09:00:00Z', work: { done: 7, of: 14, mean: 71 }, labels: ['viola'], version: 3, band: 'Senior rules',
   reason: { entry: 'enter', causes: [{ code: 'let-in', values: { role: 'learner', until: '2026-12-18T23:00:00Z' }, change: 'none', mine: false, givers: [] }] },
-  waysIn: [{ id: bea.id, door: { kind: 'cohort', name: 'Level 7 strings' }, role: 'learner', phase: 'in-force', section: 'Morning', from: null, until: '2026-12-19T00:00:00Z', givenAt: '2026-09-06T10:00:00Z', givenBy: null }],
+  waysIn: [{ id: bea.id, door: { kind: 'cohort', name: 'Level 7 strings' }, reserved: false, role: 'learner', phase: 'in-force', section: 'Morning', from: null, until: '2026-12-19T00:00:00Z', givenAt: '2026-09-06T10:00:00Z', givenBy: null }],
   byHand: [], timeline: [{ from: '2026-09-06T10:00:00Z', until: '2026-12-19T00:00:00Z', state: 'current', role: 'learner' }], nextChange: '2026-12-19T00:00:00Z', options: candidate(bea).options, takeOut: line(), bringBack: null, ...more
 })
 
@@ -42,7 +42,7 @@ it('says what taking out does before it is done, and sends the version that was 
   const { page, press, asked } = await shown({}, { lines: [{ ...line(), entry: 5, line: null, version: 4 }] })
   await press('Take out')
   expect(page.text()).toContain('Taken out.')
-  expect(page.text()).toContain('They lose entry at once. Their work, section and groups stay')
+  expect(page.text()).toContain('They lose entry at once. 14 pieces of work stay')
   await page.find('form.asking').trigger('submit')
   await flushPromises()
   expect(asked.filter(({ call }) => call.endsWith('/sheets')).map(({ body }) => body)).toEqual([

@@ -8,11 +8,13 @@ import { houseNow } from '@/app/clock'
 import { useHouse } from '@/app/house'
 import { me } from '@/app/me'
 import { day, fullName, lastDay, lineSentences } from '@/app/sentences'
+import { useSeeAs } from '@/sites/seeAs'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import TermStrip from '@/ui/TermStrip.vue'
 import Trouble from '@/ui/Trouble.vue'
 import ActionPanel from './ActionPanel.vue'
 import { useChanges } from './changes'
+import PersonLabels from './PersonLabels.vue'
 import RoleChoice from './RoleChoice.vue'
 
 /** One person in this site, docked beside their row: who they are, whether they can enter and why, and what one may do. */
@@ -20,6 +22,7 @@ const props = defineProps<{ site: Site; person: string }>()
 defineEmits<{ close: [] }>()
 const { t } = useI18n()
 const { roleName } = useHouse()
+const { seeAs } = useSeeAs(() => props.site.id)
 const { change, busy, wrongDay } = useChanges(() => props.site)
 const asking = ref<'' | 'role' | 'take-out' | 'pause' | 'change-dates' | 'keep-out'>('')
 
@@ -30,7 +33,7 @@ const { data: card, error, refetch } = useQuery({
 })
 const zone = computed(() => props.site.timeZone)
 const here = computed(() => ['current', 'paused', 'upcoming', 'waiting'].includes(card.value?.standing?.state ?? ''))
-const may = computed(() => !!card.value?.options.length)
+const may = computed(() => !!card.value?.options.length && !props.site.seenAs)
 const keptOut = computed(() => card.value?.standing?.state === 'kept-out')
 const paused = computed(() => card.value?.standing?.state === 'paused')
 const begun = (mark: Override) => !mark.from || new Date(mark.from) <= houseNow()
@@ -74,6 +77,7 @@ async function act(wish: Parameters<typeof change>[1]) {
           <strong>{{ here ? roleName(card.standing.role) : $t('card.was', { role: roleName(card.standing.role).toLowerCase() }) }}</strong>
           <template v-if="card.band"> · {{ card.band.toLowerCase() }}</template>
         </p>
+        <p v-if="card.work">{{ $t('card.work', card.work) }}<template v-if="card.work.mean !== null">{{ $t('card.mean', { mean: card.work.mean }) }}</template></p>
         <p class="soft">{{ $t('state.' + card.standing.state) }} · {{ $t(here ? 'card.since' : 'card.came', { day: day(card.standing.since, zone) }) }} · {{ card.lastSeen ? $t('card.lastSeen', { day: day(card.lastSeen, zone) }) : $t('card.neverSeen') }}</p>
       </div>
 
@@ -89,12 +93,18 @@ async function act(wish: Parameters<typeof change>[1]) {
         <Button v-if="here && may" size="small" variant="outlined" :label="$t('card.changeDates')" @click="asking = 'change-dates'" />
         <Button v-if="paused && may" size="small" :disabled="busy" :label="$t('card.resume')" @click="act({ verb: 'resume' })" />
         <Button v-else-if="here && may" size="small" variant="outlined" :label="$t('card.pause')" @click="asking = 'pause'" />
-        <Button v-if="card.takeOut" size="small" variant="outlined" :label="$t(myself ? 'card.leave' : 'card.takeOut')" @click="asking = 'take-out'" />
-        <Button v-if="back?.verdict === 'ready'" size="small" :disabled="busy" :label="$t('card.bringBack', { role: roleName(back.after?.role).toLowerCase() })" @click="act({ verb: 'bring-back' })" />
+        <Button v-if="card.takeOut && !site.seenAs" size="small" variant="outlined" :label="$t(myself ? 'card.leave' : 'card.takeOut')" @click="asking = 'take-out'" />
+        <Button v-if="back?.verdict === 'ready' && !site.seenAs" size="small" :disabled="busy" :label="$t('card.bringBack', { role: roleName(back.after?.role).toLowerCase() })" @click="act({ verb: 'bring-back' })" />
         <Button v-if="keptOut && may" size="small" :disabled="busy" :label="$t('card.liftKeepOut')" @click="act({ verb: 'lift-keep-out' })" />
         <Button v-else-if="may && !myself" size="small" variant="outlined" :label="$t('card.keepOut')" @click="asking = 'keep-out'" />
       </p>
       <p v-if="back && back.verdict !== 'ready'" class="soft">{{ lineSentences(back, zone, roleName).join(' ') }}</p>
+
+      <p v-if="!site.seenAs && !asking" class="actions small">
+        <button v-if="card.standing && !myself && site.may.includes('see-as')" class="word" @click="seeAs(`person:${card.person.id}`)">{{ $t('seeAs.person', { name: card.person.preferred ?? card.person.given }) }}</button>
+        <RouterLink v-if="site.may.includes('see-logbook')" :to="{ name: 'logbook', params: { site: site.id }, query: { person: card.person.id } }">{{ $t('card.logbook') }}</RouterLink>
+      </p>
+      <PersonLabels v-if="site.may.includes('label-people') && !site.seenAs" :key="card.person.id" :site="site" :card="card" />
 
       <section v-if="card.byHand.length">
         <h3>{{ $t('card.byHandTitle') }}</h3>
@@ -115,6 +125,7 @@ async function act(wish: Parameters<typeof change>[1]) {
           <li v-for="way in card.waysIn" :key="way.id">
             <strong>{{ $t('door.plain.' + way.door.kind) }}</strong><template v-if="way.door.name"> ({{ way.door.name }})</template>: {{ roleName(way.role).toLowerCase() }},
             {{ $t('card.phase.' + way.phase, { from: day(way.from, zone), until: way.phase === 'taken-out' ? day(way.until, zone) : lastDay(way.until, zone) }) }}<template v-if="way.phase === 'in-force' || way.phase === 'upcoming'">, {{ way.until ? $t('card.untilDay', { until: lastDay(way.until, zone) }) : $t('card.open') }}</template><template v-if="way.section">, {{ $t('card.section', { name: way.section }) }}</template>
+            <span v-if="way.reserved" class="brass small">{{ $t('card.reserved') }}</span>
             <span class="soft small">{{ day(way.givenAt, zone) }}{{ way.givenBy ? ' ' + $t('card.by', { name: way.givenBy }) : '' }}</span>
           </li>
         </ul>

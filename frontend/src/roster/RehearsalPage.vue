@@ -2,7 +2,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref, shallowRef } from 'vue'
-import { api, take, type Rehearsal, type Site } from '@/app/api'
+import { useRoute } from 'vue-router'
+import { api, take, type LineWish, type Rehearsal, type Site } from '@/app/api'
 import { houseNow } from '@/app/clock'
 import { useHouse } from '@/app/house'
 import { dayAndTime, givers } from '@/app/sentences'
@@ -19,10 +20,11 @@ const MENDS: Record<string, AskingVerb> = { resume: 'resume', 'move-start': 'cha
 
 const tomorrow = new Date(houseNow().getTime() + 86_400_000).toISOString().slice(0, 10)
 const opening = [props.site.opensAt?.slice(0, 10), props.site.term.startsOn].find((day) => day && day > tomorrow)
-const day = ref(opening ?? tomorrow)
-const time = ref('09:00')
+const asked = useRoute().query
+const day = ref(typeof asked.day === 'string' ? asked.day : (opening ?? tomorrow))
+const time = ref(typeof asked.time === 'string' ? asked.time : '09:00')
 const moment = useSlowly(computed(() => ({ day: day.value, time: time.value })), 200)
-const mending = shallowRef<{ verb: AskingVerb; people: string[] } | null>(null)
+const mending = shallowRef<{ verb: AskingVerb; people: string[]; wishes?: LineWish[] } | null>(null)
 
 const { data: rehearsal, error, refetch } = useQuery({
   queryKey: ['roster', computed(() => props.site.id), 'rehearsal', moment],
@@ -32,6 +34,12 @@ const { data: rehearsal, error, refetch } = useQuery({
 })
 const expected = computed(() => (rehearsal.value ? rehearsal.value.enter + rehearsal.value.look + rehearsal.value.groups.reduce((sum, group) => sum + group.people.length, 0) : 0))
 const cause = (group: Rehearsal['groups'][number]) => group.reason.causes[0]!
+/** Everybody whose cause one may mend, each with the change that does it, for one sheet. */
+const wishes = computed<LineWish[]>(() => rehearsal.value?.groups.flatMap((group) => {
+  const verb = mend(group)
+  return group.people.flatMap(({ id }): LineWish[] => (verb === 'resume' ? [{ person: id, verb }] : verb === 'change-dates' ? [{ person: id, verb, fromDay: day.value }] : []))
+}) ?? [])
+const mendAll = () => (mending.value = { verb: 'mend', people: wishes.value.map(({ person }) => person), wishes: wishes.value })
 const mend = (group: Rehearsal['groups'][number]) => (cause(group).mine ? MENDS[cause(group).change] : undefined)
 </script>
 
@@ -50,6 +58,7 @@ const mend = (group: Rehearsal['groups'][number]) => (cause(group).mine ? MENDS[
           {{ expected ? $t('rehearsal.sum', { when: dayAndTime(rehearsal.at, site.timeZone), n: rehearsal.enter, of: expected }) : $t('rehearsal.nobody') }}
           <template v-if="rehearsal.look">{{ $t('rehearsal.look', { n: rehearsal.look }, rehearsal.look) }}</template>
         </p>
+        <p v-if="rehearsal.groups.filter(mend).length > 1"><Button size="small" :label="$t('rehearsal.mendAll', { n: wishes.length })" @click="mendAll" /></p>
         <section v-for="group in rehearsal.groups" :key="cause(group).code">
           <h3>{{ $t('rehearsal.cause.' + cause(group).code, { n: group.people.length }, group.people.length) }}</h3>
           <p class="names">{{ group.people.slice(0, 40).map(({ name }) => name).join(' · ') }}<template v-if="group.people.length > 40"> {{ $t('rehearsal.others', { n: group.people.length - 40 }) }}</template></p>
@@ -60,7 +69,7 @@ const mend = (group: Rehearsal['groups'][number]) => (cause(group).mine ? MENDS[
         </section>
       </template>
     </div>
-    <SheetPanel v-if="mending" :key="mending.verb + mending.people.length" :site="site" :people="mending.people" :verb="mending.verb" @close="mending = null" @applied="mending = null" />
+    <SheetPanel v-if="mending" :key="mending.verb + mending.people.length" :site="site" :people="mending.people" :verb="mending.verb" :wishes="mending.wishes" @close="mending = null" @applied="mending = null" />
   </div>
 </template>
 

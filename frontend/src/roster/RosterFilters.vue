@@ -4,6 +4,7 @@ import { ref, watch } from 'vue'
 import type { RosterCounts, Site } from '@/app/api'
 import { useHouse } from '@/app/house'
 import { useSlowly } from '@/ui/slowly'
+import KeptViews from './KeptViews.vue'
 import FurtherWords from './FurtherWords.vue'
 import { FURTHER, STATES, type RosterView } from './roster'
 
@@ -39,6 +40,7 @@ function clear() {
       </select>
       <FurtherWords :site="site" :view="view" :helps="may('see-unlisted')" @look="emit('look', $event)" />
       <InputText v-model="typed" size="small" :placeholder="$t('roster.find')" :aria-label="$t('roster.find')" maxlength="200" />
+      <KeptViews v-if="may('see-unlisted') && !site.seenAs" :site="site" :filtered="filtered" />
       <button v-if="filtered" class="word" @click="clear">{{ $t('roster.clear') }}</button>
       <span v-if="counts && filtered" class="soft nums">{{ $t('roster.shown', { n: $n(counts.shown) }, counts.shown) }}</span>
     </span>

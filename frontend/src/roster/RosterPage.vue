@@ -8,7 +8,7 @@ import { day } from '@/app/sentences'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
 import { useNarrow } from '@/ui/narrow'
 import Trouble from '@/ui/Trouble.vue'
-import { cell, COLUMNS, type Column } from './columns'
+import { cell, COLUMNS, sortable, type Column } from './columns'
 import type { AskingVerb } from './asked'
 import { useChosen } from './chosen'
 import PersonColumn from './PersonColumn.vue'
@@ -26,21 +26,25 @@ const { roleName } = useHouse()
 const { view, look, sortBy, rows, counts, filtered, all, error, isPending, refetch } = useRoster(computed(() => props.site.id))
 
 const person = computed(() => (typeof route.query.person === 'string' ? route.query.person : ''))
+const narrow = useNarrow()
 const takingAway = ref(false)
 const sees = (permission: Site['may'][number]) => props.site.may.includes(permission)
-const shown = computed<Column[]>(() => COLUMNS.filter((column) => (column !== 'number' && column !== 'seen') || sees('see-unlisted')))
-const narrow = useNarrow()
+const shown = computed<Column[]>(() => COLUMNS.filter((column) => ({ number: sees('see-unlisted'), seen: sees('see-activity'), work: sees('see-activity') && (narrow.value || rows.value.some((row) => row.work)), labels: rows.value.some((row) => row.labels.length) } as Partial<Record<Column, boolean>>)[column] ?? true))
 // On a phone, and beside an open column, there is room for what tells people apart.
 const visible = computed(() => {
-  const aside = narrow.value ? ['kind', 'division', 'number', 'since', 'seen'] : person.value || sheet.value ? ['division', 'number', 'since'] : []
+  const aside = narrow.value ? ['kind', 'division', 'number', 'since', 'seen', 'work', 'labels'] : person.value || sheet.value ? ['division', 'number', 'since', 'work', 'labels'] : []
   return shown.value.filter((column) => !aside.includes(column))
 })
-const WIDTHS: Record<Column, string> = { name: 'minmax(140px, 2.2fr)', kind: '78px', level: '52px', division: 'minmax(120px, 1.2fr)', number: '88px', role: 'minmax(70px, 1.1fr)', state: '92px', since: '92px', seen: '92px' }
+const WIDTHS: Record<Column, string> = { name: 'minmax(140px, 2.2fr)', kind: '78px', level: '52px', division: 'minmax(112px, 1.1fr)', number: '88px', role: 'minmax(70px, 1.1fr)', state: '92px', since: '72px', seen: '72px', work: '66px', labels: 'minmax(110px, 1.2fr)' }
 const grid = computed(() => ({ gridTemplateColumns: (mayChoose.value ? '18px ' : '') + visible.value.map((column) => WIDTHS[column]).join(' ') }))
 
-const VERBS: AskingVerb[] = ['change-role', 'change-dates', 'pause', 'resume', 'take-out']
+// What can be done to all of those chosen depends on what state they are shown in.
+const VERBS = computed<AskingVerb[]>(() => {
+  const states: Partial<Record<typeof view.value.state, AskingVerb[]>> = { 'kept-out': ['lift-keep-out'], ended: ['bring-back', 'keep-out'], 'taken-out': ['bring-back', 'keep-out'] }
+  return [...(states[view.value.state] ?? ['change-role', 'change-dates', 'pause', 'resume', 'take-out', 'keep-out']), ...(sees('label-people') ? ['label' as const] : [])]
+})
 const sheet = ref<AskingVerb | ''>('')
-const mayChoose = computed(() => sees('let-in') && !view.value.asOf)
+const mayChoose = computed(() => sees('let-in') && !view.value.asOf && !props.site.seenAs)
 const { chosen, choose, chooseAll, forget } = useChosen(rows, all, mayChoose)
 function chooseNobody() {
   forget()
@@ -100,7 +104,7 @@ function open(id: string, index: number) {
 </script>
 
 <template>
-  <LetPeopleIn v-if="sees('let-in')" :site="site" @show="show" />
+  <LetPeopleIn v-if="sees('let-in') && !site.seenAs" :site="site" @show="show" />
   <div class="below">
     <div class="roster">
       <RosterFilters v-model:away="takingAway" :site="site" :counts="counts" :view="view" :filtered="filtered" :any="rows.length > 0" :may="sees" @look="look" />
@@ -120,7 +124,8 @@ function open(id: string, index: number) {
         <div role="row" class="row head" :style="grid">
           <span v-if="mayChoose" role="columnheader"><span class="unseen">{{ $t('sheet.chosen', { n: chosen.size }, chosen.size) }}</span></span>
           <span v-for="column in visible" :key="column" role="columnheader" :aria-sort="view.sort === column ? (view.direction === 'up' ? 'ascending' : 'descending') : 'none'">
-            <button :title="$t('roster.sortBy', { what: $t('roster.col.' + column).toLowerCase() })" @click="sortBy(column)">
+            <template v-if="!sortable(column)">{{ $t('roster.col.' + column) }}</template>
+            <button v-else :title="$t('roster.sortBy', { what: $t('roster.col.' + column).toLowerCase() })" @click="sortBy(column)">
               {{ $t('roster.col.' + column) }}<svg v-if="view.sort === column" class="order" :class="view.direction" viewBox="0 0 24 4" width="24" height="4" aria-hidden="true"><path d="M0 4h24V0z" fill="currentColor" /></svg>
             </button>
           </span>
@@ -136,7 +141,7 @@ function open(id: string, index: number) {
               <span v-if="mayChoose" role="gridcell" class="pick" @click.stop="choose(item.index, $event.shiftKey)">
                 <input type="checkbox" tabindex="-1" :checked="chosen.has(rows[item.index]!.person.id)" :aria-label="$t('sheet.pick', { name: cell(rows[item.index]!, 'name', site.timeZone, roleName) })" />
               </span>
-              <span v-for="column in visible" :key="column" role="gridcell" :class="[column, column === 'state' && rows[item.index]!.standing.state !== 'current' ? 'brass' : '']">
+              <span v-for="column in visible" :key="column" role="gridcell" :title="column === 'labels' ? cell(rows[item.index]!, column, site.timeZone, roleName) : undefined" :class="[column, column === 'state' && rows[item.index]!.standing.state !== 'current' ? 'brass' : '']">
                 {{ cell(rows[item.index]!, column, site.timeZone, roleName) }}
                 <em v-if="column === 'role' && !rows[item.index]!.listed" class="soft">{{ $t('roster.unlistedMark') }}</em>
               </span>
@@ -160,6 +165,7 @@ function open(id: string, index: number) {
 .row { display: grid; gap: 12px; align-items: center; padding: 0 10px; height: 33px; border-bottom: 1px solid var(--line); }
 .row > * { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .head { border-bottom: 2px solid var(--line); scrollbar-gutter: stable; overflow: hidden; flex: none; }
+.head > span { font-weight: 600; font-size: 0.88rem; color: var(--soft); }
 .head button { background: none; border: 0; padding: 2px 0; font-weight: 600; font-size: 0.88rem; color: var(--soft); cursor: pointer; }
 .head button:hover { color: var(--ink); }
 .head [aria-sort='ascending'] button, .head [aria-sort='descending'] button { color: var(--ink); }
@@ -176,7 +182,7 @@ function open(id: string, index: number) {
 .shown .brass, .chosen .brass { color: var(--ink); }
 .name { font-weight: 600; }
 .number { font-family: var(--mono); font-size: 0.86em; }
-.level, .since, .seen { font-variant-numeric: tabular-nums; }
+.level, .since, .seen, .work { font-variant-numeric: tabular-nums; }
 .empty { padding: 26px 10px; font-size: 1.05rem; }
 @media (max-width: 760px) { .below { padding: 0 8px; flex-direction: column; } .roster { min-height: 300px; } .table { overflow-x: auto; } }
 @media print { .roster { display: block; } }

@@ -7,6 +7,7 @@ import { done, wentWrong } from '@/app/undo'
 import { t } from '@/app/words'
 import { cell, type Column } from './columns'
 import { download, tabbed } from './csv'
+import ProgressExport from './ProgressExport.vue'
 
 /** The rows shown, as text for the clipboard, a sheet of paper, or a CSV file, with the columns one chooses. */
 const props = defineProps<{ site: Site; columns: Column[]; total: number; all: (progress: (rows: number) => void) => Promise<RosterRow[]> }>()
@@ -67,6 +68,7 @@ const print = () => carry(async (table) => {
       <Button size="small" :disabled="!chosen.length || fetched !== null" :label="$t('away.csv')" @click="save" />
       <button class="word" @click="$emit('close')">{{ $t('away.close') }}</button>
     </span>
+    <ProgressExport v-if="site.may.includes('export-progress')" :site="site" />
   </section>
   <Teleport to="body">
     <div v-if="paper.length" class="paper">

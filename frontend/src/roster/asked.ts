@@ -2,20 +2,24 @@ import { computed, reactive } from 'vue'
 import type { LineWish, Site } from '@/app/api'
 
 /** Changes that ask for something before they are made. */
-export type AskingVerb = 'take-out' | 'pause' | 'change-dates' | 'keep-out' | 'change-role' | 'resume'
+export type AskingVerb = 'take-out' | 'pause' | 'change-dates' | 'keep-out' | 'change-role' | 'resume' | 'bring-back' | 'lift-keep-out' | 'label' | 'mend'
+/** Those that ask for nothing. */
+const PLAIN = ['take-out', 'resume', 'bring-back', 'lift-keep-out'] as const
+export const asksNothing = (verb: AskingVerb) => (PLAIN as readonly string[]).includes(verb)
 export type Length = 'day' | 'days' | 'term' | 'open'
 
 /** What a change asks for, and the wish it comes to. Example: `const { asked, wish, complete } = useAsked(() => site, () => 'pause')`. */
 export function useAsked(site: () => Site, verb: () => AskingVerb) {
-  const asked = reactive({ fromDay: '', untilDay: '', days: 14 as number | string, note: '', length: 'day' as Length, role: '' })
+  const asked = reactive({ fromDay: '', untilDay: '', days: 14 as number | string, note: '', length: 'day' as Length, role: '', label: '', on: true })
 
   const wish = computed<Omit<LineWish, 'person'>>(() => {
-    if (verb() === 'take-out' || verb() === 'resume') return { verb: verb() }
-    if (verb() === 'change-role') return { verb: verb(), role: asked.role }
+    const plain = PLAIN.find((each) => each === verb())
+    if (plain) return { verb: plain }
+    if (verb() === 'change-role') return { verb: 'change-role', role: asked.role }
     const dated = verb() === 'change-dates'
     const until = !dated || asked.length === 'day' ? asked.untilDay : asked.length === 'term' ? site().term.endsOn : ''
     return {
-      verb: verb(),
+      verb: verb() as LineWish['verb'],
       fromDay: verb() === 'keep-out' ? null : asked.fromDay || null,
       untilDay: until || null,
       days: dated && asked.length === 'days' ? Number(asked.days) || null : null
@@ -24,6 +28,7 @@ export function useAsked(site: () => Site, verb: () => AskingVerb) {
   // A change of dates until a day wants the day, a change of role the role.
   const complete = computed(() => {
     if (verb() === 'change-role') return asked.role !== ''
+    if (verb() === 'label') return asked.label.trim() !== ''
     return verb() !== 'change-dates' || (asked.length === 'day' ? asked.untilDay !== '' : asked.length !== 'days' || Number(asked.days) > 0)
   })
   const note = computed(() => asked.note.trim() || null)

@@ -31,7 +31,8 @@ export function useChanges(site: () => Site) {
       if (day) wrongDay.value = day
       else {
         const line = error instanceof Problem ? error.document.line : undefined
-        wentWrong(error, line ? lineSentences(line, zone, roleName).join(' ') : undefined)
+        const since = error instanceof Problem ? error.document.since?.map((each) => t('trouble.sinceOne', { actor: each.actor, verb: t('log.verbs.' + each.verb) })).join('; ') : ''
+        wentWrong(error, line ? lineSentences(line, zone, roleName).join(' ') : since ? `${(error as Problem).message} ${t('trouble.since', { what: since })}` : undefined)
         await refreshSite()
       }
       return false

@@ -2,7 +2,11 @@ import type { RosterRow } from '@/app/api'
 import { day, listName, type RoleName } from '@/app/sentences'
 import { t } from '@/app/words'
 
-export const COLUMNS = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'] as const
+export const COLUMNS = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen', 'work', 'labels'] as const
+/** Those the server sorts by. */
+export const SORTABLE = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'] as const
+export type Sortable = (typeof SORTABLE)[number]
+export const sortable = (column: Column): column is Sortable => (SORTABLE as readonly string[]).includes(column)
 export type Column = (typeof COLUMNS)[number]
 
 /** What a row says in a column. */
@@ -17,6 +21,8 @@ export function cell(row: RosterRow, column: Column, zone: string, roleName: Rol
     case 'role': return roleName(standing.role)
     case 'state': return t('state.' + standing.state)
     case 'since': return day(standing.since, zone)
+    case 'work': return row.work ? t('roster.work', row.work) : ''
+    case 'labels': return row.labels.join(', ')
     case 'seen': return row.lastSeen ? day(row.lastSeen, zone) : t('roster.never')
   }
 }

@@ -2,7 +2,7 @@ import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import { computed, watch, type Ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type RosterRow } from '@/app/api'
-import { COLUMNS, type Column } from './columns'
+import { SORTABLE, type Sortable } from './columns'
 
 type Direction = 'up' | 'down'
 export type RosterView = ReturnType<typeof useRoster>['view']['value']
@@ -10,7 +10,7 @@ export const STATES = ['here', 'current', 'paused', 'upcoming', 'waiting', 'kept
 export type RosterState = (typeof STATES)[number]
 const DOORS = ['desk', 'key', 'invitation', 'cohort', 'feed', 'look-in'] as const
 /** What else a roster may be narrowed by, beside state, role and words. */
-export const FURTHER = ['section', 'level', 'division', 'door', 'seen', 'ends', 'joined'] as const
+export const FURTHER = ['section', 'level', 'division', 'door', 'seen', 'ends', 'joined', 'label'] as const
 export type Further = (typeof FURTHER)[number]
 
 /**
@@ -38,10 +38,11 @@ export function useRoster(site: Ref<string>) {
     seen: text('seen', /^(never|[1-9]\d{0,2})$/),
     ends: text('ends', /^[1-9]\d{0,2}$/),
     joined: text('joined', /^[1-9]\d{0,2}$/),
+    label: text('label', /^.{1,40}$/),
     asOf: text('asOf', /^\d{4}-\d\d-\d\d$/),
     state: read('state', STATES, 'here'),
     unlisted: read('unlisted', ['0', '1'], '0'),
-    sort: read<Column>('sort', COLUMNS, 'name'),
+    sort: read<Sortable>('sort', SORTABLE, 'name'),
     direction: read<Direction>('direction', ['up', 'down'], 'up')
   }))
   const standard: Record<string, string> = { q: '', role: '', asOf: '', state: 'here', unlisted: '0', sort: 'name', direction: 'up', ...Object.fromEntries(FURTHER.map((name) => [name, ''])) }
@@ -58,7 +59,7 @@ export function useRoster(site: Ref<string>) {
     return router.replace({ query })
   }
 
-  const sortBy = (column: Column) => look({ sort: column, direction: view.value.sort === column && view.value.direction === 'up' ? 'down' : 'up' })
+  const sortBy = (column: Sortable) => look({ sort: column, direction: view.value.sort === column && view.value.direction === 'up' ? 'down' : 'up' })
 
   const query = useInfiniteQuery({
     queryKey: ['roster', site, view],

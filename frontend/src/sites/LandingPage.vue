@@ -2,17 +2,19 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, take } from '@/app/api'
+import { api, take, type Site } from '@/app/api'
 import { useHouse } from '@/app/house'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
 
+/** What somebody finds behind the door; in a site's frame, what those find through whose eyes one looks. */
+const props = defineProps<{ site?: Site }>()
 const route = useRoute()
 const id = computed(() => String(route.params.site))
 const { roleName } = useHouse()
 const { data: landing, error, refetch } = useQuery({
-  queryKey: ['landing', id], staleTime: 0,
+  queryKey: ['landing', id, computed(() => props.site?.seenAs?.eyes ?? '')], staleTime: 0,
   queryFn: () => take(api.POST('/sites/{site}/visits', { params: { path: { site: id.value } } }))
 })
 const inside = computed(() => landing.value?.reason.entry !== 'no')
@@ -37,7 +39,7 @@ const administers = computed(() => landing.value?.role == null && !!landing.valu
         <section><h2>{{ $t('landing.leads') }}</h2><p>{{ landing.leads.length ? landing.leads.join(', ') : $t('landing.nothing') }}</p></section>
         <section v-if="landing.section"><h2>{{ $t('landing.section') }}</h2><p><strong>{{ landing.section.name }}</strong>: {{ landing.section.meets }}</p></section>
       </template>
-      <p class="ways">
+      <p v-if="!props.site?.seenAs" class="ways">
         <RouterLink v-if="landing.may.includes('see-roster')" :to="{ name: 'roster', params: { site: id } }">{{ $t('landing.roster') }}</RouterLink>
         <RouterLink to="/sites/in">{{ $t('landing.back') }}</RouterLink>
       </p>

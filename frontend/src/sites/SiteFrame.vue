@@ -9,6 +9,7 @@ import { done, refreshSite, wentWrong } from '@/app/undo'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
 import Trouble from '@/ui/Trouble.vue'
+import SeenAs from './SeenAs.vue'
 import { useSite } from './site'
 
 const { t } = useI18n()
@@ -17,14 +18,15 @@ const router = useRouter()
 const id = computed(() => String(route.params.site))
 const { site, error, refetch, may } = useSite(id)
 const asking = ref(false)
+const choosing = ref(false)
 const busy = ref(false)
 const on = ref('')
 const wrongDay = ref('')
 const dayOf = (instant: string | null) => day(instant, site.value?.timeZone ?? 'UTC')
 const next = computed(() => (site.value?.state === 'open' ? 'closed' : 'open'))
 
-// Who may not see the roster is shown the way in instead.
-watch(site, (now) => now && !now.may.includes('see-roster') && router.replace({ name: 'landing', params: { site: now.id } }))
+// Who may not see the roster is shown the way in instead; through other eyes, inside the same frame.
+watch(site, (now) => now && !now.may.includes('see-roster') && router.replace({ name: now.seenAs ? 'seen' : 'landing', params: { site: now.id } }))
 watch(site, (now) => now && (document.title = `${now.title} · Mint Door`))
 
 async function live(state: Site['state'], planned = '') {
@@ -52,8 +54,8 @@ async function live(state: Site['state'], planned = '') {
 
 <template>
   <div v-if="error" class="page"><Trouble :error="error" @again="refetch()" /></div>
-  <div v-else-if="site && site.may.includes('see-roster')" class="inside">
-    <header class="frame no-print" :class="site.state">
+  <div v-else-if="site && (site.may.includes('see-roster') || site.seenAs)" class="inside">
+    <header class="frame no-print" :class="[site.state, { eyes: site.seenAs }]">
       <div class="lintel">
         <DoorGlyph :state="site.state" />
         <h1>{{ site.title }}</h1>
@@ -66,14 +68,16 @@ async function live(state: Site['state'], planned = '') {
       </div>
       <div class="sill">
         <nav :aria-label="site.title">
-          <RouterLink :to="{ name: 'roster', params: { site: id } }" exact-active-class="on">{{ $t('site.roster') }}</RouterLink>
-          <RouterLink v-if="may('let-in')" :to="{ name: 'rehearsal', params: { site: id } }" active-class="on">{{ $t('site.rehearsal') }}</RouterLink>
+          <RouterLink v-if="may('see-roster')" :to="{ name: 'roster', params: { site: id } }" exact-active-class="on">{{ $t('site.roster') }}</RouterLink>
+          <RouterLink v-if="may('let-in') && !site.seenAs" :to="{ name: 'rehearsal', params: { site: id } }" active-class="on">{{ $t('site.rehearsal') }}</RouterLink>
           <RouterLink v-if="may('see-logbook')" :to="{ name: 'logbook', params: { site: id } }" active-class="on">{{ $t('site.logbook') }}</RouterLink>
-          <RouterLink v-if="may('run-site')" :to="{ name: 'settings', params: { site: id } }" active-class="on">{{ $t('site.settings') }}</RouterLink>
-          <RouterLink v-if="site.standing" :to="{ name: 'landing', params: { site: id } }">{{ $t('site.goIn') }}</RouterLink>
+          <RouterLink v-if="may('run-site') && !site.seenAs" :to="{ name: 'settings', params: { site: id } }" active-class="on">{{ $t('site.settings') }}</RouterLink>
+          <RouterLink v-if="site.seenAs" :to="{ name: 'seen', params: { site: id } }" active-class="on">{{ $t('seeAs.inside') }}</RouterLink>
+          <RouterLink v-else-if="site.standing" :to="{ name: 'landing', params: { site: id } }">{{ $t('site.goIn') }}</RouterLink>
         </nav>
+        <button v-if="may('see-as') && !site.seenAs && !choosing" class="word" @click="choosing = true">{{ $t('seeAs.start') }}</button>
         <span v-if="site.administrator && !site.standing" class="soft">{{ $t('site.asAdmin') }}</span>
-        <template v-if="may('run-site')">
+        <template v-if="may('run-site') && !site.seenAs">
           <span v-if="asking" class="ask" role="alert">
             {{ on ? $t(next === 'open' ? 'site.willOpenOn' : 'site.willCloseOn') : next === 'open' ? $t('site.willOpen', { n: site.learners }, site.learners) : $t('site.willClose') }}
             <label>{{ $t(next === 'open' ? 'site.onDay' : 'site.afterDay') }} <input v-model="on" type="date" :aria-invalid="!!wrongDay" /> <span class="soft">{{ $t('card.ask.fromNow') }}</span></label>
@@ -85,8 +89,9 @@ async function live(state: Site['state'], planned = '') {
           <button v-if="!asking" class="word" @click="asking = true">{{ $t(site.state === 'open' ? 'site.close' : site.state === 'draft' ? 'site.open' : 'site.openAgain') }}</button>
         </template>
       </div>
+      <SeenAs v-model:choosing="choosing" :site="site" />
     </header>
-    <RouterView v-slot="{ Component }"><component :is="Component" :key="id" :site="site" /></RouterView>
+    <RouterView v-slot="{ Component }"><component :is="Component" :key="id + (site.seenAs?.eyes ?? '')" :site="site" /></RouterView>
   </div>
   <div v-else class="page" aria-busy="true"><span class="skeleton" style="display: block; width: 320px; height: 28px" /></div>
 </template>
@@ -95,6 +100,7 @@ async function live(state: Site['state'], planned = '') {
 .inside { display: flex; flex-direction: column; height: 100%; min-height: 0; }
 .frame { margin: 8px 20px 0; border: 2px solid var(--spruce); border-bottom: 0; padding: 8px 14px 0; border-radius: 6px 6px 0 0; background: var(--sheet); }
 .frame.draft { border-color: var(--brass); }
+.frame.eyes { border-style: dashed; border-color: var(--brass); }
 .frame.closed { border-color: var(--soft); }
 .lintel { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: center; }
 h1 { font-size: 1.35rem; overflow-wrap: anywhere; }

@@ -2,7 +2,7 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
 import { useHouse } from '@/app/house'
@@ -12,6 +12,18 @@ import SeatMeter from '@/ui/SeatMeter.vue'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 import MySites from './MySites.vue'
+
+const SiteSheetPanel = defineAsyncComponent(() => import('./SiteSheetPanel.vue'))
+const VERBS = ['open', 'close', 'seats', 'lead'] as const
+const picked = reactive(new Set<string>())
+const verb = ref<'' | (typeof VERBS)[number]>('')
+function pick(id: string) {
+  if (!picked.delete(id)) picked.add(id)
+}
+function pickNone() {
+  picked.clear()
+  verb.value = ''
+}
 
 const route = useRoute()
 const router = useRouter()
@@ -46,13 +58,16 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, 
 })
 const sites = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 const total = computed(() => data.value?.pages[0]?.total ?? 0)
+watch(scope, pickNone)
 const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)))
 </script>
 
 <template>
+  <div class="both">
   <div class="page">
     <nav class="scopes" aria-label="Lists of sites">
       <RouterLink v-for="each in scopes" :key="each" :to="`/sites/${each}`" :class="{ on: each === scope }" :aria-current="each === scope ? 'page' : undefined">{{ $t('sites.' + each) }}</RouterLink>
+      <RouterLink v-if="scope === 'run' && sites.length" class="beside" :to="{ name: 'rehearse-all' }">{{ $t('rehearseAll.title') }}</RouterLink>
       <Button v-if="me?.mayMakeSites" class="new" :label="$t('sites.new')" size="small" @click="router.push({ name: 'new-site' })" />
     </nav>
     <h1 class="unseen">{{ $t('sites.' + scope) }}</h1>
@@ -67,13 +82,22 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
       <span class="soft nums" role="status">{{ isPending ? $t('sites.loading') : $t('sites.count', { n: $n(total) }, total) }}</span>
     </div>
 
+    <p v-if="picked.size" class="picked" role="status">
+      <strong class="nums">{{ $t('siteSheet.chosen', { n: picked.size }, picked.size) }}:</strong>
+      <button v-for="each in VERBS" :key="each" class="word" :aria-pressed="verb === each" @click="verb = each">{{ $t('siteSheet.words.' + each) }}</button>
+      <span class="soft">·</span>
+      <button v-if="picked.size < sites.length" class="word" @click="sites.forEach((site) => picked.add(site.id))">{{ $t('siteSheet.all') }}</button>
+      <button class="word" @click="pickNone">{{ $t('siteSheet.none') }}</button>
+    </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <MySites v-else-if="scope === 'in' && sites.length" :sites="sites" />
     <div v-else-if="sites.length" class="rows" role="table" :aria-label="$t('sites.' + scope)">
       <div role="row" class="row head">
+        <span role="columnheader"><span class="unseen">{{ $t('siteSheet.chosen', { n: picked.size }, picked.size) }}</span></span>
         <span v-for="col in ['title', 'division', 'term', 'levels', 'state', 'people']" :key="col" role="columnheader">{{ $t('sites.col.' + col) }}</span>
       </div>
-      <div v-for="site in sites" :key="site.id" role="row" class="row">
+      <div v-for="site in sites" :key="site.id" role="row" class="row" :class="{ on: picked.has(site.id) }">
+        <span role="cell" class="pick"><input type="checkbox" :checked="picked.has(site.id)" :aria-label="$t('siteSheet.pick', { title: site.title })" @change="pick(site.id)" /></span>
         <span role="cell" class="title"><RouterLink :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink> <span class="num soft">{{ site.code }}</span></span>
         <span role="cell">{{ site.division.name }}</span>
         <span role="cell">{{ site.term.name }}</span>
@@ -88,16 +112,25 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
     </p>
     <Button v-if="hasNextPage" class="more" severity="secondary" :label="$t('sites.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
   </div>
+  <SiteSheetPanel v-if="verb && picked.size" :key="verb" :sites="[...picked]" :verb="verb" @close="verb = ''" @applied="pickNone" />
+  </div>
 </template>
 
 <style scoped>
+.both { display: flex; min-height: 100%; }
+.both > .page { flex: 1; min-width: 0; }
+.picked { display: flex; flex-wrap: wrap; gap: 4px 14px; align-items: baseline; padding: 5px 10px; margin-bottom: 8px; background: var(--brass-pale); border-left: 4px solid var(--brass); }
+.row.on, .row.on:hover { background: var(--brass-pale); }
+.scopes .beside { font: inherit; color: var(--spruce); text-decoration: underline; margin-left: auto; border: 0; }
+.beside + .new { margin-left: 0; }
+.pick input { margin: 0; }
 .scopes { display: flex; gap: 22px; align-items: baseline; margin-bottom: 14px; }
 .scopes a { font-family: var(--title); font-size: 1.25rem; font-weight: 600; text-decoration: none; color: var(--soft); padding-bottom: 3px; border-bottom: 3px solid transparent; }
 .scopes a.on { color: var(--ink); border-color: var(--spruce); }
 .new { margin-left: auto; }
 .filters { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; margin-bottom: 12px; }
 .filters .p-inputtext { width: 260px; }
-.row { display: grid; grid-template-columns: minmax(220px, 2.4fr) 1.3fr 0.9fr 0.7fr 0.7fr 1.3fr; gap: 14px; align-items: center; padding: 7px 10px; border-bottom: 1px solid var(--line); }
+.row { display: grid; grid-template-columns: 18px minmax(200px, 2.4fr) 1.3fr 0.9fr 0.7fr 0.7fr 1.3fr; gap: 14px; align-items: center; padding: 7px 10px; border-bottom: 1px solid var(--line); }
 .row:not(.head):hover { background: var(--hover); }
 .head { font-weight: 600; font-size: 0.88rem; color: var(--soft); border-bottom: 2px solid var(--line); }
 .title a { font-weight: 600; }
@@ -107,7 +140,8 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
 @media (max-width: 760px) {
   .scopes { flex-wrap: wrap; gap: 6px 18px; }
   .row { grid-template-columns: 1fr auto; gap: 4px 10px; }
-  .row > :nth-child(1) { grid-column: 1 / -1; }
-  .row.head, .row > :nth-child(3), .row > :nth-child(4) { display: none; }
+  .both { flex-direction: column; }
+  .row > :nth-child(2) { grid-column: 1 / -1; }
+  .row.head, .row > :nth-child(1), .row > :nth-child(4), .row > :nth-child(5) { display: none; }
 }
 </style>

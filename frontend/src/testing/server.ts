@@ -42,7 +42,7 @@ export const house = {
 export const site = {
   id: '00000000-0000-7000-8000-000000000001', code: 'HET-2', title: 'Harmony', kind: 'course', division, term: { code: 'autumn', name: 'Autumn', startsOn: '2026-09-07', endsOn: '2026-12-18' }, levels: null, state: 'open',
   opensAt: '2026-09-07T00:00:00Z', closesAt: null, timeZone: 'UTC', seats: 30, learners: 24, staff: 3, leadLimit: 10, sections: [{ id: '00000000-0000-7000-8000-00000000000a', name: 'Morning' }], version: 4, standing: null, administrator: false,
-  may: ['see-roster', 'see-unlisted', 'let-in', 'run-site', 'see-logbook'], entry: null
+  may: ['see-roster', 'see-unlisted', 'let-in', 'run-site', 'see-logbook'], seenAs: null, entry: null
 } as Site
 
 export const standing = (more: Partial<Standing> = {}): Standing => ({ state: 'current', role: 'learner', roles: ['learner'], since: '2026-09-06T10:00:00Z', from: '2026-09-06T10:00:00Z', until: null, ...more })

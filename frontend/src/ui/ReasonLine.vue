@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
 import { useHouse } from '@/app/house'
 import type { Reason } from '@/app/api'
 import { causeSentence, givers } from '@/app/sentences'
 
 /** Can they enter, and why: one sentence, what else stands in the way, and what would change it. */
 const props = defineProps<{ reason: Reason; zone: string; who: 'staff' | 'you' }>()
+const { t } = useI18n()
 const { roleName } = useHouse()
 const say = (cause: Reason['causes'][number]) => causeSentence(cause, props.reason.entry, props.who, props.zone, roleName)
+/** What would change it, and by whom, where one may not do it oneself. */
+const change = (cause: Reason['causes'][number]) => (cause.change === 'none' ? '' : t('change.' + cause.change) + (cause.mine ? '' : ' ' + t('change.who', { who: givers(cause.givers, roleName) })))
 const first = computed(() => props.reason.causes[0]!)
 const others = computed(() => props.reason.causes.slice(1))
 </script>
@@ -15,10 +19,8 @@ const others = computed(() => props.reason.causes.slice(1))
 <template>
   <div class="reason" :class="[reason.entry, first.code]">
     <p class="line">{{ say(first) }}</p>
-    <p v-for="cause in others" :key="cause.code" class="soft">{{ $t('reason.also', { what: say(cause) }) }}</p>
-    <p v-if="who === 'staff' && first.change !== 'none'" class="soft">
-      {{ $t('change.' + first.change) }} <template v-if="!first.mine">{{ $t('change.who', { who: givers(first.givers, roleName) }) }}</template>
-    </p>
+    <p v-if="who === 'staff' && change(first)" class="soft">{{ change(first) }}</p>
+    <p v-for="cause in others" :key="cause.code" class="soft">{{ $t('reason.also', { what: say(cause) }) }}<template v-if="who === 'staff'"> {{ change(cause) }}</template></p>
   </div>
 </template>
 

@@ -22,7 +22,7 @@ const removal = computed(() => lastDone.review?.removal)
     </template>
     <template v-else-if="lastDone.sentence">
       <span class="what">{{ lastDone.sentence }} <span v-if="lastDone.more" class="soft">{{ lastDone.more }}</span></span>
-      <Button v-if="lastDone.entry !== null || lastDone.sheet !== null" size="small" aria-keyshortcuts="u" :disabled="lastDone.busy" :label="$t(lastDone.busy ? 'undo.busy' : 'undo.undo')" @click="undoLast" />
+      <Button v-if="lastDone.entry !== null || lastDone.sheet !== null || lastDone.back" size="small" aria-keyshortcuts="u" :disabled="lastDone.busy" :label="$t(lastDone.busy ? 'undo.busy' : 'undo.undo')" @click="undoLast" />
       <button class="word" @click="clearDone">{{ $t('undo.dismiss') }}</button>
     </template>
   </div>

@@ -91,12 +91,12 @@ final class AccessTest extends TestCase
             $person = self::person($dice->chance(30) ? $dice->below(40) : Time::FOREVER);
             for ($instant = 0; $instant <= 40; $instant += 3) {
                 $entry = self::access()->reason($timeline, $person, $site, $instant)->entry;
-                $standing = self::access()->standing($timeline, $person, $instant, false);
+                $standing = self::access()->standing($timeline, $person, $instant, false, $site);
                 if (State::Current !== $timeline->at($instant)?->state || !$person->accountOpen($instant)) {
                     self::assertSame(Entry::No, $entry);
                     self::assertSame([], $standing->permissions);
                 } else {
-                    self::assertNotSame([], $standing->permissions);
+                    self::assertSame(Entry::No === $entry, [] === $standing->permissions, 'whoever cannot enter may nothing');
                 }
             }
         });

@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { useInfiniteQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { api, take, type LogEntry } from '@/app/api'
+import LogEntries from '@/logbook/LogEntries.vue'
+import Trouble from '@/ui/Trouble.vue'
+
+/** What changed in the rules and among administrators, newest first; rules of before can be put in force again. */
+defineProps<{ version: number }>()
+defineEmits<{ putBack: [version: number] }>()
+const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
+  queryKey: ['house-log'],
+  initialPageParam: undefined as string | undefined,
+  queryFn: ({ pageParam }) => take(api.GET('/house/logbook', { params: { query: { cursor: pageParam } } })),
+  getNextPageParam: (page) => page.next ?? undefined
+})
+const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
+const before = (entry: LogEntry) => (entry.code === 'rules-changed' ? Number((entry.data as { before?: number }).before) : 0)
+const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
+</script>
+
+<template>
+  <Trouble v-if="error" :error="error" @again="refetch()" />
+  <p v-else-if="!isPending && !entries.length">{{ $t('rules.log.empty') }}</p>
+  <LogEntries v-else :entries="entries" :zone="zone" site="" :may-undo="() => false">
+    <template #default="{ entry }"><button v-if="before(entry)" class="word" @click="$emit('putBack', before(entry))">{{ $t('rules.log.putBack', { version: before(entry) }) }}</button></template>
+  </LogEntries>
+  <Button v-if="hasNextPage" severity="secondary" :label="$t('log.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
+</template>

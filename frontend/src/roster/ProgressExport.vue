@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { api, take, type Site } from '@/app/api'
+import { useHouse } from '@/app/house'
+import { day } from '@/app/sentences'
+import { done, wentWrong } from '@/app/undo'
+import { t } from '@/app/words'
+import { download } from './csv'
+
+/** How far everybody is who works here, as a CSV file: a summary, or with every item. */
+const props = defineProps<{ site: Site }>()
+const { roleName } = useHouse()
+const gone = ref(false)
+const busy = ref(false)
+
+async function save(items: boolean) {
+  busy.value = true
+  try {
+    const progress = await take(api.GET('/sites/{site}/progress', { params: { path: { site: props.site.id }, query: { items: items ? '1' : '0', gone: gone.value ? '1' : '0' } } }))
+    const head = [...(['name', 'number', 'level', 'role', 'state'] as const).map((column) => t('roster.col.' + column)), ...(['seen', 'done', 'of', 'mean'] as const).map((column) => t('away.' + column)), ...(items ? progress.items : [])]
+    const rows = progress.people.map((each) => [
+      each.person.name, each.number ?? '', each.level === null ? '' : String(each.level), roleName(each.role), t('state.' + each.state), each.lastSeen ? day(each.lastSeen, props.site.timeZone) : t('roster.never'),
+      String(each.done), String(progress.items.length), each.mean === null ? '' : String(each.mean),
+      ...each.items.map((item) => (item.mark !== null ? String(item.mark) : item.done ? t('away.notMarked') : ''))
+    ])
+    const file = `${props.site.code.toLowerCase()}-progress${items ? '-items' : ''}.csv`
+    download(file, [head, ...rows])
+    done(t('away.progressSaved', { n: rows.length, file }, rows.length))
+  } catch (error) {
+    wentWrong(error)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <span class="progress">
+    <span class="label">{{ $t('away.progress') }}</span>
+    <label><input v-model="gone" type="checkbox" /> {{ $t('away.gone') }}</label>
+    <button class="word" :disabled="busy" @click="save(false)">{{ $t('away.summary') }}</button>
+    <button class="word" :disabled="busy" @click="save(true)">{{ $t('away.items') }}</button>
+  </span>
+</template>
+
+<style scoped>
+.progress { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: center; width: 100%; border-top: 1px solid var(--line); padding-top: 5px; }
+.label { font-weight: 600; }
+</style>

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { api, take } from '@/app/api'
+import { useHouse } from '@/app/house'
+import { lineSentences } from '@/app/sentences'
+import { done, refreshSite, wentWrong } from '@/app/undo'
+import FindPerson from '@/roster/FindPerson.vue'
+import { useSlowly } from '@/ui/slowly'
+
+/** One change for many sites, as a sheet: which will change, which cannot and why, before it is applied. */
+const props = defineProps<{ sites: string[]; verb: 'open' | 'close' | 'seats' | 'lead' }>()
+const emit = defineEmits<{ close: []; applied: [] }>()
+const { t } = useI18n()
+const { roleName } = useHouse()
+const on = ref('')
+const seats = ref('')
+const person = ref('')
+const busy = ref(false)
+const body = computed(() => ({
+  sites: props.sites, verb: props.verb,
+  on: props.verb === 'open' || props.verb === 'close' ? on.value || null : null,
+  seats: props.verb === 'seats' && seats.value.trim() ? Number(seats.value) : null,
+  person: props.verb === 'lead' ? person.value || null : null
+}))
+const complete = computed(() => (props.verb === 'lead' ? person.value !== '' : props.verb !== 'seats' || !seats.value.trim() || Number.isInteger(Number(seats.value))))
+const slowly = useSlowly(body, 200)
+const { data: sheet, error, isFetching } = useQuery({
+  queryKey: ['site-sheet', slowly],
+  enabled: complete,
+  queryFn: () => take(api.POST('/site-sheets', { body: { ...slowly.value, apply: false } })),
+  placeholderData: keepPreviousData
+})
+const ready = computed(() => sheet.value?.lines.filter((line) => line.verdict === 'ready').length ?? 0)
+const why = (line: NonNullable<typeof sheet.value>['lines'][number]) => (line.reason?.line ? lineSentences(line.reason.line, 'UTC', roleName).join(' ') : (line.reason?.detail ?? ''))
+
+async function apply() {
+  busy.value = true
+  try {
+    const { lines } = await take(api.POST('/site-sheets', { body: { ...body.value, apply: true } }))
+    const entries = lines.flatMap((line) => (line.entry ? [{ site: line.site.id, entry: line.entry }] : []))
+    const back = async () => void (await take(api.POST('/site-sheets/undo', { body: { entries } })))
+    const sentence = body.value.on ? 'siteSheet.planned.' + props.verb : 'siteSheet.did.' + props.verb
+    done(t(sentence, { n: entries.length }, entries.length), entries.length ? { back } : undefined, entries.length < props.sites.length ? t('sheet.leftOut', { n: props.sites.length - entries.length }, props.sites.length - entries.length) : '')
+    await refreshSite()
+    emit('applied')
+  } catch (thrown) {
+    wentWrong(thrown)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <aside class="docked" :aria-label="$t('siteSheet.title.' + verb, { n: sites.length }, sites.length)" @keydown.esc.stop="$emit('close')">
+    <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
+    <h2>{{ $t('siteSheet.title.' + verb, { n: sites.length }, sites.length) }}</h2>
+    <form @submit.prevent="apply">
+      <label v-if="verb === 'open' || verb === 'close'">{{ $t(verb === 'open' ? 'siteSheet.on' : 'siteSheet.after') }} <input v-model="on" type="date" /> <span class="soft">{{ $t('siteSheet.now') }}</span></label>
+      <label v-if="verb === 'seats'">{{ $t('siteSheet.seats') }} <input v-model="seats" class="plain short" inputmode="numeric" /> <span class="soft">{{ $t('siteSheet.seatsHint') }}</span></label>
+      <template v-if="verb === 'lead'">
+        <p class="soft">{{ $t('siteSheet.who') }}</p>
+        <FindPerson :person="person" name="" @pick="person = $event ?? ''" />
+      </template>
+      <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
+      <template v-else-if="complete && sheet">
+        <p class="follows" role="status">{{ $t('siteSheet.ready', { n: ready }, ready) }}.</p>
+        <p v-if="ready && (verb === 'open' || verb === 'close')">{{ $t('siteSheet.means.' + verb + (on ? 'On' : '')) }}</p>
+        <Button type="submit" size="small" :severity="verb === 'close' ? 'danger' : undefined" :disabled="busy || isFetching || !ready" :label="$t('siteSheet.apply.' + verb, { n: ready }, ready)" />
+      </template>
+    </form>
+    <ol v-if="complete && sheet && !error" class="ledger">
+      <li v-for="line in sheet.lines" :key="line.site.id" :class="line.verdict">
+        <span class="verdict">{{ $t('siteSheet.verdict.' + line.verdict) }}</span>
+        <span><strong>{{ line.site.name }}</strong> {{ why(line) }}</span>
+      </li>
+    </ol>
+  </aside>
+</template>
+
+<style scoped>
+.docked { width: 400px; flex: none; overflow: auto; border-left: 6px solid var(--brass); background: var(--sheet); padding: 12px 16px 20px; display: grid; gap: 12px; align-content: start; position: relative; }
+.shut { position: absolute; top: 10px; right: 14px; }
+h2 { padding-right: 60px; }
+form { display: grid; gap: 10px; justify-items: start; }
+.follows { font-weight: 600; }
+.short { width: 80px; }
+.ledger { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
+.ledger li { display: grid; grid-template-columns: 92px 1fr; gap: 8px; padding: 5px 0; border-bottom: 1px solid var(--line); font-size: 0.93rem; }
+.verdict { color: var(--soft); border-right: 1px solid var(--line); }
+.refused .verdict { color: var(--clay); }
+@media (max-width: 760px) { .docked { width: 100%; } }
+</style>
