@@ -79,12 +79,32 @@ const letIn = async (round) => {
   await tutor('POST', `/sites/${large.id}/logbook/${body.lines[0].entry}/undo`)
   return ms
 }
+// A thousand people of the large site, paused as one sheet in one transaction, and taken back; again until its logbook is long.
+const LONG = 20_000
+const thousand = []
+for (let cursor = ''; thousand.length < 1000; ) {
+  const page = (await tutor('GET', `/sites/${large.id}/roster?role=learner&limit=500&cursor=${cursor}`)).body
+  thousand.push(...page.items.map((row) => row.person.id))
+  cursor = page.next
+}
+const logged = async () => (await tutor('GET', `/sites/${large.id}/logbook`)).body.items[0]?.sequence ?? 0
+const sheets = []
+while (sheets.length < 5 || (await logged()) < LONG) {
+  const lines = thousand.slice(0, 1000).map((person) => ({ person, verb: 'pause', untilDay: '2026-12-18' }))
+  const { ms, body } = await tutor('POST', `/sites/${large.id}/sheets`, { lines })
+  if (body.lines.some((line) => line.verdict !== 'ready')) throw new Error('Not all of a thousand were paused.')
+  sheets.push(ms)
+  await tutor('POST', `/sites/${large.id}/sheets/${body.sheet}/undo`, { apply: true })
+}
+const asOf = (round) => new Date(Date.UTC(2026, 8, 8 + (round % 70))).toISOString().slice(0, 10)
+
 const work = [
   { what: 'empty route behind the firewall', run: async () => (await tutor('GET', '/alive')).ms },
   { what: `sites I run (${sites.length})`, bound: 2.5, run: async () => (await tutor('GET', '/sites?scope=run&limit=40')).ms },
   { what: 'all sites, first page of 5,000', bound: 2.5, run: async () => (await administrator('GET', '/sites?scope=all&limit=40')).ms },
-  { what: 'roster as it stood on a day, first page', run: async () => (await tutor('GET', `/sites/${large.id}/roster?limit=100&asOf=2026-10-15`)).ms },
-  { what: `rehearsal: reasons for all ${large.learners.toLocaleString('en')}`, run: async () => (await tutor('GET', `/sites/${large.id}/rehearsal?day=2026-12-01`)).ms },
+  { what: 'roster as it stood on a day, first page, 20,000 entries in its logbook', bound: 4, run: async (round) => (await tutor('GET', `/sites/${large.id}/roster?limit=100&asOf=${asOf(round)}`)).ms },
+  { what: `rehearsal: reasons for all ${large.learners.toLocaleString('en')}`, bound: 15, run: async () => (await tutor('GET', `/sites/${large.id}/rehearsal?day=2026-12-01`)).ms },
+  { what: 'reasons for a page of 200 people', bound: 4, run: async () => (await tutor('GET', `/sites/${large.id}/roster?limit=200`)).ms },
   { what: `roster, first page of ${large.learners.toLocaleString('en')} people`, bound: 3, run: async () => (await tutor('GET', `/sites/${large.id}/roster?limit=100`)).ms },
   { what: `search among 200,000 people (${queries.length} queries)`, bound: 2.5, bound95: 5, run: async (round) => (await tutor('GET', `/sites/${large.id}/intake?q=${encodeURIComponent(queries[round % queries.length])}`)).ms },
   { what: 'let one person in', bound: 4, run: letIn }
@@ -93,21 +113,6 @@ const work = [
 for (const each of work) for (let n = 0; n < 10; n++) await each.run(n)
 const times = work.map(() => [])
 for (let round = 0; round < rounds; round++) for (const [index, each] of work.entries()) times[index].push(await each.run(round))
-// A thousand people of the large site, paused as one sheet in one transaction, and taken back.
-const thousand = []
-for (let cursor = ''; thousand.length < 1000; ) {
-  const page = (await tutor('GET', `/sites/${large.id}/roster?role=learner&limit=500&cursor=${cursor}`)).body
-  thousand.push(...page.items.map((row) => row.person.id))
-  cursor = page.next
-}
-const sheets = []
-for (let n = 0; n < 5; n++) {
-  const lines = thousand.slice(0, 1000).map((person) => ({ person, verb: 'pause', untilDay: '2026-12-18' }))
-  const { ms, body } = await tutor('POST', `/sites/${large.id}/sheets`, { lines })
-  if (body.lines.some((line) => line.verdict !== 'ready')) throw new Error('Not all of a thousand were paused.')
-  sheets.push(ms)
-  await tutor('POST', `/sites/${large.id}/sheets/${body.sheet}/undo`, { apply: true })
-}
 agent.destroy()
 
 const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]
@@ -127,7 +132,7 @@ for (const { what, median, p95, bound, bound95 } of results) {
   row(what, median / floor.median, bound)
   if (bound95) row('  the same, p95 against p95', p95 / floor.p95, bound95)
 }
-const sheet = sheets.toSorted((a, b) => a - b)[2]
+const sheet = sheets.toSorted((a, b) => a - b)[sheets.length >> 1]
 held &&= sheet <= 2000
 rows.push(['1,000 people changed as one sheet', sheet.toFixed(0), Math.max(...sheets).toFixed(0), '', '2000 ms', sheet <= 2000 ? 'held' : 'NOT HELD'])
 const width = rows[0].map((_, column) => Math.max(...rows.map((row) => row[column].length)))

@@ -53,6 +53,7 @@ final class Version20261125000001 extends AbstractMigration
         $this->addSql('CREATE TABLE label (id BINARY(16) NOT NULL, name VARCHAR(40) NOT NULL, made_by BINARY(16) DEFAULT NULL, UNIQUE INDEX UNIQ_EA750E85E237E06 (name), PRIMARY KEY (id))'.self::TEXT);
         $this->addSql('CREATE TABLE person_label (person_id BINARY(16) NOT NULL, label_id BINARY(16) NOT NULL, put_by BINARY(16) DEFAULT NULL, put_at DATETIME NOT NULL, INDEX IDX_A2914F2C33B92F39217BBB47 (label_id, person_id), PRIMARY KEY (person_id, label_id))'.self::TEXT);
         $this->addSql('CREATE TABLE saved_view (id BINARY(16) NOT NULL, person_id BINARY(16) NOT NULL, site_id BINARY(16) NOT NULL, name VARCHAR(60) NOT NULL, view VARCHAR(500) NOT NULL, UNIQUE INDEX UNIQ_F0C2599B217BBB47F6BD16465E237E06 (person_id, site_id, name), PRIMARY KEY (id))'.self::TEXT);
+        $this->addSql('CREATE INDEX beginning ON enrollment_segment (site_id, from_at, until_at, state, role, listed, holds_seat)');
         $this->addSql('CREATE INDEX by_subject ON log_entry (person_id, at)');
     }
 

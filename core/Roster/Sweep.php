@@ -8,148 +8,305 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /**
- * Computes the timeline of an enrollment by sweeping over the instants at which a pass changes its phase or a mark
- * begins or ends. O(n log n) in passes and marks; what "came last" and "came first" is kept in heaps whose stale
- * entries are dropped when they come up.
+ * Computes the timeline of an enrollment by sweeping over the instants at which a pass changes its phase or a mark begins
+ * or ends. O(n log n) in passes and marks: all changes are numbers, sorted once, and a stretch is only looked at where
+ * something it is made of has changed. What "came last" is kept on a stack whose stale entries are dropped when they come up.
+ *
+ * A change is `instant · 2²³ + index · 2⁶ + phase · 2³ + phase with dates set aside`; indexes behind those of the passes are
+ * of `$marked`.
  *
  * @internal
+ *
+ * @phpstan-type Stretch array{int, State, list<string>, bool, int}
  */
 final class Sweep
 {
-    /** @var array<int, Phase> phase of each pass by its own dates, by its index */
-    private array $phase = [];
+    private const NONE = 0;
+    private const IN_FORCE = 1;
+    private const UPCOMING = 2;
+    private const WAITING = 3;
+    private const ENDED = 4;
+    private const TAKEN_OUT = 5;
+    private const BITS = 23;
+    private const MOST_INDEXES = 1 << 17;
 
-    /** @var array<int, Phase> the same with dates set aside: in force or waiting, unless taken out */
-    private array $undated = [];
+    /** @var array<int, int> phase of each pass by its own dates, by its index */
+    private array $phase;
 
-    /** @var array<string, array<string, int>> of the undated phases: phase name => role => how many passes */
-    private array $undatedRoles = [];
+    /** @var array<int, int> the same with dates set aside: in force or waiting, unless taken out */
+    private array $undatedPhase;
 
-    /** @var array<string, array<string, int>> phase name => role => how many passes */
-    private array $roles = [];
+    /** @var array<int, array<string, int>> by phase: role => how many passes */
+    private array $roles = [[], [], [], [], [], []];
 
-    /** @var \SplMaxHeap<array{int, int, int}> instant of going, 1 if taken out, index */
-    private \SplMaxHeap $gone;
+    /** @var array<int, array<string, int>> the same with dates set aside */
+    private array $undated = [[], [], [], [], [], []];
 
-    /** @var \SplMinHeap<array{int, int}> since, index */
+    /** @var list<array{int, int, int}> instant of going, 1 if taken out, index; the last on top */
+    private array $gone = [];
+
+    /** @var \SplMinHeap<array{int, int}> since, index; of use only where a pass can be undone */
     private \SplMinHeap $since;
+
+    private int $firstSince = Time::FOREVER;
+
+    /** @var list<array{Mark, ?bool}> a mark, and whether it begins (null: neither, but its dates do or end) */
+    private array $marked = [];
 
     /** @var array<string, list<Mark>> marks now on, by kind */
     private array $on = [];
 
+    /** Whether a stretch may differ from the one before. */
+    private bool $stirred = false;
+
+    private readonly bool $dated;
+
+    private readonly bool $undoing;
+
     public function __construct(private readonly Enrollment $enrollment)
     {
-        $this->gone = new \SplMaxHeap();
         $this->since = new \SplMinHeap();
+        $this->phase = $this->undatedPhase = array_fill(0, \count($enrollment->passes), self::NONE);
+        $this->dated = [] !== array_filter($enrollment->marks, static fn (Mark $mark): bool => null !== $mark->dates);
+        $this->undoing = [] !== array_filter($enrollment->passes, static fn (Pass $pass): bool => [] !== $pass->marks && [] !== array_filter($pass->marks, static fn (Mark $mark): bool => MarkKind::Undone === $mark->kind));
     }
 
     public function timeline(): Timeline
     {
+        $changes = $this->changes();
+        sort($changes);
+        $count = \count($changes);
+        $passes = \count($this->enrollment->passes);
         $segments = [];
-        $events = $this->events();
-        $instants = array_keys($events);
-        sort($instants);
-        foreach ($instants as $index => $instant) {
-            foreach ($events[$instant] as $event) {
-                $this->step($event, $instant);
-            }
-            $until = $instants[$index + 1] ?? Time::FOREVER;
-            $segment = $instant < $until ? $this->segment($instant, $until) : null;
-            if (null === $segment) {
+        $open = null;
+        for ($n = 0; $n < $count;) {
+            $instant = $changes[$n] >> self::BITS;
+            do {
+                $change = $changes[$n];
+                $index = $change >> 6 & self::MOST_INDEXES - 1;
+                $index < $passes ? $this->pass($index, $change >> 3 & 7, $change & 7, $instant) : $this->mark(...$this->marked[$index - $passes]);
+            } while (++$n < $count && $changes[$n] >> self::BITS === $instant);
+            if (!$this->stirred) {
                 continue;
             }
-            $last = array_key_last($segments);
-            if (null !== $last && $segment->continues($segments[$last])) {
-                $segment = new Segment(new Window($segments[$last]->window->from, $until), $segment->state, $segment->roles, $segment->holdsSeat, $segment->since);
-                array_pop($segments);
+            $this->stirred = false;
+            $now = $this->stretch($instant);
+            if (null !== $open && null !== $now && \array_slice($open, 1) === \array_slice($now, 1)) {
+                continue;
             }
-            $segments[] = $segment;
+            if (null !== $open) {
+                $segments[] = self::segment($open, $instant);
+            }
+            $open = $now;
+        }
+        if (null !== $open) {
+            $segments[] = self::segment($open, Time::FOREVER);
         }
 
         return new Timeline($segments);
     }
 
-    /** @return array<int, list<array{int, array{Phase, Phase}}|array{Mark, ?bool}>> by instant: a pass and its new phases, or a mark and whether it begins (null: neither, but its dates do or end) */
-    private function events(): array
+    /** @param Stretch $stretch */
+    private static function segment(array $stretch, int $until): Segment
     {
-        $events = [];
-        $always = new Window();
+        return new Segment(new Window($stretch[0], $until), $stretch[1], $stretch[2], $stretch[3], $stretch[4]);
+    }
+
+    /** @return list<int> */
+    private function changes(): array
+    {
+        $changes = [];
         foreach ($this->enrollment->passes as $index => $pass) {
-            $boundaries = array_unique($pass->boundaries());
-            sort($boundaries);
-            $before = [Phase::None, Phase::None];
-            foreach ($boundaries as $boundary) {
-                $phases = $boundary < Time::FOREVER ? [$pass->phaseAt($boundary), $pass->phaseAt($boundary, $always)] : $before;
-                if ($phases !== $before) {
-                    $events[$boundary][] = [$index, $phases];
-                    $before = $phases;
-                }
+            if (!$this->dated && self::isPlain($pass)) {
+                self::plainly($pass, $index << 6, $changes);
+            } else {
+                self::fully($pass, $index << 6, $changes);
             }
         }
         foreach ($this->enrollment->marks as $mark) {
             if ($mark->window->from < $mark->window->until) {
-                $events[$mark->window->from][] = [$mark, true];
+                $this->marked($changes, $mark->window->from, $mark, true);
                 if ($mark->window->until < Time::FOREVER) {
-                    $events[$mark->window->until][] = [$mark, false];
+                    $this->marked($changes, $mark->window->until, $mark, false);
                 }
                 foreach (null === $mark->dates ? [] : [$mark->dates->from, $mark->dates->until] as $instant) {
                     if ($mark->window->contains($instant)) {
-                        $events[$instant][] = [$mark, null];
+                        $this->marked($changes, $instant, $mark, null);
                     }
                 }
             }
         }
+        if (\count($this->enrollment->passes) + \count($this->marked) > self::MOST_INDEXES) {
+            throw new \LogicException('Nobody has that many passes in one site.');
+        }
 
-        return $events;
+        return $changes;
     }
 
-    /** @param array{int, array{Phase, Phase}}|array{Mark, ?bool} $event */
-    private function step(array $event, int $instant): void
+    /** @param list<int> $changes */
+    private function marked(array &$changes, int $instant, Mark $mark, ?bool $begins): void
     {
-        [$what, $how] = $event;
-        if ($what instanceof Mark) {
-            $kind = $what->kind->value;
-            if (true === $how) {
-                $this->on[$kind][] = $what;
-            } elseif (false === $how) {
-                $this->on[$kind] = array_values(array_filter($this->on[$kind] ?? [], static fn (Mark $mark): bool => $mark !== $what));
+        $changes[] = ($instant << self::BITS) + (\count($this->enrollment->passes) + \count($this->marked) << 6);
+        $this->marked[] = [$mark, $begins];
+    }
+
+    /** Whether nothing happened to a pass but that it was taken out for good: so it is with nearly all. */
+    private static function isPlain(Pass $pass): bool
+    {
+        return [] === $pass->marks || (1 === \count($pass->marks) && MarkKind::Withdrawn === $pass->marks[0]->kind && $pass->marks[0]->window->until >= Time::FOREVER);
+    }
+
+    /**
+     * The phases of such a pass; dates of the enrollment are of no account.
+     *
+     * @param list<int> $changes
+     */
+    private static function plainly(Pass $pass, int $own, array &$changes): void
+    {
+        $given = $pass->givenAt;
+        $from = $pass->window->from;
+        $until = $pass->window->until;
+        $out = [] === $pass->marks ? Time::FOREVER : max($given, $pass->marks[0]->window->from);
+        if ($out < Time::FOREVER) {
+            $changes[] = ($out << self::BITS) + $own + self::TAKEN_OUT * 9;
+        }
+        if ($until <= $given) {
+            if ($given < $out) {
+                $changes[] = ($given << self::BITS) + $own + self::ENDED * 9;
             }
 
             return;
         }
-        \assert(\is_array($how));
-        [$phase, $undated] = $how;
-        $pass = $this->enrollment->passes[$what];
-        self::count($this->roles, $this->phase[$what] ?? Phase::None, $pass->role, -1);
-        self::count($this->roles, $phase, $pass->role, 1);
-        self::count($this->undatedRoles, $this->undated[$what] ?? Phase::None, $pass->role, -1);
-        self::count($this->undatedRoles, $undated, $pass->role, 1);
-        $changed = $phase !== ($this->phase[$what] ?? Phase::None);
-        $this->phase[$what] = $phase;
-        $this->undated[$what] = $undated;
-        if (!$changed) {
+        $accepted = max($given, $pass->acceptedAt);
+        $begins = max($accepted, $from);
+        if ($given < $accepted && $given < $out) {
+            $changes[] = ($given << self::BITS) + $own + self::WAITING * 9;
+        }
+        if ($accepted < $from && $accepted < $until && $accepted < $out) {
+            $changes[] = ($accepted << self::BITS) + $own + self::UPCOMING * 9;
+        }
+        if ($begins < $until && $begins < $out) {
+            $changes[] = ($begins << self::BITS) + $own + self::IN_FORCE * 9;
+        }
+        if ($until < $out) {
+            $changes[] = ($until << self::BITS) + $own + self::ENDED * 9;
+        }
+    }
+
+    /**
+     * The phases of any pass, by its own dates and with dates set aside.
+     *
+     * @param list<int> $changes
+     */
+    private static function fully(Pass $pass, int $own, array &$changes): void
+    {
+        $always = new Window();
+        $boundaries = array_unique($pass->boundaries());
+        sort($boundaries);
+        $before = self::NONE;
+        foreach ($boundaries as $boundary) {
+            $phases = $boundary < Time::FOREVER ? 8 * self::number($pass->phaseAt($boundary)) + self::number($pass->phaseAt($boundary, $always)) : $before;
+            if ($phases !== $before) {
+                $changes[] = ($boundary << self::BITS) + $own + $phases;
+                $before = $phases;
+            }
+        }
+    }
+
+    private static function number(Phase $phase): int
+    {
+        return match ($phase) {
+            Phase::None => self::NONE,
+            Phase::InForce => self::IN_FORCE,
+            Phase::Upcoming => self::UPCOMING,
+            Phase::Waiting => self::WAITING,
+            Phase::Ended => self::ENDED,
+            Phase::TakenOut => self::TAKEN_OUT,
+        };
+    }
+
+    private function mark(Mark $mark, ?bool $begins): void
+    {
+        $this->stirred = true;
+        $kind = $mark->kind->value;
+        if (true === $begins) {
+            $this->on[$kind][] = $mark;
+        } elseif (false === $begins) {
+            $this->on[$kind] = array_values(array_filter($this->on[$kind] ?? [], static fn (Mark $each): bool => $each !== $mark));
+        }
+    }
+
+    private function pass(int $index, int $phase, int $undated, int $instant): void
+    {
+        $pass = $this->enrollment->passes[$index];
+        if ($this->dated) {
+            // Without dates set by hand nobody asks for these.
+            $this->stirred = true;
+            $this->count($this->undated, $this->undatedPhase[$index], $undated, $pass->role);
+            $this->undatedPhase[$index] = $undated;
+        }
+        $before = $this->phase[$index];
+        if ($phase === $before) {
             return;
         }
-        if (Phase::Ended === $phase) {
-            $this->gone->insert([$instant, 0, $what]);
-        } elseif (Phase::TakenOut === $phase) {
-            $this->gone->insert([$instant, 1, $what]);
+        $this->phase[$index] = $phase;
+        $this->count($this->roles, $before, $phase, $pass->role);
+        if ($phase >= self::ENDED) {
+            $this->goes([$instant, $phase - self::ENDED, $index]);
         }
-        if (Phase::None !== $phase) {
-            $this->since->insert([$pass->since(), $what]);
+        if ($this->undoing) {
+            $this->stirred = true;
+            if (self::NONE !== $phase) {
+                $this->since->insert([$pass->since(), $index]);
+            }
+        } elseif (self::NONE === $before && $pass->since() < $this->firstSince) {
+            $this->firstSince = $pass->since();
+            $this->stirred = true;
         }
     }
 
-    /** @param array<string, array<string, int>> $roles */
-    private static function count(array &$roles, Phase $phase, string $role, int $by): void
+    /** @param array<int, array<string, int>> $roles */
+    private function count(array &$roles, int $before, int $after, string $role): void
     {
-        $roles[$phase->name][$role] = ($roles[$phase->name][$role] ?? 0) + $by;
-        if (0 === $roles[$phase->name][$role]) {
-            unset($roles[$phase->name][$role]);
+        if (self::NONE !== $before && 0 === --$roles[$before][$role]) {
+            unset($roles[$before][$role]);
+            $this->stir($before);
+        }
+        if (self::NONE !== $after) {
+            if (isset($roles[$after][$role])) {
+                ++$roles[$after][$role];
+            } else {
+                $roles[$after][$role] = 1;
+                $this->stir($after);
+            }
         }
     }
 
-    private function segment(int $from, int $until): ?Segment
+    /** While some pass is in force, what the others are makes no difference. */
+    private function stir(int $phase): void
+    {
+        if (self::IN_FORCE === $phase || [] === $this->roles[self::IN_FORCE]) {
+            $this->stirred = true;
+        }
+    }
+
+    /** @param array{int, int, int} $entry */
+    private function goes(array $entry): void
+    {
+        // Instants come in order; what goes at the same one is put in its place.
+        $below = [];
+        while ([] !== $this->gone && $this->gone[\count($this->gone) - 1][0] === $entry[0] && $this->gone[\count($this->gone) - 1] > $entry) {
+            $below[] = array_pop($this->gone);
+        }
+        $this->gone[] = $entry;
+        foreach (array_reverse($below) as $again) {
+            $this->gone[] = $again;
+        }
+        $this->stir(self::ENDED);
+    }
+
+    /** @return ?Stretch */
+    private function stretch(int $from): ?array
     {
         [$inForce, $upcoming, $waiting, $ended] = $this->rolesByPhase($from);
         $gone = [] === $inForce && [] === $upcoming && [] === $waiting && [] === $ended ? $this->lastGone() : null;
@@ -181,7 +338,7 @@ final class Sweep
         }
         sort($roles);
 
-        return new Segment(new Window($from, $until), $state, $roles, [] !== $inForce || [] !== $upcoming, $this->firstSince());
+        return [$from, $state, $roles, [] !== $inForce || [] !== $upcoming, $this->firstSince()];
     }
 
     /**
@@ -193,26 +350,16 @@ final class Sweep
     {
         $dates = $this->last(MarkKind::Dates)?->dates;
         if (null === $dates) {
-            return [self::in($this->roles, Phase::InForce), self::in($this->roles, Phase::Upcoming), self::in($this->roles, Phase::Waiting), []];
+            return [array_keys($this->roles[self::IN_FORCE]), array_keys($this->roles[self::UPCOMING]), array_keys($this->roles[self::WAITING]), []];
         }
-        $accepted = self::in($this->undatedRoles, Phase::InForce);
-        $waiting = self::in($this->undatedRoles, Phase::Waiting);
+        $accepted = array_keys($this->undated[self::IN_FORCE]);
+        $waiting = array_keys($this->undated[self::WAITING]);
 
         return match (true) {
             $instant >= $dates->until => [[], [], [], array_values(array_unique([...$accepted, ...$waiting]))],
             $instant < $dates->from => [[], $accepted, $waiting, []],
             default => [$accepted, [], $waiting, []],
         };
-    }
-
-    /**
-     * @param array<string, array<string, int>> $roles
-     *
-     * @return list<string>
-     */
-    private static function in(array $roles, Phase $phase): array
-    {
-        return array_keys($roles[$phase->name] ?? []);
     }
 
     private function isOn(MarkKind $kind): bool
@@ -231,12 +378,12 @@ final class Sweep
     /** @return ?array{int, int, int} */
     private function lastGone(): ?array
     {
-        while (!$this->gone->isEmpty()) {
-            $top = $this->gone->top();
-            if ($this->phase[$top[2]] === (1 === $top[1] ? Phase::TakenOut : Phase::Ended)) {
+        while ([] !== $this->gone) {
+            $top = $this->gone[\count($this->gone) - 1];
+            if ($this->phase[$top[2]] === self::ENDED + $top[1]) {
                 return $top;
             }
-            $this->gone->extract();
+            array_pop($this->gone);
         }
 
         return null;
@@ -244,9 +391,12 @@ final class Sweep
 
     private function firstSince(): int
     {
+        if (!$this->undoing) {
+            return $this->firstSince;
+        }
         while (!$this->since->isEmpty()) {
             [$since, $index] = $this->since->top();
-            if (Phase::None !== $this->phase[$index]) {
+            if (self::NONE !== $this->phase[$index]) {
                 return $since;
             }
             $this->since->extract();

@@ -8,13 +8,13 @@ use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\FromQuery;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Transaction;
 use MintDoor\Roster\Gate;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpKernel\Attribute\MapQueryString;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
@@ -30,7 +30,7 @@ final readonly class LogbookController
     }
 
     #[Route('/sites/{site}/logbook', name: 'logbook', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
-    public function ofSite(string $site, #[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] LogbookFilter $filter = new LogbookFilter()): Response
+    public function ofSite(string $site, #[CurrentUser] Caller $caller, #[FromQuery] LogbookFilter $filter = new LogbookFilter()): Response
     {
         $access = $this->gate->at($site, $caller)->require(Permission::SeeLogbook, 'Only those who let people into this site read its logbook.');
 
@@ -39,13 +39,13 @@ final readonly class LogbookController
 
     /** What happened to a person in all sites whose logbook the caller reads. */
     #[Route('/people/{person}/logbook', name: 'logbook_of_person', requirements: ['person' => Id::PATTERN], methods: ['GET'])]
-    public function ofPerson(string $person, #[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] LogbookFilter $filter = new LogbookFilter()): Response
+    public function ofPerson(string $person, #[CurrentUser] Caller $caller, #[FromQuery] LogbookFilter $filter = new LogbookFilter()): Response
     {
         return new Answer($this->logbook->ofPerson($person, $caller, $filter));
     }
 
     #[Route('/house/logbook', name: 'logbook_of_house', methods: ['GET'])]
-    public function ofHouse(#[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] LogbookFilter $filter = new LogbookFilter()): Response
+    public function ofHouse(#[CurrentUser] Caller $caller, #[FromQuery] LogbookFilter $filter = new LogbookFilter()): Response
     {
         if (!$caller->platformAdministrator) {
             throw Problem::notAllowed('Only platform administrators read the logbook of the house.');

@@ -33,6 +33,23 @@ final readonly class Labels
         return array_values(array_filter(explode("\n", $row->string('labels')), static fn (string $name): bool => '' !== $name));
     }
 
+    /**
+     * @param list<string> $people ids
+     *
+     * @return array<string, list<string>> names by person; who has none is missing
+     */
+    public function ofPeople(array $people): array
+    {
+        $labels = [];
+        // Ids are written out: binding hundreds of them takes longer than the statement.
+        $ids = implode(', ', array_map(static fn (string $id): string => '0x'.bin2hex(Id::binary($id)), $people));
+        foreach ('' === $ids ? [] : Row::all($this->db->fetchAllAssociative('SELECT pl.person_id, l.name FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE pl.person_id IN ('.$ids.') ORDER BY l.name')) as $row) {
+            $labels[$row->id('person_id')][] = $row->string('name');
+        }
+
+        return $labels;
+    }
+
     /** @return list<string> */
     public function ofPerson(string $person): array
     {

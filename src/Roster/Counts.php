@@ -109,10 +109,25 @@ final readonly class Counts
         $this->db->executeStatement('DELETE FROM site_count WHERE site_id = ?', [Id::binary($siteId)]);
     }
 
-    /** At any instant, counted on the spot. */
-    public function at(string $site, int $instant): SiteCount
+    /** At any instant: as it is now, and what began or ended in between carried back or forth. */
+    public function at(string $site, int $instant, int $now): SiteCount
     {
-        return $this->count(new Row($this->countOn([$site], $instant)[0][$site]));
+        $count = get_object_vars($this->of([$site], $now)[$site] ?? new SiteCount());
+        [$early, $late] = [Instant::toSql(min($instant, $now)), Instant::toSql(max($instant, $now))];
+        $columns = 'role, state, listed, holds_seat, COUNT(*) AS people FROM enrollment_segment';
+        $rows = Row::all($this->db->fetchAllAssociative(
+            "SELECT 1 AS early, $columns FORCE INDEX (counting) WHERE site_id = ? AND until_at > ? AND until_at <= ? AND from_at <= ? GROUP BY role, state, listed, holds_seat
+             UNION ALL SELECT 0, $columns FORCE INDEX (beginning) WHERE site_id = ? AND from_at > ? AND from_at <= ? AND until_at > ? GROUP BY role, state, listed, holds_seat",
+            [Id::binary($site), $early, $late, $early, Id::binary($site), $early, $late, $late],
+        ));
+        foreach ($rows as $row) {
+            $by = $row->bool('early') === ($instant < $now) ? 1 : -1;
+            foreach ($this->countsAs($row) as $column) {
+                $count['seats_held' === $column ? 'seatsHeld' : $column] += $by * $row->int('people');
+            }
+        }
+
+        return new SiteCount(...$count);
     }
 
     /**

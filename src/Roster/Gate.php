@@ -56,13 +56,14 @@ final readonly class Gate
     {
         $now = $this->clock->instant();
         $row = $this->db->fetchAssociative(
-            'SELECT '.SiteRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, (SELECT MAX(version) FROM rule_book) AS rules_version FROM '.SiteRow::TABLES.'
+            'SELECT '.SiteRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, rb.version AS rules_version, rb.made_at AS rules_made_at FROM '.SiteRow::TABLES.'
+             LEFT JOIN rule_book rb ON rb.version = (SELECT MAX(version) FROM rule_book)
              LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ?
              WHERE s.id = ?',
             [Id::binary($caller->id), Instant::toSql($now), Instant::toSql($now), Id::binary($siteId)],
         );
         $row = new Row(false === $row ? throw Problem::notFound('This site') : $row);
-        $this->roles->expect($row->int('rules_version'));
+        $this->roles->expect($row->int('rules_version'), $row->string('rules_made_at'));
         $site = SiteRow::site($row, $this->roles->limits()->leads);
         $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
         $administrator = $caller->administers($site->division);

@@ -16,6 +16,7 @@ use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\FromQuery;
 use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
@@ -24,7 +25,6 @@ use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpKernel\Attribute\MapQueryString;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
@@ -41,7 +41,7 @@ final readonly class RehearsalController
     }
 
     #[Route('/sites/{site}/rehearsal', name: 'rehearsal', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
-    public function rehearse(string $site, #[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] Moment $moment): Response
+    public function rehearse(string $site, #[CurrentUser] Caller $caller, #[FromQuery] Moment $moment): Response
     {
         $access = $this->gate->at($site, $caller)->require(Permission::LetIn, 'Only those who let people into this site rehearse its first day.');
         $at = $this->instant($moment, $access->zone());
@@ -59,7 +59,7 @@ final readonly class RehearsalController
 
     /** All sites the caller lets people into, each at that moment of its own zone; those with trouble first. */
     #[Route('/rehearsal', name: 'rehearse_all', methods: ['GET'])]
-    public function rehearseAll(#[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] Moment $moment): Response
+    public function rehearseAll(#[CurrentUser] Caller $caller, #[FromQuery] Moment $moment): Response
     {
         $now = $this->clock->instant();
         $book = $this->roles->book();

@@ -9,11 +9,11 @@ use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\State;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\FromQuery;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Row;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpKernel\Attribute\MapQueryString;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
@@ -27,7 +27,7 @@ final readonly class RosterChanges
     }
 
     #[Route('/sites/{site}/roster-changes', name: 'roster_changes', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
-    public function changes(string $site, #[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] BetweenDays $days): Response
+    public function changes(string $site, #[CurrentUser] Caller $caller, #[FromQuery] BetweenDays $days): Response
     {
         $access = $this->gate->at($site, $caller)->require(Permission::SeeLogbook, 'Only those who let people into this site read what changed in it.');
         $instants = [Instant::toSql($access->endOf($days->from, '/from') - 1), Instant::toSql($access->endOf($days->until, '/until') - 1)];

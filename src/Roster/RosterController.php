@@ -7,9 +7,9 @@ namespace MintDoor\Roster;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\FromQuery;
 use MintDoor\Hall\Id;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpKernel\Attribute\MapQueryString;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
@@ -23,7 +23,7 @@ final readonly class RosterController
     }
 
     #[Route('/sites/{site}/roster', name: 'roster', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
-    public function roster(string $site, #[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] RosterFilter $filter = new RosterFilter()): Response
+    public function roster(string $site, #[CurrentUser] Caller $caller, #[FromQuery] RosterFilter $filter = new RosterFilter()): Response
     {
         $access = $this->gate->at($site, $caller)->require(Permission::SeeRoster, 'You may not see who is in this site.');
 

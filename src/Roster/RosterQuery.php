@@ -7,9 +7,13 @@ namespace MintDoor\Roster;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Folding;
+use MintDoor\Core\People\Person;
 use MintDoor\Core\People\Sight;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
+use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Cursor;
 use MintDoor\Hall\Id;
@@ -22,6 +26,9 @@ use MintDoor\Roles\Roles;
 /** Who is in a site, as the segments have it: filtered, sorted and paged in the database. */
 final readonly class RosterQuery
 {
+    /** What the answer for a row depends on, but for who it is; most of a page are alike, and are looked at once. */
+    private const ALIKE = ['state', 'roles', 'from_at', 'until_at', 'since_at', 'person_kind', 'person_division', 'level', 'closed_from'];
+
     /** What a condition or a sort may look at beside the segment itself. */
     private const JOINS = [
         'p' => ' JOIN person p ON p.id = g.person_id',
@@ -47,6 +54,7 @@ final readonly class RosterQuery
         private Roles $roles,
         private Counts $counts,
         private WorkMeter $meter,
+        private Labels $labels,
     ) {
     }
 
@@ -92,7 +100,7 @@ final readonly class RosterQuery
         $from = 'enrollment_segment g '.('name' === $filter->sort ? 'FORCE INDEX (by_name)' : '').self::joins([...$sortNeeds, ...$needs]);
         $by = 'name' === $filter->sort ? '' : "sort_value $order, ";
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.', '.(Sight::Full === $sight ? Labels::COLUMN : 'NULL AS labels').", g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, e.version, page.sort_value
+            'SELECT '.PersonRow::COLUMNS.", g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, e.version, page.sort_value
              FROM (SELECT g.site_id, g.person_id, g.from_at, g.sort_name, $sort AS sort_value FROM $from
                    WHERE $where$after ORDER BY {$by}g.sort_name $order, g.person_id $order LIMIT ".($filter->limit + 1).") page
              STRAIGHT_JOIN enrollment_segment g ON g.site_id = page.site_id AND g.person_id = page.person_id AND g.from_at = page.from_at
@@ -103,22 +111,14 @@ final readonly class RosterQuery
              ORDER BY {$by}page.sort_name $order, page.person_id $order",
             [...$parameters, ...$place], $types,
         ));
-        $active = $access->may(Permission::SeeActivity);
+        $instant = self::instant($access, $filter->asOf);
         $more = \count($rows) > $filter->limit;
         $rows = \array_slice($rows, 0, $filter->limit);
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
-        $count = null === $filter->asOf ? $this->counts->of([$access->site->id], $access->now)[$access->site->id] : $this->counts->at($access->site->id, self::instant($access, $filter->asOf));
+        $count = null === $filter->asOf ? $this->counts->of([$access->site->id], $access->now)[$access->site->id] : $this->counts->at($access->site->id, $instant, $access->now);
 
         return [
-            'items' => array_map(fn (Row $row): array => [
-                'person' => PersonRow::json($row, $sight),
-                'standing' => SegmentRow::json(SegmentRow::segment($row), $this->roles->book()),
-                'listed' => $row->bool('listed'),
-                'lastSeen' => $active ? Instant::toJson($row->instantOrNull('last_seen_at') ?? \PHP_INT_MAX) : null,
-                'work' => $active ? $this->work($access, $row) : null,
-                'labels' => Labels::of($row),
-                'version' => $row->int('version'),
-            ], $rows),
+            'items' => $this->items($access, $rows, $sight, $instant),
             'next' => $more && null !== $last ? Cursor::write($list, [$last->string('sort_value'), $last->string('sort_name'), $last->id('person_id')]) : null,
             'counts' => [
                 'learners' => $count->learners,
@@ -130,15 +130,47 @@ final readonly class RosterQuery
         ];
     }
 
-    /** @return array{done: int, of: int}|null how far somebody is who works here */
-    private function work(SiteAccess $access, Row $row): ?array
+    /**
+     * @param list<Row> $rows
+     *
+     * @return list<array<string, mixed>> the items of schema `Roster`
+     */
+    private function items(SiteAccess $access, array $rows, Sight $sight, int $instant): array
     {
-        if (!\in_array(Permission::DoWork, $this->roles->book()->permissions($row->list('roles'), PersonRow::person($row)), true)) {
-            return null;
+        $active = $access->may(Permission::SeeActivity);
+        $labels = Sight::Full === $sight ? $this->labels->ofPeople(array_map(static fn (Row $row): string => $row->id('person_id'), $rows)) : [];
+        $of = $active ? \count($this->meter->items($access->site->id)) : 0;
+        $items = $known = [];
+        foreach ($rows as $row) {
+            $key = implode(' ', array_map($row->string(...), self::ALIKE));
+            $alike = $known[$key] ??= $this->alike($access, $row, $instant);
+            $id = $row->id('person_id');
+            $seen = $active ? $row->instantOrNull('last_seen_at') : null;
+            $items[] = [
+                'person' => PersonRow::json($row, $sight),
+                'standing' => $alike['standing'],
+                'entry' => $alike['entry'],
+                'because' => $alike['because'],
+                'listed' => $row->bool('listed'),
+                'lastSeen' => null === $seen ? null : Instant::toJson($seen),
+                'work' => $active && $alike['works'] ? ['done' => $this->meter->done($access->site->id, $id, $row->instant('since_at'), $seen), 'of' => $of] : null,
+                'labels' => $labels[$id] ?? [],
+                'version' => $row->int('version'),
+            ];
         }
-        $work = $this->meter->of($access->site->id, $row->id('person_id'), $row->instant('since_at'), $row->instantOrNull('last_seen_at'));
 
-        return ['done' => $work->done(), 'of' => \count($work->items)];
+        return $items;
+    }
+
+    /** @return array{standing: array<string, mixed>|null, entry: string, because: string, works: bool} how somebody like this stands, whether they can enter then, the code of what decides it, and whether they have work to do */
+    private function alike(SiteAccess $access, Row $row, int $instant): array
+    {
+        $book = $this->roles->book();
+        $segment = SegmentRow::segment($row);
+        $person = PersonRow::person($row);
+        $reason = (new Access($book))->reason(new Timeline([$segment]), $person, $access->site, $instant);
+
+        return ['standing' => SegmentRow::json($segment, $book), 'entry' => $reason->entry->value, 'because' => $reason->deciding()->code, 'works' => \in_array(Permission::DoWork, $book->permissions($segment->roles, $person), true)];
     }
 
     /** @return array{string, list<string>, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, joins it needs, parameters, their types by place */

@@ -15,4 +15,7 @@ interface WorkMeter
      * @param ?int $lastSeen when they were last there; null for never
      */
     public function of(string $siteId, string $personId, int $since, ?int $lastSeen): Work;
+
+    /** How many items are done; the same as `of()` says, for lists of many people. */
+    public function done(string $siteId, string $personId, int $since, ?int $lastSeen): int;
 }

@@ -11,6 +11,7 @@ use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\FromQuery;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\IfMatch;
 use MintDoor\Hall\Row;
@@ -24,7 +25,6 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\SiteCount;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpKernel\Attribute\MapQueryString;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -46,7 +46,7 @@ final readonly class SiteController
     }
 
     #[Route('/sites', name: 'sites', methods: ['GET'])]
-    public function list(#[CurrentUser] Caller $caller, #[MapQueryString(validationFailedStatusCode: 422)] SitesFilter $filter = new SitesFilter()): Response
+    public function list(#[CurrentUser] Caller $caller, #[FromQuery] SitesFilter $filter = new SitesFilter()): Response
     {
         return new Answer($this->sites->list($caller, $filter));
     }

@@ -316,4 +316,22 @@ final class RosterTest extends ApiTestCase
 
         return (int) ($row[1] ?? 0);
     }
+
+    public function testCountsOfADayAreThoseOfItsRoster(): void
+    {
+        foreach (range(1, 14) as $n) {
+            $id = $this->person('many'.$n, 'learner', 'seniors', 7);
+            $from = $this->now() + ($n - 8) * 86_400;
+            $this->house->letIn($this->ids['draft'], $id, ['learner', 'day-guest', 'sit-in-observer'][$n % 3], min($from, $this->now()), new Window($from, $from + $n * 86_400), takenOutAt: 0 === $n % 4 ? $this->now() - 86_400 : null, paused: 0 === $n % 5 ? [$from + 3_600, $from + 90_000] : null);
+        }
+        $this->house->write();
+        foreach (range(-12, 25, 3) as $days) {
+            $day = gmdate('Y-m-d', $this->now() + $days * 86_400);
+            $page = $this->call('lead', 'GET', '/sites/'.$this->ids['draft'].'/roster?unlisted=1&asOf='.$day);
+            $counts = $page['counts'];
+            self::assertSame(\count($page['items']), $counts['learners'] + $counts['staff'] + $counts['others'] + $counts['unlisted'], $day);
+            self::assertCount($counts['unlisted'], array_filter($page['items'], static fn (array $item): bool => !$item['listed']), $day);
+            self::assertCount($counts['learners'], array_filter($page['items'], static fn (array $item): bool => 'learner' === $item['standing']['role']), $day);
+        }
+    }
 }

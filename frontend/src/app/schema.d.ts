@@ -768,6 +768,10 @@ export interface components {
         };
         Roster: {
             items: {
+                /** @enum {string} */
+                entry: "enter" | "look-only" | "no";
+                /** @description the code of the cause that decides */
+                because: string;
                 person: components["schemas"]["Person"];
                 /** @description null where there is none, or one may not see it */
                 work: {

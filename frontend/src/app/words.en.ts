@@ -69,7 +69,7 @@ export default {
     states: { here: 'here', current: 'current', paused: 'paused', upcoming: 'upcoming', waiting: 'waiting', 'kept-out': 'kept out', ended: 'ended', 'taken-out': 'taken out' },
     every: 'in every role', only: 'in the role {role}', clear: 'Show all again',
     empty: 'Nobody is here yet. Let the first people in: type a name, a number or an e-mail above.', none: 'Nobody here fits. Change the words above, or show all again.',
-    on: 'on', asOf: 'The roster as it stands at the end of {day}. What you change is changed from now on.', now: 'Back to now', never: 'never', unlistedMark: 'unlisted', loading: 'Fetching the roster…', list: 'Roster', bringOf: 'of {title}', work: '{done} of {of}'
+    on: 'on', asOf: 'The roster as it stands at the end of {day}. What you change is changed from now on.', now: 'Back to now', never: 'never', unlistedMark: 'unlisted', loading: 'Fetching the roster…', list: 'Roster', bringOf: 'of {title}', work: '{done} of {of}', closedAccount: ', account closed'
   },
   further: {
     add: 'Narrow it further', and: 'and…', drop: '(leave this out)', other: '{what}: {value}',

@@ -141,7 +141,7 @@ function open(id: string, index: number) {
               <span v-if="mayChoose" role="gridcell" class="pick" @click.stop="choose(item.index, $event.shiftKey)">
                 <input type="checkbox" tabindex="-1" :checked="chosen.has(rows[item.index]!.person.id)" :aria-label="$t('sheet.pick', { name: cell(rows[item.index]!, 'name', site.timeZone, roleName) })" />
               </span>
-              <span v-for="column in visible" :key="column" role="gridcell" :title="column === 'labels' ? cell(rows[item.index]!, column, site.timeZone, roleName) : undefined" :class="[column, column === 'state' && rows[item.index]!.standing.state !== 'current' ? 'brass' : '']">
+              <span v-for="column in visible" :key="column" role="gridcell" :title="column === 'labels' ? cell(rows[item.index]!, column, site.timeZone, roleName) : undefined" :class="[column, column === 'state' && (rows[item.index]!.standing.state !== 'current' || rows[item.index]!.because === 'account-closed') ? 'brass' : '']">
                 {{ cell(rows[item.index]!, column, site.timeZone, roleName) }}
                 <em v-if="column === 'role' && !rows[item.index]!.listed" class="soft">{{ $t('roster.unlistedMark') }}</em>
               </span>

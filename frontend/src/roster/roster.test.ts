@@ -5,7 +5,7 @@ import { person, serve, show, site, standing } from '@/testing/server'
 import { cell } from './columns'
 import { useRoster } from './roster'
 
-const row = (name: string) => ({ person: person(name, 'Person'), standing: standing(), listed: true, lastSeen: null, work: null, labels: [], version: 1 })
+const row = (name: string) => ({ person: person(name, 'Person'), standing: standing(), entry: 'enter' as const, because: 'let-in', listed: true, lastSeen: null, work: null, labels: [], version: 1 })
 const counts = { learners: 3, staff: 0, others: 0, unlisted: 0, shown: 3 }
 
 async function roster(address: string) {
