@@ -73,8 +73,13 @@ test('a lead looks through the eyes of a learner and of one who is paused, and c
 
 test('why somebody cannot enter is answered, mended step by step, and taken back', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
+  await openSite(page, HARMONY)
+  await page.getByLabel('State').selectOption('kept-out')
+  await expect(page.getByText('1 shown')).toBeVisible()
+  const number = (await row(page, 'Petrovanu, Goran').textContent())?.match(/\d{7}/)?.[0] ?? ''
   await page.getByRole('link', { name: 'Why not?' }).click()
-  await page.getByLabel('Who', { exact: true }).fill('petrovanu goran')
+  await page.getByLabel('Who', { exact: true }).fill(number)
+  await page.getByRole('button', { name: /Goran Petrovanu/ }).waitFor()
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Enter')
   await page.getByLabel('Which site').fill('HET-2')

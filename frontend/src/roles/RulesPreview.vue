@@ -24,13 +24,13 @@ const partOf = (where: string) => {
         <h3 class="clay">{{ $t('rules.preview.wrong') }}</h3>
         <ul><li v-for="(problem, index) in preview.problems" :key="index"><strong>{{ partOf(problem.where) }}:</strong> {{ problemSentence(problem, all.roleName) }}</li></ul>
       </section>
-      <ul role="status">
+      <div role="status"><ul>
         <li v-for="each in preview.affected" :key="each.permission + each.gain" :class="each.gain ? 'gain' : 'lose'">{{ $t(each.gain ? 'rules.preview.gain' : 'rules.preview.lose', { n: n(each.people), sites: $t('rules.preview.sites', { n: n(each.sites) }, each.sites), what: $t('may.' + each.permission) }, each.people) }}</li>
         <li v-if="!preview.affected.length">{{ $t('rules.preview.nobody') }}</li>
         <li v-for="each in preview.numbers" :key="each.name">{{ $t(each.not ? 'rules.preview.numbers' : 'rules.preview.numbersFit', { name: each.name, fit: n(each.fit), not: n(each.not), example: each.example ?? '' }) }}</li>
         <li v-if="preview.sites.overSeats">{{ $t('rules.preview.overSeats', { n: n(preview.sites.overSeats) }, preview.sites.overSeats) }}</li>
         <li v-if="preview.sites.overLeads">{{ $t('rules.preview.overLeads', { n: n(preview.sites.overLeads) }, preview.sites.overLeads) }}</li>
-      </ul>
+      </ul></div>
     </template>
     <p class="actions">
       <Button size="small" :disabled="all.busy.value || all.isFetching.value || !preview || preview.problems.length > 0" :label="$t('rules.preview.save')" @click="all.save" />
