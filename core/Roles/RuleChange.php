@@ -35,9 +35,10 @@ final readonly class RuleChange
      */
     public function affected(iterable $holders): array
     {
-        $counts = [];
+        $counts = $known = [];
         foreach ($holders as $some) {
-            $difference = RoleDifference::ofPermissions(
+            // Few are different in what the answer depends on.
+            $difference = $known[implode(' ', [...$some->roles, $some->person->kind->value, $some->person->level, $some->person->division])] ??= RoleDifference::ofPermissions(
                 $this->before->roles->permissions($some->roles, $some->person),
                 $this->after->roles->permissions($some->roles, $some->person),
             );

@@ -11,6 +11,7 @@ use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Sites\SiteState;
 use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
 
 /** Whether a person can enter a site at an instant, and why: the enrollment, the account and the life of the site taken together. */
 final readonly class Access
@@ -37,6 +38,38 @@ final readonly class Access
         }
 
         return new Reason($entry, [$ofSite]);
+    }
+
+    /**
+     * Entry and permissions as a function of time, from an instant on: what an enrollment, an account and the life of a site
+     * come to together. The first stretch begins at the instant, neighbours differ.
+     *
+     * @return non-empty-list<EntryStretch>
+     */
+    public function stretches(Timeline $timeline, Person $person, Site $site, int $from): array
+    {
+        $boundaries = [$from, $site->opensAt, $site->closesAt, $person->accountClosedFrom];
+        foreach ($timeline->segments as $segment) {
+            $boundaries[] = $segment->window->from;
+            $boundaries[] = $segment->window->until;
+        }
+        $boundaries = array_values(array_unique(array_filter($boundaries, static fn (int $instant): bool => $instant >= $from && $instant < Time::FOREVER)));
+        sort($boundaries);
+        $stretches = [];
+        foreach ($boundaries as $index => $instant) {
+            $segment = $timeline->at($instant);
+            $reason = $this->reason($timeline, $person, $site, $instant);
+            $stretch = new EntryStretch(new Window($instant, $boundaries[$index + 1] ?? Time::FOREVER), $reason->entry, $segment?->state, $segment->roles ?? [], $this->standing($timeline, $person, $instant, false, $site)->permissions);
+            $last = array_key_last($stretches);
+            if (null !== $last && $stretches[$last]->sameAs($stretch)) {
+                $stretch = new EntryStretch(new Window($stretches[$last]->window->from, $stretch->window->until), $stretch->entry, $stretch->state, $stretch->roles, $stretch->permissions);
+                array_pop($stretches);
+            }
+            $stretches[] = $stretch;
+        }
+        \assert([] !== $stretches);
+
+        return $stretches;
     }
 
     /**

@@ -204,7 +204,7 @@ final readonly class LineComputer
         }
         $restored = Effect::applied($effects, $situation->enrollment);
         if (true === $restored->timeline()->at($now)?->state->here()) {
-            return new Plan($effects);
+            return new Plan($effects, [new Note('as-before')]);
         }
         // Their dates are over by now: first those set by hand go, and where that is not enough the pass that came last is renewed.
         $lifts = $this->ends($situation, MarkKind::Dates);

@@ -13,6 +13,7 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Affected;
 use MintDoor\Core\Roles\Holders;
+use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\RuleChange;
 use MintDoor\Core\Roles\RuleLaws;
@@ -69,7 +70,7 @@ final readonly class RulesHandler
 
         return [
             'problems' => array_map(static fn (RuleProblem $problem): array => ['where' => $problem->where, 'code' => $problem->code, 'values' => (object) $problem->values], RuleLaws::check($before, $after, $this->holdersOfGone($before->roles, $after->roles), $this->divisions())),
-            'affected' => array_map(static fn (Affected $each): array => ['permission' => $each->permission->value, 'gain' => $each->gain, 'people' => $each->people, 'sites' => $each->sites], [] === $touched ? [] : $change->affected($this->holders($touched))),
+            'affected' => array_map(static fn (Affected $each): array => ['permission' => $each->permission->value, 'gain' => $each->gain, 'people' => $each->people, 'sites' => $each->sites], [] === $touched ? [] : $change->affected($this->holders($touched, $change))),
             'numbers' => $before->numbers == $after->numbers ? [] : $this->numbers($after->numbers),
             'sites' => $this->sites($before, $after),
         ];
@@ -128,23 +129,30 @@ final readonly class RulesHandler
     }
 
     /**
+     * Everybody who holds one of some roles and is here. Who they are is only asked where the answer depends on it: a role
+     * with bands means other things for other people.
+     *
      * @param non-empty-list<string> $touched codes of roles
      *
-     * @return iterable<Holders> everybody who holds one of these and is here
+     * @return iterable<Holders>
      */
-    private function holders(array $touched): iterable
+    private function holders(array $touched, RuleChange $change): iterable
     {
         $now = Instant::toSql($this->clock->instant());
-        $rows = $this->db->iterateAssociative(
-            'SELECT g.site_id, g.roles, p.kind, p.level, d.code AS division, COUNT(*) AS people
-             FROM enrollment_segment g STRAIGHT_JOIN person p ON p.id = g.person_id STRAIGHT_JOIN division d ON d.id = p.division_id
+        $banded = [] !== array_filter([...$change->before->roles->all(), ...$change->after->roles->all()], static fn (Role $role): bool => [] !== $role->bands && \in_array($role->code, $touched, true));
+        $whose = $banded ? 'p.kind, p.level, d.code' : "'staff', NULL, ''";
+        $rows = $this->db->iterateNumeric(
+            'SET STATEMENT join_cache_level = 8, join_buffer_size = 33554432, join_buffer_space_limit = 67108864, tmp_memory_table_size = 67108864, max_heap_table_size = 67108864 FOR
+             SELECT g.site_id, g.roles, '.$whose.', COUNT(*) AS people FROM enrollment_segment g'.($banded ? ' STRAIGHT_JOIN person p ON p.id = g.person_id JOIN division d ON d.id = p.division_id' : '').'
              WHERE g.from_at <= ? AND g.until_at > ? AND g.state IN (?) AND ('.implode(' OR ', array_fill(0, \count($touched), "CONCAT(' ', g.roles, ' ') LIKE ?")).')
-             GROUP BY g.site_id, g.roles, p.kind, p.level, d.code',
+             GROUP BY g.site_id, g.roles'.($banded ? ', p.kind, p.level, d.code' : ''),
             [$now, $now, State::valuesHere(), ...array_map(static fn (string $code): string => '% '.$code.' %', $touched)], [2 => ArrayParameterType::STRING],
         );
+        $people = [];
         foreach ($rows as $columns) {
-            $row = new Row($columns);
-            yield new Holders($row->id('site_id'), $row->list('roles'), new Person('', PersonKind::from($row->string('kind')), $row->string('division'), $row->intOrNull('level')), $row->int('people'));
+            $row = new Row(array_combine(['site', 'roles', 'kind', 'level', 'division', 'people'], $columns));
+            $person = $people[$row->string('kind').$row->string('level').$row->string('division')] ??= new Person('', PersonKind::from($row->string('kind')), $row->string('division'), $row->intOrNull('level'));
+            yield new Holders($row->string('site'), $row->list('roles'), $person, $row->int('people'));
         }
     }
 

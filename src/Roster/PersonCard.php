@@ -9,14 +9,15 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roles\RoleDifference;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\MarkKind;
 use MintDoor\Core\Roster\Pass;
 use MintDoor\Core\Roster\Phase;
 use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sheets\Mending;
-use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
@@ -78,11 +79,19 @@ final readonly class PersonCard
             'waysIn' => $this->waysIn($enrollment, $access->now, $site, $personId),
             'byHand' => $staff ? $this->byHand($enrollment, $access, $personId) : [],
             'timeline' => SegmentRow::stretches($timeline->segments, $book),
-            'nextChange' => Instant::toJson($timeline->nextChange($access->now) ?? Time::FOREVER),
-            'options' => $may ? self::options($book, $access, $person) : [],
+            'nextChange' => $this->nextChange($timeline, $person, $access),
+            'options' => $may ? self::options($book, $access, $person, $here ? $segment->roles : []) : [],
             'takeOut' => $here && ($may || $personId === $access->caller->id) ? $this->sheets->previewLine($access, new LineWish($personId, 'take-out')) : null,
             'bringBack' => $may && !$here ? $this->sheets->previewLine($access, new LineWish($personId, 'bring-back')) : null,
         ];
+    }
+
+    /** @return array{at: ?string, entry: string, state: ?string, role: ?string}|null when something changes next for them here, and what is so then; null when nothing will */
+    private function nextChange(Timeline $timeline, Person $person, SiteAccess $access): ?array
+    {
+        $next = (new Access($this->roles->book()))->stretches($timeline, $person, $access->site, $access->now)[1] ?? null;
+
+        return null === $next ? null : ['at' => Instant::toJson($next->window->from), 'entry' => $next->entry->value, 'state' => $next->state?->value, 'role' => ($this->roles->book()->pick($next->roles)[0] ?? null)?->code];
     }
 
     /** @return array{done: int, of: int, mean: ?int}|null how far somebody is who works here, for those who may see it */
@@ -97,16 +106,26 @@ final readonly class PersonCard
     }
 
     /**
-     * Every role, with whether this viewer may give it to this person here, and if not why and who can.
+     * Every role, with whether this viewer may give it to this person here, and if not why and who can; and what it would
+     * change for somebody who is here.
+     *
+     * @param list<string> $present roles held now, none for who is not here
      *
      * @return list<array<string, mixed>> schema `RoleOption`
      */
-    public static function options(RoleBook $book, SiteAccess $access, Person $person): array
+    public static function options(RoleBook $book, SiteAccess $access, Person $person, array $present = []): array
     {
-        return array_map(static function (Role $role) use ($book, $access, $person): array {
-            $verdict = $book->mayGive($role->code, $access->standing, $person, $access->site);
+        $now = $book->permissions($present, $person);
+        $codes = static fn (array $permissions): array => array_map(static fn (Permission $permission): string => $permission->value, $permissions);
 
-            return ['role' => $role->code, 'allowed' => $verdict->allowed, 'code' => $verdict->code, 'values' => (object) $verdict->values, 'givers' => $verdict->givers];
+        return array_map(static function (Role $role) use ($book, $access, $person, $present, $now, $codes): array {
+            $verdict = $book->mayGive($role->code, $access->standing, $person, $access->site);
+            $difference = [] === $present ? null : RoleDifference::ofPermissions($now, $role->permissionsOf($person));
+
+            return [
+                'role' => $role->code, 'allowed' => $verdict->allowed, 'code' => $verdict->code, 'values' => (object) $verdict->values, 'givers' => $verdict->givers,
+                'also' => $codes($difference->also ?? []), 'not' => $codes($difference->not ?? []),
+            ];
         }, $book->all());
     }
 

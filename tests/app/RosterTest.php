@@ -254,7 +254,7 @@ final class RosterTest extends ApiTestCase
         $card = $this->call('lead', 'GET', $path);
         self::assertSame(['dates', 'role'], array_column($card['byHand'], 'kind'));
         self::assertSame('2026-12-03T23:00:00Z', $card['byHand'][0]['dates']['until'], 'ten days from today, today included');
-        self::assertSame($card['nextChange'], $card['byHand'][0]['dates']['until']);
+        self::assertSame($card['nextChange']['at'], $card['byHand'][0]['dates']['until']);
         $this->change('lead', 'lift-dates', 'learner');
         $entry = $this->change('lead', 'lift-role', 'learner')['entry'];
         self::assertSame([[], null, 'learner'], [($lifted = $this->call('lead', 'GET', $path))['byHand'], $lifted['nextChange'], $lifted['standing']['role']]);

@@ -828,6 +828,10 @@ export interface components {
             code: "fits" | "cautioned" | "other-levels" | "wrong-kind" | "wrong-level" | "not-yours-to-give" | "not-to-yourself" | "no-such-role";
             values: components["schemas"]["Values"];
             givers: string[];
+            /** @description what they may then and may not now, where they are here */
+            also: components["schemas"]["Permission"][];
+            /** @description what they may now and may not then */
+            not: components["schemas"]["Permission"][];
         };
         PersonCard: {
             person: components["schemas"]["Person"];
@@ -864,7 +868,14 @@ export interface components {
             }[];
             byHand: components["schemas"]["Override"][];
             timeline: components["schemas"]["Stretch"][];
-            nextChange: components["schemas"]["OpenInstant"];
+            /** @description when something changes next, by their ways in, the site or the account, and what is so then */
+            nextChange: {
+                at: components["schemas"]["Instant"];
+                /** @enum {unknown} */
+                entry: "enter" | "look-only" | "no";
+                state: null | components["schemas"]["EnrollmentState"];
+                role: string | null;
+            } | null;
             options: components["schemas"]["RoleOption"][];
             takeOut: null | components["schemas"]["SheetLine"];
             bringBack: null | components["schemas"]["SheetLine"];

@@ -60,7 +60,7 @@ export function useRules() {
   const { data: preview, error: wrong, isFetching } = useQuery({
     queryKey: ['rules-preview', slowly],
     enabled: computed(() => slowly.value !== null),
-    queryFn: () => take(api.PUT('/rules', { body: { rules: slowly.value!, apply: false } }))
+    queryFn: ({ signal }) => take(api.PUT('/rules', { signal, body: { rules: slowly.value!, apply: false } }))
   })
   const roleName = (code: string) => rules.value?.roles.find((role) => role.code === code)?.name ?? code
 

@@ -11,7 +11,7 @@ const card = (more: Partial<PersonCard> = {}): PersonCard => ({
   person: bea, standing: standing(), lastSeen: '2026-11-20T09:00:00Z', work: { done: 7, of: 14, mean: 71 }, labels: ['viola'], version: 3, band: 'Senior rules',
   reason: { entry: 'enter', causes: [{ code: 'let-in', values: { role: 'learner', until: '2026-12-18T23:00:00Z' }, change: 'none', mine: false, givers: [] }] },
   waysIn: [{ id: bea.id, door: { kind: 'cohort', name: 'Level 7 strings' }, reserved: false, role: 'learner', phase: 'in-force', section: 'Morning', from: null, until: '2026-12-19T00:00:00Z', givenAt: '2026-09-06T10:00:00Z', givenBy: null }],
-  byHand: [], timeline: [{ from: '2026-09-06T10:00:00Z', until: '2026-12-19T00:00:00Z', state: 'current', role: 'learner' }], nextChange: '2026-12-19T00:00:00Z', options: candidate(bea).options, takeOut: line(), bringBack: null, ...more
+  byHand: [], timeline: [{ from: '2026-09-06T10:00:00Z', until: '2026-12-19T00:00:00Z', state: 'current', role: 'learner' }], nextChange: { at: '2026-12-19T00:00:00Z', entry: 'no', state: 'ended', role: 'learner' }, options: candidate(bea).options, takeOut: line(), bringBack: null, ...more
 })
 
 async function shown(more: Partial<PersonCard> = {}, sheets: object | (() => object) = {}, preview: object | null = line()) {
@@ -35,7 +35,7 @@ it('says who they are, whether they can enter and why, and by which ways', async
   expect(said).toContain('Learner · senior rules')
   expect(said).toContain('Current · here since 6 Sept · last seen 20 Nov')
   expect(said).toContain('Can enter as learner until 18 Dec.')
-  expect(said).toMatch(/One way in.*Next change on 19 Dec\.\s*Cohort \(Level 7 strings\): learner, in force, until 18 Dec, section Morning/)
+  expect(said).toMatch(/One way in.*Next change on 19 Dec: cannot enter \(ended\)\.\s*Cohort \(Level 7 strings\): learner, in force, until 18 Dec, section Morning/)
 })
 
 it('says what taking out does before it is done, and sends the version that was looked at', async () => {

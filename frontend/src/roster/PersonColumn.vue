@@ -120,7 +120,7 @@ async function act(wish: Parameters<typeof change>[1]) {
       <section>
         <h3>{{ $t('card.ways', { n: card.waysIn.length }, card.waysIn.length) }}</h3>
         <TermStrip :card="card" :site="site" />
-        <p v-if="card.nextChange" class="soft small">{{ $t('card.next', { day: day(card.nextChange, zone) }) }}</p>
+        <p v-if="card.nextChange" class="soft small">{{ $t('card.next', { day: day(card.nextChange.at, zone), what: $t('card.nextIs.' + card.nextChange.entry, { role: roleName(card.nextChange.role).toLowerCase(), state: card.nextChange.state ? $t('state.' + card.nextChange.state).toLowerCase() : $t('card.nextNone') }) }) }}</p>
         <ul>
           <li v-for="way in card.waysIn" :key="way.id">
             <strong>{{ $t('door.plain.' + way.door.kind) }}</strong><template v-if="way.door.name"> ({{ way.door.name }})</template>: {{ roleName(way.role).toLowerCase() }},

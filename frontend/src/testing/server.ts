@@ -54,7 +54,7 @@ export const person = (given: string, family: string, more: Partial<Person> = {}
 
 export const candidate = (who: Person, more: Partial<Candidate> = {}): Candidate => ({
   person: who, sight: 'full', standing: null, suggested: 'learner',
-  options: ROLES.map(([role]) => ({ role: role!, allowed: role === 'learner' || role === 'day-guest', code: role === 'learner' ? 'fits' : role === 'day-guest' ? 'cautioned' : 'wrong-kind', values: (role === 'day-guest' ? { caution: 'Mind the end.' } : { kind: 'learner' }) as Record<string, string>, givers: [] })),
+  options: ROLES.map(([role]) => ({ role: role!, allowed: role === 'learner' || role === 'day-guest', code: role === 'learner' ? 'fits' : role === 'day-guest' ? 'cautioned' : 'wrong-kind', values: (role === 'day-guest' ? { caution: 'Mind the end.' } : { kind: 'learner' }) as Record<string, string>, givers: [], also: [], not: [] })),
   ...more
 })
 
@@ -65,7 +65,7 @@ export function show<T>(component: T, options: ComponentMountingOptions<T> = {})
   const nowhere = { template: '<div />' }
   const router = createRouter({
     history: createMemoryHistory(),
-    routes: ['sign-in', 'new-site', 'roster', 'landing', 'logbook', 'settings', 'site-list'].map((name) => ({ name, path: `/${name}/:site?`, component: nowhere })).concat({ name: 'any', path: '/:any(.*)*', component: nowhere })
+    routes: ['sign-in', 'new-site', 'roster', 'landing', 'logbook', 'settings', 'site-list', 'seen', 'rehearsal', 'rehearse-all', 'why', 'person-logbook'].map((name) => ({ name, path: `/${name}/:site?`, component: nowhere })).concat({ name: 'any', path: '/:any(.*)*', component: nowhere })
   })
   // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the types of mount do not go through a generic
   const page = mount(component as any, { attachTo: document.body, ...options, global: { plugins: [[VueQueryPlugin, { queryClient: queries }], PrimeVue, router] } } as any)

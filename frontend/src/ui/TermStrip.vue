@@ -13,11 +13,13 @@ const LINE = 15
 
 const ms = (instant: string | null, otherwise: number) => (instant ? new Date(instant).getTime() : otherwise)
 const now = computed(() => houseNow().getTime())
+/** When something changes next, where the strip reaches so far. */
+const next = computed(() => (props.card.nextChange ? new Date(props.card.nextChange.at).getTime() : null))
 const span = computed(() => {
   const starts = new Date(props.site.term.startsOn).getTime()
   const ends = new Date(props.site.term.endsOn).getTime() + 86_400_000
   const from = Math.min(starts, now.value, ...props.card.waysIn.map((way) => ms(way.from, starts)))
-  const until = Math.max(ends, now.value, ms(props.card.nextChange, ends))
+  const until = Math.max(ends, now.value, next.value ?? ends)
   const margin = (until - from) * 0.02
   return { from: from - margin, until: until + margin }
 })
@@ -51,11 +53,13 @@ const described = computed(() =>
         <rect :x="each.x" y="0" :width="each.width" :height="height" :fill="`url(#hatch-${each.state === 'paused' ? 'paused' : 'out'})`" />
       </template>
       <line :x1="x(now)" :x2="x(now)" y1="0" :y2="height" class="today" />
+      <line v-if="next !== null" :x1="x(next)" :x2="x(next)" y1="0" :y2="height" class="next" />
     </svg>
     <figcaption class="soft">
       <span>{{ day(site.term.startsOn, 'UTC') }}</span>
       <span v-if="hatched.length">{{ [...new Set(hatched.map(({ state }) => $t(state === 'paused' ? 'strip.paused' : 'strip.out')))].map((word) => `▨ ${word}`).join(' · ') }}</span>
       <span class="brass">┃ {{ $t('strip.today') }}</span>
+      <span v-if="next !== null">┆ {{ $t('strip.next') }}</span>
       <span>{{ day(site.term.endsOn, 'UTC') }}</span>
     </figcaption>
   </figure>
@@ -71,6 +75,7 @@ svg { display: block; }
 .mask.kept-out { fill: var(--clay-pale); }
 .hatch { stroke: var(--brass); stroke-width: 2; }
 .out { stroke: var(--clay); }
+.next { stroke: var(--ink); stroke-width: 1.5; stroke-dasharray: 3 2; }
 .today { stroke: var(--brass); stroke-width: 2; }
 figcaption { display: flex; justify-content: space-between; gap: 8px; font-size: 0.84rem; padding-top: 2px; }
 </style>

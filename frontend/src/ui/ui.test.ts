@@ -30,12 +30,13 @@ describe('the reason line', () => {
 })
 
 describe('the choice of a role', () => {
-  const option = (role: string, code: string): RoleOption => ({ role, allowed: code === 'fits', code, values: code === 'wrong-kind' ? { kind: 'learner' } : {}, givers: ['lead-tutor'] }) as RoleOption
+  const option = (role: string, code: string): RoleOption => ({ role, allowed: code === 'fits', code, values: code === 'wrong-kind' ? { kind: 'learner' } : {}, givers: ['lead-tutor'], also: code === 'fits' ? ['see-marks'] : [], not: [] }) as RoleOption
   const choice = (options: RoleOption[], present?: string) => mount(RoleChoice, { global, props: { options, zone: 'UTC', present } })
 
   it('offers what one may give, but not the role held already, and gathers the rest by reason', async () => {
     const wrapper = choice([option('learner', 'fits'), option('co-tutor', 'wrong-kind'), option('lead-tutor', 'wrong-kind')])
     expect(wrapper.findAll('.not li').map((each) => each.text())).toEqual(['Co-tutor, Lead tutor: Not for this kind of person (learner).'])
+    expect(wrapper.text()).toContain('would also: see marks')
     await wrapper.find('button').trigger('click')
     expect(wrapper.emitted('choose')).toEqual([['learner']])
     expect(choice([option('learner', 'fits')], 'learner').find('button').exists()).toBe(false)

@@ -102,6 +102,30 @@ final class AccessTest extends TestCase
         });
     }
 
+    public function testEntryAndPermissionsAsAFunctionOfTimeAgreeWithEveryInstant(): void
+    {
+        for ($seed = 0; $seed < 150; ++$seed) {
+            $dice = new Dice($seed);
+            $timeline = World::randomEnrollment($dice)->timeline();
+            $site = new Site('s', 'seniors', opensAt: $dice->below(40), closesAt: $dice->between(20, 60));
+            $person = self::person($dice->chance(30) ? $dice->below(40) : Time::FOREVER);
+            $stretches = self::access()->stretches($timeline, $person, $site, 3);
+            self::assertSame(3, $stretches[0]->window->from);
+            self::assertSame(Time::FOREVER, $stretches[\count($stretches) - 1]->window->until);
+            foreach ($stretches as $index => $stretch) {
+                if ($index > 0) {
+                    self::assertSame($stretches[$index - 1]->window->until, $stretch->window->from);
+                    self::assertFalse($stretch->sameAs($stretches[$index - 1]), 'neighbours differ');
+                }
+                for ($instant = $stretch->window->from; $instant < min(70, $stretch->window->until); ++$instant) {
+                    self::assertSame(self::access()->reason($timeline, $person, $site, $instant)->entry, $stretch->entry);
+                    self::assertSame(self::access()->standing($timeline, $person, $instant, false, $site)->permissions, $stretch->permissions);
+                    self::assertSame($timeline->at($instant)?->state, $stretch->state);
+                }
+            }
+        }
+    }
+
     private static function access(): Access
     {
         return new Access(FirstRoles::book(['juniors'], ['seniors']));
