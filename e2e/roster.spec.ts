@@ -142,6 +142,8 @@ test('one box tells apart who is here, was here, is kept out and can be let in',
   }
   await box(page).fill('petrovanu dagny')
   await expect(found(page, 'Dagny Petrovanu').first()).toContainText('Bring back as learner')
+  await box(page).fill('2041011')
+  await expect(page.getByText('That is no learner number: by its check digit one digit is wrong.')).toBeVisible()
   await box(page).fill('zzzzz')
   await expect(page.getByText('Nobody by that name, number or e-mail')).toBeVisible()
   await box(page).fill('q')

@@ -29,7 +29,7 @@ final readonly class Access
         $against = array_values(array_filter([
             $this->keptOut($segment),
             $person->accountOpen($now) ? null : new Cause('account-closed', ['at' => $person->accountClosedFrom], 'reopen-account'),
-            $this->notCurrent($segment, $timeline, $now),
+            $this->notCurrent($segment, $timeline, $now, $enrollment),
         ]));
         $permissions = null === $segment ? [] : $this->roles->permissions($segment->roles, $person);
         [$entry, $ofSite] = $this->bySite($site, $permissions, $timeline, $person, $now, $segment, $enrollment);
@@ -102,13 +102,13 @@ final readonly class Access
             : null;
     }
 
-    private function notCurrent(?Segment $segment, Timeline $timeline, int $now): ?Cause
+    private function notCurrent(?Segment $segment, Timeline $timeline, int $now, ?Enrollment $enrollment): ?Cause
     {
         if (null === $segment) {
             return new Cause('never-here', [], 'let-in', Permission::LetIn);
         }
         $role = $this->shown($segment->roles);
-        $at = $segment->window->from;
+        $at = null === $enrollment ? $segment->window->from : $this->goneAt($enrollment, $segment, $now);
         $until = $timeline->holdsUntil($now, static fn (Segment $later): bool => $later->state === $segment->state);
 
         return match ($segment->state) {
@@ -119,6 +119,19 @@ final readonly class Access
             State::Ended => new Cause('ended', ['role' => $role, 'at' => $at], 'bring-back', Permission::LetIn),
             State::TakenOut => new Cause('taken-out', ['role' => $role, 'at' => $at], 'bring-back', Permission::LetIn),
         };
+    }
+
+    /** When somebody went who is taken out or whose time is over: the stretch may have begun later, as with a keep-out that was lifted. */
+    private function goneAt(Enrollment $enrollment, Segment $segment, int $now): int
+    {
+        $dates = $enrollment->mark(MarkKind::Dates, $now)?->dates;
+        $instants = match ($segment->state) {
+            State::TakenOut => array_map(static fn (Pass $pass): int => $pass->mark(MarkKind::Withdrawn, $now)->window->from ?? $segment->window->from, $enrollment->passesIn(Phase::TakenOut, $now)),
+            State::Ended => array_map(static fn (Pass $pass): int => $dates->until ?? $pass->window->until, $enrollment->passesIn(Phase::Ended, $now)),
+            default => [],
+        };
+
+        return [] === $instants ? $segment->window->from : min($now, max($instants));
     }
 
     /**

@@ -36,6 +36,7 @@ final readonly class LabelController
         private Enrollments $enrollments,
         private Transaction $transaction,
         private Logbook $logbook,
+        private Directory $directory,
     ) {
     }
 
@@ -45,7 +46,7 @@ final readonly class LabelController
     {
         $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
 
-        return new Answer(['items' => $this->labels->like(mb_substr(mb_scrub($q), 0, Labels::LONGEST), self::MOST)]);
+        return new Answer(['items' => $this->labels->like(mb_substr(mb_scrub($q), 0, Labels::LONGEST), self::MOST, $this->directory->reachOf($caller), $site)]);
     }
 
     #[Route('/sites/{site}/labels', name: 'label_people', requirements: ['site' => Id::PATTERN], methods: ['POST'])]

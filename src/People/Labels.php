@@ -7,6 +7,7 @@ namespace MintDoor\People;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
+use MintDoor\Core\People\Reach;
 use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Ids;
@@ -57,15 +58,18 @@ final readonly class Labels
     }
 
     /**
-     * Labels that are on somebody and begin with, or contain, what was typed.
+     * Labels that are on somebody of one's reach, or of a site, and contain what was typed.
      *
-     * @return list<array{name: string, people: int}> the most used first
+     * @return list<array{name: string, people: int}> those that begin with it first, then the most used
      */
-    public function like(string $typed, int $most): array
+    public function like(string $typed, int $most, Reach $reach, string $siteId): array
     {
+        $within = $reach->everything ? '1' : '(p.division_id IN (SELECT id FROM division WHERE code IN (?)) OR EXISTS (SELECT 1 FROM enrollment e WHERE e.site_id = ? AND e.person_id = p.id))';
         $rows = $this->db->fetchAllAssociative(
-            'SELECT l.name, COUNT(*) AS people FROM label l JOIN person_label pl ON pl.label_id = l.id WHERE l.name LIKE ? GROUP BY l.id, l.name ORDER BY l.name LIKE ? DESC, people DESC, l.name LIMIT '.$most,
-            ['%'.addcslashes($typed, '%_\\').'%', addcslashes($typed, '%_\\').'%'],
+            'SELECT l.name, COUNT(*) AS people FROM label l JOIN person_label pl ON pl.label_id = l.id JOIN person p ON p.id = pl.person_id
+             WHERE l.name LIKE ? AND '.$within.' GROUP BY l.id, l.name ORDER BY l.name LIKE ? DESC, people DESC, l.name LIMIT '.$most,
+            ['%'.addcslashes($typed, '%_\\').'%', ...($reach->everything ? [] : [$reach->divisions, Id::binary($siteId)]), addcslashes($typed, '%_\\').'%'],
+            $reach->everything ? [] : [1 => ArrayParameterType::STRING],
         );
 
         return array_map(static fn (Row $row): array => ['name' => $row->string('name'), 'people' => $row->int('people')], Row::all($rows));

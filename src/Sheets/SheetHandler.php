@@ -81,7 +81,7 @@ final readonly class SheetHandler
         $versions = $this->enrollments->versions($access->site->id, array_map(static fn (LineWish $line): string => $line->person, $wish->lines));
         $stale = array_filter($wish->lines, static fn (LineWish $line): bool => null !== $line->version && $line->version !== $versions[$line->person]);
         if (1 === \count($wish->lines) && [] !== $stale) {
-            throw new Problem(ProblemType::Stale, 'Somebody else changed this person here in the meantime. Look at what is so now, then decide again.', more: ['since' => $this->since($access, $wish->lines[0])]);
+            throw new Problem(ProblemType::Stale, 'Somebody else changed this person here in the meantime. Look at what is so now, then decide again.', more: $access->may(Permission::SeeLogbook) ? ['since' => $this->since($access, $wish->lines[0])] : []);
         }
         $computed = $this->compute($access, $wish, array_keys($stale));
         $this->mindRemovals($computed['json']['removal'], $wish->removing);

@@ -63,6 +63,11 @@ final class LooksTest extends ApiTestCase
         self::assertSame([], $this->call('lead', 'GET', $site.'/labels')['items']);
         $entry = $put()['lines'][0]['entry'];
         self::assertSame([['name' => 'Plays viola', 'people' => 2]], $this->call('lead', 'GET', $site.'/labels?q=VIÓ')['items']);
+        $far = $this->house->site('FAR', 'Far', 'course', $this->ids['evening'], $this->ids['term']);
+        $outsider = $this->house->person('outsider', $this->ids['evening'], 'Out', 'Sider', login: 'out', passwordHash: null);
+        $this->house->letIn($far, $outsider, 'lead-tutor');
+        $this->house->write();
+        self::assertSame([['name' => 'Plays viola', 'people' => 1]], $this->call('elsewhere', 'GET', '/sites/'.$far.'/labels')['items'], 'of people beyond reach nothing is said: one of the two is of their division');
         self::assertSame(['nothing-to-do', 'nothing-to-do'], array_column($put(['label' => 'plays viola'])['lines'], 'verdict'), 'one name is one label');
         self::assertEqualsCanonicalizing(['learner', 'assistant'], array_keys($this->roster('lead', '?label=Plays%20viola')));
         self::assertSame(['Plays viola'], $this->call('lead', 'GET', $site.'/roster/'.$this->ids['learner'])['labels']);

@@ -300,7 +300,7 @@ final class RosterTest extends ApiTestCase
 
             return $this->statements() - $before;
         };
-        $paths = ['/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01', '/sites/'.$this->ids['site'].'/roster?limit=500', '/sites/'.$this->ids['site'].'/intake?q=co', '/sites?scope=run', '/sites?scope=in', '/sites/'.$this->ids['site'].'/logbook'];
+        $paths = ['/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01', '/sites/'.$this->ids['site'].'/roster?limit=500', '/sites/'.$this->ids['site'].'/intake?q=co', '/sites?scope=run', '/sites?scope=in', '/sites/'.$this->ids['site'].'/logbook', '/sites/'.$this->ids['site'].'/roster?limit=500&asOf=2026-11-20', '/sites/'.$this->ids['site'].'/progress?items=1', '/people?q=co', '/people/'.$this->ids['learner'].'/logbook', '/rehearsal?day=2026-12-01', '/sites/'.$this->ids['site'].'/labels'];
         $few = array_map($count, $paths);
         for ($n = 0; $n < 60; ++$n) {
             $this->house->letIn($this->ids['site'], $this->person("co$n", 'staff', 'faculty', family: 'Somebody'), 'co-tutor');

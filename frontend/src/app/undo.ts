@@ -4,12 +4,12 @@ import { queries } from './queries'
 import { t } from './words'
 
 /** What was just done, and how to take it back. */
-export const lastDone = reactive<{ sentence: string; more: string; site: string; entry: number | null; sheet: string | null; back: (() => Promise<void>) | null; review: Sheet | null; wrong: boolean; busy: boolean }>({
+export const lastDone = reactive<{ sentence: string; more: string; site: string; entry: number | null; sheet: string | null; back: (() => Promise<string>) | null; review: Sheet | null; wrong: boolean; busy: boolean }>({
   sentence: '', more: '', site: '', entry: null, sheet: null, back: null, review: null, wrong: false, busy: false
 })
 
 /** Says what was done at the foot of the page; with an entry of a site's logbook, a sheet, or a way back of its own it can be undone from there. */
-export function done(sentence: string, undo?: { site?: string; entry?: number | null; sheet?: string | null; back?: () => Promise<void> }, more = '') {
+export function done(sentence: string, undo?: { site?: string; entry?: number | null; sheet?: string | null; back?: () => Promise<string> }, more = '') {
   Object.assign(lastDone, { sentence, more, site: undo?.site ?? '', entry: undo?.entry ?? null, sheet: undo?.sheet ?? null, back: undo?.back ?? null, review: null, wrong: false })
 }
 
@@ -61,13 +61,13 @@ export async function undoSheet(removing: number | null = null) {
   }
 }
 
-/** Takes back what has a way back of its own. */
-async function goBack(back: () => Promise<void>, sentence: string) {
+/** Takes back what has a way back of its own; it answers what else there is to say. */
+async function goBack(back: () => Promise<string>, sentence: string) {
   if (lastDone.busy) return
   lastDone.busy = true
   try {
-    await back()
-    done(t('undo.undone', { what: sentence }))
+    const more = await back()
+    done(t('undo.undone', { what: sentence }), undefined, more)
     await refreshSite()
   } catch (error) {
     wentWrong(error)

@@ -32,6 +32,7 @@ function start(id: string, called: string, platform: boolean, divisions: string[
 async function put(id: string, body: { platform: boolean; divisions: string[] }) {
   client.setQueryData(['administrators'], await take(api.PUT('/administrators/{person}', { params: { path: { person: id } }, body })))
   await client.invalidateQueries({ queryKey: ['house-log'] })
+  return ''
 }
 
 async function save() {

@@ -3,6 +3,9 @@ import { useInfiniteQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { api, take, type LogEntry } from '@/app/api'
+import { queries } from '@/app/queries'
+import { done, wentWrong } from '@/app/undo'
+import { t } from '@/app/words'
 import LogEntries from '@/logbook/LogEntries.vue'
 import Trouble from '@/ui/Trouble.vue'
 
@@ -17,6 +20,20 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, 
 })
 const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 const before = (entry: LogEntry) => (entry.code === 'rules-changed' ? Number((entry.data as { before?: number }).before) : 0)
+interface Administers { platform: boolean; divisions: string[] }
+const administered = (entry: LogEntry) => (entry.code === 'administrator-named' && entry.person ? (entry.data as { before: Administers }).before : null)
+
+async function nameAgain(entry: LogEntry) {
+  const before = administered(entry)
+  if (!before || !entry.person) return
+  try {
+    await take(api.PUT('/administrators/{person}', { params: { path: { person: entry.person.id } }, body: before }))
+    done(t('rules.admin.did', { name: entry.person.name }))
+    await Promise.all([refetch(), queries.invalidateQueries({ queryKey: ['administrators'] })])
+  } catch (thrown) {
+    wentWrong(thrown)
+  }
+}
 const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 </script>
 
@@ -24,7 +41,8 @@ const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
   <Trouble v-if="error" :error="error" @again="refetch()" />
   <p v-else-if="!isPending && !entries.length">{{ $t('rules.log.empty') }}</p>
   <LogEntries v-else :entries="entries" :zone="zone" site="" :may-undo="() => false">
-    <template #default="{ entry }"><button v-if="before(entry)" class="word" @click="$emit('putBack', before(entry))">{{ $t('rules.log.putBack', { version: before(entry) }) }}</button></template>
+    <template #default="{ entry }"><button v-if="before(entry)" class="word" @click="$emit('putBack', before(entry))">{{ $t('rules.log.putBack', { version: before(entry) }) }}</button>
+      <button v-else-if="administered(entry)" class="word" @click="nameAgain(entry)">{{ $t('rules.log.asBefore') }}</button></template>
   </LogEntries>
   <Button v-if="hasNextPage" severity="secondary" :label="$t('log.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
 </template>

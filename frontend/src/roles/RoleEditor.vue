@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import type { Permission, RoleRules, RuleBook, Rules } from '@/app/api'
+import { useHouse } from '@/app/house'
+import LevelRun from './LevelRun.vue'
 
 /** A role being changed: what it is called, what it may, for whom it is and who gives it. Writes on the draft it was given. */
 const props = defineProps<{ role: RoleRules; rules: Rules; book: RuleBook; wrongAt: (where: string) => string[] }>()
 defineEmits<{ done: []; remove: [] }>()
+const { house } = useHouse()
 const KINDS = ['learner', 'staff', 'guardian', 'outsider'] as const
 const at = (field: string) => props.wrongAt(`roles/${props.role.code}/${field}`)
 const fresh = !props.book.rules.roles.some((role) => role.code === props.role.code)
@@ -12,6 +15,12 @@ function toggle<T>(list: T[], value: T) {
   const index = list.indexOf(value)
   if (index < 0) list.push(value)
   else list.splice(index, 1)
+}
+
+function forKind(kind: RoleRules['for'][number]) {
+  const { role } = props
+  toggle(role.for, kind)
+  role.suggestFor = role.suggestFor.filter((each) => role.for.includes(each))
 }
 
 /** Whoever may do something may also do what it needs. */
@@ -57,13 +66,30 @@ function allowAll(permission: Permission) {
     </fieldset>
     <fieldset>
       <legend>{{ $t('rules.whoFor') }}</legend>
-      <label v-for="kind in KINDS" :key="kind" class="tick"><input type="checkbox" :checked="role.for.includes(kind)" @change="toggle(role.for, kind)" /> {{ $t('rules.kinds.' + kind) }}</label>
+      <label v-for="kind in KINDS" :key="kind" class="tick"><input type="checkbox" :checked="role.for.includes(kind)" @change="forKind(kind)" /> {{ $t('rules.kinds.' + kind) }}</label>
+      <p class="inline">{{ $t('rules.offerTo') }} <label v-for="kind in role.for" :key="kind" class="tick"><input type="checkbox" :checked="role.suggestFor.includes(kind)" @change="toggle(role.suggestFor, kind)" /> {{ $t('rules.kinds.' + kind) }}</label></p>
+      <p v-if="role.for.includes('learner')" class="inline">
+        <label class="tick"><input type="checkbox" :checked="role.learnersOf !== null" @change="role.learnersOf = role.learnersOf ? null : [1, 10]" /> {{ $t('rules.onlyLevels') }}</label>
+        <template v-if="role.learnersOf"><LevelRun v-model="role.learnersOf" :label="$t('rules.onlyLevels')" /></template>
+      </p>
       <p v-for="sentence in [...at('for'), ...at('suggestFor')]" :key="sentence" class="clay" role="alert">{{ sentence }}</p>
     </fieldset>
     <fieldset>
       <legend>{{ $t('rules.givenBy') }}</legend>
       <label v-for="each in rules.roles.filter((other) => other.permissions.includes('let-in') || role.givenBy.includes(other.code))" :key="each.code" class="tick"><input type="checkbox" :checked="role.givenBy.includes(each.code)" @change="toggle(role.givenBy, each.code)" /> {{ each.name }}</label>
       <p v-for="sentence in at('givenBy')" :key="sentence" class="clay" role="alert">{{ sentence }}</p>
+    </fieldset>
+    <fieldset v-if="role.for.includes('learner')">
+      <legend>{{ $t('rules.bands') }}</legend>
+      <p class="hint soft">{{ $t('rules.bandsHint') }}</p>
+      <div v-for="(band, index) in role.bands" :key="index" class="row band">
+        <input v-model="band.name" class="plain" maxlength="40" :aria-label="$t('rules.bandName')" />
+        <span><label v-for="each in house?.divisions" :key="each.code" class="tick"><input type="checkbox" :checked="band.divisions.includes(each.code)" @change="toggle(band.divisions, each.code)" /> {{ each.name }}</label></span>
+        <label class="tick"><input type="checkbox" :checked="band.levels !== null" @change="band.levels = band.levels ? null : [1, 10]" /> {{ $t('rules.onlyLevels') }}</label>
+        <LevelRun v-if="band.levels" v-model="band.levels" :label="$t('rules.onlyLevels')" />
+        <button type="button" class="word clay" @click="role.bands.splice(index, 1)">{{ $t('rules.number.remove') }}</button>
+      </div>
+      <button type="button" class="word" @click="role.bands.push({ name: $t('rules.newBand', { n: role.bands.length + 1 }), divisions: [], levels: null, permissions: [...role.permissions] })">{{ $t('rules.addBand') }}</button>
     </fieldset>
     <p v-for="sentence in [...at('listed'), ...at('code'), ...at('lead')]" :key="sentence" class="clay" role="alert">{{ sentence }}</p>
     <p class="row"><button class="word">{{ $t('rules.stop') }}</button><button v-if="!role.lead" type="button" class="word clay" @click="$emit('remove')">{{ $t('rules.remove') }}</button></p>
@@ -77,6 +103,9 @@ function allowAll(permission: Permission) {
 .row > .tick { margin-top: 26px; }
 .ticks { display: grid; grid-template-columns: repeat(auto-fill, minmax(330px, 1fr)); gap: 3px 18px; }
 .short { width: 80px; }
+.inline { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: baseline; margin-top: 4px; }
+.band { align-items: center; margin: 4px 0; }
+.band .tick { margin-top: 0; }
 fieldset { border: 0; padding: 0; margin: 0; }
 legend { font-weight: 600; font-size: 0.92rem; padding: 0 0 4px; }
 .permission .soft { display: inline-flex; font-size: 0.9rem; }

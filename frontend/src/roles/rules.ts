@@ -42,6 +42,7 @@ async function putInForce(rules: Rules, version: number, before: Rules) {
     back: async () => {
       await take(api.PUT('/rules', { params: { header: { 'If-Match': `"${answer.version}"` } }, body: { rules: before, apply: true } }))
       await afterwards()
+      return ''
     }
   })
 }

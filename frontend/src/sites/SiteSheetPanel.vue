@@ -41,7 +41,10 @@ async function apply() {
   try {
     const { lines } = await take(api.POST('/site-sheets', { body: { ...body.value, apply: true } }))
     const entries = lines.flatMap((line) => (line.entry ? [{ site: line.site.id, entry: line.entry }] : []))
-    const back = async () => void (await take(api.POST('/site-sheets/undo', { body: { entries } })))
+    const back = async () => {
+      const left = (await take(api.POST('/site-sheets/undo', { body: { entries } }))).lines.filter((line) => line.verdict === 'refused')
+      return left.map((line) => `${line.site.name}: ${why(line)}`).join(' ')
+    }
     const sentence = body.value.on ? 'siteSheet.planned.' + props.verb : 'siteSheet.did.' + props.verb
     done(t(sentence, { n: entries.length }, entries.length), entries.length ? { back } : undefined, entries.length < props.sites.length ? t('sheet.leftOut', { n: props.sites.length - entries.length }, props.sites.length - entries.length) : '')
     await refreshSite()
@@ -86,6 +89,7 @@ async function apply() {
 .shut { position: absolute; top: 10px; right: 14px; }
 h2 { padding-right: 60px; }
 form { display: grid; gap: 10px; justify-items: start; }
+label { display: flex; flex-wrap: wrap; gap: 4px 8px; align-items: center; }
 .follows { font-weight: 600; }
 .short { width: 80px; }
 .ledger { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }

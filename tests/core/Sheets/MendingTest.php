@@ -68,6 +68,19 @@ final class MendingTest extends TestCase
         self::assertSame(['kept-out', 'taken-out', 'paused', 'account-closed', 'draft'], self::codes($world, 'learner0'));
     }
 
+    public function testWhoWasTakenOutLongAgoIsSaidToHaveBeen(): void
+    {
+        $world = World::withPeople(new Site('s', 'seniors', opensAt: 0));
+        $world->apply('learner0', Verb::LetIn, 'learner');
+        $world->now = 1_500;
+        $world->apply('learner0', Verb::TakeOut);
+        $world->now = 1_700;
+        $world->apply('learner0', Verb::KeepOut);
+        $world->now = 2_000;
+        $causes = (new Mending(new LineComputer($world)))->reason($world->situation('learner0'))->causes;
+        self::assertSame(['taken-out', 1_500], [$causes[1]->code, $causes[1]->values['at']]);
+    }
+
     public function testAFullSiteIsACauseOfItsOwn(): void
     {
         $world = World::withPeople(new Site('s', 'seniors', seats: 1, opensAt: 0));
