@@ -124,10 +124,9 @@ final readonly class Access
     /** When somebody went who is taken out or whose time is over: the stretch may have begun later, as with a keep-out that was lifted. */
     private function goneAt(Enrollment $enrollment, Segment $segment, int $now): int
     {
-        $dates = $enrollment->mark(MarkKind::Dates, $now)?->dates;
         $instants = match ($segment->state) {
             State::TakenOut => array_map(static fn (Pass $pass): int => $pass->mark(MarkKind::Withdrawn, $now)->window->from ?? $segment->window->from, $enrollment->passesIn(Phase::TakenOut, $now)),
-            State::Ended => array_map(static fn (Pass $pass): int => $dates->until ?? $pass->window->until, $enrollment->passesIn(Phase::Ended, $now)),
+            State::Ended => array_map(static fn (Pass $pass): int => $enrollment->windowOf($pass, $now)->until, $enrollment->passesIn(Phase::Ended, $now)),
             default => [],
         };
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Roster;
 
+use MintDoor\Core\Time\Window;
+
 /** Someone's being in a site, all reasons together: their passes there and the marks put on the whole. */
 final readonly class Enrollment
 {
@@ -46,17 +48,42 @@ final readonly class Enrollment
         return null;
     }
 
+    /** The window of a pass at an instant, dates set by hand taken into account. */
+    public function windowOf(Pass $pass, int $instant): Window
+    {
+        $mark = $this->mark(MarkKind::Dates, $instant);
+
+        return null === $mark?->dates ? $pass->window : $pass->windowUnder($mark->dates, $this->firstSet($mark));
+    }
+
     /** What a pass is at an instant, dates set by hand taken into account. */
     public function phaseOf(Pass $pass, int $instant): Phase
     {
-        return $pass->phaseAt($instant, $this->mark(MarkKind::Dates, $instant)?->dates);
+        return $pass->phaseAt($instant, $this->windowOf($pass, $instant));
     }
 
     /** @return list<Pass> those that are in a phase at an instant */
     public function passesIn(Phase $phase, int $instant): array
     {
-        $dates = $this->mark(MarkKind::Dates, $instant)?->dates;
+        $mark = $this->mark(MarkKind::Dates, $instant);
+        $set = null === $mark ? 0 : $this->firstSet($mark);
 
-        return array_values(array_filter($this->passes, static fn (Pass $pass): bool => $pass->phaseAt($instant, $dates) === $phase));
+        return array_values(array_filter($this->passes, static fn (Pass $pass): bool => $pass->phaseAt($instant, null === $mark?->dates ? null : $pass->windowUnder($mark->dates, $set)) === $phase));
+    }
+
+    /** When dates were first set by hand that these took the place of, one after the other, or that were put on again after an undoing. */
+    public function firstSet(Mark $mark): int
+    {
+        $set = $mark->window->from;
+        do {
+            $before = $set;
+            foreach ($this->marks as $other) {
+                if (MarkKind::Dates === $other->kind && $other->window->from < $set && ($other->origin === $mark->origin || $other->window->until === $set)) {
+                    [$set, $mark] = [$other->window->from, $other];
+                }
+            }
+        } while ($set < $before);
+
+        return $set;
     }
 }

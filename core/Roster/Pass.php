@@ -32,10 +32,27 @@ final readonly class Pass
     ) {
     }
 
-    /** @param ?Window $dates in place of its own window */
-    public function phaseAt(int $instant, ?Window $dates = null): Phase
+    /**
+     * Its window while dates set by hand hold: it ends with them, and begins as it would unless they say when. What was
+     * over before they were set stays over.
+     *
+     * @param Window $dates a beginning of `Time::BEGINNING` leaves its own as it is
+     * @param int    $set   when such dates were first set
+     */
+    public function windowUnder(Window $dates, int $set): Window
     {
-        $window = $dates ?? $this->window;
+        if ($this->window->until <= $set) {
+            return $this->window;
+        }
+        $from = Time::BEGINNING === $dates->from ? $this->window->from : $dates->from;
+
+        return new Window(min($from, $dates->until), $dates->until);
+    }
+
+    /** @param ?Window $window in place of its own */
+    public function phaseAt(int $instant, ?Window $window = null): Phase
+    {
+        $window ??= $this->window;
         if ($instant < $this->givenAt || $this->marked(MarkKind::Undone, $instant)) {
             return Phase::None;
         }

@@ -12,8 +12,8 @@ use MintDoor\Core\Time\Window;
  * or ends. O(n log n) in passes and marks: all changes are numbers, sorted once, and a stretch is only looked at where
  * something it is made of has changed. What "came last" is kept on a stack whose stale entries are dropped when they come up.
  *
- * A change is `instant · 2²³ + index · 2⁶ + phase · 2³ + phase with dates set aside`; indexes behind those of the passes are
- * of `$marked`.
+ * A change is `instant · 2²³ + index · 2³ + phase`; indexes behind those of the passes are of `$marked`. Dates set by hand
+ * are rare: only where there are some, each pass is asked at each of their boundaries, too.
  *
  * @internal
  *
@@ -28,19 +28,13 @@ final class Sweep
     private const ENDED = 4;
     private const TAKEN_OUT = 5;
     private const BITS = 23;
-    private const MOST_INDEXES = 1 << 17;
+    private const MOST_INDEXES = 1 << 20;
 
     /** @var array<int, int> phase of each pass by its own dates, by its index */
     private array $phase;
 
-    /** @var array<int, int> the same with dates set aside: in force or waiting, unless taken out */
-    private array $undatedPhase;
-
     /** @var array<int, array<string, int>> by phase: role => how many passes */
     private array $roles = [[], [], [], [], [], []];
-
-    /** @var array<int, array<string, int>> the same with dates set aside */
-    private array $undated = [[], [], [], [], [], []];
 
     /** @var list<array{int, int, int}> instant of going, 1 if taken out, index; the last on top */
     private array $gone = [];
@@ -50,7 +44,7 @@ final class Sweep
 
     private int $firstSince = Time::FOREVER;
 
-    /** @var list<array{Mark, ?bool}> a mark, and whether it begins (null: neither, but its dates do or end) */
+    /** @var list<array{Mark, bool}> a mark, and whether it begins */
     private array $marked = [];
 
     /** @var array<string, list<Mark>> marks now on, by kind */
@@ -59,15 +53,27 @@ final class Sweep
     /** Whether a stretch may differ from the one before. */
     private bool $stirred = false;
 
-    private readonly bool $dated;
+    /** @var list<int> instants at which dates set by hand begin or end, or are put on or off */
+    private readonly array $dated;
+
+    /** @var list<array{Mark, int}> marks that set dates, and when such were first set */
+    private readonly array $set;
 
     private readonly bool $undoing;
 
     public function __construct(private readonly Enrollment $enrollment)
     {
         $this->since = new \SplMinHeap();
-        $this->phase = $this->undatedPhase = array_fill(0, \count($enrollment->passes), self::NONE);
-        $this->dated = [] !== array_filter($enrollment->marks, static fn (Mark $mark): bool => null !== $mark->dates);
+        $this->phase = array_fill(0, \count($enrollment->passes), self::NONE);
+        $dated = $set = [];
+        foreach ($enrollment->marks as $mark) {
+            if (null !== $mark->dates) {
+                $set[] = [$mark, $enrollment->firstSet($mark)];
+                array_push($dated, $mark->window->from, $mark->window->until, $mark->dates->from, $mark->dates->until);
+            }
+        }
+        $this->dated = $dated;
+        $this->set = $set;
         $this->undoing = [] !== array_filter($enrollment->passes, static fn (Pass $pass): bool => [] !== $pass->marks && [] !== array_filter($pass->marks, static fn (Mark $mark): bool => MarkKind::Undone === $mark->kind));
     }
 
@@ -83,8 +89,8 @@ final class Sweep
             $instant = $changes[$n] >> self::BITS;
             do {
                 $change = $changes[$n];
-                $index = $change >> 6 & self::MOST_INDEXES - 1;
-                $index < $passes ? $this->pass($index, $change >> 3 & 7, $change & 7, $instant) : $this->mark(...$this->marked[$index - $passes]);
+                $index = $change >> 3 & self::MOST_INDEXES - 1;
+                $index < $passes ? $this->pass($index, $change & 7, $instant) : $this->mark(...$this->marked[$index - $passes]);
             } while (++$n < $count && $changes[$n] >> self::BITS === $instant);
             if (!$this->stirred) {
                 continue;
@@ -117,10 +123,10 @@ final class Sweep
     {
         $changes = [];
         foreach ($this->enrollment->passes as $index => $pass) {
-            if (!$this->dated && self::isPlain($pass)) {
-                self::plainly($pass, $index << 6, $changes);
+            if ([] === $this->dated && self::isPlain($pass)) {
+                self::plainly($pass, $index << 3, $changes);
             } else {
-                self::fully($pass, $index << 6, $changes);
+                $this->fully($pass, $index << 3, $changes);
             }
         }
         foreach ($this->enrollment->marks as $mark) {
@@ -128,11 +134,6 @@ final class Sweep
                 $this->marked($changes, $mark->window->from, $mark, true);
                 if ($mark->window->until < Time::FOREVER) {
                     $this->marked($changes, $mark->window->until, $mark, false);
-                }
-                foreach (null === $mark->dates ? [] : [$mark->dates->from, $mark->dates->until] as $instant) {
-                    if ($mark->window->contains($instant)) {
-                        $this->marked($changes, $instant, $mark, null);
-                    }
                 }
             }
         }
@@ -144,9 +145,9 @@ final class Sweep
     }
 
     /** @param list<int> $changes */
-    private function marked(array &$changes, int $instant, Mark $mark, ?bool $begins): void
+    private function marked(array &$changes, int $instant, Mark $mark, bool $begins): void
     {
-        $changes[] = ($instant << self::BITS) + (\count($this->enrollment->passes) + \count($this->marked) << 6);
+        $changes[] = ($instant << self::BITS) + (\count($this->enrollment->passes) + \count($this->marked) << 3);
         $this->marked[] = [$mark, $begins];
     }
 
@@ -157,7 +158,7 @@ final class Sweep
     }
 
     /**
-     * The phases of such a pass; dates of the enrollment are of no account.
+     * The phases of such a pass, where no dates are set by hand.
      *
      * @param list<int> $changes
      */
@@ -168,11 +169,11 @@ final class Sweep
         $until = $pass->window->until;
         $out = [] === $pass->marks ? Time::FOREVER : max($given, $pass->marks[0]->window->from);
         if ($out < Time::FOREVER) {
-            $changes[] = ($out << self::BITS) + $own + self::TAKEN_OUT * 9;
+            $changes[] = ($out << self::BITS) + $own + self::TAKEN_OUT;
         }
         if ($until <= $given) {
             if ($given < $out) {
-                $changes[] = ($given << self::BITS) + $own + self::ENDED * 9;
+                $changes[] = ($given << self::BITS) + $own + self::ENDED;
             }
 
             return;
@@ -180,37 +181,49 @@ final class Sweep
         $accepted = max($given, $pass->acceptedAt);
         $begins = max($accepted, $from);
         if ($given < $accepted && $given < $out) {
-            $changes[] = ($given << self::BITS) + $own + self::WAITING * 9;
+            $changes[] = ($given << self::BITS) + $own + self::WAITING;
         }
         if ($accepted < $from && $accepted < $until && $accepted < $out) {
-            $changes[] = ($accepted << self::BITS) + $own + self::UPCOMING * 9;
+            $changes[] = ($accepted << self::BITS) + $own + self::UPCOMING;
         }
         if ($begins < $until && $begins < $out) {
-            $changes[] = ($begins << self::BITS) + $own + self::IN_FORCE * 9;
+            $changes[] = ($begins << self::BITS) + $own + self::IN_FORCE;
         }
         if ($until < $out) {
-            $changes[] = ($until << self::BITS) + $own + self::ENDED * 9;
+            $changes[] = ($until << self::BITS) + $own + self::ENDED;
         }
     }
 
     /**
-     * The phases of any pass, by its own dates and with dates set aside.
+     * The phases of any pass.
      *
      * @param list<int> $changes
      */
-    private static function fully(Pass $pass, int $own, array &$changes): void
+    private function fully(Pass $pass, int $own, array &$changes): void
     {
-        $always = new Window();
-        $boundaries = array_unique($pass->boundaries());
+        $boundaries = array_unique([...$pass->boundaries(), ...$this->dated]);
         sort($boundaries);
         $before = self::NONE;
         foreach ($boundaries as $boundary) {
-            $phases = $boundary < Time::FOREVER ? 8 * self::number($pass->phaseAt($boundary)) + self::number($pass->phaseAt($boundary, $always)) : $before;
-            if ($phases !== $before) {
-                $changes[] = ($boundary << self::BITS) + $own + $phases;
-                $before = $phases;
+            $phase = $boundary < Time::FOREVER ? self::number($pass->phaseAt($boundary, $this->window($pass, $boundary))) : $before;
+            if ($phase !== $before) {
+                $changes[] = ($boundary << self::BITS) + $own + $phase;
+                $before = $phase;
             }
         }
+    }
+
+    /** As `Enrollment::windowOf()`, which looks for what is known here already. */
+    private function window(Pass $pass, int $instant): ?Window
+    {
+        $last = null;
+        foreach ($this->set as $each) {
+            if ($each[0]->window->contains($instant) && (null === $last || $each[0]->window->from >= $last[0]->window->from)) {
+                $last = $each;
+            }
+        }
+
+        return null === $last || null === $last[0]->dates ? null : $pass->windowUnder($last[0]->dates, $last[1]);
     }
 
     private static function number(Phase $phase): int
@@ -225,32 +238,23 @@ final class Sweep
         };
     }
 
-    private function mark(Mark $mark, ?bool $begins): void
+    private function mark(Mark $mark, bool $begins): void
     {
         $this->stirred = true;
         $kind = $mark->kind->value;
-        if (true === $begins) {
+        if ($begins) {
             $this->on[$kind][] = $mark;
-        } elseif (false === $begins) {
+        } else {
             $this->on[$kind] = array_values(array_filter($this->on[$kind] ?? [], static fn (Mark $each): bool => $each !== $mark));
         }
     }
 
-    private function pass(int $index, int $phase, int $undated, int $instant): void
+    private function pass(int $index, int $phase, int $instant): void
     {
         $pass = $this->enrollment->passes[$index];
-        if ($this->dated) {
-            // Without dates set by hand nobody asks for these.
-            $this->stirred = true;
-            $this->count($this->undated, $this->undatedPhase[$index], $undated, $pass->role);
-            $this->undatedPhase[$index] = $undated;
-        }
         $before = $this->phase[$index];
-        if ($phase === $before) {
-            return;
-        }
         $this->phase[$index] = $phase;
-        $this->count($this->roles, $before, $phase, $pass->role);
+        $this->count($before, $phase, $pass->role);
         if ($phase >= self::ENDED) {
             $this->goes([$instant, $phase - self::ENDED, $index]);
         }
@@ -265,18 +269,17 @@ final class Sweep
         }
     }
 
-    /** @param array<int, array<string, int>> $roles */
-    private function count(array &$roles, int $before, int $after, string $role): void
+    private function count(int $before, int $after, string $role): void
     {
-        if (self::NONE !== $before && 0 === --$roles[$before][$role]) {
-            unset($roles[$before][$role]);
+        if (self::NONE !== $before && 0 === --$this->roles[$before][$role]) {
+            unset($this->roles[$before][$role]);
             $this->stir($before);
         }
         if (self::NONE !== $after) {
-            if (isset($roles[$after][$role])) {
-                ++$roles[$after][$role];
+            if (isset($this->roles[$after][$role])) {
+                ++$this->roles[$after][$role];
             } else {
-                $roles[$after][$role] = 1;
+                $this->roles[$after][$role] = 1;
                 $this->stir($after);
             }
         }
@@ -308,15 +311,14 @@ final class Sweep
     /** @return ?Stretch */
     private function stretch(int $from): ?array
     {
-        [$inForce, $upcoming, $waiting, $ended] = $this->rolesByPhase($from);
-        $gone = [] === $inForce && [] === $upcoming && [] === $waiting && [] === $ended ? $this->lastGone() : null;
+        [$inForce, $upcoming, $waiting] = [array_keys($this->roles[self::IN_FORCE]), array_keys($this->roles[self::UPCOMING]), array_keys($this->roles[self::WAITING])];
+        $gone = [] === $inForce && [] === $upcoming && [] === $waiting ? $this->lastGone() : null;
         $state = match (true) {
             $this->isOn(MarkKind::KeptOut) => State::KeptOut,
             [] !== $inForce && $this->isOn(MarkKind::Paused) => State::Paused,
             [] !== $inForce => State::Current,
             [] !== $upcoming => State::Upcoming,
             [] !== $waiting => State::Waiting,
-            [] !== $ended => State::Ended,
             null !== $gone && 1 === $gone[1] => State::TakenOut,
             null !== $gone => State::Ended,
             default => null,
@@ -328,7 +330,6 @@ final class Sweep
             [] !== $inForce => $inForce,
             [] !== $upcoming => $upcoming,
             [] !== $waiting => $waiting,
-            [] !== $ended => $ended,
             null !== $gone => [$this->enrollment->passes[$gone[2]]->role],
             default => [],
         };
@@ -339,27 +340,6 @@ final class Sweep
         sort($roles);
 
         return [$from, $state, $roles, [] !== $inForce || [] !== $upcoming, $this->firstSince()];
-    }
-
-    /**
-     * Roles of the passes in force, upcoming and waiting; and of those that dates set by hand have ended.
-     *
-     * @return array{list<string>, list<string>, list<string>, list<string>}
-     */
-    private function rolesByPhase(int $instant): array
-    {
-        $dates = $this->last(MarkKind::Dates)?->dates;
-        if (null === $dates) {
-            return [array_keys($this->roles[self::IN_FORCE]), array_keys($this->roles[self::UPCOMING]), array_keys($this->roles[self::WAITING]), []];
-        }
-        $accepted = array_keys($this->undated[self::IN_FORCE]);
-        $waiting = array_keys($this->undated[self::WAITING]);
-
-        return match (true) {
-            $instant >= $dates->until => [[], [], [], array_values(array_unique([...$accepted, ...$waiting]))],
-            $instant < $dates->from => [[], $accepted, $waiting, []],
-            default => [$accepted, [], $waiting, []],
-        };
     }
 
     private function isOn(MarkKind $kind): bool

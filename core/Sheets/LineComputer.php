@@ -242,20 +242,18 @@ final readonly class LineComputer
         return new Plan([...$effects, Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Paused, $window))], [new Note('pause-keeps')]);
     }
 
-    /** Holds over all passes, and over those that come later, until it is lifted. */
+    /** Holds over all passes, and over those that come later, until it is lifted; each begins as it would unless a beginning is set. */
     private function changeDates(Situation $situation, Wanted $wanted, ?Segment $present): Plan
     {
         $now = $situation->now;
         $dates = $wanted->window ?? new Window();
-        if (Time::BEGINNING === $dates->from && State::Upcoming === $present?->state) {
-            $starts = $situation->enrollment->timeline()->holdsUntil($now, static fn (Segment $segment): bool => State::Upcoming === $segment->state);
-            $dates = $dates->until > $starts ? new Window($starts, $dates->until) : new Window($dates->until, $dates->until);
-        }
-        if ($dates->until <= max($now, $dates->from)) {
+        // Whoever has not begun yet begins as they would; dates that end before are none.
+        $begins = State::Upcoming === $present?->state && Time::BEGINNING === $dates->from ? $situation->enrollment->timeline()->holdsUntil($now, static fn (Segment $segment): bool => State::Upcoming === $segment->state) : $dates->from;
+        if ($dates->until <= max($now, $begins)) {
             return Plan::refused(new Note('window-is-over', ['until' => $dates->until]));
         }
         $effects = [...$this->ends($situation, MarkKind::Dates), Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Dates, new Window($now), dates: $dates))];
-        // Dates hold over every way in; where another one has other dates, they must not bring its role into force unseen.
+        // A beginning set by hand is that of every way in; it must not bring the role of one to come into force unseen.
         $brought = array_values(array_diff(Effect::applied($effects, $situation->enrollment)->timeline()->at($now)->roles ?? [], $present->roles ?? []));
         if ([] !== $brought) {
             return Plan::refused(new Note('dates-bring-role', ['role' => $brought[0]]));

@@ -11,6 +11,7 @@ use MintDoor\Roles\Roles;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand('roster:verify', 'Compares the stored segments of every enrollment with what the core computes from passes and marks')]
@@ -24,6 +25,11 @@ final class VerifyCommand extends Command
         private readonly Roles $roles,
     ) {
         parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addOption('mend', null, InputOption::VALUE_NONE, 'Store what follows where it differs, as after a change of how timelines are computed');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -40,12 +46,16 @@ final class VerifyCommand extends Command
                 }
             }
         }
+        $mend = true === $input->getOption('mend');
         foreach ($wrong as $key) {
+            if ($mend) {
+                $this->enrollments->restate(substr($key, 0, 36), [substr($key, 36)]);
+            }
             $output->writeln(\sprintf('site %s, person %s: what is stored is not what follows', substr($key, 0, 36), substr($key, 36)));
         }
         $output->writeln(\sprintf('%s enrollments compared, %d differ', number_format($checked), \count($wrong)));
 
-        return [] === $wrong ? Command::SUCCESS : Command::FAILURE;
+        return [] === $wrong || $mend ? Command::SUCCESS : Command::FAILURE;
     }
 
     /** @return array<string, list<list<string>>> segments by site and person */

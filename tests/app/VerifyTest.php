@@ -51,4 +51,15 @@ final class VerifyTest extends ApiTestCase
 
         return [$tester->execute([]), $tester->getDisplay()];
     }
+
+    public function testWhatIsWrongIsFoundAndMended(): void
+    {
+        $tester = new CommandTester((new Application(self::$kernel ?? throw new \LogicException('No kernel.')))->find('roster:verify'));
+        $this->db()->executeStatement("UPDATE enrollment_segment SET state = 'paused' WHERE site_id = ? AND person_id = ?", [Id::binary($this->ids['site']), Id::binary($this->ids['learner'])]);
+        self::assertSame(1, $tester->execute([]));
+        self::assertStringContainsString($this->ids['learner'], $tester->getDisplay());
+        self::assertSame(0, $tester->execute(['--mend' => true]));
+        self::assertSame(0, $tester->execute([]));
+        self::assertSame('learner current', $this->roster()['learner']);
+    }
 }

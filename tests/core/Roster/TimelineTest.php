@@ -142,12 +142,9 @@ final class TimelineTest extends TestCase
                 return $state;
             }
         }
-        if (null !== $enrollment->mark(MarkKind::Dates, $instant) && [] !== $in(Phase::Ended)) {
-            return State::Ended;
-        }
         // Whichever came last: the latest instant at which a pass that is over now was not yet over in this way.
-        $went = static function (Pass $pass, Phase $phase) use ($instant): int {
-            for ($before = $instant; $before > -2 && $pass->phaseAt($before) === $phase; --$before) {
+        $went = static function (Pass $pass, Phase $phase) use ($enrollment, $instant): int {
+            for ($before = $instant; $before > -2 && $enrollment->phaseOf($pass, $before) === $phase; --$before) {
             }
 
             return $before;

@@ -189,17 +189,40 @@ final class LineComputerTest extends TestCase
         self::assertSame('window-is-over', self::outcome($world->compute('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 1_500))));
     }
 
-    public function testDatesByHandDoNotBringTheRoleOfAnotherWayInIntoForce(): void
+    public function testUnderDatesByHandEachWayInKeepsItsOwnBeginningAndWhatIsOverStaysOver(): void
     {
         $pass = static fn (string $id, string $role, Window $window): Pass => new Pass($id, $id, DoorKind::Desk, $role, 100, $window, 0);
-        foreach (['over' => new Window(100, 500), 'to come' => new Window(3_000)] as $when => $window) {
+        $with = static function (Pass $other) use ($pass): World {
             $world = self::world();
-            $world->enrollments['learner0'] = new Enrollment([$pass('now', 'learner', new Window(100)), $pass('other', 'day-guest', $window)]);
-            $line = $world->compute('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 5_000));
-            self::assertSame(['dates-bring-role', 'day-guest'], [self::outcome($line), $line->reasons[0]->values['role'] ?? null], $when);
-            $world->apply('learner0', Verb::ChangeRole, 'day-guest');
-            self::assertSame('ready', self::outcome($world->compute('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 5_000))), 'once the role is by hand');
-        }
+            $world->enrollments['learner0'] = new Enrollment([$pass('now', 'learner', new Window(100)), $other]);
+
+            return $world;
+        };
+        $over = $with($pass('other', 'day-guest', new Window(100, 500)));
+        self::assertSame(['learner'], $over->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 5_000))->after?->roles);
+        $toCome = $with($pass('other', 'day-guest', new Window(3_000)));
+        $timeline = $toCome->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 5_000))->timeline;
+        self::assertSame([['learner'], ['day-guest', 'learner'], 'ended'], [$timeline->at(2_999)?->roles, $timeline->at(3_000)?->roles, $timeline->at(5_000)?->state->value]);
+        $line = $with($pass('other', 'day-guest', new Window(3_000)))->compute('learner0', Verb::ChangeDates, window: new Window(500, 5_000));
+        self::assertSame(['dates-bring-role', 'day-guest'], [self::outcome($line), $line->reasons[0]->values['role'] ?? null], 'a beginning set by hand is that of every way in');
+    }
+
+    public function testDatesThatTakeThePlaceOfOthersHoldOverWhatTheseHadKeptUp(): void
+    {
+        $world = self::world();
+        $world->enrollments['learner0'] = new Enrollment([new Pass('p', 'desk', DoorKind::Desk, 'learner', 100, new Window(100, 1_400), 0)]);
+        $first = $world->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 1_500));
+        $world->now = 1_450;
+        $second = $world->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 2_000));
+        self::assertSame(['current', 2_000], [$second->after?->state->value, $second->after->window->until ?? null]);
+        $world->undo('learner0', $second->effects);
+        self::assertSame([1_500, 'current'], [$world->enrollment('learner0')->timeline()->at(1_450)->window->until ?? null, $world->enrollment('learner0')->timeline()->at(1_450)?->state->value]);
+        $lift = $world->apply('learner0', Verb::LiftDates);
+        self::assertSame('ended', $lift->after?->state->value);
+        $world->now = 1_460;
+        $world->undo('learner0', $lift->effects);
+        self::assertSame('current', $world->enrollment('learner0')->timeline()->at(1_460)?->state->value);
+        self::assertNotSame([], $first->effects);
     }
 
     public function testWhoCountsAsWhatInARoster(): void
