@@ -94,6 +94,10 @@ test('why somebody cannot enter is answered, mended step by step, and taken back
   await expect(answer).toContainText('A pause, or taking them out, would end it.')
   await strip(page).getByRole('button', { name: 'Undo' }).click()
   await expect(answer).toContainText('Cannot enter: taken out on')
+  await answer.getByRole('link', { name: 'Open in the roster' }).click()
+  await page.getByRole('link', { name: 'What happened to them here' }).click()
+  await page.getByRole('listitem').filter({ hasText: 'no longer keeps Goran Petrovanu out' }).getByRole('button', { name: /^Undo/ }).click()
+  await expect(strip(page)).toContainText('Undone: Mara Lindqvist no longer keeps Goran Petrovanu out')
 })
 
 test('labels are put on one and on many, narrow the roster, and the view is kept', async ({ page }) => {
