@@ -13,6 +13,10 @@ final class RuleLaws
     /** Role names of LIS 2.0 and LTI 1.3 a role may stand for; a sub-role follows after `#`. */
     public const STANDARDS = ['Instructor', 'TeachingAssistant', 'TeachingAssistant#Grader', 'ContentDeveloper', 'Mentor', 'Learner', 'Observer', 'Guest', 'Administrator', 'Member'];
 
+    private const LONGEST_NAME = 60;
+    private const LONGEST_CAUTION = 200;
+    private const MOST_ROLES = 40;
+
     private function __construct()
     {
     }
@@ -44,6 +48,9 @@ final class RuleLaws
                 $problems[] = new RuleProblem('roles/'.$role->code, 'still-held', ['people' => $holders[$role->code]]);
             }
         }
+        if (\count($after->roles->all()) > self::MOST_ROLES) {
+            $problems[] = new RuleProblem('roles', 'too-many-roles', ['most' => self::MOST_ROLES]);
+        }
         if ([] === array_filter($after->roles->all(), static fn (Role $role): bool => $role->lead)) {
             $problems[] = new RuleProblem('roles', 'no-lead-role');
         }
@@ -66,6 +73,8 @@ final class RuleLaws
             }
         };
         $wrong('' === trim($role->name), 'name', 'no-name');
+        $wrong(mb_strlen($role->name) > self::LONGEST_NAME, 'name', 'too-long');
+        $wrong(mb_strlen((string) $role->caution) > self::LONGEST_CAUTION, 'caution', 'too-long');
         $wrong(1 !== preg_match('/^[a-z][a-z0-9-]{1,31}$/D', $role->code), 'code', 'bad-code');
         $wrong(!\in_array($role->standard, self::STANDARDS, true), 'standard', 'no-such-standard');
         $wrong($role->rank < 1 || $role->rank > 999, 'rank', 'rank-out-of-range');
@@ -125,6 +134,9 @@ final class RuleLaws
         $problems = [];
         foreach ($formats as $index => $format) {
             $at = "numbers/$index/";
+            if (mb_strlen($format->name) > self::LONGEST_NAME) {
+                $problems[] = new RuleProblem($at.'name', 'too-long');
+            }
             if ('' === trim($format->name)) {
                 $problems[] = new RuleProblem($at.'name', 'no-name');
             }

@@ -51,7 +51,7 @@ function allowAll(permission: Permission) {
       <label class="tick"><input v-model="role.listed" type="checkbox" /> {{ $t('rules.listed') }}</label>
       <label v-if="fresh" class="tick"><input v-model="role.takesSeat" type="checkbox" /> {{ $t('rules.seat') }}</label>
     </div>
-    <div class="field"><label :for="'caution-' + role.code">{{ $t('rules.captionOf') }}</label><input :id="'caution-' + role.code" class="plain" maxlength="200" :value="role.caution ?? ''" @input="role.caution = ($event.target as HTMLInputElement).value || null" /><span class="hint">{{ $t('rules.cautionHint') }}</span></div>
+    <div class="field"><label :for="'caution-' + role.code">{{ $t('rules.captionOf') }}</label><input :id="'caution-' + role.code" class="plain" maxlength="200" :value="role.caution ?? ''" @input="role.caution = ($event.target as HTMLInputElement).value || null" /><span class="hint">{{ $t('rules.cautionHint') }}</span><span v-for="sentence in at('caution')" :key="sentence" class="wrong" role="alert">{{ sentence }}</span></div>
     <fieldset>
       <legend>{{ $t('rules.permissions') }}</legend>
       <div class="ticks">

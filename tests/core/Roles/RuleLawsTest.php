@@ -43,6 +43,9 @@ final class RuleLawsTest extends TestCase
             return $rules;
         };
         yield 'a role nobody is called by' => ['no-name', $role(1, 'name', ' ')];
+        yield 'a name without an end' => ['too-long', $role(1, 'name', str_repeat('x', 61))];
+        yield 'a caution nobody reads' => ['too-long', $role(1, 'caution', str_repeat('x', 201))];
+        yield 'more roles than anybody can tell apart' => ['too-many-roles', static fn (array $rules): array => [...$rules, 'roles' => [...$rules['roles'], ...array_map(static fn (int $n): array => [...$rules['roles'][8], 'code' => 'guest-'.$n, 'name' => 'Guest '.$n, 'rank' => 200 + $n], range(1, 32))]]];
         yield 'two roles of one name' => ['taken-name', $role(1, 'name', 'lead tutor')];
         yield 'two roles of one rank' => ['taken-rank', $role(1, 'rank', 100)];
         yield 'a standard nobody knows' => ['no-such-standard', $role(1, 'standard', 'Emperor')];
