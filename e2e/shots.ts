@@ -59,6 +59,16 @@ test('a lead tutor, further on', async ({ page }) => {
   await expect(page.getByText('1 shown')).toBeVisible()
   const number = (await row(page, 'Petrovanu, Goran').textContent())?.match(/\d{7}/)?.[0] ?? ''
   await page.getByRole('button', { name: 'Show all again' }).click()
+  await page.getByRole('textbox', { name: 'Let people in' }).focus()
+  await page.evaluate((text) => {
+    const clipboardData = new DataTransfer()
+    clipboardData.setData('text/plain', text)
+    document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }))
+  }, 'Harmony list, week 12:\n1. El Khoudri, Beatriz\n2. 2041011\n3. D. Petrovanu\n2041010\nTobias Wrenfield <tobias.wren@example.org>')
+  await page.getByText('will join').waitFor()
+  await page.waitForTimeout(500)
+  await page.screenshot({ path: folder + 'pasted-list.png' })
+  await page.getByRole('complementary').getByRole('button', { name: 'Close' }).click()
   await page.getByRole('button', { name: 'See as…' }).click()
   await page.getByLabel('Look at this site').selectOption('role:learner')
   await page.locator('.seen').getByRole('button', { name: 'See as…' }).click()

@@ -25,7 +25,7 @@ final readonly class NumberFormat
     /** What is so about a text taken as such a number; blanks, dots and dashes are set aside. */
     public function read(string $text): NumberReading
     {
-        $bare = strtoupper((string) preg_replace('/[\s.\-]+/', '', $text));
+        $bare = self::bare($text);
         if (1 !== preg_match('/^'.preg_quote($this->prefix, '/').'(\d+)$/D', $bare, $found)) {
             return NumberReading::Other;
         }
@@ -35,6 +35,12 @@ final readonly class NumberFormat
         }
 
         return !$this->checked || self::checks($digits) ? NumberReading::Fits : NumberReading::WrongCheckDigit;
+    }
+
+    /** A number as it is stored: without blanks, dots and dashes, in capitals. */
+    public static function bare(string $text): string
+    {
+        return strtoupper((string) preg_replace('/[\s.\-]+/', '', $text));
     }
 
     /** A number that is written like this. */

@@ -18,7 +18,6 @@ use MintDoor\People\Directory;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
-use MintDoor\Roster\PersonCard;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use Symfony\Component\HttpFoundation\Response;
@@ -36,6 +35,7 @@ final readonly class IntakeController
         private Gate $gate,
         private Directory $directory,
         private Roles $roles,
+        private Candidates $candidates,
     ) {
     }
 
@@ -60,7 +60,7 @@ final readonly class IntakeController
             if (\count($lists[$list]) >= self::MOST[$list]) {
                 $more[$list] = true;
             } else {
-                $lists[$list][] = $this->candidate($row, $segment, $sight, $access);
+                $lists[$list][] = $this->candidates->json($row, $segment, $sight, $access);
             }
         }
 
@@ -111,21 +111,5 @@ final readonly class IntakeController
         asort($keys);
 
         return array_map(static fn (int $index): Row => $rows[$index], array_keys($keys));
-    }
-
-    /** @return array<string, mixed> schema `Candidate` */
-    private function candidate(Row $row, ?Segment $segment, Sight $sight, SiteAccess $access): array
-    {
-        $person = PersonRow::person($row);
-        $book = $this->roles->book();
-        $before = ($book->pick($segment->roles ?? [])[0] ?? null)?->code;
-
-        return [
-            'person' => PersonRow::json($row, $sight),
-            'sight' => $sight->value,
-            'standing' => SegmentRow::json($segment, $book),
-            'suggested' => $book->suggest($access->standing, $person, $access->site, $before),
-            'options' => PersonCard::options($book, $access, $person),
-        ];
     }
 }

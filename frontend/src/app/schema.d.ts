@@ -241,7 +241,8 @@ export interface paths {
         /** @description Searches roster and directory at once, by any name, number, login or e-mail. */
         get: operations["intake"];
         put?: never;
-        post?: never;
+        /** @description Reads pasted lines, whatever else stands on them. Changes nothing. */
+        post: operations["readLines"];
         delete?: never;
         options?: never;
         head?: never;
@@ -909,6 +910,27 @@ export interface components {
             standing: null | components["schemas"]["Standing"];
             suggested: string | null;
             options: components["schemas"]["RoleOption"][];
+        };
+        PastedLine: {
+            /** @description of the line in the text; several may come from one */
+            number: number;
+            text: string;
+            /** @enum {unknown} */
+            outcome: "match" | "choose" | "unknown" | "no-person" | "repeat";
+            /** @description the number format as which it has a wrong digit */
+            mistyped: string | null;
+            /** @description what told namesakes apart */
+            decided: string | null;
+            /** @description the one it means, or those it may mean, the likeliest first */
+            candidates: {
+                person: components["schemas"]["Person"];
+                /** @enum {unknown} */
+                sight: "full" | "masked";
+                standing: null | components["schemas"]["Standing"];
+                suggested: string | null;
+                /** @enum {unknown} */
+                evidence: "identifier" | "full-name" | "preferred-name" | "former-name" | "only-one-for-the-site" | "initials" | "part-of-the-name" | "small-difference";
+            }[];
         };
         Intake: {
             alreadyHere: components["schemas"]["Candidate"][];
@@ -1661,6 +1683,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Intake"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description 500 lines at most */
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description One item a line that is not empty, in order */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PastedLine"][];
+                    };
                 };
             };
             default: components["responses"]["Problem"];

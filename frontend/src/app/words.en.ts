@@ -141,12 +141,17 @@ export default {
     copied: 'Copied 1 row. | Copied one row. | Copied {n} rows.', saved: 'Saved {n} rows as {file}.', busy: 'Fetching all rows… {n}', close: 'Close'
   },
   intake: {
-    label: 'Let people in', placeholder: 'Name, number, login or e-mail', hint: 'Finds who is here and who is not.',
+    label: 'Let people in', placeholder: 'Name, number, login or e-mail', hint: 'Finds who is here and who is not. A whole list can be pasted.',
     alreadyHere: 'Already here', wasHere: 'Was here', keptOut: 'Kept out', canBeLetIn: 'Can be let in', more: 'There are more. Type a little more of the name.',
     nobody: 'Nobody by that name, number or e-mail is in your reach. Try part of the name, or the number in full.',
     short: 'Type two characters or more.', searching: 'Looking…', show: 'Show', letInAs: 'Let in as {role}', letIn: 'Let in…', bringBack: 'Bring back as {role}', another: 'Other role or dates', close: 'Close',
     hereAs: '{role} since {day}', until: '{role} until {day}', upcoming: '{role} from {day}', keptOutUntil: 'until {day}', keptOutOpen: 'with no end', masked: 'outside your divisions',
     slip: 'That is no {format}: by its check digit one digit is wrong. Look at the number again.', found: 'nobody found | 1 person found | {n} people found', from: 'From', untilDay: 'until and including', fromHint: 'empty: now', untilHint: 'empty: the end of the site', chooseRole: 'As which role?', noRole: 'There is no role that you may give them here.'
+  },
+  pasted: {
+    title: 'A list of people', again: 'Back to the list', as: 'As', suggested: 'suggested for each', ready: 'Nobody will join | One will join | {n} will join', toSettle: '… | , one needs a choice | , {n} need a choice', already: '… | , one is here already | , {n} are here already', unknown: '… | , one is unknown | , {n} are unknown',
+    apply: 'Let nobody in | Let one in | Let {n} in', did: 'Nobody was let in. | One person is let in. | {n} people are let in.', noPerson: 'Nobody is meant here.', repeat: 'Is on the list already.', nobody: 'Nobody in your reach is called that. Correct it, or', drop: 'leave it out', which: 'Who is meant?', correct: 'Line {n}', hereAs: 'Is here already, as {role}.', in: 'Joins as {role}.', back: 'Comes back as {role}.', really: 'Yes, let in as {role}',
+    evidence: { identifier: 'by number, login or e-mail', 'full-name': 'by the full name', 'preferred-name': 'by the preferred name', 'former-name': 'by a former name', 'only-one-for-the-site': 'the only one of that name the site is for', initials: 'by initials', 'part-of-the-name': 'by part of the name', 'small-difference': 'spelled a little differently' }
   },
   did: {
     'let-in': '{name} is let in as {role}.', 'change-role': '{name} is now {role}.', 'take-out': '{name} is taken out.', 'bring-back': '{name} is back as {role}.', pause: '{name}: {outlook}', resume: '{name} is no longer paused.', 'change-dates': '{name}: {outlook}', 'keep-out': '{name} is kept out.', 'lift-keep-out': '{name} is no longer kept out.', 'lift-role': 'The role by hand of {name} is lifted: {role}.', 'lift-dates': 'The dates by hand of {name} are lifted.', nothing: 'Nothing to do: {name} is that already.'

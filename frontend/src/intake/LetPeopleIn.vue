@@ -9,12 +9,13 @@ import { useKeys } from '@/app/keys'
 import { day, lastDay, optionSentence } from '@/app/sentences'
 import { useChanges } from '@/roster/changes'
 import RoleChoice from '@/roster/RoleChoice.vue'
+import { isList, keptText } from './pasted'
 import Trouble from '@/ui/Trouble.vue'
 import { useSlowly } from '@/ui/slowly'
 
 /** The box on top of the roster: finds who is here and who is not, and lets in whoever is not. */
 const props = defineProps<{ site: Site }>()
-const emit = defineEmits<{ show: [person: string] }>()
+const emit = defineEmits<{ show: [person: string]; list: [text: string] }>()
 const lists = ['alreadyHere', 'wasHere', 'keptOut', 'canBeLetIn'] as const
 
 const { roleName } = useHouse()
@@ -78,6 +79,15 @@ function step(event: KeyboardEvent) {
   stops[stops.indexOf(document.activeElement as HTMLElement) + (event.key === 'ArrowDown' ? 1 : -1)]?.focus()
 }
 
+/** A list that is pasted is no name to look for: it opens as a sheet. */
+function pasted(event: ClipboardEvent) {
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (!isList(text)) return
+  event.preventDefault()
+  typed.value = ''
+  emit('list', text)
+}
+
 function close() {
   if (opened.value) opened.value = ''
   else {
@@ -91,10 +101,11 @@ function close() {
   <section ref="root" class="intake no-print" :aria-label="$t('intake.label')" @keydown.down.prevent="step" @keydown.up.prevent="step" @keydown.esc.stop="close">
     <div class="box">
       <label for="let-in">{{ $t('intake.label') }}</label>
-      <InputText id="let-in" v-model="typed" data-stop autocomplete="off" spellcheck="false" maxlength="200" aria-keyshortcuts="i" :placeholder="$t('intake.placeholder')" fluid />
+      <InputText id="let-in" v-model="typed" data-stop autocomplete="off" spellcheck="false" maxlength="200" aria-keyshortcuts="i" :placeholder="$t('intake.placeholder')" fluid @paste="pasted" />
       <span class="soft status" role="status">
         {{ typed.trim().length === 1 ? $t('intake.short') : !shown ? $t(enough && isFetching ? 'intake.searching' : 'intake.hint') : (shown.slip && !count ? $t('intake.slip', { format: shown.slip.toLowerCase() }) : $t('intake.found', { n: count }, count)) }}
       </span>
+      <button v-if="!typed && keptText(site.id)" class="word" @click="$emit('list', '')">{{ $t('pasted.again') }}</button>
       <button v-if="typed" class="word" @click="close">{{ $t('intake.close') }}</button>
     </div>
     <div v-if="enough && (shown || error)" class="found">

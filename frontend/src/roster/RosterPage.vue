@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Site } from '@/app/api'
 import { useHouse } from '@/app/house'
@@ -16,6 +16,7 @@ import RosterFilters from './RosterFilters.vue'
 import { useRoster } from './roster'
 
 const TakeAway = defineAsyncComponent(() => import('./TakeAway.vue'))
+const PastedSheet = defineAsyncComponent(() => import('@/intake/PastedSheet.vue'))
 const SheetPanel = defineAsyncComponent(() => import('./SheetPanel.vue'))
 const ROW = 33
 
@@ -32,7 +33,7 @@ const sees = (permission: Site['may'][number]) => props.site.may.includes(permis
 const shown = computed<Column[]>(() => COLUMNS.filter((column) => ({ number: sees('see-unlisted'), seen: sees('see-activity'), work: sees('see-activity') && (narrow.value || rows.value.some((row) => row.work)), labels: rows.value.some((row) => row.labels.length) } as Partial<Record<Column, boolean>>)[column] ?? true))
 // On a phone, and beside an open column, there is room for what tells people apart.
 const visible = computed(() => {
-  const aside = narrow.value ? ['kind', 'division', 'number', 'since', 'seen', 'work', 'labels'] : person.value || sheet.value ? ['division', 'number', 'since', 'work', 'labels'] : []
+  const aside = narrow.value ? ['kind', 'division', 'number', 'since', 'seen', 'work', 'labels'] : person.value || sheet.value || list.value ? ['division', 'number', 'since', 'work', 'labels'] : []
   return shown.value.filter((column) => !aside.includes(column))
 })
 const WIDTHS: Record<Column, string> = { name: 'minmax(140px, 2.2fr)', kind: '78px', level: '52px', division: 'minmax(112px, 1.1fr)', number: '88px', role: 'minmax(70px, 1.1fr)', state: '92px', since: '72px', seen: '72px', work: '66px', labels: 'minmax(110px, 1.2fr)' }
@@ -44,6 +45,8 @@ const VERBS = computed<AskingVerb[]>(() => {
   return [...(states[view.value.state] ?? ['change-role', 'change-dates', 'pause', 'resume', 'take-out', 'keep-out']), ...(sees('label-people') ? ['label' as const] : [])]
 })
 const sheet = ref<AskingVerb | ''>('')
+/** A list somebody pasted into the box. */
+const list = shallowRef<{ text: string } | null>(null)
 const mayChoose = computed(() => sees('let-in') && !view.value.asOf && !props.site.seenAs)
 const { chosen, choose, chooseAll, forget } = useChosen(rows, all, mayChoose)
 function chooseNobody() {
@@ -104,7 +107,7 @@ function open(id: string, index: number) {
 </script>
 
 <template>
-  <LetPeopleIn v-if="sees('let-in') && !site.seenAs" :site="site" @show="show" />
+  <LetPeopleIn v-if="sees('let-in') && !site.seenAs" :site="site" @show="show" @list="list = { text: $event }" />
   <div class="below">
     <div class="roster">
       <RosterFilters v-model:away="takingAway" :site="site" :counts="counts" :view="view" :filtered="filtered" :any="rows.length > 0" :may="sees" @look="look" />
@@ -153,6 +156,7 @@ function open(id: string, index: number) {
       </div>
     </div>
     <SheetPanel v-if="sheet && chosen.size" :key="sheet" :site="site" :people="[...chosen]" :verb="sheet" @close="sheet = ''" @applied="chooseNobody" />
+    <PastedSheet v-else-if="list && sees('let-in')" :key="list.text" :site="site" :text="list.text" @close="list = null" />
     <PersonColumn v-else-if="person" :key="person" :site="site" :person="person" @close="hide" />
   </div>
 </template>

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Intake;
+
+use MintDoor\Core\People\Person;
+
+/** Somebody of the directory, as far as a line may be meant by them. */
+final readonly class Known
+{
+    /**
+     * @param list<string> $given       folded words
+     * @param list<string> $family      folded words
+     * @param list<string> $preferred   folded words of a name used in place of the given one
+     * @param list<string> $former      folded words of a family name of before
+     * @param list<string> $identifiers as they are compared
+     */
+    public function __construct(
+        public Person $person,
+        public array $given,
+        public array $family,
+        public array $preferred,
+        public array $former,
+        public array $identifiers,
+    ) {
+    }
+}

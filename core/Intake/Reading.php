@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Intake;
+
+/** What a line was taken for. */
+final readonly class Reading
+{
+    /**
+     * @param list<Candidate> $candidates the one it means, or those it may mean, the likeliest first
+     * @param ?string         $mistyped   the number format as which it has a wrong digit
+     * @param ?Evidence       $decided    what told namesakes apart
+     */
+    public function __construct(
+        public PastedLine $line,
+        public Outcome $outcome,
+        public array $candidates = [],
+        public ?string $mistyped = null,
+        public ?Evidence $decided = null,
+    ) {
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Intake;
+
+use MintDoor\Core\People\Sight;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Hall\Row;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\PersonCard;
+use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\SiteAccess;
+
+/** Somebody who may be let in, as the contract has them: who they are, what they are here, and as what they may be let in. */
+final readonly class Candidates
+{
+    public function __construct(private Roles $roles)
+    {
+    }
+
+    /**
+     * @param bool $options with every role, and why not where not
+     *
+     * @return array<string, mixed> schema `Candidate`
+     */
+    public function json(Row $row, ?Segment $segment, Sight $sight, SiteAccess $access, bool $options = true): array
+    {
+        $person = PersonRow::person($row);
+        $book = $this->roles->book();
+        $before = ($book->pick($segment->roles ?? [])[0] ?? null)?->code;
+
+        return [
+            'person' => PersonRow::json($row, $sight),
+            'sight' => $sight->value,
+            'standing' => SegmentRow::json($segment, $book),
+            'suggested' => $book->suggest($access->standing, $person, $access->site, $before),
+            'options' => $options ? PersonCard::options($book, $access, $person) : [],
+        ];
+    }
+}

@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Core\Intake;
+
+use MintDoor\Core\Intake\Known;
+use MintDoor\Core\Intake\Matcher;
+use MintDoor\Core\Intake\Outcome;
+use MintDoor\Core\Intake\PastedLine;
+use MintDoor\Core\Intake\PastedText;
+use MintDoor\Core\Intake\Reading;
+use MintDoor\Core\People\Folding;
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roles\Rules;
+use MintDoor\Core\Sites\LevelBand;
+use MintDoor\Core\Sites\Site;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class MatcherTest extends TestCase
+{
+    /** @return iterable<string, array{string, list<array{list<string>, list<string>, bool}>}> text => identifiers, words, whether a person, of each line */
+    public static function texts(): iterable
+    {
+        yield 'one name a line, numbered, bulleted and ticked' => ["1. Bea da Luz\r\n - Dmitri Orlov\n[x] Oona Okonedo\n✓ Ana Ruiz", [[[], ['bea', 'da', 'luz'], true], [[], ['dmitri', 'orlov'], true], [[], ['oona', 'okonedo'], true], [[], ['ana', 'ruiz'], true]]];
+        yield 'numbers on one line are several' => ['2041010; 2041358, s20413', [[['2041010'], [], true], [['2041358'], [], true], [['s20413'], [], true]]];
+        yield 'a name and an address' => ['Bea da Luz <bea.daluz@example.org>', [[['bea.daluz@example.org'], ['bea', 'da', 'luz'], true]]];
+        yield 'a row of a spreadsheet' => ["da Luz\tBea\t2041010\t7", [[['2041010'], ['da', 'luz', 'bea'], true]]];
+        yield 'what stands in between' => ["Dear all,\nHarmony list:\nTotal 24\n\nThanks!", [[[], ['dear', 'all'], false], [[], ['harmony', 'list'], false], [[], ['total'], false], [[], ['thanks'], false]]];
+        yield 'blanks nobody sees' => ["\u{FEFF}Bea\u{00A0}da\u{200B} Luz", [[[], ['bea', 'da', 'luz'], true]]];
+        yield 'a login' => ['bea.da-luz', [[['bea.da-luz'], [], true]]];
+        yield 'other letters' => ['Дмитрий Орлов', [[[], ['dmitrij', 'orlov'], true]]];
+    }
+
+    /** @param list<array{list<string>, list<string>, bool}> $expected */
+    #[DataProvider('texts')]
+    public function testTextIsTakenApart(string $text, array $expected): void
+    {
+        self::assertSame($expected, array_map(static fn (PastedLine $line): array => [$line->identifiers, $line->words, $line->person], self::lines($text)));
+    }
+
+    /** @return iterable<string, array{string, string, list<string>}> text, outcome, ids of the candidates */
+    public static function readings(): iterable
+    {
+        yield 'a number' => ['2041010', 'match', ['bea']];
+        yield 'a number with blanks and dashes is one all the same' => ['204-1010', 'match', ['bea']];
+        yield 'an address beside the name' => ['Beatriz da Luz <bea@example.org>', 'match', ['bea']];
+        yield 'a number beside another\'s name is asked about' => ['2041010 Goran Petrov', 'choose', ['bea', 'goran6', 'goran9']];
+        yield 'a mistyped number is said, and nobody taken' => ['2041011', 'unknown', []];
+        yield 'a mistyped number beside a name is asked about' => ['2041011 Beatriz da Luz', 'choose', ['bea']];
+        yield 'a full name' => ['Beatriz da Luz', 'match', ['bea']];
+        yield 'family first, particles anywhere, capitals anyhow' => ['DA LUZ, beatriz', 'match', ['bea']];
+        yield 'a preferred name' => ['Bibi da Luz', 'match', ['bea']];
+        yield 'a former name' => ['Beatriz Silva', 'match', ['bea']];
+        yield 'namesakes, of whom the site is for one' => ['Goran Petrov', 'match', ['goran6']];
+        yield 'namesakes the site does not tell apart' => ['Ana Ruiz', 'choose', ['ana1', 'ana2']];
+        yield 'initials are asked about' => ['B. da Luz', 'choose', ['bea']];
+        yield 'part of a name is asked about' => ['Beatriz Luz', 'choose', ['bea']];
+        yield 'a slip of the pen is asked about' => ['Beatris da Luz', 'choose', ['bea']];
+        yield 'a family name alone means nobody' => ['da Luz', 'unknown', []];
+        yield 'nobody' => ['Zoltan Kodaly', 'unknown', []];
+        yield 'a heading' => ['Names:', 'no-person', []];
+    }
+
+    /** @param list<string> $who */
+    #[DataProvider('readings')]
+    public function testWhomALineMeans(string $text, string $outcome, array $who): void
+    {
+        $reading = self::read($text)[0];
+        self::assertSame($outcome, $reading->outcome->value);
+        self::assertSame($who, array_map(static fn ($candidate): string => $candidate->known->person->id, $reading->candidates));
+    }
+
+    public function testTheSamePersonTwiceIsARepeatAndAChoiceIsNone(): void
+    {
+        $outcomes = array_map(static fn (Reading $reading): Outcome => $reading->outcome, self::read("Beatriz da Luz\n2041010\nAna Ruiz\nAna Ruiz"));
+        self::assertSame([Outcome::Match, Outcome::Repeat, Outcome::Choose, Outcome::Choose], $outcomes);
+    }
+
+    public function testOfManyNamesakesNobodyIsTakenByName(): void
+    {
+        $many = static fn (int $count): array => array_map(static fn (int $n): Known => new Known(new Person('p'.$n, PersonKind::Learner, 'seniors', 0 === $n ? 7 : 10), ['ana'], ['ruiz'], [], [], []), range(0, $count - 1));
+        $outcome = static fn (array $directory): Outcome => (new Matcher([]))->read(self::lines('Ana Ruiz'), array_values($directory), self::site())[0]->outcome;
+        self::assertSame([Outcome::Match, Outcome::Choose], [$outcome($many(Matcher::MANY - 1)), $outcome($many(Matcher::MANY))]);
+    }
+
+    public function testAWrongDigitIsNamedAndWhatDecidedBetweenNamesakesToo(): void
+    {
+        self::assertSame('Learner number', self::read('2041011')[0]->mistyped);
+        self::assertSame('only-one-for-the-site', self::read('Goran Petrov')[0]->decided?->value);
+    }
+
+    public function testTheOrderOfLinesAndOfTheDirectoryMakesNoDifference(): void
+    {
+        $texts = array_column(iterator_to_array(self::readings()), 0);
+        self::assertSame(self::all($texts, self::directory()), self::all(array_reverse($texts), array_reverse(self::directory())));
+    }
+
+    /**
+     * @param list<string> $texts
+     * @param list<Known>  $directory
+     *
+     * @return array<string, array{Outcome, list<string>}> by text
+     */
+    private static function all(array $texts, array $directory): array
+    {
+        $found = [];
+        foreach ($texts as $text) {
+            $reading = (new Matcher(self::rules()->numbers))->read(self::lines($text), $directory, self::site())[0];
+            $found[$text] = [$reading->outcome, array_map(static fn ($candidate): string => $candidate->known->person->id, $reading->candidates)];
+        }
+        ksort($found);
+
+        return $found;
+    }
+
+    /** @return list<PastedLine> */
+    private static function lines(string $text): array
+    {
+        return (new PastedText(self::rules()->numbers))->lines($text);
+    }
+
+    /** @return list<Reading> */
+    private static function read(string $text): array
+    {
+        return (new Matcher(self::rules()->numbers))->read(self::lines($text), self::directory(), self::site());
+    }
+
+    private static function rules(): Rules
+    {
+        return Rules::first([], ['seniors']);
+    }
+
+    private static function site(): Site
+    {
+        return new Site('s', 'seniors', new LevelBand(6, 8));
+    }
+
+    /** @return list<Known> */
+    private static function directory(): array
+    {
+        $known = static fn (string $id, string $given, string $family, int $level, string $number, string $preferred = '', string $former = '', string $email = ''): Known => new Known(
+            new Person($id, PersonKind::Learner, 'seniors', $level), Folding::tokens($given), Folding::tokens($family), Folding::tokens($preferred), Folding::tokens($former), array_values(array_filter([$number, $email])),
+        );
+
+        return [
+            $known('bea', 'Beatriz', 'da Luz', 7, '2041010', 'Bibi', 'Silva', 'bea@example.org'),
+            $known('goran6', 'Goran', 'Petrov', 6, '2041028'),
+            $known('goran9', 'Goran', 'Petrov', 9, '2041036'),
+            $known('ana1', 'Ana', 'Ruiz', 6, '2041044'),
+            $known('ana2', 'Ana', 'Ruiz', 7, '2041051'),
+        ];
+    }
+}
