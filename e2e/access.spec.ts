@@ -146,7 +146,7 @@ test('progress is taken away, also of those who are gone', async ({ page }) => {
 test('all sites are rehearsed at once, and all that can be mended in one is mended in one sheet', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
   await page.getByRole('link', { name: 'Rehearse all sites I run' }).click()
-  await page.getByLabel('On').fill('2026-11-25')
+  await page.getByLabel('On', { exact: true }).fill('2026-11-25')
   await page.getByRole('listitem').filter({ hasText: HARMONY }).getByRole('link', { name: 'Look and mend' }).click()
   await expect(page.getByText(/25 Nov, 09:00: \d+ of \d+ could enter\./)).toBeVisible()
   await page.getByRole('button', { name: 'Mend 2 of these in one sheet' }).click()
