@@ -86,7 +86,7 @@ final readonly class Matcher
             return new Reading($line, Outcome::Unknown, [], $mistyped);
         }
         $ranked = $this->ranked($named);
-        $sure = array_values(array_filter($ranked, static fn (Candidate $each): bool => $each->evidence->strength() >= Evidence::FormerName->strength()));
+        $sure = array_values(array_filter($named, static fn (Candidate $each): bool => $each->evidence->strength() >= Evidence::FormerName->strength()));
         if ([] === $sure || null !== $mistyped || [] !== $line->identifiers || \count($named) >= self::MANY) {
             return new Reading($line, Outcome::Choose, $ranked, $mistyped);
         }

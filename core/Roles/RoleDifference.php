@@ -17,11 +17,6 @@ final readonly class RoleDifference
     ) {
     }
 
-    public static function between(Role $first, Role $second): self
-    {
-        return self::ofPermissions($first->permissions, $second->permissions);
-    }
-
     /**
      * @param list<Permission> $before
      * @param list<Permission> $after

@@ -8,7 +8,5 @@ export function keep(site: string, text: string) {
 
 export const keptText = (site: string) => sessionStorage.getItem(key(site)) ?? ''
 
-export const forget = (site: string) => sessionStorage.removeItem(key(site))
-
 /** Whether a pasted text is a list rather than one person: several lines, rows of a spreadsheet, or several numbers. */
 export const isList = (text: string) => /\S\s*[\r\n]+\s*\S/.test(text) || /^\s*\S*\d{4,}\S*(\s*[,;]\s*\S*\d{4,}\S*)+\s*$/.test(text)

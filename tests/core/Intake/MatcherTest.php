@@ -86,6 +86,14 @@ final class MatcherTest extends TestCase
         self::assertSame([Outcome::Match, Outcome::Choose], [$outcome($many(Matcher::MANY - 1)), $outcome($many(Matcher::MANY))]);
     }
 
+    public function testNamesakesBeyondThoseOfferedAreCountedToo(): void
+    {
+        $directory = array_map(static fn (int $n): Known => new Known(new Person('p'.$n, PersonKind::Learner, 'seniors', \in_array($n, [0, 9], true) ? 7 : 10), ['ana'], ['ruiz'], [], [], []), range(0, 9));
+        $reading = (new Matcher([]))->read(self::lines('Ana Ruiz'), $directory, self::site())[0];
+        self::assertSame(Outcome::Choose, $reading->outcome);
+        self::assertNull($reading->decided);
+    }
+
     public function testAWrongDigitIsNamedAndWhatDecidedBetweenNamesakesToo(): void
     {
         self::assertSame('Learner number', self::read('2041011')[0]->mistyped);

@@ -133,7 +133,7 @@ final class RuleLawsTest extends TestCase
     public function testADifferenceSaysBothWays(): void
     {
         $book = self::first()->roles;
-        $difference = RoleDifference::between($book->all()[1], $book->all()[0]);
+        $difference = RoleDifference::ofPermissions($book->all()[1]->permissions, $book->all()[0]->permissions);
         self::assertSame([[Permission::RunSite], []], [$difference->also, $difference->not]);
     }
 
