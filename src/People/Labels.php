@@ -19,19 +19,10 @@ final readonly class Labels
 {
     public const LONGEST = 40;
 
-    /** Labels of a person as a column of a statement that has them as `p`; one a line. */
-    public const COLUMN = '(SELECT GROUP_CONCAT(l.name ORDER BY l.name SEPARATOR \'\n\') FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE pl.person_id = p.id) AS labels';
-
     public function __construct(
         private Connection $db,
         private Ids $ids,
     ) {
-    }
-
-    /** @return list<string> what `COLUMN` says */
-    public static function of(Row $row): array
-    {
-        return array_values(array_filter(explode("\n", $row->string('labels')), static fn (string $name): bool => '' !== $name));
     }
 
     /**

@@ -28,6 +28,7 @@ final readonly class PeopleController
     public function __construct(
         private Connection $db,
         private Directory $directory,
+        private Labels $labels,
     ) {
     }
 
@@ -46,19 +47,22 @@ final readonly class PeopleController
             $named = $exactly || $query->matchesNames(PersonRow::names($row));
             // A label says something of a person: only within one's reach may they be found by it.
             if (Sight::Full === $sight ? ('' === $label || $query->tooShort() || $named) : ('' === $label && Sight::Masked === $sight && $named)) {
-                $found[] = [-$query->score($row->list('terms'), PersonRow::identifiers($row)), $row->string('sort_name'), ['person' => PersonRow::json($row, $sight), 'labels' => Sight::Full === $sight ? Labels::of($row) : []]];
+                $found[] = [-$query->score($row->list('terms'), PersonRow::identifiers($row)), $row->string('sort_name'), ['person' => PersonRow::json($row, $sight)], Sight::Full === $sight ? $row->id('person_id') : null];
             }
         }
         usort($found, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
 
-        return new Answer(['items' => array_column(\array_slice($found, 0, self::MOST), 2), 'more' => \count($found) > self::MOST]);
+        $shown = \array_slice($found, 0, self::MOST);
+        $labels = $this->labels->ofPeople(array_values(array_filter(array_column($shown, 3))));
+
+        return new Answer(['items' => array_map(static fn (array $each): array => [...$each[2], 'labels' => $labels[$each[3] ?? ''] ?? []], $shown), 'more' => \count($found) > self::MOST]);
     }
 
     /** @return list<Row> */
     private function labelled(string $label): array
     {
         return Row::all($this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.', p.terms, '.Labels::COLUMN.' FROM label wanted JOIN person_label bears ON bears.label_id = wanted.id JOIN person p ON p.id = bears.person_id
+            'SELECT '.PersonRow::COLUMNS.', p.terms FROM label wanted JOIN person_label bears ON bears.label_id = wanted.id JOIN person p ON p.id = bears.person_id
              JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id WHERE wanted.name = ? ORDER BY p.sort_name LIMIT '.self::MOST_LABELLED,
             [$label],
         ));

@@ -73,6 +73,8 @@ final class LooksTest extends ApiTestCase
         self::assertSame(['Plays viola'], $this->call('lead', 'GET', $site.'/roster/'.$this->ids['learner'])['labels']);
         self::assertSame([[]], array_values(array_unique(array_column($this->call('assistant', 'GET', $site.'/roster')['items'], 'labels'), \SORT_REGULAR)), 'those who may not put them do not see them');
         self::assertSame(['Learner'], array_column(array_column($this->call('lead', 'GET', '/people?label=plays+viola&q=lear')['items'], 'person'), 'given'));
+        $labels = fn (string $who): array => array_column($this->call($who, 'GET', '/people?q=lear')['items'], 'labels');
+        self::assertSame([[['Plays viola']], [[]]], [$labels('lead'), $labels('assistant')], 'found by name they say their labels too, to whoever may put them');
         self::assertSame([], $this->call('elsewhere', 'GET', '/people?label=plays+viola&q=lear')['items'], 'beyond reach nobody is found by a label');
         $put(['on' => false, 'people' => [$this->ids['assistant']]]);
         $this->call('lead', 'POST', $site.'/logbook/'.$entry.'/undo');

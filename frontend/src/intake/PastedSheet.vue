@@ -138,8 +138,7 @@ async function apply() {
 </template>
 
 <style scoped>
-.docked { width: 560px; flex: none; overflow: auto; border-left: 6px solid var(--brass); background: var(--sheet); padding: 12px 16px 20px; display: grid; gap: 10px; align-content: start; position: relative; }
-.shut { position: absolute; top: 10px; right: 14px; }
+.docked { --docked: 560px; }
 h2 { padding-right: 60px; }
 .sum { font-weight: 600; }
 .doing { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; }
@@ -153,5 +152,4 @@ legend { padding: 0; font-weight: 600; font-size: 0.92rem; }
 fieldset label { display: flex; gap: 8px; align-items: baseline; }
 .why { font-size: 0.9rem; margin-left: 6px; }
 .will { color: var(--spruce); }
-@media (max-width: 760px) { .docked { width: 100%; } }
 </style>

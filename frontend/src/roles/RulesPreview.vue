@@ -40,11 +40,9 @@ const partOf = (where: string) => {
 </template>
 
 <style scoped>
-.docked { width: 380px; flex: none; border-left: 6px solid var(--brass); background: var(--sheet); padding: 16px; position: sticky; top: 0; align-self: flex-start; min-height: 100%; max-height: calc(100vh - 48px); overflow: auto; }
-.docked > * { margin-bottom: 12px; }
+.docked { --docked: 380px; padding: 16px; position: sticky; top: 0; align-self: flex-start; min-height: 100%; max-height: calc(100vh - 48px); }
 ul { list-style: none; margin: 6px 0 0; padding: 0; display: grid; gap: 8px; }
 .lose { border-left: 4px solid var(--clay); padding-left: 10px; }
 .gain { border-left: 4px solid var(--spruce); padding-left: 10px; }
 .actions { display: flex; flex-wrap: wrap; gap: 12px; align-items: center; position: sticky; bottom: 0; background: var(--sheet); padding: 6px 0; }
-@media (max-width: 760px) { .docked { width: 100%; } }
 </style>

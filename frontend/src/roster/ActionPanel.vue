@@ -47,6 +47,5 @@ const go = () => emit('act', { ...wish.value, note: note.value })
 
 <style scoped>
 .asking { border-left: 4px solid var(--brass); padding: 4px 12px; display: grid; gap: 8px; justify-items: start; }
-.follows { font-weight: 600; }
 .actions { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
 </style>

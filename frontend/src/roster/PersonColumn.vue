@@ -136,8 +136,7 @@ async function act(wish: Parameters<typeof change>[1]) {
 </template>
 
 <style scoped>
-.docked { width: 380px; flex: none; overflow: auto; border-left: 6px solid var(--mint); background: var(--sheet); padding: 12px 16px 20px; display: grid; gap: 12px; align-content: start; position: relative; }
-.shut { position: absolute; top: 10px; right: 14px; }
+.docked { --docked: 380px; border-color: var(--mint); }
 header h2 { font-size: 1.25rem; padding-right: 60px; overflow-wrap: anywhere; }
 header p { overflow-wrap: anywhere; }
 .small { font-size: 0.9rem; }
@@ -145,5 +144,5 @@ header p { overflow-wrap: anywhere; }
 .asking { border-left: 4px solid var(--brass); padding: 4px 12px; display: grid; gap: 8px; justify-items: start; }
 ul { list-style: none; margin: 4px 0 0; padding: 0; display: grid; gap: 6px; }
 li span { display: block; }
-@media (max-width: 760px) { .docked { width: 100%; border-left: 0; border-top: 6px solid var(--mint); } }
+@media (max-width: 760px) { .docked { border-left: 0; border-top: 6px solid var(--mint); } }
 </style>

@@ -81,15 +81,9 @@ async function apply() {
 </template>
 
 <style scoped>
-.docked { width: 400px; flex: none; overflow: auto; border-left: 6px solid var(--brass); background: var(--sheet); padding: 12px 16px 20px; display: grid; gap: 12px; align-content: start; position: relative; }
-.shut { position: absolute; top: 10px; right: 14px; }
 h2 { padding-right: 60px; }
 form { display: grid; gap: 10px; justify-items: start; }
-.follows { font-weight: 600; }
 .number { width: 80px; }
-.ledger { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
-.ledger li { display: grid; grid-template-columns: 78px 1fr; gap: 8px; padding: 5px 0; border-bottom: 1px solid var(--line); font-size: 0.93rem; }
-.verdict { color: var(--soft); border-right: 1px solid var(--line); }
-.refused .verdict, .waits-for-seat .verdict { color: var(--clay); }
-@media (max-width: 760px) { .docked { width: 100%; } }
+.ledger { --verdict: 78px; }
+.ledger .refused .verdict, .ledger .waits-for-seat .verdict { color: var(--clay); }
 </style>
