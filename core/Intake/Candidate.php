@@ -7,9 +7,18 @@ namespace MintDoor\Core\Intake;
 /** Somebody a line may mean, and why. */
 final readonly class Candidate
 {
+    /** @param bool $clear whether they may be taken, where nobody else comes into question */
     public function __construct(
         public Known $known,
         public Evidence $evidence,
+        public bool $clear = true,
+        public bool $remembered = false,
     ) {
+    }
+
+    /** The same, as somebody settled it here before. */
+    public function again(): self
+    {
+        return new self($this->known, $this->evidence, $this->clear, true);
     }
 }

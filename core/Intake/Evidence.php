@@ -11,15 +11,40 @@ enum Evidence: string
     case FullName = 'full-name';
     case PreferredName = 'preferred-name';
     case FormerName = 'former-name';
-    /** Of several of that name the only one the site is for. */
-    case OnlyOneForTheSite = 'only-one-for-the-site';
-    case Initials = 'initials';
+    /** The part of an address before the @. */
+    case LocalPart = 'local-part';
+    /** Particles set aside. */
+    case Particles = 'particles';
+    /** Written as other letters are transliterated, or names as one. */
+    case Transliteration = 'transliteration';
+    case Nickname = 'nickname';
     /** Part of a name of several words, or words the directory does not have. */
     case PartOfTheName = 'part-of-the-name';
+    case Initials = 'initials';
     case SmallDifference = 'small-difference';
+    /** Somebody settled it so here before. */
+    case Remembered = 'remembered';
+    /** The number that was meant, when it has one wrong digit or two of them swapped. */
+    case OneDigitOff = 'one-digit-off';
+    /** Of several of that name the only one the site is for. */
+    case OnlyOneForTheSite = 'only-one-for-the-site';
+    /** Of several of that name the only one of the level or division the row says. */
+    case TheRowSays = 'the-row-says';
 
     public function strength(): int
     {
         return \count(self::cases()) - (int) array_search($this, self::cases(), true);
+    }
+
+    /** Evidence of one tier tells nobody apart; that of a higher one does. */
+    public function tier(): int
+    {
+        return match ($this) {
+            self::Identifier => 4,
+            self::FullName, self::PreferredName, self::FormerName => 3,
+            self::LocalPart, self::Particles, self::Transliteration, self::Nickname => 2,
+            self::PartOfTheName, self::Initials => 1,
+            default => 0,
+        };
     }
 }

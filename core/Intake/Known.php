@@ -25,4 +25,16 @@ final readonly class Known
         public array $identifiers,
     ) {
     }
+
+    /** @return list<string> pairs of names they are looked up by */
+    public function keys(): array
+    {
+        return NameKeys::ofPerson([$this->given, $this->preferred], [$this->family, $this->former]);
+    }
+
+    /** @return list<string> every folded word of a name of theirs */
+    public function names(): array
+    {
+        return [...$this->given, ...$this->preferred, ...$this->family, ...$this->former];
+    }
 }

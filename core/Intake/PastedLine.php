@@ -13,6 +13,8 @@ final readonly class PastedLine
      * @param list<string> $identifiers numbers, logins and addresses, as they are compared
      * @param list<string> $words       folded words of the name, in order
      * @param bool         $person      whether somebody may be meant; headings, greetings and sums are nobody
+     * @param list<int>    $levels      the row says
+     * @param list<string> $divisions   codes of those the row says
      */
     public function __construct(
         public int $number,
@@ -20,6 +22,14 @@ final readonly class PastedLine
         public array $identifiers,
         public array $words,
         public bool $person,
+        public array $levels = [],
+        public array $divisions = [],
     ) {
+    }
+
+    /** What is remembered of a line: the same words and identifiers, however they were written. */
+    public function gist(): string
+    {
+        return substr(implode(' ', [...$this->identifiers, ...$this->words]), 0, 120);
     }
 }

@@ -10,7 +10,8 @@ use MintDoor\Core\People\NumberReading;
 
 /**
  * Takes pasted text apart into lines: lists with numbers, bullets and ticks, `Name <address>`, identifiers beside names or
- * several on one line, rows of a spreadsheet; headings, greetings and sums in between are told apart from people.
+ * several on one line, rows of a spreadsheet with what they say of level and division; headings, greetings, sums and
+ * signatures in between are told apart from people.
  */
 final readonly class PastedText
 {
@@ -18,50 +19,120 @@ final readonly class PastedText
     private const LONGEST = 200;
 
     /** Words that are never part of a name, in a line that has no identifier. */
-    private const NO_NAMES = ['attendance', 'best', 'class', 'dear', 'email', 'everybody', 'everyone', 'greetings', 'group', 'hello', 'hi', 'learners', 'list', 'login', 'name', 'names', 'number', 'page', 'people', 'please', 'regards', 'section', 'sincerely', 'students', 'sum', 'term', 'thanks', 'total', 'update'];
+    private const NO_NAMES = ['absent', 'address', 'attendance', 'attached', 'best', 'class', 'course', 'date', 'dear', 'email', 'everybody', 'everyone', 'first', 'following', 'given', 'greetings', 'group', 'hello', 'here', 'hi', 'learners', 'list', 'login', 'mail', 'members', 'name', 'names', 'new', 'number', 'page', 'participants', 'people', 'please', 'pupils', 'regards', 'roster', 'section', 'sent', 'sheet', 'signed', 'sincerely', 'students', 'sum', 'surname', 'teacher', 'term', 'thank', 'thanks', 'the', 'total', 'tutor', 'update', 'week', 'with'];
 
-    /** @param list<NumberFormat> $formats */
-    public function __construct(private array $formats)
+    private const CLOSINGS = ['best', 'cheers', 'greetings', 'regards', 'sincerely', 'thanks', 'thank', 'yours'];
+
+    /** Lines at the end that may be a signature, once somebody has said goodbye. */
+    private const SIGNATURE = 3;
+
+    private const TITLES = ['dr', 'herr', 'frau', 'miss', 'mr', 'mrs', 'ms', 'mx', 'prof', 'sir'];
+
+    /** @var array<string, string> folded words of a division's name or code => its code */
+    private array $divisions;
+
+    /**
+     * @param list<NumberFormat>    $formats
+     * @param array<string, string> $divisions names by code
+     */
+    public function __construct(private array $formats, array $divisions = [])
     {
+        $words = [];
+        foreach ($divisions as $code => $name) {
+            $words[self::joined($name)] = $words[self::joined((string) $code)] = (string) $code;
+        }
+        $this->divisions = $words;
     }
 
     /** @return list<PastedLine> without the empty ones */
     public function lines(string $text): array
     {
-        $text = (string) preg_replace('/[\x{200B}-\x{200F}\x{2060}\x{FEFF}\x{00AD}]/u', '', mb_scrub($text));
+        $text = (string) preg_replace('/[\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}-\x{2069}\x{FEFF}\x{00AD}]|(?![\r\n\t])\p{Cc}/u', '', mb_scrub($text));
         $text = (string) preg_replace('/[^\S\r\n\t]|\x{00A0}/u', ' ', $text);
         $lines = [];
-        foreach (preg_split('/\r\n|\r|\n/', $text) ?: [] as $index => $raw) {
+        foreach (preg_split('/\r\n|\r|\n|\x{2028}|\x{2029}|\x{0085}/u', $text) ?: [] as $index => $raw) {
             $shown = trim($raw);
             if ('' !== $shown) {
                 array_push($lines, ...$this->line($index + 1, $shown));
             }
         }
 
-        return $lines;
+        return self::unsigned($lines);
     }
 
     /** @return list<PastedLine> */
     private function line(int $number, string $shown): array
     {
         // Numbering, bullets and ticks in front, and what is left of them behind.
-        $bare = (string) preg_replace('/^(?:\(?\d{1,3}[.)]\s+|[\-–—*•·▪◦‣✓✔☐☑☒x]\s+|\[[ xX✓]?\]\s*)+/u', '', $shown);
-        $identifiers = $words = [];
-        foreach (preg_split('/[\t;,<>()\s"]+/u', $bare, -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $part) {
-            $identifier = $this->identifier($part);
-            if (null === $identifier) {
-                array_push($words, ...Folding::tokens($part));
-            } else {
-                $identifiers[] = $identifier;
+        $bare = (string) preg_replace('/^(?:\(?\d{1,3}[.)]\s*(?=\D)|[\-–—*•·▪◦‣✓✔☐☑☒✗xX>]\s+|\[[ xX✓]?\]\s*)+/u', '', $shown);
+        $bare = (string) preg_replace('/\b(?:mailto|tel):/i', '', $bare);
+        [$cells, $row] = self::cells($bare);
+        $identifiers = $words = $levels = $divisions = [];
+        foreach ($cells as $place => $cell) {
+            $division = $this->divisions[self::joined($cell)] ?? null;
+            $level = self::level($cell, $row && $place > 0);
+            if (null !== $division || null !== $level) {
+                array_push($divisions, ...(array) $division);
+                array_push($levels, ...(array) $level);
+                continue;
+            }
+            foreach ($this->parts($cell) as $part) {
+                $identifier = $this->identifier($part);
+                if (null === $identifier) {
+                    array_push($words, ...Folding::tokens($part));
+                } else {
+                    $identifiers[] = $identifier;
+                }
             }
         }
         $identifiers = array_values(array_unique($identifiers));
-        $words = array_values(array_filter($words, static fn (string $word): bool => 1 !== preg_match('/^\d{1,3}$/D', $word)));
-        if ([] === $words && \count($identifiers) > 1) {
+        $words = array_values(array_unique(array_filter($words, static fn (string $word): bool => 1 !== preg_match('/^\d{1,3}$/D', $word) && !\in_array($word, self::TITLES, true))));
+        // Several of one kind are several people; a number and an address are one's.
+        $kinds = array_unique(array_map(static fn (string $each): string => str_contains($each, '@') ? '@' : (1 === preg_match('/\d{4}/', $each) ? '9' : 'a'), $identifiers));
+        if ([] === $words && \count($identifiers) > 1 && (1 === \count($kinds) || !$row)) {
             return array_map(static fn (string $identifier): PastedLine => new PastedLine($number, $identifier, [$identifier], [], true), $identifiers);
         }
 
-        return [new PastedLine($number, mb_substr($shown, 0, self::LONGEST), $identifiers, $words, [] !== $identifiers || $this->mayBeAName($shown, $words))];
+        return [new PastedLine($number, mb_substr($shown, 0, self::LONGEST), $identifiers, $words, [] !== $identifiers || $this->mayBeAName($shown, $words), array_values(array_unique($levels)), array_values(array_unique($divisions)))];
+    }
+
+    /**
+     * The cells of a row, and whether it is one of several columns that say more than a name.
+     *
+     * @return array{non-empty-list<string>, bool}
+     */
+    private static function cells(string $bare): array
+    {
+        foreach (['/\t/', '/;/', '/\|/', '/,/'] as $mark) {
+            $cells = array_values(array_filter(array_map(static fn (string $cell): string => trim($cell, " \""), preg_split($mark, $bare) ?: []), static fn (string $cell): bool => '' !== $cell));
+            // A comma alone parts a family name from a given one.
+            if (\count($cells) > ('/,/' === $mark ? 2 : 1)) {
+                return [$cells, true];
+            }
+        }
+
+        return [[$bare], false];
+    }
+
+    /** @return list<string> the words of a cell; a number written in groups stays one */
+    private function parts(string $cell): array
+    {
+        $bare = NumberFormat::bare($cell);
+        if (1 === preg_match('/^[A-Z]{0,4}\d{4,}$/D', $bare)) {
+            foreach ($this->formats as $format) {
+                if (!\in_array($format->read($bare), [NumberReading::Other, NumberReading::WrongLength], true)) {
+                    return [$bare];
+                }
+            }
+        }
+
+        return array_values(array_filter(preg_split('/[\t;,<>()\[\]\/\s"]+/u', $cell) ?: [], static fn (string $part): bool => '' !== $part));
+    }
+
+    /** A level a cell says: in words, or as a small number in a column of its own. */
+    private static function level(string $cell, bool $column): ?int
+    {
+        return 1 === preg_match('/^(?:level|lvl\.?|l)\s*(\d{1,2})$/Di', $cell, $found) || ($column && 1 === preg_match('/^(\d{1,2})$/D', $cell, $found)) ? (int) $found[1] : null;
     }
 
     /** A part that is a number, a login or an address, as it is compared; null for a word of a name. */
@@ -77,8 +148,8 @@ final readonly class PastedText
             }
         }
 
-        // A login has a dot, and is written small.
-        return 1 === preg_match('/^[a-z0-9]+(?:\.[a-z0-9-]+)+$/D', $part) ? $part : null;
+        // A login is written small and has a dot, or digits behind letters.
+        return 1 === preg_match('/^(?:[a-z0-9]+(?:[._][a-z0-9-]+)+|[a-z][a-z-]+\d+)$/D', $part) ? $part : null;
     }
 
     /** @param list<string> $words */
@@ -86,8 +157,37 @@ final readonly class PastedText
     {
         $long = array_filter($words, static fn (string $word): bool => \strlen($word) > 1);
 
-        return [] !== $long && \count($words) <= 7 && mb_strlen($shown) <= self::LONGEST
+        return [] !== $long && \count($words) <= 9 && mb_strlen($shown) <= self::LONGEST
             && 1 !== preg_match('/[:!?]\s*$/u', $shown)
             && [] === array_intersect($words, self::NO_NAMES);
+    }
+
+    /**
+     * Who signs a message after saying goodbye is not on the list.
+     *
+     * @param list<PastedLine> $lines
+     *
+     * @return list<PastedLine>
+     */
+    private static function unsigned(array $lines): array
+    {
+        $count = \count($lines);
+        $people = false;
+        foreach ($lines as $place => $line) {
+            $closes = !$line->person && [] !== array_intersect($line->words, self::CLOSINGS);
+            if ($people && $closes && $count - $place - 1 <= self::SIGNATURE) {
+                $signed = static fn (PastedLine $last): PastedLine => [] === $last->identifiers ? new PastedLine($last->number, $last->text, [], $last->words, false) : $last;
+
+                return [...\array_slice($lines, 0, $place + 1), ...array_map($signed, \array_slice($lines, $place + 1))];
+            }
+            $people = $people || $line->person;
+        }
+
+        return $lines;
+    }
+
+    private static function joined(string $text): string
+    {
+        return implode(' ', Folding::tokens($text));
     }
 }

@@ -11,6 +11,7 @@ final readonly class Reading
      * @param list<Candidate> $candidates the one it means, or those it may mean, the likeliest first
      * @param ?string         $mistyped   the number format as which it has a wrong digit
      * @param ?Evidence       $decided    what told namesakes apart
+     * @param ?int            $repeats    number of the line that means the same person
      */
     public function __construct(
         public PastedLine $line,
@@ -18,6 +19,7 @@ final readonly class Reading
         public array $candidates = [],
         public ?string $mistyped = null,
         public ?Evidence $decided = null,
+        public ?int $repeats = null,
     ) {
     }
 }

@@ -8,7 +8,7 @@ namespace MintDoor\Core\Roles;
 final readonly class Limits
 {
     /** No sheet is longer, whatever the platform has set. */
-    public const LONGEST_SHEET = 1_000;
+    public const LONGEST_SHEET = 100_000;
 
     /**
      * @param int $seats        the most seats a site may be given
@@ -20,7 +20,7 @@ final readonly class Limits
     public function __construct(
         public int $seats = 100_000,
         public int $leads = 10,
-        public int $sheet = self::LONGEST_SHEET,
+        public int $sheet = 10_000,
         public int $removalFew = 5,
         public int $removalShare = 20,
     ) {

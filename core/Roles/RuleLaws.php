@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Roles;
 
+use MintDoor\Core\Intake\Nicknames;
+use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\PersonKind;
 
@@ -55,7 +57,7 @@ final class RuleLaws
             $problems[] = new RuleProblem('roles', 'no-lead-role');
         }
 
-        return [...$problems, ...self::numbers($after->numbers), ...self::limits($after->limits)];
+        return [...$problems, ...self::numbers($after->numbers), ...self::limits($after->limits), ...self::nicknames($after->nicknames)];
     }
 
     /**
@@ -150,6 +152,31 @@ final class RuleLaws
                 if ($other->prefix === $format->prefix && $other->digits === $format->digits) {
                     $problems[] = new RuleProblem($at.'digits', 'same-format', ['by' => $other->name]);
                 }
+            }
+        }
+
+        return $problems;
+    }
+
+    /**
+     * @param list<list<string>> $rows
+     *
+     * @return list<RuleProblem>
+     */
+    private static function nicknames(array $rows): array
+    {
+        $problems = \count($rows) > Nicknames::MOST_ROWS ? [new RuleProblem('nicknames', 'too-many-names', ['most' => Nicknames::MOST_ROWS])] : [];
+        foreach ($rows as $index => $row) {
+            $words = array_map(Folding::tokens(...), $row);
+            $wrong = match (true) {
+                \count($row) < 2 => 'no-short-name',
+                \count($row) > Nicknames::MOST_NAMES => 'too-many-in-a-row',
+                [] !== array_filter($row, static fn (string $name): bool => mb_strlen($name) > Nicknames::LONGEST_NAME) => 'too-long',
+                [] !== array_filter($words, static fn (array $each): bool => 1 !== \count($each) || \strlen($each[0]) < 2) => 'not-one-word',
+                default => null,
+            };
+            if (null !== $wrong) {
+                $problems[] = new RuleProblem("nicknames/$index", $wrong, ['name' => mb_substr($row[0] ?? '', 0, Nicknames::LONGEST_NAME)]);
             }
         }
 

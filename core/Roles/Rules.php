@@ -4,17 +4,22 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Roles;
 
+use MintDoor\Core\Intake\Nicknames;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\PersonKind;
 
-/** Everything a platform decides for itself: its roles, how its numbers are written, and its limits. */
+/** Everything a platform decides for itself: its roles, how its numbers are written, which names are shortened, and its limits. */
 final readonly class Rules
 {
-    /** @param list<NumberFormat> $numbers */
+    /**
+     * @param list<NumberFormat>  $numbers
+     * @param list<list<string>> $nicknames given names and what they are shortened to (`Nicknames`)
+     */
     public function __construct(
         public RoleBook $roles,
         public array $numbers,
         public Limits $limits,
+        public array $nicknames = [],
     ) {
     }
 
@@ -29,6 +34,6 @@ final readonly class Rules
         return new self(FirstRoles::book($juniors, $seniors), [
             new NumberFormat('Learner number', [PersonKind::Learner], '', 7, true),
             new NumberFormat('Staff number', [PersonKind::Staff], 'S', 5, false),
-        ], new Limits());
+        ], new Limits(), Nicknames::FIRST_ROWS);
     }
 }

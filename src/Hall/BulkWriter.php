@@ -18,8 +18,11 @@ final class BulkWriter
     {
     }
 
-    /** @param array<string, string|int|bool|BulkId|null> $row column => value */
-    public function add(string $table, array $row): void
+    /**
+     * @param array<string, string|int|bool|BulkId|null> $row    column => value
+     * @param bool                                       $ignore whether rows that are there already are left as they are; one way for each table
+     */
+    public function add(string $table, array $row, bool $ignore = false): void
     {
         $values = [];
         foreach ($row as $value) {
@@ -31,7 +34,7 @@ final class BulkWriter
                 default => $this->db->quote($value),
             };
         }
-        $this->pending[$table] ??= ['INSERT INTO '.$table.' (`'.implode('`, `', array_keys($row)).'`) VALUES ', []];
+        $this->pending[$table] ??= ['INSERT '.($ignore ? 'IGNORE ' : '').'INTO '.$table.' (`'.implode('`, `', array_keys($row)).'`) VALUES ', []];
         $this->pending[$table][1][] = '('.implode(', ', $values).')';
         if (\count($this->pending[$table][1]) >= self::ROWS_A_STATEMENT) {
             $this->write($table);

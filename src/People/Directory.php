@@ -6,8 +6,6 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\Intake\Matcher;
-use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\Reach;
 use MintDoor\Core\Roles\Permission;
@@ -27,9 +25,6 @@ final readonly class Directory
 
     /** Counting how common a word is stops here. */
     private const COUNT_TO = 1000;
-
-    /** So many bearers of a word are all looked at for a pasted line; of more, those who bear its other words, and no more than so many: nobody chooses among hundreds. */
-    private const FEW = 20;
 
     public function __construct(
         private Connection $db,
@@ -78,58 +73,15 @@ final readonly class Directory
     }
 
     /**
-     * Everybody who comes into question for some pasted line, with their present state in a site. Three statements, however
-     * many lines there are: how common the words are, and then those who bear an identifier, or the rarest word of a line
-     * and the beginning of another.
+     * People with their present state in a site.
      *
-     * @param list<PastedLine> $lines
-     *
-     * @return list<Row> as `find()`
-     */
-    public function findAll(array $lines, string $siteId): array
-    {
-        $identifiers = $words = [];
-        foreach ($lines as $line) {
-            array_push($identifiers, ...$line->identifiers);
-            array_push($words, ...($line->person ? $line->words : []));
-        }
-        $words = array_values(array_unique($words));
-        $common = [];
-        foreach ([] === $words ? [] : Row::all($this->db->fetchAllAssociative('SELECT term, COUNT(*) AS people FROM person_term WHERE term IN (?) GROUP BY term', [$words], [ArrayParameterType::STRING])) as $row) {
-            $common[$row->string('term')] = $row->int('people');
-        }
-        [$hits, $parameters] = [[], []];
-        foreach ($lines as $line) {
-            $own = array_values(array_filter($line->person ? $line->words : [], static fn (string $word): bool => \strlen($word) > 1 && isset($common[$word])));
-            usort($own, static fn (string $a, string $b): int => $common[$a] <=> $common[$b]);
-            if ([] === $own || \count($line->words) < 2) {
-                continue;
-            }
-            // Words the directory has are meant as they are; of others, which may be misspelled, the beginning.
-            $others = array_map(static fn (string $word): string => isset($common[$word]) ? '% '.$word.' %' : '% '.substr($word, 0, 2).'%', array_values(array_diff($line->words, [$own[0]])));
-            $hits[] = '(SELECT person_id FROM person_term WHERE term = ?'.($common[$own[0]] <= self::FEW ? '' : str_repeat(' AND CONCAT(names, \' \') LIKE ?', \count($others))).' LIMIT '.Matcher::MANY.')';
-            array_push($parameters, $own[0], ...($common[$own[0]] <= self::FEW ? [] : $others));
-        }
-        $unions = $hits;
-        $types = [];
-        if ([] !== $identifiers) {
-            foreach (['SELECT id FROM person WHERE number IN (?)' => array_map(strtoupper(...), $identifiers), 'SELECT id FROM person WHERE email IN (?)' => $identifiers, 'SELECT person_id FROM account WHERE login IN (?)' => $identifiers] as $sql => $values) {
-                $unions[] = $sql;
-                $types[\count($parameters)] = ArrayParameterType::STRING;
-                $parameters[] = $values;
-            }
-        }
-
-        return [] === $unions ? [] : $this->hits(implode(' UNION ', $unions), $parameters, $types, $siteId);
-    }
-
-    /**
+     * @param string                                 $hits       SQL for their ids, as `person_id`
      * @param list<mixed>                            $parameters
      * @param array<int<0, max>, ArrayParameterType> $types
      *
-     * @return list<Row>
+     * @return list<Row> as `find()`
      */
-    private function hits(string $hits, array $parameters, array $types, string $siteId): array
+    public function hits(string $hits, array $parameters, array $types, string $siteId): array
     {
         $now = Instant::toSql($this->clock->instant());
 

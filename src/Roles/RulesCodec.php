@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Roles;
 
+use MintDoor\Core\Intake\Nicknames;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Band;
@@ -21,7 +22,7 @@ final class RulesCodec
     {
     }
 
-    /** @return array{roles: list<array<string, mixed>>, numbers: list<array<string, mixed>>, limits: array<string, int>} schema `Rules` */
+    /** @return array{roles: list<array<string, mixed>>, numbers: list<array<string, mixed>>, limits: array<string, int>, nicknames: list<list<string>>} schema `Rules` */
     public static function write(Rules $rules): array
     {
         return [
@@ -31,6 +32,7 @@ final class RulesCodec
                 'prefix' => $format->prefix, 'digits' => $format->digits, 'checked' => $format->checked,
             ], $rules->numbers),
             'limits' => get_object_vars($rules->limits),
+            'nicknames' => $rules->nicknames,
         ];
     }
 
@@ -46,6 +48,7 @@ final class RulesCodec
                 self::string($each['name'] ?? ''), self::kinds($each['kinds'] ?? []), self::string($each['prefix'] ?? ''), (int) self::string($each['digits'] ?? 0), true === ($each['checked'] ?? false),
             ), $maps($data['numbers'] ?? [])),
             new Limits(...array_intersect_key($limits, get_object_vars(new Limits()))),
+            array_map(self::strings(...), array_values((array) ($data['nicknames'] ?? Nicknames::FIRST_ROWS))),
         );
     }
 

@@ -19,7 +19,7 @@ use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 #[AsCommand('demo:load', 'Fills an empty house with the demo conservatory; --fresh empties it first')]
 final class DemoLoadCommand extends Command
 {
-    private const TABLES_WITHOUT_ENTITY = ['session', 'throttle', 'idempotency', 'person_term', 'enrollment_segment', 'site_count'];
+    private const TABLES_WITHOUT_ENTITY = ['session', 'throttle', 'idempotency', 'person_term', 'person_key', 'name_slip', 'settled_line', 'sheet_wish', 'job', 'enrollment_segment', 'site_count'];
 
     public function __construct(
         private readonly Connection $db,
@@ -56,7 +56,7 @@ final class DemoLoadCommand extends Command
         $this->db->executeStatement('SET unique_checks = 0, foreign_key_checks = 0');
         if ('large' === $input->getOption('scale')) {
             $demo->furnishLarge();
-            $this->db->fetchAllAssociative('ANALYZE TABLE person_term, enrollment_segment, person, enrollment, pass, mark, site');
+            $this->db->fetchAllAssociative('ANALYZE TABLE person_term, person_key, name_slip, enrollment_segment, person, enrollment, pass, mark, site');
         } else {
             $this->db->transactional($demo->furnish(...));
         }

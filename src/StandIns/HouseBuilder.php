@@ -19,6 +19,7 @@ use MintDoor\Hall\BulkId;
 use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
+use MintDoor\People\NameIndex;
 use MintDoor\People\Terms;
 use MintDoor\Roles\RulesCodec;
 use MintDoor\Roster\Enrollments;
@@ -37,6 +38,8 @@ final class HouseBuilder
 
     private readonly BulkWriter $rows;
 
+    private readonly NameIndex $index;
+
     private int $made = 0;
 
     private RoleBook $roles;
@@ -53,6 +56,7 @@ final class HouseBuilder
     public function __construct(private readonly Connection $db, private readonly int $now)
     {
         $this->rows = new BulkWriter($db);
+        $this->index = new NameIndex($db);
         $this->roles = new RoleBook([]);
     }
 
@@ -110,6 +114,7 @@ final class HouseBuilder
         foreach ($terms as $term) {
             $this->rows->add('person_term', ['term' => $term, 'person_id' => BulkWriter::id($id), 'names' => $names]);
         }
+        $this->index->add($id, $division, $given, $family, $preferred, $former, $email);
         if ('none' !== $passwordHash && null !== $login) {
             $this->rows->add('account', [
                 'person_id' => BulkWriter::id($id), 'login' => mb_strtolower($login), 'password_hash' => $passwordHash,
@@ -208,6 +213,7 @@ final class HouseBuilder
             }
         }
         $this->rows->flush();
+        $this->index->write();
         // Counts kept from before do not know of what was just written.
         $this->db->executeStatement('DELETE FROM site_count');
         foreach ($this->log as $site => $entries) {
@@ -223,7 +229,7 @@ final class HouseBuilder
         $timeline = $after->timeline();
         $before = SegmentRow::json($timeline->at($at - 1), $this->roles);
         $now = SegmentRow::json($timeline->at($at), $this->roles);
-        $this->rows->add('change_sheet', ['id' => BulkWriter::id($sheet), 'site_id' => BulkWriter::id($site), 'made_by' => BulkWriter::id($by), 'made_at' => Instant::toSql($at), 'state' => 'applied']);
+        $this->rows->add('change_sheet', ['id' => BulkWriter::id($sheet), 'site_id' => BulkWriter::id($site), 'made_by' => BulkWriter::id($by), 'made_at' => Instant::toSql($at), 'state' => 'applied', 'total' => 1, 'done' => 1, 'applied' => 1, 'changed_at' => Instant::toSql($at), 'changed_by' => BulkWriter::id($by)]);
         $this->rows->add('sheet_line', [
             'id' => BulkWriter::id($line), 'sheet_id' => BulkWriter::id($sheet), 'position' => 1, 'site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($person),
             'verb' => $verb, 'verdict' => 'ready', 'state_before' => json_encode($before, \JSON_THROW_ON_ERROR), 'state_after' => json_encode($now, \JSON_THROW_ON_ERROR),

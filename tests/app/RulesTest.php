@@ -13,7 +13,7 @@ final class RulesTest extends ApiTestCase
     {
         $book = $this->call('lead', 'GET', '/rules');
         self::assertSame([1, false, 21], [$book['version'], $book['mayChange'], \count($book['permissions'])]);
-        self::assertSame(['seats' => 100_000, 'leads' => 10, 'sheet' => 1_000, 'removalFew' => 5, 'removalShare' => 20], $book['rules']['limits']);
+        self::assertSame(['seats' => 100_000, 'leads' => 10, 'sheet' => 10_000, 'removalFew' => 5, 'removalShare' => 20], $book['rules']['limits']);
         self::assertTrue($this->call('admin', 'GET', '/rules')['mayChange']);
     }
 

@@ -919,8 +919,12 @@ export interface components {
             outcome: "match" | "choose" | "unknown" | "no-person" | "repeat";
             /** @description the number format as which it has a wrong digit */
             mistyped: string | null;
+            /** @description its words and identifiers, as what was settled is remembered by */
+            gist: string;
             /** @description what told namesakes apart */
             decided: string | null;
+            /** @description number of the line that means the same person */
+            repeats: number | null;
             /** @description the one it means, or those it may mean, the likeliest first */
             candidates: {
                 person: components["schemas"]["Person"];
@@ -929,7 +933,11 @@ export interface components {
                 standing: null | components["schemas"]["Standing"];
                 suggested: string | null;
                 /** @enum {unknown} */
-                evidence: "identifier" | "full-name" | "preferred-name" | "former-name" | "only-one-for-the-site" | "initials" | "part-of-the-name" | "small-difference";
+                evidence: "identifier" | "full-name" | "preferred-name" | "former-name" | "local-part" | "particles" | "transliteration" | "nickname" | "part-of-the-name" | "initials" | "small-difference" | "remembered" | "one-digit-off";
+                /** @description whether somebody settled this line so here before */
+                remembered: boolean;
+                /** @description whether they are of a kind the role is for */
+                wanted: boolean;
             }[];
         };
         Intake: {
@@ -1134,6 +1142,8 @@ export interface components {
             roles: components["schemas"]["RoleRules"][];
             numbers: components["schemas"]["NumberFormat"][];
             limits: components["schemas"]["Limits"];
+            /** @description a given name, then what it is shortened to */
+            nicknames: string[][];
         };
         RuleBook: {
             version: number;
@@ -1700,8 +1710,10 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    /** @description 500 lines at most */
+                    /** @description 2,000 lines at most */
                     text: string;
+                    /** @description as what they are to be let in; null for what each suggests */
+                    role?: string | null;
                 };
             };
         };

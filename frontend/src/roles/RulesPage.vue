@@ -9,6 +9,7 @@ import NumberRules from './NumberRules.vue'
 import RoleDifferences from './RoleDifferences.vue'
 import RoleEditor from './RoleEditor.vue'
 import RoleSentences from './RoleSentences.vue'
+import ShortNames from './ShortNames.vue'
 import RulesPreview from './RulesPreview.vue'
 import { listed, useRules } from './rules'
 
@@ -21,7 +22,7 @@ const { house } = useHouse()
 const all = useRules()
 const { book, error, refetch, rules, changed, edit, roleName, wrongAt } = all
 const part = computed(() => (typeof route.params.part === 'string' && route.params.part ? route.params.part : 'roles'))
-const parts = computed(() => ['roles', 'compare', 'ladder', 'numbers', 'limits', ...(book.value?.mayChange ? ['administrators', 'log'] : [])])
+const parts = computed(() => ['roles', 'compare', 'ladder', 'numbers', 'names', 'limits', ...(book.value?.mayChange ? ['administrators', 'log'] : [])])
 const editing = ref('')
 const LIMITS = ['seats', 'leads', 'sheet', 'removalFew', 'removalShare'] as const
 const givers = computed(() => rules.value?.roles.map((role) => ({ role, gives: rules.value!.roles.filter((each) => each.givenBy.includes(role.code)).map((each) => each.name.toLowerCase()) })) ?? [])
@@ -83,6 +84,8 @@ function limit(name: (typeof LIMITS)[number], value: string) {
         </ol>
 
         <NumberRules v-else-if="part === 'numbers'" :rules="rules" :may-change="book.mayChange" :wrong-at="wrongAt" :edit="edit" />
+
+        <ShortNames v-else-if="part === 'names'" :rules="rules" :may-change="book.mayChange" :wrong-at="wrongAt" :edit="edit" />
 
         <div v-else-if="part === 'limits'" class="limits">
           <template v-if="book.mayChange">

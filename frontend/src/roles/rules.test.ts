@@ -16,7 +16,8 @@ const rules = (): Rules => ({
     role('learner', 'Learner', 30, ['enter', 'do-work'], { for: ['learner'], takesSeat: true, bands: [{ name: 'Senior rules', divisions: ['seniors'], levels: [6, 8], permissions: ['enter'] }] })
   ],
   numbers: [{ name: 'Learner number', kinds: ['learner'], prefix: '', digits: 7, checked: true }],
-  limits: { seats: 100, leads: 10, sheet: 1000, removalFew: 5, removalShare: 20 }
+  limits: { seats: 100, leads: 10, sheet: 1000, removalFew: 5, removalShare: 20 },
+  nicknames: [['Beatriz', 'Bea', 'Bia']]
 })
 const book = (more: Partial<RuleBook> = {}): RuleBook => ({
   version: 3, madeAt: '2026-11-20T09:00:00Z', madeBy: 'Ingrid Solheimsen', mayChange: true, rules: rules(), standards: ['Instructor', 'Learner'],
@@ -38,6 +39,22 @@ async function page(part: string, answers: Parameters<typeof serve>[0] = {}) {
   await settled()
   return { ...shown, asked }
 }
+
+describe('short names', () => {
+  it('are a line each, and what is typed becomes the table', async () => {
+    const { page: shown, asked } = await page('names')
+    const box = shown.get('textarea')
+    expect((box.element as HTMLTextAreaElement).value).toBe('Beatriz: Bea, Bia')
+    await box.setValue('Beatriz: Bea\n\nMałgorzata: Gosia,')
+    await settled()
+    expect(asked.findLast(({ call }) => call === 'PUT /rules')!.body).toMatchObject({ apply: false, rules: { nicknames: [['Beatriz', 'Bea'], ['Małgorzata', 'Gosia']] } })
+  })
+
+  it('are read by those who may not change them', async () => {
+    const { page: shown } = await page('names', { 'GET /rules': book({ mayChange: false }) })
+    expect(shown.get('dl').text()).toBe('BeatrizBea, Bia')
+  })
+})
 
 describe('rules, read', () => {
   it('are sentences', async () => {

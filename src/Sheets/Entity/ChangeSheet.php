@@ -10,20 +10,50 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Entity]
 #[ORM\Table(name: 'change_sheet')]
 #[ORM\Index(columns: ['site_id', 'made_at'])]
+#[ORM\Index(name: 'by_maker', columns: ['made_by', 'made_at'])]
 class ChangeSheet
 {
     public function __construct(
         #[ORM\Id]
         #[ORM\Column(type: 'id')]
         public readonly string $id,
-        #[ORM\Column(type: 'id')]
-        public string $siteId,
+        /** Null for a sheet over several sites. */
+        #[ORM\Column(type: 'id', nullable: true)]
+        public ?string $siteId,
         #[ORM\Column(type: 'id')]
         public string $madeBy,
         #[ORM\Column(type: 'instant')]
         public int $madeAt,
         #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public string $state = 'applied',
+        /** How it began. */
+        #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin', 'default' => 'desk'])]
+        public string $kind = 'desk',
+        #[ORM\Column(length: 160, options: ['default' => ''])]
+        public string $title = '',
+        #[ORM\Column(options: ['default' => 1])]
+        public int $version = 1,
+        #[ORM\Column(type: 'instant', nullable: true)]
+        public ?int $changedAt = null,
+        /** Who worked on it last, and with whose rights it is applied. */
+        #[ORM\Column(type: 'id', nullable: true)]
+        public ?string $changedBy = null,
+        /** What somebody made of it so far, as JSON. */
+        #[ORM\Column(type: 'text', length: 4_294_967_295, nullable: true)]
+        public ?string $work = null,
+        #[ORM\Column(options: ['default' => 0])]
+        public int $total = 0,
+        /** Lines that were looked at while it is applied. */
+        #[ORM\Column(options: ['default' => 0])]
+        public int $done = 0,
+        #[ORM\Column(options: ['default' => 0])]
+        public int $applied = 0,
+        /** @var ?array<string, int> how many people it takes out, by site, as whoever applies it said */
+        #[ORM\Column(type: 'json', nullable: true)]
+        public ?array $removing = null,
+        /** The sheet it takes back. */
+        #[ORM\Column(type: 'id', nullable: true)]
+        public ?string $undoes = null,
     ) {
     }
 }

@@ -52,6 +52,9 @@ class Site
         /** The last sequence number given in its logbook. */
         #[ORM\Column(type: 'integer')]
         public int $logSequence = 0,
+        /** Whether making it was taken back: then it is not there for anybody. */
+        #[ORM\Column(options: ['default' => 0])]
+        public bool $takenBack = false,
     ) {
     }
 }

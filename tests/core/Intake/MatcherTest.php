@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Core\Intake;
 
+use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Known;
 use MintDoor\Core\Intake\Matcher;
 use MintDoor\Core\Intake\Outcome;
@@ -48,17 +49,28 @@ final class MatcherTest extends TestCase
         yield 'a number with blanks and dashes is one all the same' => ['204-1010', 'match', ['bea']];
         yield 'an address beside the name' => ['Beatriz da Luz <bea@example.org>', 'match', ['bea']];
         yield 'a number beside another\'s name is asked about' => ['2041010 Goran Petrov', 'choose', ['bea', 'goran6', 'goran9']];
-        yield 'a mistyped number is said, and nobody taken' => ['2041011', 'unknown', []];
-        yield 'a mistyped number beside a name is asked about' => ['2041011 Beatriz da Luz', 'choose', ['bea']];
+        yield 'a mistyped number is said, and who is one digit off is offered' => ['2041011', 'unknown', ['ana2', 'bea']];
+        yield 'two digits swapped' => ['2040110', 'unknown', ['bea']];
+        yield 'a mistyped number beside a name is asked about' => ['2041011 Beatriz da Luz', 'choose', ['bea', 'ana2']];
         yield 'a full name' => ['Beatriz da Luz', 'match', ['bea']];
         yield 'family first, particles anywhere, capitals anyhow' => ['DA LUZ, beatriz', 'match', ['bea']];
         yield 'a preferred name' => ['Bibi da Luz', 'match', ['bea']];
         yield 'a former name' => ['Beatriz Silva', 'match', ['bea']];
         yield 'namesakes, of whom the site is for one' => ['Goran Petrov', 'match', ['goran6']];
         yield 'namesakes the site does not tell apart' => ['Ana Ruiz', 'choose', ['ana1', 'ana2']];
-        yield 'initials are asked about' => ['B. da Luz', 'choose', ['bea']];
-        yield 'part of a name is asked about' => ['Beatriz Luz', 'choose', ['bea']];
-        yield 'a slip of the pen is asked about' => ['Beatris da Luz', 'choose', ['bea']];
+        yield 'initials of the only one' => ['B. da Luz', 'match', ['bea']];
+        yield 'initials of several' => ['A. Ruiz', 'choose', ['ana1', 'ana2']];
+        yield 'particles set aside' => ['Beatriz Luz', 'match', ['bea']];
+        yield 'a short name' => ['Bea da Luz', 'match', ['bea']];
+        yield 'words the directory has for others' => ['Beatriz Petrov Luz', 'choose', ['bea']];
+        yield 'a remark behind' => ['Beatriz da Luz (cello)', 'match', ['bea']];
+        yield 'the level tells namesakes apart' => ["Ana Ruiz\tLevel 7", 'match', ['ana2']];
+        yield 'a row that is nobody\'s' => ["Ana Ruiz\t9\tMillrace Seniors", 'choose', ['ana1', 'ana2']];
+        yield 'the part before the @' => ['bea@elsewhere.example', 'choose', ['bea']];
+        yield 'another alphabet' => ['Горан Петров', 'match', ['goran6']];
+        yield 'a slip of the pen' => ['Beatris da Luz', 'match', ['bea']];
+        yield 'two slips are too many' => ['Beatris da Lus', 'unknown', []];
+        yield 'a slip that is another\'s name is asked about' => ['Aga Ruiz', 'choose', ['ana1', 'ana2']];
         yield 'a family name alone means nobody' => ['da Luz', 'unknown', []];
         yield 'nobody' => ['Zoltan Kodaly', 'unknown', []];
         yield 'a heading' => ['Names:', 'no-person', []];
@@ -79,19 +91,53 @@ final class MatcherTest extends TestCase
         self::assertSame([Outcome::Match, Outcome::Repeat, Outcome::Choose, Outcome::Choose], $outcomes);
     }
 
-    public function testOfManyNamesakesNobodyIsTakenByName(): void
+    public function testOfACrowdOfNamesakesOnlyTheOneTheSiteIsForIsTaken(): void
     {
-        $many = static fn (int $count): array => array_map(static fn (int $n): Known => new Known(new Person('p'.$n, PersonKind::Learner, 'seniors', 0 === $n ? 7 : 10), ['ana'], ['ruiz'], [], [], []), range(0, $count - 1));
-        $outcome = static fn (array $directory): Outcome => (new Matcher([]))->read(self::lines('Ana Ruiz'), array_values($directory), self::site())[0]->outcome;
-        self::assertSame([Outcome::Match, Outcome::Choose], [$outcome($many(Matcher::MANY - 1)), $outcome($many(Matcher::MANY))]);
+        $ana = static fn (int $level): Known => new Known(new Person('p'.$level, PersonKind::Learner, 'seniors', $level), ['ana'], ['ruiz'], [], [], []);
+        $outcome = static fn (int $level, array $crowded): Outcome => self::among([$ana($level)], 'Ana Ruiz', $crowded)[0]->outcome;
+        self::assertSame([Outcome::Match, Outcome::Match], [$outcome(10, []), $outcome(7, ['ana ruiz' => false])]);
+        self::assertSame([Outcome::Choose, Outcome::Choose], [$outcome(10, ['ana ruiz' => false]), $outcome(7, ['ana ruiz' => true])]);
     }
 
     public function testNamesakesBeyondThoseOfferedAreCountedToo(): void
     {
         $directory = array_map(static fn (int $n): Known => new Known(new Person('p'.$n, PersonKind::Learner, 'seniors', \in_array($n, [0, 9], true) ? 7 : 10), ['ana'], ['ruiz'], [], [], []), range(0, 9));
-        $reading = (new Matcher([]))->read(self::lines('Ana Ruiz'), $directory, self::site())[0];
+        $reading = self::among($directory, 'Ana Ruiz')[0];
         self::assertSame(Outcome::Choose, $reading->outcome);
         self::assertNull($reading->decided);
+    }
+
+    public function testPrecisionAndRecallHoldOnTheEvaluationSet(): void
+    {
+        $kinds = Evaluation::matcher(new EvaluationSet(1_500));
+        $sum = Evaluation::sum($kinds);
+        self::assertGreaterThanOrEqual(1_500, $sum['lines']);
+        self::assertGreaterThanOrEqual(25, $sum['kinds']);
+        self::assertGreaterThanOrEqual(0.998, $sum['precision'], implode("\n", array_merge(...array_column($kinds, 'mistakes'))));
+        self::assertGreaterThanOrEqual(0.97, $sum['recall']);
+    }
+
+    public function testWhatWasSettledHereBeforeComesFirstAndIsStillAsked(): void
+    {
+        $reading = self::among(self::directory(), "Ana Ruiz\nTiti", remembered: ['ana ruiz' => 'ana2', 'titi' => 'bea']);
+        self::assertSame(['choose', 'ana2', true], [$reading[0]->outcome->value, $reading[0]->candidates[0]->known->person->id, $reading[0]->candidates[0]->remembered]);
+        self::assertSame(['choose', 'bea', 'remembered'], [$reading[1]->outcome->value, $reading[1]->candidates[0]->known->person->id, $reading[1]->candidates[0]->evidence->value]);
+    }
+
+    public function testTheWrongKindOfPersonIsNeverTakenByName(): void
+    {
+        self::assertSame(Outcome::Choose, self::among(self::directory(), 'Beatriz da Luz', kinds: [PersonKind::Guardian])[0]->outcome);
+        self::assertSame(Outcome::Match, self::among(self::directory(), '2041010', kinds: [PersonKind::Guardian])[0]->outcome, 'an identifier says who it is all the same');
+    }
+
+    public function testARepeatNamesTheLineItRepeats(): void
+    {
+        self::assertSame(1, self::read("Beatriz da Luz\n\n2041010")[1]->repeats);
+    }
+
+    public function testWhoSignsIsNotOnTheList(): void
+    {
+        self::assertSame([true, true, false, false], array_map(static fn (PastedLine $line): bool => $line->person, self::lines("Ana Ruiz\nGoran Petrov\nBest regards\nBeatriz da Luz")));
     }
 
     public function testAWrongDigitIsNamedAndWhatDecidedBetweenNamesakesToo(): void
@@ -116,7 +162,7 @@ final class MatcherTest extends TestCase
     {
         $found = [];
         foreach ($texts as $text) {
-            $reading = (new Matcher(self::rules()->numbers))->read(self::lines($text), $directory, self::site())[0];
+            $reading = self::among($directory, $text)[0];
             $found[$text] = [$reading->outcome, array_map(static fn ($candidate): string => $candidate->known->person->id, $reading->candidates)];
         }
         ksort($found);
@@ -127,13 +173,28 @@ final class MatcherTest extends TestCase
     /** @return list<PastedLine> */
     private static function lines(string $text): array
     {
-        return (new PastedText(self::rules()->numbers))->lines($text);
+        return (new PastedText(self::rules()->numbers, EvaluationSet::DIVISIONS))->lines($text);
     }
 
     /** @return list<Reading> */
     private static function read(string $text): array
     {
-        return (new Matcher(self::rules()->numbers))->read(self::lines($text), self::directory(), self::site());
+        return self::among(self::directory(), $text);
+    }
+
+    /**
+     * @param list<Known>           $directory
+     * @param array<string, bool>   $crowded
+     * @param array<string, string> $remembered
+     * @param list<PersonKind>      $kinds
+     *
+     * @return list<Reading>
+     */
+    private static function among(array $directory, string $text, array $crowded = [], array $remembered = [], array $kinds = [PersonKind::Learner, PersonKind::Staff]): array
+    {
+        $lines = self::lines($text);
+
+        return (new Matcher(self::rules()->numbers, Evaluation::wording($lines, $directory)))->read($lines, $directory, new Circumstances(self::site(), $kinds, $remembered, $crowded));
     }
 
     private static function rules(): Rules

@@ -63,6 +63,10 @@ final class RuleLawsTest extends TestCase
         yield 'learners who let others in' => ['learners-let-in', $role(1, 'for', ['staff', 'learner'])];
         yield 'a prefix of digits' => ['bad-prefix', static fn (array $rules): array => array_replace_recursive($rules, ['numbers' => [['prefix' => '12']]])];
         yield 'no room for a digit' => ['digits-out-of-range', static fn (array $rules): array => array_replace_recursive($rules, ['numbers' => [['digits' => 1]]])];
+        yield 'a name without a short one' => ['no-short-name', static fn (array $rules): array => ['nicknames' => [['Beatriz']]] + $rules];
+        yield 'a short name of two words' => ['not-one-word', static fn (array $rules): array => ['nicknames' => [['Beatriz', 'Bea Bia']]] + $rules];
+        yield 'a short name of one letter' => ['not-one-word', static fn (array $rules): array => ['nicknames' => [['Beatriz', 'B']]] + $rules];
+        yield 'a name too long' => ['too-long', static fn (array $rules): array => ['nicknames' => [['Beatriz', str_repeat('b', 41)]]] + $rules];
         yield 'a sheet without lines' => ['out-of-range', static fn (array $rules): array => array_replace_recursive($rules, ['limits' => ['sheet' => 0]])];
         yield 'no lead at all' => ['no-lead-role', static fn (array $rules): array => [...$rules, 'roles' => \array_slice($rules['roles'], 1)]];
     }

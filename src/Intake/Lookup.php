@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Intake;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Intake\Matcher;
+use MintDoor\Core\Intake\NameKeys;
+use MintDoor\Core\Intake\Nicknames;
+use MintDoor\Core\Intake\PastedLine;
+use MintDoor\Core\Intake\Wording;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Row;
+use MintDoor\People\Directory;
+use MintDoor\People\NameIndex;
+
+/**
+ * Looks up everybody who comes into question for some pasted line, in a few statements however many lines there are: names
+ * near the words, how many bear each pair of names, and then the people.
+ */
+final readonly class Lookup
+{
+    /** Of a pair with more bearers only those of the site's division are looked at. */
+    private const MANY = 40;
+
+    /** And of more than so many there, only some: then nobody is taken by that name. */
+    private const TOO_MANY = 200;
+
+    public function __construct(
+        private Connection $db,
+        private Directory $directory,
+    ) {
+    }
+
+    /** @param list<PastedLine> $lines */
+    public function wording(array $lines, Nicknames $nicknames): Wording
+    {
+        $slips = [];
+        foreach (Wording::words($lines) as $word) {
+            $slips += array_fill_keys(NameKeys::slips($word), true);
+        }
+        $names = [] === $slips ? [] : $this->db->fetchFirstColumn('SELECT DISTINCT name FROM name_slip WHERE slip IN (?)', [array_map(strval(...), array_keys($slips))], [ArrayParameterType::STRING]);
+
+        return new Wording($nicknames, array_values(array_filter($names, is_string(...))), $lines);
+    }
+
+    /**
+     * @param list<PastedLine> $lines
+     * @param string           $division id of the site's
+     * @param list<string>     $others   ids of people who come into question besides
+     *
+     * @return array{list<Row>, array<string, bool>} rows as `Directory::find()`; pairs that are crowded, as `Circumstances` has them
+     */
+    public function people(array $lines, Wording $wording, Matcher $matcher, string $site, string $division, array $others = []): array
+    {
+        $codes = $identifiers = [];
+        foreach ($lines as $line) {
+            if ($line->person) {
+                $codes += array_fill_keys($wording->keys($line), true);
+                foreach ([...$line->identifiers, ...([] === $line->identifiers && 1 === \count($line->words) ? $line->words : [])] as $identifier) {
+                    $identifiers[$identifier] = true;
+                    $codes[NameIndex::local($identifier)] = true;
+                    $identifiers += array_fill_keys($matcher->meant($identifier), true);
+                }
+            }
+        }
+        $codes = array_map(strval(...), array_keys($codes));
+        $identifiers = array_map(strval(...), array_keys($identifiers));
+        [$all, $ofDivision, $few, $crowded] = $this->told($codes, $division);
+        $parts = $parameters = $types = [];
+        $add = static function (string $sql, mixed ...$values) use (&$parts, &$parameters, &$types): void {
+            $parts[] = $sql;
+            foreach ($values as $value) {
+                if (\is_array($value)) {
+                    $types[\count($parameters)] = ArrayParameterType::STRING;
+                }
+                $parameters[] = $value;
+            }
+        };
+        if ([] !== $all) {
+            $add('SELECT person_id FROM person_key WHERE code IN (?)', $all);
+        }
+        if ([] !== $ofDivision) {
+            $add('SELECT person_id FROM person_key WHERE code IN (?) AND division_id = ?', $ofDivision, Id::binary($division));
+        }
+        foreach ($few as $code) {
+            $add('(SELECT person_id FROM person_key WHERE code = ? AND division_id = ? LIMIT '.self::MANY.')', $code, Id::binary($division));
+        }
+        if ([] !== $identifiers) {
+            $add('SELECT id FROM person WHERE number IN (?)', array_map(strtoupper(...), $identifiers));
+            $add('SELECT id FROM person WHERE email IN (?)', $identifiers);
+            $add('SELECT person_id FROM account WHERE login IN (?)', $identifiers);
+        }
+        if ([] !== $others) {
+            $add('SELECT id FROM person WHERE id IN (?)', array_map(Id::binary(...), $others));
+        }
+        // The first column names the union's.
+        $sql = (string) preg_replace('/SELECT id FROM/', 'SELECT id AS person_id FROM', implode(' UNION ', $parts));
+
+        return ['' === $sql ? [] : $this->directory->hits($sql, $parameters, $types, $site), $crowded];
+    }
+
+    /**
+     * Pairs by how many bear them.
+     *
+     * @param list<string> $codes
+     *
+     * @return array{list<string>, list<string>, list<string>, array<string, bool>} those to be looked at in full, in the division only, in part, and which of them are crowded
+     */
+    private function told(array $codes, string $division): array
+    {
+        $bearers = $here = [];
+        foreach ([] === $codes ? [] : Row::all($this->db->fetchAllAssociative('SELECT code, division_id = ? AS here, COUNT(*) AS people FROM person_key WHERE code IN (?) GROUP BY code, here', [Id::binary($division), $codes], [1 => ArrayParameterType::STRING])) as $row) {
+            $code = $row->string('code');
+            $bearers[$code] = ($bearers[$code] ?? 0) + $row->int('people');
+            $here[$code] = ($here[$code] ?? 0) + ($row->bool('here') ? $row->int('people') : 0);
+        }
+        $all = $ofDivision = $few = $crowded = [];
+        foreach ($bearers as $code => $count) {
+            $code = (string) $code;
+            if ($count <= self::MANY) {
+                $all[] = $code;
+                continue;
+            }
+            $crowded[$code] = $here[$code] > self::TOO_MANY;
+            $crowded[$code] ? $few[] = $code : $ofDivision[] = $code;
+        }
+
+        return [$all, $ofDivision, $few, $crowded];
+    }
+}
