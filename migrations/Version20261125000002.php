@@ -32,7 +32,10 @@ final class Version20261125000002 extends AbstractMigration
         $this->addSql('CREATE TABLE job (id BIGINT AUTO_INCREMENT NOT NULL, queue VARCHAR(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, body LONGTEXT NOT NULL, available_at DATETIME(3) NOT NULL, taken_at DATETIME(3) DEFAULT NULL, PRIMARY KEY (id), INDEX queue (queue, id))'.self::TEXT);
         $this->addSql("ALTER TABLE change_sheet MODIFY site_id BINARY(16) DEFAULT NULL, ADD kind VARCHAR(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT 'desk' NOT NULL, ADD title VARCHAR(160) DEFAULT '' NOT NULL, ADD version INT DEFAULT 1 NOT NULL, ADD changed_at DATETIME DEFAULT NULL, ADD changed_by BINARY(16) DEFAULT NULL, ADD work LONGTEXT DEFAULT NULL, ADD total INT DEFAULT 0 NOT NULL, ADD done INT DEFAULT 0 NOT NULL, ADD applied INT DEFAULT 0 NOT NULL, ADD removing JSON DEFAULT NULL, ADD undoes BINARY(16) DEFAULT NULL");
         $this->addSql('CREATE INDEX by_maker ON change_sheet (made_by, made_at)');
+        $this->addSql('CREATE INDEX by_kind ON change_sheet (kind, made_at)');
+        $this->addSql('CREATE INDEX by_undone ON change_sheet (undoes)');
         $this->addSql('UPDATE change_sheet SET total = (SELECT COUNT(*) FROM sheet_line n WHERE n.sheet_id = change_sheet.id), done = total, applied = total, changed_at = made_at, changed_by = made_by');
+        $this->addSql("UPDATE change_sheet SET kind = 'roster' WHERE total > 1");
         $this->addSql('ALTER TABLE site ADD taken_back TINYINT DEFAULT 0 NOT NULL');
         $this->addSql("UPDATE rule_book SET settings = JSON_SET(settings, '$.limits.sheet', 10000) WHERE JSON_VALUE(settings, '$.limits.sheet') = 1000");
     }
@@ -53,7 +56,9 @@ final class Version20261125000002 extends AbstractMigration
             $this->addSql("DROP TABLE $table");
         }
         $this->addSql("DELETE FROM change_sheet WHERE site_id IS NULL OR state <> 'applied'");
-        $this->addSql('DROP INDEX by_maker ON change_sheet');
+        foreach (['by_maker', 'by_kind', 'by_undone'] as $index) {
+            $this->addSql("DROP INDEX $index ON change_sheet");
+        }
         $this->addSql('ALTER TABLE change_sheet DROP kind, DROP title, DROP version, DROP changed_at, DROP changed_by, DROP work, DROP total, DROP done, DROP applied, DROP removing, DROP undoes, MODIFY site_id BINARY(16) NOT NULL');
         $this->addSql('ALTER TABLE site DROP taken_back');
     }

@@ -1,4 +1,4 @@
-# Sourced after setup.sh: serves the application through nginx and php-fpm.
+# Sourced after setup.sh: serves the application through nginx and php-fpm, with a worker for long sheets beside them.
 # serve PORT: with DATABASE_URL, MINT_DOOR_CLOCK and WORKERS from the environment; stop_serving ends it.
 
 port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
@@ -24,6 +24,9 @@ serve() {
   FPM_PID=$!
   PATH="$PATH:/usr/sbin" setsid nginx -p "$run" -c "$run/nginx.conf" -e "$run/nginx.err" -g 'daemon off;' >"$run/nginx.out" 2>&1 </dev/null &
   NGINX_PID=$!
+  # A worker ends now and then to be begun afresh; should it die, another goes on where it was.
+  setsid bash -c 'trap "kill \$! 2>/dev/null; exit" TERM; while :; do php bin/console messenger:consume jobs --sleep=0.3 --time-limit=900 --memory-limit=256M -q & wait $!; sleep 0.5 & wait $!; done' >"$run/worker.out" 2>&1 </dev/null &
+  WORKER_PID=$!
   local i
   for i in $(seq 1 200); do
     [ "$(curl -s -o /dev/null -w '%{http_code}' "http://127.0.0.1:$port/api/v1/me")" = 401 ] && return 0
@@ -44,6 +47,7 @@ stop_serving() {
       kill -KILL "$pid" 2>/dev/null || true
     fi
   done
-  NGINX_PID= FPM_PID=
+  [ -z "${WORKER_PID:-}" ] || kill -TERM -- "-$WORKER_PID" 2>/dev/null || true
+  NGINX_PID= FPM_PID= WORKER_PID=
   [ -n "${SERVE_RUN:-}" ] && rm -rf "$SERVE_RUN"; SERVE_RUN=
 }

@@ -104,7 +104,7 @@ final readonly class PastedText
     private static function cells(string $bare): array
     {
         foreach (['/\t/', '/;/', '/\|/', '/,/'] as $mark) {
-            $cells = array_values(array_filter(array_map(static fn (string $cell): string => trim($cell, " \""), preg_split($mark, $bare) ?: []), static fn (string $cell): bool => '' !== $cell));
+            $cells = array_values(array_filter(array_map(static fn (string $cell): string => trim($cell, ' "'), preg_split($mark, $bare) ?: []), static fn (string $cell): bool => '' !== $cell));
             // A comma alone parts a family name from a given one.
             if (\count($cells) > ('/,/' === $mark ? 2 : 1)) {
                 return [$cells, true];

@@ -61,6 +61,12 @@ final readonly class LineComputer
         return $this->line($situation, new Plan($reversed));
     }
 
+    /** The line of a wish that another one on the same person stands in the way of. */
+    public function besides(Situation $situation, bool $same): Line
+    {
+        return $this->line($situation, $same ? Plan::nothing(new Note('repeat')) : Plan::asked(new Note('twice-on-sheet')));
+    }
+
     private function line(Situation $situation, Plan $plan): Line
     {
         $before = $situation->enrollment->timeline();
@@ -126,11 +132,21 @@ final readonly class LineComputer
 
     private function letIn(Situation $situation, Wanted $wanted, ?Segment $present): Plan
     {
-        $role = (string) $wanted->role;
-        if (true === $present?->state->here()) {
-            return [$role] === $present->roles
+        $here = true === $present?->state->here();
+        if (null === $wanted->role && !$here && null !== $present) {
+            return $this->bringBack($situation, $present);
+        }
+        $role = $wanted->role ?? $situation->roles->suggest($situation->actor, $situation->person, $situation->site) ?? '';
+        if ($here) {
+            return null === $wanted->role || [$role] === $present->roles
                 ? Plan::nothing(new Note('already-here'))
                 : Plan::refused(new Note('here-as-other', ['roles' => $present->roles]));
+        }
+        if ('' === $role) {
+            return Plan::refused(new Note('no-role-suggested'));
+        }
+        if (null === $wanted->role && !$wanted->sure && true !== $situation->roles->find($role)?->takesSeat) {
+            return Plan::asked(new Note('above-learner', ['role' => $role]));
         }
         $window = $wanted->window ?? new Window($situation->now);
         if ($window->until <= max($situation->now, $window->from)) {

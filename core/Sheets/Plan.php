@@ -28,6 +28,11 @@ final readonly class Plan
         return new self([], [], $why);
     }
 
+    public static function asked(Note $what): self
+    {
+        return new self([], [], $what, Verdict::NeedsChoice);
+    }
+
     public static function nothing(Note $why): self
     {
         return new self([], [], $why, Verdict::NothingToDo);

@@ -7,8 +7,9 @@ namespace MintDoor\Core\Sheets;
 use MintDoor\Core\Roster\Leads;
 
 /**
- * Computes a sheet of many lines. Verdicts see the whole sheet: seats are given in line order, a line on somebody sees
- * what earlier lines did to them, and a line that only another one makes possible is looked at again after it.
+ * Computes a sheet of many lines. Verdicts see the whole sheet: seats are given in line order, once more is as
+ * good as once, whoever is on it to become two things has to be settled, and a line that only another one makes possible
+ * is looked at again after it.
  */
 final readonly class SheetComputer
 {
@@ -26,7 +27,15 @@ final readonly class SheetComputer
      */
     public function compute(SheetSituation $situation, array $lines): array
     {
-        return $this->all($situation, array_map(static fn (array $line): string => $line[0], $lines), fn (Situation $one, int|string $key): Line => $this->computer->compute($one, $lines[$key][1]));
+        $first = $different = [];
+        foreach ($lines as $key => [$person, $wanted]) {
+            $first[$person] ??= $key;
+            $different[$person] = ($different[$person] ?? false) || $lines[$first[$person]][1] != $wanted;
+        }
+
+        return $this->all($situation, array_map(static fn (array $line): string => $line[0], $lines), fn (Situation $one, int|string $key): Line => $different[$lines[$key][0]] || $first[$lines[$key][0]] !== $key
+            ? $this->computer->besides($one, !$different[$lines[$key][0]])
+            : $this->computer->compute($one, $lines[$key][1]));
     }
 
     /**

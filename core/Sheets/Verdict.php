@@ -8,6 +8,8 @@ enum Verdict: string
 {
     case Ready = 'ready';
     case NothingToDo = 'nothing-to-do';
+    /** Somebody has to say whether, or which. */
+    case NeedsChoice = 'needs-choice';
     case Refused = 'refused';
     case WaitsForSeat = 'waits-for-seat';
 }

@@ -10,16 +10,18 @@ use MintDoor\Core\Time\Window;
 final readonly class Wanted
 {
     /**
-     * @param ?string $role    code, for letting in and for a change of role
+     * @param ?string $role    code, for letting in and for a change of role; null lets somebody in as they were here before, or as what is suggested for them
      * @param ?Window $window  for letting in, pausing, keeping out and a change of dates; null means from now on, for good.
      *                         A change of dates that begins at `Time::BEGINNING` leaves the beginning as it is
      * @param ?string $section for letting in
+     * @param bool    $sure    whether somebody said that a role above learner, which comes only because it is suggested, is meant
      */
     public function __construct(
         public Verb $verb,
         public ?string $role = null,
         public ?Window $window = null,
         public ?string $section = null,
+        public bool $sure = false,
     ) {
     }
 }

@@ -43,7 +43,17 @@ final readonly class CallerProvider implements UserProviderInterface
 
     public function refreshUser(UserInterface $user): UserInterface
     {
-        return $this->only($this->db->fetchAllAssociative(self::SELECT.' WHERE a.person_id = ?', [Id::binary($user->getUserIdentifier())]));
+        return $this->byId($user->getUserIdentifier());
+    }
+
+    /**
+     * Somebody who is not signed in at this moment, such as whoever gave a job.
+     *
+     * @throws UserNotFoundException when there is no such account, or it is closed
+     */
+    public function byId(string $id): Caller
+    {
+        return $this->only($this->db->fetchAllAssociative(self::SELECT.' WHERE a.person_id = ?', [Id::binary($id)]));
     }
 
     public function supportsClass(string $class): bool

@@ -31,9 +31,42 @@ final readonly class Transaction
      */
     public function run(Request $request, Caller $caller, array $sites, callable $work): Answer
     {
+        return $this->again(fn (): Answer => $this->once($sites, function (EntityManagerInterface $entities) use ($request, $caller, $work): Answer {
+            $answer = $work($entities);
+            $entities->flush();
+            $this->remember($request, $caller, $answer);
+
+            return $answer;
+        }, fn (): ?Answer => $this->repeated($request, $caller)));
+    }
+
+    /**
+     * The same for work nobody waits for.
+     *
+     * @template T
+     *
+     * @param list<string>  $sites ids of the sites whose people change
+     * @param callable(): T $work
+     *
+     * @return T
+     */
+    public function job(array $sites, callable $work): mixed
+    {
+        return $this->again(fn (): mixed => $this->once($sites, static fn (): mixed => $work(), static fn (): mixed => null));
+    }
+
+    /**
+     * @template T
+     *
+     * @param callable(): T $work
+     *
+     * @return T
+     */
+    private function again(callable $work): mixed
+    {
         for ($try = 1;; ++$try) {
             try {
-                return $this->once($request, $caller, $sites, $work);
+                return $work();
             } catch (RetryableException $lost) {
                 if ($try >= self::TRIES) {
                     throw $lost;
@@ -44,10 +77,15 @@ final readonly class Transaction
     }
 
     /**
-     * @param callable(EntityManagerInterface): Answer $work
-     * @param list<string>                             $sites
+     * @template T
+     *
+     * @param list<string>                        $sites
+     * @param callable(EntityManagerInterface): T $work
+     * @param callable(): ?T                      $already what came of it when it was done before
+     *
+     * @return T
      */
-    private function once(Request $request, Caller $caller, array $sites, callable $work): Answer
+    private function once(array $sites, callable $work, callable $already): mixed
     {
         $entities = $this->managers->getManager();
         if (!$entities instanceof EntityManagerInterface || !$entities->isOpen()) {
@@ -57,12 +95,10 @@ final readonly class Transaction
         $entities->clear();
         $this->db->beginTransaction();
         try {
-            $answer = $this->repeated($request, $caller);
+            $answer = $already();
             if (null === $answer) {
                 $this->lock($sites);
                 $answer = $work($entities);
-                $entities->flush();
-                $this->remember($request, $caller, $answer);
             }
             $this->db->commit();
 

@@ -31,6 +31,14 @@ final readonly class LineWish
         /** The version of the enrollment that was looked at; null where it does not matter. */
         #[Assert\PositiveOrZero]
         public ?int $version = null,
+        /** A section of the site, for letting in. */
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such section.')]
+        public ?string $section = null,
+        /** That a role above learner is meant, where none was asked for. */
+        public bool $sure = false,
+        /** The version of the site that was looked at; null where it does not matter. */
+        #[Assert\PositiveOrZero]
+        public ?int $siteVersion = null,
     ) {
     }
 

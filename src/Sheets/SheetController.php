@@ -55,7 +55,7 @@ final readonly class SheetController
     public function undo(string $site, string $sheet, #[MapRequestPayload] UndoWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
         $access = $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
-        $lines = array_map(static fn (Row $row): string => $row->id('id'), Row::all($this->db->fetchAllAssociative('SELECT id FROM sheet_line WHERE sheet_id = ? AND site_id = ?', [Id::binary($sheet), Id::binary($site)])));
+        $lines = array_map(static fn (Row $row): string => $row->id('id'), Row::all($this->db->fetchAllAssociative('SELECT id FROM sheet_line WHERE sheet_id = ? AND site_id = ? ORDER BY position DESC', [Id::binary($sheet), Id::binary($site)])));
         if ([] === $lines) {
             throw Problem::notFound('This sheet');
         }

@@ -12,6 +12,7 @@ use MintDoor\Core\Sheets\Line;
 use MintDoor\Core\Sheets\Note;
 use MintDoor\Core\Sheets\Removal;
 use MintDoor\Core\Sheets\SheetComputer;
+use MintDoor\Core\Sheets\Summary;
 use MintDoor\Core\Sheets\Verdict;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
@@ -35,6 +36,8 @@ final readonly class SheetHandler
 {
     private const CHANGED_SINCE = 'changed-since';
 
+    private const LET_IN = 'You may not change who is in this site. Its leads and co-tutors can.';
+
     public function __construct(
         private Situations $situations,
         private Enrollments $enrollments,
@@ -56,7 +59,7 @@ final readonly class SheetHandler
      */
     public function preview(SiteAccess $access, SheetWish $wish): array
     {
-        return $this->compute($access, $wish)['json'];
+        return $this->compute($access, $wish->lines)['json'];
     }
 
     /**
@@ -66,7 +69,66 @@ final readonly class SheetHandler
      */
     public function previewLine(SiteAccess $access, LineWish $wish): array
     {
-        return $this->compute($access, new SheetWish([$wish]))['json']['lines'][0];
+        return $this->compute($access, [$wish])['json']['lines'][0];
+    }
+
+    /**
+     * What lines of a sheet over several sites would do in one of them. Changes nothing.
+     *
+     * @param array<int, LineWish> $lines one a person
+     *
+     * @return array{lines: array<int, array<string, mixed>>, summary: Summary, removal: ?Removal} lines as schema `SheetLine`, by the same keys
+     */
+    public function look(SiteAccess $access, array $lines): array
+    {
+        $access->require(Permission::LetIn, self::LET_IN);
+        $computed = $this->compute($access, $lines);
+        $versions = $this->enrollments->versions($access->site->id, array_map(static fn (LineWish $line): string => $line->person, array_values($lines)));
+
+        return [
+            'lines' => array_map(static fn (array $line): array => [...$line, 'version' => $versions[$line['person']['id']] ?? 0], $computed['json']['lines']),
+            'summary' => $computed['summary'],
+            'removal' => $computed['removal'],
+        ];
+    }
+
+    /**
+     * What taking lines of a sheet over several sites back would do in one of them. Changes nothing.
+     *
+     * @param array<int, string> $lineIds
+     *
+     * @return array{lines: array<int, array<string, mixed>>, summary: Summary, removal: ?Removal} lines as schema `SheetLine`, by the same keys
+     */
+    public function lookBack(SiteAccess $access, array $lineIds): array
+    {
+        $access->require(Permission::LetIn, self::LET_IN);
+        $computed = $this->reversed($access, $lineIds)['computed'];
+
+        return ['lines' => array_map(static fn (array $line): array => [...$line, 'version' => 0], $computed['json']['lines']), 'summary' => $computed['summary'], 'removal' => $computed['removal']];
+    }
+
+    /**
+     * Applies lines of a stored sheet in one site; those that cannot be are set aside. Runs inside a transaction, under the site's lock.
+     *
+     * @param array<int, LineWish|string> $lines by their positions; one a person, either all wishes or all ids of lines to be taken back
+     *
+     * @return array<int, array{verdict: mixed, reasons: mixed, line: mixed}> by position: schema `SheetLine`, in part
+     */
+    public function applyStored(SiteAccess $access, string $sheet, array $lines): array
+    {
+        $access->require(Permission::LetIn, self::LET_IN);
+        $wishes = array_filter($lines, static fn (LineWish|string $line): bool => $line instanceof LineWish);
+        if ([] !== $wishes) {
+            $versions = $this->enrollments->versions($access->site->id, array_map(static fn (LineWish $line): string => $line->person, array_values($wishes)));
+            $stale = array_filter($wishes, static fn (LineWish $line): bool => (null !== $line->version && $line->version !== $versions[$line->person]) || (null !== $line->siteVersion && $line->siteVersion !== $access->row->int('version')));
+            $computed = $this->compute($access, $wishes, array_keys($stale));
+            $json = $this->carryOut($access, $computed, static fn (int $key): array => [$wishes[$key]->verb, $wishes[$key]->note, null, null], $sheet);
+        } else {
+            $undo = $this->reversed($access, array_map(static fn (LineWish|string $line): string => \is_string($line) ? $line : '', $lines));
+            $json = $this->carryOut($access, $undo['computed'], static fn (int $key): array => ['undo', null, $undo['done'][$key]->id('id'), $undo['done'][$key]->string('verb')], $sheet);
+        }
+
+        return array_map(static fn (array $line): array => ['verdict' => $line['verdict'], 'reasons' => [] === $line['reasons'] ? $line['cautions'] : $line['reasons'], 'line' => $line['line']], $json['lines']);
     }
 
     /**
@@ -83,7 +145,7 @@ final readonly class SheetHandler
         if (1 === \count($wish->lines) && [] !== $stale) {
             throw new Problem(ProblemType::Stale, 'Somebody else changed this person here in the meantime. Look at what is so now, then decide again.', more: $access->may(Permission::SeeLogbook) ? ['since' => $this->since($access, $wish->lines[0])] : []);
         }
-        $computed = $this->compute($access, $wish, array_keys($stale));
+        $computed = $this->compute($access, $wish->lines, array_keys($stale));
         $this->mindRemovals($computed['json']['removal'], $wish->removing);
 
         return $this->carryOut($access, $computed, static fn (int $key): array => [$wish->lines[$key]->verb, $wish->lines[$key]->note, null, null]);
@@ -110,78 +172,112 @@ final readonly class SheetHandler
      */
     public function undo(SiteAccess $access, array $lineIds, bool $apply, ?int $removing = null): array
     {
-        $done = Row::all($this->db->fetchAllAssociative(
-            'SELECT id, person_id, verb, effects FROM sheet_line WHERE site_id = ? AND id IN (?) ORDER BY position DESC',
-            [Id::binary($access->site->id), array_map(Id::binary(...), $lineIds)], [1 => ArrayParameterType::BINARY],
-        ));
-        if ([] === $done) {
+        $undo = $this->reversed($access, $lineIds);
+        if ([] === $undo['done']) {
             throw Problem::notFound('This change');
         }
-        [$histories] = $this->histories->of($access->site->id, array_map(static fn (Row $row): string => $row->id('person_id'), $done));
-        $aside = [];
+        $only = 1 === \count($lineIds) ? ($undo['aside'][array_key_first($undo['done'])] ?? null) : null;
+        if (null !== $only) {
+            throw $only;
+        }
+        if (!$apply) {
+            return $undo['computed']['json'];
+        }
+        $this->mindRemovals($undo['computed']['json']['removal'], $removing);
+
+        return $this->carryOut($access, $undo['computed'], static fn (int $key): array => ['undo', null, $undo['done'][$key]->id('id'), $undo['done'][$key]->string('verb')]);
+    }
+
+    /**
+     * What taking lines back would do, in the order in which they are given.
+     *
+     * @param array<int, string> $lineIds of one site
+     *
+     * @return array{done: array<int, Row>, aside: array<int, Problem>, computed: array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}}}
+     */
+    private function reversed(SiteAccess $access, array $lineIds): array
+    {
+        $rows = Row::all($this->db->fetchAllAssociative(
+            'SELECT id, person_id, verb, effects FROM sheet_line WHERE site_id = ? AND id IN (?)',
+            [Id::binary($access->site->id), array_map(Id::binary(...), array_values($lineIds))], [1 => ArrayParameterType::BINARY],
+        ));
+        $byId = [];
+        foreach ($rows as $row) {
+            $byId[$row->id('id')] = $row;
+        }
+        $done = array_map(static fn (string $id): Row => $byId[$id], array_filter($lineIds, static fn (string $id): bool => isset($byId[$id])));
+        [$histories] = $this->histories->of($access->site->id, array_values(array_map(static fn (Row $row): string => $row->id('person_id'), $done)));
+        $aside = $effects = [];
         foreach ($done as $key => $row) {
             $history = $histories[$row->id('person_id')] ?? new History([]);
-            if (!$history->mayUndo($row->id('id'))) {
-                if (1 === \count($lineIds)) {
-                    throw null !== $history->undoneBy($row->id('id')) ? new Problem(ProblemType::UndoneAlready, 'This was already undone.') : new Problem(ProblemType::ChangedSince, 'Something was changed for this person here after this. Undo the later change first, or change it by hand.');
-                }
-                $aside[] = $key;
+            if ($history->mayUndo($row->id('id'))) {
+                $effects[$key] = [$row->id('person_id'), array_map(static fn (mixed $effect) => EffectCodec::read((array) $effect), array_values($row->json('effects')))];
+            } else {
+                $aside[$key] = null !== $history->undoneBy($row->id('id')) ? new Problem(ProblemType::UndoneAlready, 'This was already undone.') : new Problem(ProblemType::ChangedSince, 'Something was changed for this person here after this. Undo the later change first, or change it by hand.');
             }
         }
         $people = $this->situations->people(array_values(array_unique(array_map(static fn (Row $row): string => $row->id('person_id'), $done))));
         $situation = $this->situations->of($access, $people);
-        $effects = [];
-        foreach ($done as $key => $row) {
-            if (!\in_array($key, $aside, true)) {
-                $effects[$key] = [$row->id('person_id'), array_map(static fn (mixed $effect) => EffectCodec::read((array) $effect), array_values($row->json('effects')))];
-            }
-        }
-        $computed = $this->answer($access, array_map(static fn (Row $row): Row => $people[$row->id('person_id')], $done), $this->computer->undo($situation, $effects));
-        if (!$apply) {
-            return $computed['json'];
-        }
-        $this->mindRemovals($computed['json']['removal'], $removing);
 
-        return $this->carryOut($access, $computed, static fn (int $key): array => ['undo', null, $done[$key]->id('id'), $done[$key]->string('verb')]);
+        return ['done' => $done, 'aside' => $aside, 'computed' => $this->answer($access, array_map(static fn (Row $row): Row => $people[$row->id('person_id')], $done), $this->computer->undo($situation, $effects), $situation->seatsHeld)];
     }
 
     /**
-     * @param list<int> $aside keys of lines that are not to be computed
+     * @param array<int, LineWish> $wishes one a person
+     * @param list<int>            $aside  keys of lines that are not to be computed
      *
-     * @return array{lines: array<int, Line>, people: list<Row>, json: array{sheet: ?string, lines: list<array<string, mixed>>, removal: ?array{people: int, here: int}}}
+     * @return array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}}
      */
-    private function compute(SiteAccess $access, SheetWish $wish, array $aside = []): array
+    private function compute(SiteAccess $access, array $wishes, array $aside = []): array
     {
         $most = $this->roles->limits()->sheet;
-        if (\count($wish->lines) > $most) {
+        if (\count($wishes) > $most) {
             throw Problem::field('/lines', 'too-many', \sprintf('A sheet has %s lines at most here. Choose fewer people, and do the rest after.', number_format($most)));
         }
-        $people = $this->situations->people(array_map(static fn (LineWish $line): string => $line->person, $wish->lines));
+        $people = $this->situations->people(array_values(array_map(static fn (LineWish $line): string => $line->person, $wishes)));
+        $sections = $this->sections($access->site->id, $wishes);
         $wanted = [];
-        foreach ($wish->lines as $key => $line) {
+        foreach ($wishes as $key => $line) {
+            if (null !== $line->section && !isset($sections[$line->section])) {
+                throw Problem::field("/lines/$key/section", 'no-such-section', 'This site has no such section. Choose another.');
+            }
             if (!\in_array($key, $aside, true)) {
                 $wanted[$key] = [$line->person, $this->wishes->wanted($line, $access, $key)];
             }
         }
-        $lines = $this->computer->compute($this->situations->of($access, $people), $wanted);
+        $situation = $this->situations->of($access, $people);
 
-        return $this->answer($access, array_map(static fn (LineWish $line): Row => $people[$line->person], $wish->lines), $lines);
+        return $this->answer($access, array_map(static fn (LineWish $line): Row => $people[$line->person], $wishes), $this->computer->compute($situation, $wanted), $situation->seatsHeld);
     }
 
     /**
-     * @param list<Row>                $people one a line
-     * @param array<array-key, Line> $lines  by the same keys; those set aside are missing
+     * @param array<int, LineWish> $wishes
      *
-     * @return array{lines: array<int, Line>, people: list<Row>, json: array{sheet: ?string, lines: list<array<string, mixed>>, removal: ?array{people: int, here: int}}}
+     * @return array<string, true> ids of those sections of the site that are wanted
      */
-    private function answer(SiteAccess $access, array $people, array $lines): array
+    private function sections(string $site, array $wishes): array
+    {
+        $wanted = array_values(array_unique(array_filter(array_map(static fn (LineWish $line): ?string => $line->section, $wishes))));
+        $rows = [] === $wanted ? [] : Row::all($this->db->fetchAllAssociative('SELECT id FROM section WHERE site_id = ? AND id IN (?)', [Id::binary($site), array_map(Id::binary(...), $wanted)], [1 => ArrayParameterType::BINARY]));
+
+        return array_fill_keys(array_map(static fn (Row $row): string => $row->id('id'), $rows), true);
+    }
+
+    /**
+     * @param array<int, Row>        $people one a line
+     * @param array<array-key, Line> $lines  by the same keys; those set aside are missing
+     * @param int                    $held   seats held before
+     *
+     * @return array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}}
+     */
+    private function answer(SiteAccess $access, array $people, array $lines, int $held): array
     {
         $json = $ready = [];
         $names = $this->doorNames($access->site->id);
         $pieces = $this->pieces($access, $lines, $people);
         foreach ($people as $key => $row) {
             $line = $lines[$key] ?? null;
-            $json[] = ['person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)], ...$this->json($line, $access, $names, $pieces[$key] ?? 0)];
+            $json[$key] = ['person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)], ...$this->json($line, $access, $names, $pieces[$key] ?? 0)];
             if (Verdict::Ready === $line?->verdict) {
                 $ready[$key] = $line;
             }
@@ -192,19 +288,23 @@ final readonly class SheetHandler
             $removal = Removal::of(array_values($ready), $count->learners + $count->staff + $count->others + $count->unlisted, $this->roles->limits());
         }
 
-        return ['lines' => $ready, 'people' => $people, 'json' => ['sheet' => null, 'lines' => $json, 'removal' => null === $removal ? null : ['people' => $removal->people, 'here' => $removal->here]]];
+        return [
+            'lines' => $ready, 'people' => $people, 'summary' => Summary::of($lines, $access->site, $this->roles->book(), $held), 'removal' => $removal,
+            'json' => ['sheet' => null, 'lines' => $json, 'removal' => null === $removal ? null : ['people' => $removal->people, 'here' => $removal->here]],
+        ];
     }
 
     /**
-     * @param array{lines: array<int, Line>, people: list<Row>, json: array{sheet: ?string, lines: list<array<string, mixed>>, removal: ?array{people: int, here: int}}} $computed
+     * @param array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}} $computed
      * @param callable(int): array{string, ?string, ?string, ?string} $about of a line: verb, note, id of the line it takes back, and that one's verb
+     * @param ?string                                                 $sheet the stored sheet whose lines these are, by their positions; null makes one
      *
-     * @return array<string, mixed> schema `Sheet`
+     * @return array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}} schema `Sheet`
      */
-    private function carryOut(SiteAccess $access, array $computed, callable $about): array
+    private function carryOut(SiteAccess $access, array $computed, callable $about, ?string $sheet = null): array
     {
         $json = $computed['json'];
-        $only = 1 === \count($json['lines']) ? $json['lines'][0] : null;
+        $only = null === $sheet && 1 === \count($json['lines']) ? reset($json['lines']) : null;
         if (null !== $only && !\in_array($only['verdict'], [Verdict::Ready->value, Verdict::NothingToDo->value], true)) {
             throw new Problem(ProblemType::NotReady, 'This change cannot be made: see its reasons.', more: ['line' => $only]);
         }
@@ -216,7 +316,7 @@ final readonly class SheetHandler
         }
         $stored = [];
         if ([] !== $toStore) {
-            [$json['sheet'], $stored] = $this->store->store($access, $toStore);
+            [$json['sheet'], $stored] = $this->store->store($access, $toStore, $sheet);
         }
         foreach ($json['lines'] as $key => $line) {
             $json['lines'][$key] = [...$line, 'entry' => $stored[$key]['entry'] ?? null, 'line' => $stored[$key]['line'] ?? null, ...(isset($stored[$key]) ? ['version' => $stored[$key]['version']] : [])];
@@ -262,7 +362,7 @@ final readonly class SheetHandler
      * How many pieces of work those leave behind who would lose entry.
      *
      * @param array<array-key, Line> $lines
-     * @param list<Row>              $people one a line
+     * @param array<int, Row>        $people one a line
      *
      * @return array<array-key, int> by line
      */

@@ -38,10 +38,11 @@ final readonly class SheetStore
 
     /**
      * @param non-empty-array<array-key, StoredLine> $lines one a person
+     * @param ?string                                $sheet id of the stored sheet whose lines these are, by their positions; null makes one
      *
      * @return array{string, array<array-key, array{line: string, entry: int, version: int}>} id of the sheet, and of each line its id, entry in the logbook, and the version of the enrollment after it
      */
-    public function store(SiteAccess $access, array $lines): array
+    public function store(SiteAccess $access, array $lines, ?string $sheet = null): array
     {
         $site = $access->site->id;
         $this->passesAndMarks($access, $lines);
@@ -56,9 +57,14 @@ final readonly class SheetStore
         } else {
             $this->counts->forget($site);
         }
-        $sheet = $this->ids->next();
         $rows = new BulkWriter($this->db);
-        $rows->add('change_sheet', ['id' => BulkWriter::id($sheet), 'site_id' => BulkWriter::id($site), 'made_by' => BulkWriter::id($access->caller->id), 'made_at' => Instant::toSql($access->now), 'state' => 'applied']);
+        $own = null === $sheet;
+        $sheet ??= $this->ids->next();
+        if ($own) {
+            $by = BulkWriter::id($access->caller->id);
+            $at = Instant::toSql($access->now);
+            $rows->add('change_sheet', ['id' => BulkWriter::id($sheet), 'site_id' => BulkWriter::id($site), 'made_by' => $by, 'made_at' => $at, 'state' => 'applied', 'changed_by' => $by, 'changed_at' => $at, 'total' => \count($lines), 'done' => \count($lines), 'applied' => \count($lines), 'kind' => $this->kind($lines), 'undoes' => $this->undone($lines)]);
+        }
         $entries = $stored = [];
         $position = 0;
         foreach ($lines as $key => $line) {
@@ -66,7 +72,7 @@ final readonly class SheetStore
             $version = $versions[$line->personId];
             $json = static fn (mixed $value): string => json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
             $rows->add('sheet_line', [
-                'id' => BulkWriter::id($id), 'sheet_id' => BulkWriter::id($sheet), 'position' => ++$position, 'site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($line->personId),
+                'id' => BulkWriter::id($id), 'sheet_id' => BulkWriter::id($sheet), 'position' => $own ? ++$position : (int) $key, 'site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($line->personId),
                 'verb' => $line->verb, 'verdict' => $line->line->verdict->value, 'state_before' => $json((array) $line->json['before']), 'state_after' => $json((array) $line->json['after']),
                 'notes' => $json(['reasons' => $line->json['reasons'], 'cautions' => $line->json['cautions']]), 'effects' => $json(array_map(EffectCodec::write(...), $line->line->effects)),
                 'version_after' => $version, 'undoes' => BulkWriter::id($line->undoes),
@@ -82,6 +88,29 @@ final readonly class SheetStore
         }
 
         return [$sheet, $stored];
+    }
+
+    /**
+     * How a sheet that is applied at once came about; changes of one person by hand are not listed among sheets.
+     *
+     * @param non-empty-array<array-key, StoredLine> $lines
+     */
+    private function kind(array $lines): string
+    {
+        return 1 === \count($lines) ? 'desk' : (null === reset($lines)->undoes ? 'roster' : 'undo');
+    }
+
+    /**
+     * The sheet these lines take back.
+     *
+     * @param non-empty-array<array-key, StoredLine> $lines
+     */
+    private function undone(array $lines): ?BulkId
+    {
+        $undoes = reset($lines)->undoes;
+        $sheet = null === $undoes || 1 === \count($lines) ? false : $this->db->fetchOne('SELECT sheet_id FROM sheet_line WHERE id = ?', [Id::binary($undoes)]);
+
+        return \is_string($sheet) ? BulkWriter::id(Id::text($sheet)) : null;
     }
 
     /** @param array<array-key, StoredLine> $lines */

@@ -30,14 +30,15 @@ final readonly class Wishes
     {
         $verb = Verb::from($wish->verb);
         $at = "/lines/$index/";
-        if (\in_array($verb, [Verb::LetIn, Verb::ChangeRole], true) && null === $this->roles->book()->find((string) $wish->role)) {
+        $mayBeSuggested = Verb::LetIn === $verb && null === $wish->role;
+        if (\in_array($verb, [Verb::LetIn, Verb::ChangeRole], true) && !$mayBeSuggested && null === $this->roles->book()->find((string) $wish->role)) {
             throw Problem::field($at.'role', 'no-such-role', 'There is no such role any more. Choose another.');
         }
         if (null === $wish->fromDay && null === $wish->untilDay && null === $wish->days) {
-            return new Wanted($verb, $wish->role);
+            return new Wanted($verb, $wish->role, null, $wish->section, $wish->sure);
         }
         try {
-            return new Wanted($verb, $wish->role, new Window($this->from($wish, $verb, $access), $this->until($wish, $access)));
+            return new Wanted($verb, $wish->role, new Window($this->from($wish, $verb, $access), $this->until($wish, $access)), $wish->section, $wish->sure);
         } catch (WindowOutOfOrder) {
             throw Problem::field($at.'untilDay', 'before-start', null === $wish->fromDay ? 'The last day is already over. Choose a later one.' : 'The last day is before the first. Choose a later one.');
         } catch (NotADay $none) {

@@ -54,6 +54,18 @@ final class AuthorizationTest extends ApiTestCase
         'PUT /sites/{site}/views' => [401, 200, 200, 200, 404, 200],
         'DELETE /sites/{site}/views/{view}' => [401, 200, 200, 200, 404, 200],
         'GET /sites/{site}/progress' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/settled-lines' => [401, 403, 403, 200, 404, 200],
+        'DELETE /sites/{site}/settled-lines' => [401, 403, 403, 404, 404, 404],
+        'POST /sheet-reviews' => [401, 403, 403, 200, 404, 200],
+        'GET /sheets' => [401, 200, 200, 200, 200, 200],
+        'POST /sheets' => [401, 403, 403, 201, 404, 201],
+        'GET /sheets/{sheet}' => [401, 404, 404, 200, 404, 200],
+        'PUT /sheets/{sheet}' => [401, 404, 404, 412, 404, 412],
+        'PUT /sheets/{sheet}/dropped' => [401, 404, 404, 412, 404, 412],
+        'DELETE /sheets/{sheet}/dropped' => [401, 404, 404, 412, 404, 412],
+        'POST /sheets/{sheet}/apply' => [401, 404, 404, 412, 404, 412],
+        'POST /sheets/{sheet}/continue' => [401, 404, 404, 412, 404, 412],
+        'POST /sheets/{sheet}/undo' => [401, 404, 404, 200, 404, 200],
         'GET /sites/{site}/why/{person}' => [401, 403, 200, 200, 404, 200],
     ];
 
@@ -65,7 +77,7 @@ final class AuthorizationTest extends ApiTestCase
             [$method, $template] = explode(' ', $operation);
             foreach (self::CALLERS as $index => $caller) {
                 $this->db()->beginTransaction();
-                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet, '{view}' => $sheet]).(['GET /sites' => '?scope=all', 'GET /people' => '?q=learner', 'GET /rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01'][$operation] ?? '');
+                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet, '{view}' => $sheet]).(['GET /sites' => '?scope=all', 'GET /people' => '?q=learner', 'GET /rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01', 'DELETE /sites/{site}/settled-lines' => '?gist=nobody'][$operation] ?? '');
                 $this->call($caller, $method, $path, $this->body($operation), $statuses[$index], ['If-Match' => '"1"']);
                 $this->db()->rollBack();
             }
@@ -101,6 +113,10 @@ final class AuthorizationTest extends ApiTestCase
             'POST /sites/{site}/intake' => ['text' => 'Learner Learnersen'],
             'PUT /rules' => ['rules' => RulesCodec::write($this->service(Roles::class)->rules())],
             'PUT /administrators/{person}' => ['platform' => false, 'divisions' => ['evening']],
+            'POST /sheet-reviews', 'POST /sheets/{sheet}/apply' => ['lines' => [['site' => $this->ids['site'], 'line' => ['person' => $this->ids['newcomer'], 'verb' => 'let-in']]]],
+            'POST /sheets' => ['kind' => 'pasted', 'site' => $this->ids['site'], 'work' => ['text' => 'x']],
+            'PUT /sheets/{sheet}' => ['kind' => 'pasted', 'work' => ['text' => 'x']],
+            'POST /sheets/{sheet}/undo' => ['apply' => false],
             'POST /site-sheets' => ['sites' => [$this->ids['site']], 'verb' => 'seats', 'seats' => 40],
             'POST /site-sheets/undo' => ['entries' => [['site' => $this->ids['site'], 'entry' => 4]]],
             'POST /sites/{site}/labels' => ['label' => 'viola', 'people' => [$this->ids['learner']]],

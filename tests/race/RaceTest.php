@@ -4,53 +4,12 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Race;
 
-use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\DriverManager;
-use Doctrine\DBAL\Tools\DsnParser;
 use MintDoor\Hall\Id;
-use MintDoor\StandIns\HouseBuilder;
-use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
 /** Real processes with connections of their own, at the same time, on a database of their own. */
-final class RaceTest extends TestCase
+final class RaceTest extends RaceCase
 {
-    private const NOW = 1_795_510_800;
-
-    private Connection $db;
-    private HouseBuilder $house;
-    private string $site;
-
-    /** @var array<string, string> */
-    private array $people = [];
-
-    protected function setUp(): void
-    {
-        $url = (string) preg_replace('#/mint_\w+\?#', '/mint_race?', $_SERVER['DATABASE_URL']);
-        $this->db = DriverManager::getConnection((new DsnParser(['mysql' => 'pdo_mysql']))->parse($url));
-        foreach ($this->db->fetchFirstColumn('SHOW TABLES') as $table) {
-            if ('doctrine_migration_versions' !== $table) {
-                $this->db->executeStatement("TRUNCATE TABLE `$table`");
-            }
-        }
-        $_SERVER['RACE_URL'] = $url;
-        $this->house = new HouseBuilder($this->db, self::NOW);
-        $this->house->roles([], ['seniors']);
-        $seniors = $this->house->division('seniors', 'Seniors');
-        $term = $this->house->term('autumn', 'Autumn', '2026-09-07', '2026-12-18');
-        $this->site = $this->house->site('RACE', 'Race', 'course', $seniors, $term, null, 1, self::NOW - 1_000, leadLimit: 2);
-        foreach (['anna', 'bert', 'carl', 'dora'] as $name) {
-            $this->people[$name] = $this->house->person('staff', $seniors, $name, $name, login: $name);
-        }
-        for ($n = 0; $n < 6; ++$n) {
-            $this->people["learner$n"] = $this->house->person('learner', $seniors, "Learner$n", 'Racer', 7, login: "learner$n");
-        }
-        foreach (['anna', 'bert'] as $lead) {
-            $this->house->letIn($this->site, $this->people[$lead], 'lead-tutor', self::NOW - 1_000);
-        }
-        $this->house->write();
-    }
-
     public function testTheLastSeatGoesToExactlyOne(): void
     {
         $lines = [];
@@ -98,7 +57,7 @@ final class RaceTest extends TestCase
         $begin = microtime(true) + 1.2;
         $processes = [];
         foreach ($lines as [$who, $line]) {
-            $process = new Process([\PHP_BINARY, __DIR__.'/worker.php', (string) $begin, $this->site, $who, json_encode($line, \JSON_THROW_ON_ERROR)], env: ['DATABASE_URL' => $_SERVER['RACE_URL'], 'APP_ENV' => 'test', 'APP_SECRET' => 'x', 'MINT_DOOR_CLOCK' => gmdate('Y-m-d\TH:i:s\Z', self::NOW)]);
+            $process = new Process([\PHP_BINARY, __DIR__.'/worker.php', (string) $begin, $this->site, $who, json_encode($line, \JSON_THROW_ON_ERROR)], env: $this->environment());
             $process->start();
             $processes[] = $process;
         }

@@ -288,6 +288,154 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/settled-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Whom lines meant when somebody settled them by hand here, the last first. */
+        get: operations["settledLines"];
+        put?: never;
+        post?: never;
+        delete: operations["forgetSettledLine"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheet-reviews": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What lines would do, in whatever sites they are, with the rights of whoever asks. Changes nothing. */
+        post: operations["reviewSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Sheets one made or may see, newest first. Changes of one person by hand are not among them. */
+        get: operations["sheets"];
+        put?: never;
+        post: operations["beginSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets/{sheet}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get: operations["sheet"];
+        /** @description Keeps what was worked on a draft. */
+        put: operations["keepSheet"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets/{sheet}/dropped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Puts a draft aside. Nothing of it is lost. */
+        put: operations["dropSheet"];
+        post?: never;
+        delete: operations["takeUpSheet"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets/{sheet}/apply": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Applies a draft, once, with the rights of whoever applies it. Up to 200 lines are applied at once; a longer sheet by a worker, a thousand lines at a time. Lines that cannot be applied, or whose person or site changed since, are set aside. */
+        post: operations["applySheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets/{sheet}/continue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Goes on with a sheet that is partly applied, with the rights of whoever asks. */
+        post: operations["continueSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets/{sheet}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes a whole sheet back as a sheet of its own, which is answered; with `apply` false, what that would do. */
+        post: operations["undoStoredSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/visits": {
         parameters: {
             query?: never;
@@ -960,6 +1108,7 @@ export interface components {
             person: components["schemas"]["Id"];
             /** @enum {unknown} */
             verb: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates";
+            /** @description null, for letting in: as they were here before, or as what is suggested for them */
             role?: string | null;
             /** Format: date */
             fromDay?: string | null;
@@ -971,15 +1120,24 @@ export interface components {
             note?: string | null;
             /** @description of the enrollment that was looked at */
             version?: number | null;
+            /** @description of the site that was looked at */
+            siteVersion?: number | null;
+            /** @description of the site */
+            section?: null | components["schemas"]["Id"];
+            /**
+             * @description that a role above learner is meant, where none was asked for
+             * @default false
+             */
+            sure: boolean;
         };
         Note: {
             code: string;
             values: components["schemas"]["Values"];
         };
-        SheetLine: {
+        SheetLine: components["schemas"]["SheetLineFacts"];
+        SheetLineFacts: {
             person: components["schemas"]["Somebody"];
-            /** @enum {unknown} */
-            verdict: "ready" | "nothing-to-do" | "refused" | "waits-for-seat";
+            verdict: components["schemas"]["Verdict"];
             before: null | components["schemas"]["Standing"];
             after: null | components["schemas"]["Standing"];
             /** @description what follows from now on, if the line is applied */
@@ -1002,6 +1160,131 @@ export interface components {
             sheet: null | components["schemas"]["Id"];
             lines: components["schemas"]["SheetLine"][];
             removal: null | components["schemas"]["Removal"];
+        };
+        SettledLines: {
+            items: {
+                gist: string;
+                text: string;
+                person: components["schemas"]["Somebody"];
+                by: string;
+                at: components["schemas"]["Instant"];
+            }[];
+        };
+        SiteName: {
+            id: components["schemas"]["Id"];
+            title: string;
+        };
+        /** @enum {unknown} */
+        Verdict: "ready" | "nothing-to-do" | "needs-choice" | "refused" | "waits-for-seat";
+        /** @description Lines written out, or the same for each of some people in each of some sites */
+        SheetContents: {
+            lines?: {
+                site: components["schemas"]["Id"];
+                line: components["schemas"]["LineWish"];
+                /** @description what was typed for it */
+                text?: string;
+            }[];
+            each?: null | {
+                people: components["schemas"]["Id"][];
+                sites: components["schemas"]["Id"][];
+                /** @enum {unknown} */
+                verb: "let-in" | "take-out" | "change-role";
+                role?: string | null;
+                /** Format: date */
+                fromDay?: string | null;
+                /** Format: date */
+                untilDay?: string | null;
+                /** @default false */
+                sure: boolean;
+            };
+            /** @description how many people it takes out, where the review speaks of a removal */
+            removing?: number | null;
+            /** @description whom lines were settled to mean by hand, to be remembered */
+            settled?: {
+                gist: string;
+                text: string;
+                person: components["schemas"]["Id"];
+            }[];
+        };
+        SheetWork: {
+            /** @enum {unknown} */
+            kind: "pasted" | "people" | "sites";
+            title?: string;
+            site?: null | components["schemas"]["Id"];
+            /** @description what the screen needs to go on with it */
+            work: {
+                [key: string]: unknown;
+            };
+        };
+        SheetReview: {
+            lines: (components["schemas"]["SheetLineFacts"] & {
+                /** @description place of the line in what was asked, from 0 */
+                key: number;
+                site: components["schemas"]["SiteName"];
+                siteVersion: number;
+                /** @description of the enrollment that was looked at */
+                version: number;
+            })[];
+            sites: {
+                id: components["schemas"]["Id"];
+                title: string;
+                seats: number | null;
+                held: number;
+                after: number;
+                joining: number;
+                leaving: number;
+            }[];
+            /** @description how many lines have each verdict */
+            verdicts: {
+                [key: string]: number;
+            };
+            removal: null | components["schemas"]["Removal"];
+            total: number;
+        };
+        SheetRecordFacts: {
+            id: components["schemas"]["Id"];
+            /** @enum {unknown} */
+            kind: "desk" | "roster" | "pasted" | "people" | "sites" | "undo";
+            title: string;
+            /** @enum {unknown} */
+            state: "draft" | "applying" | "applied" | "dropped";
+            version: number;
+            site: null | components["schemas"]["SiteName"];
+            madeAt: components["schemas"]["Instant"];
+            madeBy: components["schemas"]["Somebody"];
+            changedAt: components["schemas"]["Instant"];
+            total: number;
+            /** @description lines that were looked at while it is applied */
+            done: number;
+            applied: number;
+            undoes: null | components["schemas"]["Id"];
+            undoneBy: null | components["schemas"]["Id"];
+        };
+        SheetRecord: components["schemas"]["SheetRecordFacts"];
+        Sheets: {
+            items: components["schemas"]["SheetRecord"][];
+            next: string | null;
+        };
+        SheetPage: components["schemas"]["SheetRecordFacts"] & {
+            work: null | {
+                [key: string]: unknown;
+            };
+            /** @description position to ask for the lines after */
+            next: number | null;
+            lines: {
+                position: number;
+                site: components["schemas"]["SiteName"];
+                person: components["schemas"]["Somebody"];
+                text: string;
+                verb: string;
+                role: string | null;
+                /** @description null while it is not applied */
+                verdict: null | components["schemas"]["Verdict"];
+                reasons: components["schemas"]["Note"][];
+                before: null | components["schemas"]["Standing"];
+                after: null | components["schemas"]["Standing"];
+                line: null | components["schemas"]["Id"];
+            }[];
         };
         Landing: {
             site: components["schemas"]["SiteFacts"];
@@ -1799,6 +2082,337 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Sheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    settledLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is remembered */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettledLines"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    forgetSettledLine: {
+        parameters: {
+            query: {
+                gist: string;
+            };
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is still remembered */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettledLines"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    reviewSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetContents"];
+            };
+        };
+        responses: {
+            /** @description Its lines; of more than 2,000 those that are not ready first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetReview"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    sheets: {
+        parameters: {
+            query?: {
+                state?: "" | "draft" | "applying" | "applied" | "dropped";
+                site?: string;
+                mine?: boolean;
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A page of sheets */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sheets"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    beginSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetWork"];
+            };
+        };
+        responses: {
+            /** @description A draft */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    sheet: {
+        parameters: {
+            query?: {
+                /** @description position of the last line that is known */
+                after?: number;
+            };
+            header?: never;
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sheet, with up to 500 of its lines */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepSheet: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetWork"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetRecord"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Put aside */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetRecord"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeUpSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A draft again */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetRecord"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    applySheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetContents"];
+            };
+        };
+        responses: {
+            /** @description Applied or being applied */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    continueSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Being applied */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoStoredSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default true */
+                    apply?: boolean;
+                    removing?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The sheet that takes it back, or its review */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"] | components["schemas"]["SheetReview"];
                 };
             };
             default: components["responses"]["Problem"];

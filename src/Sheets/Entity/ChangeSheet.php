@@ -11,6 +11,8 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'change_sheet')]
 #[ORM\Index(columns: ['site_id', 'made_at'])]
 #[ORM\Index(name: 'by_maker', columns: ['made_by', 'made_at'])]
+#[ORM\Index(name: 'by_kind', columns: ['kind', 'made_at'])]
+#[ORM\Index(name: 'by_undone', columns: ['undoes'])]
 class ChangeSheet
 {
     public function __construct(

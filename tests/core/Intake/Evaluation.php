@@ -66,12 +66,12 @@ final class Evaluation
     {
         $byIdentifier = $byName = $names = [];
         foreach ($set->people as $row) {
-            foreach (array_filter([$row['number'], $row['login'], $row['email']]) as $identifier) {
-                $byIdentifier[mb_strtolower($identifier)] = $row['id'];
+            foreach (array_filter([$row->number, $row->login, $row->email]) as $identifier) {
+                $byIdentifier[mb_strtolower($identifier)] = $row->id;
             }
-            $name = mb_strtolower($row['given'].' '.$row['family']);
-            $byName[$name] ??= $row['id'];
-            $names[] = [$name, $row['id']];
+            $name = mb_strtolower($row->given.' '.$row->family);
+            $byName[$name] ??= $row->id;
+            $names[] = [$name, $row->id];
         }
         $lines = $set->lines();
         $lines = $set->lines();

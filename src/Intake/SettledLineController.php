@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Intake;
+
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Transaction;
+use MintDoor\Roster\Gate;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** What is remembered of lines that were settled by hand in a site: looked at, and forgotten. */
+final readonly class SettledLineController
+{
+    private const LET_IN = 'You may not let people into this site. Its leads and co-tutors can.';
+
+    public function __construct(
+        private Gate $gate,
+        private SettledLines $settled,
+        private Transaction $transaction,
+    ) {
+    }
+
+    #[Route('/sites/{site}/settled-lines', name: 'settled_lines', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    public function list(string $site, #[CurrentUser] Caller $caller): Response
+    {
+        $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
+
+        return new Answer(['items' => $this->settled->list($site)]);
+    }
+
+    #[Route('/sites/{site}/settled-lines', name: 'forget_settled_line', requirements: ['site' => Id::PATTERN], methods: ['DELETE'])]
+    public function forget(string $site, Request $request, #[CurrentUser] Caller $caller, #[MapQueryParameter] string $gist): Response
+    {
+        $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
+
+        return $this->transaction->run($request, $caller, [], function () use ($site, $gist): Answer {
+            if (!$this->settled->forget($site, $gist)) {
+                throw Problem::notFound('This line');
+            }
+
+            return new Answer(['items' => $this->settled->list($site)]);
+        });
+    }
+}

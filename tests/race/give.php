@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+// Gives the job to apply a stored sheet. Argument: its id.
+use MintDoor\Kernel;
+use MintDoor\Sheets\ApplySheet;
+use Symfony\Component\DependencyInjection\ContainerInterface;
+use Symfony\Component\Messenger\MessageBusInterface;
+
+require dirname(__DIR__, 2).'/vendor/autoload.php';
+date_default_timezone_set('UTC');
+
+$kernel = new Kernel('test', false);
+$kernel->boot();
+$container = $kernel->getContainer()->get('test.service_container');
+assert($container instanceof ContainerInterface);
+$bus = $container->get(MessageBusInterface::class);
+assert($bus instanceof MessageBusInterface);
+$bus->dispatch(new ApplySheet($argv[1]));
