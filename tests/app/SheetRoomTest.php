@@ -152,15 +152,24 @@ final class SheetRoomTest extends ApiTestCase
 
     public function testWhatWasSettledByHandIsRememberedHereRankedFirstAndCanBeForgotten(): void
     {
-        $read = fn (): array => $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/intake', ['text' => 'Manno Manysen'])['items'][0];
-        self::assertSame('unknown', $read()['outcome']);
+        self::assertSame('unknown', $this->read('Manno Manysen')['outcome']);
         $draft = $this->begin('lead');
-        $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/apply', [...$this->lines(['many3' => []]), 'settled' => [['gist' => $read()['gist'], 'text' => 'Manno Manysen', 'person' => $this->ids['many3']]]]);
-        self::assertSame(['choose', $this->ids['many3'], true], [$read()['outcome'], $read()['candidates'][0]['person']['id'], $read()['candidates'][0]['remembered']]);
+        $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/apply', [...$this->lines(['many3' => []]), 'settled' => [['gist' => $this->read('Manno Manysen')['gist'], 'text' => 'Manno Manysen', 'person' => $this->ids['many3']]]]);
+        self::assertSame(['choose', $this->ids['many3'], true], [$this->read('Manno Manysen')['outcome'], $this->read('Manno Manysen')['candidates'][0]['person']['id'], $this->read('Manno Manysen')['candidates'][0]['remembered']]);
         $path = '/sites/'.$this->ids['site'].'/settled-lines';
         self::assertSame('Manno Manysen', $this->call('cotutor', 'GET', $path)['items'][0]['text']);
-        self::assertSame([], $this->call('cotutor', 'DELETE', $path.'?gist='.rawurlencode($read()['gist']))['items']);
-        self::assertSame('unknown', $read()['outcome']);
+        self::assertSame([], $this->call('cotutor', 'DELETE', $path.'?gist='.rawurlencode($this->read('Manno Manysen')['gist']))['items']);
+        self::assertSame('unknown', $this->read('Manno Manysen')['outcome']);
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @phpstan-impure
+     */
+    private function read(string $text): array
+    {
+        return $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/intake', ['text' => $text])['items'][0];
     }
 
     public function testASheetWithoutLinesOrWithTooManySaysSo(): void

@@ -90,9 +90,9 @@ final class World implements Ids
         return new Situation($this->now, $this->site, $this->roles, $this->people[$person], $this->enrollment($person), $standing, $this->seatsHeld(), $leads, 'desk');
     }
 
-    public function compute(string $person, Verb $verb, ?string $role = null, ?Window $window = null, string $actor = 'admin'): Line
+    public function compute(string $person, Verb $verb, ?string $role = null, ?Window $window = null, string $actor = 'admin', bool $sure = false): Line
     {
-        return $this->computer->compute($this->situation($person, $actor), new Wanted($verb, $role, $window));
+        return $this->computer->compute($this->situation($person, $actor), new Wanted($verb, $role, $window, sure: $sure));
     }
 
     public function apply(string $person, Verb $verb, ?string $role = null, ?Window $window = null, string $actor = 'admin'): Line

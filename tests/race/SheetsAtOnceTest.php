@@ -119,6 +119,7 @@ final class SheetsAtOnceTest extends RaceCase
         return $worker;
     }
 
+    /** @phpstan-impure */
     private function left(): int
     {
         return (int) $this->db->fetchOne("SELECT COUNT(*) FROM change_sheet WHERE state = 'applying'");

@@ -68,6 +68,23 @@ final class LineComputerTest extends TestCase
         self::assertSame(['here-as-other', ['learner']], [$line->reasons[0]->code, $line->reasons[0]->values['roles']]);
     }
 
+    public function testWithoutARoleSomebodyIsLetInAsSuggestedAndAboveLearnerOnlyWhenItIsSaid(): void
+    {
+        $world = self::world();
+        self::assertSame(['learner'], $world->compute('learner0', Verb::LetIn)->after?->roles);
+        $line = $world->compute('staff1', Verb::LetIn);
+        self::assertSame([Verdict::NeedsChoice, 'above-learner', []], [$line->verdict, $line->reasons[0]->code, $line->effects]);
+        self::assertSame(Verdict::Ready, $world->compute('staff1', Verb::LetIn, sure: true)->verdict);
+    }
+
+    public function testWithoutARoleSomebodyWhoWasHereComesBackAsTheyWere(): void
+    {
+        $world = self::world();
+        $world->enrollments['learner0'] = self::in('taken-out');
+        $line = $world->compute('learner0', Verb::LetIn);
+        self::assertSame([['learner'], 'as-before'], [$line->after?->roles, $line->cautions[0]->code]);
+    }
+
     public function testWhatIsRefusedCarriesNoCautions(): void
     {
         $line = self::world()->compute('staff0', Verb::TakeOut);

@@ -46,11 +46,62 @@ final class SheetComputerTest extends TestCase
         self::assertSame(['refused'], self::verdicts(self::compute(self::world(), [$lines[0]])));
     }
 
-    public function testASecondLineOnSomebodySeesWhatTheFirstDid(): void
+    public function testOnceMoreIsAsGoodAsOnceAndTwoThingsAreAskedAbout(): void
     {
-        $lines = self::compute(self::world(), [['learner0', Verb::LetIn, 'learner'], ['learner0', Verb::LetIn, 'learner'], ['learner0', Verb::ChangeRole, 'day-guest']]);
-        self::assertSame(['ready', 'nothing-to-do', 'ready'], self::verdicts($lines));
-        self::assertSame(['day-guest'], $lines[2]->after?->roles);
+        $once = ['learner0', Verb::LetIn, 'learner'];
+        self::assertSame(['ready', 'nothing-to-do', 'ready'], self::verdicts(self::compute(self::world(), [$once, $once, ['learner1', Verb::LetIn, 'learner']])));
+        self::assertSame(['needs-choice', 'needs-choice', 'ready'], self::verdicts(self::compute(self::world(), [$once, ['learner0', Verb::LetIn, 'day-guest'], ['learner1', Verb::LetIn, 'learner']])));
+    }
+
+    public function testTheOrderOfLinesThatDoNotDependOnOneAnotherMakesNoDifference(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
+            $dice = new Dice($seed);
+            $world = self::world(seats: 50, leads: 20);
+            $sheet = self::random($dice);
+            $keys = $dice->some(array_keys($sheet), \count($sheet));
+            $lines = self::compute($world, $sheet);
+            foreach (array_values(self::compute($world, array_map(static fn (int $key): array => $sheet[$key], $keys))) as $place => $line) {
+                self::assertSame($lines[$keys[$place]]->verdict, $line->verdict);
+                self::assertTrue($lines[$keys[$place]]->timeline->equals($line->timeline));
+            }
+        });
+    }
+
+    public function testApplyingAnySheetAndTakingItBackGivesTheRosterOfBefore(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
+            $dice = new Dice($seed);
+            $world = self::world(seats: 3, leads: 3);
+            foreach (self::random($dice) as [$person, $verb, $role]) {
+                $world->apply($person, $verb, $role);
+            }
+            $world->now += 5;
+            $sheet = self::random($dice);
+            $before = array_map(static fn ($enrollment) => $enrollment->timeline(), $world->enrollments);
+            $applied = [];
+            foreach (self::compute($world, $sheet) as $key => $line) {
+                if (Verdict::Ready === $line->verdict) {
+                    $world->enrollments[$sheet[$key][0]] = $line->result;
+                    $applied[$key] = [$sheet[$key][0], $line->effects];
+                }
+            }
+            ++$world->now;
+            foreach ((new SheetComputer(new LineComputer($world)))->undo(self::situation($world), array_reverse($applied, true)) as $key => $line) {
+                $was = ($before[$sheet[$key][0]] ?? new \MintDoor\Core\Roster\Timeline([]))->from($world->now);
+                self::assertTrue($line->timeline->from($world->now)->equals($was), $sheet[$key][1]->value.' '.$sheet[$key][0]);
+            }
+        });
+    }
+
+    public function testASummaryCountsWhoJoinsAndTheSeatsAfter(): void
+    {
+        $world = self::world(seats: 3);
+        $world->apply('learner0', Verb::LetIn, 'learner');
+        $situation = self::situation($world);
+        $summary = \MintDoor\Core\Sheets\Summary::of(self::compute($world, [['learner0', Verb::TakeOut, null], ['learner1', Verb::LetIn, 'learner'], ['learner2', Verb::LetIn, 'learner'], ['learner3', Verb::LetIn, 'learner'], ['learner4', Verb::LetIn, 'learner']]), $situation->site, $situation->roles, $situation->seatsHeld);
+        self::assertSame([3, 1, 3, 1, 3], [$summary->joining, $summary->leaving, $summary->seats, $summary->held, $summary->after]);
+        self::assertSame([4, 1], [$summary->verdicts['ready'], $summary->verdicts['waits-for-seat']]);
     }
 
     public function testNoSheetBreaksALawAndTheSecondTimeItDoesNothing(): void
@@ -102,6 +153,19 @@ final class SheetComputerTest extends TestCase
             $expected = isset($before[$person]) ? $before[$person]->from($world->now) : (new \MintDoor\Core\Roster\Timeline([]));
             self::assertTrue($undone[$index]->timeline->from($world->now)->equals($expected), $person);
         }
+    }
+
+    /** @return list<array{string, Verb, ?string}> a line a person */
+    private static function random(Dice $dice): array
+    {
+        $sheet = [];
+        for ($n = 0; $n < 6; ++$n) {
+            $person = $dice->one(['staff1', 'staff2', 'learner0', 'learner1', 'learner2', 'learner3', 'learner4']);
+            $verb = $dice->one([Verb::LetIn, Verb::ChangeRole, Verb::TakeOut, Verb::BringBack, Verb::Pause, Verb::KeepOut]);
+            $sheet[$person] = [$person, $verb, \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true) ? $dice->one('s' === $person[0] ? ['lead-tutor', 'co-tutor'] : ['learner', 'day-guest']) : null];
+        }
+
+        return array_values($sheet);
     }
 
     private static function world(?int $seats = null, int $leads = 10): World
