@@ -31,6 +31,7 @@ final class Version20261125000002 extends AbstractMigration
         $this->addSql('CREATE TABLE sheet_wish (sheet_id BINARY(16) NOT NULL, position INT NOT NULL, site_id BINARY(16) NOT NULL, person_id BINARY(16) NOT NULL, wish JSON NOT NULL, outcome VARCHAR(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL, reasons JSON DEFAULT NULL, line_id BINARY(16) DEFAULT NULL, PRIMARY KEY (sheet_id, position), INDEX outcome (sheet_id, outcome))'.self::TEXT);
         $this->addSql('CREATE TABLE job (id BIGINT AUTO_INCREMENT NOT NULL, queue VARCHAR(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, body LONGTEXT NOT NULL, available_at DATETIME(3) NOT NULL, taken_at DATETIME(3) DEFAULT NULL, PRIMARY KEY (id), INDEX queue (queue, id))'.self::TEXT);
         $this->addSql("ALTER TABLE change_sheet MODIFY site_id BINARY(16) DEFAULT NULL, ADD kind VARCHAR(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT 'desk' NOT NULL, ADD title VARCHAR(160) DEFAULT '' NOT NULL, ADD version INT DEFAULT 1 NOT NULL, ADD changed_at DATETIME DEFAULT NULL, ADD changed_by BINARY(16) DEFAULT NULL, ADD work LONGTEXT DEFAULT NULL, ADD total INT DEFAULT 0 NOT NULL, ADD done INT DEFAULT 0 NOT NULL, ADD applied INT DEFAULT 0 NOT NULL, ADD removing JSON DEFAULT NULL, ADD undoes BINARY(16) DEFAULT NULL");
+        $this->addSql('CREATE INDEX by_name ON person (sort_name, id)');
         $this->addSql('CREATE INDEX by_maker ON change_sheet (made_by, made_at)');
         $this->addSql('CREATE INDEX by_kind ON change_sheet (kind, made_at)');
         $this->addSql('CREATE INDEX by_undone ON change_sheet (undoes)');
@@ -61,5 +62,6 @@ final class Version20261125000002 extends AbstractMigration
         }
         $this->addSql('ALTER TABLE change_sheet DROP kind, DROP title, DROP version, DROP changed_at, DROP changed_by, DROP work, DROP total, DROP done, DROP applied, DROP removing, DROP undoes, MODIFY site_id BINARY(16) NOT NULL');
         $this->addSql('ALTER TABLE site DROP taken_back');
+        $this->addSql('DROP INDEX by_name ON person');
     }
 }

@@ -59,7 +59,7 @@ final readonly class Gate
             'SELECT '.SiteRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, rb.version AS rules_version, rb.made_at AS rules_made_at FROM '.SiteRow::TABLES.'
              LEFT JOIN rule_book rb ON rb.version = (SELECT MAX(version) FROM rule_book)
              LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ?
-             WHERE s.id = ?',
+             WHERE s.id = ? AND s.taken_back = 0',
             [Id::binary($caller->id), Instant::toSql($now), Instant::toSql($now), Id::binary($siteId)],
         );
         $row = new Row(false === $row ? throw Problem::notFound('This site') : $row);

@@ -112,6 +112,43 @@ final readonly class StoredSheets
         }
     }
 
+    /**
+     * Writes down that the rows of a draft became sites.
+     *
+     * @param list<array<string, mixed>> $rows schema `SiteBatchRow`
+     */
+    public function made(string $id, array $rows, int $made, Caller $caller): void
+    {
+        $this->mustBe($this->locked($id), ['draft'], 'This sheet was applied already. Begin another.');
+        $work = (array) json_decode($this->work($id), true);
+        $work['rows'] = array_map(static fn (array $row): array => array_intersect_key($row, ['number' => 1, 'title' => 1, 'code' => 1, 'verdict' => 1, 'problems' => 1, 'site' => 1]), $rows);
+        $this->db->executeStatement(
+            'UPDATE change_sheet SET state = \'applied\', work = ?, total = ?, done = total, applied = ?, changed_by = ?, changed_at = ?, version = version + 1 WHERE id = ?',
+            [json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), \count($rows), $made, Id::binary($caller->id), Instant::toSql($this->clock->instant()), Id::binary($id)],
+        );
+    }
+
+    /**
+     * Writes down that sites a sheet made were taken back.
+     *
+     * @param list<string> $sites ids
+     */
+    public function takenBack(string $id, array $sites, Caller $caller): void
+    {
+        $work = (array) json_decode($this->work($id), true);
+        $work['rows'] = array_map(static fn (mixed $row): array => \in_array(((array) $row)['site'] ?? null, $sites, true) ? ['gone' => true] + (array) $row : (array) $row, array_values((array) ($work['rows'] ?? [])));
+        $this->db->executeStatement('UPDATE change_sheet SET work = ?, version = version + 1 WHERE id = ?', [json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), Id::binary($id)]);
+        $row = $this->row($id, $caller);
+        $this->insert('undo', null, $row->string('title'), 'applied', $caller, ['undoes' => BulkWriter::id($id), 'total' => \count($sites), 'done' => \count($sites), 'applied' => \count($sites)]);
+    }
+
+    private function work(string $id): string
+    {
+        $work = $this->db->fetchOne('SELECT work FROM change_sheet WHERE id = ?', [Id::binary($id)]);
+
+        return \is_string($work) ? $work : '{}';
+    }
+
     private function locked(string $id): Row
     {
         return new Row($this->db->fetchAssociative('SELECT state, version, site_id FROM change_sheet WHERE id = ? FOR UPDATE', [Id::binary($id)]) ?: throw Problem::notFound('This sheet'));
@@ -201,13 +238,13 @@ final readonly class StoredSheets
     public function page(string $id, int $after, Caller $caller): array
     {
         $row = $this->row($id, $caller);
-        $work = $this->db->fetchOne('SELECT work FROM change_sheet WHERE id = ?', [Id::binary($id)]);
+        $work = $this->work($id);
         $lines = $this->lines($id, $after);
         $more = \count($lines) > self::LINES;
 
         return [
             ...self::json($row),
-            'work' => \is_string($work) ? (object) (array) json_decode($work, true) : null,
+            'work' => (object) (array) json_decode($work, true),
             'lines' => \array_slice($lines, 0, self::LINES),
             'next' => $more ? $lines[self::LINES - 1]['position'] : null,
         ];

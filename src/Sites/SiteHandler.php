@@ -51,15 +51,21 @@ final readonly class SiteHandler
     /**
      * A draft, with whoever makes it as its lead where they may be one.
      *
+     * @param bool $asLead whether they are to be
+     *
      * @return string its id
      */
-    public function make(EntityManagerInterface $entities, SiteWish $wish, Caller $caller): string
+    public function make(EntityManagerInterface $entities, SiteWish $wish, Caller $caller, bool $asLead = true): string
     {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
         }
         [$division, $term] = $this->placed($wish, $caller, null);
         $this->mindSeats($wish->seats);
+        // Asked first, so that a sheet of many sites goes on; whoever is quicker still wins by the unique key.
+        if (false !== $this->db->fetchOne('SELECT 1 FROM site WHERE code = ?', [$wish->code])) {
+            throw $this->taken();
+        }
         $site = new Site($this->ids->next(), $wish->code, $wish->title, $wish->kind, $division, $term, $wish->lowest, $wish->highest, $wish->seats);
         $entities->persist($site);
         $entities->persist(new Door($this->ids->next(), $site->id, 'desk'));
@@ -68,11 +74,22 @@ final readonly class SiteHandler
         $row = new Row($this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.' FROM '.SiteRow::TABLES.' WHERE s.id = ?', [Id::binary($site->id)]) ?: []);
         // Whoever makes a site is let in by the house, not by themselves.
         $access = new SiteAccess(SiteRow::site($row), $row, $caller, new Standing($caller->id, true), null, $this->clock->instant());
-        if ('staff' === $caller->kind) {
+        if ($asLead && 'staff' === $caller->kind) {
             $this->sheets->apply($access, new SheetWish([new LineWish($caller->id, 'let-in', $this->leadRole())]));
         }
 
         return $site->id;
+    }
+
+    /** Takes the making of a site back: it is not there for anybody any more, and its short code is free again. */
+    public function takeBack(EntityManagerInterface $entities, SiteAccess $access): void
+    {
+        $site = $this->site($entities, $access);
+        $site->takenBack = true;
+        $site->code = '~'.substr(str_replace('-', '', $site->id), -20);
+        ++$site->version;
+        $this->flush($entities);
+        $this->logbook->write($site->id, $access->caller, [['site-taken-back', ['title' => $site->title]]]);
     }
 
     /** @return int the sequence number of its logbook entry, 0 when nothing changed */
@@ -139,7 +156,7 @@ final readonly class SiteHandler
     }
 
     /** The highest role that answers for a site. */
-    private function leadRole(): string
+    public function leadRole(): string
     {
         foreach ($this->roles->book()->all() as $role) {
             if ($role->lead) {
@@ -263,7 +280,12 @@ final readonly class SiteHandler
         try {
             $entities->flush();
         } catch (UniqueConstraintViolationException) {
-            throw Problem::field('/code', 'taken', 'Another site has this short code. Choose a different one.');
+            throw $this->taken();
         }
+    }
+
+    private function taken(): Problem
+    {
+        return Problem::field('/code', 'taken', 'Another site has this short code. Choose a different one.');
     }
 }

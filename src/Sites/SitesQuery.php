@@ -78,7 +78,7 @@ final readonly class SitesQuery
     private function where(Caller $caller, SitesFilter $filter, int $now): array
     {
         $at = Instant::toSql($now);
-        $where = ['1'];
+        $where = ['s.taken_back = 0'];
         $parameters = $types = [];
         $runs = $this->roles->book()->holdersOf(Permission::LetIn);
         if ('all' === $filter->scope) {

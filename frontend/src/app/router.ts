@@ -26,6 +26,10 @@ export const router = createRouter({
     { path: '/why', name: 'why', component: () => import('@/roster/WhyPage.vue') },
     { path: '/rehearsal', name: 'rehearse-all', component: () => import('@/roster/RehearseAllPage.vue') },
     { path: '/rules/:part(roles|compare|ladder|numbers|names|limits|administrators|log)?', name: 'rules', component: () => import('@/roles/RulesPage.vue') },
+    { path: '/people', name: 'people', component: () => import('@/people/PeoplePage.vue') },
+    { path: '/sheets', name: 'sheets', component: () => import('@/sheets/SheetsPage.vue') },
+    { path: '/sheets/:sheet([0-9a-f-]{36})', name: 'sheet', component: () => import('@/sheets/SheetPage.vue') },
+    { path: '/sites/make', name: 'make-sites', component: () => import('@/sites/MakeSitesPage.vue') },
     { path: '/people/:person([0-9a-f-]{36})/logbook', name: 'person-logbook', component: () => import('@/logbook/PersonLogbookPage.vue') },
     { path: '/:any(.*)*', name: 'unknown', component: () => import('@/app/UnknownPage.vue') }
   ]

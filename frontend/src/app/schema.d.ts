@@ -510,6 +510,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/directory": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The people of one's reach by name, or those of one site one lets people into. */
+        get: operations["directory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/directory/ids": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The ids of all people that fit, 20,000 at most. */
+        get: operations["directoryIds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/people/{person}/logbook": {
         parameters: {
             query?: never;
@@ -609,6 +643,42 @@ export interface paths {
         get: operations["rehearseAll"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/site-batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Sites from rows of a table: title, code, kind, division, term, levels, seats, leads, in this order or as a first row names them. With `apply` false it is only said what would be made; a row that cannot be leaves the others alone. */
+        post: operations["makeSites"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/site-batches/{sheet}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes back the sites a sheet made. Those that were changed, opened or let people in since stay. */
+        post: operations["undoSites"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1122,13 +1192,10 @@ export interface components {
             version?: number | null;
             /** @description of the site that was looked at */
             siteVersion?: number | null;
-            /** @description of the site */
+            /** @description of the site, for letting in */
             section?: null | components["schemas"]["Id"];
-            /**
-             * @description that a role above learner is meant, where none was asked for
-             * @default false
-             */
-            sure: boolean;
+            /** @description that a role above learner is meant, where none was asked for */
+            sure?: boolean;
         };
         Note: {
             code: string;
@@ -1160,6 +1227,29 @@ export interface components {
             sheet: null | components["schemas"]["Id"];
             lines: components["schemas"]["SheetLine"][];
             removal: null | components["schemas"]["Removal"];
+        };
+        SiteBatchRow: {
+            number: number;
+            text: string;
+            title: string;
+            code: string;
+            kind: string;
+            division: string;
+            term: string;
+            lowest: number | null;
+            highest: number | null;
+            seats: number | null;
+            leads: {
+                text: string;
+                person: null | components["schemas"]["Id"];
+                candidates: components["schemas"]["Person"][];
+            }[];
+            problems: {
+                field: string;
+                detail: string;
+            }[];
+            verdict: components["schemas"]["Verdict"];
+            site: null | components["schemas"]["Id"];
         };
         SettledLines: {
             items: {
@@ -1194,8 +1284,7 @@ export interface components {
                 fromDay?: string | null;
                 /** Format: date */
                 untilDay?: string | null;
-                /** @default false */
-                sure: boolean;
+                sure?: boolean;
             };
             /** @description how many people it takes out, where the review speaks of a removal */
             removing?: number | null;
@@ -1266,7 +1355,7 @@ export interface components {
             next: string | null;
         };
         SheetPage: components["schemas"]["SheetRecordFacts"] & {
-            work: null | {
+            work: {
                 [key: string]: unknown;
             };
             /** @description position to ask for the lines after */
@@ -1305,7 +1394,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named";
+            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named";
             data: {
                 [key: string]: unknown;
             };
@@ -2453,7 +2542,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-changed" | "site-open" | "site-closed" | "site-draft";
+                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "site-changed" | "site-open" | "site-closed" | "site-draft";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -2534,6 +2623,77 @@ export interface operations {
                             labels: string[];
                         }[];
                         more: boolean;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    directory: {
+        parameters: {
+            query?: {
+                q?: string;
+                kind?: "" | "learner" | "staff" | "guardian" | "outsider";
+                division?: string;
+                level?: string;
+                label?: string;
+                site?: string;
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A page of people */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: {
+                            person: components["schemas"]["Person"];
+                            labels: string[];
+                        }[];
+                        total: number;
+                        next: string | null;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    directoryIds: {
+        parameters: {
+            query?: {
+                q?: string;
+                kind?: "" | "learner" | "staff" | "guardian" | "outsider";
+                division?: string;
+                level?: string;
+                label?: string;
+                site?: string;
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Ids, by name */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        ids: components["schemas"]["Id"][];
                     };
                 };
             };
@@ -2724,6 +2884,84 @@ export interface operations {
                 content: {
                     "application/json": {
                         sites: components["schemas"]["SiteRehearsal"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeSites: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description 200 rows at most */
+                    text: string;
+                    /** @description for rows that say none */
+                    division?: string;
+                    /** @description for rows that say none */
+                    term?: string;
+                    /** @description who a lead is meant to be, by `row number:place` */
+                    leads?: {
+                        [key: string]: components["schemas"]["Id"];
+                    };
+                    apply?: boolean;
+                    /** @description the kept sheet that is applied with it */
+                    sheet?: null | components["schemas"]["Id"];
+                };
+            };
+        };
+        responses: {
+            /** @description Its rows, with what became of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        made: number;
+                        sheet: null | components["schemas"]["Id"];
+                        rows: components["schemas"]["SiteBatchRow"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoSites: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What became of each */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        lines: {
+                            site: components["schemas"]["SiteName"];
+                            verdict: components["schemas"]["Verdict"];
+                            detail: string | null;
+                        }[];
                     };
                 };
             };

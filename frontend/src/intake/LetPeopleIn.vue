@@ -9,13 +9,13 @@ import { useKeys } from '@/app/keys'
 import { day, lastDay, optionSentence } from '@/app/sentences'
 import { useChanges } from '@/roster/changes'
 import RoleChoice from '@/roster/RoleChoice.vue'
-import { isList, keptText } from './pasted'
+import { isList } from './pasted'
 import Trouble from '@/ui/Trouble.vue'
 import { useSlowly } from '@/ui/slowly'
 
 /** The box on top of the roster: finds who is here and who is not, and lets in whoever is not. */
 const props = defineProps<{ site: Site }>()
-const emit = defineEmits<{ show: [person: string]; list: [text: string] }>()
+const emit = defineEmits<{ show: [person: string]; list: [text: string, sheet: string] }>()
 const lists = ['alreadyHere', 'wasHere', 'keptOut', 'canBeLetIn'] as const
 
 const { roleName } = useHouse()
@@ -34,6 +34,9 @@ const { data: found, error, isFetching, refetch } = useQuery({
   queryFn: ({ signal }) => take(api.GET('/sites/{site}/intake', { signal, params: { path: { site: props.site.id }, query: { q: q.value.trim() } } })),
   placeholderData: keepPreviousData
 })
+/** The last list that somebody began here and did not let in yet. */
+const { data: sheets } = useQuery({ queryKey: ['sheets', 'begun', computed(() => props.site.id)], queryFn: () => take(api.GET('/sheets', { params: { query: { site: props.site.id, state: 'draft' } } })) })
+const begun = computed(() => sheets.value?.items.find((sheet) => sheet.kind === 'pasted'))
 const shown = computed(() => (enough.value ? found.value : undefined))
 const count = computed(() => (shown.value ? lists.reduce((sum, list) => sum + shown.value![list].length, 0) : 0))
 const anyMore = computed(() => lists.some((list) => shown.value?.more[list]))
@@ -85,7 +88,7 @@ function pasted(event: ClipboardEvent) {
   if (!isList(text)) return
   event.preventDefault()
   typed.value = ''
-  emit('list', text)
+  emit('list', text, '')
 }
 
 function close() {
@@ -105,7 +108,7 @@ function close() {
       <span class="soft status" role="status">
         {{ typed.trim().length === 1 ? $t('intake.short') : !shown ? $t(enough && isFetching ? 'intake.searching' : 'intake.hint') : (shown.slip && !count ? $t('intake.slip', { format: shown.slip.toLowerCase() }) : $t('intake.found', { n: count }, count)) }}
       </span>
-      <button v-if="!typed && keptText(site.id)" class="word" @click="$emit('list', '')">{{ $t('pasted.again') }}</button>
+      <button v-if="!typed && begun" class="word" @click="$emit('list', '', begun.id)">{{ $t('pasted.again', { day: day(begun.changedAt, site.timeZone) }) }}</button>
       <button v-if="typed" class="word" @click="close">{{ $t('intake.close') }}</button>
     </div>
     <div v-if="enough && (shown || error)" class="found">

@@ -1,84 +1,118 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type LineWish, type PastedLine, type Sheet, type Site } from '@/app/api'
+import { useRouter } from 'vue-router'
+import { api, take, type LineWish, type Site } from '@/app/api'
 import { useHouse } from '@/app/house'
-import { fullName, lineSentences } from '@/app/sentences'
+import { day } from '@/app/sentences'
 import { done, refreshSite, wentWrong } from '@/app/undo'
+import { useKept } from '@/sheets/kept'
 import { useSlowly } from '@/ui/slowly'
-import { keep, keptText } from './pasted'
+import { emptyWork, keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type Said } from './pasted'
+import PastedLineRow from './PastedLineRow.vue'
+import RememberedLines from './RememberedLines.vue'
 
 /** Pasted lines as a sheet: whom each was taken for and why, what has to be settled, and what letting them in would do, before it is done. */
-const props = defineProps<{ site: Site; text: string }>()
-defineEmits<{ close: [] }>()
-const { t } = useI18n()
+const props = defineProps<{ site: Site; text: string; sheet: string }>()
+const emit = defineEmits<{ close: []; kept: [sheet: string]; applied: [] }>()
+const { t, n } = useI18n()
+const router = useRouter()
 const { house, roleName } = useHouse()
-type Candidate = PastedLine['candidates'][number]
 
-/** The lines of the text, each to be corrected in its place. */
-const texts = ref((props.text || keptText(props.site.id)).split(/\r\n|\r|\n/))
-const slowly = useSlowly(computed(() => texts.value.join('\n')), 350)
-watch(slowly, (text) => keep(props.site.id, text), { immediate: true })
+const work = ref<PastedWork>(emptyWork(props.text))
+const kept = useKept({ kind: 'pasted', site: props.site.id, title: () => t('pasted.titleOf', { site: props.site.title }), work, worth: () => work.value.text.trim() !== '', id: props.sheet })
+watch(kept.id, (id) => id && emit('kept', id))
+
+const tooLong = computed(() => work.value.text.length > MOST_CHARACTERS)
+const asked = useSlowly(computed(() => ({ text: work.value.text, role: work.value.role || null })), 350)
 const { data: read, error } = useQuery({
-  queryKey: ['intake', 'pasted', computed(() => props.site.id), slowly],
-  queryFn: () => take(api.POST('/sites/{site}/intake', { params: { path: { site: props.site.id } }, body: { text: slowly.value } })),
+  queryKey: ['intake', 'pasted', computed(() => props.site.id), asked],
+  enabled: computed(() => kept.opened.value && !tooLong.value && asked.value.text.trim() !== ''),
+  queryFn: () => take(api.POST('/sites/{site}/intake', { params: { path: { site: props.site.id } }, body: asked.value })),
   placeholderData: keepPreviousData
 })
-/** Whom somebody chose for a line, by the line's text; and who above learner is really meant to be. */
-const settled = reactive(new Map<string, string>())
-const confirmed = reactive(new Set<string>())
-const dropped = reactive(new Set<string>())
-const role = ref('')
+const items = computed(() => keyed(read.value?.items ?? []))
+const said = (item: PastedItem): Said => work.value.said[item.key] ?? {}
+const say = (item: PastedItem, more: Said) => (work.value.said = { ...work.value.said, [item.key]: { ...said(item), ...more } })
+const who = (item: PastedItem) => (item.outcome === 'repeat' ? undefined : whoOf(item, said(item)))
+const open = (item: PastedItem) => !said(item).out && !said(item).keep
 
-const items = computed(() => (read.value?.items ?? []).map((item, index) => ({ ...item, key: `${item.number} ${item.text} ${index}` })).filter((item) => !dropped.has(item.key)))
-const who = (item: PastedLine): Candidate | undefined => (item.outcome === 'match' ? item.candidates[0] : item.candidates.find((each) => each.person.id === settled.get(item.text)))
-const here = (candidate?: Candidate) => ['current', 'paused', 'upcoming', 'waiting'].includes(candidate?.standing?.state ?? '')
-const gone = (candidate: Candidate) => ['ended', 'taken-out'].includes(candidate.standing?.state ?? '')
-const about = (person: Candidate['person']) => [t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : ''), person.division.name, person.number].filter(Boolean).join(' · ')
-const roleOf = (candidate: Candidate) => role.value || candidate.suggested
-/** A role above learner that nobody asked for wants a word. */
-const above = (candidate: Candidate) => !role.value && !gone(candidate) && house.value?.roles.find((each) => each.code === candidate.suggested)?.takesSeat === false
-
-const wishes = computed<LineWish[]>(() => {
-  const people = new Map<string, LineWish>()
-  for (const item of items.value) {
-    const candidate = who(item)
-    if (!candidate || item.outcome === 'repeat' || here(candidate) || (above(candidate) && !confirmed.has(candidate.person.id))) continue
-    const given = roleOf(candidate)
-    if (gone(candidate) && !role.value) people.set(candidate.person.id, { person: candidate.person.id, verb: 'bring-back' })
-    else if (given) people.set(candidate.person.id, { person: candidate.person.id, verb: 'let-in', role: given })
-  }
-  return [...people.values()]
-})
-const asked = useSlowly(computed(() => JSON.stringify(wishes.value)), 200)
-const { data: sheet, error: wrong, isFetching } = useQuery({
-  queryKey: ['preview', 'pasted', computed(() => props.site.id), asked],
-  enabled: computed(() => asked.value !== '[]'),
-  queryFn: () => take(api.POST('/sites/{site}/sheets', { params: { path: { site: props.site.id } }, body: { apply: false, lines: JSON.parse(asked.value) as LineWish[] } })),
+const wishes = computed(() => items.value.filter((item) => open(item) && who(item)).map((item) => {
+  const own = said(item)
+  const line: LineWish = { person: who(item)!.person.id, verb: 'let-in', role: own.role || work.value.role || null, fromDay: own.fromDay || work.value.fromDay || null, untilDay: own.untilDay || work.value.untilDay || null, section: own.section || work.value.section || null, sure: !!own.sure }
+  return { key: item.key, wish: { site: props.site.id, text: item.text.slice(0, 200), line } }
+}))
+const reviewed = useSlowly(computed(() => JSON.stringify(wishes.value)), 200)
+const { data: review, error: wrong, isFetching } = useQuery({
+  queryKey: ['preview', 'pasted', computed(() => props.site.id), reviewed],
+  enabled: computed(() => reviewed.value !== '[]'),
+  queryFn: async () => {
+    const asked = JSON.parse(reviewed.value) as typeof wishes.value
+    const answer = await take(api.POST('/sheet-reviews', { body: { lines: asked.map((each) => each.wish) } }))
+    return { ...answer, byKey: new Map(answer.lines.map((line) => [asked[line.key]!.key, line])) }
+  },
   placeholderData: keepPreviousData
 })
-const lineOf = (candidate?: Candidate): Sheet['lines'][number] | undefined => (candidate ? sheet.value?.lines.find((line) => line.person.id === candidate.person.id) : undefined)
-const planned = (candidate?: Candidate) => !!candidate && wishes.value.some((wish) => wish.person === candidate.person.id)
-const ready = computed(() => sheet.value?.lines.filter((line) => line.verdict === 'ready' && wishes.value.some((wish) => wish.person === line.person.id)).length ?? 0)
-const count = (test: (item: PastedLine) => boolean) => items.value.filter(test).length
-const toSettle = computed(() => count((item) => (item.outcome === 'choose' && !who(item)) || (!!who(item) && !here(who(item)) && above(who(item)!) && !confirmed.has(who(item)!.person.id))))
-const already = computed(() => count((item) => item.outcome !== 'repeat' && here(who(item))))
-const unknown = computed(() => count((item) => item.outcome === 'unknown'))
+const current = computed(() => (wishes.value.length && reviewed.value === JSON.stringify(wishes.value) && !isFetching.value ? review.value : undefined))
+const lineOf = (item: PastedItem) => (who(item) && open(item) ? review.value?.byKey.get(item.key) : undefined)
 
-function correct(item: PastedLine, event: Event) {
-  texts.value[item.number - 1] = (event.target as HTMLInputElement).value
+/** What has to be looked at is on top of what is settled; what is so already, and what is nobody, is folded away. */
+const part = (item: PastedItem): 'look' | 'so' | 'aside' | 'nobody' => {
+  if (item.outcome === 'no-person') return 'nobody'
+  if (!open(item)) return 'aside'
+  return item.outcome === 'repeat' || lineOf(item)?.verdict === 'nothing-to-do' ? 'so' : 'look'
+}
+const parts = computed(() => {
+  const all = { look: [] as PastedItem[], so: [] as PastedItem[], aside: [] as PastedItem[], nobody: [] as PastedItem[] }
+  for (const item of items.value) all[part(item)].push(item)
+  return all
+})
+const ready = computed(() => current.value?.verdicts.ready ?? 0)
+const count = (test: (item: PastedItem) => boolean) => items.value.filter((item) => open(item) && test(item)).length
+const sum = computed(() => {
+  const toSettle = count((item) => (item.outcome === 'choose' && !who(item)) || lineOf(item)?.verdict === 'needs-choice')
+  const unknown = count((item) => item.outcome === 'unknown' && !who(item))
+  const already = count((item) => lineOf(item)?.verdict === 'nothing-to-do')
+  const cannot = count((item) => ['refused', 'waits-for-seat'].includes(lineOf(item)?.verdict ?? ''))
+  const site = current.value?.sites[0]
+  return [
+    t('pasted.ready', { n: ready.value }, ready.value), toSettle && t('pasted.toSettle', { n: toSettle }, toSettle), already && t('pasted.already', { n: already }, already),
+    unknown && t('pasted.unknown', { n: unknown }, unknown), cannot && t('pasted.cannot', { n: cannot }, cannot)
+  ].filter(Boolean).join(', ') + (site ? '; ' + (site.seats === null ? t('pasted.heldAfter', { n: n(site.after) }, site.after) : t('pasted.seatsAfter', { after: n(site.after), seats: n(site.seats) })) : '') + '.'
+})
+
+function correct(item: PastedItem, text: string) {
+  const lines = work.value.text.split(/\r\n|\r|\n/)
+  lines[item.number - 1] = text
+  work.value.text = lines.join('\n')
 }
 
+const busy = ref(false)
 async function apply() {
+  const review = current.value
+  if (!review) return
+  busy.value = true
   try {
-    const applied = await take(api.POST('/sites/{site}/sheets', { params: { path: { site: props.site.id } }, body: { apply: true, lines: wishes.value } }))
-    const n = applied.lines.filter((line) => line.verdict === 'ready').length
-    done(t('pasted.did', { n }, n), { site: props.site.id, sheet: n === 1 && applied.lines.length === 1 ? null : applied.sheet, entry: applied.lines.length === 1 ? applied.lines[0]!.entry : null }, n < applied.lines.length ? t('sheet.leftOut', { n: applied.lines.length - n }, applied.lines.length - n) : '')
-    await refreshSite()
+    const sheet = await kept.now()
+    const lines = wishes.value.map(({ key, wish }) => {
+      const line = review.byKey.get(key)
+      return { ...wish, line: { ...wish.line, version: line?.version ?? null, siteVersion: line?.siteVersion ?? null } }
+    })
+    const settled = items.value.filter((item) => item.gist && said(item).person && open(item)).map((item) => ({ gist: item.gist, text: item.text.slice(0, 200), person: said(item).person! }))
+    const applied = await take(api.POST('/sheets/{sheet}/apply', { params: { path: { sheet } }, body: { lines, settled } }))
+    emit('applied')
+    if (applied.state === 'applying') await router.push({ name: 'sheet', params: { sheet } })
+    else {
+      const left = applied.total - applied.applied
+      done(t('pasted.did', { n: applied.applied }, applied.applied), { site: props.site.id, sheet: applied.applied ? sheet : null }, left ? t('sheet.leftOut', { n: left }, left) : '')
+      await refreshSite()
+    }
   } catch (thrown) {
     wentWrong(thrown)
+  } finally {
+    busy.value = false
   }
 }
 </script>
@@ -87,69 +121,61 @@ async function apply() {
   <aside class="docked no-print" :aria-label="$t('pasted.title')" @keydown.esc.stop="$emit('close')">
     <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
     <h2>{{ $t('pasted.title') }}</h2>
-    <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
+    <p class="soft small kept" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</p>
+    <p v-if="tooLong" class="clay" role="alert">{{ $t('pasted.tooLong', { n: $n(work.text.length), most: $n(MOST_CHARACTERS) }) }}</p>
+    <div v-else-if="!work.text.trim() && kept.opened.value" class="field">
+      <label for="pasted-text">{{ $t('pasted.empty') }}</label>
+      <textarea id="pasted-text" v-model.lazy="work.text" class="plain" rows="10" />
+    </div>
+    <p v-else-if="error" class="clay" role="alert">{{ error.message }}</p>
     <template v-else-if="read">
-      <p class="sum" role="status">
-        {{ $t('pasted.ready', { n: ready }, ready) }}{{ toSettle ? $t('pasted.toSettle', { n: toSettle }, toSettle) : '' }}{{ already ? $t('pasted.already', { n: already }, already) : '' }}{{ unknown ? $t('pasted.unknown', { n: unknown }, unknown) : '' }}.
-      </p>
-      <p class="doing">
+      <p class="sum" role="status">{{ sum }}</p>
+      <fieldset class="all">
+        <legend class="unseen">{{ $t('pasted.forAll') }}</legend>
         <label>{{ $t('pasted.as') }}
-          <select v-model="role" class="plain"><option value="">{{ $t('pasted.suggested') }}</option><option v-for="each in house?.roles" :key="each.code" :value="each.code">{{ each.name.toLowerCase() }}</option></select>
+          <select v-model="work.role" class="plain"><option value="">{{ $t('pasted.suggested') }}</option><option v-for="each in house?.roles" :key="each.code" :value="each.code">{{ each.name.toLowerCase() }}</option></select>
         </label>
-        <Button size="small" :disabled="!ready || isFetching" :label="$t('pasted.apply', { n: ready }, ready)" @click="apply" />
-      </p>
+        <label v-if="site.sections.length">{{ $t('pasted.section') }}
+          <select v-model="work.section" class="plain"><option value="">{{ $t('pasted.noSection') }}</option><option v-for="each in site.sections" :key="each.id" :value="each.id">{{ each.name }}</option></select>
+        </label>
+        <label>{{ $t('pasted.from') }} <input v-model="work.fromDay" type="date" /></label>
+        <button v-if="work.fromDay !== site.term.startsOn && site.term.startsOn > (house?.now ?? '').slice(0, 10)" class="word" @click="work.fromDay = site.term.startsOn">{{ $t('pasted.termStart', { day: day(site.term.startsOn, 'UTC') }) }}</button>
+        <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
+      </fieldset>
+      <details class="tell" :open="work.tell">
+        <summary><label @click.stop><input v-model="work.tell" type="checkbox" /> {{ $t('pasted.tell') }}</label></summary>
+        <textarea v-model="work.words" class="plain" rows="3" maxlength="2000" :aria-label="$t('pasted.words')" :placeholder="$t('pasted.words')" />
+        <p class="soft small">{{ $t('pasted.tellLater') }}</p>
+      </details>
+      <p class="doing"><Button :disabled="!ready || busy" :label="$t('pasted.apply', { n: ready }, ready)" @click="apply" /> <span class="soft small">{{ $t('pasted.keys') }}</span></p>
       <p v-if="wrong" class="clay" role="alert">{{ wrong.message }}</p>
       <ol>
-        <li v-for="item in items" :key="item.key" :class="item.outcome">
-          <span class="num soft">{{ item.number }}</span>
-          <div>
-            <input v-if="item.outcome === 'unknown'" class="plain wide" maxlength="200" :value="item.text" :aria-label="$t('pasted.correct', { n: item.number })" @change="correct(item, $event)" />
-            <span v-else class="soft typed">{{ item.text }}</span>
-            <template v-if="item.outcome === 'match' || item.outcome === 'repeat' || who(item)">
-              <strong>{{ fullName(who(item)?.person ?? item.candidates[0]!.person) }}</strong>
-              <span class="why soft">{{ about((who(item) ?? item.candidates[0]!).person) }} · {{ $t('pasted.evidence.' + (item.decided ?? (who(item) ?? item.candidates[0]!).evidence)) }}</span>
-            </template>
-            <p v-if="item.mistyped" class="brass">{{ $t('intake.slip', { format: item.mistyped.toLowerCase() }) }}</p>
-            <p v-if="item.outcome === 'no-person'" class="soft">{{ $t('pasted.noPerson') }}</p>
-            <p v-else-if="item.outcome === 'repeat'" class="soft">{{ $t('pasted.repeat') }}</p>
-            <p v-else-if="item.outcome === 'unknown'" class="soft">{{ $t('pasted.nobody') }} <button class="word" @click="dropped.add(item.key)">{{ $t('pasted.drop') }}</button></p>
-            <fieldset v-else-if="item.outcome === 'choose'">
-              <legend>{{ $t('pasted.which') }}</legend>
-              <label v-for="candidate in item.candidates" :key="candidate.person.id">
-                <input type="radio" :name="item.key" :checked="settled.get(item.text) === candidate.person.id" @change="settled.set(item.text, candidate.person.id)" />
-                <span>{{ fullName(candidate.person) }} <span class="why soft">{{ about(candidate.person) }} · {{ $t('pasted.evidence.' + candidate.evidence) }}</span></span>
-              </label>
-              <button class="word" @click="dropped.add(item.key)">{{ $t('pasted.drop') }}</button>
-            </fieldset>
-            <template v-if="who(item) && item.outcome !== 'repeat'">
-              <p v-if="here(who(item))" class="soft">{{ $t('pasted.hereAs', { role: roleName(who(item)!.standing?.role).toLowerCase() }) }}</p>
-              <label v-else-if="above(who(item)!)" class="above"><input type="checkbox" :checked="confirmed.has(who(item)!.person.id)" @change="confirmed.has(who(item)!.person.id) ? confirmed.delete(who(item)!.person.id) : confirmed.add(who(item)!.person.id)" /> {{ $t('pasted.really', { role: roleName(who(item)!.suggested).toLowerCase() }) }}</label>
-              <p v-if="planned(who(item)) && lineOf(who(item))" :class="lineOf(who(item))!.verdict === 'ready' ? 'will' : 'clay'">
-                {{ lineOf(who(item))!.verdict === 'ready' ? $t(gone(who(item)!) && !role ? 'pasted.back' : 'pasted.in', { role: roleName(lineOf(who(item))!.after?.role).toLowerCase() }) : '' }} {{ lineSentences(lineOf(who(item))!, site.timeZone, roleName).join(' ') }}
-              </p>
-              <p v-else-if="!here(who(item)) && !roleOf(who(item)!)" class="clay">{{ $t('intake.noRole') }}</p>
-            </template>
-          </div>
-        </li>
+        <PastedLineRow v-for="item in parts.look" :key="item.key" :item="item" :said="said(item)" :who="who(item)" :line="lineOf(item)" :site="site" :roles="house?.roles ?? []" :role-name="roleName" @say="say(item, $event)" @correct="correct(item, $event)" />
       </ol>
+      <template v-for="name in (['so', 'aside', 'nobody'] as const)" :key="name">
+        <details v-if="parts[name].length" class="fold">
+          <summary>{{ $t('pasted.fold.' + name, { n: parts[name].length }, parts[name].length) }}</summary>
+          <ol>
+            <PastedLineRow v-for="item in parts[name]" :key="item.key" :item="item" :said="said(item)" :who="who(item)" :line="lineOf(item)" :site="site" :roles="house?.roles ?? []" :role-name="roleName" @say="say(item, $event)" @correct="correct(item, $event)" />
+          </ol>
+        </details>
+      </template>
+      <RememberedLines :site="site.id" />
     </template>
     <p v-else class="soft">{{ $t('card.ask.computing') }}</p>
   </aside>
 </template>
 
 <style scoped>
-.docked { --docked: 560px; }
+.docked { --docked: 620px; }
 h2 { padding-right: 60px; }
+.kept { margin-top: -10px; }
+.small { font-size: 0.9rem; }
 .sum { font-weight: 600; }
+.all { display: flex; flex-wrap: wrap; gap: 6px 14px; align-items: center; border: 0; padding: 0; margin: 0; }
 .doing { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; }
+.tell textarea, .field textarea { width: 100%; margin-top: 6px; }
+.tell summary { list-style: none; }
 ol { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
-li { display: grid; grid-template-columns: 30px 1fr; gap: 8px; padding: 6px 0; border-bottom: 1px solid var(--line); }
-.num { padding-top: 2px; }
-.typed { display: block; font-size: 0.9rem; overflow-wrap: anywhere; }
-.wide { width: 100%; }
-fieldset { border: 0; border-left: 4px solid var(--brass); margin: 4px 0; padding: 0 10px; }
-legend { padding: 0; font-weight: 600; font-size: 0.92rem; }
-fieldset label { display: flex; gap: 8px; align-items: baseline; }
-.why { font-size: 0.9rem; margin-left: 6px; }
-.will { color: var(--spruce); }
+.fold > summary { cursor: pointer; color: var(--spruce); padding: 4px 0; }
 </style>

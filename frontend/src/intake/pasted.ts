@@ -1,12 +1,33 @@
-const key = (site: string) => 'mint-door.pasted.' + site
-
-/** What was pasted and not let in yet is found again, until the browser is closed. */
-export function keep(site: string, text: string) {
-  if (text.trim()) sessionStorage.setItem(key(site), text)
-  else sessionStorage.removeItem(key(site))
-}
-
-export const keptText = (site: string) => sessionStorage.getItem(key(site)) ?? ''
+import type { PastedLine } from '@/app/api'
 
 /** Whether a pasted text is a list rather than one person: several lines, rows of a spreadsheet, or several numbers. */
 export const isList = (text: string) => /\S\s*[\r\n]+\s*\S/.test(text) || /^\s*\S*\d{4,}\S*(\s*[,;]\s*\S*\d{4,}\S*)+\s*$/.test(text)
+
+/** More is not sent: the server would not take it, and says so in the same words. */
+export const MOST_CHARACTERS = 400_000
+
+/** What somebody said of one line, by what stands on it: lines keep it when others are corrected. */
+export interface Said { person?: string; role?: string; fromDay?: string; untilDay?: string; section?: string; sure?: boolean; out?: boolean; keep?: boolean }
+
+/** A pasted list as it is worked on and kept. */
+export interface PastedWork { text: string; role: string; fromDay: string; untilDay: string; section: string; said: Record<string, Said>; tell: boolean; words: string }
+
+export const emptyWork = (text = ''): PastedWork => ({ text, role: '', fromDay: '', untilDay: '', section: '', said: {}, tell: false, words: '' })
+
+export type PastedItem = PastedLine & { key: string }
+export type PastedCandidate = PastedLine['candidates'][number]
+
+/** Lines with what they are told apart by; the same line a second time is another. */
+export function keyed(items: PastedLine[]): PastedItem[] {
+  const times = new Map<string, number>()
+  return items.map((item) => {
+    const gist = item.gist || item.text
+    const n = (times.get(gist) ?? 0) + 1
+    times.set(gist, n)
+    return { ...item, key: n > 1 ? `${gist} (${n})` : gist }
+  })
+}
+
+/** Whom a line is for: the one it means, or the one somebody chose. */
+export const whoOf = (item: PastedItem, said?: Said): PastedCandidate | undefined =>
+  said?.person ? item.candidates.find((each) => each.person.id === said.person) : item.outcome === 'match' ? item.candidates[0] : undefined

@@ -46,7 +46,15 @@ const VERBS = computed<AskingVerb[]>(() => {
 })
 const sheet = ref<AskingVerb | ''>('')
 /** A list somebody pasted into the box. */
-const list = shallowRef<{ text: string } | null>(null)
+const list = shallowRef<{ text: string; sheet: string } | null>(null)
+/** The sheet is kept in the address, so that it is there again after leaving. */
+watch(() => route.query.sheet, (id) => typeof id === 'string' && id && !list.value && (list.value = { text: '', sheet: id }), { immediate: true })
+const openList = (text: string, id: string) => (list.value = { text, sheet: id })
+const keepList = (id?: string) => void router.replace({ query: { ...route.query, sheet: id } })
+function closeList() {
+  list.value = null
+  keepList()
+}
 const mayChoose = computed(() => sees('let-in') && !view.value.asOf && !props.site.seenAs)
 const { chosen, choose, chooseAll, forget } = useChosen(rows, all, mayChoose)
 function chooseNobody() {
@@ -107,7 +115,7 @@ function open(id: string, index: number) {
 </script>
 
 <template>
-  <LetPeopleIn v-if="sees('let-in') && !site.seenAs" :site="site" @show="show" @list="list = { text: $event }" />
+  <LetPeopleIn v-if="sees('let-in') && !site.seenAs" :site="site" @show="show" @list="openList" />
   <div class="below">
     <div class="roster">
       <RosterFilters v-model:away="takingAway" :site="site" :counts="counts" :view="view" :filtered="filtered" :any="rows.length > 0" :may="sees" @look="look" />
@@ -156,7 +164,7 @@ function open(id: string, index: number) {
       </div>
     </div>
     <SheetPanel v-if="sheet && chosen.size" :key="sheet" :site="site" :people="[...chosen]" :verb="sheet" @close="sheet = ''" @applied="chooseNobody" />
-    <PastedSheet v-else-if="list && sees('let-in')" :key="list.text" :site="site" :text="list.text" @close="list = null" />
+    <PastedSheet v-else-if="list && sees('let-in')" :key="list.text + list.sheet" :site="site" :text="list.text" :sheet="list.sheet" @close="closeList" @kept="keepList" @applied="closeList" />
     <PersonColumn v-else-if="person" :key="person" :site="site" :person="person" @close="hide" />
   </div>
 </template>

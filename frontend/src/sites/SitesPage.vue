@@ -68,6 +68,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
     <nav class="scopes" aria-label="Lists of sites">
       <RouterLink v-for="each in scopes" :key="each" :to="`/sites/${each}`" :class="{ on: each === scope }" :aria-current="each === scope ? 'page' : undefined">{{ $t('sites.' + each) }}</RouterLink>
       <RouterLink v-if="scope === 'run' && sites.length" class="beside" :to="{ name: 'rehearse-all' }">{{ $t('rehearseAll.title') }}</RouterLink>
+      <RouterLink v-if="me?.mayMakeSites && scope !== 'in'" class="beside" :to="{ name: 'make-sites' }">{{ $t('sheets.makeSites') }}</RouterLink>
       <Button v-if="me?.mayMakeSites" class="new" :label="$t('sites.new')" size="small" @click="router.push({ name: 'new-site' })" />
     </nav>
     <h1 class="unseen">{{ $t('sites.' + scope) }}</h1>

@@ -11,6 +11,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'person')]
 #[ORM\UniqueConstraint(columns: ['number'])]
 #[ORM\Index(columns: ['email'])]
+#[ORM\Index(name: 'by_name', columns: ['sort_name', 'id'])]
 class Person
 {
     public function __construct(

@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Sites;
+
+use MintDoor\Core\People\Folding;
+
+/**
+ * Reads rows of sites as they are typed or pasted from a spreadsheet: title, code, kind, division, term, levels, seats, leads,
+ * in this order or as a first row names them. What a row leaves out is as for the others, where that can be.
+ */
+final readonly class SiteRows
+{
+    private const FIELDS = ['title', 'code', 'kind', 'division', 'term', 'levels', 'seats', 'leads'];
+
+    /** What columns are called in a first row. */
+    private const CALLED = ['title' => ['title', 'name', 'site'], 'code' => ['code', 'short code'], 'kind' => ['kind', 'type'], 'division' => ['division', 'school'], 'term' => ['term'], 'levels' => ['level', 'levels', 'level band'], 'seats' => ['seats', 'places'], 'leads' => ['lead', 'leads', 'lead tutor', 'lead tutors', 'tutor', 'tutors']];
+
+    /**
+     * @param list<string>          $kinds     codes, the first one where none is said
+     * @param array<string, string> $divisions names by code
+     * @param array<string, string> $terms     names by code
+     */
+    public function __construct(
+        private array $kinds,
+        private array $divisions,
+        private array $terms,
+        private string $division,
+        private string $term,
+    ) {
+    }
+
+    /** @return list<SiteDraft> */
+    public function read(string $text): array
+    {
+        $drafts = [];
+        $columns = self::FIELDS;
+        $taken = [];
+        foreach (preg_split('/\r\n|\r|\n/', mb_scrub($text)) ?: [] as $index => $line) {
+            $cells = self::cells($line);
+            if ([] === array_filter($cells, static fn (string $cell): bool => '' !== $cell)) {
+                continue;
+            }
+            $named = [] === $drafts ? self::header($cells) : null;
+            if (null !== $named) {
+                $columns = $named;
+                continue;
+            }
+            $row = array_fill_keys(self::FIELDS, '');
+            foreach ($columns as $place => $field) {
+                $row[$field] = $cells[$place] ?? '';
+            }
+            $draft = $this->draft($index + 1, trim($line), $row, $taken);
+            $taken[$draft->code] = true;
+            $drafts[] = $draft;
+        }
+
+        return $drafts;
+    }
+
+    /**
+     * @param array<string, string> $row   by field
+     * @param array<string, true>   $taken codes of the rows before
+     */
+    private function draft(int $number, string $text, array $row, array $taken): SiteDraft
+    {
+        $problems = [];
+        $wrong = static function (string $field, string $code) use (&$problems): void {
+            $problems[] = ['field' => $field, 'code' => $code];
+        };
+        /** @param array<string, string> $names by code */
+        $among = static function (string $field, string $typed, array $names, string $default) use ($wrong): string {
+            $folded = implode(' ', Folding::tokens($typed));
+            foreach ($names as $code => $name) {
+                if ('' !== $folded && \in_array($folded, [implode(' ', Folding::tokens((string) $code)), implode(' ', Folding::tokens((string) $name))], true)) {
+                    return (string) $code;
+                }
+            }
+            if ('' !== $folded || '' === $default) {
+                $wrong($field, '' === $folded ? 'missing' : 'unknown');
+            }
+
+            return $default;
+        };
+        if ('' === $row['title']) {
+            $wrong('title', 'missing');
+        }
+        $kind = $among('kind', $row['kind'], array_combine($this->kinds, $this->kinds), $this->kinds[0] ?? '');
+        $division = $among('division', $row['division'], $this->divisions, $this->division);
+        $term = $among('term', $row['term'], $this->terms, $this->term);
+        $lowest = $highest = $seats = null;
+        if ('' !== $row['levels']) {
+            if (1 === preg_match('/^\D*(\d{1,2})\s*(?:(?:-|–|—|to|until)\s*(\d{1,2}))?$/Du', $row['levels'], $found)) {
+                $lowest = (int) $found[1];
+                $highest = (int) ($found[2] ?? $found[1]);
+            } else {
+                $wrong('levels', 'not-levels');
+            }
+        }
+        if ('' !== $row['seats']) {
+            1 === preg_match('/^\d{1,6}$/D', $row['seats']) ? $seats = (int) $row['seats'] : $wrong('seats', 'not-a-number');
+        }
+
+        return new SiteDraft(
+            $number, mb_substr($text, 0, 300), $row['title'], '' === $row['code'] ? self::code($row['title'], $taken) : mb_strtoupper($row['code']), $kind, $division, $term, $lowest, $highest, $seats,
+            array_values(array_filter(array_map(trim(...), preg_split('/[,;\/&]|\band\b/u', $row['leads']) ?: []), static fn (string $lead): bool => '' !== $lead)), $problems,
+        );
+    }
+
+    /**
+     * A short code from the first letters of a title.
+     *
+     * @param array<string, true> $taken
+     */
+    private static function code(string $title, array $taken): string
+    {
+        $words = Folding::tokens($title);
+        $code = strtoupper(1 === \count($words) ? substr($words[0], 0, 4) : implode('', array_map(static fn (string $word): string => ctype_digit($word) ? '-'.$word : $word[0], \array_slice($words, 0, 8))));
+        $code = 2 > \strlen($code) ? str_pad($code, 2, 'X') : ltrim($code, '-');
+        for ($n = 2, $free = $code; isset($taken[$free]); ++$n) {
+            $free = $code.'-'.$n;
+        }
+
+        return $free;
+    }
+
+    /** @return list<string> */
+    private static function cells(string $line): array
+    {
+        $mark = str_contains($line, "\t") ? "\t" : (str_contains($line, ';') ? ';' : ',');
+
+        return array_map(static fn (?string $cell): string => trim((string) preg_replace('/\s+/u', ' ', (string) $cell)), str_getcsv($line, $mark, '"', ''));
+    }
+
+    /**
+     * @param list<string> $cells
+     *
+     * @return ?list<string> the field of each column, null when this is no first row that names them
+     */
+    private static function header(array $cells): ?array
+    {
+        $fields = [];
+        foreach ($cells as $cell) {
+            $word = implode(' ', Folding::tokens($cell));
+            $field = '';
+            foreach (self::CALLED as $name => $words) {
+                if (\in_array($word, $words, true)) {
+                    $field = $name;
+                }
+            }
+            $fields[] = $field;
+        }
+
+        return \count(array_filter($fields)) > 1 && \count(array_filter($fields)) >= \count($cells) - 1 ? $fields : null;
+    }
+}

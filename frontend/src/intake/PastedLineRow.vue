@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { House, PastedLine, SheetLine, Site } from '@/app/api'
+import { fullName, lineSentences, type RoleName } from '@/app/sentences'
+import type { PastedItem, Said } from './pasted'
+
+/** One line of a pasted list: what was typed, whom it was taken for and why, what will be of it, and what there is to settle. */
+type Candidate = PastedLine['candidates'][number]
+const props = defineProps<{ item: PastedItem; said: Said; who?: Candidate; line?: Pick<SheetLine, 'verdict' | 'before' | 'after' | 'reasons' | 'cautions' | 'person' | 'outlook'>; site: Site; roles: House['roles']; roleName: RoleName }>()
+const emit = defineEmits<{ say: [more: Said]; correct: [text: string] }>()
+const { t } = useI18n()
+const more = ref(false)
+const typed = ref(props.item.text)
+const asking = computed(() => !props.who && !props.said.out && !props.said.keep && ['choose', 'unknown'].includes(props.item.outcome))
+const shown = computed(() => props.who ?? (props.item.outcome === 'repeat' ? props.item.candidates[0] : undefined))
+const name = computed(() => (shown.value ? fullName(shown.value.person) : props.item.text))
+const about = (person: Candidate['person']) => [t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : ''), person.division.name, person.number].filter(Boolean).join(' · ')
+const why = (candidate: Candidate) => [
+  !candidate.wanted && t('pasted.wrongKind', { kind: t('kind.' + candidate.person.kind).toLowerCase() }),
+  t('pasted.evidence.' + (props.item.outcome === 'match' && props.item.decided ? props.item.decided : candidate.evidence)),
+  candidate.remembered && candidate.evidence !== 'remembered' && t('pasted.evidence.remembered')
+].filter(Boolean).join(', ')
+const sentences = computed(() => (props.line ? lineSentences(props.line as SheetLine, props.site.timeZone, props.roleName).join(' ') : ''))
+const will = computed(() => {
+  const { verdict, before, after } = props.line ?? {}
+  if (verdict !== 'ready') return ''
+  return t(before && !['current', 'paused', 'upcoming', 'waiting'].includes(before.state) ? 'pasted.back' : after?.state === 'upcoming' ? 'pasted.later' : 'pasted.in', { role: props.roleName(after?.role).toLowerCase() })
+})
+
+/** One key settles a line: the number of whom is meant, 0 for nobody. */
+function keyedIn(event: KeyboardEvent) {
+  if (event.target instanceof HTMLInputElement && event.target.type !== 'radio') return
+  const candidate = /^[1-9]$/.test(event.key) ? props.item.candidates[Number(event.key) - 1] : undefined
+  if (candidate && (asking.value || props.said.person)) emit('say', { person: candidate.person.id })
+  else if (event.key === '0' && asking.value) emit('say', { out: true })
+  else return
+  event.preventDefault()
+  const row = event.currentTarget as HTMLElement
+  const rows = [...(row.closest('aside')?.querySelectorAll<HTMLElement>('li[data-asks]') ?? [])]
+  rows[rows.indexOf(row) + 1]?.focus()
+}
+</script>
+
+<template>
+  <li :class="[item.outcome, { asks: asking }]" :tabindex="asking ? 0 : undefined" :data-asks="asking || undefined" @keydown="keyedIn">
+    <span class="num soft">{{ item.number }}</span>
+    <div class="what">
+      <form v-if="asking && item.outcome === 'unknown'" class="correct" @submit.prevent="$emit('correct', typed)">
+        <input v-model="typed" class="plain" maxlength="200" :aria-label="$t('pasted.correct', { n: item.number })" @change="$emit('correct', typed)" />
+      </form>
+      <span v-else-if="item.text !== name" class="soft typed">{{ item.text }}</span>
+      <template v-if="shown">
+        <strong>{{ name }}</strong>
+        <span class="why soft">{{ about(shown.person) }} · {{ why(shown) }}</span>
+      </template>
+      <span v-else-if="item.outcome === 'no-person' || said.out || said.keep" class="soft">{{ item.text }}</span>
+      <p v-if="item.mistyped" class="brass">{{ $t('intake.slip', { format: item.mistyped.toLowerCase() }) }}</p>
+      <p v-if="item.outcome === 'repeat'" class="soft">{{ $t('pasted.repeat', { n: item.repeats }) }}</p>
+
+      <fieldset v-if="asking && item.candidates.length">
+        <legend>{{ $t(item.outcome === 'unknown' ? 'pasted.near' : 'pasted.which') }}</legend>
+        <label v-for="(candidate, index) in item.candidates" :key="candidate.person.id">
+          <kbd>{{ index + 1 }}</kbd><input type="radio" :name="item.key" :checked="said.person === candidate.person.id" @change="$emit('say', { person: candidate.person.id })" />
+          <span>{{ fullName(candidate.person) }} <span class="why soft">{{ about(candidate.person) }} · {{ why(candidate) }}</span></span>
+        </label>
+      </fieldset>
+      <p v-else-if="asking" class="soft">{{ $t('pasted.nobody') }}</p>
+
+      <p v-if="line" :class="{ ready: 'will', 'nothing-to-do': 'soft', 'needs-choice': 'brass', 'waits-for-seat': 'brass', refused: 'clay' }[line.verdict]"><template v-if="will">{{ will }} </template>{{ sentences }}</p>
+      <label v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"><input type="checkbox" :checked="said.sure" @change="$emit('say', { sure: !said.sure })" /> {{ $t('pasted.really', { role: roleName(String(line.reasons[0].values.role)).toLowerCase() }) }}</label>
+
+      <div v-if="more && who" class="own">
+        <label>{{ $t('pasted.as') }} <select class="plain" :value="said.role ?? ''" @change="$emit('say', { role: ($event.target as HTMLSelectElement).value })"><option value="">{{ $t('pasted.likeAll') }}</option><option v-for="each in roles" :key="each.code" :value="each.code">{{ each.name.toLowerCase() }}</option></select></label>
+        <label v-if="site.sections.length">{{ $t('pasted.section') }} <select class="plain" :value="said.section ?? ''" @change="$emit('say', { section: ($event.target as HTMLSelectElement).value })"><option value="">{{ $t('pasted.likeAll') }}</option><option v-for="each in site.sections" :key="each.id" :value="each.id">{{ each.name }}</option></select></label>
+        <label>{{ $t('pasted.from') }} <input type="date" :value="said.fromDay ?? ''" @change="$emit('say', { fromDay: ($event.target as HTMLInputElement).value })" /></label>
+        <label>{{ $t('pasted.until') }} <input type="date" :value="said.untilDay ?? ''" @change="$emit('say', { untilDay: ($event.target as HTMLInputElement).value })" /></label>
+      </div>
+      <p v-if="item.outcome !== 'no-person'" class="acts">
+        <button v-if="said.out || said.keep" class="word" @click="$emit('say', { out: false, keep: false })">{{ $t('pasted.takeUp') }}</button>
+        <template v-else>
+          <button v-if="said.person" class="word" @click="$emit('say', { person: '' })">{{ $t('pasted.other') }}</button>
+          <button v-if="who && line?.verdict !== 'nothing-to-do'" class="word" :aria-expanded="more" @click="more = !more">{{ $t('pasted.own') }}</button>
+          <button v-if="item.outcome === 'unknown' && !who" class="word" @click="$emit('say', { keep: true })">{{ $t('pasted.keep') }}</button>
+          <button v-if="line?.verdict !== 'nothing-to-do' && item.outcome !== 'repeat'" class="word" @click="$emit('say', { out: true })">{{ $t('pasted.drop') }}</button>
+        </template>
+        <span v-if="said.keep" class="soft">{{ $t('pasted.keptFor') }}</span>
+      </p>
+    </div>
+  </li>
+</template>
+
+<style scoped>
+li { display: grid; grid-template-columns: 30px 1fr; gap: 8px; padding: 5px 0; border-bottom: 1px solid var(--line); }
+li.asks { border-left: 4px solid var(--brass); padding-left: 6px; }
+li .num { padding-top: 2px; }
+.typed { display: block; font-size: 0.9rem; overflow-wrap: anywhere; }
+.correct input { width: 100%; }
+fieldset { border: 0; margin: 4px 0 0; padding: 0; }
+legend { padding: 0; font-weight: 600; font-size: 0.92rem; }
+fieldset label { display: flex; gap: 6px; align-items: baseline; }
+kbd { font: 600 0.8rem var(--mono); border: 1px solid var(--line); border-radius: 3px; padding: 0 5px; background: var(--paper); }
+.why { font-size: 0.9rem; margin-left: 4px; }
+.will { color: var(--spruce); }
+.own { display: flex; flex-wrap: wrap; gap: 6px 14px; padding: 6px 0; }
+.acts { display: flex; flex-wrap: wrap; gap: 2px 14px; font-size: 0.9rem; }
+</style>

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { computed, reactive, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, take } from '@/app/api'
+import { useHouse } from '@/app/house'
+import { listName } from '@/app/sentences'
+import { wentWrong } from '@/app/undo'
+import { useSlowly } from '@/ui/slowly'
+import Trouble from '@/ui/Trouble.vue'
+import PeopleSheet from './PeopleSheet.vue'
+
+/** Everybody of one's reach, to be found, chosen, and let into sites or out of them. */
+const route = useRoute()
+const router = useRouter()
+const { house } = useHouse()
+const FILTERS = ['kind', 'division', 'level', 'label', 'site'] as const
+const chosenBy = (name: string) => String(route.query[name] ?? '')
+const look = (query: object) => router.replace({ query: { ...route.query, ...query } })
+const typed = ref(chosenBy('q'))
+const label = ref(chosenBy('label'))
+const q = useSlowly(typed, 200)
+const marked = useSlowly(label, 300)
+watch([q, marked], ([q, label]) => look({ q: q || undefined, label: label || undefined }))
+const query = computed(() => Object.fromEntries([['q', chosenBy('q')], ...FILTERS.map((name) => [name, chosenBy(name)])].filter(([, value]) => value)) as Record<string, string>)
+const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
+  queryKey: ['directory', query],
+  initialPageParam: undefined as string | undefined,
+  queryFn: ({ pageParam }) => take(api.GET('/directory', { params: { query: { ...query.value, limit: 100, cursor: pageParam } as object } })),
+  getNextPageParam: (page) => page.next ?? undefined,
+  placeholderData: keepPreviousData
+})
+const people = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
+const total = computed(() => data.value?.pages[0]?.total ?? 0)
+
+/** Those who were chosen elsewhere come along. */
+const given = (history.state as { people?: string[] } | null)?.people ?? []
+const chosen = reactive(new Set<string>(given.concat(typeof route.query.person === 'string' ? [route.query.person] : [])))
+const draft = computed(() => (typeof route.query.sheet === 'string' ? route.query.sheet : ''))
+const open = ref(chosen.size > 0 || draft.value !== '')
+const pick = (id: string) => chosen.delete(id) || chosen.add(id)
+async function chooseAll() {
+  try {
+    const { ids } = await take(api.GET('/directory/ids', { params: { query: query.value as object } }))
+    ids.forEach((id) => chosen.add(id))
+  } catch (thrown) {
+    wentWrong(thrown)
+  }
+}
+function close() {
+  open.value = false
+  void look({ sheet: undefined, person: undefined })
+}
+function done() {
+  chosen.clear()
+  close()
+}
+const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
+const levels = Array.from({ length: 10 }, (_, index) => String(index + 1))
+</script>
+
+<template>
+  <div class="both">
+    <div class="page">
+      <header><h1>{{ $t('people.title') }}</h1><Button size="small" :disabled="!chosen.size" :label="$t('people.into')" @click="open = true" /></header>
+      <p class="soft">{{ $t('people.more') }}</p>
+      <div class="filters">
+        <InputText v-model="typed" size="small" maxlength="200" :placeholder="$t('people.find')" :aria-label="$t('people.find')" />
+        <select class="plain" :aria-label="$t('people.by.kind')" :value="chosenBy('kind')" @change="look({ kind: ($event.target as HTMLSelectElement).value || undefined })"><option value="">{{ $t('people.any.kind') }}</option><option v-for="each in ['learner', 'staff', 'guardian', 'outsider']" :key="each" :value="each">{{ $t('kind.' + each) }}</option></select>
+        <select class="plain" :aria-label="$t('people.by.division')" :value="chosenBy('division')" @change="look({ division: ($event.target as HTMLSelectElement).value || undefined })"><option value="">{{ $t('people.any.division') }}</option><option v-for="each in house?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option></select>
+        <select class="plain" :aria-label="$t('people.by.level')" :value="chosenBy('level')" @change="look({ level: ($event.target as HTMLSelectElement).value || undefined })"><option value="">{{ $t('people.any.level') }}</option><option v-for="each in levels" :key="each" :value="each">{{ $t('level', { n: each }) }}</option></select>
+        <input v-model="label" class="plain" maxlength="40" size="10" :placeholder="$t('people.label')" :aria-label="$t('people.by.label')" />
+        <span class="soft nums" role="status">{{ $t('people.count', { n: $n(total) }, total) }}</span>
+      </div>
+      <p v-if="chosen.size" class="picked" role="status">
+        <strong class="nums">{{ $t('people.chosen', { n: $n(chosen.size) }, chosen.size) }}</strong>
+        <button v-if="chosen.size < total" class="word" @click="chooseAll">{{ $t('people.all', { n: $n(total) }) }}</button>
+        <button class="word" @click="chosen.clear()">{{ $t('people.no') }}</button>
+      </p>
+      <Trouble v-if="error" :error="error" @again="refetch()" />
+      <div v-else-if="people.length" role="table" :aria-label="$t('people.title')">
+        <div v-for="each in people" :key="each.person.id" role="row" class="row" :class="{ on: chosen.has(each.person.id) }" @click="pick(each.person.id)">
+          <span role="cell"><input type="checkbox" :checked="chosen.has(each.person.id)" :aria-label="$t('people.pick', { name: listName(each.person) })" @click.stop @change="pick(each.person.id)" /></span>
+          <span role="cell" class="name">{{ listName(each.person) }}</span>
+          <span role="cell">{{ $t('kind.' + each.person.kind) }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template></span>
+          <span role="cell">{{ each.person.division.name }}</span>
+          <span role="cell" class="num">{{ each.person.number }}</span>
+          <span role="cell" class="soft">{{ each.labels.join(', ') }}</span>
+        </div>
+        <Button v-if="hasNextPage" class="further" size="small" severity="secondary" :label="$t('sites.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
+      </div>
+      <p v-else-if="isPending" class="skeleton" />
+      <p v-else class="empty">{{ $t('people.none') }}</p>
+    </div>
+    <PeopleSheet v-if="open && (chosen.size || draft)" :key="draft ? 'draft' : 'new'" :people="[...chosen]" :sheet="draft" @close="close" @people="opened" @applied="done" />
+  </div>
+</template>
+
+<style scoped>
+.both { display: flex; min-height: 100%; }
+.page { flex: 1; min-width: 0; display: grid; gap: 10px; align-content: start; }
+header { display: flex; justify-content: space-between; align-items: center; }
+.filters { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
+.filters .p-inputtext { width: 220px; }
+.picked { display: flex; flex-wrap: wrap; gap: 4px 14px; align-items: baseline; padding: 5px 10px; background: var(--brass-pale); border-left: 4px solid var(--brass); }
+.row { display: grid; grid-template-columns: 18px minmax(170px, 1.8fr) minmax(110px, 0.9fr) minmax(120px, 1.1fr) 90px minmax(80px, 1fr); gap: 12px; align-items: center; padding: 4px 10px; border-bottom: 1px solid var(--line); cursor: default; }
+.row:hover { background: var(--hover); }
+.row.on { background: var(--brass-pale); }
+.row input { margin: 0; }
+.name { font-weight: 600; }
+.empty { padding: 26px 0; font-size: 1.05rem; }
+.further { margin-top: 10px; }
+@media (max-width: 760px) { .both { flex-direction: column; } .row { grid-template-columns: 18px 1fr auto; } .row > :nth-child(n + 4) { display: none; } }
+</style>

@@ -1,0 +1,74 @@
+import { onScopeDispose, ref, watch, type Ref } from 'vue'
+import { api, Problem, take } from '@/app/api'
+import { queries } from '@/app/queries'
+import { wentWrong } from '@/app/undo'
+
+export type SheetKind = 'pasted' | 'people' | 'sites'
+
+/**
+ * Keeps what is worked on as a sheet on the server, so that it is found again under Sheets: begun with the first thing
+ * that is worth keeping, saved a moment after each change, one save after the other.
+ * Example: `const kept = useKept({ kind: 'pasted', site, title, work, worth: () => text.value !== '' })`.
+ */
+export function useKept<W extends object>(about: { kind: SheetKind; site: string | null; title: () => string; work: Ref<W>; worth: () => boolean; id?: string }) {
+  const id = ref(about.id ?? '')
+  const state = ref<'' | 'saving' | 'kept' | 'stale'>('')
+  const opened = ref(!about.id)
+  let version = 0
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let chain: Promise<void> = Promise.resolve()
+  let last = ''
+
+  const body = () => ({ kind: about.kind, site: about.site, title: about.title().slice(0, 160), work: JSON.parse(JSON.stringify(about.work.value)) as Record<string, unknown> })
+
+  async function save() {
+    const now = body()
+    const text = JSON.stringify(now)
+    if (text === last || state.value === 'stale' || (!id.value && !about.worth())) return
+    last = text
+    state.value = 'saving'
+    try {
+      if (id.value) version = (await take(api.PUT('/sheets/{sheet}', { params: { path: { sheet: id.value }, header: { 'If-Match': `"${version}"` } }, body: now }))).version
+      else {
+        const begun = await take(api.POST('/sheets', { body: now }))
+        version = begun.version
+        id.value = begun.id
+      }
+      state.value = 'kept'
+      void queries.invalidateQueries({ queryKey: ['sheets'] })
+    } catch (thrown) {
+      last = ''
+      state.value = thrown instanceof Problem && thrown.kind === 'stale' ? 'stale' : ''
+      wentWrong(thrown)
+    }
+  }
+
+  const later = () => {
+    clearTimeout(timer)
+    timer = setTimeout(() => (chain = chain.then(save)), 700)
+  }
+  /** Saves what is not saved yet, and answers the sheet's id. */
+  async function now(): Promise<string> {
+    clearTimeout(timer)
+    chain = chain.then(save)
+    await chain
+    return id.value
+  }
+
+  async function open() {
+    const sheet = await take(api.GET('/sheets/{sheet}', { params: { path: { sheet: id.value } } }))
+    version = sheet.version
+    if (sheet.work) about.work.value = { ...about.work.value, ...(sheet.work as Partial<W>) }
+    last = JSON.stringify(body())
+    opened.value = true
+    return sheet
+  }
+
+  if (about.id) open().catch(wentWrong)
+  watch(about.work, () => opened.value && later(), { deep: true })
+  if (opened.value) later()
+  onScopeDispose(() => {
+    if (timer && opened.value) void now()
+  })
+  return { id, state, opened, now }
+}

@@ -1,0 +1,38 @@
+import type { RouteLocationRaw } from 'vue-router'
+import { api, take, type SheetPage, type SheetRecord } from '@/app/api'
+import { queries } from '@/app/queries'
+import { lineSentences, type RoleName } from '@/app/sentences'
+import { t } from '@/app/words'
+
+/** Where a draft is worked on. */
+export function addressOf(sheet: Pick<SheetRecord, 'id' | 'kind' | 'site'>): RouteLocationRaw {
+  if (sheet.kind === 'pasted' && sheet.site) return { name: 'roster', params: { site: sheet.site.id }, query: { sheet: sheet.id } }
+  return { name: sheet.kind === 'sites' ? 'make-sites' : 'people', query: { sheet: sheet.id } }
+}
+
+/** How a sheet stands, as a word and how it looks. */
+export function stateOf(sheet: Pick<SheetRecord, 'state' | 'undoneBy'>): { word: string; tone: string } {
+  if (sheet.state === 'applied' && sheet.undoneBy) return { word: 'undone', tone: 'soft' }
+  return { word: sheet.state, tone: { draft: 'brass', applying: 'brass', applied: '', dropped: 'soft' }[sheet.state] }
+}
+
+type Line = SheetPage['lines'][number]
+/** What became of a line, in words. */
+export const sayLine = (line: Line, zone: string, roleName: RoleName) => lineSentences({ ...line, outlook: [], cautions: [], verdict: line.verdict ?? 'ready' }, zone, roleName).join(' ')
+
+/** Before and after of a line: "not here → learner". */
+export function change(line: Pick<Line, 'before' | 'after'>, roleName: RoleName): string {
+  const word = (standing: Line['before']) => {
+    if (!standing) return t('sheets.notHere')
+    return standing.state === 'current' ? roleName(standing.role).toLowerCase() : t('state.' + standing.state).toLowerCase()
+  }
+  return `${word(line.before)} → ${word(line.after)}`
+}
+
+
+/** Takes back the sites a sheet made; answers what had to stay, and why. */
+export async function takeSitesBack(sheet: string): Promise<string> {
+  const { lines } = await take(api.POST('/site-batches/{sheet}/undo', { params: { path: { sheet } } }))
+  await queries.invalidateQueries({ queryKey: ['sheets'] })
+  return lines.filter((line) => line.detail).map((line) => t('makeSites.left', { title: line.site.title, detail: line.detail! })).join(' ')
+}

@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Intake;
+
+use MintDoor\Core\Intake\Circumstances;
+use MintDoor\Core\Intake\Known;
+use MintDoor\Core\Intake\Matcher;
+use MintDoor\Core\Intake\Nicknames;
+use MintDoor\Core\Intake\PastedLine;
+use MintDoor\Core\Intake\PastedText;
+use MintDoor\Core\Intake\Reading;
+use MintDoor\Core\People\Folding;
+use MintDoor\Core\People\Sight;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Row;
+use MintDoor\People\Directory;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Sites\Divisions;
+
+/** Reads whom lines mean, as far as somebody may be told of people. */
+final readonly class PeopleReader
+{
+    public function __construct(
+        private Directory $directory,
+        private Lookup $lookup,
+        private Divisions $divisions,
+        private Roles $roles,
+    ) {
+    }
+
+    /** @return list<PastedLine> */
+    public function lines(string $text): array
+    {
+        return (new PastedText($this->roles->rules()->numbers, array_map(static fn (array $each): string => $each['name'], $this->divisions->all())))->lines($text);
+    }
+
+    /**
+     * @param list<PastedLine> $lines
+     *
+     * @return array{list<Reading>, array<string, array{Row, Sight}>, Circumstances} one reading a line; whoever is spoken of, by id
+     */
+    public function readings(array $lines, Caller $caller, Circumstances $for): array
+    {
+        $rules = $this->roles->rules();
+        $wording = $this->lookup->wording($lines, new Nicknames($rules->nicknames));
+        $matcher = new Matcher($rules->numbers, $wording);
+        $site = '' === $for->site->id ? Id::NONE : $for->site->id;
+        [$found, $crowded] = $this->lookup->people($lines, $wording, $matcher, $site, $this->divisions->all()[$for->site->division]['id'] ?? Id::NONE, array_values($for->remembered));
+        [$rows, $known] = $this->within($found, $lines, $caller);
+        $for = new Circumstances($for->site, $for->kinds, $for->remembered, $crowded);
+
+        return [$matcher->read($lines, $known, $for), $rows, $for];
+    }
+
+    /**
+     * Short texts, each of which is to mean one person.
+     *
+     * @param list<string> $texts
+     *
+     * @return list<array{?Reading, array<string, array{Row, Sight}>}> by place; null for a text that is nobody
+     */
+    public function read(array $texts, Caller $caller, Circumstances $for): array
+    {
+        $lines = [];
+        foreach ($texts as $place => $text) {
+            $line = $this->lines($text)[0] ?? null;
+            if (null !== $line) {
+                $lines[$place] = $line;
+            }
+        }
+        [$readings, $rows] = $this->readings(array_values($lines), $caller, $for);
+        $byPlace = array_combine(array_keys($lines), $readings);
+
+        return array_map(static fn (int $place): array => [$byPlace[$place] ?? null, $rows], array_keys($texts));
+    }
+
+    /**
+     * Those one may be told of. Beyond one's reach an identifier counts when it is there in full, never when it is near.
+     *
+     * @param list<Row>        $found
+     * @param list<PastedLine> $lines
+     *
+     * @return array{array<string, array{Row, Sight}>, list<Known>} by person
+     */
+    private function within(array $found, array $lines, Caller $caller): array
+    {
+        $reach = $this->directory->reachOf($caller);
+        $typed = array_fill_keys(array_merge(...array_map(static fn (PastedLine $line): array => $line->identifiers, $lines) ?: [[]]), true);
+        $rows = $known = [];
+        foreach ($found as $row) {
+            $person = PersonRow::person($row);
+            $own = array_map(Folding::identifier(...), PersonRow::identifiers($row));
+            $exact = array_values(array_filter($own, static fn (string $identifier): bool => isset($typed[$identifier])));
+            $sight = null !== $row->stringOrNull('state') ? Sight::Full : $reach->sight($person, [] !== $exact);
+            if (Sight::Hidden !== $sight) {
+                $rows[$person->id] = [$row, $sight];
+                $words = static fn (string $column): array => Folding::tokens((string) $row->stringOrNull($column));
+                $known[] = new Known($person, $words('given_name'), $words('family_name'), $words('preferred_name'), $words('former_name'), Sight::Full === $sight ? $own : $exact);
+            }
+        }
+
+        return [$rows, $known];
+    }
+}

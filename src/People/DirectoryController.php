@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\PeopleQuery;
+use MintDoor\Core\People\Sight;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\State;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Cursor;
+use MintDoor\Hall\FromQuery;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use MintDoor\Roster\Gate;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** The people of one's reach as a list, and the ids of all that fit, to do something with them. */
+final readonly class DirectoryController
+{
+    private const MOST_IDS = 20_000;
+
+    public function __construct(
+        private Connection $db,
+        private Directory $directory,
+        private Labels $labels,
+        private Gate $gate,
+    ) {
+    }
+
+    #[Route('/directory', name: 'directory', methods: ['GET'])]
+    public function list(#[FromQuery] DirectoryFilter $filter, #[CurrentUser] Caller $caller): Response
+    {
+        [$where, $parameters, $types] = $this->where($filter, $caller);
+        $total = $this->db->fetchOne('SELECT COUNT(*) FROM person p JOIN division pd ON pd.id = p.division_id WHERE '.$where, $parameters, $types);
+        $cursor = Cursor::read($filter->cursor, 'directory', 2);
+        $place = null === $cursor ? [] : [$cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1])];
+        $rows = Row::all($this->db->fetchAllAssociative(
+            'SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE '.$where.(null === $cursor ? '' : ' AND (p.sort_name > ? OR (p.sort_name = ? AND p.id > ?))').' ORDER BY p.sort_name, p.id LIMIT '.($filter->limit + 1),
+            [...$parameters, ...$place], $types,
+        ));
+        $more = \count($rows) > $filter->limit;
+        $rows = \array_slice($rows, 0, $filter->limit);
+        $last = [] === $rows ? null : $rows[array_key_last($rows)];
+        $labels = $this->labels->ofPeople(array_map(static fn (Row $row): string => $row->id('person_id'), $rows));
+
+        return new Answer([
+            'items' => array_map(static fn (Row $row): array => ['person' => PersonRow::json($row, Sight::Full), 'labels' => $labels[$row->id('person_id')] ?? []], $rows),
+            'total' => is_numeric($total) ? (int) $total : 0,
+            'next' => $more && null !== $last ? Cursor::write('directory', [$last->string('sort_name'), $last->id('person_id')]) : null,
+        ]);
+    }
+
+    #[Route('/directory/ids', name: 'directory_ids', methods: ['GET'])]
+    public function ids(#[FromQuery] DirectoryFilter $filter, #[CurrentUser] Caller $caller): Response
+    {
+        [$where, $parameters, $types] = $this->where($filter, $caller);
+        $ids = $this->db->fetchFirstColumn('SELECT p.id FROM person p JOIN division pd ON pd.id = p.division_id WHERE '.$where.' ORDER BY p.sort_name, p.id LIMIT '.(self::MOST_IDS + 1), $parameters, $types);
+        if (\count($ids) > self::MOST_IDS) {
+            throw Problem::field('/q', 'too-many', \sprintf('More than %s people fit. Narrow it down first.', number_format(self::MOST_IDS)));
+        }
+
+        return new Answer(['ids' => array_map(static fn (mixed $id): string => Id::text(\is_string($id) ? $id : ''), $ids)]);
+    }
+
+    /** @return array{string, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, parameters, their types by place */
+    private function where(DirectoryFilter $filter, Caller $caller): array
+    {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only staff look people up.');
+        }
+        $where = ['1'];
+        $parameters = $types = [];
+        $add = static function (string $sql, mixed ...$values) use (&$where, &$parameters, &$types): void {
+            $where[] = $sql;
+            foreach ($values as $value) {
+                if (\is_array($value)) {
+                    $types[\count($parameters)] = ArrayParameterType::STRING;
+                }
+                $parameters[] = $value;
+            }
+        };
+        $reach = $this->directory->reachOf($caller);
+        if ('' !== $filter->site) {
+            // Whoever lets people into a site sees all of them, whatever division they are of.
+            $access = $this->gate->at($filter->site, $caller)->require(Permission::LetIn, 'You may not change who is in this site. Its leads and co-tutors can.');
+            $now = Instant::toSql($access->now);
+            $add('p.id IN (SELECT g.person_id FROM enrollment_segment g WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?))', Id::binary($filter->site), $now, $now, State::valuesHere());
+        } elseif (!$reach->everything) {
+            $add('pd.code IN (?)', $reach->divisions ?: ['']);
+        }
+        '' === $filter->kind || $add('p.kind = ?', $filter->kind);
+        '' === $filter->division || $add('pd.code = ?', $filter->division);
+        '' === $filter->level || $add('p.level = ?', (int) $filter->level);
+        '' === $filter->label || $add('p.id IN (SELECT bears.person_id FROM label wanted JOIN person_label bears ON bears.label_id = wanted.id WHERE wanted.name = ?)', $filter->label);
+        $query = PeopleQuery::of($filter->q);
+        foreach ($query->tokens as $place => $token) {
+            0 === $place ? $add('p.id IN (SELECT w.person_id FROM person_term w WHERE w.term LIKE ?)', $token.'%') : $add('p.terms LIKE ?', '% '.$token.'%');
+        }
+
+        return [implode(' AND ', $where), $parameters, $types];
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sites;
+
+use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Transaction;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Many sites at once, from rows that are typed or pasted. */
+final readonly class SiteBatchController
+{
+    public function __construct(
+        private SiteBatch $batch,
+        private Transaction $transaction,
+    ) {
+    }
+
+    /** Looked at, rows are made in the same way and then forgotten. */
+    #[Route('/site-batches', name: 'make_sites', methods: ['POST'])]
+    public function make(#[MapRequestPayload] SiteBatchWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
+        }
+
+        return $this->transaction->run($request, $caller, [], fn (EntityManagerInterface $entities): Answer => new Answer($this->batch->make($entities, $wish, $caller)));
+    }
+
+    /** Takes back the sites a sheet made; those that are in use by now stay. */
+    #[Route('/site-batches/{sheet}/undo', name: 'undo_sites', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
+    public function undo(string $sheet, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, $this->batch->madeBy($sheet, $caller), fn (EntityManagerInterface $entities): Answer => new Answer($this->batch->takeBack($entities, $sheet, $caller)));
+    }
+}
