@@ -12,7 +12,7 @@ use MintDoor\Core\Roster\Pass;
 use MintDoor\Core\Time\Window;
 use MintDoor\StandIns\Dice;
 
-require \dirname(__DIR__).'/vendor/autoload.php';
+require dirname(__DIR__).'/vendor/autoload.php';
 
 const BOUND = 5.0;
 $dice = new Dice(20261125);

@@ -82,7 +82,7 @@ final readonly class SheetHandler
     public function look(SiteAccess $access, array $lines): array
     {
         $access->require(Permission::LetIn, self::LET_IN);
-        $computed = $this->compute($access, $lines);
+        $computed = $this->compute($access, $lines, held: $this->held($access));
         $versions = $this->enrollments->versions($access->site->id, array_map(static fn (LineWish $line): string => $line->person, array_values($lines)));
 
         return [
@@ -102,9 +102,15 @@ final readonly class SheetHandler
     public function lookBack(SiteAccess $access, array $lineIds): array
     {
         $access->require(Permission::LetIn, self::LET_IN);
-        $computed = $this->reversed($access, $lineIds)['computed'];
+        $computed = $this->reversed($access, $lineIds, $this->held($access))['computed'];
 
         return ['lines' => array_map(static fn (array $line): array => [...$line, 'version' => 0], $computed['json']['lines']), 'summary' => $computed['summary'], 'removal' => $computed['removal']];
+    }
+
+    /** Seats held, also where their number has no limit: there nobody counts them for the rules. */
+    private function held(SiteAccess $access): ?int
+    {
+        return null === $access->site->seats ? $this->enrollments->seatsHeld($access->site->id, $access->now) : null;
     }
 
     /**
@@ -195,7 +201,7 @@ final readonly class SheetHandler
      *
      * @return array{done: array<int, Row>, aside: array<int, Problem>, computed: array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}}}
      */
-    private function reversed(SiteAccess $access, array $lineIds): array
+    private function reversed(SiteAccess $access, array $lineIds, ?int $held = null): array
     {
         $rows = Row::all($this->db->fetchAllAssociative(
             'SELECT id, person_id, verb, effects FROM sheet_line WHERE site_id = ? AND id IN (?)',
@@ -219,16 +225,17 @@ final readonly class SheetHandler
         $people = $this->situations->people(array_values(array_unique(array_map(static fn (Row $row): string => $row->id('person_id'), $done))));
         $situation = $this->situations->of($access, $people);
 
-        return ['done' => $done, 'aside' => $aside, 'computed' => $this->answer($access, array_map(static fn (Row $row): Row => $people[$row->id('person_id')], $done), $this->computer->undo($situation, $effects), $situation->seatsHeld)];
+        return ['done' => $done, 'aside' => $aside, 'computed' => $this->answer($access, array_map(static fn (Row $row): Row => $people[$row->id('person_id')], $done), $this->computer->undo($situation, $effects), $held ?? $situation->seatsHeld)];
     }
 
     /**
      * @param array<int, LineWish> $wishes one a person
      * @param list<int>            $aside  keys of lines that are not to be computed
+     * @param ?int                 $held   seats held before, where the rules do not need them
      *
      * @return array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}}
      */
-    private function compute(SiteAccess $access, array $wishes, array $aside = []): array
+    private function compute(SiteAccess $access, array $wishes, array $aside = [], ?int $held = null): array
     {
         $most = $this->roles->limits()->sheet;
         if (\count($wishes) > $most) {
@@ -247,7 +254,7 @@ final readonly class SheetHandler
         }
         $situation = $this->situations->of($access, $people);
 
-        return $this->answer($access, array_map(static fn (LineWish $line): Row => $people[$line->person], $wishes), $this->computer->compute($situation, $wanted), $situation->seatsHeld);
+        return $this->answer($access, array_map(static fn (LineWish $line): Row => $people[$line->person], $wishes), $this->computer->compute($situation, $wanted), $held ?? $situation->seatsHeld);
     }
 
     /**

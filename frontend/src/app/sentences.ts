@@ -26,6 +26,11 @@ export function fullName(person: Pick<Person, 'given' | 'family' | 'preferred'>)
   return `${person.preferred ?? person.given} ${person.family}`
 }
 
+/** A name with the one in the papers beside a preferred one, where it is said who somebody was taken for. */
+export function knownName(person: Pick<Person, 'given' | 'family' | 'preferred' | 'former'>): string {
+  return (person.preferred ? `${person.preferred} (${person.given}) ${person.family}` : fullName(person)) + (person.former ? ', ' + t('card.formerly', { name: person.former }) : '')
+}
+
 /** "Family, Given", as lists are sorted, with the name in the papers behind a preferred one. */
 export function listName(person: Pick<Person, 'given' | 'family' | 'preferred'>): string {
   return person.preferred ? `${person.family}, ${person.preferred} (${person.given})` : `${person.family}, ${person.given}`

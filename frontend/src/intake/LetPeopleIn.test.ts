@@ -25,7 +25,7 @@ describe('the box that lets people in', () => {
   it('asks for two characters, and asks the server nothing before', async () => {
     const asked = serve({ [INTAKE]: none })
     expect((await typing('b')).text()).toContain('Type two characters or more.')
-    expect(asked).toEqual([])
+    expect(asked.filter(({ call }) => call.includes('/intake'))).toEqual([])
   })
 
   it('asks once for what was typed last, not for every letter', async () => {
@@ -35,7 +35,7 @@ describe('the box that lets people in', () => {
     await page.find('#let-in').setValue('bea d')
     await vi.advanceTimersByTimeAsync(120)
     await flushPromises()
-    expect(asked.map(({ call }) => call)).toEqual([`${INTAKE}?q=be`, `${INTAKE}?q=bea%20d`])
+    expect(asked.map(({ call }) => call).filter((call) => call.includes('/intake'))).toEqual([`${INTAKE}?q=be`, `${INTAKE}?q=bea%20d`])
     expect(page.text()).toContain('Nobody by that name, number or e-mail is in your reach.')
   })
 

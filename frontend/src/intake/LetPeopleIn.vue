@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, take, type Candidate, type Site } from '@/app/api'
 import { useHouse } from '@/app/house'
 import { useKeys } from '@/app/keys'
@@ -36,7 +37,8 @@ const { data: found, error, isFetching, refetch } = useQuery({
 })
 /** The last list that somebody began here and did not let in yet. */
 const { data: sheets } = useQuery({ queryKey: ['sheets', 'begun', computed(() => props.site.id)], queryFn: () => take(api.GET('/sheets', { params: { query: { site: props.site.id, state: 'draft' } } })) })
-const begun = computed(() => sheets.value?.items.find((sheet) => sheet.kind === 'pasted'))
+const route = useRoute()
+const begun = computed(() => sheets.value?.items.find((sheet) => sheet.kind === 'pasted' && sheet.id !== route.query.sheet))
 const shown = computed(() => (enough.value ? found.value : undefined))
 const count = computed(() => (shown.value ? lists.reduce((sum, list) => sum + shown.value![list].length, 0) : 0))
 const anyMore = computed(() => lists.some((list) => shown.value?.more[list]))

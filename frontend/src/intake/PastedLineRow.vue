@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { House, PastedLine, SheetLine, Site } from '@/app/api'
-import { fullName, lineSentences, type RoleName } from '@/app/sentences'
+import { knownName, lineSentences, type RoleName } from '@/app/sentences'
 import type { PastedItem, Said } from './pasted'
 
 /** One line of a pasted list: what was typed, whom it was taken for and why, what will be of it, and what there is to settle. */
@@ -14,7 +14,7 @@ const more = ref(false)
 const typed = ref(props.item.text)
 const asking = computed(() => !props.who && !props.said.out && !props.said.keep && ['choose', 'unknown'].includes(props.item.outcome))
 const shown = computed(() => props.who ?? (props.item.outcome === 'repeat' ? props.item.candidates[0] : undefined))
-const name = computed(() => (shown.value ? fullName(shown.value.person) : props.item.text))
+const name = computed(() => (shown.value ? knownName(shown.value.person) : props.item.text))
 const about = (person: Candidate['person']) => [t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : ''), person.division.name, person.number].filter(Boolean).join(' · ')
 const why = (candidate: Candidate) => [
   !candidate.wanted && t('pasted.wrongKind', { kind: t('kind.' + candidate.person.kind).toLowerCase() }),
@@ -62,20 +62,14 @@ function keyedIn(event: KeyboardEvent) {
         <legend>{{ $t(item.outcome === 'unknown' ? 'pasted.near' : 'pasted.which') }}</legend>
         <label v-for="(candidate, index) in item.candidates" :key="candidate.person.id">
           <kbd>{{ index + 1 }}</kbd><input type="radio" :name="item.key" :checked="said.person === candidate.person.id" @change="$emit('say', { person: candidate.person.id })" />
-          <span>{{ fullName(candidate.person) }} <span class="why soft">{{ about(candidate.person) }} · {{ why(candidate) }}</span></span>
+          <span>{{ knownName(candidate.person) }} <span class="why soft">{{ about(candidate.person) }} · {{ why(candidate) }}</span></span>
         </label>
       </fieldset>
       <p v-else-if="asking" class="soft">{{ $t('pasted.nobody') }}</p>
 
-      <p v-if="line" :class="{ ready: 'will', 'nothing-to-do': 'soft', 'needs-choice': 'brass', 'waits-for-seat': 'brass', refused: 'clay' }[line.verdict]"><template v-if="will">{{ will }} </template>{{ sentences }}</p>
-      <label v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"><input type="checkbox" :checked="said.sure" @change="$emit('say', { sure: !said.sure })" /> {{ $t('pasted.really', { role: roleName(String(line.reasons[0].values.role)).toLowerCase() }) }}</label>
-
-      <div v-if="more && who" class="own">
-        <label>{{ $t('pasted.as') }} <select class="plain" :value="said.role ?? ''" @change="$emit('say', { role: ($event.target as HTMLSelectElement).value })"><option value="">{{ $t('pasted.likeAll') }}</option><option v-for="each in roles" :key="each.code" :value="each.code">{{ each.name.toLowerCase() }}</option></select></label>
-        <label v-if="site.sections.length">{{ $t('pasted.section') }} <select class="plain" :value="said.section ?? ''" @change="$emit('say', { section: ($event.target as HTMLSelectElement).value })"><option value="">{{ $t('pasted.likeAll') }}</option><option v-for="each in site.sections" :key="each.id" :value="each.id">{{ each.name }}</option></select></label>
-        <label>{{ $t('pasted.from') }} <input type="date" :value="said.fromDay ?? ''" @change="$emit('say', { fromDay: ($event.target as HTMLInputElement).value })" /></label>
-        <label>{{ $t('pasted.until') }} <input type="date" :value="said.untilDay ?? ''" @change="$emit('say', { untilDay: ($event.target as HTMLInputElement).value })" /></label>
-      </div>
+      <div class="foot">
+        <p v-if="line" :class="{ ready: 'will', 'nothing-to-do': 'soft', 'needs-choice': 'brass', 'waits-for-seat': 'brass', refused: 'clay' }[line.verdict]"><template v-if="will">{{ will }} </template>{{ sentences }}</p>
+        <label v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"><input type="checkbox" :checked="said.sure" @change="$emit('say', { sure: !said.sure })" /> {{ $t('pasted.really', { role: roleName(String(line.reasons[0].values.role)).toLowerCase() }) }}</label>
       <p v-if="item.outcome !== 'no-person'" class="acts">
         <button v-if="said.out || said.keep" class="word" @click="$emit('say', { out: false, keep: false })">{{ $t('pasted.takeUp') }}</button>
         <template v-else>
@@ -86,6 +80,13 @@ function keyedIn(event: KeyboardEvent) {
         </template>
         <span v-if="said.keep" class="soft">{{ $t('pasted.keptFor') }}</span>
       </p>
+      </div>
+      <div v-if="more && who" class="own">
+        <label>{{ $t('pasted.as') }} <select class="plain" :value="said.role ?? ''" @change="$emit('say', { role: ($event.target as HTMLSelectElement).value })"><option value="">{{ $t('pasted.likeAll') }}</option><option v-for="each in roles" :key="each.code" :value="each.code">{{ each.name.toLowerCase() }}</option></select></label>
+        <label v-if="site.sections.length">{{ $t('pasted.section') }} <select class="plain" :value="said.section ?? ''" @change="$emit('say', { section: ($event.target as HTMLSelectElement).value })"><option value="">{{ $t('pasted.likeAll') }}</option><option v-for="each in site.sections" :key="each.id" :value="each.id">{{ each.name }}</option></select></label>
+        <label>{{ $t('pasted.from') }} <input type="date" :value="said.fromDay ?? ''" @change="$emit('say', { fromDay: ($event.target as HTMLInputElement).value })" /></label>
+        <label>{{ $t('pasted.until') }} <input type="date" :value="said.untilDay ?? ''" @change="$emit('say', { untilDay: ($event.target as HTMLInputElement).value })" /></label>
+      </div>
     </div>
   </li>
 </template>
@@ -103,5 +104,6 @@ kbd { font: 600 0.8rem var(--mono); border: 1px solid var(--line); border-radius
 .why { font-size: 0.9rem; margin-left: 4px; }
 .will { color: var(--spruce); }
 .own { display: flex; flex-wrap: wrap; gap: 6px 14px; padding: 6px 0; }
-.acts { display: flex; flex-wrap: wrap; gap: 2px 14px; font-size: 0.9rem; }
+.foot { display: flex; flex-wrap: wrap; gap: 2px 16px; align-items: baseline; }
+.acts { display: flex; flex-wrap: wrap; gap: 2px 14px; font-size: 0.9rem; margin-left: auto; }
 </style>

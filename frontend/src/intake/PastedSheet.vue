@@ -83,6 +83,10 @@ const sum = computed(() => {
   ].filter(Boolean).join(', ') + (site ? '; ' + (site.seats === null ? t('pasted.heldAfter', { n: n(site.after) }, site.after) : t('pasted.seatsAfter', { after: n(site.after), seats: n(site.seats) })) : '') + '.'
 })
 
+const asks = computed(() => parts.value.look.some((item) => !who(item) && ['choose', 'unknown'].includes(item.outcome)))
+const panel = ref<HTMLElement>()
+const goToAsking = () => panel.value?.querySelector<HTMLElement>('li[data-asks]')?.focus()
+
 function correct(item: PastedItem, text: string) {
   const lines = work.value.text.split(/\r\n|\r|\n/)
   lines[item.number - 1] = text
@@ -118,7 +122,7 @@ async function apply() {
 </script>
 
 <template>
-  <aside class="docked no-print" :aria-label="$t('pasted.title')" @keydown.esc.stop="$emit('close')">
+  <aside ref="panel" class="docked no-print" :aria-label="$t('pasted.title')" @keydown.esc.stop="$emit('close')">
     <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
     <h2>{{ $t('pasted.title') }}</h2>
     <p class="soft small kept" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</p>
@@ -147,7 +151,7 @@ async function apply() {
         <textarea v-model="work.words" class="plain" rows="3" maxlength="2000" :aria-label="$t('pasted.words')" :placeholder="$t('pasted.words')" />
         <p class="soft small">{{ $t('pasted.tellLater') }}</p>
       </details>
-      <p class="doing"><Button :disabled="!ready || busy" :label="$t('pasted.apply', { n: ready }, ready)" @click="apply" /> <span class="soft small">{{ $t('pasted.keys') }}</span></p>
+      <p class="doing"><Button :disabled="!ready || busy" :label="$t('pasted.apply', { n: ready }, ready)" @click="apply" /> <button v-if="asks" class="word" @click="goToAsking">{{ $t('pasted.next') }}</button> <span class="soft small">{{ $t('pasted.keys') }}</span></p>
       <p v-if="wrong" class="clay" role="alert">{{ wrong.message }}</p>
       <ol>
         <PastedLineRow v-for="item in parts.look" :key="item.key" :item="item" :said="said(item)" :who="who(item)" :line="lineOf(item)" :site="site" :roles="house?.roles ?? []" :role-name="roleName" @say="say(item, $event)" @correct="correct(item, $event)" />

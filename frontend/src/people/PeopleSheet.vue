@@ -48,7 +48,7 @@ const complete = computed(() => work.value.sites.length > 0 && work.value.people
 const asked = useSlowly(computed(() => JSON.stringify(each.value)), 250)
 const { data: review, error, isFetching } = useQuery({
   queryKey: ['preview', 'people', asked],
-  enabled: complete,
+  enabled: computed(() => complete.value && asked.value === JSON.stringify(each.value)),
   queryFn: () => take(api.POST('/sheet-reviews', { body: { each: JSON.parse(asked.value) as NonNullable<SheetContents['each']> } })),
   placeholderData: keepPreviousData
 })
@@ -128,7 +128,7 @@ async function apply() {
       <ul v-if="look.length" class="ledger" style="--verdict: 108px">
         <li v-for="line in look.slice(0, SHOWN)" :key="line.key">
           <span class="verdict">{{ $t('sheets.verdict.' + line.verdict) }}</span>
-          <span><strong>{{ line.person.name }}</strong> <span v-if="work.sites.length > 1" class="soft">· {{ line.site.title }}</span> {{ lineSentences(line, 'UTC', roleName).join(' ') }}</span>
+          <span><strong>{{ line.person.name }}</strong> <span v-if="work.sites.length > 1" class="soft">· {{ line.site.title }} · </span> {{ lineSentences(line, 'UTC', roleName).join(' ') }}</span>
         </li>
         <li v-if="look.length > SHOWN"><span class="verdict" /><span class="soft">{{ $t('people.sheet.and', { n: $n(look.length - SHOWN) }) }}</span></li>
       </ul>
@@ -142,6 +142,7 @@ async function apply() {
 h2 { padding-right: 60px; }
 .small { font-size: 0.9rem; margin-top: -8px; }
 .sites { list-style: none; margin: 0; padding: 0; }
+.field > .word { justify-self: start; }
 .all { display: flex; flex-wrap: wrap; gap: 6px 14px; align-items: center; }
 .tell textarea { width: 100%; margin-top: 6px; }
 .tell summary { list-style: none; }

@@ -35,7 +35,6 @@ async function page(part: string, answers: Parameters<typeof serve>[0] = {}) {
   const asked = serve({ 'GET /rules': book(), 'PUT /rules': nothing, ...answers })
   const shown = show(RulesPage)
   await shown.router.push('/rules/' + part)
-  Object.assign(shown.router.currentRoute.value.params, { part })
   await settled()
   return { ...shown, asked }
 }

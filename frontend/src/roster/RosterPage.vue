@@ -125,6 +125,7 @@ function open(id: string, index: number) {
       <p v-if="chosen.size" class="picked no-print" role="status">
         <strong class="nums">{{ $t('sheet.chosen', { n: $n(chosen.size) }, chosen.size) }}:</strong>
         <button v-for="verb in VERBS" :key="verb" class="word" :aria-pressed="sheet === verb" @click="sheet = verb">{{ $t('sheet.words.' + verb) }}</button>
+        <button class="word" @click="router.push({ name: 'people', state: { people: [...chosen] } })">{{ $t('people.elsewhere') }}</button>
         <span class="soft">·</span>
         <button v-if="chosen.size < (counts?.shown ?? 0)" class="word" @click="chooseAll">{{ $t('sheet.all', { n: $n(counts?.shown ?? 0) }) }}</button>
         <button class="word" @click="chooseNobody">{{ $t('sheet.none') }}</button>

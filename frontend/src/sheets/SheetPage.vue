@@ -87,7 +87,7 @@ async function copy() {
         <p class="soft">{{ $t('sheets.by', { who: sheet.madeBy.name, at: dayAndTime(sheet.madeAt!, 'UTC') }) }}</p>
       </header>
       <p :class="stateOf(sheet).tone" role="status"><strong>{{ $t('sheets.state.' + stateOf(sheet).word, { done: $n(sheet.done), total: $n(sheet.total) }) }}</strong>
-        <template v-if="sheet.state === 'applied'"> {{ $t('sheets.sum', { applied: $n(sheet.applied), left: $n(sheet.total - sheet.applied) }) }}</template>
+        <template v-if="sheet.state === 'applied'">{{ ' · ' + $t('sheets.sum', { applied: $n(sheet.applied), left: $n(sheet.total - sheet.applied) }) }}</template>
         <RouterLink v-if="sheet.undoes" :to="{ name: 'sheet', params: { sheet: sheet.undoes } }"> {{ $t('sheets.undoesThis') }}</RouterLink>
         <RouterLink v-if="sheet.undoneBy" :to="{ name: 'sheet', params: { sheet: sheet.undoneBy } }"> {{ $t('sheets.undoneByThis') }}</RouterLink>
       </p>
@@ -124,7 +124,7 @@ async function copy() {
           <span><strong>{{ line.person.name }}</strong> <span v-if="line.text && line.text !== line.person.name" class="soft">“{{ line.text }}”</span></span>
           <RouterLink v-if="!sheet.site" :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }">{{ line.site.title }}</RouterLink>
           <RouterLink v-else :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }">{{ line.line ? change(line, roleName) : $t('sheets.verb.' + line.verb) }}</RouterLink>
-          <span class="soft">{{ sayLine(line, 'UTC', roleName) }}</span>
+          <span><template v-if="line.line && !sheet.site">{{ change(line, roleName) + ' · ' }}</template><span class="soft">{{ sayLine(line, 'UTC', roleName) }}</span></span>
         </li>
       </ol>
       <Button v-if="hasNextPage" severity="secondary" size="small" :label="$t('sites.more')" @click="fetchNextPage()" />

@@ -84,7 +84,7 @@ header h1 { margin-right: auto; }
 .row { display: grid; grid-template-columns: minmax(150px, 1.2fr) minmax(150px, 1.6fr) minmax(160px, 1.4fr) 110px minmax(120px, 1fr) 170px; gap: 14px; align-items: baseline; padding: 7px 10px; border-bottom: 1px solid var(--line); }
 .row:not(.head):hover { background: var(--hover); }
 .head { font-weight: 600; font-size: 0.88rem; color: var(--soft); border-bottom: 2px solid var(--line); }
-.acts { display: flex; gap: 14px; }
+.acts { display: flex; gap: 14px; align-items: baseline; }
 .empty { padding: 26px 0; font-size: 1.05rem; }
 .further { justify-self: start; }
 @media (max-width: 760px) { .row { grid-template-columns: 1fr; gap: 2px; } .head { display: none; } }

@@ -24,7 +24,7 @@ watch(kept.id, (id) => id && router.replace({ query: { sheet: id } }))
 // Where there is one division to make sites in, and one term to come, nobody has to say so.
 watch(house, (house) => {
   if (!house || !kept.opened.value) return
-  work.value.division ||= house.mayMakeIn[0] ?? ''
+  if (house.mayMakeIn.length === 1) work.value.division ||= house.mayMakeIn[0]!
   work.value.term ||= house.terms.find((term) => term.endsOn > house.now.slice(0, 10))?.code ?? ''
 }, { immediate: true })
 

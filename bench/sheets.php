@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+// A sheet of 10,000 lines: how long it takes to compute, and how fast it is applied beside raw multi-row INSERTs of all the
+// same rows into all the same tables; and the memory of a worker over 100,000 lines. Run by bin/bench on the large house; what
+// it makes it takes away again.
+use Doctrine\DBAL\Connection;
+use MintDoor\Hall\BulkId;
+use MintDoor\Hall\BulkWriter;
+use MintDoor\Hall\CallerProvider;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Ids;
+use MintDoor\Kernel;
+use MintDoor\Sheets\EachWish;
+use MintDoor\Sheets\ManySites;
+use MintDoor\Sheets\SheetItem;
+use MintDoor\Sheets\SheetRunner;
+use MintDoor\Sheets\StoredSheets;
+
+require dirname(__DIR__).'/vendor/autoload.php';
+date_default_timezone_set('UTC');
+ini_set('memory_limit', '2G');
+
+$kernel = new Kernel('test', false);
+$kernel->boot();
+$container = $kernel->getContainer()->get('test.service_container');
+assert($container instanceof Symfony\Component\DependencyInjection\ContainerInterface);
+$get = static function (string $class) use ($container): object {
+    $service = $container->get($class);
+    assert($service instanceof $class);
+
+    return $service;
+};
+[$db, $sites, $runner, $stored, $ids] = [$get(Connection::class), $get(ManySites::class), $get(SheetRunner::class), $get(StoredSheets::class), $get(Ids::class)];
+assert($db instanceof Connection && $sites instanceof ManySites && $runner instanceof SheetRunner && $stored instanceof StoredSheets && $ids instanceof Ids);
+$callers = $get(CallerProvider::class);
+assert($callers instanceof CallerProvider);
+$caller = $callers->byId(Id::text((string) $db->fetchOne("SELECT person_id FROM account WHERE login = 'ingrid.solheim'")));
+
+$tables = ['pass' => 'site_id', 'enrollment' => 'site_id', 'enrollment_segment' => 'site_id', 'sheet_line' => 'site_id', 'log_entry' => 'site_id', 'sheet_wish' => 'site_id'];
+$made = [];
+$site = static function () use ($db, $ids, &$made): string {
+    $id = $ids->next();
+    $like = $db->fetchAssociative("SELECT s.division_id, s.term_id FROM site s JOIN division d ON d.id = s.division_id WHERE d.code = 'seniors' LIMIT 1") ?: [];
+    $db->executeStatement(
+        "INSERT INTO site (id, code, title, kind, division_id, term_id, time_zone, opens_at, closes_at, version, roster_version, log_sequence) VALUES (?, ?, 'Bench', 'course', ?, ?, 'Europe/Amsterdam', '2999-12-31 00:00:00', '2999-12-31 00:00:00', 1, 0, 0)",
+        [Id::binary($id), 'B'.strtoupper(substr(str_replace('-', '', $id), -20)), $like['division_id'], $like['term_id']],
+    );
+    $db->executeStatement("INSERT INTO door (id, site_id, kind, name) VALUES (?, ?, 'desk', '')", [Id::binary($ids->next()), Id::binary($id)]);
+
+    return $made[] = $id;
+};
+$clean = static function () use ($db, $tables, &$made): void {
+    foreach ($made as $id) {
+        foreach ([...array_keys($tables), 'door'] as $table) {
+            $db->executeStatement("DELETE FROM $table WHERE site_id = ?", [Id::binary($id)]);
+        }
+        $db->executeStatement('DELETE FROM site WHERE id = ?', [Id::binary($id)]);
+    }
+    $db->executeStatement("DELETE FROM change_sheet WHERE title = 'Bench'");
+    $db->executeStatement('DELETE FROM job');
+};
+$people = array_map(static fn (mixed $id): string => Id::text((string) $id), $db->fetchFirstColumn("SELECT id FROM person WHERE kind = 'learner' AND level IS NOT NULL ORDER BY id LIMIT 10000"));
+$items = static fn (array $sites): array => (new EachWish($people, $sites, 'let-in', 'learner'))->items();
+/** @param list<SheetItem> $items */
+$apply = static function (array $items) use ($db, $runner, $stored, $caller): float {
+    $begun = hrtime(true);
+    $db->beginTransaction();
+    $sheet = $stored->insert('people', null, 'Bench', 'applying', $caller, ['total' => count($items)]);
+    $runner->write($sheet, array_map(static fn (SheetItem $item): array => ['site' => $item->site, 'person' => $item->line->person, 'wish' => array_diff_key(get_object_vars($item->line), ['person' => 1])], $items));
+    $db->commit();
+    unset($items);
+    while ($runner->step($sheet, static fn () => null)) {
+    }
+
+    return (hrtime(true) - $begun) / 1e9;
+};
+/** All the same rows again, many to a statement, a thousand people to a transaction. */
+$raw = static function (string $site) use ($db, $tables): float {
+    $all = [];
+    foreach ($tables as $table => $column) {
+        $binary = array_fill_keys($db->fetchFirstColumn("SELECT COLUMN_NAME FROM information_schema.COLUMNS WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = ? AND COLUMN_TYPE = 'binary(16)'", [$table]), true);
+        foreach ($db->iterateAssociative("SELECT * FROM $table WHERE $column = ?", [Id::binary($site)]) as $row) {
+            $all[$table][] = array_map(static fn (mixed $value, string $name): string|int|BulkId|null => isset($binary[$name]) && null !== $value ? BulkWriter::id(Id::text((string) $value)) : $value, $row, array_keys($row));
+            $names[$table] ??= array_keys($row);
+        }
+        $db->executeStatement("DELETE FROM $table WHERE $column = ?", [Id::binary($site)]);
+    }
+    $chunks = [];
+    foreach ($all as $table => $rows) {
+        foreach ($rows as $n => $row) {
+            $chunks[intdiv($n * 10, count($rows))][$table][] = array_combine($names[$table], $row);
+        }
+    }
+    $begun = hrtime(true);
+    foreach ($chunks as $chunk) {
+        $db->beginTransaction();
+        $writer = new BulkWriter($db);
+        foreach ($chunk as $table => $rows) {
+            foreach ($rows as $row) {
+                $writer->add($table, $row);
+            }
+        }
+        $writer->flush();
+        $db->commit();
+    }
+
+    return (hrtime(true) - $begun) / 1e9;
+};
+
+if (in_array('memory', $argv, true)) {
+    // The lines are written by another process: a worker never has more than its thousand in hand.
+    while ($runner->step($argv[2], static fn () => null)) {
+    }
+    echo memory_get_peak_usage(true), "\n";
+    exit(0);
+}
+$held = false;
+try {
+    $one = $site();
+    $lines = $items([$one]);
+    $computed = [];
+    for ($n = 0; $n < 3; ++$n) {
+        $begun = hrtime(true);
+        $review = $sites->review($lines, $caller);
+        $computed[] = (hrtime(true) - $begun) / 1e9;
+    }
+    assert(10_000 === $review['verdicts']['ready']);
+    sort($computed);
+    $applied = $apply($lines);
+    $bare = $raw($one);
+    $ratio = $bare / $applied;
+    printf("a sheet of 10,000 lines computed          %6.2f s   bound 3 s      %s\n", $computed[1], $computed[1] <= 3 ? 'held' : 'NOT HELD');
+    printf("the same applied                          %6.2f s   raw INSERTs of the same rows %.2f s: %.0f %% of their rate   bound 35 %%   %s\n", $applied, $bare, 100 * $ratio, $ratio >= 0.35 ? 'held' : 'NOT HELD');
+    $held = $computed[1] <= 3 && $ratio >= 0.35;
+
+    $ten = array_map(static fn (): string => $site(), range(1, 10));
+    $sheet = $stored->insert('people', null, 'Bench', 'applying', $caller, ['total' => 100_000]);
+    $at = 0;
+    foreach ($ten as $each) {
+        $rows = new BulkWriter($db);
+        foreach ($people as $person) {
+            $rows->add('sheet_wish', ['sheet_id' => BulkWriter::id($sheet), 'position' => ++$at, 'site_id' => BulkWriter::id($each), 'person_id' => BulkWriter::id($person), 'wish' => '{"verb":"let-in","role":"learner"}']);
+        }
+        $rows->flush();
+    }
+    $begun = hrtime(true);
+    exec(escapeshellarg(\PHP_BINARY).' '.escapeshellarg(__FILE__).' memory '.escapeshellarg($sheet), $output, $code);
+    $peak = (int) ($output[0] ?? 0) / 1_048_576;
+    printf("100,000 lines applied by a worker         %6.0f s   peak memory %.0f MiB   bound 256 MiB   %s\n", (hrtime(true) - $begun) / 1e9, $peak, 0 === $code && $peak > 0 && $peak <= 256 ? 'held' : 'NOT HELD');
+    $held = $held && 0 === $code && $peak > 0 && $peak <= 256;
+} finally {
+    $clean();
+}
+exit($held ? 0 : 1);
