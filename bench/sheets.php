@@ -42,12 +42,12 @@ $tables = ['pass' => 'site_id', 'enrollment' => 'site_id', 'enrollment_segment' 
 $made = [];
 $site = static function () use ($db, $ids, &$made): string {
     $id = $ids->next();
-    $like = $db->fetchAssociative("SELECT s.division_id, s.term_id FROM site s JOIN division d ON d.id = s.division_id WHERE d.code = 'seniors' LIMIT 1") ?: [];
+    $like = $db->fetchAssociative("SELECT s.division_id, s.term_id FROM site s LIMIT 1") ?: [];
     $db->executeStatement(
         "INSERT INTO site (id, code, title, kind, division_id, term_id, time_zone, opens_at, closes_at, version, roster_version, log_sequence) VALUES (?, ?, 'Bench', 'course', ?, ?, 'Europe/Amsterdam', '2999-12-31 00:00:00', '2999-12-31 00:00:00', 1, 0, 0)",
         [Id::binary($id), 'B'.strtoupper(substr(str_replace('-', '', $id), -20)), $like['division_id'], $like['term_id']],
     );
-    $db->executeStatement("INSERT INTO door (id, site_id, kind, name) VALUES (?, ?, 'desk', '')", [Id::binary($ids->next()), Id::binary($id)]);
+    $db->executeStatement("INSERT INTO door (id, site_id, kind, name, state) VALUES (?, ?, 'desk', '', 'open')", [Id::binary($ids->next()), Id::binary($id)]);
 
     return $made[] = $id;
 };

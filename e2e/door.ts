@@ -41,6 +41,26 @@ export const row = (page: Page, name: string) => page.getByRole('grid').getByRol
 /** A line of the lists under the box, by who is on it. */
 export const found = (page: Page, name: string) => page.locator('.intake li').filter({ hasText: name })
 
+/** Pastes a text where the focus is. */
+export async function paste(page: Page, text: string) {
+  await page.evaluate((text) => {
+    const clipboardData = new DataTransfer()
+    clipboardData.setData('text/plain', text)
+    document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }))
+  }, text)
+}
+
+/** Puts a site on the sheet of people and sites. */
+export async function addSite(page: Page, title: string) {
+  const add = page.getByRole('button', { name: 'Add a site' })
+  const find = page.locator('#find-site')
+  await expect(add.or(find)).toBeVisible()
+  if (await add.isVisible()) await add.click()
+  await find.fill(title)
+  await page.getByRole('complementary').getByRole('button', { name: title }).click()
+  await expect(page.getByRole('button', { name: `Take ${title} off the sheet` })).toBeVisible()
+}
+
 export async function expectAccessible(page: Page) {
   const { violations } = await new AxeBuilder({ page }).analyze()
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([])

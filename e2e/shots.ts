@@ -1,4 +1,4 @@
-import { box, expect, found, HARMONY, openSite, row, signIn, test } from './door'
+import { addSite, box, expect, found, HARMONY, openSite, paste, row, signIn, test } from './door'
 
 // One picture of each main view, made from the demo data. Run by bin/shots.
 const folder = 'docs/screenshots/'
@@ -60,13 +60,9 @@ test('a lead tutor, further on', async ({ page }) => {
   const number = (await row(page, 'Petrovanu, Goran').textContent())?.match(/\d{7}/)?.[0] ?? ''
   await page.getByRole('button', { name: 'Show all again' }).click()
   await page.getByRole('textbox', { name: 'Let people in' }).focus()
-  await page.evaluate((text) => {
-    const clipboardData = new DataTransfer()
-    clipboardData.setData('text/plain', text)
-    document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }))
-  }, 'Harmony list, week 12:\n1. El Khoudri, Beatriz\n2. 2041011\n3. D. Petrovanu\n2041010\nTobias Wrenfield <tobias.wren@example.org>')
-  await page.getByText('will join').waitFor()
-  await page.waitForTimeout(500)
+  await paste(page, 'Harmony list, week 12:\n1. El Khoudri, Beatriz\n2. 2041011\n3. D. Petrovanu\n2041010\nTobias Wrenfield <tobias.wren@example.org>\nAlma Nowhere')
+  await page.getByText(/will join.*seats after/).waitFor()
+  await page.getByText('Kept under Sheets. You can').waitFor()
   await page.screenshot({ path: folder + 'pasted-list.png' })
   await page.getByRole('complementary').getByRole('button', { name: 'Close' }).click()
   await page.getByRole('button', { name: 'See as…' }).click()
@@ -82,6 +78,25 @@ test('a lead tutor, further on', async ({ page }) => {
   await page.getByRole('button', { name: /Harmony & Ear Training II/ }).click()
   await page.getByText('Cannot enter').first().waitFor()
   await page.screenshot({ path: folder + 'why.png' })
+})
+
+test('an administrator with people and sheets', async ({ page }) => {
+  await signIn(page, 'ingrid.solheim')
+  await page.goto('/people?kind=learner&level=7')
+  for (const place of [1, 3, 4]) await page.getByRole('table').getByRole('checkbox').nth(place).check()
+  await page.getByRole('button', { name: 'Into sites…' }).click()
+  await addSite(page, 'Brass Lab')
+  await addSite(page, HARMONY)
+  await page.getByText(/^6 lines: /).waitFor()
+  await page.screenshot({ path: folder + 'people.png' })
+  await page.getByRole('button', { name: /^Change \d$/ }).click()
+  await page.goto('/sites/make')
+  await page.getByLabel('Rows').fill('Harmony for beginners;;course;Millrace Seniors;Winter 2027;6-8;24;Mara Lindqvist\nWinter choir;WCH;ensemble;Millrace Seniors;Winter 2027;;;Nobody Atall')
+  await page.getByText('needs a choice').waitFor()
+  await page.getByText('Kept under Sheets. You can').waitFor()
+  await page.goto('/sheets')
+  await page.getByRole('row').nth(3).waitFor()
+  await page.screenshot({ path: folder + 'sheets.png' })
 })
 
 test('an administrator at the rules', async ({ page }) => {

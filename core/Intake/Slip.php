@@ -10,6 +10,9 @@ final class Slip
     /** From here on two words are different ones. */
     public const OTHER = 1.0;
 
+    /** Letters, from the first that differs to the last, within which a slip stays. */
+    private const STRETCH = 3;
+
     /** Rows of a keyboard; a key's neighbours stand beside it. QWERTY, QWERTZ and AZERTY share nearly all of them. */
     private const ROWS = ['qwertyuiop', 'asdfghjkl', 'zxcvbnm'];
 
@@ -26,6 +29,19 @@ final class Slip
         if ($a === $b) {
             return 0.0;
         }
+        [$m, $n] = [\strlen($a), \strlen($b)];
+        for ($front = 0, $most = min($m, $n); $front < $most && $a[$front] === $b[$front]; ++$front) {
+        }
+        for ($back = 0; $back < $most - $front && $a[$m - 1 - $back] === $b[$n - 1 - $back]; ++$back) {
+        }
+        $differ = max($m, $n) - $front - $back;
+        // Slips stand close together; words that differ over a longer stretch are other words, whatever it takes to get there.
+        if ($differ > self::STRETCH) {
+            return (float) $differ;
+        }
+        // With the letter before, which may be the one that is doubled.
+        $from = max(0, $front - 1);
+        [$a, $b] = [substr($a, $from, $m - $back - $from), substr($b, $from, $n - $back - $from)];
         [$m, $n] = [\strlen($a), \strlen($b)];
         $rows = [range(0.0, (float) $n)];
         for ($i = 1; $i <= $m; ++$i) {

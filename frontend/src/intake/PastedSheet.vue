@@ -146,11 +146,13 @@ async function apply() {
         <button v-if="work.fromDay !== site.term.startsOn && site.term.startsOn > (house?.now ?? '').slice(0, 10)" class="word" @click="work.fromDay = site.term.startsOn">{{ $t('pasted.termStart', { day: day(site.term.startsOn, 'UTC') }) }}</button>
         <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
       </fieldset>
-      <details class="tell" :open="work.tell">
-        <summary><label @click.stop><input v-model="work.tell" type="checkbox" /> {{ $t('pasted.tell') }}</label></summary>
-        <textarea v-model="work.words" class="plain" rows="3" maxlength="2000" :aria-label="$t('pasted.words')" :placeholder="$t('pasted.words')" />
-        <p class="soft small">{{ $t('pasted.tellLater') }}</p>
-      </details>
+      <div class="tell">
+        <label><input v-model="work.tell" type="checkbox" /> {{ $t('pasted.tell') }}</label>
+        <template v-if="work.tell">
+          <textarea v-model="work.words" class="plain" rows="3" maxlength="2000" :aria-label="$t('pasted.words')" :placeholder="$t('pasted.words')" />
+          <p class="soft small">{{ $t('pasted.tellLater') }}</p>
+        </template>
+      </div>
       <p class="doing"><Button :disabled="!ready || busy" :label="$t('pasted.apply', { n: ready }, ready)" @click="apply" /> <button v-if="asks" class="word" @click="goToAsking">{{ $t('pasted.next') }}</button> <span class="soft small">{{ $t('pasted.keys') }}</span></p>
       <p v-if="wrong" class="clay" role="alert">{{ wrong.message }}</p>
       <ol>
@@ -179,7 +181,6 @@ h2 { padding-right: 60px; }
 .all { display: flex; flex-wrap: wrap; gap: 6px 14px; align-items: center; border: 0; padding: 0; margin: 0; }
 .doing { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; }
 .tell textarea, .field textarea { width: 100%; margin-top: 6px; }
-.tell summary { list-style: none; }
 ol { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
 .fold > summary { cursor: pointer; color: var(--spruce); padding: 4px 0; }
 </style>

@@ -89,10 +89,10 @@ const levels = Array.from({ length: 10 }, (_, index) => String(index + 1))
           <span role="cell" class="num">{{ each.person.number }}</span>
           <span role="cell" class="soft">{{ each.labels.join(', ') }}</span>
         </div>
-        <Button v-if="hasNextPage" class="further" size="small" severity="secondary" :label="$t('sites.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
       </div>
       <p v-else-if="isPending" class="skeleton" />
       <p v-else class="empty">{{ $t('people.none') }}</p>
+      <Button v-if="hasNextPage" class="further" size="small" severity="secondary" :label="$t('sites.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
     </div>
     <PeopleSheet v-if="open && (chosen.size || draft)" :key="draft ? 'draft' : 'new'" :people="[...chosen]" :sheet="draft" @close="close" @people="opened" @applied="done" />
   </div>
@@ -111,6 +111,6 @@ header { display: flex; justify-content: space-between; align-items: center; }
 .row input { margin: 0; }
 .name { font-weight: 600; }
 .empty { padding: 26px 0; font-size: 1.05rem; }
-.further { margin-top: 10px; }
+.further { justify-self: start; }
 @media (max-width: 760px) { .both { flex-direction: column; } .row { grid-template-columns: 18px 1fr auto; } .row > :nth-child(n + 4) { display: none; } }
 </style>

@@ -112,11 +112,13 @@ async function apply() {
         <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
       </template>
     </div>
-    <details v-if="work.verb === 'let-in'" class="tell" :open="work.tell">
-      <summary><label @click.stop><input v-model="work.tell" type="checkbox" /> {{ $t('pasted.tell') }}</label></summary>
-      <textarea v-model="work.words" class="plain" rows="3" maxlength="2000" :aria-label="$t('pasted.words')" :placeholder="$t('pasted.words')" />
-      <p class="soft small">{{ $t('pasted.tellLater') }}</p>
-    </details>
+    <div v-if="work.verb === 'let-in'" class="tell">
+      <label><input v-model="work.tell" type="checkbox" /> {{ $t('pasted.tell') }}</label>
+      <template v-if="work.tell">
+        <textarea v-model="work.words" class="plain" rows="3" maxlength="2000" :aria-label="$t('pasted.words')" :placeholder="$t('pasted.words')" />
+        <p class="soft small">{{ $t('pasted.tellLater') }}</p>
+      </template>
+    </div>
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
     <p v-else-if="!work.sites.length" class="soft">{{ $t('people.sheet.needsSite') }}</p>
     <template v-else-if="review && complete">
@@ -145,5 +147,4 @@ h2 { padding-right: 60px; }
 .field > .word { justify-self: start; }
 .all { display: flex; flex-wrap: wrap; gap: 6px 14px; align-items: center; }
 .tell textarea { width: 100%; margin-top: 6px; }
-.tell summary { list-style: none; }
 </style>
