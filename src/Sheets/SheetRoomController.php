@@ -96,8 +96,9 @@ final readonly class SheetRoomController
             $row = $this->sheets->take($sheet, \count($items), $caller);
             $this->mind($this->sites->review($items, $caller)['removal'], $contents->removing);
             $site = $row->idOrNull('site_id');
+            $onIt = array_fill_keys(array_map(static fn (SheetItem $item): string => $item->line->person, $items), true);
             foreach ($contents->settled as $line) {
-                null === $site || $this->settled->remember($site, $line['gist'], $line['text'], $line['person'], $caller);
+                null === $site || !isset($onIt[$line['person']]) || $this->settled->remember($site, $line['gist'], $line['text'], $line['person'], $caller);
             }
             $this->runner->write($sheet, array_map(static fn (SheetItem $item): array => ['site' => $item->site, 'person' => $item->line->person, 'wish' => ['text' => $item->text, ...array_diff_key(get_object_vars($item->line), ['person' => 1])]], $items));
             $this->runner->begin($sheet, \count($items));
@@ -128,7 +129,8 @@ final readonly class SheetRoomController
         if (!$wish->apply) {
             return new Answer($this->sites->reviewUndo($lines, $caller));
         }
-        $sites = array_values(array_unique(array_map(static fn (Row $line): string => $line->id('site_id'), $lines)));
+        // Also the sites of lines that a worker may apply before it is stopped.
+        $sites = array_map(static fn (Row $line): string => $line->id('site_id'), Row::all($this->db->fetchAllAssociative('SELECT site_id FROM sheet_line WHERE sheet_id = ? UNION SELECT site_id FROM sheet_wish WHERE sheet_id = ?', [Id::binary($sheet), Id::binary($sheet)])));
 
         return $this->transaction->run($request, $caller, $sites, function () use ($sheet, $row, $wish, $caller): Answer {
             // What is left of a sheet that is taken back half-way is not applied any more.

@@ -3,7 +3,7 @@ export default {
   app: { name: 'Mint Door', skip: 'Skip to the page', sites: 'Sites', people: 'People', sheets: 'Sheets', why: 'Why not?', rules: 'Rules', signOut: 'Sign out', dark: 'Dark', light: 'Light', keys: 'Keys' },
   find: {
     label: 'Find or do', placeholder: 'Find a site, or do something', nothing: 'Nothing is called that. Try part of a title or a short code.',
-    do: { newSite: 'New site', run: 'Sites I run', in: 'Sites I am in', all: 'All sites', dark: 'Use dark colours', light: 'Use light colours', keys: 'Show the keys', letIn: 'Let people in here', why: 'Why can somebody not enter?', rules: 'Read the rules', rehearse: 'Rehearse all sites I run', signOut: 'Sign out' }
+    do: { newSite: 'New site', people: 'People into sites', sheets: 'Sheets', makeSites: 'Make several sites', run: 'Sites I run', in: 'Sites I am in', all: 'All sites', dark: 'Use dark colours', light: 'Use light colours', keys: 'Show the keys', letIn: 'Let people in here', why: 'Why can somebody not enter?', rules: 'Read the rules', rehearse: 'Rehearse all sites I run', signOut: 'Sign out' }
   },
   keys: {
     title: 'Keys', close: 'Close',

@@ -100,7 +100,6 @@ li .num { padding-top: 2px; }
 fieldset { border: 0; margin: 4px 0 0; padding: 0; }
 legend { padding: 0; font-weight: 600; font-size: 0.92rem; }
 fieldset label { display: flex; gap: 6px; align-items: baseline; }
-kbd { font: 600 0.8rem var(--mono); border: 1px solid var(--line); border-radius: 3px; padding: 0 5px; background: var(--paper); }
 .why { font-size: 0.9rem; margin-left: 4px; }
 .will { color: var(--spruce); }
 .own { display: flex; flex-wrap: wrap; gap: 6px 14px; padding: 6px 0; }

@@ -22,7 +22,7 @@ const router = useRouter()
 const { house, roleName } = useHouse()
 
 const work = ref<PastedWork>(emptyWork(props.text))
-const kept = useKept({ kind: 'pasted', site: props.site.id, title: () => t('pasted.titleOf', { site: props.site.title }), work, worth: () => work.value.text.trim() !== '', id: props.sheet })
+const kept = useKept({ kind: 'pasted', site: props.site.id, title: () => t('pasted.titleOf', { site: props.site.title }), work, worth: () => work.value.text.trim() !== '' && work.value.text.length <= MOST_CHARACTERS, id: props.sheet })
 watch(kept.id, (id) => id && emit('kept', id))
 
 const tooLong = computed(() => work.value.text.length > MOST_CHARACTERS)
@@ -83,6 +83,7 @@ const sum = computed(() => {
   ].filter(Boolean).join(', ') + (site ? '; ' + (site.seats === null ? t('pasted.heldAfter', { n: n(site.after) }, site.after) : t('pasted.seatsAfter', { after: n(site.after), seats: n(site.seats) })) : '') + '.'
 })
 
+const termIsToCome = computed(() => props.site.term.startsOn > (house.value?.now ?? '').slice(0, 10))
 const asks = computed(() => parts.value.look.some((item) => !who(item) && ['choose', 'unknown'].includes(item.outcome)))
 const panel = ref<HTMLElement>()
 const goToAsking = () => panel.value?.querySelector<HTMLElement>('li[data-asks]')?.focus()
@@ -127,11 +128,11 @@ async function apply() {
     <h2>{{ $t('pasted.title') }}</h2>
     <p class="soft small kept" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</p>
     <p v-if="tooLong" class="clay" role="alert">{{ $t('pasted.tooLong', { n: $n(work.text.length), most: $n(MOST_CHARACTERS) }) }}</p>
-    <div v-else-if="!work.text.trim() && kept.opened.value" class="field">
-      <label for="pasted-text">{{ $t('pasted.empty') }}</label>
-      <textarea id="pasted-text" v-model.lazy="work.text" class="plain" rows="10" />
-    </div>
     <p v-else-if="error" class="clay" role="alert">{{ error.message }}</p>
+    <div v-if="kept.opened.value && (tooLong || error || !work.text.trim())" class="field">
+      <label for="pasted-text">{{ $t('pasted.empty') }}</label>
+      <textarea id="pasted-text" v-model.lazy="work.text" class="plain" rows="14" spellcheck="false" />
+    </div>
     <template v-else-if="read">
       <p class="sum" role="status">{{ sum }}</p>
       <fieldset class="all">
@@ -142,8 +143,8 @@ async function apply() {
         <label v-if="site.sections.length">{{ $t('pasted.section') }}
           <select v-model="work.section" class="plain"><option value="">{{ $t('pasted.noSection') }}</option><option v-for="each in site.sections" :key="each.id" :value="each.id">{{ each.name }}</option></select>
         </label>
-        <label>{{ $t('pasted.from') }} <input v-model="work.fromDay" type="date" /></label>
-        <button v-if="work.fromDay !== site.term.startsOn && site.term.startsOn > (house?.now ?? '').slice(0, 10)" class="word" @click="work.fromDay = site.term.startsOn">{{ $t('pasted.termStart', { day: day(site.term.startsOn, 'UTC') }) }}</button>
+        <label>{{ $t('pasted.from') }} <input v-model="work.fromDay" type="date" aria-keyshortcuts="t" @keydown.t.prevent="termIsToCome && (work.fromDay = site.term.startsOn)" /></label>
+        <button v-if="termIsToCome && work.fromDay !== site.term.startsOn" class="word" @click="work.fromDay = site.term.startsOn"><kbd>t</kbd> {{ $t('pasted.termStart', { day: day(site.term.startsOn, 'UTC') }) }}</button>
         <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
       </fieldset>
       <div class="tell">

@@ -107,8 +107,8 @@ async function apply() {
       <label>{{ $t('people.sheet.verb') }} <select v-model="work.verb" class="plain"><option v-for="verb in (['let-in', 'take-out', 'change-role'] as const)" :key="verb" :value="verb">{{ $t('people.sheet.verbs.' + verb) }}</option></select></label>
       <label v-if="work.verb !== 'take-out'">{{ $t('people.sheet.role') }} <select v-model="work.role" class="plain"><option value="">{{ work.verb === 'let-in' ? $t('pasted.suggested') : '' }}</option><option v-for="role in house?.roles" :key="role.code" :value="role.code">{{ role.name.toLowerCase() }}</option></select></label>
       <template v-if="work.verb === 'let-in'">
-        <label>{{ $t('pasted.from') }} <input v-model="work.fromDay" type="date" /></label>
-        <button v-if="next && work.fromDay !== next.startsOn" class="word" @click="work.fromDay = next.startsOn">{{ $t('pasted.termStart', { day: day(next.startsOn, 'UTC') }) }}</button>
+        <label>{{ $t('pasted.from') }} <input v-model="work.fromDay" type="date" aria-keyshortcuts="t" @keydown.t.prevent="next && (work.fromDay = next.startsOn)" /></label>
+        <button v-if="next && work.fromDay !== next.startsOn" class="word" @click="work.fromDay = next.startsOn"><kbd>t</kbd> {{ $t('pasted.termStart', { day: day(next.startsOn, 'UTC') }) }}</button>
         <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
       </template>
     </div>

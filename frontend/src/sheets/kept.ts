@@ -24,7 +24,7 @@ export function useKept<W extends object>(about: { kind: SheetKind; site: string
   async function save() {
     const now = body()
     const text = JSON.stringify(now)
-    if (text === last || state.value === 'stale' || (!id.value && !about.worth())) return
+    if (text === last || state.value === 'stale' || !about.worth()) return
     last = text
     state.value = 'saving'
     try {
