@@ -11,7 +11,7 @@ use Symfony\Component\Validator\Context\ExecutionContextInterface;
 /** A sheet as it is being worked on, to be kept. What is in it is the screen's own. */
 final readonly class SheetWork
 {
-    private const MOST_BYTES = 1_500_000;
+    private const MOST_BYTES = 900_000;
 
     /** @param array<string, mixed> $work */
     public function __construct(

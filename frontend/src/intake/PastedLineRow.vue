@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { House, PastedLine, SheetLine, Site } from '@/app/api'
+import { api, take, type House, type PastedLine, type SheetLine, type Site } from '@/app/api'
 import { knownName, lineSentences, type RoleName } from '@/app/sentences'
-import type { PastedItem, Said } from './pasted'
+import { useSlowly } from '@/ui/slowly'
+import { byHand, type PastedItem, type Said } from './pasted'
 
 /** One line of a pasted list: what was typed, whom it was taken for and why, what will be of it, and what there is to settle. */
 type Candidate = PastedLine['candidates'][number]
@@ -13,6 +15,21 @@ const { t } = useI18n()
 const more = ref(false)
 const typed = ref(props.item.text)
 const asking = computed(() => !props.who && !props.said.out && !props.said.keep && ['choose', 'unknown'].includes(props.item.outcome))
+/** Whoever is found by what is typed in place of an unknown line is offered, too. */
+const looking = ref(false)
+const q = useSlowly(typed, 200)
+const { data: found } = useQuery({
+  queryKey: ['intake', computed(() => props.site.id), q],
+  enabled: computed(() => looking.value && asking.value && q.value.trim().length > 1),
+  queryFn: ({ signal }) => take(api.GET('/sites/{site}/intake', { signal, params: { path: { site: props.site.id }, query: { q: q.value.trim() } } })),
+  placeholderData: keepPreviousData
+})
+const offered = computed(() => {
+  const near = props.item.candidates
+  const more = looking.value && found.value ? [...found.value.canBeLetIn, ...found.value.wasHere, ...found.value.alreadyHere].map((each) => each.person) : []
+  return [...near, ...more.filter((person) => !near.some((each) => each.person.id === person.id)).slice(0, 6).map(byHand)]
+})
+const pick = (candidate: Candidate) => emit('say', { person: candidate.person.id, ...(props.item.candidates.includes(candidate) ? {} : { found: candidate.person }) })
 const shown = computed(() => props.who ?? (props.item.outcome === 'repeat' ? props.item.candidates[0] : undefined))
 const name = computed(() => (shown.value ? knownName(shown.value.person) : props.item.text))
 const about = (person: Candidate['person']) => [t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : ''), person.division.name, person.number].filter(Boolean).join(' · ')
@@ -31,8 +48,8 @@ const will = computed(() => {
 /** One key settles a line: the number of whom is meant, 0 for nobody. */
 function keyedIn(event: KeyboardEvent) {
   if (event.target instanceof HTMLInputElement && event.target.type !== 'radio') return
-  const candidate = /^[1-9]$/.test(event.key) ? props.item.candidates[Number(event.key) - 1] : undefined
-  if (candidate && (asking.value || props.said.person)) emit('say', { person: candidate.person.id })
+  const candidate = /^[1-9]$/.test(event.key) ? offered.value[Number(event.key) - 1] : undefined
+  if (candidate && (asking.value || props.said.person)) pick(candidate)
   else if (event.key === '0' && asking.value) emit('say', { out: true })
   else return
   event.preventDefault()
@@ -47,7 +64,7 @@ function keyedIn(event: KeyboardEvent) {
     <span class="num soft">{{ item.number }}</span>
     <div class="what">
       <form v-if="asking && item.outcome === 'unknown'" class="correct" @submit.prevent="$emit('correct', typed)">
-        <input v-model="typed" class="plain" maxlength="200" :aria-label="$t('pasted.correct', { n: item.number })" @change="$emit('correct', typed)" />
+        <input v-model="typed" class="plain" maxlength="200" :aria-label="$t('pasted.correct', { n: item.number })" :placeholder="$t('intake.placeholder')" @input="looking = true" @change="looking && offered.length ? undefined : $emit('correct', typed)" />
       </form>
       <span v-else-if="item.text !== name" class="soft typed">{{ item.text }}</span>
       <template v-if="shown">
@@ -58,10 +75,10 @@ function keyedIn(event: KeyboardEvent) {
       <p v-if="item.mistyped" class="brass">{{ $t('intake.slip', { format: item.mistyped.toLowerCase() }) }}</p>
       <p v-if="item.outcome === 'repeat'" class="soft">{{ $t('pasted.repeat', { n: item.repeats }) }}</p>
 
-      <fieldset v-if="asking && item.candidates.length">
+      <fieldset v-if="asking && offered.length">
         <legend>{{ $t(item.outcome === 'unknown' ? 'pasted.near' : 'pasted.which') }}</legend>
-        <label v-for="(candidate, index) in item.candidates" :key="candidate.person.id">
-          <kbd>{{ index + 1 }}</kbd><input type="radio" :name="item.key" :checked="said.person === candidate.person.id" @change="$emit('say', { person: candidate.person.id })" />
+        <label v-for="(candidate, index) in offered" :key="candidate.person.id">
+          <kbd>{{ index + 1 }}</kbd><input type="radio" :name="item.key" :checked="said.person === candidate.person.id" @change="pick(candidate)" />
           <span>{{ knownName(candidate.person) }} <span class="why soft">{{ about(candidate.person) }} · {{ why(candidate) }}</span></span>
         </label>
       </fieldset>

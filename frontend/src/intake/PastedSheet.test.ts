@@ -92,6 +92,19 @@ describe('a pasted list', () => {
     expect(last(asked, READ)).toEqual({ text: 'Bea da Luz\nAna Ruiz', role: null })
   })
 
+  it('looks for whoever is typed in place of an unknown line', async () => {
+    const { page, asked } = await opened([item(1, 'Zed', 'unknown')], { [`GET /sites/${site.id}/intake`]: { alreadyHere: [], wasHere: [], keptOut: [], canBeLetIn: [candidate(ana)], more: {}, slip: null } })
+    await page.get('.correct input').trigger('focus')
+    const input = page.get('.correct input')
+    ;(input.element as HTMLInputElement).value = 'rui'
+    await input.trigger('input')
+    await settled()
+    await page.get('input[type=radio]').setValue(true)
+    await settled()
+    expect(page.text()).toContain('found by hand')
+    expect((last(asked, 'POST /sheet-reviews') as Asked).lines.map(({ line }) => line.person)).toEqual([ana.id])
+  })
+
   it('gives one line a role of its own and all of them another', async () => {
     const { page, asked } = await opened([item(1, 'Bea', 'match', [may(bea, 'identifier')]), item(2, 'Ana', 'match', [may(ana, 'identifier')])])
     await page.get('fieldset.all select').setValue('day-guest')

@@ -7,7 +7,7 @@ export const isList = (text: string) => /\S\s*[\r\n]+\s*\S/.test(text) || /^\s*\
 export const MOST_CHARACTERS = 400_000
 
 /** What somebody said of one line, by what stands on it: lines keep it when others are corrected. */
-export interface Said { person?: string; role?: string; fromDay?: string; untilDay?: string; section?: string; sure?: boolean; out?: boolean; keep?: boolean }
+export interface Said { person?: string; found?: PastedCandidate['person']; role?: string; fromDay?: string; untilDay?: string; section?: string; sure?: boolean; out?: boolean; keep?: boolean }
 
 /** A pasted list as it is worked on and kept. */
 export interface PastedWork { text: string; role: string; fromDay: string; untilDay: string; section: string; said: Record<string, Said>; tell: boolean; words: string }
@@ -29,5 +29,10 @@ export function keyed(items: PastedLine[]): PastedItem[] {
 }
 
 /** Whom a line is for: the one it means, or the one somebody chose. */
-export const whoOf = (item: PastedItem, said?: Said): PastedCandidate | undefined =>
-  said?.person ? item.candidates.find((each) => each.person.id === said.person) : item.outcome === 'match' ? item.candidates[0] : undefined
+export function whoOf(item: PastedItem, said?: Said): PastedCandidate | undefined {
+  if (!said?.person) return item.outcome === 'match' ? item.candidates[0] : undefined
+  return item.candidates.find((each) => each.person.id === said.person) ?? (said.found?.id === said.person ? byHand(said.found) : undefined)
+}
+
+/** Somebody who was looked for and chosen, whatever the line says. */
+export const byHand = (person: PastedCandidate['person']): PastedCandidate => ({ person, sight: 'full', standing: null, suggested: null, evidence: 'by-hand', remembered: false, wanted: true }) as unknown as PastedCandidate
