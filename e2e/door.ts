@@ -57,7 +57,7 @@ export async function addSite(page: Page, title: string) {
   await expect(add.or(find)).toBeVisible()
   if (await add.isVisible()) await add.click()
   await find.fill(title)
-  await page.getByRole('complementary').getByRole('button', { name: title }).click()
+  await page.getByRole('complementary').getByRole('button', { name: title }).first().click()
   await expect(page.getByRole('button', { name: `Take ${title} off the sheet` })).toBeVisible()
 }
 
