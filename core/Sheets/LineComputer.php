@@ -133,10 +133,9 @@ final readonly class LineComputer
     private function letIn(Situation $situation, Wanted $wanted, ?Segment $present): Plan
     {
         $here = true === $present?->state->here();
-        if (null === $wanted->role && !$here && null !== $present) {
-            return $this->bringBack($situation, $present);
-        }
-        $role = $wanted->role ?? $situation->roles->suggest($situation->actor, $situation->person, $situation->site) ?? '';
+        // The role they had here before is the one suggested, where it may be given again.
+        $before = $here || null === $present ? null : ($situation->roles->pick($present->roles)[0] ?? null)?->code;
+        $role = $wanted->role ?? $situation->roles->suggest($situation->actor, $situation->person, $situation->site, $before) ?? '';
         if ($here) {
             return null === $wanted->role || [$role] === $present->roles
                 ? Plan::nothing(new Note('already-here'))
@@ -147,6 +146,9 @@ final readonly class LineComputer
         }
         if (null === $wanted->role && !$wanted->sure && true !== $situation->roles->find($role)?->takesSeat) {
             return Plan::asked(new Note('above-learner', ['role' => $role]));
+        }
+        if (null === $wanted->role && null !== $present && null === $wanted->window && null === $wanted->section) {
+            return $this->bringBack($situation, $present);
         }
         $window = $wanted->window ?? new Window($situation->now);
         if ($window->until <= max($situation->now, $window->from)) {

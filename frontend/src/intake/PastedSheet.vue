@@ -22,7 +22,7 @@ const router = useRouter()
 const { house, roleName } = useHouse()
 
 const work = ref<PastedWork>(emptyWork(props.text))
-const kept = useKept({ kind: 'pasted', site: props.site.id, title: () => t('pasted.titleOf', { site: props.site.title }), work, worth: () => work.value.text.trim() !== '' && work.value.text.length <= MOST_CHARACTERS, id: props.sheet })
+const kept = useKept({ kind: 'pasted', site: props.site.id, title: () => t('pasted.titleOf', { site: props.site.title }), work, worth: () => work.value.text.trim() !== '' && work.value.text.length <= MOST_CHARACTERS, id: props.sheet, over: (sheet) => void router.replace({ name: 'sheet', params: { sheet } }) })
 watch(kept.id, (id) => id && emit('kept', id))
 
 const tooLong = computed(() => work.value.text.length > MOST_CHARACTERS)

@@ -10,7 +10,7 @@ export type SheetKind = 'pasted' | 'people' | 'sites'
  * that is worth keeping, saved a moment after each change, one save after the other.
  * Example: `const kept = useKept({ kind: 'pasted', site, title, work, worth: () => text.value !== '' })`.
  */
-export function useKept<W extends object>(about: { kind: SheetKind; site: string | null; title: () => string; work: Ref<W>; worth: () => boolean; id?: string }) {
+export function useKept<W extends object>(about: { kind: SheetKind; site: string | null; title: () => string; work: Ref<W>; worth: () => boolean; id?: string; over?: (id: string) => void }) {
   const id = ref(about.id ?? '')
   const state = ref<'' | 'saving' | 'kept' | 'stale'>('')
   const opened = ref(!about.id)
@@ -57,11 +57,12 @@ export function useKept<W extends object>(about: { kind: SheetKind; site: string
 
   async function open() {
     const sheet = await take(api.GET('/sheets/{sheet}', { params: { path: { sheet: id.value } } }))
+    // One that was applied in the meantime is looked at, not worked on.
+    if (sheet.state !== 'draft' && sheet.state !== 'dropped') return about.over?.(sheet.id)
     version = sheet.version
     if (sheet.work) about.work.value = { ...about.work.value, ...(sheet.work as Partial<W>) }
     last = JSON.stringify(body())
     opened.value = true
-    return sheet
   }
 
   if (about.id) open().catch(wentWrong)

@@ -19,7 +19,7 @@ const route = useRoute()
 const router = useRouter()
 const { house } = useHouse()
 const work = ref<Work>({ text: '', division: '', term: '', leads: {} })
-const kept = useKept({ kind: 'sites', site: null, title: () => t('makeSites.title'), work, worth: () => work.value.text.trim() !== '', id: typeof route.query.sheet === 'string' ? route.query.sheet : '' })
+const kept = useKept({ kind: 'sites', site: null, title: () => rows.value.map((row) => row.title).filter(Boolean).join(', '), work, worth: () => work.value.text.trim() !== '', id: typeof route.query.sheet === 'string' ? route.query.sheet : '', over: (sheet) => void router.replace({ name: 'sheet', params: { sheet } }) })
 watch(kept.id, (id) => id && router.replace({ query: { sheet: id } }))
 // Where there is one division to make sites in, and one term to come, nobody has to say so.
 watch(house, (house) => {

@@ -112,7 +112,7 @@ final class EvaluationSet
         return new Somebody(
             id: 'p'.$n, kind: $kind, division: $division,
             level: match ($division) {
-                'juniors' => $this->dice->between(1, 5), 'seniors' => $this->dice->between(6, 10), 'evening' => $this->dice->between(1, 4), default => null
+                'juniors' => $this->dice->between(1, 5), 'seniors' => $this->dice->between(6, 10), 'evening' => $this->dice->between(1, 4), default => null,
             },
             given: $given, family: $family,
             preferred: $this->dice->chance(8) ? $names->given() : null, former: $this->dice->chance(5) ? $names->family(true) : null,

@@ -83,6 +83,19 @@ final class LineComputerTest extends TestCase
         $world->enrollments['learner0'] = self::in('taken-out');
         $line = $world->compute('learner0', Verb::LetIn);
         self::assertSame([['learner'], 'as-before'], [$line->after?->roles, $line->cautions[0]->code]);
+        $dated = $world->compute('learner0', Verb::LetIn, null, new Window(self::NOW, 30_000_000));
+        self::assertSame([['learner'], 30_000_000], [$dated->after?->roles, $dated->after?->window->until], 'with dates of their own they are let in anew');
+    }
+
+    public function testSomebodyWhoWasMoreThanALearnerHereIsAskedAboutBeforeTheyComeBack(): void
+    {
+        $world = self::world();
+        $world->apply('staff1', Verb::LetIn, 'co-tutor');
+        ++$world->now;
+        $world->apply('staff1', Verb::TakeOut);
+        ++$world->now;
+        self::assertSame([Verdict::NeedsChoice, 'co-tutor'], [$world->compute('staff1', Verb::LetIn)->verdict, $world->compute('staff1', Verb::LetIn)->reasons[0]->values['role']]);
+        self::assertSame([['co-tutor'], 'as-before'], [$world->compute('staff1', Verb::LetIn, sure: true)->after?->roles, $world->compute('staff1', Verb::LetIn, sure: true)->cautions[0]->code]);
     }
 
     public function testWhatIsRefusedCarriesNoCautions(): void
