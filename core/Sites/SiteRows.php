@@ -69,26 +69,20 @@ final readonly class SiteRows
         $wrong = static function (string $field, string $code) use (&$problems): void {
             $problems[] = ['field' => $field, 'code' => $code];
         };
-        /** @param array<string, string> $names by code */
-        $among = static function (string $field, string $typed, array $names, string $default) use ($wrong): string {
-            $folded = implode(' ', Folding::tokens($typed));
-            foreach ($names as $code => $name) {
-                if ('' !== $folded && \in_array($folded, [implode(' ', Folding::tokens((string) $code)), implode(' ', Folding::tokens((string) $name))], true)) {
-                    return (string) $code;
-                }
-            }
-            if ('' !== $folded || '' === $default) {
-                $wrong($field, '' === $folded ? 'missing' : 'unknown');
+        $among = static function (string $field, array $names, string $default) use ($row, $wrong): string {
+            $code = self::among($row[$field], $names);
+            if (null === $code && ('' !== $row[$field] || '' === $default)) {
+                $wrong($field, '' === $row[$field] ? 'missing' : 'unknown');
             }
 
-            return $default;
+            return $code ?? $default;
         };
         if ('' === $row['title']) {
             $wrong('title', 'missing');
         }
-        $kind = $among('kind', $row['kind'], array_combine($this->kinds, $this->kinds), $this->kinds[0] ?? '');
-        $division = $among('division', $row['division'], $this->divisions, $this->division);
-        $term = $among('term', $row['term'], $this->terms, $this->term);
+        $kind = $among('kind', array_combine($this->kinds, $this->kinds), $this->kinds[0] ?? '');
+        $division = $among('division', $this->divisions, $this->division);
+        $term = $among('term', $this->terms, $this->term);
         $lowest = $highest = $seats = null;
         if ('' !== $row['levels']) {
             if (1 === preg_match('/^\D*(\d{1,2})\s*(?:(?:-|–|—|to|until)\s*(\d{1,2}))?$/Du', $row['levels'], $found)) {
@@ -106,6 +100,23 @@ final readonly class SiteRows
             $number, mb_substr($text, 0, 300), $row['title'], '' === $row['code'] ? self::code($row['title'], $taken) : mb_strtoupper($row['code']), $kind, $division, $term, $lowest, $highest, $seats,
             array_values(array_filter(array_map(trim(...), preg_split('/[,;\/&]|\band\b/u', $row['leads']) ?: []), static fn (string $lead): bool => '' !== $lead)), $problems,
         );
+    }
+
+    /**
+     * The code of what is called so, by code or by name.
+     *
+     * @param array<array-key, mixed> $names by code
+     */
+    private static function among(string $typed, array $names): ?string
+    {
+        $folded = implode(' ', Folding::tokens($typed));
+        foreach ($names as $code => $name) {
+            if ('' !== $folded && \in_array($folded, [implode(' ', Folding::tokens((string) $code)), \is_string($name) ? implode(' ', Folding::tokens($name)) : ''], true)) {
+                return (string) $code;
+            }
+        }
+
+        return null;
     }
 
     /**
