@@ -19,7 +19,7 @@ final readonly class PastedText
     private const LONGEST = 200;
 
     /** Words that are never part of a name, in a line that has no identifier. */
-    private const NO_NAMES = ['absent', 'address', 'attendance', 'attached', 'best', 'class', 'course', 'date', 'dear', 'email', 'everybody', 'everyone', 'first', 'following', 'given', 'greetings', 'group', 'hello', 'here', 'hi', 'learners', 'list', 'login', 'mail', 'members', 'name', 'names', 'new', 'number', 'page', 'participants', 'people', 'please', 'pupils', 'regards', 'roster', 'section', 'sent', 'sheet', 'signed', 'sincerely', 'students', 'sum', 'surname', 'teacher', 'term', 'thank', 'thanks', 'the', 'total', 'tutor', 'update', 'week', 'with'];
+    private const NO_NAMES = ['absent', 'address', 'attendance', 'attached', 'best', 'class', 'course', 'date', 'dear', 'email', 'everybody', 'everyone', 'first', 'following', 'given', 'greetings', 'group', 'hello', 'here', 'hi', 'learners', 'list', 'login', 'mail', 'members', 'name', 'names', 'new', 'number', 'page', 'people', 'please', 'pupils', 'regards', 'roster', 'section', 'sent', 'sheet', 'signed', 'sincerely', 'students', 'sum', 'surname', 'teacher', 'term', 'thank', 'thanks', 'the', 'total', 'tutor', 'update', 'week', 'with'];
 
     private const CLOSINGS = ['best', 'cheers', 'greetings', 'regards', 'sincerely', 'thanks', 'thank', 'yours'];
 
@@ -52,12 +52,33 @@ final readonly class PastedText
         $lines = [];
         foreach (preg_split('/\r\n|\r|\n|\x{2028}|\x{2029}|\x{0085}/u', $text) ?: [] as $index => $raw) {
             $shown = trim($raw);
-            if ('' !== $shown) {
-                array_push($lines, ...$this->line($index + 1, $shown));
+            foreach ('' === $shown ? [] : $this->several($shown) as $one) {
+                array_push($lines, ...$this->line($index + 1, $one));
             }
         }
 
         return self::unsigned($lines);
+    }
+
+    /**
+     * People that stand in one line, one behind the other: names with addresses as a message has them, or three and more
+     * names of two words and more.
+     *
+     * @return non-empty-list<string>
+     */
+    private function several(string $shown): array
+    {
+        if (preg_match_all('/<[^<>\s]+@[^<>\s]+>/', $shown) > 1) {
+            return array_values(array_filter(array_map(static fn (string $part): string => trim($part, " ,;\t"), preg_split('/(?<=>)/', $shown) ?: []), static fn (string $part): bool => '' !== $part)) ?: [$shown];
+        }
+        foreach (['/\s*;\s*/', '/\s*,\s*/'] as $mark) {
+            $parts = array_values(array_filter(preg_split($mark, $shown) ?: [], static fn (string $part): bool => '' !== $part));
+            if (\count($parts) > 2 && [] === array_filter($parts, fn (string $part): bool => isset($this->divisions[self::joined($part)]) || 1 !== preg_match('/^[^\d\s@]+(?:\s+[^\d\s@]+){1,4}$/Du', $part))) {
+                return $parts;
+            }
+        }
+
+        return [$shown];
     }
 
     /** @return list<PastedLine> */

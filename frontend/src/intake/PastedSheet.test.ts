@@ -85,6 +85,13 @@ describe('a pasted list', () => {
     expect(page.text()).toContain('Kept for an invitation.')
   })
 
+  it('corrects one of several people on a line and keeps the others', async () => {
+    const { page, asked } = await opened([item(1, '2041010', 'match', [may(bea, 'identifier')]), item(1, '2041011', 'unknown')], {}, { text: '2041010; 2041011; S20413' })
+    await page.get('.correct input').setValue('2041358')
+    await settled()
+    expect(last(asked, READ)).toMatchObject({ text: '2041010; 2041358; S20413' })
+  })
+
   it('corrects an unknown line in its place and keeps the rest', async () => {
     const { page, asked } = await opened([item(2, 'Ruiz', 'unknown')])
     await page.get('.correct input').setValue('Ana Ruiz')
@@ -146,5 +153,5 @@ describe('a pasted list', () => {
   })
 })
 
-it.each([['Bea da Luz', false], ['Bea\n', false], ['Bea\nAna', true], ['2041010, 2041358', true], ['da Luz, Bea', false]])('tells a list from one person: %j', (text, list) => expect(isList(text)).toBe(list))
+it.each([['Bea da Luz', false], ['Bea\n', false], ['Bea\nAna', true], ['2041010, 2041358', true], ['Bea <b@example.org>, Ana <a@example.org>', true], ['Bea da Luz, Ana Ruiz, Bo Ruiz', true], ['da Luz, Bea', false]])('tells a list from one person: %j', (text, list) => expect(isList(text)).toBe(list))
 it('tells the same line twice apart', () => expect(keyed([item(1, 'Bea', 'unknown'), item(2, 'Bea', 'unknown')] as never).map((each) => each.key)).toEqual(['bea', 'bea (2)']))

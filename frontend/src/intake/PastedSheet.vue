@@ -90,7 +90,10 @@ const goToAsking = () => panel.value?.querySelector<HTMLElement>('li[data-asks]'
 
 function correct(item: PastedItem, text: string) {
   const lines = work.value.text.split(/\r\n|\r|\n/)
-  lines[item.number - 1] = text
+  // Several people may stand on one line: only what was read as this one is corrected.
+  const line = lines[item.number - 1] ?? ''
+  const at = line.toLowerCase().indexOf(item.text.toLowerCase())
+  lines[item.number - 1] = at < 0 ? text : line.slice(0, at) + text + line.slice(at + item.text.length)
   work.value.text = lines.join('\n')
 }
 

@@ -1,7 +1,12 @@
 import type { PastedLine } from '@/app/api'
 
-/** Whether a pasted text is a list rather than one person: several lines, rows of a spreadsheet, or several numbers. */
-export const isList = (text: string) => /\S\s*[\r\n]+\s*\S/.test(text) || /^\s*\S*\d{4,}\S*(\s*[,;]\s*\S*\d{4,}\S*)+\s*$/.test(text)
+/** A line longer than this is no list of names. */
+const LONGEST_LINE = 5_000
+
+/** Whether a pasted text is a list rather than one person: several lines, or several numbers, addresses or names in one. */
+export const isList = (text: string) => /\S\s*[\r\n]+\s*\S/.test(text) || (text.length < LONGEST_LINE && severalInALine(text))
+
+const severalInALine = (text: string) => /<[^<>\s]+@[^<>\s]+>.*<[^<>\s]+@/.test(text) || /^\s*[^\d,;]+\s[^\d,;]+([,;]\s*[^\d,;]+\s[^\d,;]+){2,}$/.test(text) || /^\s*\S*\d{4,}\S*(\s*[,;]\s*\S*\d{4,}\S*)+\s*$/.test(text)
 
 /** More is not sent: the server would not take it, and says so in the same words. */
 export const MOST_CHARACTERS = 400_000

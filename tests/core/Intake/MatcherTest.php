@@ -27,6 +27,8 @@ final class MatcherTest extends TestCase
     {
         yield 'one name a line, numbered, bulleted and ticked' => ["1. Bea da Luz\r\n - Dmitri Orlov\n[x] Oona Okonedo\n✓ Ana Ruiz", [[[], ['bea', 'da', 'luz'], true], [[], ['dmitri', 'orlov'], true], [[], ['oona', 'okonedo'], true], [[], ['ana', 'ruiz'], true]]];
         yield 'numbers on one line are several' => ['2041010; 2041358, s20413', [[['2041010'], [], true], [['2041358'], [], true], [['s20413'], [], true]]];
+        yield 'names and addresses of a message' => ['Bea da Luz <bea@example.org>, "Ruiz, Ana" <ana@example.org>;', [[['bea@example.org'], ['bea', 'da', 'luz'], true], [['ana@example.org'], ['ruiz', 'ana'], true]]];
+        yield 'three names and more on one line' => ['Bea da Luz, Ana Ruiz, Goran Petrov', [[[], ['bea', 'da', 'luz'], true], [[], ['ana', 'ruiz'], true], [[], ['goran', 'petrov'], true]]];
         yield 'a name and an address' => ['Bea da Luz <bea.daluz@example.org>', [[['bea.daluz@example.org'], ['bea', 'da', 'luz'], true]]];
         yield 'a row of a spreadsheet' => ["da Luz\tBea\t2041010\t7", [[['2041010'], ['da', 'luz', 'bea'], true]]];
         yield 'what stands in between' => ["Dear all,\nHarmony list:\nTotal 24\n\nThanks!", [[[], ['dear', 'all'], false], [[], ['harmony', 'list'], false], [[], ['total'], false], [[], ['thanks'], false]]];
