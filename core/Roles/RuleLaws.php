@@ -57,7 +57,7 @@ final class RuleLaws
             $problems[] = new RuleProblem('roles', 'no-lead-role');
         }
 
-        return [...$problems, ...self::numbers($after->numbers), ...self::limits($after->limits), ...self::nicknames($after->nicknames)];
+        return [...$problems, ...self::numbers($after->numbers), ...self::limits($after->limits), ...self::nicknames($after->nicknames())];
     }
 
     /**

@@ -11,6 +11,9 @@ use MintDoor\Core\People\PersonKind;
 /** Everything a platform decides for itself: its roles, how its numbers are written, which names are shortened, and its limits. */
 final readonly class Rules
 {
+    /** Rows by line, names by tab: every request unpacks the rules, and few ask for these. */
+    private string $nicknames;
+
     /**
      * @param list<NumberFormat>  $numbers
      * @param list<list<string>> $nicknames given names and what they are shortened to (`Nicknames`)
@@ -19,8 +22,15 @@ final readonly class Rules
         public RoleBook $roles,
         public array $numbers,
         public Limits $limits,
-        public array $nicknames = [],
+        array $nicknames = [],
     ) {
+        $this->nicknames = implode("\n", array_map(static fn (array $row): string => implode("\t", $row), $nicknames));
+    }
+
+    /** @return list<list<string>> given names, each with what it is shortened to (`Nicknames`) */
+    public function nicknames(): array
+    {
+        return '' === $this->nicknames ? [] : array_map(static fn (string $row): array => explode("\t", $row), explode("\n", $this->nicknames));
     }
 
     /**

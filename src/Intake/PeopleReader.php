@@ -46,7 +46,7 @@ final readonly class PeopleReader
     public function readings(array $lines, Caller $caller, Circumstances $for): array
     {
         $rules = $this->roles->rules();
-        $wording = $this->lookup->wording($lines, new Nicknames($rules->nicknames));
+        $wording = $this->lookup->wording($lines, new Nicknames($rules->nicknames()));
         $matcher = new Matcher($rules->numbers, $wording);
         $site = '' === $for->site->id ? Id::NONE : $for->site->id;
         [$found, $crowded] = $this->lookup->people($lines, $wording, $matcher, $site, $this->divisions->all()[$for->site->division]['id'] ?? Id::NONE, array_values($for->remembered));

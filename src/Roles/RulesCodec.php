@@ -32,7 +32,7 @@ final class RulesCodec
                 'prefix' => $format->prefix, 'digits' => $format->digits, 'checked' => $format->checked,
             ], $rules->numbers),
             'limits' => get_object_vars($rules->limits),
-            'nicknames' => $rules->nicknames,
+            'nicknames' => $rules->nicknames(),
         ];
     }
 
