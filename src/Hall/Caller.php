@@ -26,6 +26,7 @@ final readonly class Caller implements UserInterface, PasswordAuthenticatedUserI
         public bool $platformAdministrator,
         public array $divisions,
         private ?string $passwordHash = null,
+        public bool $mustChange = false,
     ) {
     }
 
@@ -80,6 +81,7 @@ final readonly class Caller implements UserInterface, PasswordAuthenticatedUserI
         $this->accountClosedFrom = 0;
         $this->platformAdministrator = false;
         $this->divisions = [];
+        $this->mustChange = false;
     }
 
     private function fingerprint(): string

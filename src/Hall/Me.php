@@ -17,6 +17,7 @@ final readonly class Me
             'kind' => $caller->kind,
             'platformAdministrator' => $caller->platformAdministrator,
             'divisions' => $caller->divisions,
+            'mustChange' => $caller->mustChange,
             'mayMakeSites' => 'staff' === $caller->kind || $caller->isAdministrator(),
         ];
     }

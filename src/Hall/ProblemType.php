@@ -14,6 +14,7 @@ enum ProblemType: string
     case TooManyTries = 'too-many-tries';
     case ForeignOrigin = 'foreign-origin';
     case NotAllowed = 'not-allowed';
+    case PasswordWanted = 'password-wanted';
     case NotFound = 'not-found';
     case MethodNotAllowed = 'method-not-allowed';
     case NotReady = 'line-not-ready';
@@ -37,7 +38,7 @@ enum ProblemType: string
         return match ($this) {
             self::Malformed, self::BadCursor => 400,
             self::NotSignedIn, self::SignInFailed => 401,
-            self::NotAllowed, self::ForeignOrigin => 403,
+            self::NotAllowed, self::ForeignOrigin, self::PasswordWanted => 403,
             self::NotFound => 404,
             self::MethodNotAllowed => 405,
             self::NotReady, self::NeedsLead, self::ManyRemoved, self::ChangedSince, self::UndoneAlready => 409,
@@ -63,6 +64,7 @@ enum ProblemType: string
             self::TooManyTries => 'Too many tries',
             self::ForeignOrigin => 'The request came from another site',
             self::NotAllowed => 'Not yours to do',
+            self::PasswordWanted => 'A password of your own is wanted',
             self::NotFound => 'Not here',
             self::MethodNotAllowed => 'Not possible at this address',
             self::NotReady => 'This change cannot be made',

@@ -544,6 +544,95 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/people/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description Somebody of one's reach, with their account and their sites, as far as one runs or administers them. */
+        get: operations["person"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Opens or closes an account, or with `apply` false says what closing would mean. */
+        put: operations["changeAccount"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["endSessions"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sign-in-cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description New passwords of words for some people, shown in this answer and never again. Whoever may not be looked after is answered with the reason. */
+        post: operations["signInCards"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changePassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/people/{person}/logbook": {
         parameters: {
             query?: never;
@@ -861,6 +950,8 @@ export interface components {
             /** @description codes of the divisions administered */
             divisions: string[];
             mayMakeSites: boolean;
+            /** @description whether a password of their own is wanted before anything else */
+            mustChange: boolean;
         };
         House: {
             now: components["schemas"]["Instant"];
@@ -1228,6 +1319,38 @@ export interface components {
             lines: components["schemas"]["SheetLine"][];
             removal: null | components["schemas"]["Removal"];
         };
+        SignInCard: {
+            person: components["schemas"]["Somebody"];
+            login: string | null;
+            password: string | null;
+            /** @description why there is none */
+            refused: string | null;
+        };
+        PersonPage: {
+            person: components["schemas"]["Person"];
+            labels: string[];
+            account: null | {
+                login: string;
+                open: boolean;
+                closedFrom: components["schemas"]["OpenInstant"];
+                hasPassword: boolean;
+                mustChange: boolean;
+                sessions: number;
+            };
+            /**
+             * @description why one may not look after the account
+             * @enum {unknown}
+             */
+            refusal: "own-account" | "administers" | "not-a-learner" | "out-of-reach" | null;
+            sites: {
+                site: components["schemas"]["SiteFacts"];
+                standing: null | components["schemas"]["Standing"];
+                reason: components["schemas"]["Reason"];
+                stretches: components["schemas"]["Stretch"][];
+            }[];
+            /** @description sites of theirs that are not one's own to see */
+            elsewhere: number;
+        };
         SiteBatchRow: {
             number: number;
             text: string;
@@ -1394,7 +1517,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named";
+            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named";
             data: {
                 [key: string]: unknown;
             };
@@ -2542,7 +2665,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "site-changed" | "site-open" | "site-closed" | "site-draft";
+                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -2695,6 +2818,154 @@ export interface operations {
                     "application/json": {
                         ids: components["schemas"]["Id"][];
                     };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    person: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who they are */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeAccount: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    open: boolean;
+                    /** @default true */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description How it is now, and the open sites that are without a lead by it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        open: boolean;
+                        changes: boolean;
+                        leaderless: components["schemas"]["SiteName"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endSessions: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How many were ended */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        ended: number;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    signInCards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    people: components["schemas"]["Id"][];
+                    /** @description whether they choose a password of their own when they sign in */
+                    once?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The cards */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        cards: components["schemas"]["SignInCard"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    present: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
                 };
             };
             default: components["responses"]["Problem"];

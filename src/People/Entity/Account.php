@@ -25,6 +25,9 @@ class Account
         public int $closedFrom = Time::FOREVER,
         #[ORM\Column()]
         public bool $platformAdministrator = false,
+        /** Whether whoever signs in has to choose another password before anything else. */
+        #[ORM\Column(options: ['default' => 0])]
+        public bool $mustChange = false,
     ) {
     }
 }

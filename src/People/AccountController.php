@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Me;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Transaction;
+use MintDoor\Logbook\Logbook;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Accounts: sign-in cards, opening and closing, ending sessions, and one's own password. What holds a password is never kept by a browser. */
+final readonly class AccountController
+{
+    public function __construct(
+        private Accounts $accounts,
+        private PersonPage $page,
+        private Me $me,
+        private Connection $db,
+        private Transaction $transaction,
+        private Logbook $logbook,
+        private PasswordHasherFactoryInterface $hashers,
+    ) {
+    }
+
+    #[Route('/people/{person}', name: 'person', requirements: ['person' => Id::PATTERN], methods: ['GET'])]
+    public function person(string $person, #[CurrentUser] Caller $caller): Response
+    {
+        return new Answer($this->page->of($person, $caller));
+    }
+
+    /** Passwords are shown in the answer and nowhere after it; so an idempotency key would keep them, and none is taken. */
+    #[Route('/sign-in-cards', name: 'sign_in_cards', methods: ['POST'])]
+    public function cards(#[MapRequestPayload] CardsWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only staff make sign-in cards.');
+        }
+        $request->headers->remove('Idempotency-Key');
+
+        return $this->transaction->run($request, $caller, [], fn (): Answer => new Answer(['cards' => $this->accounts->cards($wish->people, $wish->once, $caller)]));
+    }
+
+    #[Route('/people/{person}/account', name: 'change_account', requirements: ['person' => Id::PATTERN], methods: ['PUT'])]
+    public function account(string $person, #[MapRequestPayload] AccountWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [], fn (): Answer => new Answer($this->accounts->open($person, $wish->open, $wish->apply, $caller)));
+    }
+
+    #[Route('/people/{person}/sessions', name: 'end_sessions', requirements: ['person' => Id::PATTERN], methods: ['DELETE'])]
+    public function endSessions(string $person, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
+            $this->accounts->mind($person, $caller);
+            $ended = $this->accounts->endSessions($person);
+            $this->logbook->write(Logbook::HOUSE, $caller, [['sessions-ended', ['n' => $ended], $person]]);
+
+            return new Answer(['ended' => $ended]);
+        });
+    }
+
+    /** One's own password, by the present one. Other sessions of before are over, as their password is. */
+    #[Route('/me/password', name: 'change_password', methods: ['PUT'])]
+    public function password(#[MapRequestPayload] PasswordWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        $hasher = $this->hashers->getPasswordHasher(Caller::class);
+        if (!$hasher->verify((string) $caller->getPassword(), $wish->present)) {
+            throw Problem::field('/present', 'wrong', 'That is not your present password.');
+        }
+        if (hash_equals($wish->present, $wish->password)) {
+            throw Problem::field('/password', 'same', 'That is the password you have. Choose another.');
+        }
+        $request->headers->remove('Idempotency-Key');
+
+        return $this->transaction->run($request, $caller, [], function () use ($wish, $hasher, $caller): Answer {
+            $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0 WHERE person_id = ?', [$hasher->hash($wish->password), Id::binary($caller->id)]);
+
+            return new Answer([...$this->me->of($caller), 'mustChange' => false]);
+        });
+    }
+}

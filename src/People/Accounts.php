@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\Caretaker;
+use MintDoor\Core\People\SpokenPassword;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\State;
+use MintDoor\Core\Time\Time;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use MintDoor\Logbook\Logbook;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Enrollments;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+
+/** Looks after accounts. The rules of who may are the core's (`Caretaker`). What changes something runs inside a transaction. */
+final readonly class Accounts
+{
+    private const REFUSALS = [
+        'own-account' => 'This is your own account. Change your password under your name.',
+        'administers' => 'This person administers something. Only platform administrators look after their account.',
+        'not-a-learner' => 'Accounts of staff and guardians are looked after by administrators.',
+        'out-of-reach' => 'You let this person into no site. Their leads and administrators look after their account.',
+    ];
+
+    public function __construct(
+        private Connection $db,
+        private Roles $roles,
+        private Enrollments $enrollments,
+        private HouseClock $clock,
+        private Logbook $logbook,
+        private PasswordHasherFactoryInterface $hashers,
+    ) {
+    }
+
+    /**
+     * Why the caller may not look after accounts.
+     *
+     * @param list<string> $people ids
+     *
+     * @return array<string, ?string> by person: a code of `Caretaker::refusal()`, or null when they may
+     */
+    public function refusals(array $people, Caller $caller): array
+    {
+        $now = Instant::toSql($this->clock->instant());
+        $rows = Row::all($this->db->fetchAllAssociative(
+            'SELECT '.PersonRow::COLUMNS.', a.platform_administrator, EXISTS (SELECT 1 FROM division_administrator x WHERE x.person_id = p.id) AS administers_some,
+                 EXISTS (SELECT 1 FROM enrollment_segment g JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ? AND own.from_at <= ? AND own.until_at > ? AND own.state = \'current\' AND own.role IN (?)
+                         WHERE g.person_id = p.id AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?)) AS in_their_site
+             FROM '.PersonRow::TABLES.' WHERE p.id IN (?)',
+            [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn) ?: [''], $now, $now, State::valuesHere(), array_map(Id::binary(...), $people)],
+            [3 => ArrayParameterType::STRING, 6 => ArrayParameterType::STRING, 7 => ArrayParameterType::BINARY],
+        ));
+        $caretaker = new Caretaker($caller->id, $caller->platformAdministrator, $caller->divisions);
+        $refusals = [];
+        foreach ($rows as $row) {
+            $refusals[$row->id('person_id')] = $caretaker->refusal(PersonRow::person($row), 1 === $row->intOrNull('platform_administrator') || $row->bool('administers_some'), $row->bool('in_their_site'));
+        }
+
+        return $refusals;
+    }
+
+    /** @throws Problem of type `NotAllowed` or `NotFound` */
+    public function mind(string $person, Caller $caller): void
+    {
+        $refusals = $this->refusals([$person], $caller);
+        if (!\array_key_exists($person, $refusals)) {
+            throw Problem::notFound('This person');
+        }
+        if (null !== $refusals[$person]) {
+            throw Problem::notAllowed(self::REFUSALS[$refusals[$person]]);
+        }
+    }
+
+    /**
+     * New passwords, made of words, for those whose account the caller may look after; sessions of before are over.
+     *
+     * @param list<string> $people ids
+     *
+     * @return list<array<string, mixed>> schema `SignInCard`
+     */
+    public function cards(array $people, bool $once, Caller $caller): array
+    {
+        $refusals = $this->refusals($people, $caller);
+        $rows = [];
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
+            $rows[$row->id('person_id')] = $row;
+        }
+        $cards = $entries = [];
+        foreach ($people as $person) {
+            $row = $rows[$person] ?? throw Problem::notFound('This person');
+            $about = ['person' => ['id' => $person, 'name' => 'out-of-reach' === $refusals[$person] ? '' : PersonRow::name($row)], 'login' => null, 'password' => null, 'refused' => null];
+            $login = $row->stringOrNull('login');
+            if (null !== $refusals[$person]) {
+                $cards[] = [...$about, 'refused' => self::REFUSALS[$refusals[$person]]];
+            } elseif (null === $login) {
+                $cards[] = [...$about, 'refused' => 'This person has no account yet.'];
+            } else {
+                $password = SpokenPassword::make(static fn (int $bound): int => random_int(0, $bound - 1));
+                $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = ? WHERE person_id = ?', [$this->hashers->getPasswordHasher(Caller::class)->hash($password), (int) $once, Id::binary($person)]);
+                $this->endSessions($person);
+                $cards[] = [...$about, 'login' => $login, 'password' => $password];
+                $entries[] = ['password-reset', [], $person];
+            }
+        }
+        if ([] !== $entries) {
+            $this->logbook->write(Logbook::HOUSE, $caller, $entries);
+        }
+
+        return $cards;
+    }
+
+    /**
+     * Opens or closes an account.
+     *
+     * @return array<string, mixed> schema `AccountChange`: sites that closing would leave, or leaves, without a lead
+     */
+    public function open(string $person, bool $open, bool $apply, Caller $caller): array
+    {
+        $this->mind($person, $caller);
+        $now = $this->clock->instant();
+        $account = new Row($this->db->fetchAssociative('SELECT closed_from FROM account WHERE person_id = ? FOR UPDATE', [Id::binary($person)]) ?: throw Problem::notFound('This account'));
+        $isOpen = $account->instant('closed_from') > $now;
+        $changes = $isOpen !== $open || ($open && $account->instant('closed_from') < Time::FOREVER);
+        $leaderless = $open ? [] : $this->leaderless($person);
+        if ($apply && $changes) {
+            $this->db->executeStatement('UPDATE account SET closed_from = ? WHERE person_id = ?', [Instant::toSql($open ? Time::FOREVER : $now), Id::binary($person)]);
+            if (!$open) {
+                $this->endSessions($person);
+            }
+            $this->logbook->write(Logbook::HOUSE, $caller, [[$open ? 'account-opened' : 'account-closed', [], $person]]);
+        }
+
+        return ['open' => $apply ? $open : $isOpen, 'changes' => $changes, 'leaderless' => $leaderless];
+    }
+
+    /** @return int how many there were */
+    public function endSessions(string $person): int
+    {
+        return (int) $this->db->executeStatement('DELETE FROM session WHERE person_id = ?', [Id::binary($person)]);
+    }
+
+    /** @return list<array{id: string, title: string}> open sites that somebody alone leads */
+    private function leaderless(string $person): array
+    {
+        $now = $this->clock->instant();
+        $sites = Row::all($this->db->fetchAllAssociative(
+            'SELECT s.id, s.title FROM enrollment_segment g JOIN site s ON s.id = g.site_id WHERE g.person_id = ? AND g.leads = 1 AND g.from_at <= ? AND g.until_at > ? AND s.opens_at <= ? AND s.closes_at > ? ORDER BY s.title',
+            [Id::binary($person), ...array_fill(0, 4, Instant::toSql($now))],
+        ));
+
+        return array_values(array_map(
+            static fn (Row $row): array => ['id' => $row->id('id'), 'title' => $row->string('title')],
+            array_filter($sites, function (Row $row) use ($person, $now): bool {
+                $others = array_filter($this->enrollments->leads($row->id('id'), $now), static fn (array $lead, string $id): bool => $id !== $person && $lead[1] > $now, \ARRAY_FILTER_USE_BOTH);
+
+                return [] === $others;
+            }),
+        ));
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\Sight;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Time\Time;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\ReasonJson;
+use MintDoor\Roster\SegmentRow;
+use MintDoor\Sites\SiteRow;
+
+/** Somebody as staff of their reach meet them: who they are, their account, and every site of theirs with its reason line. */
+final readonly class PersonPage
+{
+    public function __construct(
+        private Connection $db,
+        private Directory $directory,
+        private Accounts $accounts,
+        private Labels $labels,
+        private Roles $roles,
+        private ReasonJson $reasons,
+        private HouseClock $clock,
+    ) {
+    }
+
+    /** @return array<string, mixed> schema `PersonPage` */
+    public function of(string $personId, Caller $caller): array
+    {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only staff look people up.');
+        }
+        $found = $this->db->fetchAssociative('SELECT '.PersonRow::COLUMNS.', a.must_change, a.password_hash IS NOT NULL AS has_password FROM '.PersonRow::TABLES.' WHERE p.id = ?', [Id::binary($personId)]);
+        $row = new Row(false === $found ? throw Problem::notFound('This person') : $found);
+        $person = PersonRow::person($row);
+        $refusal = $this->accounts->refusals([$personId], $caller)[$personId] ?? null;
+        // Whoever is in a site one runs is within reach, whatever their division.
+        if (Sight::Full !== $this->directory->reachOf($caller)->sight($person, false) && null !== $refusal && !$this->shares($personId, $caller)) {
+            throw Problem::notFound('This person');
+        }
+        $now = $this->clock->instant();
+        $sessions = $this->db->fetchOne('SELECT COUNT(*) FROM session WHERE person_id = ?', [Id::binary($personId)]);
+        [$sites, $others] = $this->sites($row, $caller, $now);
+
+        return [
+            'person' => PersonRow::json($row, Sight::Full),
+            'labels' => $this->labels->ofPeople([$personId])[$personId] ?? [],
+            'account' => null === $row->stringOrNull('login') ? null : [
+                'login' => $row->string('login'), 'open' => $person->accountOpen($now), 'closedFrom' => $person->accountClosedFrom >= Time::FOREVER ? null : Instant::toJson($person->accountClosedFrom),
+                'hasPassword' => $row->bool('has_password'), 'mustChange' => $row->bool('must_change'), 'sessions' => is_numeric($sessions) ? (int) $sessions : 0,
+            ],
+            'refusal' => $refusal,
+            'sites' => $sites,
+            'elsewhere' => $others,
+        ];
+    }
+
+    private function shares(string $person, Caller $caller): bool
+    {
+        $now = Instant::toSql($this->clock->instant());
+
+        return false !== $this->db->fetchOne(
+            'SELECT 1 FROM enrollment_segment g JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ? AND own.from_at <= ? AND own.until_at > ? AND own.state = \'current\' AND own.role IN (?) WHERE g.person_id = ? LIMIT 1',
+            [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn) ?: [''], Id::binary($person)], [3 => ArrayParameterType::STRING],
+        );
+    }
+
+    /** @return array{list<array<string, mixed>>, int} sites the caller runs or administers, and how many others there are */
+    private function sites(Row $personRow, Caller $caller, int $now): array
+    {
+        $at = Instant::toSql($now);
+        $rows = Row::all($this->db->fetchAllAssociative(
+            'SELECT '.SiteRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat,
+                 EXISTS (SELECT 1 FROM enrollment_segment own WHERE own.site_id = s.id AND own.person_id = ? AND own.from_at <= ? AND own.until_at > ? AND own.state = \'current\' AND own.role IN (?)) AS runs
+             FROM '.SiteRow::TABLES.' JOIN enrollment_segment g ON g.site_id = s.id WHERE g.person_id = ? AND s.taken_back = 0 ORDER BY t.starts_on DESC, s.title, s.id, g.from_at',
+            [Id::binary($caller->id), $at, $at, $this->roles->book()->holdersOf(Permission::LetIn) ?: [''], Id::binary($personRow->id('person_id'))], [3 => ArrayParameterType::STRING],
+        ));
+        $bySite = [];
+        foreach ($rows as $row) {
+            $bySite[$row->id('id')][] = $row;
+        }
+        $book = $this->roles->book();
+        $access = new Access($book);
+        $person = PersonRow::person($personRow);
+        $sites = [];
+        $others = 0;
+        foreach ($bySite as $own) {
+            $site = SiteRow::site($own[0]);
+            $administers = $caller->administers($site->division);
+            if (!$own[0]->bool('runs') && !$administers) {
+                ++$others;
+                continue;
+            }
+            $timeline = new Timeline(array_map(SegmentRow::segment(...), $own));
+            $sites[] = [
+                'site' => SiteRow::json($own[0], $now),
+                'standing' => SegmentRow::json($timeline->at($now), $book),
+                'reason' => $this->reasons->forStaff($access->reason($timeline, $person, $site, $now), $access->standing(new Timeline([]), Gate::person($caller), $now, true, $site)),
+                'stretches' => SegmentRow::stretches($timeline->segments, $book),
+            ];
+        }
+
+        return [$sites, $others];
+    }
+}

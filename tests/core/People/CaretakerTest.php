@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Core\People;
+
+use Eris\Generators;
+use Eris\TestTrait;
+use MintDoor\Core\People\Caretaker;
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\People\SpokenPassword;
+use MintDoor\StandIns\Dice;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+final class CaretakerTest extends TestCase
+{
+    use TestTrait;
+
+    #[TestWith(['tutor', 'learner', false, true, null])]
+    #[TestWith(['tutor', 'learner', false, false, 'out-of-reach'])]
+    #[TestWith(['tutor', 'staff', false, true, 'not-a-learner'])]
+    #[TestWith(['tutor', 'guardian', false, true, 'not-a-learner'])]
+    #[TestWith(['division', 'staff', false, false, null])]
+    #[TestWith(['division', 'staff', true, true, 'administers'])]
+    #[TestWith(['other', 'staff', false, true, 'not-a-learner'])]
+    #[TestWith(['platform', 'staff', true, false, null])]
+    public function testWhoLooksAfterWhom(string $who, string $kind, bool $administers, bool $inTheirSite, ?string $refusal): void
+    {
+        $caretaker = new Caretaker('me', 'platform' === $who, match ($who) { 'division' => ['seniors'], 'other' => ['juniors'], default => [] });
+        self::assertSame($refusal, $caretaker->refusal(new Person('p', PersonKind::from($kind), 'seniors'), $administers, $inTheirSite));
+    }
+
+    public function testNobodyLooksAfterTheirOwnAccountOrSomebodyAboveThem(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
+            $dice = new Dice($seed);
+            $caretaker = new Caretaker('me', $dice->chance(20), $dice->some(['juniors', 'seniors', 'faculty'], $dice->below(3)));
+            $person = new Person($dice->one(['me', 'p']), $dice->one(PersonKind::cases()), $dice->one(['juniors', 'seniors', 'faculty']));
+            $administers = $dice->chance(30);
+            if (null === $caretaker->refusal($person, $administers, $dice->chance(50))) {
+                self::assertNotSame('me', $person->id);
+                self::assertTrue($caretaker->platform || !$administers);
+            } else {
+                self::assertTrue('me' === $person->id || !$caretaker->platform);
+            }
+        });
+    }
+
+    public function testSpokenPasswordsAreWordsAndANumberAndHardlyEverTheSame(): void
+    {
+        $dice = new Dice(7);
+        $made = array_map(static fn (): string => SpokenPassword::make($dice->below(...)), range(1, 500));
+        self::assertSame(500, \count(array_unique($made)));
+        self::assertGreaterThanOrEqual(256, SpokenPassword::words());
+        foreach ($made as $password) {
+            self::assertMatchesRegularExpression('/^([a-z]{3,9}-){4}[1-9]\d$/', $password);
+        }
+    }
+}
