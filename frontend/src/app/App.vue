@@ -36,7 +36,7 @@ async function leave() {
       </template>
     </nav>
     <FindOrDo @sign-out="leave" @keys="keysShown = true" />
-    <span class="who">{{ me.name }}</span>
+    <RouterLink class="who" to="/password" :title="$t('ownPassword.title')">{{ me.name }}</RouterLink>
     <button class="word hush" @click="switchColours">{{ $t(dark ? 'app.light' : 'app.dark') }}</button>
     <button class="word hush" aria-keyshortcuts="?" @click="keysShown = !keysShown">{{ $t('app.keys') }}</button>
     <button class="word" @click="leave">{{ $t('app.signOut') }}</button>
@@ -61,7 +61,7 @@ async function leave() {
 .bar nav a { text-decoration: none; color: var(--ink); padding: 4px 2px; border-bottom: 2px solid transparent; font-weight: 600; }
 .bar nav a.on { border-color: var(--spruce); }
 .mark { display: flex; gap: 8px; align-items: center; font-family: var(--title); font-weight: 700; font-size: 1.1rem; color: var(--ink); text-decoration: none; white-space: nowrap; }
-.who { margin-left: auto; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.who { margin-left: auto; color: var(--ink); text-decoration: none; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .silent { margin: 0; text-align: center; }
 .keys { display: flex; gap: 24px; justify-content: space-between; padding: 8px 20px; border-bottom: 1px solid var(--line); background: var(--mint-pale); }
 .keys dl { display: flex; flex-wrap: wrap; gap: 4px 16px; margin: 0; }

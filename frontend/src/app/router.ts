@@ -30,6 +30,9 @@ export const router = createRouter({
     { path: '/sheets', name: 'sheets', component: () => import('@/sheets/SheetsPage.vue') },
     { path: '/sheets/:sheet([0-9a-f-]{36})', name: 'sheet', component: () => import('@/sheets/SheetPage.vue') },
     { path: '/sites/make', name: 'make-sites', component: () => import('@/sites/MakeSitesPage.vue') },
+    { path: '/people/:person([0-9a-f-]{36})', name: 'person', component: () => import('@/people/PersonPage.vue') },
+    { path: '/sign-in-cards', name: 'cards', component: () => import('@/people/CardsPage.vue') },
+    { path: '/password', name: 'password', component: () => import('@/people/PasswordPage.vue') },
     { path: '/people/:person([0-9a-f-]{36})/logbook', name: 'person-logbook', component: () => import('@/logbook/PersonLogbookPage.vue') },
     { path: '/:any(.*)*', name: 'unknown', component: () => import('@/app/UnknownPage.vue') }
   ]
@@ -38,5 +41,6 @@ export const router = createRouter({
 router.beforeEach(async (to) => {
   if (to.meta.open) return true
   const known = me.value === undefined ? await findOutWhoIAm() : me.value
+  if (known?.mustChange && to.name !== 'password') return { name: 'password' }
   return known ? true : { name: 'sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } }
 })

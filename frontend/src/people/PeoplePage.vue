@@ -77,13 +77,14 @@ const levels = Array.from({ length: 10 }, (_, index) => String(index + 1))
       <p v-if="chosen.size" class="picked" role="status">
         <strong class="nums">{{ $t('people.chosen', { n: $n(chosen.size) }, chosen.size) }}</strong>
         <button v-if="chosen.size < total" class="word" @click="chooseAll">{{ $t('people.all', { n: $n(total) }) }}</button>
+        <button v-if="chosen.size <= 60" class="word" @click="router.push({ name: 'cards', state: { people: [...chosen] } })">{{ $t('cards.title').toLowerCase() }}</button>
         <button class="word" @click="chosen.clear()">{{ $t('people.no') }}</button>
       </p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <div v-else-if="people.length" role="table" :aria-label="$t('people.title')">
         <div v-for="each in people" :key="each.person.id" role="row" class="row" :class="{ on: chosen.has(each.person.id) }" @click="pick(each.person.id)">
           <span role="cell"><input type="checkbox" :checked="chosen.has(each.person.id)" :aria-label="$t('people.pick', { name: listName(each.person) })" @click.stop @change="pick(each.person.id)" /></span>
-          <span role="cell" class="name">{{ listName(each.person) }}</span>
+          <span role="cell" class="name"><RouterLink :to="{ name: 'person', params: { person: each.person.id } }" @click.stop>{{ listName(each.person) }}</RouterLink></span>
           <span role="cell">{{ $t('kind.' + each.person.kind) }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template></span>
           <span role="cell">{{ each.person.division.name }}</span>
           <span role="cell" class="num">{{ each.person.number }}</span>
@@ -110,6 +111,7 @@ header { display: flex; justify-content: space-between; align-items: center; }
 .row.on { background: var(--brass-pale); }
 .row input { margin: 0; }
 .name { font-weight: 600; }
+.name a { color: inherit; text-decoration-color: var(--line); }
 .empty { padding: 26px 0; font-size: 1.05rem; }
 .further { justify-self: start; }
 @media (max-width: 760px) { .both { flex-direction: column; } .row { grid-template-columns: 18px 1fr auto; } .row > :nth-child(n + 4) { display: none; } }

@@ -25,10 +25,13 @@ const path = computed(() => ({ path: { site: props.site.id } }))
 const label = (apply: boolean) => take(api.POST('/sites/{site}/labels', { params: path.value, body: { label: asked.label, on: asked.on, people: props.people, apply } }))
 const make = (apply: boolean, removing: number | null = null): Promise<Sheet> => props.verb === 'label' ? label(apply) : take(api.POST('/sites/{site}/sheets', { params: path.value, body: apply ? { apply, removing, lines: lines(props.wishes ? {} : { note: note.value }) } : { apply, lines: lines() } }))
 
-const slowly = useSlowly(computed(() => JSON.stringify(props.verb === 'label' ? [asked.label, asked.on, props.people] : lines())), 200)
+const current = computed(() => JSON.stringify(props.verb === 'label' ? [asked.label, asked.on, props.people] : lines()))
+const slowly = useSlowly(current, 200)
+/** Nothing is worked out for what is still being typed, and nothing is applied that was not worked out. */
+const settled = computed(() => complete.value && slowly.value === current.value)
 const { data: sheet, error, isFetching } = useQuery({
   queryKey: ['preview', computed(() => props.site.id), slowly],
-  enabled: complete,
+  enabled: settled,
   queryFn: () => make(false),
   placeholderData: keepPreviousData
 })
@@ -67,7 +70,7 @@ async function apply() {
         <template v-else>
           <p class="follows" role="status">{{ $t('sheet.ready', { n: ready.length }, ready.length) }}{{ cannot.length ? $t('sheet.cannot', { n: cannot.length }, cannot.length) : '' }}.<template v-if="nothing.length">{{ ' ' }}{{ $t('sheet.nothing', { n: nothing.length }, nothing.length) }}</template></p>
           <label v-if="sheet.removal" class="callout bad">{{ $t('sheet.many', sheet.removal) }} <input v-model="typed" class="plain number" inputmode="numeric" /></label>
-          <Button type="submit" size="small" :severity="verb === 'take-out' || verb === 'keep-out' ? 'danger' : undefined" :disabled="busy || isFetching || !ready.length || !said" :label="$t('sheet.apply.' + verb, { n: ready.length }, ready.length)" />
+          <Button type="submit" size="small" :severity="verb === 'take-out' || verb === 'keep-out' ? 'danger' : undefined" :disabled="busy || isFetching || !settled || !ready.length || !said" :label="$t('sheet.apply.' + verb, { n: ready.length }, ready.length)" />
         </template>
       </template>
     </form>

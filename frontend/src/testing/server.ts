@@ -65,7 +65,7 @@ export function show<T>(component: T, options: ComponentMountingOptions<T> = {})
   const nowhere = { template: '<div />' }
   const router = createRouter({
     history: createMemoryHistory(),
-    routes: ['sign-in', 'new-site', 'roster', 'landing', 'logbook', 'settings', 'site-list', 'seen', 'rehearsal', 'rehearse-all', 'why', 'person-logbook', 'people', 'sheets', 'make-sites'].map((name) => ({ name, path: `/${name}/:site?`, component: nowhere })).concat({ name: 'rules', path: '/rules/:part?', component: nowhere }, { name: 'sheet', path: '/sheet/:sheet', component: nowhere }, { name: 'any', path: '/:any(.*)*', component: nowhere })
+    routes: ['sign-in', 'new-site', 'roster', 'landing', 'logbook', 'settings', 'site-list', 'seen', 'rehearsal', 'rehearse-all', 'why', 'person-logbook', 'people', 'sheets', 'make-sites', 'cards'].map((name) => ({ name, path: `/${name}/:site?`, component: nowhere })).concat({ name: 'person', path: '/person/:person', component: nowhere }, { name: 'rules', path: '/rules/:part?', component: nowhere }, { name: 'sheet', path: '/sheet/:sheet', component: nowhere }, { name: 'any', path: '/:any(.*)*', component: nowhere })
   })
   // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the types of mount do not go through a generic
   const page = mount(component as any, { attachTo: document.body, ...options, global: { plugins: [[VueQueryPlugin, { queryClient: queries }], PrimeVue, router] } } as any)

@@ -28,7 +28,9 @@ final class CaretakerTest extends TestCase
     #[TestWith(['platform', 'staff', true, false, null])]
     public function testWhoLooksAfterWhom(string $who, string $kind, bool $administers, bool $inTheirSite, ?string $refusal): void
     {
-        $caretaker = new Caretaker('me', 'platform' === $who, match ($who) { 'division' => ['seniors'], 'other' => ['juniors'], default => [] });
+        $caretaker = new Caretaker('me', 'platform' === $who, match ($who) {
+            'division' => ['seniors'], 'other' => ['juniors'], default => []
+        });
         self::assertSame($refusal, $caretaker->refusal(new Person('p', PersonKind::from($kind), 'seniors'), $administers, $inTheirSite));
     }
 

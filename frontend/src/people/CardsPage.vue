@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, take } from '@/app/api'
+import { wentWrong } from '@/app/undo'
+import { cards } from './cards'
+
+/** Sign-in cards for some people: made when it is said, to print and cut, and shown once. */
+const router = useRouter()
+const people = ((history.state as { people?: string[] } | null)?.people ?? []).slice(0, 60)
+const once = ref(false)
+const busy = ref(false)
+const made = computed(() => cards.value.filter((card) => card.password))
+const refused = computed(() => cards.value.filter((card) => card.refused))
+const address = location.origin
+const print = () => window.print()
+
+async function make() {
+  busy.value = true
+  try {
+    cards.value = (await take(api.POST('/sign-in-cards', { body: { people, once: once.value } }))).cards
+  } catch (thrown) {
+    wentWrong(thrown)
+  } finally {
+    busy.value = false
+  }
+}
+const forget = () => (cards.value = [])
+onMounted(() => window.addEventListener('pagehide', forget))
+onBeforeUnmount(() => {
+  window.removeEventListener('pagehide', forget)
+  forget()
+})
+</script>
+
+<template>
+  <div class="page">
+    <template v-if="!cards.length">
+      <h1>{{ $t('cards.title') }}</h1>
+      <p v-if="!people.length">{{ $t('cards.nobody') }}</p>
+      <template v-else>
+        <p>{{ $t('cards.will', { n: people.length }, people.length) }}</p>
+        <p><label><input v-model="once" type="checkbox" /> {{ $t('cards.once') }}</label></p>
+        <p class="acts"><Button :disabled="busy" :label="$t('cards.make', { n: people.length }, people.length)" @click="make" /><button class="word" @click="router.back()">{{ $t('sheets.notNow') }}</button></p>
+      </template>
+    </template>
+    <template v-else>
+      <header class="no-print">
+        <h1>{{ $t('cards.made', { n: made.length }, made.length) }}</h1>
+        <p class="callout">{{ $t('cards.shownOnce') }}</p>
+        <p class="acts"><Button v-if="made.length" :label="$t('cards.print')" @click="print" /><button class="word" @click="router.back()">{{ $t('cards.done') }}</button></p>
+        <ul v-if="refused.length"><li v-for="card in refused" :key="card.person.id" class="clay"><strong>{{ card.person.name }}</strong> {{ card.refused }}</li></ul>
+      </header>
+      <div class="cards">
+        <article v-for="card in made" :key="card.person.id">
+          <h2>{{ card.person.name }}</h2>
+          <dl><dt>{{ $t('cards.where') }}</dt><dd>{{ address }}</dd><dt>{{ $t('cards.login') }}</dt><dd class="num">{{ card.login }}</dd><dt>{{ $t('cards.password') }}</dt><dd class="num">{{ card.password }}</dd></dl>
+          <p v-if="once" class="soft">{{ $t('cards.ownSoon') }}</p>
+        </article>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.page, header { display: grid; gap: 12px; align-content: start; }
+.acts { display: flex; gap: 16px; align-items: center; }
+.cards { display: grid; grid-template-columns: repeat(auto-fill, minmax(320px, 1fr)); }
+article { border: 1px dashed var(--soft); padding: 14px 18px; break-inside: avoid; background: var(--sheet); margin: -1px 0 0 -1px; }
+dl { display: grid; grid-template-columns: max-content 1fr; gap: 3px 14px; margin: 8px 0 0; }
+dt { color: var(--soft); }
+dd { margin: 0; overflow-wrap: anywhere; }
+dd.num { font-size: 1.05rem; font-weight: 600; }
+@media print { .page { padding: 0; } .cards { grid-template-columns: 1fr 1fr; } article { border-color: #888; } }
+</style>

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, Problem, take } from '@/app/api'
+import { me } from '@/app/me'
+import { done, wentWrong } from '@/app/undo'
+import { t } from '@/app/words'
+
+/** One's own password; whoever was handed one chooses it here before anything else. */
+const router = useRouter()
+const present = ref('')
+const password = ref('')
+const wrong = ref<{ present?: string; password?: string }>({})
+const busy = ref(false)
+
+async function go() {
+  busy.value = true
+  wrong.value = {}
+  try {
+    me.value = await take(api.PUT('/me/password', { body: { present: present.value, password: password.value } }))
+    done(t('ownPassword.did'))
+    await router.push('/')
+  } catch (thrown) {
+    if (thrown instanceof Problem && thrown.kind === 'invalid') wrong.value = { present: thrown.field('present'), password: thrown.field('password') }
+    else wentWrong(thrown)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="page narrow">
+    <h1>{{ $t('ownPassword.title') }}</h1>
+    <p v-if="me?.mustChange">{{ $t('ownPassword.must') }}</p>
+    <form @submit.prevent="go">
+      <div class="field"><label for="present">{{ $t('ownPassword.present') }}</label><InputText id="present" v-model="present" type="password" autocomplete="current-password" required maxlength="200" :aria-invalid="!!wrong.present" fluid /><span v-if="wrong.present" class="wrong" role="alert">{{ wrong.present }}</span></div>
+      <div class="field"><label for="password">{{ $t('welcome.password') }}</label><InputText id="password" v-model="password" type="password" autocomplete="new-password" required minlength="10" maxlength="200" aria-describedby="hint" :aria-invalid="!!wrong.password" fluid /><span id="hint" class="hint">{{ $t('welcome.hint') }}</span><span v-if="wrong.password" class="wrong" role="alert">{{ wrong.password }}</span></div>
+      <Button type="submit" :disabled="busy" :label="$t('ownPassword.button')" />
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.narrow { max-width: 460px; display: grid; gap: 14px; }
+form { display: grid; gap: 14px; justify-items: start; }
+.field { width: 100%; }
+</style>

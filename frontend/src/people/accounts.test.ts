@@ -1,0 +1,96 @@
+import { flushPromises } from '@vue/test-utils'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { me } from '@/app/me'
+import { lastDone } from '@/app/undo'
+import { person, problem, serve, show, site, standing } from '@/testing/server'
+import { cards } from './cards'
+import CardsPage from './CardsPage.vue'
+import PasswordPage from './PasswordPage.vue'
+import PersonPage from './PersonPage.vue'
+
+afterEach(() => {
+  cards.value = []
+  me.value = undefined
+})
+const bea = person('Bea', 'da Luz')
+const account = (more = {}) => ({ login: 'bea.d', open: true, closedFrom: null, hasPassword: true, mustChange: false, sessions: 2, ...more })
+const reason = { entry: 'enter', causes: [{ code: 'let-in', values: { role: 'learner' }, change: 'none', mine: false, givers: [] }] }
+const page = (more = {}) => ({ person: bea, labels: ['oboe'], account: account(), refusal: null, sites: [{ site, standing: standing(), reason, stretches: [] }], elsewhere: 1, ...more })
+const press = async (shown: ReturnType<typeof show>['page'], label: string) => {
+  await shown.findAll('button').find((each) => each.text() === label)!.trigger('click')
+  await flushPromises()
+}
+
+describe('a person', () => {
+  async function opened(answers: Parameters<typeof serve>[0]) {
+    const asked = serve(answers)
+    const { page: shown, router } = show(PersonPage)
+    await router.push({ name: 'person', params: { person: bea.id } })
+    await flushPromises()
+    return { shown, asked, router }
+  }
+
+  it('is who they are, how they sign in, and where they are', async () => {
+    const { shown } = await opened({ [`GET /people/${bea.id}`]: page() })
+    expect(shown.text()).toContain('Signs in as bea.d · open · has a password · signed in 2 times')
+    expect(shown.text()).toContain('Can enter as learner.')
+    expect(shown.text()).toContain('And in one other, which is not yours to see.')
+  })
+
+  it('is closed after a word on the sites that would have no lead, and opened again by undo', async () => {
+    const put = (_request: Request, { open, apply }: { open: boolean; apply: boolean }) => ({ open: apply ? open : true, changes: true, leaderless: open ? [] : [{ id: site.id, title: 'Harmony' }] })
+    const { shown, asked } = await opened({ [`GET /people/${bea.id}`]: page(), [`PUT /people/${bea.id}/account`]: put })
+    await press(shown, 'Close the account…')
+    expect(shown.text()).toContain('Harmony would have no lead who can enter.')
+    await press(shown, 'Close it now')
+    expect(lastDone.sentence).toBe('The account of Bea da Luz is closed.')
+    await lastDone.back!()
+    expect(asked.findLast(({ call }) => call === `PUT /people/${bea.id}/account`)!.body).toEqual({ open: true, apply: true })
+  })
+
+  it('says why one may not look after an account', async () => {
+    const { shown } = await opened({ [`GET /people/${bea.id}`]: page({ refusal: 'not-a-learner' }) })
+    expect(shown.text()).toContain('looked after by administrators')
+    expect(shown.findAll('button').some((each) => each.text() === 'Sign-in card')).toBe(false)
+  })
+
+  it('is signed out everywhere', async () => {
+    const { shown } = await opened({ [`GET /people/${bea.id}`]: page(), [`DELETE /people/${bea.id}/sessions`]: { ended: 2 } })
+    await press(shown, 'End their sessions')
+    expect(lastDone.sentence).toBe('2 sessions are ended.')
+  })
+})
+
+describe('sign-in cards', () => {
+  it('are made when it is said, shown once, and let go of', async () => {
+    history.replaceState({ people: [bea.id, site.id] }, '')
+    const asked = serve({ 'POST /sign-in-cards': { cards: [{ person: { id: bea.id, name: 'Bea da Luz' }, login: 'bea.d', password: 'reed-amber-cobalt-fox-42', refused: null }, { person: { id: site.id, name: 'Mara' }, login: null, password: null, refused: 'Accounts of staff are looked after by administrators.' }] } })
+    const { page: shown } = show(CardsPage)
+    expect(shown.text()).toContain('2 people get new passwords')
+    await shown.get('input[type=checkbox]').setValue(true)
+    await press(shown, 'Make 2 cards')
+    expect(asked[0]!.body).toEqual({ people: [bea.id, site.id], once: true })
+    expect(shown.findAll('article')).toHaveLength(1)
+    expect(shown.get('article').text()).toContain('reed-amber-cobalt-fox-42')
+    expect(shown.text()).toContain('looked after by administrators')
+    shown.unmount()
+    expect(cards.value).toEqual([])
+  })
+})
+
+describe('one’s own password', () => {
+  it('is changed by the present one, and what is wrong is said at its field', async () => {
+    const put = vi.fn().mockReturnValueOnce(problem('invalid', 422, 'x', { errors: [{ pointer: '/present', code: 'wrong', detail: 'That is not your present password.' }] })).mockReturnValueOnce({ id: bea.id, name: 'Bea', login: 'b', kind: 'learner', platformAdministrator: false, divisions: [], mayMakeSites: false, mustChange: false })
+    serve({ 'PUT /me/password': put })
+    const { page: shown } = show(PasswordPage)
+    await shown.get('#present').setValue('old one here')
+    await shown.get('#password').setValue('a new one here')
+    await shown.get('form').trigger('submit')
+    await flushPromises()
+    expect(shown.get('[role=alert]').text()).toBe('That is not your present password.')
+    await shown.get('form').trigger('submit')
+    await flushPromises()
+    expect(me.value?.mustChange).toBe(false)
+    expect(lastDone.sentence).toBe('Your password is changed.')
+  })
+})
