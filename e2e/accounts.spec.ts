@@ -44,7 +44,7 @@ test('an account is closed, with a word on what would have no lead, and opened a
   await page.getByRole('link', { name: 'Cosgrave, Paula' }).first().click()
   await page.getByRole('button', { name: 'Close the account…' }).click()
   await page.getByRole('button', { name: 'Close it now' }).click()
-  await expect(page.getByText(/closed since/)).toBeVisible()
+  await expect(page.getByText(/· closed since/)).toBeVisible()
   await strip(page).getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('button', { name: 'Close the account…' })).toBeVisible()
 })

@@ -7,6 +7,7 @@ namespace MintDoor\People;
 use Doctrine\DBAL\Connection;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\CallerProvider;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Me;
 use MintDoor\Hall\Problem;
@@ -17,6 +18,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 /** Accounts: sign-in cards, opening and closing, ending sessions, and one's own password. What holds a password is never kept by a browser. */
@@ -30,6 +32,8 @@ final readonly class AccountController
         private Transaction $transaction,
         private Logbook $logbook,
         private PasswordHasherFactoryInterface $hashers,
+        private CallerProvider $callers,
+        private TokenStorageInterface $tokens,
     ) {
     }
 
@@ -85,7 +89,11 @@ final readonly class AccountController
         return $this->transaction->run($request, $caller, [], function () use ($wish, $hasher, $caller): Answer {
             $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0 WHERE person_id = ?', [$hasher->hash($wish->password), Id::binary($caller->id)]);
 
-            return new Answer([...$this->me->of($caller), 'mustChange' => false]);
+            // Sessions that were made with the password of before are over; this one goes on.
+            $fresh = $this->callers->byId($caller->id);
+            $this->tokens->getToken()?->setUser($fresh);
+
+            return new Answer($this->me->of($fresh));
         });
     }
 }

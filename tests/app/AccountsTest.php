@@ -31,7 +31,9 @@ final class AccountsTest extends ApiTestCase
         self::assertSame('wrong', $this->call('learner', 'PUT', '/me/password', ['present' => 'nonsense', 'password' => 'one of my own'], 422)['errors'][0]['code']);
         self::assertSame('same', $this->call('learner', 'PUT', '/me/password', ['present' => $card['password'], 'password' => $card['password']], 422)['errors'][0]['code']);
         self::assertFalse($this->call('learner', 'PUT', '/me/password', ['present' => $card['password'], 'password' => 'one of my own'])['mustChange']);
-        $this->call('learner', 'GET', '/house');
+        // The session goes on, although its password is another now.
+        $this->client->request('GET', '/api/v1/house', [], [], ['HTTP_X_MINT_DOOR' => '1']);
+        self::assertSame(200, $this->client->getResponse()->getStatusCode());
         self::assertSame(200, $this->signIn('learner', 'one of my own'));
     }
 

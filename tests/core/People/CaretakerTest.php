@@ -29,7 +29,7 @@ final class CaretakerTest extends TestCase
     public function testWhoLooksAfterWhom(string $who, string $kind, bool $administers, bool $inTheirSite, ?string $refusal): void
     {
         $caretaker = new Caretaker('me', 'platform' === $who, match ($who) {
-            'division' => ['seniors'], 'other' => ['juniors'], default => []
+            'division' => ['seniors'], 'other' => ['juniors'], default => [],
         });
         self::assertSame($refusal, $caretaker->refusal(new Person('p', PersonKind::from($kind), 'seniors'), $administers, $inTheirSite));
     }
@@ -54,7 +54,7 @@ final class CaretakerTest extends TestCase
     {
         $dice = new Dice(7);
         $made = array_map(static fn (): string => SpokenPassword::make($dice->below(...)), range(1, 500));
-        self::assertSame(500, \count(array_unique($made)));
+        self::assertCount(500, array_unique($made));
         self::assertGreaterThanOrEqual(256, SpokenPassword::words());
         foreach ($made as $password) {
             self::assertMatchesRegularExpression('/^([a-z]{3,9}-){4}[1-9]\d$/', $password);
