@@ -18,6 +18,12 @@ final readonly class Caretaker
     ) {
     }
 
+    /** An account holds for every site, so that closing and opening it is for administrators. */
+    public function mayClose(Person $whose): bool
+    {
+        return $this->platform || \in_array($whose->division, $this->divisions, true);
+    }
+
     /**
      * Why they may not look after somebody's account; null when they may.
      *

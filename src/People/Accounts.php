@@ -127,6 +127,9 @@ final readonly class Accounts
     public function open(string $person, bool $open, bool $apply, Caller $caller): array
     {
         $this->mind($person, $caller);
+        if (!$this->mayClose($person, $caller)) {
+            throw Problem::notAllowed('An account holds for every site: only administrators close and open it. To keep somebody out of a site of yours, pause them there or take them out.');
+        }
         $now = $this->clock->instant();
         $account = new Row($this->db->fetchAssociative('SELECT closed_from FROM account WHERE person_id = ? FOR UPDATE', [Id::binary($person)]) ?: throw Problem::notFound('This account'));
         $isOpen = $account->instant('closed_from') > $now;
@@ -141,6 +144,14 @@ final readonly class Accounts
         }
 
         return ['open' => $apply ? $open : $isOpen, 'changes' => $changes, 'leaderless' => $leaderless];
+    }
+
+    /** Whether an account is the caller's to close, where it is theirs to look after. */
+    public function mayClose(string $person, Caller $caller): bool
+    {
+        $row = $this->db->fetchAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id = ?', [Id::binary($person)]);
+
+        return false !== $row && (new Caretaker($caller->id, $caller->platformAdministrator, $caller->divisions))->mayClose(PersonRow::person(new Row($row)));
     }
 
     /** @return int how many there were */

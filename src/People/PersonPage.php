@@ -63,6 +63,7 @@ final readonly class PersonPage
                 'hasPassword' => $row->bool('has_password'), 'mustChange' => $row->bool('must_change'), 'sessions' => is_numeric($sessions) ? (int) $sessions : 0,
             ],
             'refusal' => $refusal,
+            'mayClose' => null === $refusal && $this->accounts->mayClose($personId, $caller),
             'sites' => $sites,
             'elsewhere' => $others,
         ];

@@ -60,6 +60,8 @@ final class AccountsTest extends ApiTestCase
         $path = '/people/'.$this->ids['lead'].'/account';
         self::assertSame(['open' => true, 'changes' => true, 'leaderless' => [['id' => $this->ids['site'], 'title' => 'Harmony']]], $this->call('admin', 'PUT', $path, ['open' => false, 'apply' => false]));
         $this->call('cotutor', 'PUT', $path, ['open' => false], 403);
+        $this->call('lead', 'PUT', '/people/'.$this->ids['learner'].'/account', ['open' => false], 403);
+        self::assertSame([false, true], [$this->call('lead', 'GET', '/people/'.$this->ids['learner'])['mayClose'], $this->call('admin', 'GET', '/people/'.$this->ids['learner'])['mayClose']]);
         self::assertFalse($this->call('admin', 'PUT', $path, ['open' => false])['open']);
         self::assertSame(401, $this->signIn('lead', self::PASSWORD));
         self::assertFalse($this->call('admin', 'GET', '/people/'.$this->ids['lead'])['account']['open']);

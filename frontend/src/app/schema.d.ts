@@ -1342,6 +1342,7 @@ export interface components {
              * @enum {unknown}
              */
             refusal: "own-account" | "administers" | "not-a-learner" | "out-of-reach" | null;
+            mayClose: boolean;
             sites: {
                 site: components["schemas"]["SiteFacts"];
                 standing: null | components["schemas"]["Standing"];

@@ -71,8 +71,8 @@ const card = () => router.push({ name: 'cards', state: { people: [id.value] } })
           <p v-if="page.refusal" class="soft">{{ $t('person.refusal.' + page.refusal) }}</p>
           <p v-else class="acts">
             <Button size="small" :label="$t('person.card')" @click="card" />
-            <Button v-if="page.account.open" size="small" variant="outlined" :disabled="busy" :label="$t('person.close')" @click="askClosing" />
-            <Button v-else size="small" variant="outlined" :disabled="busy" :label="$t('person.open')" @click="change(true)" />
+            <Button v-if="page.account.open && page.mayClose" size="small" variant="outlined" :disabled="busy" :label="$t('person.close')" @click="askClosing" />
+            <Button v-else-if="page.mayClose" size="small" variant="outlined" :disabled="busy" :label="$t('person.open')" @click="change(true)" />
             <button v-if="page.account.sessions" class="word" :disabled="busy" @click="end">{{ $t('person.end') }}</button>
           </p>
           <div v-if="closing" class="callout bad">

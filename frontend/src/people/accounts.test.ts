@@ -15,7 +15,7 @@ afterEach(() => {
 const bea = person('Bea', 'da Luz')
 const account = (more = {}) => ({ login: 'bea.d', open: true, closedFrom: null, hasPassword: true, mustChange: false, sessions: 2, ...more })
 const reason = { entry: 'enter', causes: [{ code: 'let-in', values: { role: 'learner' }, change: 'none', mine: false, givers: [] }] }
-const page = (more = {}) => ({ person: bea, labels: ['oboe'], account: account(), refusal: null, sites: [{ site, standing: standing(), reason, stretches: [] }], elsewhere: 1, ...more })
+const page = (more = {}) => ({ person: bea, labels: ['oboe'], account: account(), refusal: null, mayClose: true, sites: [{ site, standing: standing(), reason, stretches: [] }], elsewhere: 1, ...more })
 const press = async (shown: ReturnType<typeof show>['page'], label: string) => {
   await shown.findAll('button').find((each) => each.text() === label)!.trigger('click')
   await flushPromises()

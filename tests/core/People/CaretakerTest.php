@@ -50,6 +50,13 @@ final class CaretakerTest extends TestCase
         });
     }
 
+    public function testClosingAnAccountIsForAdministratorsOfItsDivision(): void
+    {
+        $whose = new Person('p', PersonKind::Learner, 'seniors');
+        $may = static fn (bool $platform, string ...$divisions): bool => (new Caretaker('me', $platform, array_values($divisions)))->mayClose($whose);
+        self::assertSame([true, true, false, false], [$may(true), $may(false, 'seniors'), $may(false, 'juniors'), $may(false)]);
+    }
+
     public function testSpokenPasswordsAreWordsAndANumberAndHardlyEverTheSame(): void
     {
         $dice = new Dice(7);
