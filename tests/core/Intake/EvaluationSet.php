@@ -13,8 +13,9 @@ use MintDoor\StandIns\Dice;
 use MintDoor\StandIns\Names;
 
 /**
- * Lines as people write them, each with whom it means, to measure the matcher by. Who is meant is settled first, then the
- * line is written with one kind of noise; nothing here asks the matcher, and names are compared here in a way of its own.
+ * Lines as people write them, each with whom it means, to measure the matcher by. Somebody is drawn, the line is written
+ * with one kind of noise, and of several who are called so the one the list is for is meant. Nothing here asks the matcher,
+ * and names are compared here in a way of its own.
  */
 final class EvaluationSet
 {
