@@ -107,12 +107,6 @@ final readonly class SheetHandler
         return ['lines' => array_map(static fn (array $line): array => [...$line, 'version' => 0], $computed['json']['lines']), 'summary' => $computed['summary'], 'removal' => $computed['removal']];
     }
 
-    /** Seats held, also where their number has no limit: there nobody counts them for the rules. */
-    private function held(SiteAccess $access): ?int
-    {
-        return null === $access->site->seats ? $this->enrollments->seatsHeld($access->site->id, $access->now) : null;
-    }
-
     /**
      * Applies lines of a stored sheet in one site; those that cannot be are set aside. Runs inside a transaction, under the site's lock.
      *
@@ -125,9 +119,7 @@ final readonly class SheetHandler
         $access->require(Permission::LetIn, self::LET_IN);
         $wishes = array_filter($lines, static fn (LineWish|string $line): bool => $line instanceof LineWish);
         if ([] !== $wishes) {
-            $versions = $this->enrollments->versions($access->site->id, array_map(static fn (LineWish $line): string => $line->person, array_values($wishes)));
-            $stale = array_filter($wishes, static fn (LineWish $line): bool => (null !== $line->version && $line->version !== $versions[$line->person]) || (null !== $line->siteVersion && $line->siteVersion !== $access->row->int('version')));
-            $computed = $this->compute($access, $wishes, array_keys($stale));
+            $computed = $this->compute($access, $wishes, $this->stale($access, $wishes));
             $json = $this->carryOut($access, $computed, static fn (int $key): array => [$wishes[$key]->verb, $wishes[$key]->note, null, null], $sheet);
         } else {
             $undo = $this->reversed($access, array_map(static fn (LineWish|string $line): string => \is_string($line) ? $line : '', $lines));
@@ -146,15 +138,26 @@ final readonly class SheetHandler
      */
     public function apply(SiteAccess $access, SheetWish $wish): array
     {
-        $versions = $this->enrollments->versions($access->site->id, array_map(static fn (LineWish $line): string => $line->person, $wish->lines));
-        $stale = array_filter($wish->lines, static fn (LineWish $line): bool => null !== $line->version && $line->version !== $versions[$line->person]);
+        $stale = $this->stale($access, $wish->lines);
         if (1 === \count($wish->lines) && [] !== $stale) {
             throw new Problem(ProblemType::Stale, 'Somebody else changed this person here in the meantime. Look at what is so now, then decide again.', more: $access->may(Permission::SeeLogbook) ? ['since' => $this->since($access, $wish->lines[0])] : []);
         }
-        $computed = $this->compute($access, $wish->lines, array_keys($stale));
-        $this->mindRemovals($computed['json']['removal'], $wish->removing);
+        $computed = $this->compute($access, $wish->lines, $stale);
+        self::mindRemovals($computed['json']['removal'], $wish->removing);
 
         return $this->carryOut($access, $computed, static fn (int $key): array => [$wish->lines[$key]->verb, $wish->lines[$key]->note, null, null]);
+    }
+
+    /**
+     * @param array<int, LineWish> $wishes one a person
+     *
+     * @return list<int> keys of those where the person here, or the site, is not as it was when somebody looked
+     */
+    private function stale(SiteAccess $access, array $wishes): array
+    {
+        $versions = $this->enrollments->versions($access->site->id, array_map(static fn (LineWish $line): string => $line->person, array_values($wishes)));
+
+        return array_keys(array_filter($wishes, static fn (LineWish $line): bool => (null !== $line->version && $line->version !== $versions[$line->person]) || (null !== $line->siteVersion && $line->siteVersion !== $access->row->int('version'))));
     }
 
     /** @return list<array{actor: string, verb: string, at: ?string}> what was changed after the version somebody looked at, the last first */
@@ -189,9 +192,29 @@ final readonly class SheetHandler
         if (!$apply) {
             return $undo['computed']['json'];
         }
-        $this->mindRemovals($undo['computed']['json']['removal'], $removing);
+        self::mindRemovals($undo['computed']['json']['removal'], $removing);
 
         return $this->carryOut($access, $undo['computed'], static fn (int $key): array => ['undo', null, $undo['done'][$key]->id('id'), $undo['done'][$key]->string('verb')]);
+    }
+
+    /**
+     * Whoever takes many people out at once says how many.
+     *
+     * @param array{people: int, here: int}|null $removal
+     *
+     * @throws Problem of type `ManyRemoved`
+     */
+    public static function mindRemovals(?array $removal, ?int $said): void
+    {
+        if (null !== $removal && $said !== $removal['people']) {
+            throw new Problem(ProblemType::ManyRemoved, \sprintf('This takes out %d of %d people. Type the number %1$d to go on.', $removal['people'], $removal['here']), more: ['removal' => $removal]);
+        }
+    }
+
+    /** Seats held, also where their number has no limit: there nobody counts them for the rules. */
+    private function held(SiteAccess $access): ?int
+    {
+        return null === $access->site->seats ? $this->enrollments->seatsHeld($access->site->id, $access->now) : null;
     }
 
     /**
@@ -242,32 +265,10 @@ final readonly class SheetHandler
             throw Problem::field('/lines', 'too-many', \sprintf('A sheet has %s lines at most here. Choose fewer people, and do the rest after.', number_format($most)));
         }
         $people = $this->situations->people(array_values(array_map(static fn (LineWish $line): string => $line->person, $wishes)));
-        $sections = $this->sections($access->site->id, $wishes);
-        $wanted = [];
-        foreach ($wishes as $key => $line) {
-            if (null !== $line->section && !isset($sections[$line->section])) {
-                throw Problem::field("/lines/$key/section", 'no-such-section', 'This site has no such section. Choose another.');
-            }
-            if (!\in_array($key, $aside, true)) {
-                $wanted[$key] = [$line->person, $this->wishes->wanted($line, $access, $key)];
-            }
-        }
+        $wanted = $this->wishes->wanted(array_diff_key($wishes, array_flip($aside)), $access);
         $situation = $this->situations->of($access, $people);
 
         return $this->answer($access, array_map(static fn (LineWish $line): Row => $people[$line->person], $wishes), $this->computer->compute($situation, $wanted), $held ?? $situation->seatsHeld);
-    }
-
-    /**
-     * @param array<int, LineWish> $wishes
-     *
-     * @return array<string, true> ids of those sections of the site that are wanted
-     */
-    private function sections(string $site, array $wishes): array
-    {
-        $wanted = array_values(array_unique(array_filter(array_map(static fn (LineWish $line): ?string => $line->section, $wishes))));
-        $rows = [] === $wanted ? [] : Row::all($this->db->fetchAllAssociative('SELECT id FROM section WHERE site_id = ? AND id IN (?)', [Id::binary($site), array_map(Id::binary(...), $wanted)], [1 => ArrayParameterType::BINARY]));
-
-        return array_fill_keys(array_map(static fn (Row $row): string => $row->id('id'), $rows), true);
     }
 
     /**
@@ -330,18 +331,6 @@ final readonly class SheetHandler
         }
 
         return $json;
-    }
-
-    /**
-     * Whoever takes many people out at once says how many.
-     *
-     * @param array{people: int, here: int}|null $removal
-     */
-    private function mindRemovals(?array $removal, ?int $said): void
-    {
-        if (null !== $removal && $said !== $removal['people']) {
-            throw new Problem(ProblemType::ManyRemoved, \sprintf('This takes out %d of the %d people here. Type the number %1$d to go on.', $removal['people'], $removal['here']), more: ['removal' => $removal]);
-        }
     }
 
     /**

@@ -94,7 +94,7 @@ final readonly class SheetRoomController
 
         return $this->transaction->run($request, $caller, $sites, function () use ($sheet, $items, $contents, $caller): Answer {
             $row = $this->sheets->take($sheet, \count($items), $caller);
-            $this->mind($this->sites->review($items, $caller)['removal'], $contents->removing);
+            SheetHandler::mindRemovals($this->sites->review($items, $caller)['removal'], $contents->removing);
             $site = $row->idOrNull('site_id');
             $onIt = array_fill_keys(array_map(static fn (SheetItem $item): string => $item->line->person, $items), true);
             foreach ($contents->settled as $line) {
@@ -136,7 +136,7 @@ final readonly class SheetRoomController
             // What is left of a sheet that is taken back half-way is not applied any more.
             $this->sheets->stop($sheet);
             $lines = $this->applied($sheet);
-            $this->mind($this->sites->reviewUndo($lines, $caller)['removal'], $wish->removing);
+            SheetHandler::mindRemovals($this->sites->reviewUndo($lines, $caller)['removal'], $wish->removing);
             $undo = $this->sheets->insert('undo', $row->idOrNull('site_id'), $row->string('title'), 'applying', $caller, ['undoes' => BulkWriter::id($sheet), 'total' => \count($lines)]);
             $this->runner->write($undo, array_map(static fn (Row $line): array => ['site' => $line->id('site_id'), 'person' => $line->id('person_id'), 'wish' => ['undo' => $line->id('id')]], $lines));
             $this->runner->begin($undo, \count($lines));
@@ -151,13 +151,5 @@ final readonly class SheetRoomController
         $lines = Row::all($this->db->fetchAllAssociative('SELECT id, site_id, person_id FROM sheet_line WHERE sheet_id = ? ORDER BY position DESC', [Id::binary($sheet)]));
 
         return [] !== $lines ? $lines : throw new Problem(ProblemType::UndoneAlready, 'Nothing of this sheet was applied, so there is nothing to undo.');
-    }
-
-    /** @param array{people: int, here: int}|null $removal */
-    private function mind(?array $removal, ?int $said): void
-    {
-        if (null !== $removal && $said !== $removal['people']) {
-            throw new Problem(ProblemType::ManyRemoved, \sprintf('This takes out %d of the %d people there. Type the number %1$d to go on.', $removal['people'], $removal['here']), more: ['removal' => $removal]);
-        }
     }
 }

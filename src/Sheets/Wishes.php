@@ -4,29 +4,63 @@ declare(strict_types=1);
 
 namespace MintDoor\Sheets;
 
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
 use MintDoor\Core\Sheets\Verb;
 use MintDoor\Core\Sheets\Wanted;
 use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Core\Time\WindowOutOfOrder;
+use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
 
 /** What was asked for, as the core takes it: days become instants of the site's zone. */
 final readonly class Wishes
 {
-    public function __construct(private Roles $roles)
+    public function __construct(private Roles $roles, private Connection $db)
     {
     }
 
     /**
-     * @param int $index of the line, for what is said about its fields
+     * @param array<int, LineWish> $wishes of one site
+     *
+     * @return array<int, array{string, Wanted}> of each its person and what is wanted, by the same keys
      *
      * @throws Problem of type `Invalid`
      */
-    public function wanted(LineWish $wish, SiteAccess $access, int $index): Wanted
+    public function wanted(array $wishes, SiteAccess $access): array
+    {
+        $sections = $this->sections($access->site->id, $wishes);
+        $wanted = [];
+        foreach ($wishes as $key => $wish) {
+            if (null !== $wish->section && !isset($sections[$wish->section])) {
+                throw Problem::field("/lines/$key/section", 'no-such-section', 'This site has no such section. Choose another.');
+            }
+            $wanted[$key] = [$wish->person, $this->one($wish, $access, $key)];
+        }
+
+        return $wanted;
+    }
+
+    /**
+     * @param array<int, LineWish> $wishes
+     *
+     * @return array<string, true> ids of those sections of the site that are wanted
+     */
+    private function sections(string $site, array $wishes): array
+    {
+        $wanted = array_values(array_unique(array_filter(array_map(static fn (LineWish $line): ?string => $line->section, $wishes))));
+        $rows = [] === $wanted ? [] : Row::all($this->db->fetchAllAssociative('SELECT id FROM section WHERE site_id = ? AND id IN (?)', [Id::binary($site), array_map(Id::binary(...), $wanted)], [1 => ArrayParameterType::BINARY]));
+
+        return array_fill_keys(array_map(static fn (Row $row): string => $row->id('id'), $rows), true);
+    }
+
+    /** @param int $index of the line, for what is said about its fields */
+    private function one(LineWish $wish, SiteAccess $access, int $index): Wanted
     {
         $verb = Verb::from($wish->verb);
         $at = "/lines/$index/";

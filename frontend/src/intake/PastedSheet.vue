@@ -5,10 +5,12 @@ import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { api, take, type LineWish, type Site } from '@/app/api'
+import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
 import { day } from '@/app/sentences'
-import { done, refreshSite, wentWrong } from '@/app/undo'
+import { done, refreshSite } from '@/app/undo'
 import { useKept } from '@/sheets/kept'
+import TellThem from '@/sheets/TellThem.vue'
 import { useSlowly } from '@/ui/slowly'
 import { emptyWork, keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type Said } from './pasted'
 import PastedLineRow from './PastedLineRow.vue'
@@ -97,32 +99,25 @@ function correct(item: PastedItem, text: string) {
   work.value.text = lines.join('\n')
 }
 
-const busy = ref(false)
-async function apply() {
+const { busy, run } = useBusy()
+const apply = () => run(async () => {
   const review = current.value
   if (!review) return
-  busy.value = true
-  try {
-    const sheet = await kept.now()
-    const lines = wishes.value.map(({ key, wish }) => {
-      const line = review.byKey.get(key)
-      return { ...wish, line: { ...wish.line, version: line?.version ?? null, siteVersion: line?.siteVersion ?? null } }
-    })
-    const settled = items.value.filter((item) => item.gist && said(item).person && open(item)).map((item) => ({ gist: item.gist, text: item.text.slice(0, 200), person: said(item).person! }))
-    const applied = await take(api.POST('/sheets/{sheet}/apply', { params: { path: { sheet } }, body: { lines, settled } }))
-    emit('applied')
-    if (applied.state === 'applying') await router.push({ name: 'sheet', params: { sheet } })
-    else {
-      const left = applied.total - applied.applied
-      done(t('pasted.did', { n: applied.applied }, applied.applied), { site: props.site.id, sheet: applied.applied ? sheet : null }, left ? t('sheet.leftOut', { n: left }, left) : '')
-      await refreshSite()
-    }
-  } catch (thrown) {
-    wentWrong(thrown)
-  } finally {
-    busy.value = false
+  const sheet = await kept.now()
+  const lines = wishes.value.map(({ key, wish }) => {
+    const line = review.byKey.get(key)
+    return { ...wish, line: { ...wish.line, version: line?.version ?? null, siteVersion: line?.siteVersion ?? null } }
+  })
+  const settled = items.value.filter((item) => item.gist && said(item).person && open(item)).map((item) => ({ gist: item.gist, text: item.text.slice(0, 200), person: said(item).person! }))
+  const applied = await take(api.POST('/sheets/{sheet}/apply', { params: { path: { sheet } }, body: { lines, settled } }))
+  emit('applied')
+  if (applied.state === 'applying') await router.push({ name: 'sheet', params: { sheet } })
+  else {
+    const left = applied.total - applied.applied
+    done(t('pasted.did', { n: applied.applied }, applied.applied), { site: props.site.id, sheet: applied.applied ? sheet : null }, left ? t('sheet.leftOut', { n: left }, left) : '')
+    await refreshSite()
   }
-}
+})
 </script>
 
 <template>
@@ -150,13 +145,7 @@ async function apply() {
         <button v-if="termIsToCome && work.fromDay !== site.term.startsOn" class="word" @click="work.fromDay = site.term.startsOn"><kbd>t</kbd> {{ $t('pasted.termStart', { day: day(site.term.startsOn, 'UTC') }) }}</button>
         <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
       </fieldset>
-      <div class="tell">
-        <label><input v-model="work.tell" type="checkbox" /> {{ $t('pasted.tell') }}</label>
-        <template v-if="work.tell">
-          <textarea v-model="work.words" class="plain" rows="3" maxlength="2000" :aria-label="$t('pasted.words')" :placeholder="$t('pasted.words')" />
-          <p class="soft small">{{ $t('pasted.tellLater') }}</p>
-        </template>
-      </div>
+      <TellThem v-model:tell="work.tell" v-model:words="work.words" />
       <p class="doing"><Button :disabled="!ready || busy" :label="$t('pasted.apply', { n: ready }, ready)" @click="apply" /> <button v-if="asks" class="word" @click="goToAsking">{{ $t('pasted.next') }}</button> <span class="soft small">{{ $t('pasted.keys') }}</span></p>
       <p v-if="wrong" class="clay" role="alert">{{ wrong.message }}</p>
       <ol>
@@ -184,7 +173,7 @@ h2 { padding-right: 60px; }
 .sum { font-weight: 600; }
 .all { display: flex; flex-wrap: wrap; gap: 6px 14px; align-items: center; border: 0; padding: 0; margin: 0; }
 .doing { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; }
-.tell textarea, .field textarea { width: 100%; margin-top: 6px; }
+.field textarea { width: 100%; margin-top: 6px; }
 ol { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
 .fold > summary { cursor: pointer; color: var(--spruce); padding: 4px 0; }
 </style>

@@ -3,29 +3,22 @@ import Button from 'primevue/button'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
-import { wentWrong } from '@/app/undo'
+import { useBusy } from '@/app/busy'
 import { cards } from './cards'
 
 /** Sign-in cards for some people: made when it is said, to print and cut, and shown once. */
 const router = useRouter()
 const people = ((history.state as { people?: string[] } | null)?.people ?? []).slice(0, 60)
 const once = ref(false)
-const busy = ref(false)
+const { busy, run } = useBusy()
 const made = computed(() => cards.value.filter((card) => card.password))
 const refused = computed(() => cards.value.filter((card) => card.refused))
 const address = location.origin
 const print = () => window.print()
 
-async function make() {
-  busy.value = true
-  try {
-    cards.value = (await take(api.POST('/sign-in-cards', { body: { people, once: once.value } }))).cards
-  } catch (thrown) {
-    wentWrong(thrown)
-  } finally {
-    busy.value = false
-  }
-}
+const make = () => run(async () => {
+  cards.value = (await take(api.POST('/sign-in-cards', { body: { people, once: once.value } }))).cards
+})
 const forget = () => (cards.value = [])
 onMounted(() => window.addEventListener('pagehide', forget))
 onBeforeUnmount(() => {
@@ -65,7 +58,6 @@ onBeforeUnmount(() => {
 
 <style scoped>
 .page, header { display: grid; gap: 12px; align-content: start; }
-.acts { display: flex; gap: 16px; align-items: center; }
 .cards { display: grid; grid-template-columns: repeat(auto-fill, minmax(320px, 1fr)); }
 article { border: 1px dashed var(--soft); padding: 14px 18px; break-inside: avoid; background: var(--sheet); margin: -1px 0 0 -1px; }
 dl { display: grid; grid-template-columns: max-content 1fr; gap: 3px 14px; margin: 8px 0 0; }

@@ -32,7 +32,7 @@ async function go() {
 </script>
 
 <template>
-  <div class="page narrow">
+  <div class="page short">
     <h1>{{ $t('ownPassword.title') }}</h1>
     <p v-if="me?.mustChange">{{ $t('ownPassword.must') }}</p>
     <form @submit.prevent="go">
@@ -42,9 +42,3 @@ async function go() {
     </form>
   </div>
 </template>
-
-<style scoped>
-.narrow { max-width: 460px; display: grid; gap: 14px; }
-form { display: grid; gap: 14px; justify-items: start; }
-.field { width: 100%; }
-</style>

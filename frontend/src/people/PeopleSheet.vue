@@ -5,10 +5,12 @@ import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
 import { api, take, type SheetContents } from '@/app/api'
+import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
 import { day, lineSentences } from '@/app/sentences'
 import { done, refreshSite, wentWrong } from '@/app/undo'
 import { useKept } from '@/sheets/kept'
+import TellThem from '@/sheets/TellThem.vue'
 import FindSite from '@/sites/FindSite.vue'
 import { useSlowly } from '@/ui/slowly'
 
@@ -65,31 +67,24 @@ const look = computed(() => review.value?.lines.filter((line) => line.verdict !=
 const SHOWN = 200
 const typed = ref('')
 const said = computed(() => !current.value?.removal || Number(typed.value) === current.value.removal.people)
-const busy = ref(false)
+const { busy, run } = useBusy()
 
-async function apply() {
-  busy.value = true
-  try {
-    const sheet = await kept.now()
-    const applied = await take(api.POST('/sheets/{sheet}/apply', { params: { path: { sheet } }, body: { each: each.value, removing: current.value?.removal?.people ?? null } }))
-    emit('applied')
-    await refreshSite()
-    if (applied.state === 'applying') await router.push({ name: 'sheet', params: { sheet } })
-    else {
-      const left = applied.total - applied.applied
-      done(t('people.sheet.did', { n: applied.applied }, applied.applied), {
-        back: async () => {
-          const undone = await take(api.POST('/sheets/{sheet}/undo', { params: { path: { sheet } }, body: { apply: true } }))
-          return 'applied' in undone && undone.applied < applied.applied ? t('undo.left', { n: applied.applied - undone.applied }, applied.applied - undone.applied) : ''
-        }
-      }, left ? t('sheet.leftOut', { n: left }, left) : '')
-    }
-  } catch (thrown) {
-    wentWrong(thrown)
-  } finally {
-    busy.value = false
+const apply = () => run(async () => {
+  const sheet = await kept.now()
+  const applied = await take(api.POST('/sheets/{sheet}/apply', { params: { path: { sheet } }, body: { each: each.value, removing: current.value?.removal?.people ?? null } }))
+  emit('applied')
+  await refreshSite()
+  if (applied.state === 'applying') await router.push({ name: 'sheet', params: { sheet } })
+  else {
+    const left = applied.total - applied.applied
+    done(t('people.sheet.did', { n: applied.applied }, applied.applied), {
+      back: async () => {
+        const undone = await take(api.POST('/sheets/{sheet}/undo', { params: { path: { sheet } }, body: { apply: true } }))
+        return 'applied' in undone && undone.applied < applied.applied ? t('undo.left', { n: applied.applied - undone.applied }, applied.applied - undone.applied) : ''
+      }
+    }, left ? t('sheet.leftOut', { n: left }, left) : '')
   }
-}
+})
 </script>
 
 <template>
@@ -112,13 +107,7 @@ async function apply() {
         <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
       </template>
     </div>
-    <div v-if="work.verb === 'let-in'" class="tell">
-      <label><input v-model="work.tell" type="checkbox" /> {{ $t('pasted.tell') }}</label>
-      <template v-if="work.tell">
-        <textarea v-model="work.words" class="plain" rows="3" maxlength="2000" :aria-label="$t('pasted.words')" :placeholder="$t('pasted.words')" />
-        <p class="soft small">{{ $t('pasted.tellLater') }}</p>
-      </template>
-    </div>
+    <TellThem v-if="work.verb === 'let-in'" v-model:tell="work.tell" v-model:words="work.words" />
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
     <p v-else-if="!work.sites.length" class="soft">{{ $t('people.sheet.needsSite') }}</p>
     <template v-else-if="review && complete">
@@ -146,5 +135,4 @@ h2 { padding-right: 60px; }
 .sites { list-style: none; margin: 0; padding: 0; }
 .field > .word { justify-self: start; }
 .all { display: flex; flex-wrap: wrap; gap: 6px 14px; align-items: center; }
-.tell textarea { width: 100%; margin-top: 6px; }
 </style>

@@ -5,9 +5,10 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
+import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
 import { day, fullName, outlookSentence } from '@/app/sentences'
-import { done, refreshSite, wentWrong } from '@/app/undo'
+import { done, refreshSite } from '@/app/undo'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
 
@@ -21,18 +22,8 @@ const { data: page, error, refetch } = useQuery({ queryKey: ['person', id], quer
 const path = computed(() => ({ params: { path: { person: id.value } } }))
 const name = computed(() => (page.value ? fullName(page.value.person) : ''))
 const closing = ref<{ id: string; title: string }[] | null>(null)
-const busy = ref(false)
+const { busy, run } = useBusy()
 
-async function run(work: () => Promise<unknown>) {
-  busy.value = true
-  try {
-    await work()
-  } catch (thrown) {
-    wentWrong(thrown)
-  } finally {
-    busy.value = false
-  }
-}
 const askClosing = () => run(async () => (closing.value = (await take(api.PUT('/people/{person}/account', { ...path.value, body: { open: false, apply: false } }))).leaderless))
 async function set(open: boolean) {
   await take(api.PUT('/people/{person}/account', { ...path.value, body: { open, apply: true } }))
@@ -100,7 +91,6 @@ const card = () => router.push({ name: 'cards', state: { people: [id.value] } })
 <style scoped>
 .page { display: grid; gap: 16px; align-content: start; max-width: 900px; }
 section { display: grid; gap: 8px; }
-.acts { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; }
 article { border-top: 1px solid var(--line); padding: 8px 0; display: grid; gap: 4px; }
 .callout { display: grid; gap: 6px; }
 </style>

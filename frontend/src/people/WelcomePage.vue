@@ -29,7 +29,7 @@ async function go() {
 </script>
 
 <template>
-  <div class="page narrow">
+  <div class="page short">
     <h1>{{ $t('welcome.title') }}</h1>
     <p>{{ $t('welcome.more') }}</p>
     <form @submit.prevent="go">
@@ -43,9 +43,3 @@ async function go() {
     </form>
   </div>
 </template>
-
-<style scoped>
-.narrow { max-width: 460px; display: grid; gap: 14px; }
-form { display: grid; gap: 14px; justify-items: start; }
-.field { width: 100%; }
-</style>

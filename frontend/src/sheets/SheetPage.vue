@@ -5,10 +5,11 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type SheetPage, type SheetReview } from '@/app/api'
+import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
 import { queries } from '@/app/queries'
 import { dayAndTime } from '@/app/sentences'
-import { done, refreshSite, wentWrong } from '@/app/undo'
+import { done, refreshSite } from '@/app/undo'
 import { csvFile } from '@/roster/csv'
 import Trouble from '@/ui/Trouble.vue'
 import { addressOf, change, sayLine, stateOf, takeSitesBack } from './sheets'
@@ -35,19 +36,9 @@ const standing = computed(() => rows.value.filter((row) => row.site && !row.gone
 const share = computed(() => (sheet.value?.total ? Math.round((100 * sheet.value.done) / sheet.value.total) : 0))
 const review = ref<SheetReview | null>(null)
 const typed = ref('')
-const busy = ref(false)
+const { busy, run } = useBusy()
 const left = computed(() => review.value?.lines.filter((line) => line.verdict !== 'ready') ?? [])
 
-async function run(work: () => Promise<unknown>) {
-  busy.value = true
-  try {
-    await work()
-  } catch (thrown) {
-    wentWrong(thrown)
-  } finally {
-    busy.value = false
-  }
-}
 const path = computed(() => ({ params: { path: { sheet: id.value } } }))
 const lookBack = () => run(async () => (review.value = (await take(api.POST('/sheets/{sheet}/undo', { ...path.value, body: { apply: false } }))) as SheetReview))
 const undo = () => run(async () => {
@@ -135,7 +126,6 @@ async function copy() {
 
 <style scoped>
 .page { display: grid; gap: 10px; align-content: start; }
-.acts { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; }
 .progress { height: 12px; border: 1px solid var(--spruce); border-radius: 3px; max-width: 560px; background: var(--sheet); }
 .progress span { display: block; height: 100%; background: var(--spruce); transition: width 0.4s; }
 .lines { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }

@@ -5,9 +5,10 @@ import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
+import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
 import { fullName } from '@/app/sentences'
-import { done, refreshSite, wentWrong } from '@/app/undo'
+import { done, refreshSite } from '@/app/undo'
 import { useKept } from '@/sheets/kept'
 import { takeSitesBack } from '@/sheets/sheets'
 import { useSlowly } from '@/ui/slowly'
@@ -47,22 +48,15 @@ const leadName = (lead: (typeof rows.value)[number]['leads'][number]) => {
   const who = lead.candidates.find((each) => each.id === lead.person)
   return who ? fullName(who) : lead.text
 }
-const busy = ref(false)
+const { busy, run } = useBusy()
 
-async function apply() {
-  busy.value = true
-  try {
-    const sheet = await kept.now()
-    const made = await take(api.POST('/site-batches', { body: { ...work.value, apply: true, sheet } }))
-    done(t('makeSites.did', { n: n(made.made) }, made.made), { back: () => takeSitesBack(sheet) })
-    await refreshSite()
-    await router.push({ name: 'sheet', params: { sheet } })
-  } catch (thrown) {
-    wentWrong(thrown)
-  } finally {
-    busy.value = false
-  }
-}
+const apply = () => run(async () => {
+  const sheet = await kept.now()
+  const made = await take(api.POST('/site-batches', { body: { ...work.value, apply: true, sheet } }))
+  done(t('makeSites.did', { n: n(made.made) }, made.made), { back: () => takeSitesBack(sheet) })
+  await refreshSite()
+  await router.push({ name: 'sheet', params: { sheet } })
+})
 </script>
 
 <template>
