@@ -32,6 +32,18 @@ final readonly class Known
         return NameKeys::ofPerson([$this->given, $this->preferred], [$this->family, $this->former]);
     }
 
+    /** @return list<string> */
+    public function addresses(): array
+    {
+        return array_values(array_filter($this->identifiers, static fn (string $each): bool => str_contains($each, '@')));
+    }
+
+    /** @return list<string> */
+    public function numbers(): array
+    {
+        return array_values(array_filter($this->identifiers, static fn (string $each): bool => 1 === preg_match('/^[a-z]{0,4}\d{4,}$/D', $each)));
+    }
+
     /** @return list<string> every folded word of a name of theirs */
     public function names(): array
     {

@@ -6,6 +6,7 @@ namespace MintDoor\Core\Sheets;
 
 use MintDoor\Core\Ids;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Mark;
 use MintDoor\Core\Roster\MarkKind;
@@ -59,6 +60,45 @@ final readonly class LineComputer
         $reversed = array_map(fn (Effect $effect): Effect => $effect->reversed($situation->now, $this->ids), array_reverse($effects));
 
         return $this->line($situation, new Plan($reversed));
+    }
+
+    /**
+     * The line of somebody who comes in through a door by themselves, also after they waited at it. What may be given there was
+     * decided when it was opened; the laws of seats and leads hold as for everybody.
+     */
+    public function comeIn(Situation $situation, string $door, DoorKind $kind, string $role, Window $window, ?string $section): Line
+    {
+        $pass = $this->pass($situation, $door, $kind, $role, $window, $section, $situation->now);
+
+        return $this->line($this->byTheDoor($situation), new Plan([...$this->unmark($situation, $door), Effect::givePass($pass)]));
+    }
+
+    /** The line of somebody who stands at a door until there is a seat, somebody's word, or their own answer. */
+    public function stand(Situation $situation, string $door, DoorKind $kind, string $role, Window $window, ?string $section): Line
+    {
+        $pass = $this->pass($situation, $door, $kind, $role, $window, $section, Time::FOREVER);
+
+        return $this->line($this->byTheDoor($situation), new Plan([...$this->unmark($situation, $door), Effect::givePass($pass)]));
+    }
+
+    /**
+     * The line of somebody who goes again: what they have at these doors is taken back, and nothing else.
+     *
+     * @param list<string> $doors   ids
+     * @param bool         $waiting whether only what they still wait with
+     */
+    public function goAgain(Situation $situation, array $doors, bool $waiting = false): Line
+    {
+        $effects = [];
+        foreach ($waiting ? [Phase::Waiting] : [Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
+            foreach ($situation->enrollment->passesIn($phase, $situation->now) as $pass) {
+                if (\in_array($pass->doorId, $doors, true)) {
+                    $effects[] = Effect::putMark($pass->id, new Mark($this->ids->next(), MarkKind::Withdrawn, new Window($situation->now)));
+                }
+            }
+        }
+
+        return $this->line($this->byTheDoor($situation), [] === $effects ? Plan::nothing(new Note('not-here')) : new Plan($effects, [new Note('work-stays')]));
     }
 
     /** The line of a wish that another one on the same person stands in the way of. */
@@ -332,13 +372,31 @@ final readonly class LineComputer
 
     private function deskPass(Situation $situation, string $role, Window $window, ?string $section): Pass
     {
+        return $this->pass($situation, $situation->desk, DoorKind::Desk, $role, $window, $section, $situation->now);
+    }
+
+    private function pass(Situation $situation, string $door, DoorKind $kind, string $role, Window $window, ?string $section, int $accepted): Pass
+    {
         $since = Time::FOREVER;
         foreach ($situation->enrollment->passes as $pass) {
-            if (DoorKind::Desk === $pass->door && Phase::None !== $pass->phaseAt($situation->now)) {
+            if ($kind === $pass->door && !\in_array($pass->phaseAt($situation->now), [Phase::None, Phase::Waiting], true)) {
                 $since = min($since, $pass->since());
             }
         }
 
-        return new Pass($this->ids->next(), $situation->desk, DoorKind::Desk, $role, $situation->now, $window, $situation->now, $section, $since);
+        return new Pass($this->ids->next(), $door, $kind, $role, $situation->now, $window, $accepted, $section, $since);
+    }
+
+    private function byTheDoor(Situation $situation): Situation
+    {
+        return $situation->by(new Standing($situation->person->id, true));
+    }
+
+    /** @return list<Effect> that end what somebody waits with at a door */
+    private function unmark(Situation $situation, string $door): array
+    {
+        $standing = array_filter($situation->enrollment->passesIn(Phase::Waiting, $situation->now), static fn (Pass $pass): bool => $pass->doorId === $door);
+
+        return array_values(array_map(fn (Pass $pass): Effect => Effect::putMark($pass->id, new Mark($this->ids->next(), MarkKind::Undone, new Window($situation->now))), $standing));
     }
 }

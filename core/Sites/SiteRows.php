@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Sites;
 
+use MintDoor\Core\Intake\Columns;
 use MintDoor\Core\People\Folding;
 
 /**
@@ -38,11 +39,11 @@ final readonly class SiteRows
         $columns = self::FIELDS;
         $taken = [];
         foreach (preg_split('/\r\n|\r|\n/', mb_scrub($text)) ?: [] as $index => $line) {
-            $cells = self::cells($line);
+            $cells = Columns::cells($line);
             if ([] === array_filter($cells, static fn (string $cell): bool => '' !== $cell)) {
                 continue;
             }
-            $named = [] === $drafts ? self::header($cells) : null;
+            $named = [] === $drafts ? Columns::named($cells, self::CALLED) : null;
             if (null !== $named) {
                 $columns = $named;
                 continue;
@@ -70,7 +71,7 @@ final readonly class SiteRows
             $problems[] = ['field' => $field, 'code' => $code];
         };
         $among = static function (string $field, array $names, string $default) use ($row, $wrong): string {
-            $code = self::among($row[$field], $names);
+            $code = Columns::among($row[$field], $names);
             if (null === $code && ('' !== $row[$field] || '' === $default)) {
                 $wrong($field, '' === $row[$field] ? 'missing' : 'unknown');
             }
@@ -103,23 +104,6 @@ final readonly class SiteRows
     }
 
     /**
-     * The code of what is called so, by code or by name.
-     *
-     * @param array<array-key, mixed> $names by code
-     */
-    private static function among(string $typed, array $names): ?string
-    {
-        $folded = implode(' ', Folding::tokens($typed));
-        foreach ($names as $code => $name) {
-            if ('' !== $folded && \in_array($folded, [implode(' ', Folding::tokens((string) $code)), \is_string($name) ? implode(' ', Folding::tokens($name)) : ''], true)) {
-                return (string) $code;
-            }
-        }
-
-        return null;
-    }
-
-    /**
      * A short code from the first letters of a title.
      *
      * @param array<string, true> $taken
@@ -134,35 +118,5 @@ final readonly class SiteRows
         }
 
         return $free;
-    }
-
-    /** @return list<string> */
-    private static function cells(string $line): array
-    {
-        $mark = str_contains($line, "\t") ? "\t" : (str_contains($line, ';') ? ';' : ',');
-
-        return array_map(static fn (?string $cell): string => trim((string) preg_replace('/\s+/u', ' ', (string) $cell)), str_getcsv($line, $mark, '"', ''));
-    }
-
-    /**
-     * @param list<string> $cells
-     *
-     * @return ?list<string> the field of each column, null when this is no first row that names them
-     */
-    private static function header(array $cells): ?array
-    {
-        $fields = [];
-        foreach ($cells as $cell) {
-            $word = implode(' ', Folding::tokens($cell));
-            $field = '';
-            foreach (self::CALLED as $name => $words) {
-                if (\in_array($word, $words, true)) {
-                    $field = $name;
-                }
-            }
-            $fields[] = $field;
-        }
-
-        return \count(array_filter($fields)) > 1 && \count(array_filter($fields)) >= \count($cells) - 1 ? $fields : null;
     }
 }

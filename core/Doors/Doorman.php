@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Doors;
+
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\State;
+use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Sites\SiteState;
+
+/**
+ * Says who may come through a door. First what is so about the door, then about the person, then about the seats: whoever may
+ * not come in at all is never told to wait.
+ */
+final readonly class Doorman
+{
+    public function __construct(private RoleBook $roles)
+    {
+    }
+
+    /**
+     * @param ?string  $address   of theirs
+     * @param ?Segment $here      what they are in the site now
+     * @param int      $through   how many came through the door and hold its seats
+     * @param ?int     $free      seats of the site that are free; null where it has no limit
+     * @param int      $waiting   how many wait before them
+     * @param bool     $kept      whether a seat is kept for them
+     */
+    public function admit(DoorTerms $door, Site $site, Person $person, ?string $address, ?Segment $here, int $now, int $through, ?int $free, int $waiting = 0, bool $kept = false): Admission
+    {
+        // Once more is as good as once, whatever became of the door since.
+        if (null !== $here && $here->state->here() && State::Waiting !== $here->state) {
+            return Admission::already();
+        }
+
+        return $this->refusal($door, $site, $person, $address, $here, $now) ?? ($kept ? Admission::in() : $this->seated($door, $through, $free, $waiting));
+    }
+
+    /**
+     * How far a door reaches among some people.
+     *
+     * @param iterable<array{Person, ?string, ?Segment, int}> $people each with their address, what they are in the site now, and how many there are like them
+     *
+     * @return array{could: int, here: int, keptOut: int, not: int}
+     */
+    public function reach(DoorTerms $door, Site $site, iterable $people, int $now): array
+    {
+        $reach = ['could' => 0, 'here' => 0, 'keptOut' => 0, 'not' => 0];
+        foreach ($people as [$person, $address, $here, $many]) {
+            $admission = $this->admit($door, $site, $person, $address, $here, $now, 0, null);
+            $reach[match (true) {
+                Passage::Already === $admission->passage => 'here',
+                'kept-out' === $admission->code => 'keptOut',
+                Passage::No === $admission->passage => 'not',
+                default => 'could',
+            }] += $many;
+        }
+
+        return $reach;
+    }
+
+    private function refusal(DoorTerms $door, Site $site, Person $person, ?string $address, ?Segment $here, int $now): ?Admission
+    {
+        $holds = $this->roles->mayHold($door->role, $person, $site);
+        $domain = null === $address ? null : strtolower(substr((string) strrchr($address, '@'), 1));
+
+        return match (true) {
+            State::KeptOut === $here?->state => Admission::no('kept-out', 'ask-lead'),
+            !$door->open => Admission::no('shut', 'ask-lead'),
+            SiteState::Closed === $site->stateAt($now) => Admission::no('site-closed', 'ask-lead'),
+            $now < $door->hours->from => Admission::no('not-yet', 'come-back', ['from' => $door->hours->from]),
+            $now >= $door->hours->until => Admission::no('over', 'ask-lead', ['until' => $door->hours->until]),
+            !$person->accountOpen($now) => Admission::no('account-closed', 'ask-lead'),
+            [] !== $door->divisions && !\in_array($person->division, $door->divisions, true) => Admission::no('wrong-division', 'ask-lead'),
+            null !== $door->levels && PersonKind::Learner === $person->kind && (null === $person->level || !$door->levels->contains($person->level)) => Admission::no('wrong-level', 'ask-lead', ['lowest' => $door->levels->lowest, 'highest' => $door->levels->highest]),
+            [] !== $door->domains && null === $domain => Admission::no('no-address', 'ask-lead'),
+            [] !== $door->domains && !\in_array($domain, $door->domains, true) => Admission::no('wrong-address', 'ask-lead'),
+            !$holds->allowed => Admission::no($holds->code, 'ask-lead', $holds->values),
+            default => null,
+        };
+    }
+
+    private function seated(DoorTerms $door, int $through, ?int $free, int $waiting): Admission
+    {
+        $takesSeat = true === $this->roles->find($door->role)?->takesSeat;
+        // Whoever waits already comes first.
+        $full = (null !== $door->seats && $door->seats - $through <= $waiting) || ($takesSeat && null !== $free && $free <= $waiting);
+
+        return match (true) {
+            !$full => $door->approval ? Admission::approval() : Admission::in(),
+            default => $door->waiting ? Admission::line() : Admission::no('no-seat', 'ask-lead'),
+        };
+    }
+}

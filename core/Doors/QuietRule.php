@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Doors;
+
+use MintDoor\Core\Time\WakingHours;
+
+/**
+ * When somebody who came through a door has been away so long that the seat is another's: after so many days, or so many
+ * meetings, whichever is first. Days off do not count. They are warned, and have time to come, before it is done.
+ */
+final readonly class QuietRule
+{
+    /** Waking seconds between the warning and the release: three days of fourteen hours. */
+    public const GRACE = 3 * 14 * 3_600;
+
+    /** A rule looks no further ahead, in days. */
+    private const HORIZON = 400;
+
+    /**
+     * @param ?int      $days     that count
+     * @param ?int      $meetings missed one after the other
+     * @param list<int> $weekdays on which there are meetings: 1 for Monday to 7 for Sunday
+     */
+    public function __construct(
+        public ?int $days = null,
+        public ?int $meetings = null,
+        public array $weekdays = [],
+    ) {
+    }
+
+    public function holds(): bool
+    {
+        return null !== $this->days || (null !== $this->meetings && [] !== $this->weekdays);
+    }
+
+    /**
+     * From when on somebody counts as quiet.
+     *
+     * @param int                    $seen    when they were last here, or came in
+     * @param callable(string): bool $counts  whether a day, as year-month-day, is none off
+     *
+     * @return ?int the end of the day that makes it full; null while that is further off than the rule looks
+     */
+    public function quietFrom(int $seen, \DateTimeZone $zone, callable $counts): ?int
+    {
+        $day = (new \DateTimeImmutable('@'.$seen))->setTimezone($zone)->setTime(0, 0);
+        $days = $meetings = 0;
+        for ($n = 0; $n < self::HORIZON; ++$n) {
+            $day = $day->modify('+1 day');
+            if (!$counts($day->format('Y-m-d'))) {
+                continue;
+            }
+            ++$days;
+            $meetings += (int) \in_array((int) $day->format('N'), $this->weekdays, true);
+            if ((null !== $this->days && $days >= $this->days) || (null !== $this->meetings && [] !== $this->weekdays && $meetings >= $this->meetings)) {
+                return $day->modify('+1 day')->getTimestamp();
+            }
+        }
+
+        return null;
+    }
+
+    /** When somebody who was warned at an instant loses the seat. */
+    public static function releasedAt(int $warned, \DateTimeZone $zone): int
+    {
+        return WakingHours::after($warned, self::GRACE, $zone);
+    }
+}

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\People;
+
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\State;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Sheets\Verb;
+use MintDoor\Core\Sheets\Wanted;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+
+/**
+ * What it takes in a site to make one person of two: what the one who goes has there, the one who stays gets, and the one who
+ * goes is taken out. Both there in different roles is for somebody to settle.
+ */
+final readonly class Merging
+{
+    /**
+     * @param list<array{bool, Wanted}> $steps    whether it is done to the one who stays, and what
+     * @param ?non-empty-list<string>   $between  roles somebody has to choose from
+     * @param list<string>              $cautions "keeps-out", "pause-stays-behind"
+     */
+    private function __construct(public array $steps, public ?array $between = null, public array $cautions = [])
+    {
+    }
+
+    /** @param ?string $role somebody chose where both are there in different ones */
+    public static function inSite(Timeline $stays, Timeline $goes, int $now, RoleBook $book, ?string $role = null): self
+    {
+        $gone = $goes->at($now);
+        $kept = $stays->at($now);
+        $isHere = static fn (?Segment $segment): bool => null !== $segment && $segment->state->here();
+        if (State::KeptOut === $gone?->state) {
+            return State::KeptOut === $kept?->state ? new self([]) : new self([[true, new Wanted(Verb::KeepOut)]], cautions: ['keeps-out']);
+        }
+        if (null === $gone || !$isHere($gone)) {
+            return new self([]);
+        }
+        $out = [false, new Wanted(Verb::TakeOut)];
+        $cautions = State::Paused === $gone->state ? ['pause-stays-behind'] : [];
+        $theirs = self::role($gone, $book);
+        if (State::KeptOut === $kept?->state) {
+            return new self([$out], cautions: ['keeps-out']);
+        }
+        if (null === $kept || !$isHere($kept)) {
+            $from = State::Upcoming === $gone->state ? max($now, $gone->window->until) : $now;
+            $until = $goes->holdsUntil($now, $isHere);
+
+            return new self([[true, new Wanted(Verb::LetIn, $theirs, $from > $now || $until < Time::FOREVER ? new Window($from, max($from + 1, $until)) : null, sure: true)], $out], cautions: $cautions);
+        }
+        $own = self::role($kept, $book);
+        if ($own === $theirs) {
+            return new self([$out], cautions: $cautions);
+        }
+        if (!\in_array($role, [$own, $theirs], true)) {
+            return new self([], [$own, $theirs]);
+        }
+
+        return new self($role === $own ? [$out] : [[true, new Wanted(Verb::ChangeRole, $theirs, sure: true)], $out], cautions: $cautions);
+    }
+
+    /** The highest of the roles of a stretch. */
+    private static function role(Segment $segment, RoleBook $book): string
+    {
+        return $book->pick($segment->roles)[0]->code ?? '';
+    }
+}
