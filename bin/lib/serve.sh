@@ -1,10 +1,11 @@
 # Sourced after setup.sh: serves the application through nginx and php-fpm, with a worker for long sheets beside them.
-# serve PORT: with DATABASE_URL, MINT_DOOR_CLOCK and WORKERS from the environment; stop_serving ends it.
+# serve PORT: with DATABASE_URL, WORKERS and what .env names from the environment; stop_serving ends it.
 
 port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
 serve() {
   local port=$1 run
+  export MINT_DOOR_ADDRESS=${MINT_DOOR_ADDRESS:-http://127.0.0.1:$port}
   port_taken "$port" && fail "Port $port on 127.0.0.1 is taken by another program. Choose another, for instance: bin/start --port $((port + 1))"
   SERVE_RUN=$(mktemp -d "${TMPDIR:-/tmp}/mint-door-XXXXXX"); run=$SERVE_RUN
   mkdir -p "$ROOT/var/log" "$run/tmp"
@@ -14,6 +15,7 @@ serve() {
   { sed -e "s|@RUN@|$run|g; s|@ROOT@|$ROOT|g; s|@WORKERS@|${WORKERS:-8}|g" "$ROOT/config/serve/php-fpm.conf"
     printf '%s\n' "$fpm_user"
     printf 'env[APP_ENV] = prod\nenv[APP_SECRET] = "%s"\nenv[DATABASE_URL] = "%s"\n' "$(secret)" "$DATABASE_URL"
+    local name; for name in MINT_DOOR_ADDRESS MINT_DOOR_NAME MAILER_DSN MAIL_FROM POST_ROOM_HOLD; do [ -z "${!name:-}" ] || printf 'env[%s] = "%s"\n' "$name" "${!name}"; done
     [ -z "${MINT_DOOR_CLOCK:-}" ] || printf 'env[MINT_DOOR_CLOCK] = "%s"\n' "$MINT_DOOR_CLOCK"
   } > "$run/php-fpm.conf"; chmod 600 "$run/php-fpm.conf"
   local flags=(); [ "$(id -u)" = 0 ] && flags=(-R -d opcache.preload_user=root)
@@ -27,6 +29,9 @@ serve() {
   # A worker ends now and then to be begun afresh; should it die, another goes on where it was.
   setsid bash -c 'trap "kill \$! 2>/dev/null; exit" TERM; while :; do php bin/console messenger:consume jobs --sleep=0.3 --time-limit=900 --memory-limit=256M -q & wait $!; sleep 0.5 & wait $!; done' >"$run/worker.out" 2>&1 </dev/null &
   WORKER_PID=$!
+  # What doors do by themselves is looked for now and then; it may run on several machines at once.
+  setsid bash -c 'trap "kill \$! 2>/dev/null; exit" TERM; while :; do php bin/console doors:tick --every=5 -q & wait $!; sleep 0.5 & wait $!; done' >"$run/ticker.out" 2>&1 </dev/null &
+  TICKER_PID=$!
   local i
   for i in $(seq 1 200); do
     [ "$(curl -s -o /dev/null -w '%{http_code}' "http://127.0.0.1:$port/api/v1/me")" = 401 ] && return 0
@@ -47,7 +52,7 @@ stop_serving() {
       kill -KILL "$pid" 2>/dev/null || true
     fi
   done
-  [ -z "${WORKER_PID:-}" ] || kill -TERM -- "-$WORKER_PID" 2>/dev/null || true
-  NGINX_PID= FPM_PID= WORKER_PID=
+  for pid in "${WORKER_PID:-}" "${TICKER_PID:-}"; do [ -z "$pid" ] || kill -TERM -- "-$pid" 2>/dev/null || true; done
+  NGINX_PID= FPM_PID= WORKER_PID= TICKER_PID=
   [ -n "${SERVE_RUN:-}" ] && rm -rf "$SERVE_RUN"; SERVE_RUN=
 }

@@ -20,6 +20,7 @@ stage_the_demo() {
   APP_SECRET=$(secret); export APP_SECRET
   need_container
   php bin/console demo:load --fresh
+  export MINT_DOOR_NAME='Alder Quay Conservatory' POST_ROOM_HOLD=${POST_ROOM_HOLD:-3}
   local port=8097; while port_taken $port; do port=$((port + 1)); done
   serve $port
   export MINT_DOOR_URL="http://127.0.0.1:$port"

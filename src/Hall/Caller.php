@@ -9,25 +9,31 @@ use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 
 /** Whoever is signed in, as read from the database at this request. */
-final readonly class Caller implements UserInterface, PasswordAuthenticatedUserInterface, EquatableInterface
+final class Caller implements UserInterface, PasswordAuthenticatedUserInterface, EquatableInterface
 {
     /**
      * @param non-empty-string $id
      * @param list<string>     $divisions codes of the divisions administered
      */
     public function __construct(
-        public string $id,
-        public string $name,
-        public string $login,
-        public string $kind,
-        public string $division,
-        public ?int $level,
-        public int $accountClosedFrom,
-        public bool $platformAdministrator,
-        public array $divisions,
+        public readonly string $id,
+        public readonly string $name,
+        public readonly string $login,
+        public readonly string $kind,
+        public readonly string $division,
+        public readonly ?int $level,
+        public readonly int $accountClosedFrom,
+        public readonly bool $platformAdministrator,
+        public readonly array $divisions,
         private ?string $passwordHash = null,
-        public bool $mustChange = false,
+        public readonly bool $mustChange = false,
     ) {
+    }
+
+    /** Whoever is not signed in and makes an account; they have nothing yet. */
+    public static function nobody(): self
+    {
+        return new self(Id::NONE, '', '', 'outsider', '', null, 0, false, []);
     }
 
     public function administers(string $division): bool
@@ -57,6 +63,12 @@ final readonly class Caller implements UserInterface, PasswordAuthenticatedUserI
     public function getPassword(): ?string
     {
         return $this->passwordHash;
+    }
+
+    /** After the password was hashed anew: the session that begins knows it so. */
+    public function rehashed(string $passwordHash): void
+    {
+        $this->passwordHash = $passwordHash;
     }
 
     /** A session made before a password was changed is over. */

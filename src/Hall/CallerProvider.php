@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace MintDoor\Hall;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Time\Time;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
+use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
+use Symfony\Component\Security\Core\User\PasswordUpgraderInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 use Symfony\Component\Security\Core\User\UserProviderInterface;
 
@@ -15,7 +18,7 @@ use Symfony\Component\Security\Core\User\UserProviderInterface;
  *
  * @implements UserProviderInterface<Caller>
  */
-final readonly class CallerProvider implements UserProviderInterface
+final readonly class CallerProvider implements UserProviderInterface, PasswordUpgraderInterface
 {
     private const SELECT = <<<'SQL'
         SELECT p.id, p.kind, p.level, p.given_name, p.family_name, p.preferred_name, d.code AS division,
@@ -56,20 +59,45 @@ final readonly class CallerProvider implements UserProviderInterface
         return $this->only($this->db->fetchAllAssociative(self::SELECT.' WHERE a.person_id = ?', [Id::binary($id)]));
     }
 
+    /**
+     * Somebody about whom something is done while they are not there; they need no account, and it may be closed.
+     *
+     * @throws UserNotFoundException when there is no such person
+     */
+    public function anybody(string $id): Caller
+    {
+        return $this->only($this->db->fetchAllAssociative(str_replace('FROM account a JOIN person p ON p.id = a.person_id', 'FROM person p LEFT JOIN account a ON a.person_id = p.id', self::SELECT).' WHERE p.id = ?', [Id::binary($id)]), true);
+    }
+
+    /** A password is hashed anew, when it is used, wherever the way of hashing has changed since. */
+    public function upgradePassword(PasswordAuthenticatedUserInterface $user, string $newHashedPassword): void
+    {
+        if ($user instanceof Caller) {
+            $this->db->executeStatement('UPDATE account SET password_hash = ? WHERE person_id = ? AND password_hash = ?', [$newHashedPassword, Id::binary($user->id), (string) $user->getPassword()]);
+            $user->rehashed($newHashedPassword);
+        }
+    }
+
+    /** Notes that somebody signed in. */
+    public function used(string $id): void
+    {
+        $this->db->executeStatement('UPDATE account SET used_at = ? WHERE person_id = ?', [Instant::toSql($this->clock->instant()), Id::binary($id)]);
+    }
+
     public function supportsClass(string $class): bool
     {
         return Caller::class === $class;
     }
 
     /** @param list<array<string, mixed>> $rows */
-    private function only(array $rows): Caller
+    private function only(array $rows, bool $absent = false): Caller
     {
         if (1 !== \count($rows)) {
             throw new UserNotFoundException();
         }
         $row = new Row($rows[0]);
-        $closedFrom = $row->instant('closed_from');
-        if ($closedFrom <= $this->clock->instant()) {
+        $closedFrom = $row->instantOrNull('closed_from') ?? Time::FOREVER;
+        if (!$absent && $closedFrom <= $this->clock->instant()) {
             throw new UserNotFoundException();
         }
 

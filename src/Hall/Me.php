@@ -4,9 +4,18 @@ declare(strict_types=1);
 
 namespace MintDoor\Hall;
 
+use MintDoor\StandIns\PostRoomTransportFactory;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
 /** What somebody is told about themselves once signed in. */
 final readonly class Me
 {
+    public function __construct(
+        #[Autowire('%env(MAILER_DSN)%')]
+        private string $dsn,
+    ) {
+    }
+
     /** @return array<string, mixed> schema `Me` */
     public function of(Caller $caller): array
     {
@@ -18,6 +27,7 @@ final readonly class Me
             'platformAdministrator' => $caller->platformAdministrator,
             'divisions' => $caller->divisions,
             'mustChange' => $caller->mustChange,
+            'seesMailboxes' => $caller->platformAdministrator && PostRoomTransportFactory::inUse($this->dsn),
             'mayMakeSites' => 'staff' === $caller->kind || $caller->isAdministrator(),
         ];
     }

@@ -28,6 +28,7 @@ enum ProblemType: string
     case KeyReused = 'idempotency-key-reused';
     case NeedsVersion = 'needs-version';
     case LinkIsOver = 'link-is-over';
+    case NoWayIn = 'no-way-in';
     case TooLarge = 'too-large';
     case Unexpected = 'unexpected';
     /** Answered by nginx when nothing behind it does (`config/serve/nginx.conf`). */
@@ -41,7 +42,7 @@ enum ProblemType: string
             self::NotAllowed, self::ForeignOrigin, self::PasswordWanted => 403,
             self::NotFound => 404,
             self::MethodNotAllowed => 405,
-            self::NotReady, self::NeedsLead, self::ManyRemoved, self::ChangedSince, self::UndoneAlready => 409,
+            self::NotReady, self::NeedsLead, self::ManyRemoved, self::ChangedSince, self::UndoneAlready, self::NoWayIn => 409,
             self::LinkIsOver => 410,
             self::Stale => 412,
             self::TooLarge => 413,
@@ -78,6 +79,7 @@ enum ProblemType: string
             self::KeyReused => 'This idempotency key was used for something else',
             self::NeedsVersion => 'The version you looked at is missing',
             self::LinkIsOver => 'This link is over',
+            self::NoWayIn => 'This door does not open for you',
             self::TooLarge => 'Too large',
             self::Unexpected => 'Something went wrong here',
             self::Away => 'Not answering',

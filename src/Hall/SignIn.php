@@ -16,7 +16,7 @@ use Symfony\Component\Security\Http\EntryPoint\AuthenticationEntryPointInterface
 /** What a sign-in answers: who you are now; or one sentence that does not tell whether it was the name or the password. */
 final readonly class SignIn implements AuthenticationSuccessHandlerInterface, AuthenticationFailureHandlerInterface, AuthenticationEntryPointInterface
 {
-    public function __construct(private Me $me)
+    public function __construct(private Me $me, private CallerProvider $callers)
     {
     }
 
@@ -24,6 +24,8 @@ final readonly class SignIn implements AuthenticationSuccessHandlerInterface, Au
     {
         $caller = $token->getUser();
         \assert($caller instanceof Caller);
+
+        $this->callers->used($caller->id);
 
         return new Answer($this->me->of($caller));
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Hall;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\PostRoom\PostRoom;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -20,6 +21,7 @@ final class TidyCommand extends Command
         private readonly Connection $db,
         private readonly HouseClock $clock,
         private readonly SessionStore $sessions,
+        private readonly PostRoom $room,
     ) {
         parent::__construct();
     }
@@ -31,6 +33,10 @@ final class TidyCommand extends Command
         $this->db->executeStatement('DELETE FROM throttle WHERE window_ends < UTC_TIMESTAMP()');
         $this->db->executeStatement('DELETE FROM idempotency WHERE made_at < ?', [Instant::toSql($now - self::ANSWERS_KEPT)]);
         $this->db->executeStatement('DELETE FROM first_password WHERE expires_at < ?', [Instant::toSql($now)]);
+
+        if (false !== $this->db->fetchOne('SELECT 1 FROM message WHERE due_at < UTC_TIMESTAMP() - INTERVAL 1 MINUTE LIMIT 1')) {
+            $this->room->wake(0);
+        }
 
         return Command::SUCCESS;
     }

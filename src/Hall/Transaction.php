@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\RetryableException;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\Persistence\ManagerRegistry;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
 
 /**
@@ -22,6 +23,9 @@ final readonly class Transaction
         private Connection $db,
         private ManagerRegistry $managers,
         private HouseClock $clock,
+        #[Autowire('%kernel.secret%')]
+        #[\SensitiveParameter]
+        private string $secret,
     ) {
     }
 
@@ -166,8 +170,9 @@ final readonly class Transaction
         return $key;
     }
 
+    /** Keyed, since a body may hold what is not to be guessed from its hash. */
     private function bodyHash(Request $request): string
     {
-        return hash('sha256', $request->getMethod().' '.$request->getPathInfo()."\n".$request->getContent(), true);
+        return hash_hmac('sha256', $request->getMethod().' '.$request->getPathInfo()."\n".$request->getContent(), $this->secret, true);
     }
 }

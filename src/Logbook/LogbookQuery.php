@@ -65,11 +65,11 @@ final readonly class LogbookQuery
         $after = null === $cursor ? '' : ' AND (l.at < ? OR (l.at = ? AND l.id < ?))';
         $place = null === $cursor ? [] : [$cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1])];
         $reads = '(EXISTS (SELECT 1 FROM enrollment_segment g WHERE g.site_id = l.site_id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state = \'current\' AND g.role IN (?))
-            OR s.division_id IN (SELECT id FROM division WHERE code IN (?)) OR ?)';
+            OR s.division_id IN (SELECT id FROM division WHERE code IN (?)) OR (s.id IS NULL AND p.division_id IN (SELECT id FROM division WHERE code IN (?))) OR ?)';
         $rows = Row::all($this->db->fetchAllAssociative(
-            self::SELECT.'l.person_id = ? AND '.$reads.$where.$after.' ORDER BY l.at DESC, l.id DESC LIMIT '.(self::PAGE + 1),
-            [Id::binary($person), Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::SeeLogbook), $caller->divisions, (int) $caller->platformAdministrator, ...$parameters, ...$place],
-            [4 => ArrayParameterType::STRING, 5 => ArrayParameterType::STRING],
+            self::SELECT.'l.person_id IN (SELECT id FROM person WHERE id = ? OR gone_into = ?) AND '.$reads.$where.$after.' ORDER BY l.at DESC, l.id DESC LIMIT '.(self::PAGE + 1),
+            [Id::binary($person), Id::binary($person), Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::SeeLogbook), $caller->divisions, $caller->divisions, (int) $caller->platformAdministrator, ...$parameters, ...$place],
+            [5 => ArrayParameterType::STRING, 6 => ArrayParameterType::STRING, 7 => ArrayParameterType::STRING],
         ));
         [$histories, $sequences] = $this->histories->ofPerson($person);
 

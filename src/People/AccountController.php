@@ -26,7 +26,6 @@ final readonly class AccountController
 {
     public function __construct(
         private Accounts $accounts,
-        private PersonPage $page,
         private Me $me,
         private Connection $db,
         private Transaction $transaction,
@@ -35,12 +34,6 @@ final readonly class AccountController
         private CallerProvider $callers,
         private TokenStorageInterface $tokens,
     ) {
-    }
-
-    #[Route('/people/{person}', name: 'person', requirements: ['person' => Id::PATTERN], methods: ['GET'])]
-    public function person(string $person, #[CurrentUser] Caller $caller): Response
-    {
-        return new Answer($this->page->of($person, $caller));
     }
 
     /** Passwords are shown in the answer and nowhere after it; so an idempotency key would keep them, and none is taken. */
@@ -61,6 +54,20 @@ final readonly class AccountController
         return $this->transaction->run($request, $caller, [], fn (): Answer => new Answer($this->accounts->open($person, $wish->open, $wish->apply, $caller)));
     }
 
+    /** Whether somebody chooses another password when they sign in next. */
+    #[Route('/people/{person}/password-wanted', name: 'want_password', requirements: ['person' => Id::PATTERN], methods: ['PUT', 'DELETE'])]
+    public function wantPassword(string $person, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [], function () use ($person, $request, $caller): Answer {
+            $this->accounts->mind($person, $caller);
+            $wanted = $request->isMethod('PUT');
+            $this->db->executeStatement('UPDATE account SET must_change = ? WHERE person_id = ? AND password_hash IS NOT NULL', [(int) $wanted, Id::binary($person)]);
+            $this->logbook->write(Logbook::HOUSE, $caller, [['password-wanted', ['wanted' => $wanted], $person]]);
+
+            return new Answer(['wanted' => $wanted]);
+        });
+    }
+
     #[Route('/people/{person}/sessions', name: 'end_sessions', requirements: ['person' => Id::PATTERN], methods: ['DELETE'])]
     public function endSessions(string $person, Request $request, #[CurrentUser] Caller $caller): Response
     {
@@ -73,13 +80,13 @@ final readonly class AccountController
         });
     }
 
-    /** One's own password, by the present one. Other sessions of before are over, as their password is. */
+    /** One's own password, by the current one. Other sessions of before are over, as their password is. */
     #[Route('/me/password', name: 'change_password', methods: ['PUT'])]
     public function password(#[MapRequestPayload] PasswordWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
         $hasher = $this->hashers->getPasswordHasher(Caller::class);
         if (!$hasher->verify((string) $caller->getPassword(), $wish->present)) {
-            throw Problem::field('/present', 'wrong', 'That is not your present password.');
+            throw Problem::field('/present', 'wrong', 'That is not your current password.');
         }
         if (hash_equals($wish->present, $wish->password)) {
             throw Problem::field('/password', 'same', 'That is the password you have. Choose another.');

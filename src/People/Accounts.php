@@ -7,6 +7,7 @@ namespace MintDoor\People;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Caretaker;
+use MintDoor\Core\People\Person;
 use MintDoor\Core\People\SpokenPassword;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\State;
@@ -26,9 +27,11 @@ use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 final readonly class Accounts
 {
     private const REFUSALS = [
+        'gone' => 'This person is in the directory no more.',
         'own-account' => 'This is your own account. Change your password under your name.',
         'administers' => 'This person administers something. Only platform administrators look after their account.',
         'not-a-learner' => 'Accounts of staff and guardians are looked after by administrators.',
+        'minor' => 'Cards of learners of this age are for those who lead a site of theirs, and for administrators.',
         'out-of-reach' => 'You let this person into no site. Their leads and administrators look after their account.',
     ];
 
@@ -53,20 +56,26 @@ final readonly class Accounts
     {
         $now = Instant::toSql($this->clock->instant());
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.', a.platform_administrator, EXISTS (SELECT 1 FROM division_administrator x WHERE x.person_id = p.id) AS administers_some,
-                 EXISTS (SELECT 1 FROM enrollment_segment g JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ? AND own.from_at <= ? AND own.until_at > ? AND own.state = \'current\' AND own.role IN (?)
-                         WHERE g.person_id = p.id AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?)) AS in_their_site
+            'SELECT '.PersonRow::COLUMNS.', p.gone, pd.minors, a.platform_administrator, EXISTS (SELECT 1 FROM division_administrator x WHERE x.person_id = p.id) AS administers_some,
+                 (SELECT MAX(1 + own.leads) FROM enrollment_segment g JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ? AND own.from_at <= ? AND own.until_at > ? AND own.state = \'current\' AND own.role IN (?)
+                  WHERE g.person_id = p.id AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?)) AS shares
              FROM '.PersonRow::TABLES.' WHERE p.id IN (?)',
             [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn) ?: [''], $now, $now, State::valuesHere(), array_map(Id::binary(...), $people)],
             [3 => ArrayParameterType::STRING, 6 => ArrayParameterType::STRING, 7 => ArrayParameterType::BINARY],
         ));
-        $caretaker = new Caretaker($caller->id, $caller->platformAdministrator, $caller->divisions);
+        $caretaker = self::caretaker($caller);
         $refusals = [];
         foreach ($rows as $row) {
-            $refusals[$row->id('person_id')] = $caretaker->refusal(PersonRow::person($row), 1 === $row->intOrNull('platform_administrator') || $row->bool('administers_some'), $row->bool('in_their_site'));
+            $refusals[$row->id('person_id')] = null !== $row->stringOrNull('gone') ? 'gone' : $caretaker->refusal(PersonRow::person($row), 1 === $row->intOrNull('platform_administrator') || $row->bool('administers_some'), $row->int('shares') > 0, $row->bool('minors'), $row->int('shares') > 1);
         }
 
         return $refusals;
+    }
+
+    /** What a refusal says. */
+    public static function sentence(string $refusal): string
+    {
+        return self::REFUSALS[$refusal] ?? 'You may not look after this account.';
     }
 
     /** @throws Problem of type `NotAllowed` or `NotFound` */
@@ -77,7 +86,7 @@ final readonly class Accounts
             throw Problem::notFound('This person');
         }
         if (null !== $refusals[$person]) {
-            throw Problem::notAllowed(self::REFUSALS[$refusals[$person]]);
+            throw Problem::notAllowed(self::sentence($refusals[$person]));
         }
     }
 
@@ -101,7 +110,7 @@ final readonly class Accounts
             $about = ['person' => ['id' => $person, 'name' => 'out-of-reach' === $refusals[$person] ? '' : PersonRow::name($row)], 'login' => null, 'password' => null, 'refused' => null];
             $login = $row->stringOrNull('login');
             if (null !== $refusals[$person]) {
-                $cards[] = [...$about, 'refused' => self::REFUSALS[$refusals[$person]]];
+                $cards[] = [...$about, 'refused' => self::sentence($refusals[$person])];
             } elseif (null === $login) {
                 $cards[] = [...$about, 'refused' => 'This person has no account yet.'];
             } else {
@@ -127,7 +136,7 @@ final readonly class Accounts
     public function open(string $person, bool $open, bool $apply, Caller $caller): array
     {
         $this->mind($person, $caller);
-        if (!$this->mayClose($person, $caller)) {
+        if (!self::caretaker($caller)->mayClose($this->person($person))) {
             throw Problem::notAllowed('An account holds for every site: only administrators close and open it. To keep somebody out of a site of yours, pause them there or take them out.');
         }
         $now = $this->clock->instant();
@@ -146,12 +155,26 @@ final readonly class Accounts
         return ['open' => $apply ? $open : $isOpen, 'changes' => $changes, 'leaderless' => $leaderless];
     }
 
-    /** Whether an account is the caller's to close, where it is theirs to look after. */
-    public function mayClose(string $person, Caller $caller): bool
+    public static function caretaker(Caller $caller): Caretaker
     {
-        $row = $this->db->fetchAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id = ?', [Id::binary($person)]);
+        return new Caretaker($caller->id, $caller->platformAdministrator, $caller->divisions);
+    }
 
-        return false !== $row && (new Caretaker($caller->id, $caller->platformAdministrator, $caller->divisions))->mayClose(PersonRow::person(new Row($row)));
+    /** @return list<string> codes of the divisions of sites the caller lets people into */
+    public function lettingInto(Caller $caller): array
+    {
+        $now = Instant::toSql($this->clock->instant());
+
+        return array_values(array_filter($this->db->fetchFirstColumn(
+            "SELECT DISTINCT d.code FROM enrollment_segment g JOIN site s ON s.id = g.site_id JOIN division d ON d.id = s.division_id WHERE g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state = 'current' AND g.role IN (?)",
+            [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn) ?: ['']], [3 => ArrayParameterType::STRING],
+        ), is_string(...)));
+    }
+
+    /** @throws Problem of type `NotFound` */
+    public function person(string $id): Person
+    {
+        return PersonRow::person(new Row($this->db->fetchAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id = ?', [Id::binary($id)]) ?: throw Problem::notFound('This person')));
     }
 
     /** @return int how many there were */

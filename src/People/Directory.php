@@ -88,7 +88,7 @@ final readonly class Directory
         return Row::all($this->db->fetchAllAssociative(
             'SELECT '.PersonRow::COLUMNS.', p.terms, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat
              FROM (SELECT DISTINCT person_id FROM ('.$hits.') every) hit
-             STRAIGHT_JOIN person p ON p.id = hit.person_id
+             STRAIGHT_JOIN person p ON p.id = hit.person_id AND p.gone IS NULL
              JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id
              LEFT JOIN enrollment_segment g ON g.site_id = ? AND g.person_id = p.id AND g.from_at <= ? AND g.until_at > ?',
             [...$parameters, Id::binary($siteId), $now, $now], $types,

@@ -18,6 +18,7 @@ use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
+use MintDoor\Hall\Where;
 use MintDoor\Roster\Gate;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -77,35 +78,25 @@ final readonly class DirectoryController
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff look people up.');
         }
-        $where = ['1'];
-        $parameters = $types = [];
-        $add = static function (string $sql, mixed ...$values) use (&$where, &$parameters, &$types): void {
-            $where[] = $sql;
-            foreach ($values as $value) {
-                if (\is_array($value)) {
-                    $types[\count($parameters)] = ArrayParameterType::STRING;
-                }
-                $parameters[] = $value;
-            }
-        };
+        $where = new Where('p.gone IS NULL');
         $reach = $this->directory->reachOf($caller);
         if ('' !== $filter->site) {
             // Whoever lets people into a site sees all of them, whatever division they are of.
             $access = $this->gate->at($filter->site, $caller)->require(Permission::LetIn, 'You may not change who is in this site. Its leads and co-tutors can.');
             $now = Instant::toSql($access->now);
-            $add('p.id IN (SELECT g.person_id FROM enrollment_segment g WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?))', Id::binary($filter->site), $now, $now, State::valuesHere());
+            $where->add('p.id IN (SELECT g.person_id FROM enrollment_segment g WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?))', Id::binary($filter->site), $now, $now, State::valuesHere());
         } elseif (!$reach->everything) {
-            $add('pd.code IN (?)', $reach->divisions ?: ['']);
+            $where->add('pd.code IN (?)', $reach->divisions ?: ['']);
         }
-        '' === $filter->kind || $add('p.kind = ?', $filter->kind);
-        '' === $filter->division || $add('pd.code = ?', $filter->division);
-        '' === $filter->level || $add('p.level = ?', (int) $filter->level);
-        '' === $filter->label || $add('p.id IN (SELECT bears.person_id FROM label wanted JOIN person_label bears ON bears.label_id = wanted.id WHERE wanted.name = ?)', $filter->label);
+        '' === $filter->kind || $where->add('p.kind = ?', $filter->kind);
+        '' === $filter->division || $where->add('pd.code = ?', $filter->division);
+        '' === $filter->level || $where->add('p.level = ?', (int) $filter->level);
+        '' === $filter->label || $where->add('p.id IN (SELECT bears.person_id FROM label wanted JOIN person_label bears ON bears.label_id = wanted.id WHERE wanted.name = ?)', $filter->label);
         $query = PeopleQuery::of($filter->q);
         foreach ($query->tokens as $place => $token) {
-            0 === $place ? $add('p.id IN (SELECT w.person_id FROM person_term w WHERE w.term LIKE ?)', $token.'%') : $add('p.terms LIKE ?', '% '.$token.'%');
+            0 === $place ? $where->add('p.id IN (SELECT w.person_id FROM person_term w WHERE w.term LIKE ?)', $token.'%') : $where->add('p.terms LIKE ?', '% '.$token.'%');
         }
 
-        return [implode(' AND ', $where), $parameters, $types];
+        return [$where->sql(), $where->parameters, $where->types];
     }
 }

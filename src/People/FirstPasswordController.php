@@ -18,7 +18,7 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** Setting a first password with a link that is good once. */
+/** Setting a password with a link that is good once. */
 final readonly class FirstPasswordController
 {
     public function __construct(
@@ -36,15 +36,18 @@ final readonly class FirstPasswordController
 
         return $this->db->transactional(function () use ($wish, $hash, $now): Answer {
             $row = $this->db->fetchAssociative(
-                'SELECT f.person_id, a.login FROM first_password f JOIN account a ON a.person_id = f.person_id WHERE f.token_hash = ? AND f.expires_at > ? FOR UPDATE',
-                [$hash, $now],
+                'SELECT f.person_id, a.login FROM first_password f JOIN account a ON a.person_id = f.person_id WHERE f.token_hash = ? AND f.expires_at > ? AND a.closed_from > ? FOR UPDATE',
+                [$hash, $now, $now],
             );
             if (false === $row) {
                 throw new Problem(ProblemType::LinkIsOver, 'This link was used already, or its time is over. Ask for a new one.');
             }
             $row = new Row($row);
-            $this->db->executeStatement('UPDATE account SET password_hash = ? WHERE person_id = ?', [$this->hashers->getPasswordHasher(Caller::class)->hash($wish->password), Id::binary($row->id('person_id'))]);
-            $this->db->executeStatement('DELETE FROM first_password WHERE person_id = ?', [Id::binary($row->id('person_id'))]);
+            $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0 WHERE person_id = ?', [$this->hashers->getPasswordHasher(Caller::class)->hash($wish->password), Id::binary($row->id('person_id'))]);
+            // Other links, and sessions that were begun with the password of before, are over.
+            foreach (['first_password', 'session'] as $table) {
+                $this->db->executeStatement("DELETE FROM $table WHERE person_id = ?", [Id::binary($row->id('person_id'))]);
+            }
 
             return new Answer(['login' => $row->string('login')]);
         });

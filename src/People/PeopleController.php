@@ -63,7 +63,7 @@ final readonly class PeopleController
     {
         return Row::all($this->db->fetchAllAssociative(
             'SELECT '.PersonRow::COLUMNS.', p.terms FROM label wanted JOIN person_label bears ON bears.label_id = wanted.id JOIN person p ON p.id = bears.person_id
-             JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id WHERE wanted.name = ? ORDER BY p.sort_name LIMIT '.self::MOST_LABELLED,
+             JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id WHERE wanted.name = ? AND p.gone IS NULL ORDER BY p.sort_name LIMIT '.self::MOST_LABELLED,
             [$label],
         ));
     }

@@ -15,7 +15,6 @@ use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
@@ -28,8 +27,8 @@ final readonly class PersonPage
 {
     public function __construct(
         private Connection $db,
-        private Directory $directory,
-        private Accounts $accounts,
+        private PersonGate $gate,
+        private PersonNotes $notes,
         private Labels $labels,
         private Roles $roles,
         private ReasonJson $reasons,
@@ -40,43 +39,31 @@ final readonly class PersonPage
     /** @return array<string, mixed> schema `PersonPage` */
     public function of(string $personId, Caller $caller): array
     {
-        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff look people up.');
-        }
-        $found = $this->db->fetchAssociative('SELECT '.PersonRow::COLUMNS.', a.must_change, a.password_hash IS NOT NULL AS has_password FROM '.PersonRow::TABLES.' WHERE p.id = ?', [Id::binary($personId)]);
-        $row = new Row(false === $found ? throw Problem::notFound('This person') : $found);
+        [$row, $refusal] = $this->gate->at($personId, $caller);
         $person = PersonRow::person($row);
-        $refusal = $this->accounts->refusals([$personId], $caller)[$personId] ?? null;
-        // Whoever is in a site one runs is within reach, whatever their division.
-        if (Sight::Full !== $this->directory->reachOf($caller)->sight($person, false) && null !== $refusal && !$this->shares($personId, $caller)) {
-            throw Problem::notFound('This person');
-        }
         $now = $this->clock->instant();
         $sessions = $this->db->fetchOne('SELECT COUNT(*) FROM session WHERE person_id = ?', [Id::binary($personId)]);
+        $administers = Accounts::caretaker($caller)->mayClose($person);
         [$sites, $others] = $this->sites($row, $caller, $now);
 
         return [
             'person' => PersonRow::json($row, Sight::Full),
+            'version' => $row->int('version'),
+            'gone' => $row->stringOrNull('gone'),
+            'into' => $row->idOrNull('gone_into'),
             'labels' => $this->labels->ofPeople([$personId])[$personId] ?? [],
             'account' => null === $row->stringOrNull('login') ? null : [
                 'login' => $row->string('login'), 'open' => $person->accountOpen($now), 'closedFrom' => $person->accountClosedFrom >= Time::FOREVER ? null : Instant::toJson($person->accountClosedFrom),
                 'hasPassword' => $row->bool('has_password'), 'mustChange' => $row->bool('must_change'), 'sessions' => is_numeric($sessions) ? (int) $sessions : 0,
+                'madeAt' => Instant::toJson($row->instantOrNull('made_at') ?? Time::BEGINNING), 'usedAt' => Instant::toJson($row->instantOrNull('used_at') ?? Time::BEGINNING),
             ],
             'refusal' => $refusal,
-            'mayClose' => null === $refusal && $this->accounts->mayClose($personId, $caller),
+            'administers' => $administers,
+            'mayClose' => null === $refusal && $administers,
+            'notes' => $this->notes->of($this->gate->everyId($personId), $administers, $caller),
             'sites' => $sites,
             'elsewhere' => $others,
         ];
-    }
-
-    private function shares(string $person, Caller $caller): bool
-    {
-        $now = Instant::toSql($this->clock->instant());
-
-        return false !== $this->db->fetchOne(
-            'SELECT 1 FROM enrollment_segment g JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ? AND own.from_at <= ? AND own.until_at > ? AND own.state = \'current\' AND own.role IN (?) WHERE g.person_id = ? LIMIT 1',
-            [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn) ?: [''], Id::binary($person)], [3 => ArrayParameterType::STRING],
-        );
     }
 
     /** @return array{list<array<string, mixed>>, int} sites the caller runs or administers, and how many others there are */

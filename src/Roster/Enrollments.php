@@ -87,7 +87,7 @@ final readonly class Enrollments
     {
         $ids = array_map(Id::binary(...), array_keys($people));
         $this->db->executeStatement(
-            'INSERT INTO enrollment (site_id, person_id, version, terms) SELECT ?, id, 1, terms FROM person WHERE id IN (?) ON DUPLICATE KEY UPDATE version = version + 1',
+            'INSERT INTO enrollment (site_id, person_id, version, terms) SELECT ?, id, 1, terms FROM person WHERE id IN (?) ON DUPLICATE KEY UPDATE enrollment.version = enrollment.version + 1',
             [Id::binary($siteId), $ids], [1 => ArrayParameterType::BINARY],
         );
         $this->write($siteId, $people);

@@ -7,7 +7,9 @@ namespace MintDoor\Roster;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Entry;
+use MintDoor\Core\Roster\Pass;
 use MintDoor\Core\Roster\Phase;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
@@ -51,6 +53,7 @@ final readonly class Landing
             'role' => SegmentRow::json($access->segment, $this->roles->book())['role'] ?? null,
             'leads' => $inside ? $this->leads($access) : [],
             'section' => $inside ? $this->section($section) : null,
+            'mayLeave' => null === $access->eyes && [] !== array_filter([...$passes, ...$enrollment->passesIn(Phase::Waiting, $access->now)], static fn (Pass $pass): bool => DoorKind::Key === $pass->door),
             'may' => array_values(array_map(static fn (Permission $permission): string => $permission->value, array_filter(Permission::cases(), $access->may(...)))),
         ]);
     }

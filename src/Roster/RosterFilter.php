@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Hall\Id;
 use MintDoor\People\Labels;
 use Symfony\Component\Validator\Constraints as Assert;
@@ -26,7 +25,8 @@ final readonly class RosterFilter
         public ?string $division = null,
         #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such section.')]
         public ?string $section = null,
-        #[Assert\Choice(callback: [self::class, 'doors'], message: 'There is no such kind of door.')]
+        /** A kind of door, or the id of one. */
+        #[Assert\Regex('/^(desk|key|invitation|cohort|feed|look-in|'.Id::PATTERN.')$/D', message: 'There is no such door.')]
         public ?string $door = null,
         /** "never", or not for so many days. */
         #[Assert\Regex('/^(never|[1-9]\d{0,2})$/D', message: 'Say never, or a number of days.')]
@@ -51,12 +51,6 @@ final readonly class RosterFilter
         #[Assert\Range(notInRangeMessage: 'A page has 1 to 500 rows.', min: 1, max: 500)]
         public int $limit = 100,
     ) {
-    }
-
-    /** @return non-empty-list<string> */
-    public static function doors(): array
-    {
-        return array_map(static fn (DoorKind $kind): string => $kind->value, DoorKind::cases());
     }
 
     /** Whether it asks for more than who is here. */

@@ -11,6 +11,7 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\People\Sight;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
@@ -220,6 +221,7 @@ final readonly class RosterQuery
         $active = $access->may(Permission::SeeActivity);
         $ago = static fn (?int $days): ?string => null === $days ? null : Instant::toSql($access->now - 86_400 * $days);
         $pass = 'EXISTS (SELECT 1 FROM pass x JOIN door xd ON xd.id = x.door_id WHERE x.site_id = g.site_id AND x.person_id = g.person_id AND x.live = 1 AND ';
+        $door = null === DoorKind::tryFrom((string) $filter->door) && null !== $filter->door ? [$pass.'xd.id = ?)', $helps ? Id::binary($filter->door) : null, []] : [$pass.'xd.kind = ?)', $helps ? $filter->door : null, []];
         $notSeenSince = match ($active ? $filter->seen : null) {
             null => null,
             'never' => Instant::toSql(Time::BEGINNING),
@@ -230,7 +232,7 @@ final readonly class RosterQuery
             ['p.level = ?', $filter->level, ['p']],
             ['p.division_id = (SELECT id FROM division WHERE code = ?)', $filter->division, ['p']],
             [$pass.'x.section_id = ?)', null === $filter->section ? null : Id::binary($filter->section), []],
-            [$pass.'xd.kind = ?)', $helps ? $filter->door : null, []],
+            $door,
             ['(e.last_seen_at IS NULL OR e.last_seen_at < ?)', $notSeenSince, ['e']],
             ['g.until_at <= ?', $helps && null !== $filter->ends ? $ago(-$filter->ends) : null, []],
             ['g.since_at >= ?', $ago($filter->joined), []],

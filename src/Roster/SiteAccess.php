@@ -35,6 +35,12 @@ final readonly class SiteAccess
     ) {
     }
 
+    /** The same site, where somebody else does something in it. */
+    public function doneBy(Caller $caller): self
+    {
+        return new self($this->site, $this->row, $caller, $this->standing, $this->segment, $this->now, $this->eyes, $this->enrollment);
+    }
+
     public function may(Permission $permission): bool
     {
         return $this->standing->may($permission);

@@ -31,6 +31,9 @@ final readonly class SheetContents
             'person' => [new Assert\Type('string'), new Assert\Regex('/^'.Id::PATTERN.'$/D')],
         ])])]
         public array $settled = [],
+        /** Words for those who are told what was done; null tells nobody. */
+        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')]
+        public ?string $tell = null,
     ) {
     }
 

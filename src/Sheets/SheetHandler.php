@@ -20,13 +20,13 @@ use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
+use MintDoor\PostRoom\Telling;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Counts;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\Values;
-use MintDoor\Roster\WorkMeter;
 
 /**
  * Computes sheets, applies them and takes them back. The rules are the core's; this reads, stores and writes the
@@ -48,7 +48,8 @@ final readonly class SheetHandler
         private Wishes $wishes,
         private Roles $roles,
         private Connection $db,
-        private WorkMeter $meter,
+        private LeftBehind $left,
+        private Telling $telling,
     ) {
     }
 
@@ -111,16 +112,17 @@ final readonly class SheetHandler
      * Applies lines of a stored sheet in one site; those that cannot be are set aside. Runs inside a transaction, under the site's lock.
      *
      * @param array<int, LineWish|string> $lines by their positions; one a person, either all wishes or all ids of lines to be taken back
+     * @param ?string                     $tell  words for those who are told; null tells nobody
      *
      * @return array<int, array{verdict: mixed, reasons: mixed, line: mixed}> by position: schema `SheetLine`, in part
      */
-    public function applyStored(SiteAccess $access, string $sheet, array $lines): array
+    public function applyStored(SiteAccess $access, string $sheet, array $lines, ?string $tell = null): array
     {
         $access->require(Permission::LetIn, self::LET_IN);
         $wishes = array_filter($lines, static fn (LineWish|string $line): bool => $line instanceof LineWish);
         if ([] !== $wishes) {
             $computed = $this->compute($access, $wishes, $this->stale($access, $wishes));
-            $json = $this->carryOut($access, $computed, static fn (int $key): array => [$wishes[$key]->verb, $wishes[$key]->note, null, null], $sheet);
+            $json = $this->carryOut($access, $computed, static fn (int $key): array => [$wishes[$key]->verb, $wishes[$key]->note, null, null], $sheet, $tell);
         } else {
             $undo = $this->reversed($access, array_map(static fn (LineWish|string $line): string => \is_string($line) ? $line : '', $lines));
             $json = $this->carryOut($access, $undo['computed'], static fn (int $key): array => ['undo', null, $undo['done'][$key]->id('id'), $undo['done'][$key]->string('verb')], $sheet);
@@ -145,7 +147,7 @@ final readonly class SheetHandler
         $computed = $this->compute($access, $wish->lines, $stale);
         self::mindRemovals($computed['json']['removal'], $wish->removing);
 
-        return $this->carryOut($access, $computed, static fn (int $key): array => [$wish->lines[$key]->verb, $wish->lines[$key]->note, null, null]);
+        return $this->carryOut($access, $computed, static fn (int $key): array => [$wish->lines[$key]->verb, $wish->lines[$key]->note, null, null], tell: $wish->tell);
     }
 
     /**
@@ -246,6 +248,12 @@ final readonly class SheetHandler
             }
         }
         $people = $this->situations->people(array_values(array_unique(array_map(static fn (Row $row): string => $row->id('person_id'), $done))));
+        foreach ($done as $key => $row) {
+            if (null !== $people[$row->id('person_id')]->stringOrNull('gone')) {
+                $aside[$key] = new Problem(ProblemType::ChangedSince, 'This person is in the directory no more. What two who became one had is taken back with their sheet.');
+                unset($effects[$key]);
+            }
+        }
         $situation = $this->situations->of($access, $people);
 
         return ['done' => $done, 'aside' => $aside, 'computed' => $this->answer($access, array_map(static fn (Row $row): Row => $people[$row->id('person_id')], $done), $this->computer->undo($situation, $effects), $held ?? $situation->seatsHeld)];
@@ -265,27 +273,29 @@ final readonly class SheetHandler
             throw Problem::field('/lines', 'too-many', \sprintf('A sheet has %s lines at most here. Choose fewer people, and do the rest after.', number_format($most)));
         }
         $people = $this->situations->people(array_values(array_map(static fn (LineWish $line): string => $line->person, $wishes)));
-        $wanted = $this->wishes->wanted(array_diff_key($wishes, array_flip($aside)), $access);
+        $gone = array_keys(array_filter($wishes, static fn (LineWish $line): bool => null !== $people[$line->person]->stringOrNull('gone')));
+        $wanted = $this->wishes->wanted(array_diff_key($wishes, array_flip([...$aside, ...$gone])), $access);
         $situation = $this->situations->of($access, $people);
 
-        return $this->answer($access, array_map(static fn (LineWish $line): Row => $people[$line->person], $wishes), $this->computer->compute($situation, $wanted), $held ?? $situation->seatsHeld);
+        return $this->answer($access, array_map(static fn (LineWish $line): Row => $people[$line->person], $wishes), $this->computer->compute($situation, $wanted), $held ?? $situation->seatsHeld, array_map(static fn (LineWish $line): string => $line->verb, $wishes));
     }
 
     /**
      * @param array<int, Row>        $people one a line
      * @param array<array-key, Line> $lines  by the same keys; those set aside are missing
      * @param int                    $held   seats held before
+     * @param array<int, string>     $verbs  of lines people may be told of
      *
      * @return array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}}
      */
-    private function answer(SiteAccess $access, array $people, array $lines, int $held): array
+    private function answer(SiteAccess $access, array $people, array $lines, int $held, array $verbs = []): array
     {
         $json = $ready = [];
         $names = $this->doorNames($access->site->id);
-        $pieces = $this->pieces($access, $lines, $people);
+        $pieces = $this->left->pieces($access->site->id, $lines, $people);
         foreach ($people as $key => $row) {
             $line = $lines[$key] ?? null;
-            $json[$key] = ['person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)], ...$this->json($line, $access, $names, $pieces[$key] ?? 0)];
+            $json[$key] = ['person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)], 'told' => Verdict::Ready === $line?->verdict && isset($verbs[$key]) ? Telling::how($verbs[$key], $row) : null, ...$this->json($line, $access, $names, $pieces[$key] ?? 0, null === $row->stringOrNull('gone') ? self::CHANGED_SINCE : 'gone')];
             if (Verdict::Ready === $line?->verdict) {
                 $ready[$key] = $line;
             }
@@ -309,7 +319,7 @@ final readonly class SheetHandler
      *
      * @return array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}} schema `Sheet`
      */
-    private function carryOut(SiteAccess $access, array $computed, callable $about, ?string $sheet = null): array
+    private function carryOut(SiteAccess $access, array $computed, callable $about, ?string $sheet = null, ?string $tell = null): array
     {
         $json = $computed['json'];
         $only = null === $sheet && 1 === \count($json['lines']) ? reset($json['lines']) : null;
@@ -325,6 +335,7 @@ final readonly class SheetHandler
         $stored = [];
         if ([] !== $toStore) {
             [$json['sheet'], $stored] = $this->store->store($access, $toStore, $sheet);
+            $this->telling->lines($access, $toStore, $computed['people'], $stored, $json['sheet'], $tell);
         }
         foreach ($json['lines'] as $key => $line) {
             $json['lines'][$key] = [...$line, 'entry' => $stored[$key]['entry'] ?? null, 'line' => $stored[$key]['line'] ?? null, ...(isset($stored[$key]) ? ['version' => $stored[$key]['version']] : [])];
@@ -336,10 +347,11 @@ final readonly class SheetHandler
     /**
      * @param array<string, string> $doors  names by id
      * @param int                   $pieces of work somebody leaves behind
+     * @param string                $aside  why there is no line
      *
      * @return array<string, mixed> schema `SheetLine`, without whom it is about
      */
-    private function json(?Line $line, SiteAccess $access, array $doors, int $pieces): array
+    private function json(?Line $line, SiteAccess $access, array $doors, int $pieces, string $aside): array
     {
         $note = static fn (Note $note): array => ['code' => $note->code, 'values' => (object) Values::json('work-stays' === $note->code ? ['pieces' => $pieces] : $note->values, static fn (string $door): string => $doors[$door] ?? '')];
         $book = $this->roles->book();
@@ -349,39 +361,9 @@ final readonly class SheetHandler
             'before' => SegmentRow::json($line?->before, $book),
             'after' => SegmentRow::json($line?->after, $book),
             'outlook' => null === $line ? [] : SegmentRow::stretches($line->timeline->from($access->now)->segments, $book),
-            'reasons' => null === $line ? [$note(new Note(self::CHANGED_SINCE))] : array_map($note, $line->reasons),
+            'reasons' => null === $line ? [$note(new Note($aside))] : array_map($note, $line->reasons),
             'cautions' => null === $line ? [] : array_map($note, $line->cautions),
         ];
-    }
-
-    /**
-     * How many pieces of work those leave behind who would lose entry.
-     *
-     * @param array<array-key, Line> $lines
-     * @param array<int, Row>        $people one a line
-     *
-     * @return array<array-key, int> by line
-     */
-    private function pieces(SiteAccess $access, array $lines, array $people): array
-    {
-        $leaving = array_filter($lines, static fn (Line $line): bool => [] !== array_filter($line->cautions, static fn (Note $note): bool => 'work-stays' === $note->code));
-        if ([] === $leaving) {
-            return [];
-        }
-        $seen = [];
-        $ids = array_map(static fn (int|string $key): string => Id::binary($people[$key]->id('person_id')), array_keys($leaving));
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT person_id, last_seen_at FROM enrollment WHERE site_id = ? AND person_id IN (?)', [Id::binary($access->site->id), $ids], [1 => ArrayParameterType::BINARY])) as $row) {
-            $seen[$row->id('person_id')] = $row->instantOrNull('last_seen_at');
-        }
-        $book = $this->roles->book();
-        $pieces = [];
-        foreach ($leaving as $key => $line) {
-            $id = $people[$key]->id('person_id');
-            $works = \in_array(Permission::DoWork, $book->permissions($line->before->roles ?? [], PersonRow::person($people[$key])), true);
-            $pieces[$key] = $works ? $this->meter->of($access->site->id, $id, $line->before->since ?? 0, $seen[$id] ?? null)->done() : 0;
-        }
-
-        return $pieces;
     }
 
     /** @return array<string, string> names by id */

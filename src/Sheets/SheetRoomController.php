@@ -16,10 +16,12 @@ use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
 use MintDoor\Intake\SettledLines;
+use MintDoor\People\MakeAccounts;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
@@ -33,6 +35,7 @@ final readonly class SheetRoomController
         private SettledLines $settled,
         private Connection $db,
         private Transaction $transaction,
+        private MessageBusInterface $bus,
     ) {
     }
 
@@ -93,7 +96,7 @@ final readonly class SheetRoomController
         $sites = array_values(array_unique(array_map(static fn (SheetItem $item): string => $item->site, $items)));
 
         return $this->transaction->run($request, $caller, $sites, function () use ($sheet, $items, $contents, $caller): Answer {
-            $row = $this->sheets->take($sheet, \count($items), $caller);
+            $row = $this->sheets->take($sheet, \count($items), $contents->tell, $caller);
             SheetHandler::mindRemovals($this->sites->review($items, $caller)['removal'], $contents->removing);
             $site = $row->idOrNull('site_id');
             $onIt = array_fill_keys(array_map(static fn (SheetItem $item): string => $item->line->person, $items), true);
@@ -112,9 +115,10 @@ final readonly class SheetRoomController
     public function goOn(string $sheet, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($sheet, $caller): Answer {
-            $this->sheets->mustBe($this->sheets->row($sheet, $caller), ['applying'], 'Nothing of this sheet is left to apply.');
+            $row = $this->sheets->row($sheet, $caller);
+            $this->sheets->mustBe($row, ['applying'], 'Nothing of this sheet is left to apply.');
             $this->db->executeStatement('UPDATE change_sheet SET changed_by = ? WHERE id = ?', [Id::binary($caller->id), Id::binary($sheet)]);
-            $this->runner->begin($sheet, SheetRunner::AT_ONCE + 1);
+            'accounts' === $row->string('kind') ? $this->bus->dispatch(new MakeAccounts($sheet)) : $this->runner->begin($sheet, SheetRunner::AT_ONCE + 1);
 
             return new Answer($this->sheets->page($sheet, 0, $caller));
         });
@@ -125,6 +129,9 @@ final readonly class SheetRoomController
     public function undo(string $sheet, #[MapRequestPayload] UndoWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
         $row = $this->sheets->row($sheet, $caller);
+        if (\in_array($row->string('kind'), ['merge', 'accounts', 'erase'], true)) {
+            throw Problem::notAllowed('erase' === $row->string('kind') ? 'Erasing cannot be undone.' : 'This sheet is taken back from its own page.');
+        }
         $lines = $this->applied($sheet);
         if (!$wish->apply) {
             return new Answer($this->sites->reviewUndo($lines, $caller));

@@ -97,7 +97,7 @@ final readonly class SheetRunner
     /** @param callable(): mixed $then */
     private function chunk(string $sheet, int $first, int $last, callable $then): bool
     {
-        $record = new Row($this->db->fetchAssociative('SELECT state, changed_by FROM change_sheet WHERE id = ? FOR UPDATE', [Id::binary($sheet)]) ?: []);
+        $record = new Row($this->db->fetchAssociative('SELECT state, changed_by, tell FROM change_sheet WHERE id = ? FOR UPDATE', [Id::binary($sheet)]) ?: []);
         if ('applying' !== $record->string('state')) {
             return false;
         }
@@ -115,7 +115,7 @@ final readonly class SheetRunner
         }
         $outcomes = [];
         foreach ($bySite as $site => $lines) {
-            $outcomes += null === $caller ? self::refused($lines, 'no-account-to-apply') : $this->inSite($sheet, $site, $lines, $caller);
+            $outcomes += null === $caller ? self::refused($lines, 'no-account-to-apply') : $this->inSite($sheet, $site, $lines, $caller, $record->stringOrNull('tell'));
         }
         $this->record($sheet, $rows, $outcomes);
         $left = false !== $this->db->fetchOne('SELECT 1 FROM sheet_wish WHERE sheet_id = ? AND outcome IS NULL LIMIT 1', [Id::binary($sheet)]);
@@ -135,10 +135,10 @@ final readonly class SheetRunner
      *
      * @return array<int, array<string, mixed>> by position
      */
-    private function inSite(string $sheet, string $site, array $lines, Caller $caller): array
+    private function inSite(string $sheet, string $site, array $lines, Caller $caller, ?string $tell): array
     {
         try {
-            return $this->handler->applyStored($this->gate->at($site, $caller), $sheet, $lines);
+            return $this->handler->applyStored($this->gate->at($site, $caller), $sheet, $lines, $tell);
         } catch (Problem $problem) {
             // What is wrong with one of them must not keep the others.
             if (1 === \count($lines)) {
@@ -146,7 +146,7 @@ final readonly class SheetRunner
             }
             $outcomes = [];
             foreach ($lines as $position => $line) {
-                $outcomes += $this->inSite($sheet, $site, [$position => $line], $caller);
+                $outcomes += $this->inSite($sheet, $site, [$position => $line], $caller, $tell);
             }
 
             return $outcomes;

@@ -22,6 +22,9 @@ final readonly class SheetWish
         public array $lines,
         public bool $apply = true,
         public ?int $removing = null,
+        /** Words for those who are told what was done; null tells nobody. */
+        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')]
+        public ?string $tell = null,
     ) {
     }
 

@@ -8,6 +8,7 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Sheets\SheetSituation;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
@@ -35,7 +36,7 @@ final readonly class Situations
     public function people(array $people): array
     {
         $found = [];
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.', p.gone FROM '.PersonRow::TABLES.' WHERE p.id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
             $found[$row->id('person_id')] = $row;
         }
         if (\count($found) < \count(array_unique($people))) {
@@ -45,8 +46,11 @@ final readonly class Situations
         return $found;
     }
 
-    /** @param array<string, Row> $people by id */
-    public function of(SiteAccess $access, array $people): SheetSituation
+    /**
+     * @param array<string, Row> $people     by id
+     * @param ?string            $invitation that one of them answers
+     */
+    public function of(SiteAccess $access, array $people, ?string $invitation = null): SheetSituation
     {
         $site = $access->site->id;
         $desk = $this->db->fetchOne('SELECT id FROM door WHERE site_id = ? AND kind = \'desk\' ORDER BY id LIMIT 1', [Id::binary($site)]);
@@ -58,9 +62,27 @@ final readonly class Situations
             $access->standing,
             array_map(PersonRow::person(...), $people),
             $this->enrollments->ofPeople($site, array_keys($people)),
-            null === $access->site->seats ? 0 : $this->enrollments->seatsHeld($site, $access->now),
+            null === $access->site->seats ? 0 : $this->enrollments->seatsHeld($site, $access->now) + $this->kept($access, array_keys($people), $invitation),
             $this->enrollments->leads($site, $access->now),
             \is_string($desk) ? Id::text($desk) : throw new \LogicException('Every site has a desk.'),
         );
+    }
+
+    /**
+     * Seats that are kept for others than these: offers that are open, and invitations whose door says so.
+     *
+     * @param list<string> $people ids
+     */
+    private function kept(SiteAccess $access, array $people, ?string $invitation): int
+    {
+        $now = Instant::toSql($access->now);
+        $these = array_map(Id::binary(...), $people) ?: [''];
+        $kept = $this->db->fetchOne(
+            'SELECT (SELECT COUNT(*) FROM waiter WHERE site_id = ? AND waits = 1 AND offered_until > ? AND person_id NOT IN (?))
+                + (SELECT COUNT(*) FROM invitation WHERE site_id = ? AND unanswered = 1 AND holds = 1 AND lapses_at > ? AND id <> ? AND (person_id IS NULL OR person_id NOT IN (?)))',
+            [Id::binary($access->site->id), $now, $these, Id::binary($access->site->id), $now, null === $invitation ? '' : Id::binary($invitation), $these], [2 => ArrayParameterType::BINARY, 6 => ArrayParameterType::BINARY],
+        );
+
+        return is_numeric($kept) ? (int) $kept : 0;
     }
 }

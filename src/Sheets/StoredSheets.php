@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Sheets;
 
-use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Hall\BulkId;
@@ -18,6 +17,7 @@ use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
+use MintDoor\Hall\Where;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
@@ -30,7 +30,7 @@ final readonly class StoredSheets
     /** Lines of a sheet in one answer. */
     private const LINES = 500;
 
-    private const SELECT = 'SELECT h.id, h.site_id, h.kind, h.title, h.state, h.version, h.made_at, h.made_by, h.changed_at, h.changed_by, h.total, h.done, h.applied, h.undoes, s.title AS site_title,
+    private const SELECT = 'SELECT h.id, h.site_id, h.kind, h.title, h.state, h.version, h.made_at, h.made_by, h.changed_at, h.changed_by, h.total, h.done, h.applied, h.undoes, h.tell, s.title AS site_title,
             p.given_name, p.family_name, p.preferred_name, c.given_name AS c_given_name, c.family_name AS c_family_name, c.preferred_name AS c_preferred_name,
             (SELECT u.id FROM change_sheet u WHERE u.undoes = h.id AND u.applied > 0 AND NOT EXISTS (SELECT 1 FROM change_sheet v WHERE v.undoes = u.id AND v.applied > 0) ORDER BY u.id DESC LIMIT 1) AS undone_by
         FROM change_sheet h JOIN person p ON p.id = h.made_by LEFT JOIN person c ON c.id = h.changed_by LEFT JOIN site s ON s.id = h.site_id WHERE ';
@@ -94,20 +94,24 @@ final readonly class StoredSheets
     }
 
     /** A draft is applied once, by one. */
-    public function take(string $id, int $total, Caller $caller): Row
+    public function take(string $id, int $total, ?string $tell, Caller $caller): Row
     {
         $row = $this->locked($id);
         $this->mustBe($row, ['draft'], 'This sheet was applied already. Begin another.');
-        $this->db->executeStatement('UPDATE change_sheet SET state = \'applying\', total = ?, changed_by = ?, version = version + 1 WHERE id = ?', [$total, Id::binary($caller->id), Id::binary($id)]);
+        $this->db->executeStatement('UPDATE change_sheet SET state = \'applying\', total = ?, tell = ?, changed_by = ?, version = version + 1 WHERE id = ?', [$total, $tell, Id::binary($caller->id), Id::binary($id)]);
 
         return $row;
     }
 
-    /** Lines of it that are not applied by now will not be. */
-    public function stop(string $id): void
+    /**
+     * Lines of it that are not applied by now will not be.
+     *
+     * @param 'sheet_wish'|'account_row' $lines
+     */
+    public function stop(string $id, string $lines = 'sheet_wish'): void
     {
         if ('applying' === $this->locked($id)->string('state')) {
-            $this->db->executeStatement('UPDATE sheet_wish SET outcome = \'refused\', reasons = \'[{"code":"stopped","values":{}}]\' WHERE sheet_id = ? AND outcome IS NULL', [Id::binary($id)]);
+            $this->db->executeStatement('UPDATE '.$lines.' SET outcome = \'refused\', reasons = \'[{"code":"stopped","values":{}}]\' WHERE sheet_id = ? AND outcome IS NULL', [Id::binary($id)]);
             $this->db->executeStatement('UPDATE change_sheet SET state = \'applied\', done = total, version = version + 1 WHERE id = ?', [Id::binary($id)]);
         }
     }
@@ -172,6 +176,14 @@ final readonly class StoredSheets
         return $row;
     }
 
+    /** @throws Problem of type `NotFound` */
+    public function mustBeKind(Row $row, string $kind): void
+    {
+        if ($kind !== $row->string('kind')) {
+            throw Problem::notFound('This sheet');
+        }
+    }
+
     /** @param list<string> $states */
     public function mustBe(Row $row, array $states, string $sentence): void
     {
@@ -184,34 +196,24 @@ final readonly class StoredSheets
     public function list(SheetsFilter $filter, Caller $caller): array
     {
         $now = Instant::toSql($this->clock->instant());
-        $where = ["h.kind <> 'desk'"];
-        $parameters = $types = [];
-        $add = static function (string $sql, mixed ...$values) use (&$where, &$parameters, &$types): void {
-            $where[] = $sql;
-            foreach ($values as $value) {
-                if (\is_array($value)) {
-                    $types[\count($parameters)] = ArrayParameterType::STRING;
-                }
-                $parameters[] = $value;
-            }
-        };
+        $where = new Where("h.kind <> 'desk'");
         if ($filter->mine) {
-            $add('(h.made_by = ? OR h.changed_by = ?)', Id::binary($caller->id), Id::binary($caller->id));
+            $where->add('(h.made_by = ? OR h.changed_by = ?)', Id::binary($caller->id), Id::binary($caller->id));
         } elseif (!$caller->platformAdministrator) {
-            $add(
+            $where->add(
                 '(h.made_by = ? OR h.changed_by = ? OR h.site_id IN (SELECT g.site_id FROM enrollment_segment g WHERE g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state = \'current\' AND g.role IN (?)) OR h.site_id IN (SELECT x.id FROM site x JOIN division d ON d.id = x.division_id WHERE d.code IN (?)))',
                 Id::binary($caller->id), Id::binary($caller->id), Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn) ?: [''], $caller->divisions ?: [''],
             );
         }
         if ('' !== $filter->site) {
-            $add('h.site_id = ?', Id::binary($filter->site));
+            $where->add('h.site_id = ?', Id::binary($filter->site));
         }
-        '' === $filter->state ? $add("h.state <> 'dropped'") : $add('h.state = ?', $filter->state);
+        '' === $filter->state ? $where->add("h.state <> 'dropped'") : $where->add('h.state = ?', $filter->state);
         $cursor = Cursor::read($filter->cursor, 'sheets', 2);
         if (null !== $cursor) {
-            $add('(h.made_at < ? OR (h.made_at = ? AND h.id < ?))', $cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1]));
+            $where->add('(h.made_at < ? OR (h.made_at = ? AND h.id < ?))', $cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1]));
         }
-        $rows = Row::all($this->db->fetchAllAssociative(self::SELECT.implode(' AND ', $where).' ORDER BY h.made_at DESC, h.id DESC LIMIT '.(self::PAGE + 1), $parameters, $types));
+        $rows = Row::all($this->db->fetchAllAssociative(self::SELECT.$where->sql().' ORDER BY h.made_at DESC, h.id DESC LIMIT '.(self::PAGE + 1), $where->parameters, $where->types));
         $more = \count($rows) > self::PAGE;
         $rows = \array_slice($rows, 0, self::PAGE);
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
@@ -230,7 +232,7 @@ final readonly class StoredSheets
             'madeAt' => Instant::toJson($row->instant('made_at')), 'madeBy' => ['id' => $row->id('made_by'), 'name' => PersonRow::name($row)],
             'changedAt' => Instant::toJson($row->instantOrNull('changed_at') ?? $row->instant('made_at')),
             'total' => $row->int('total'), 'done' => $row->int('done'), 'applied' => $row->int('applied'),
-            'undoes' => $row->idOrNull('undoes'), 'undoneBy' => $row->idOrNull('undone_by'),
+            'tell' => $row->stringOrNull('tell'), 'undoes' => $row->idOrNull('undoes'), 'undoneBy' => $row->idOrNull('undone_by'),
         ];
     }
 
@@ -256,8 +258,8 @@ final readonly class StoredSheets
         // A sheet that was reviewed has its wishes, applied or not; one that was applied at once has its lines only.
         $wishes = false !== $this->db->fetchOne('SELECT 1 FROM sheet_wish WHERE sheet_id = ? LIMIT 1', [Id::binary($id)]);
         $from = $wishes
-            ? 'w.position, w.site_id, w.person_id, w.wish, w.outcome, w.reasons, n.id AS line_id, n.verb, n.state_before, n.state_after FROM sheet_wish w LEFT JOIN sheet_line n ON n.id = w.line_id'
-            : 'w.position, w.site_id, w.person_id, NULL AS wish, w.verdict AS outcome, w.notes AS reasons, w.id AS line_id, w.verb, w.state_before, w.state_after FROM sheet_line w';
+            ? 'w.position, w.site_id, w.person_id, w.wish, w.outcome, w.reasons, n.id AS line_id, n.verb, n.state_before, n.state_after, m.id AS message_id, m.state AS message_state FROM sheet_wish w LEFT JOIN sheet_line n ON n.id = w.line_id LEFT JOIN message m ON m.line_id = w.line_id'
+            : 'w.position, w.site_id, w.person_id, NULL AS wish, w.verdict AS outcome, w.notes AS reasons, w.id AS line_id, w.verb, w.state_before, w.state_after, m.id AS message_id, m.state AS message_state FROM sheet_line w LEFT JOIN message m ON m.line_id = w.id';
         $rows = Row::all($this->db->fetchAllAssociative(
             'SELECT s.title, p.given_name, p.family_name, p.preferred_name, '.$from.' JOIN site s ON s.id = w.site_id JOIN person p ON p.id = w.person_id WHERE w.sheet_id = ? AND w.position > ? ORDER BY w.position LIMIT '.(self::LINES + 1),
             [Id::binary($id), $after],
@@ -274,6 +276,7 @@ final readonly class StoredSheets
                 'role' => \is_string($wish['role'] ?? null) ? $wish['role'] : null,
                 'verdict' => $row->stringOrNull('outcome'), 'reasons' => array_values(array_map(static fn (mixed $note): array => ['code' => ((array) $note)['code'] ?? '', 'values' => (object) (((array) $note)['values'] ?? [])], array_filter(isset($reasons['reasons']) ? (array) $reasons['reasons'] : $reasons, is_array(...)))),
                 'before' => $standing('state_before'), 'after' => $standing('state_after'), 'line' => $row->idOrNull('line_id'),
+                'message' => null === $row->idOrNull('message_id') ? null : ['id' => $row->id('message_id'), 'state' => $row->string('message_state')],
             ];
         }, $rows);
     }

@@ -9,6 +9,7 @@ use MintDoor\Core\People\Luhn;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
+use MintDoor\Doors\DoorKeys;
 
 /**
  * Alder Quay Conservatory of Music: invented, and so is everybody in it. The same every time, but that its calendar is
@@ -41,8 +42,11 @@ final class DemoHouse
     /** @var array<string, string> */
     private array $terms = [];
 
-    /** @var array{baroque: string, harmony: list<string>} the site of that name, and learners of the other */
-    private array $shown = ['baroque' => '', 'harmony' => []];
+    /** @var array{baroque: string, het: string, jazz: string, nerves: string, harmony: list<string>} sites of these names, and learners of one */
+    private array $shown = ['baroque' => '', 'het' => '', 'jazz' => '', 'nerves' => '', 'harmony' => []];
+
+    /** @var list<string> learners of the jazz workshop */
+    private array $busy = [];
 
     /** @var array<string, string> login of a demo sign-in => person id */
     private array $known = [];
@@ -51,7 +55,7 @@ final class DemoHouse
     private int $staffNumbers = 20_100;
 
     public function __construct(
-        Connection $db,
+        private readonly Connection $db,
         private readonly int $now,
         string $passwordHash,
     ) {
@@ -62,7 +66,7 @@ final class DemoHouse
     }
 
     /** About 2,400 people, 40 sites and 9,000 enrollments. */
-    public function furnish(): void
+    public function furnish(DoorKeys $keys): void
     {
         $this->foundations();
         $this->signIns();
@@ -70,7 +74,39 @@ final class DemoHouse
         $this->shownSites();
         $this->otherSites();
         $this->afterwards();
+        $this->twice();
+        $this->atDoors();
         $this->house->write();
+        (new DemoDoors($this->db, $this->house, $keys, $this->now))->furnish($this->known['mara.lindqvist']);
+        (new DemoPost($this->db, $this->house, $this->now))->furnish($this->known);
+    }
+
+    /** Those who stand before doors: three wait for a seat in the jazz workshop, two asked to join the Baroque. */
+    private function atDoors(): void
+    {
+        $free = array_values(array_filter($this->strangers('millrace'), fn (array $learner): bool => $learner[1] >= 8 && !\in_array($learner[0], $this->busy, true)));
+        foreach (\array_slice($free, 0, 3) as $n => [$id]) {
+            $this->house->letIn($this->shown['jazz'], $id, 'learner', $this->now - 86_400 + 3_600 * $n, door: DoorKind::Key, accepted: false);
+        }
+        $this->house->door($this->shown['baroque'], DoorKind::Key, 'by request');
+        foreach (\array_slice($free, 3, 2) as $n => [$id]) {
+            $this->house->letIn($this->shown['baroque'], $id, 'learner', $this->now - 7_200 + 1_800 * $n, door: DoorKind::Key, accepted: false);
+        }
+        foreach (['het' => 'late joiners', 'nerves' => 'flyer in the hall'] as $site => $name) {
+            $this->house->door($this->shown[$site], DoorKind::Key, $name);
+        }
+    }
+
+    /** Some who were entered twice, as happens: without a number the second time, or with a digit wrong. */
+    private function twice(): void
+    {
+        $people = [];
+        foreach ([['Ottilie', 'Vasbrandt', 8, '3300019', 'ottilie.vasbrandt@example.org'], ['Ottilie', 'Vasbrandt', 8, null, 'otti.v@example.net'], ['Tadeusz', 'Wierzbak', 7, '3301090', 'tadeusz.wierzbak@example.org'], ['Tadeusz', 'Wierzbak', 7, '3301900', null], ['Saga', 'Quillander', 6, '3300035', 'saga.quillander@example.org'], ['Saga', 'Quillander', 7, null, 'saga.quillander@example.org']] as $n => [$given, $family, $level, $number, $email]) {
+            $people[] = $this->house->person('learner', $this->divisions['millrace'], $given, $family, $level, $number, $email, strtolower($given.'.'.$family).(1 === $n % 2 ? '2' : ''), passwordHash: $this->hash);
+        }
+        foreach ([[0, 'learner'], [1, 'day-guest'], [2, 'learner']] as [$who, $role]) {
+            $this->house->letIn($this->shown['baroque'], $people[$who], $role, $this->at(-60), by: $this->known['mara.lindqvist']);
+        }
     }
 
     /** 200,000 people, 5,000 sites, 1,000,000 enrollments. */
@@ -208,7 +244,9 @@ final class DemoHouse
 
         $jazz = $this->open('JAZZ', 'Jazz Improvisation Workshop', 'workshop', 'millrace', [7, 10], 24, $mara);
         $this->house->door($jazz, DoorKind::Key, 'key on the practice-room door');
+        $this->shown = ['het' => $het, 'jazz' => $jazz] + $this->shown;
         foreach ($this->pool('millrace', 7, 10, 23) as $n => [$id]) {
+            $this->busy[] = $id;
             $this->house->letIn($jazz, $id, 'learner', $this->at(-60) + 7_200 * $n, door: DoorKind::Key, lastSeen: $this->seen());
         }
 
@@ -234,6 +272,7 @@ final class DemoHouse
         $this->house->letIn($recital, $this->known['elias.nordahl'], 'learner', $this->at(-70), paused: [$this->at(-3), $this->at(11)], door: DoorKind::Key);
 
         $nerves = $this->open('NERVES', 'Stage Nerves', 'evening', 'northlight', null, 40, $mara);
+        $this->shown['nerves'] = $nerves;
         $this->house->door($nerves, DoorKind::Invitation, 'invitation by e-mail');
         foreach ($this->pool('northlight', 1, 4, 26) as $n => [$id]) {
             $this->house->letIn($nerves, $id, 'learner', $this->at(-10), new Window($this->at(-10), $n < 18 ? Time::FOREVER : $this->at(20)), DoorKind::Invitation, accepted: $n < 18, lastSeen: $n < 18 ? $this->seen() : null);

@@ -7,6 +7,7 @@ namespace MintDoor\StandIns;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Mapping\ClassMetadata;
+use MintDoor\Doors\DoorKeys;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -19,13 +20,14 @@ use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 #[AsCommand('demo:load', 'Fills an empty house with the demo conservatory; --fresh empties it first')]
 final class DemoLoadCommand extends Command
 {
-    private const TABLES_WITHOUT_ENTITY = ['session', 'throttle', 'idempotency', 'person_term', 'person_key', 'name_slip', 'settled_line', 'sheet_wish', 'job', 'enrollment_segment', 'site_count'];
+    private const TABLES_WITHOUT_ENTITY = ['session', 'throttle', 'idempotency', 'person_term', 'person_key', 'name_slip', 'settled_line', 'sheet_wish', 'account_row', 'job', 'message', 'letter', 'told_apart', 'door_key', 'waiter', 'invitation', 'invitation_link', 'door_try', 'quiet', 'enrollment_segment', 'site_count'];
 
     public function __construct(
         private readonly Connection $db,
         private readonly EntityManagerInterface $entities,
         private readonly HouseClock $clock,
         private readonly PasswordHasherFactoryInterface $hashers,
+        private readonly DoorKeys $keys,
     ) {
         parent::__construct();
     }
@@ -58,7 +60,7 @@ final class DemoLoadCommand extends Command
             $demo->furnishLarge();
             $this->db->fetchAllAssociative('ANALYZE TABLE person_term, person_key, name_slip, enrollment_segment, person, enrollment, pass, mark, site');
         } else {
-            $this->db->transactional($demo->furnish(...));
+            $this->db->transactional(fn () => $demo->furnish($this->keys));
         }
         foreach (['person' => 'people', 'site' => 'sites', 'enrollment' => 'enrollments'] as $table => $what) {
             $count = $this->db->fetchOne('SELECT COUNT(*) FROM '.$table);

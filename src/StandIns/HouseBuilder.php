@@ -19,8 +19,7 @@ use MintDoor\Hall\BulkId;
 use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
-use MintDoor\People\NameIndex;
-use MintDoor\People\Terms;
+use MintDoor\People\PeopleWriter;
 use MintDoor\Roles\RulesCodec;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\SegmentRow;
@@ -36,9 +35,12 @@ final class HouseBuilder
     /** 2026-01-01T00:00:00Z in milliseconds: the time part of the ids. */
     private const IDS_FROM = 1_767_225_600_000;
 
+    /** Seconds since accounts were made. */
+    private const SINCE = 110 * 86_400;
+
     private readonly BulkWriter $rows;
 
-    private readonly NameIndex $index;
+    private readonly PeopleWriter $people;
 
     private int $made = 0;
 
@@ -56,7 +58,7 @@ final class HouseBuilder
     public function __construct(private readonly Connection $db, private readonly int $now)
     {
         $this->rows = new BulkWriter($db);
-        $this->index = new NameIndex($db);
+        $this->people = new PeopleWriter($db);
         $this->roles = new RoleBook([]);
     }
 
@@ -102,24 +104,9 @@ final class HouseBuilder
     public function person(string $kind, string $division, string $given, string $family, ?int $level = null, ?string $number = null, ?string $email = null, ?string $login = null, ?string $preferred = null, ?string $former = null, ?string $passwordHash = null, bool $platformAdministrator = false, int $accountClosedFrom = Time::FOREVER): string
     {
         $id = $this->id();
-        $sortName = $family.', '.$given;
-        $terms = Terms::of(implode(' ', array_filter([$preferred, $given, $family, $former])), $number, $login);
-        $names = ' '.implode(' ', $terms);
-        $this->names[$id] = [$sortName, $names];
-        $this->rows->add('person', [
-            'id' => BulkWriter::id($id), 'kind' => $kind, 'division_id' => BulkWriter::id($division), 'given_name' => $given, 'family_name' => $family,
-            'sort_name' => $sortName, 'terms' => $names, 'level' => $level, 'preferred_name' => $preferred, 'former_name' => $former,
-            'number' => $number, 'email' => $email,
-        ]);
-        foreach ($terms as $term) {
-            $this->rows->add('person_term', ['term' => $term, 'person_id' => BulkWriter::id($id), 'names' => $names]);
-        }
-        $this->index->add($id, $division, $given, $family, $preferred, $former, $email);
+        $this->names[$id] = $this->people->add($id, $kind, $division, $given, $family, $level, $number, $email, $login, $preferred, $former);
         if ('none' !== $passwordHash && null !== $login) {
-            $this->rows->add('account', [
-                'person_id' => BulkWriter::id($id), 'login' => mb_strtolower($login), 'password_hash' => $passwordHash,
-                'closed_from' => Instant::toSql($accountClosedFrom), 'platform_administrator' => $platformAdministrator,
-            ]);
+            $this->people->account($id, $login, $this->now - self::SINCE, $passwordHash, $accountClosedFrom, $platformAdministrator);
         }
 
         return $id;
@@ -213,7 +200,7 @@ final class HouseBuilder
             }
         }
         $this->rows->flush();
-        $this->index->write();
+        $this->people->write();
         // Counts kept from before do not know of what was just written.
         $this->db->executeStatement('DELETE FROM site_count');
         foreach ($this->log as $site => $entries) {

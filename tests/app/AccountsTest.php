@@ -70,6 +70,35 @@ final class AccountsTest extends ApiTestCase
         self::assertFalse($this->call('admin', 'PUT', $path, ['open' => true])['changes']);
     }
 
+    public function testAPasswordHashedAsBeforeIsHashedAnewWhenItIsUsed(): void
+    {
+        $hash = fn (): string => (string) $this->db()->fetchOne('SELECT password_hash FROM account WHERE person_id = ?', [Id::binary($this->ids['learner'])]);
+        $this->db()->executeStatement('UPDATE account SET password_hash = ? WHERE person_id = ?', [password_hash('of long ago', \PASSWORD_BCRYPT, ['cost' => 4]), Id::binary($this->ids['learner'])]);
+        self::assertSame([401, '$2y$'], [$this->signIn('learner', 'of long since'), substr($hash(), 0, 4)]);
+        self::assertSame([200, '$argon2id$'], [$this->signIn('learner', 'of long ago'), substr($hash(), 0, 10)]);
+        // The session that began with it goes on.
+        $this->client->request('GET', '/api/v1/house', [], [], ['HTTP_X_MINT_DOOR' => '1']);
+        self::assertSame([200, 200], [$this->client->getResponse()->getStatusCode(), $this->signIn('learner', 'of long ago')]);
+    }
+
+    public function testSomebodyIsAskedForAnotherPasswordWithoutOneBeingHandedOut(): void
+    {
+        $path = '/people/'.$this->ids['learner'].'/password-wanted';
+        $this->call('lead', 'PUT', $path);
+        self::assertSame(200, $this->signIn('learner', self::PASSWORD));
+        $this->call('learner', 'GET', '/house', null, 403);
+        $this->call('lead', 'DELETE', $path);
+        $this->call('learner', 'GET', '/house');
+        $this->call('lead', 'PUT', '/people/'.$this->ids['cotutor'].'/password-wanted', null, 403);
+    }
+
+    public function testAJuniorsCardIsForTheirLeads(): void
+    {
+        $this->change('lead', 'let-in', 'junior', 'day-guest');
+        self::assertSame(['Cards of learners of this age are for those who lead a site of theirs, and for administrators.', null], [$this->cards('cotutor', ['junior'])[0]['refused'], $this->cards('lead', ['junior'])[0]['refused']]);
+        self::assertSame('minor', $this->call('cotutor', 'GET', '/people/'.$this->ids['junior'])['refusal']);
+    }
+
     public function testSessionsOfAPersonCanBeEnded(): void
     {
         $this->db()->executeStatement('INSERT INTO session (id, person_id, data, touched_at) VALUES (?, ?, ?, UTC_TIMESTAMP())', [random_bytes(32), Id::binary($this->ids['learner']), '']);

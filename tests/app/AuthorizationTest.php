@@ -75,6 +75,57 @@ final class AuthorizationTest extends ApiTestCase
         'POST /sheets/{sheet}/apply' => [401, 404, 404, 412, 404, 412],
         'POST /sheets/{sheet}/continue' => [401, 404, 404, 412, 404, 412],
         'POST /sheets/{sheet}/undo' => [401, 404, 404, 200, 404, 200],
+        'POST /forgotten-password' => [202, 202, 202, 202, 202, 202],
+        'PUT /people/{person}' => [401, 403, 403, 403, 403, 200],
+        'POST /people/{person}/notes' => [401, 403, 200, 200, 200, 200],
+        'DELETE /people/{person}/notes/{note}' => [401, 403, 404, 404, 404, 404],
+        'PUT /people/{person}/notes/{note}' => [401, 403, 404, 404, 404, 404],
+        'POST /people/{person}/password-link' => [401, 403, 403, 403, 403, 200],
+        'PUT /people/{person}/password-wanted' => [401, 403, 403, 403, 403, 200],
+        'DELETE /people/{person}/password-wanted' => [401, 403, 403, 403, 403, 200],
+        'POST /people/{person}/export' => [401, 403, 403, 403, 403, 200],
+        'POST /people/{person}/erasure' => [401, 403, 403, 403, 403, 200],
+        'GET /doubles' => [401, 403, 403, 403, 200, 200],
+        'PUT /doubles/{one}/{other}' => [401, 403, 403, 403, 403, 200],
+        'DELETE /doubles/{one}/{other}' => [401, 403, 403, 403, 403, 200],
+        'POST /merges' => [401, 403, 403, 403, 403, 200],
+        'POST /merges/{sheet}/undo' => [401, 404, 404, 404, 404, 404],
+        'POST /account-batches' => [401, 403, 200, 200, 200, 200],
+        'GET /account-batches/{sheet}' => [401, 404, 404, 404, 404, 404],
+        'POST /account-batches/{sheet}/undo' => [401, 404, 404, 404, 404, 404],
+        'GET /messages' => [401, 403, 200, 200, 200, 200],
+        'POST /messages/again' => [401, 403, 404, 404, 404, 404],
+        'POST /messages/withdraw' => [401, 403, 404, 404, 404, 404],
+        'POST /message-previews' => [401, 403, 403, 200, 404, 200],
+        'GET /templates' => [401, 403, 403, 403, 403, 200],
+        'PUT /templates/{kind}' => [401, 403, 403, 200, 404, 200],
+        'DELETE /templates/{kind}' => [401, 403, 403, 403, 403, 200],
+        'GET /mailbox' => [401, 403, 403, 403, 403, 200],
+        'GET /sites/{site}/doors' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/doors' => [401, 403, 403, 201, 404, 201],
+        'PUT /sites/{site}/doors/{door}' => [401, 403, 403, 200, 404, 200],
+        'PUT /sites/{site}/doors/{door}/open' => [401, 403, 403, 200, 404, 200],
+        'DELETE /sites/{site}/doors/{door}/open' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/doors/{door}/key' => [401, 403, 403, 403, 404, 403],
+        'POST /sites/{site}/door-reach' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/arrivals' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/waiting' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/waiting' => [401, 403, 403, 404, 404, 404],
+        'GET /sites/{site}/doors/{door}/invitations' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/doors/{door}/invitations' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/doors/{door}/invitations/again' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/doors/{door}/invitations/withdraw' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/leave' => [401, 404, 404, 404, 404, 404],
+        'POST /join/look' => [422, 422, 422, 422, 422, 422],
+        'POST /join' => [401, 422, 422, 422, 422, 422],
+        'POST /join/account' => [422, 422, 422, 422, 422, 422],
+        'GET /me/waits' => [401, 200, 200, 200, 200, 200],
+        'POST /me/waits/{wait}' => [401, 404, 404, 404, 404, 404],
+        'DELETE /me/waits/{wait}' => [401, 404, 404, 404, 404, 404],
+        'GET /open-doors' => [401, 200, 200, 200, 200, 200],
+        'GET /look-ins/{door}' => [404, 404, 404, 404, 404, 404],
+        'GET /key-doors' => [401, 200, 200, 200, 200, 200],
+        'POST /key-renewals' => [401, 404, 404, 404, 404, 404],
         'GET /sites/{site}/why/{person}' => [401, 403, 200, 200, 404, 200],
     ];
 
@@ -82,11 +133,12 @@ final class AuthorizationTest extends ApiTestCase
     {
         self::assertEqualsCanonicalizing(Contract::get()->operations(), array_keys(self::TABLE));
         $sheet = Id::text((string) $this->db()->fetchOne('SELECT sheet_id FROM sheet_line WHERE site_id = ? AND person_id = ?', [Id::binary($this->ids['site']), Id::binary($this->ids['learner'])]));
+        $door = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', ['kind' => 'invitation'], 201)['id'];
         foreach (self::TABLE as $operation => $statuses) {
             [$method, $template] = explode(' ', $operation);
             foreach (self::CALLERS as $index => $caller) {
                 $this->db()->beginTransaction();
-                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet, '{view}' => $sheet]).(['GET /sites' => '?scope=all', 'GET /people' => '?q=learner', 'GET /rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01', 'DELETE /sites/{site}/settled-lines' => '?gist=nobody'][$operation] ?? '');
+                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet, '{view}' => $sheet, '{door}' => $door, '{wait}' => '1', '{note}' => $sheet, '{one}' => $this->ids['colleague'], '{other}' => $this->ids['cotutor'], '{kind}' => 'let-in']).(['GET /sites' => '?scope=all', 'GET /people' => '?q=learner', 'GET /rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01', 'DELETE /sites/{site}/settled-lines' => '?gist=nobody'][$operation] ?? '');
                 $this->call($caller, $method, $path, $this->body($operation), $statuses[$index], ['If-Match' => '"1"']);
                 $this->db()->rollBack();
             }
@@ -134,6 +186,22 @@ final class AuthorizationTest extends ApiTestCase
             'POST /site-sheets/undo' => ['entries' => [['site' => $this->ids['site'], 'entry' => 4]]],
             'POST /sites/{site}/labels' => ['label' => 'viola', 'people' => [$this->ids['learner']]],
             'PUT /sites/{site}/views' => ['name' => 'Mine', 'view' => 'role=learner'],
+            'POST /forgotten-password' => ['login' => 'nobody'],
+            'PUT /people/{person}' => ['given' => 'Cotutor', 'family' => 'Cotutorsen'],
+            'POST /people/{person}/notes' => ['text' => 'Rang up.'],
+            'POST /people/{person}/erasure', 'POST /merges/{sheet}/undo', 'POST /account-batches/{sheet}/undo' => ['apply' => false],
+            'POST /merges' => ['stays' => $this->ids['colleague'], 'goes' => $this->ids['cotutor']],
+            'POST /account-batches' => ['text' => 'Noor Haddad', 'division' => 'seniors'],
+            'POST /messages/again', 'POST /messages/withdraw' => ['messages' => [$this->ids['cotutor']]],
+            'POST /message-previews' => ['kind' => 'let-in', 'site' => $this->ids['site']],
+            'PUT /templates/{kind}' => ['subject' => 'You are in', 'body' => 'Go to {link}', 'site' => $this->ids['site']],
+            'PUT /sites/{site}/doors/{door}' => ['kind' => 'invitation'],
+            'POST /sites/{site}/doors', 'POST /sites/{site}/door-reach' => ['name' => 'Key'],
+            'POST /sites/{site}/waiting' => ['waiters' => [1], 'answer' => 'yes'],
+            'POST /sites/{site}/doors/{door}/invitations' => ['text' => 'somebody@example.org'],
+            'POST /sites/{site}/doors/{door}/invitations/again', 'POST /sites/{site}/doors/{door}/invitations/withdraw' => [],
+            'POST /join/look', 'POST /join', 'POST /join/account' => ['key' => 'none of ours', 'password' => 'long enough for it'],
+            'POST /key-renewals' => ['doors' => [$this->ids['learner']]],
             default => null,
         };
     }

@@ -9,6 +9,7 @@ use Doctrine\DBAL\DriverManager;
 use Doctrine\DBAL\Tools\DsnParser;
 use MintDoor\StandIns\HouseBuilder;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
 
 /** A small house in a database of its own, for processes with connections of their own. */
 abstract class RaceCase extends TestCase
@@ -56,5 +57,13 @@ abstract class RaceCase extends TestCase
     protected function environment(): array
     {
         return ['DATABASE_URL' => $_SERVER['RACE_URL'], 'APP_ENV' => 'test', 'APP_SECRET' => 'x', 'MINT_DOOR_CLOCK' => gmdate('Y-m-d\TH:i:s\Z', self::NOW)];
+    }
+
+    protected function worker(): Process
+    {
+        $worker = new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'messenger:consume', 'jobs', '--sleep=0.05', '--time-limit=90'], env: $this->environment() + ['JOBS_DSN' => 'mint-door-jobs://jobs?longest=1']);
+        $worker->start();
+
+        return $worker;
     }
 }

@@ -111,14 +111,6 @@ final class SheetsAtOnceTest extends RaceCase
         return $sheet;
     }
 
-    private function worker(): Process
-    {
-        $worker = new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'messenger:consume', 'jobs', '--sleep=0.05', '--time-limit=90'], env: $this->environment() + ['JOBS_DSN' => 'mint-door-jobs://jobs?longest=1']);
-        $worker->start();
-
-        return $worker;
-    }
-
     /** @phpstan-impure */
     private function left(): int
     {

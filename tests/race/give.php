@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-// Gives the job to apply a stored sheet. Argument: its id.
+// Gives a job to the workers, as the application would: to apply the sheet that is named, or to deliver what is due.
 use MintDoor\Kernel;
+use MintDoor\PostRoom\SendDue;
 use MintDoor\Sheets\ApplySheet;
 use Symfony\Component\DependencyInjection\ContainerInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
@@ -17,4 +18,4 @@ $container = $kernel->getContainer()->get('test.service_container');
 assert($container instanceof ContainerInterface);
 $bus = $container->get(MessageBusInterface::class);
 assert($bus instanceof MessageBusInterface);
-$bus->dispatch(new ApplySheet($argv[1]));
+$bus->dispatch('due' === $argv[1] ? new SendDue() : new ApplySheet($argv[1]));

@@ -28,6 +28,11 @@ class Account
         /** Whether whoever signs in has to choose another password before anything else. */
         #[ORM\Column(options: ['default' => 0])]
         public bool $mustChange = false,
+        #[ORM\Column(type: 'instant', nullable: true)]
+        public ?int $madeAt = null,
+        /** When they last signed in. */
+        #[ORM\Column(type: 'instant', nullable: true)]
+        public ?int $usedAt = null,
     ) {
     }
 }

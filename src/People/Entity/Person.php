@@ -11,6 +11,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'person')]
 #[ORM\UniqueConstraint(columns: ['number'])]
 #[ORM\Index(columns: ['email'])]
+#[ORM\Index(name: 'gone_into', columns: ['gone_into'])]
 #[ORM\Index(name: 'by_name', columns: ['sort_name', 'id'])]
 class Person
 {
@@ -42,6 +43,14 @@ class Person
         public ?string $number = null,
         #[ORM\Column(length: 190, nullable: true, options: ['charset' => 'utf8mb4', 'collation' => 'utf8mb4_bin'])]
         public ?string $email = null,
+        /** Why somebody is in the directory no more: "taken-back", "merged", "erased". */
+        #[ORM\Column(length: 16, nullable: true, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        public ?string $gone = null,
+        /** Whom somebody was merged into. */
+        #[ORM\Column(type: 'id', nullable: true)]
+        public ?string $goneInto = null,
+        #[ORM\Column(options: ['default' => 1])]
+        public int $version = 1,
     ) {
     }
 }

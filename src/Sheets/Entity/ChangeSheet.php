@@ -56,6 +56,9 @@ class ChangeSheet
         /** The sheet it takes back. */
         #[ORM\Column(type: 'id', nullable: true)]
         public ?string $undoes = null,
+        /** Words of whoever applies it for those who are told; null tells nobody. */
+        #[ORM\Column(length: 2_000, nullable: true)]
+        public ?string $tell = null,
     ) {
     }
 }

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Sheets\Line;
+use MintDoor\Core\Sheets\LineComputer;
+use MintDoor\Core\Sheets\Note;
+use MintDoor\Core\Sheets\Verdict;
+use MintDoor\Core\Time\Window;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Sheets\SheetStore;
+use MintDoor\Sheets\StoredLine;
+
+/** What happens at doors, as lines of sheets like everything else. Runs inside a transaction, under the site's lock. */
+final readonly class DoorLines
+{
+    public function __construct(
+        private Connection $db,
+        private LineComputer $computer,
+        private SheetStore $store,
+        private Roles $roles,
+    ) {
+    }
+
+    /**
+     * Lets somebody in who stands before a door; the line says why not, where a law forbids it.
+     *
+     * @param ?Caller $by null for themselves
+     */
+    public function comeIn(Before $at, ?string $section, ?Caller $by = null): Line
+    {
+        $line = $this->computer->comeIn($at->situation, $at->door->id('id'), $at->terms->kind, $at->terms->text('role'), $this->window($at), $this->section($at, $section));
+        $this->keep($at->access, $at->person, 'come-in', $line, $by);
+        if (Verdict::Ready === $line->verdict) {
+            $this->close($at->door->id('id'), $at->person->id('person_id'), 'in', $at->access, $by);
+        }
+
+        return $line;
+    }
+
+    /**
+     * Has somebody wait at a door.
+     *
+     * @param 'seat'|'approval'|'answer' $for
+     */
+    public function stand(Before $at, string $for, ?string $section, string $why, ?Caller $by = null): void
+    {
+        $line = $this->computer->stand($at->situation, $at->door->id('id'), $at->terms->kind, $at->terms->text('role'), $this->window($at), 'choice' === $at->terms->text('place') ? $section : null);
+        $this->keep($at->access, $at->person, 'answer' === $for ? 'invite' : 'wait', $line, $by);
+        if ('answer' !== $for) {
+            $this->db->executeStatement(
+                "INSERT INTO waiter (site_id, door_id, person_id, what, state, waits, section_id, why, made_at) VALUES (?, ?, ?, ?, 'waiting', 1, ?, ?, ?)",
+                [Id::binary($at->access->site->id), Id::binary($at->door->id('id')), Id::binary($at->person->id('person_id')), $for, null === $section ? null : Id::binary($section), '' === trim($why) ? null : trim($why), Instant::toSql($at->access->now)],
+            );
+        }
+    }
+
+    /**
+     * Has somebody go again, or wait no longer.
+     *
+     * @param list<string> $doors   ids
+     * @param bool         $waiting whether only what they still wait with
+     * @param string       $verb    as it is written down: "leave", "lapse" or "release"
+     */
+    public function goAgain(Before $at, array $doors, bool $waiting, string $verb, ?Caller $by = null): Line
+    {
+        $line = $this->computer->goAgain($at->situation, $doors, $waiting);
+        $this->keep($at->access, $at->person, $verb, $line, $by);
+
+        return $line;
+    }
+
+    /** Nobody waits with it any more. */
+    public function close(string $door, string $person, string $state, SiteAccess $access, ?Caller $by = null): void
+    {
+        $this->db->executeStatement('UPDATE waiter SET state = ?, waits = NULL, decided_by = ?, decided_at = ? WHERE door_id = ? AND person_id = ? AND waits = 1', [$state, null === $by ? null : Id::binary($by->id), Instant::toSql($access->now), Id::binary($door), Id::binary($person)]);
+    }
+
+    private function keep(SiteAccess $access, Row $person, string $verb, Line $line, ?Caller $by): void
+    {
+        if (Verdict::Ready !== $line->verdict) {
+            return;
+        }
+        $note = static fn (Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
+        $json = [
+            'verdict' => $line->verdict->value, 'before' => SegmentRow::json($line->before, $this->roles->book()), 'after' => SegmentRow::json($line->after, $this->roles->book()),
+            'reasons' => array_map($note, $line->reasons), 'cautions' => array_map($note, array_values(array_filter($line->cautions, static fn (Note $each): bool => 'work-stays' !== $each->code))),
+        ];
+        $this->store->store(null === $by ? $access : $access->doneBy($by), [new StoredLine($person->id('person_id'), $person->string('sort_name'), $verb, $line, $json)]);
+    }
+
+    private function window(Before $at): Window
+    {
+        $now = $at->access->now;
+
+        return new Window($now, max($now, $at->terms->stays($at->access->site->termEnds)));
+    }
+
+    /** Where somebody is put: where the door says, where they chose, or where the fewest are. */
+    private function section(Before $at, ?string $chosen): ?string
+    {
+        if ('emptiest' !== $at->terms->text('place')) {
+            return 'choice' === $at->terms->text('place') ? $chosen : $at->terms->textOrNull('section');
+        }
+        $now = Instant::toSql($at->access->now);
+        $section = $this->db->fetchOne(
+            "SELECT s.id FROM section s LEFT JOIN (SELECT w.section_id, COUNT(*) AS people FROM pass w JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id AND g.from_at <= ? AND g.until_at > ? AND g.state IN ('current', 'paused', 'upcoming') WHERE w.site_id = ? AND w.live = 1 GROUP BY w.section_id) n ON n.section_id = s.id
+             WHERE s.site_id = ? ORDER BY COALESCE(n.people, 0), s.name, s.id LIMIT 1",
+            [$now, $now, Id::binary($at->access->site->id), Id::binary($at->access->site->id)],
+        );
+
+        return \is_string($section) ? Id::text($section) : null;
+    }
+}

@@ -1,0 +1,311 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Doors\Doorman;
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roles\RoleVerdict;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\State;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\Core\Time\WindowOutOfOrder;
+use MintDoor\Hall\BulkWriter;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Ids;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\ProblemType;
+use MintDoor\Hall\Row;
+use MintDoor\Logbook\Logbook;
+use MintDoor\People\Accounts;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Sites\Divisions;
+
+/** The doors that are set up as sentences: made, changed, opened and shut. What changes something runs inside a transaction, under the site's lock. */
+final readonly class Doors
+{
+    /** Seconds a term may lie ahead; a door for later is a slip of the year. */
+    private const FURTHEST = 3 * 366 * 86_400;
+
+    public function __construct(
+        private Connection $db,
+        private DoorKeys $keys,
+        private Roles $roles,
+        private Divisions $divisions,
+        private Accounts $accounts,
+        private Ids $ids,
+        private Logbook $logbook,
+    ) {
+    }
+
+    /** @return string id of the door */
+    public function make(SiteAccess $access, DoorWish $wish): string
+    {
+        [$terms, $hours] = $this->checked($access, $wish);
+        $door = $this->ids->next();
+        $name = $this->named($wish);
+        $rows = new BulkWriter($this->db);
+        $rows->add('door', ['id' => BulkWriter::id($door), 'site_id' => BulkWriter::id($access->site->id), 'kind' => self::kind($wish)->value, 'name' => $name, 'state' => 'open', 'reserved' => false, 'terms' => json_encode($terms, \JSON_THROW_ON_ERROR), 'from_at' => Instant::toSql($hours->from), 'until_at' => Instant::toSql($hours->until), 'made_by' => BulkWriter::id($access->caller->id), 'made_at' => Instant::toSql($access->now)]);
+        $rows->flush();
+        if ('key' === $wish->kind) {
+            $this->giveKey($access, $door, $wish->key);
+        }
+        $this->logbook->write($access->site->id, $access->caller, [['door-made', ['door' => $door, 'name' => $name]]]);
+
+        return $door;
+    }
+
+    /** @param callable(int): void $mind called with the version that is kept */
+    public function change(SiteAccess $access, string $door, DoorWish $wish, callable $mind): void
+    {
+        $row = $this->row($access, $door);
+        $mind($row->int('version'));
+        if ($wish->kind !== self::wishKind($row)) {
+            throw Problem::field('/kind', 'kind', 'A door stays the kind it is. Make another one for this.');
+        }
+        [$terms, $hours] = $this->checked($access, $wish, $row);
+        $name = $this->named($wish);
+        $this->db->executeStatement('UPDATE door SET name = ?, terms = ?, from_at = ?, until_at = ?, version = version + 1 WHERE id = ?', [$name, json_encode($terms, \JSON_THROW_ON_ERROR), Instant::toSql($hours->from), Instant::toSql($hours->until), Id::binary($door)]);
+        if (null !== $wish->key && 'key' === $wish->kind) {
+            $this->giveKey($access, $door, $wish->key);
+        }
+        $this->logbook->write($access->site->id, $access->caller, [['door-changed', ['door' => $door, 'name' => $name]]]);
+    }
+
+    public function open(SiteAccess $access, string $door, bool $open): void
+    {
+        $row = $this->row($access, $door);
+        if ($open) {
+            $this->mindRole($access, $row);
+        }
+        if (('open' === $row->string('state')) !== $open) {
+            $this->db->executeStatement('UPDATE door SET state = ?, version = version + 1 WHERE id = ?', [$open ? 'open' : 'shut', Id::binary($door)]);
+            $this->logbook->write($access->site->id, $access->caller, [[$open ? 'door-opened' : 'door-shut', ['door' => $door, 'name' => $row->string('name')]]]);
+        }
+    }
+
+    /**
+     * A fresh key for a door, and for another term if so wished: the key of before opens nothing any more.
+     *
+     * @param ?Window $hours null leaves them
+     */
+    public function renew(SiteAccess $access, string $door, ?Window $hours = null): void
+    {
+        $row = $this->row($access, $door);
+        if ('key' !== self::wishKind($row)) {
+            throw Problem::notAllowed('Only key doors have a key.');
+        }
+        $this->mindRole($access, $row);
+        $this->keys->fresh($door);
+        $this->db->executeStatement('UPDATE door SET version = version + 1'.(null === $hours ? '' : ", from_at = ?, until_at = ?, state = 'open'").' WHERE id = ?', [...(null === $hours ? [] : [Instant::toSql($hours->from), Instant::toSql($hours->until)]), Id::binary($door)]);
+        $this->logbook->write($access->site->id, $access->caller, [['door-key-renewed', ['door' => $door, 'name' => $row->string('name')]]]);
+    }
+
+    /**
+     * How many could come through a door on such terms.
+     *
+     * @return array<string, mixed> schema `DoorReach`
+     */
+    public function reach(SiteAccess $access, DoorWish $wish): array
+    {
+        [$terms, $hours] = $this->checked($access, $wish);
+        $door = DoorTermsJson::planned($terms, $hours, self::kind($wish))->terms();
+        $at = Instant::toSql($access->now);
+        $domain = [] === $door->domains ? "IF(p.email IS NULL, NULL, 'x@any')" : "IF(p.email IS NULL, NULL, CONCAT('x@', IF(SUBSTRING_INDEX(p.email, '@', -1) IN (?), SUBSTRING_INDEX(p.email, '@', -1), 'any')))";
+        // Those alike for every rule of a door are counted by the database and judged once.
+        $alike = Row::all($this->db->fetchAllAssociative(
+            "SELECT p.kind AS person_kind, pd.code AS person_division, p.level, IF(a.closed_from <= ?, a.closed_from, '9999-12-31 00:00:00') AS closed_from, $domain AS address, g.state, COUNT(*) AS people
+             FROM person p JOIN division pd ON pd.id = p.division_id JOIN account a ON a.person_id = p.id LEFT JOIN enrollment_segment g ON g.site_id = ? AND g.person_id = p.id AND g.from_at <= ? AND g.until_at > ?
+             WHERE p.gone IS NULL GROUP BY p.kind, pd.code, p.level, IF(a.closed_from <= ?, a.closed_from, '9999-12-31 00:00:00'), address, g.state",
+            [$at, ...([] === $door->domains ? [] : [$door->domains]), Id::binary($access->site->id), $at, $at, $at], [] === $door->domains ? [] : [1 => ArrayParameterType::STRING],
+        ));
+        $people = array_map(static fn (Row $row): array => [
+            new Person('', PersonKind::from($row->string('person_kind')), $row->string('person_division'), $row->intOrNull('level'), $row->instant('closed_from')),
+            $row->stringOrNull('address'),
+            null === $row->stringOrNull('state') ? null : SegmentRow::segment(new Row(['state' => $row->string('state'), 'roles' => '', 'from_at' => '1000-01-01 00:00:00', 'until_at' => '9999-12-31 00:00:00', 'since_at' => '1000-01-01 00:00:00', 'holds_seat' => 0])),
+            $row->int('people'),
+        ], $alike);
+        // Before it opens, those count who could come through once it does.
+        $reach = (new Doorman($this->roles->book()))->reach($door, $access->site, $people, max($access->now, $hours->from));
+
+        return [...$reach, 'seats' => $wish->seats ?? $access->site->seats];
+    }
+
+    /** A door that is set up as a sentence. */
+    public function row(SiteAccess $access, string $door): Row
+    {
+        $found = $this->db->fetchAssociative('SELECT id, site_id, kind, name, state, terms, from_at, until_at, version, made_by FROM door WHERE id = ? AND site_id = ? AND terms IS NOT NULL', [Id::binary($door), Id::binary($access->site->id)]);
+
+        return new Row(false === $found ? throw Problem::notFound('This door') : $found);
+    }
+
+    /** The kind a door was asked for as. */
+    public static function wishKind(Row $door): string
+    {
+        return 'key' === $door->string('kind') && true === ($door->json('terms')['listed'] ?? null) ? 'list' : $door->string('kind');
+    }
+
+    private static function kind(DoorWish $wish): DoorKind
+    {
+        return 'list' === $wish->kind ? DoorKind::Key : DoorKind::from($wish->kind);
+    }
+
+    private function giveKey(SiteAccess $access, string $door, ?string $chosen): void
+    {
+        $staff = array_filter($this->db->fetchFirstColumn('SELECT g.sort_name FROM enrollment_segment g WHERE g.site_id = ? AND g.leads = 1 AND g.until_at > ? LIMIT 20', [Id::binary($access->site->id), Instant::toSql($access->now)]), is_string(...));
+        null === $chosen || '' === trim($chosen) ? $this->keys->fresh($door) : $this->keys->choose($door, $chosen, implode(' ', [$access->row->string('title'), $access->row->string('code'), $access->row->string('division_name'), $access->row->string('term_name'), ...$staff]));
+    }
+
+    private function named(DoorWish $wish): string
+    {
+        return '' !== trim($wish->name) ? trim($wish->name) : ['key' => 'Key', 'list' => 'List of sites', 'invitation' => 'Invitations', 'look-in' => 'Look-in'][$wish->kind];
+    }
+
+    /**
+     * @param ?Row $kept as it is kept, for a change
+     *
+     * @return array{array<string, mixed>, Window} terms as they are stored, and hours
+     */
+    private function checked(SiteAccess $access, DoorWish $wish, ?Row $kept = null): array
+    {
+        $errors = [];
+        $wrong = static function (string $field, string $code, string $detail) use (&$errors): void {
+            $errors[] = ['pointer' => '/'.$field, 'code' => $code, 'detail' => $detail];
+        };
+        $divisions = array_keys($this->divisions->all());
+        foreach (array_diff($wish->divisions, $divisions) as $unknown) {
+            $wrong('divisions', 'unknown', \sprintf('There is no division %s any more.', $unknown));
+        }
+        if ((null === $wish->lowest) !== (null === $wish->highest) || (null !== $wish->lowest && $wish->lowest > $wish->highest)) {
+            $wrong('lowest', 'levels', 'Give both levels, the lower one first, or neither.');
+        }
+        if ('look-in' !== $wish->kind) {
+            $verdict = [] === $errors ? $this->mayGive($access, $wish->role, $wish->divisions, $wish->lowest) : null;
+            if (null !== $verdict && !$verdict->allowed) {
+                $wrong('role', $verdict->code, match ($verdict->code) {
+                    'no-such-role' => 'There is no such role any more. Choose another.',
+                    'wrong-kind', 'wrong-level' => 'Nobody this door is for may hold that role. Choose another role, or other people.',
+                    default => 'You may not give this role by hand, so you cannot give it at a door. Choose another.',
+                });
+            }
+        }
+        if ('fixed' === $wish->place && (null === $wish->section || false === $this->db->fetchOne('SELECT 1 FROM section WHERE id = ? AND site_id = ?', [Id::binary($wish->section), Id::binary($access->site->id)]))) {
+            $wrong('section', 'no-such-section', 'Choose a section of this site.');
+        }
+        if (\in_array($wish->place, ['emptiest', 'choice'], true) && false === $this->db->fetchOne('SELECT 1 FROM section WHERE site_id = ? LIMIT 1', [Id::binary($access->site->id)])) {
+            $wrong('place', 'no-sections', 'This site has no sections.');
+        }
+        if (null !== $wish->quietMeetings && [] === $wish->meets) {
+            $wrong('meets', 'no-meetings', 'Say on which weekdays they meet.');
+        }
+        if ($wish->accounts) {
+            $this->mayMakeAccounts($access, $wish, $wrong);
+        }
+        if ($wish->accounts && [] !== $wish->domains) {
+            $wrong('accounts', 'no-address', 'Accounts made on the way have no address yet, so a door for addresses cannot make them.');
+        }
+        $hours = $this->hours($access, $wish, $wrong, null === $kept ? null : $kept->instant('until_at'));
+        $stayUntil = null;
+        if ('day' === $wish->stay) {
+            $stayUntil = null === $wish->stayDay ? null : $access->endOf($wish->stayDay, '/stayDay');
+            if (null === $stayUntil || $stayUntil <= $access->now) {
+                $wrong('stayDay', 'over', 'Choose a day that is still to come.');
+            }
+        }
+        if ([] !== $errors || null === $hours) {
+            throw new Problem(ProblemType::Invalid, $errors[0]['detail'] ?? '', $errors);
+        }
+
+        return [array_filter([
+            'listed' => 'list' === $wish->kind, 'role' => $wish->role, 'place' => $wish->place, 'section' => 'fixed' === $wish->place ? $wish->section : null, 'seats' => $wish->seats, 'divisions' => $wish->divisions, 'lowest' => $wish->lowest, 'highest' => $wish->highest,
+            'domains' => $wish->domains, 'approval' => $wish->approval && 'invitation' !== $wish->kind, 'waiting' => $wish->waiting, 'accounts' => $wish->accounts && 'key' === $wish->kind, 'stay' => $wish->stay, 'stayUntil' => $stayUntil, 'quietDays' => $wish->quietDays, 'quietMeetings' => $wish->quietMeetings,
+            'meets' => $wish->meets, 'offerHours' => $wish->offerHours, 'answerDays' => $wish->answerDays, 'remindDays' => $wish->remindDays, 'holds' => $wish->holds && 'invitation' === $wish->kind, 'shows' => $wish->shows, 'anyone' => $wish->anyone && 'look-in' === $wish->kind, 'about' => trim($wish->about),
+        ], static fn (mixed $value): bool => !\in_array($value, [null, false, [], ''], true)), $hours];
+    }
+
+    /** @param callable(string, string, string): void $wrong */
+    private function hours(SiteAccess $access, DoorWish $wish, callable $wrong, ?int $keptUntil): ?Window
+    {
+        $from = null === $wish->fromDay ? Time::BEGINNING : $access->startOf($wish->fromDay, '/fromDay');
+        $until = null === $wish->untilDay ? Time::FOREVER : $access->endOf($wish->untilDay, '/untilDay');
+        if ($until <= $access->now && $until !== $keptUntil) {
+            $wrong('untilDay', 'over', 'That day is over already. Choose a later one.');
+        }
+        if ($from > $access->now + self::FURTHEST) {
+            $wrong('fromDay', 'far', 'That is more than three years ahead. Is the year right?');
+        }
+        try {
+            return new Window($from, $until);
+        } catch (WindowOutOfOrder) {
+            $wrong('untilDay', 'before-start', 'The last day is before the first. Choose a later one.');
+
+            return null;
+        }
+    }
+
+    /**
+     * A door that somebody else set up is used only by those who could have.
+     *
+     * @param Row $door as `row()` reads it
+     */
+    public function mindRole(SiteAccess $access, Row $door): void
+    {
+        if (!$this->gives($access, DoorTermsJson::of($door))) {
+            throw Problem::notAllowed('You may not give the role of this door by hand, so this is not yours to do. Ask whoever set it up.');
+        }
+    }
+
+    /** Whether somebody may give by hand what a door gives. */
+    public function gives(SiteAccess $access, DoorTermsJson $terms): bool
+    {
+        return DoorKind::LookIn === $terms->kind || $this->mayGive($access, $terms->text('role'), $terms->texts('divisions'), $terms->number('lowest'))->allowed;
+    }
+
+    /**
+     * Nobody gives at a door what they may not give by hand, to any kind of person it lets in.
+     *
+     * @param list<string> $divisions
+     */
+    private function mayGive(SiteAccess $access, string $code, array $divisions, ?int $lowest): RoleVerdict
+    {
+        $role = $this->roles->book()->find($code);
+        $refused = null;
+        foreach (null === $role ? [] : $role->for as $kind) {
+            $level = PersonKind::Learner === $kind ? $lowest ?? $role->learnersOf->lowest ?? $access->site->levels->lowest ?? 1 : null;
+            $verdict = $this->roles->book()->mayGive($code, $access->standing, new Person(Id::NONE, $kind, $divisions[0] ?? $access->site->division, $level), $access->site);
+            if ($verdict->allowed) {
+                return $verdict;
+            }
+            $refused = str_starts_with($verdict->code, 'not-') ? $verdict : $refused ?? $verdict;
+        }
+
+        return $refused ?? RoleVerdict::no('no-such-role');
+    }
+
+    /** @param callable(string, string, string): void $wrong */
+    private function mayMakeAccounts(SiteAccess $access, DoorWish $wish, callable $wrong): void
+    {
+        $division = $wish->divisions[0] ?? $access->site->division;
+        if (\count($wish->divisions) > 1) {
+            $wrong('divisions', 'one', 'Who makes an account here becomes a learner of one division. Name just that one.');
+        } elseif (!Accounts::caretaker($access->caller)->mayMake(PersonKind::Learner, $division, $this->accounts->lettingInto($access->caller))) {
+            $wrong('accounts', 'not-yours', 'You may not make accounts in that division.');
+        } elseif (!$this->roles->book()->mayHold($wish->role, new Person(Id::NONE, PersonKind::Learner, $division, $wish->lowest ?? $access->site->levels->lowest ?? 1), $access->site)->allowed) {
+            $wrong('accounts', 'wrong-kind', 'Who makes an account here is a learner, and learners may not hold that role.');
+        }
+    }
+
+    /** @return list<string> states in which somebody has a seat at a door or waits for one */
+    public static function through(): array
+    {
+        return array_values(array_diff(State::valuesHere(), [State::Waiting->value]));
+    }
+}

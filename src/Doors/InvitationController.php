@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use MintDoor\Hall\Transaction;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\SiteAccess;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Invitations through one door: who, sent again, taken back. */
+final readonly class InvitationController
+{
+    private const DOOR = ['site' => Id::PATTERN, 'door' => Id::PATTERN];
+
+    public function __construct(
+        private Gate $gate,
+        private Doors $doors,
+        private Invitations $invitations,
+        private Transaction $transaction,
+    ) {
+    }
+
+    #[Route('/sites/{site}/doors/{door}/invitations', name: 'invitations', requirements: self::DOOR, methods: ['GET'])]
+    public function all(string $site, string $door, #[CurrentUser] Caller $caller): Response
+    {
+        return new Answer(['items' => $this->invitations->of($this->at($site, $door, $caller)[1])]);
+    }
+
+    /** Says whom lines mean, and with `apply` invites them. */
+    #[Route('/sites/{site}/doors/{door}/invitations', name: 'invite', requirements: self::DOOR, methods: ['POST'])]
+    public function invite(string $site, string $door, #[MapRequestPayload] InviteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        if (!$wish->apply) {
+            return new Answer(['items' => $this->invitations->plan(...[...$this->at($site, $door, $caller), $wish]), 'invited' => 0]);
+        }
+
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $door, $wish, $caller): Answer {
+            [$access, $row] = $this->at($site, $door, $caller);
+            if ('open' !== $row->string('state')) {
+                throw Problem::notAllowed('This door is shut. Open it before you invite anybody through it.');
+            }
+            $this->doors->mindRole($access, $row);
+            $plan = $this->invitations->plan($access, $row, $wish);
+
+            return new Answer(['items' => $plan, 'invited' => $this->invitations->invite($access, $row, $plan, $wish->words)]);
+        });
+    }
+
+    #[Route('/sites/{site}/doors/{door}/invitations/again', name: 'invite_again', requirements: self::DOOR, methods: ['POST'])]
+    public function again(string $site, string $door, #[MapRequestPayload] ChosenInvitations $chosen, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $door, $chosen, $caller): Answer {
+            [$access, $row] = $this->at($site, $door, $caller);
+            $this->doors->mindRole($access, $row);
+
+            return new Answer(['done' => $this->invitations->again($access, $row, $chosen->invitations)]);
+        });
+    }
+
+    #[Route('/sites/{site}/doors/{door}/invitations/withdraw', name: 'withdraw_invitations', requirements: self::DOOR, methods: ['POST'])]
+    public function withdraw(string $site, string $door, #[MapRequestPayload] ChosenInvitations $chosen, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [$site], fn (): Answer => new Answer(['done' => $this->invitations->withdraw(...[...$this->at($site, $door, $caller), $chosen->invitations])]));
+    }
+
+    /** @return array{SiteAccess, Row} */
+    private function at(string $site, string $door, Caller $caller): array
+    {
+        $access = $this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS);
+        $row = $this->doors->row($access, $door);
+
+        return [$access, 'invitation' === $row->string('kind') ? $row : throw Problem::notAllowed('Only a door for invitations has invitations.')];
+    }
+}

@@ -1,0 +1,312 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Doors\InvitationState;
+use MintDoor\Core\Doors\Passage;
+use MintDoor\Core\Intake\Circumstances;
+use MintDoor\Core\Intake\Outcome;
+use MintDoor\Core\Intake\Reading;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\People\Sight;
+use MintDoor\Core\PostRoom\MessageKind;
+use MintDoor\Hall\BulkWriter;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\CallerProvider;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Ids;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use MintDoor\Intake\PeopleReader;
+use MintDoor\Logbook\Logbook;
+use MintDoor\People\PersonRow;
+use MintDoor\PostRoom\PostRoom;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\SiteAccess;
+
+/** Invitations through a door: to people of the directory, and to addresses it does not know. What changes something runs inside a transaction, under the site's lock. */
+final readonly class Invitations
+{
+    public function __construct(
+        private Connection $db,
+        private PeopleReader $reader,
+        private Threshold $threshold,
+        private DoorLines $lines,
+        private DoorPost $post,
+        private PostRoom $room,
+        private Roles $roles,
+        private CallerProvider $callers,
+        private HouseClock $clock,
+        private Ids $ids,
+        private Logbook $logbook,
+    ) {
+    }
+
+    /**
+     * Whom lines mean, and whether they can be invited. Changes nothing.
+     *
+     * @param Row $door as `Doors::row()` reads it
+     *
+     * @return list<array<string, mixed>> schema `InviteLine`
+     */
+    public function plan(SiteAccess $access, Row $door, InviteWish $wish): array
+    {
+        $lines = '' === trim($wish->text) ? [] : $this->reader->lines($wish->text);
+        if (\count($lines) > InviteWish::MOST) {
+            throw Problem::field('/text', 'too-many', \sprintf('That is %s lines. Invite %s at most at once, and the rest after.', number_format(\count($lines)), number_format(InviteWish::MOST)));
+        }
+        $role = $this->roles->book()->find(DoorTermsJson::of($door)->text('role'));
+        $planned = [];
+        if ([] !== $lines) {
+            [$readings, $rows] = $this->reader->readings($lines, $access->caller, new Circumstances($access->site, $role->for ?? [PersonKind::Learner]));
+            foreach ($readings as $reading) {
+                $planned[] = $this->line($reading, $rows, $wish->choices[(string) $reading->line->number] ?? null);
+            }
+        }
+
+        return $this->judged($access, $door, $planned);
+    }
+
+    /**
+     * @param list<array<string, mixed>> $plan schema `InviteLine`
+     *
+     * @return int how many were invited
+     */
+    public function invite(SiteAccess $access, Row $door, array $plan, string $words): int
+    {
+        $terms = DoorTermsJson::of($door);
+        $lapses = $access->now + 86_400 * ($terms->number('answerDays') ?? 14);
+        $remind = $terms->number('remindDays');
+        $rows = new BulkWriter($this->db);
+        $letters = [];
+        foreach ($plan as $line) {
+            if ('ready' !== $line['verdict']) {
+                continue;
+            }
+            $person = \is_array($line['person']) && \is_string($line['person']['id'] ?? null) ? $line['person']['id'] : null;
+            $address = \is_string($line['address']) ? $line['address'] : '';
+            $row = null;
+            if (null !== $person) {
+                $at = $this->threshold->at($door, $this->callers->anybody($person));
+                $row = $at->person;
+                $address = $row->string('email');
+                $this->lines->stand($at, 'answer', null, '', $access->caller);
+            }
+            $id = $this->ids->next();
+            $rows->add('invitation', [
+                'id' => BulkWriter::id($id), 'site_id' => BulkWriter::id($access->site->id), 'door_id' => BulkWriter::id($door->id('id')), 'person_id' => BulkWriter::id($person), 'address' => $address, 'words' => trim($words), 'holds' => $terms->is('holds'),
+                'made_by' => BulkWriter::id($access->caller->id), 'made_at' => Instant::toSql($access->now), 'lapses_at' => Instant::toSql($lapses), 'remind_at' => null === $remind ? null : Instant::toSql($access->now + 86_400 * $remind),
+            ]);
+            $letters[] = ['address' => $address, 'person' => $row, 'cause' => 'invite:'.$id.':1', 'words' => trim($words), 'until' => $lapses, 'invitation' => $id];
+        }
+        $rows->flush();
+        $this->post->send(MessageKind::Invitation, $access, $terms->text('role'), $letters, $access->caller);
+        $unknown = \count(array_filter($letters, static fn (array $letter): bool => null === $letter['person']));
+        if ($unknown > 0) {
+            $this->logbook->write($access->site->id, $access->caller, [['invited', ['door' => $door->id('id'), 'name' => $door->string('name'), 'people' => $unknown]]]);
+        }
+
+        return \count($letters);
+    }
+
+    /** @return list<array<string, mixed>> schema `Invitation`, the last first */
+    public function of(Row $door): array
+    {
+        return array_map(function (Row $row): array {
+            $answeredBy = $row->idOrNull('answered_by');
+
+            return [
+                'id' => $row->id('id'), 'person' => null === $row->idOrNull('person_id') ? null : ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)], 'address' => null === $row->idOrNull('person_id') ? $row->string('address') : '', 'state' => $this->state($row)->value,
+                'sent' => $row->int('sent'), 'madeAt' => Instant::toJson($row->instant('made_at')), 'lapsesAt' => Instant::toJson($row->instant('lapses_at')), 'openedAt' => null === $row->stringOrNull('opened_at') ? null : Instant::toJson($row->instant('opened_at')),
+                'answeredAt' => null === $row->stringOrNull('answered_at') ? null : Instant::toJson($row->instant('answered_at')), 'answeredBy' => null === $answeredBy || $answeredBy === $row->idOrNull('person_id') ? null : ['id' => $answeredBy, 'name' => PersonRow::name($row, 'x_')], 'reason' => $row->stringOrNull('reason'),
+            ];
+        }, $this->rows('i.door_id = ?', [Id::binary($door->id('id'))]));
+    }
+
+    /**
+     * Sends invitations again, so that they hold for the whole time anew.
+     *
+     * @param list<string> $only ids; none for all that are not answered
+     *
+     * @return int how many
+     */
+    public function again(SiteAccess $access, Row $door, array $only): int
+    {
+        $terms = DoorTermsJson::of($door);
+        $open = array_values(array_filter($this->chosen($door, $only), fn (Row $row): bool => $this->state($row)->open() && InvitationState::OnItsWay !== $this->state($row)));
+        $lapses = $access->now + 86_400 * ($terms->number('answerDays') ?? 14);
+        foreach ($open as $row) {
+            $this->db->executeStatement('UPDATE invitation SET lapses_at = ?, sent = sent + 1, remind_at = ?, unanswered = 1 WHERE id = ?', [Instant::toSql($lapses), null === $terms->number('remindDays') ? null : Instant::toSql($access->now + 86_400 * $terms->number('remindDays')), Id::binary($row->id('id'))]);
+            $person = $row->idOrNull('person_id');
+            if (null !== $person && null === $row->stringOrNull('unanswered')) {
+                $at = $this->threshold->at($door, $this->callers->anybody($person));
+                if (Passage::No !== $at->admission->passage && Passage::Already !== $at->admission->passage) {
+                    $this->lines->stand($at, 'answer', null, '', $access->caller);
+                }
+            }
+        }
+        $this->post->send(MessageKind::Invitation, $access, $terms->text('role'), array_map(static fn (Row $row): array => self::letter($row, $row->int('sent') + 1, $lapses), $open), $access->caller, false);
+
+        return \count($open);
+    }
+
+    /**
+     * @param list<string> $only ids; none for all that are not answered
+     *
+     * @return int how many
+     */
+    public function withdraw(SiteAccess $access, Row $door, array $only): int
+    {
+        $open = array_values(array_filter($this->chosen($door, $only), fn (Row $row): bool => $this->state($row)->open()));
+        foreach ($open as $row) {
+            $this->end($door, $row, 'withdrawn_at', $access->caller);
+        }
+        $this->room->withdraw('invitation_id', array_map(static fn (Row $row): string => $row->id('id'), $open));
+
+        return \count($open);
+    }
+
+    /** Reminds those of a site whose day it is, and ends what lapsed. Says how many of each. */
+    public function tick(SiteAccess $access): int
+    {
+        $now = Instant::toSql($access->now);
+        $due = $this->rows('i.site_id = ? AND i.unanswered = 1 AND (i.lapses_at <= ? OR i.remind_at <= ?)', [Id::binary($access->site->id), $now, $now]);
+        foreach ($due as $row) {
+            $door = new Row($this->db->fetchAssociative('SELECT id, site_id, kind, name, state, terms, from_at, until_at, made_by FROM door WHERE id = ?', [Id::binary($row->id('door_id'))]) ?: []);
+            if ($row->instant('lapses_at') <= $access->now) {
+                $this->end($door, $row, null);
+                continue;
+            }
+            $this->db->executeStatement('UPDATE invitation SET remind_at = NULL, sent = sent + 1 WHERE id = ?', [Id::binary($row->id('id'))]);
+            $this->post->send(MessageKind::Reminder, $access, DoorTermsJson::of($door)->text('role'), [self::letter($row, $row->int('sent') + 1, $row->instant('lapses_at'))], null, false);
+        }
+
+        return \count($due);
+    }
+
+    /** @param 'withdrawn_at'|null $mark null where its time is over */
+    private function end(Row $door, Row $invitation, ?string $mark, ?Caller $by = null): void
+    {
+        $this->db->executeStatement('UPDATE invitation SET unanswered = NULL, remind_at = NULL'.(null === $mark ? '' : ", $mark = ?").' WHERE id = ?', [...(null === $mark ? [] : [Instant::toSql($this->clock->instant())]), Id::binary($invitation->id('id'))]);
+        $person = $invitation->idOrNull('person_id');
+        if (null !== $person) {
+            $at = $this->threshold->at($door, $this->callers->anybody($person));
+            $this->lines->goAgain($at, [$door->id('id')], true, 'lapse', $by ?? $this->callers->anybody($door->id('made_by')));
+        }
+    }
+
+    /** @return array{address: string, person: ?Row, cause: string, words: string, until: int, invitation: string} */
+    private static function letter(Row $row, int $nth, int $until): array
+    {
+        return ['address' => $row->string('now_at') ?: $row->string('address'), 'person' => null === $row->idOrNull('person_id') ? null : $row, 'cause' => 'invite:'.$row->id('id').':'.$nth, 'words' => $row->string('words'), 'until' => $until, 'invitation' => $row->id('id')];
+    }
+
+    private function state(Row $row): InvitationState
+    {
+        return InvitationState::of(null !== $row->stringOrNull('answered_at'), null !== $row->stringOrNull('withdrawn_at'), null !== $row->stringOrNull('opened_at'), $row->instant('lapses_at'), $row->stringOrNull('post'), $this->clock->instant());
+    }
+
+    /**
+     * @param list<string> $only
+     *
+     * @return list<Row>
+     */
+    private function chosen(Row $door, array $only): array
+    {
+        return array_values(array_filter($this->rows('i.door_id = ?', [Id::binary($door->id('id'))]), static fn (Row $row): bool => [] === $only || \in_array($row->id('id'), $only, true)));
+    }
+
+    /**
+     * @param list<mixed> $values
+     *
+     * @return list<Row> with how their last message stands, and where people are reached now
+     */
+    private function rows(string $where, array $values): array
+    {
+        return Row::all($this->db->fetchAllAssociative(
+            "SELECT i.id, i.door_id, i.person_id, i.address, i.words, i.made_at, i.lapses_at, i.sent, i.opened_at, i.answered_at, i.answered_by, i.withdrawn_at, i.unanswered, p.email AS now_at, p.given_name, p.family_name, p.preferred_name, a.login,
+                x.given_name AS x_given_name, x.family_name AS x_family_name, x.preferred_name AS x_preferred_name, m.state AS post, m.reason
+             FROM invitation i LEFT JOIN person p ON p.id = i.person_id LEFT JOIN account a ON a.person_id = p.id LEFT JOIN person x ON x.id = i.answered_by LEFT JOIN message m ON m.id = (SELECT MAX(o.id) FROM message o WHERE o.invitation_id = i.id)
+             WHERE $where ORDER BY i.id DESC LIMIT 5000", $values,
+        ));
+    }
+
+    /**
+     * @param array<string, array{Row, Sight}> $rows by person
+     *
+     * @return array<string, mixed>
+     */
+    private function line(Reading $reading, array $rows, ?string $chosen): array
+    {
+        $about = ['number' => $reading->line->number, 'text' => mb_substr($reading->line->text, 0, 200), 'person' => null, 'address' => null, 'candidates' => [], 'known' => []];
+        $candidates = array_map(static fn ($each): string => $each->known->person->id, $reading->candidates);
+        // Whose address one may see is told it; of others it stays with the door.
+        $about['known'] = array_values(array_filter($candidates, static fn (string $id): bool => Sight::Full === $rows[$id][1]));
+        if (null !== $chosen && \in_array($chosen, $candidates, true)) {
+            return [...$about, 'person' => $chosen, 'verdict' => 'ready'];
+        }
+        $address = array_values(array_filter($reading->line->identifiers, static fn (string $each): bool => str_contains($each, '@')))[0] ?? null;
+
+        return match ($reading->outcome) {
+            Outcome::Match => [...$about, 'person' => $candidates[0], 'verdict' => 'ready'],
+            Outcome::Choose => [...$about, 'verdict' => 'choose', 'candidates' => array_map(static fn (string $id): array => PersonRow::json(...$rows[$id]), $candidates)],
+            Outcome::Repeat => [...$about, 'verdict' => 'repeat'],
+            Outcome::NoPerson => [...$about, 'verdict' => 'nobody'],
+            default => [...$about, 'address' => $address, 'verdict' => null === $address ? 'unknown' : 'ready'],
+        };
+    }
+
+    /**
+     * What stands in the way of each, and once of everybody.
+     *
+     * @param list<array<string, mixed>> $planned
+     *
+     * @return list<array<string, mixed>> schema `InviteLine`
+     */
+    private function judged(SiteAccess $access, Row $door, array $planned): array
+    {
+        $ids = array_values(array_unique(array_filter(array_column($planned, 'person'), is_string(...))));
+        $people = [];
+        $at = Instant::toSql($access->now);
+        foreach ([] === $ids ? [] : Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.', p.gone, g.state FROM '.PersonRow::TABLES.' LEFT JOIN enrollment_segment g ON g.site_id = ? AND g.person_id = p.id AND g.from_at <= ? AND g.until_at > ? WHERE p.id IN (?)', [Id::binary($access->site->id), $at, $at, array_map(Id::binary(...), $ids)], [3 => ArrayParameterType::BINARY])) as $row) {
+            $people[$row->id('person_id')] = $row;
+        }
+        $open = [];
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT address, person_id FROM invitation WHERE door_id = ? AND unanswered = 1', [Id::binary($door->id('id'))])) as $row) {
+            $open[$row->idOrNull('person_id') ?? $row->string('address')] = true;
+        }
+        $role = DoorTermsJson::of($door)->text('role');
+        $seen = [];
+
+        return array_map(function (array $line) use ($access, $people, $role, $open, &$seen): array {
+            $person = \is_string($line['person']) ? $people[$line['person']] ?? null : null;
+            $address = null === $person ? $line['address'] : $person->stringOrNull('email');
+            $key = null === $person ? (string) (\is_string($address) ? $address : '') : $person->id('person_id');
+            $verdict = $line['verdict'];
+            if ('ready' === $verdict) {
+                $holds = null === $person ? null : $this->roles->book()->mayGive($role, $access->standing, PersonRow::person($person), $access->site);
+                $verdict = match (true) {
+                    \is_string($line['person']) && (null === $person || null !== $person->stringOrNull('gone')) => 'unknown',
+                    !\is_string($address) => 'no-address',
+                    false === filter_var($address, \FILTER_VALIDATE_EMAIL) || \strlen($address) > 190 => 'malformed',
+                    isset($seen[$key]) => 'repeat',
+                    isset($open[$key]) => 'invited',
+                    'kept-out' === $person?->stringOrNull('state') => 'kept-out',
+                    \in_array($person?->stringOrNull('state'), Doors::through(), true) => 'here',
+                    null !== $person && (null === $person->stringOrNull('login') || $person->instant('closed_from') <= $access->now) => 'account',
+                    null !== $holds && !$holds->allowed => 'role',
+                    default => 'ready',
+                };
+                $seen[$key] = true;
+            }
+
+            return ['number' => $line['number'], 'text' => $line['text'], 'person' => null === $person ? null : ['id' => $person->id('person_id'), 'name' => PersonRow::name($person)], 'address' => null === $person || \in_array($person->id('person_id'), (array) $line['known'], true) ? $address : null, 'verdict' => $verdict, 'candidates' => $line['candidates']];
+        }, $planned);
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\ProblemType;
+use MintDoor\Hall\Throttle;
+use MintDoor\Hall\Transaction;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** For whoever wants in: a key or an invitation, who they are, what they are about to join, and in. */
+final readonly class JoinController
+{
+    /** Accounts made from one address within so many seconds: several classrooms, but no flood. */
+    private const ACCOUNTS = 300;
+
+    private const WINDOW = 3_600;
+
+    public function __construct(
+        private WhichDoor $which,
+        private Joining $joining,
+        private Newcomers $newcomers,
+        private Transaction $transaction,
+        private Throttle $throttle,
+        private Connection $db,
+    ) {
+    }
+
+    #[Route('/join/look', name: 'look_at_door', methods: ['POST'])]
+    public function look(#[MapRequestPayload] JoinWish $wish, #[CurrentUser] ?Caller $caller): Response
+    {
+        return new Answer($this->joining->look(...[...$this->which->of($wish, $caller), $caller]));
+    }
+
+    #[Route('/join', name: 'join', methods: ['POST'])]
+    public function join(#[MapRequestPayload] JoinWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        $site = $this->which->of($wish, $caller)[0]->id('site_id');
+
+        // What was found without the lock is read again under it: the door may have been shut in between.
+        return $this->transaction->run($request, $caller, [$site], fn (): Answer => new Answer($this->joining->join(...[...$this->which->of($wish, $caller), $caller, $wish])));
+    }
+
+    #[Route('/join/account', name: 'join_with_account', methods: ['POST'])]
+    public function account(#[MapRequestPayload] JoinAccountWish $wish, Request $request): Response
+    {
+        [$door] = $this->which->of($wish, null);
+        if (!$this->throttle->hit('accounts made from '.$request->getClientIp(), self::ACCOUNTS, self::WINDOW)->isAccepted()) {
+            throw new Problem(ProblemType::TooManyTries, 'Very many accounts were made from here. Wait an hour, or ask a lead of the site.', retryAfter: self::WINDOW);
+        }
+        $hash = $this->newcomers->hash($wish->password);
+
+        return $this->transaction->run($request, Caller::nobody(), [$door->id('site_id')], function () use ($wish, $hash): Answer {
+            [$door, $invitation] = $this->which->of($wish, null);
+            $division = $this->db->fetchOne('SELECT d.code FROM site s JOIN division d ON d.id = s.division_id WHERE s.id = ?', [Id::binary($door->id('site_id'))]);
+            $caller = $this->newcomers->make($door, $invitation, $wish, \is_string($division) ? $division : '', $hash);
+
+            return new Answer([...$this->joining->join($door, $invitation, $caller, $wish), 'login' => $caller->login], Response::HTTP_CREATED);
+        });
+    }
+
+    #[Route('/sites/{site}/leave', name: 'leave_site', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
+    public function leave(string $site, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [$site], fn (): Answer => new Answer($this->joining->leave($site, $caller)));
+    }
+
+    #[Route('/me/waits', name: 'own_waits', methods: ['GET'])]
+    public function waits(#[CurrentUser] Caller $caller): Response
+    {
+        return new Answer(['items' => $this->joining->waits($caller), 'quiet' => $this->joining->quiet($caller)]);
+    }
+
+    /** Takes the seat that is kept. */
+    #[Route('/me/waits/{wait}', name: 'take_seat', requirements: ['wait' => '\d{1,18}'], methods: ['POST'])]
+    public function take(string $wait, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->answer((int) $wait, true, $request, $caller);
+    }
+
+    /** Waits no longer. */
+    #[Route('/me/waits/{wait}', name: 'wait_no_longer', requirements: ['wait' => '\d{1,18}'], methods: ['DELETE'])]
+    public function waitNoLonger(string $wait, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->answer((int) $wait, false, $request, $caller);
+    }
+
+    private function answer(int $wait, bool $take, Request $request, Caller $caller): Answer
+    {
+        $site = $this->db->fetchOne('SELECT site_id FROM waiter WHERE id = ? AND person_id = ?', [$wait, Id::binary($caller->id)]);
+        if (!\is_string($site)) {
+            throw Problem::notFound('This place in the line');
+        }
+
+        return $this->transaction->run($request, $caller, [Id::text($site)], fn (): Answer => new Answer($this->joining->answer($this->joining->wait($wait, $caller), $take, $caller)));
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\AccountDraft;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\CallerProvider;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Ids;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use MintDoor\Logbook\Logbook;
+use MintDoor\People\AccountBatch;
+use MintDoor\People\PeopleWriter;
+use MintDoor\Roles\Roles;
+use MintDoor\Sites\Divisions;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+
+/** Accounts that people make for themselves on the way through a door that allows it, or with an invitation. */
+final readonly class Newcomers
+{
+    public function __construct(
+        private Connection $db,
+        private AccountBatch $batch,
+        private Divisions $divisions,
+        private Roles $roles,
+        private CallerProvider $callers,
+        private PasswordHasherFactoryInterface $hashers,
+        private HouseClock $clock,
+        private Ids $ids,
+        private Logbook $logbook,
+    ) {
+    }
+
+    /** Slow on purpose, so it is done before anything is locked. */
+    public function hash(#[\SensitiveParameter] string $password): string
+    {
+        return $this->hashers->getPasswordHasher(Caller::class)->hash($password);
+    }
+
+    /**
+     * Whoever comes has an account from now on. Runs inside a transaction.
+     *
+     * @param string $site division of the site, by code
+     *
+     * @throws Problem at the fields, or of type `NotAllowed` where this door makes no accounts
+     */
+    public function make(Row $door, ?Row $invitation, JoinAccountWish $wish, string $site, string $hash): Caller
+    {
+        $terms = DoorTermsJson::of($door);
+        $invited = $invitation?->idOrNull('person_id');
+        if (null !== $invited) {
+            return $this->firstPassword($invited, $hash);
+        }
+        if (null === $invitation && !$terms->is('accounts')) {
+            throw Problem::notAllowed('This door makes no accounts. Ask whoever gave you the key for one.');
+        }
+        [$kind, $level] = $this->kind($terms, null !== $invitation, $wish->level);
+        $given = self::name($wish->given, '/given', 'Type your given name.');
+        $family = self::name($wish->family, '/family', 'Type your family name.');
+        $address = $invitation?->string('address');
+        // Logins are given out one after the other, as on sheets of accounts.
+        $this->db->fetchFirstColumn('SELECT id FROM division ORDER BY id FOR UPDATE');
+        if (null !== $address && false !== $this->db->fetchOne('SELECT 1 FROM person WHERE email = ? LIMIT 1', [$address])) {
+            throw Problem::notAllowed('There is an account with the address of this invitation by now. Sign in with it.');
+        }
+        $division = $terms->texts('divisions')[0] ?? $site;
+        $draft = new AccountDraft(1, '', $given, $family, null, $kind, $division, $level, null, $address);
+        $base = $draft->loginOfName();
+        $taken = $this->batch->taken([$draft]);
+        for ($n = 1, $login = $base; isset($taken[$login]); $login = $base.++$n) {
+        }
+        $id = $this->ids->next();
+        $people = new PeopleWriter($this->db);
+        $people->add($id, $kind->value, $this->divisions->all()[$division]['id'] ?? throw Problem::notFound('This division'), $given, $family, $level, null, $address, $login, null, null);
+        $people->account($id, $login, $this->clock->instant(), $hash);
+        $people->write();
+        $caller = $this->callers->byId($id);
+        $this->logbook->write(Logbook::HOUSE, $caller, [['account-made', ['door' => $door->id('id')], $id]]);
+
+        return $caller;
+    }
+
+    /** The link came to their own address: it sets their first password, and never another one. */
+    private function firstPassword(string $person, string $hash): Caller
+    {
+        $set = $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0 WHERE person_id = ? AND password_hash IS NULL', [$hash, Id::binary($person)]);
+        if (1 !== (int) $set) {
+            throw Problem::notAllowed('You have an account already. Sign in with it, and the invitation is answered.');
+        }
+
+        return $this->callers->byId($person);
+    }
+
+    /** @return array{PersonKind, ?int} */
+    private function kind(DoorTermsJson $terms, bool $invited, ?int $level): array
+    {
+        $kinds = $this->roles->book()->find($terms->text('role'))->for ?? [];
+        $kind = \in_array(PersonKind::Learner, $kinds, true) ? PersonKind::Learner : PersonKind::Outsider;
+        if (PersonKind::Learner !== $kind) {
+            return [$kind, null];
+        }
+        $lowest = $terms->number('lowest');
+        $highest = $terms->number('highest');
+        if (!$invited && null === $level) {
+            throw Problem::field('/level', 'choose', 'Choose your level.');
+        }
+        if (null !== $level && null !== $lowest && null !== $highest && ($level < $lowest || $level > $highest)) {
+            throw Problem::field('/level', 'levels', \sprintf('This door is for levels %d to %d.', $lowest, $highest));
+        }
+
+        return [$kind, $level ?? $lowest];
+    }
+
+    private static function name(string $typed, string $pointer, string $sentence): string
+    {
+        $name = trim((string) preg_replace('/\s+/u', ' ', mb_scrub($typed)));
+        if ('' === $name) {
+            throw Problem::field($pointer, 'empty', $sentence);
+        }
+        if (1 === preg_match('/[\p{Cc}\p{Cf}<>@\/\\\\]|https?:/iu', $name)) {
+            throw Problem::field($pointer, 'no-name', 'That is no name: leave out signs and addresses.');
+        }
+
+        return $name;
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Doors\Doorman;
+use MintDoor\Core\Doors\Waiter;
+use MintDoor\Core\Doors\WaitingLine;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Sheets\Situations;
+
+/** Reads what decides whether somebody comes through a door, and asks the core. */
+final readonly class Threshold
+{
+    public function __construct(
+        private Connection $db,
+        private Gate $gate,
+        private Situations $situations,
+        private Roles $roles,
+    ) {
+    }
+
+    /** @param ?string $invitation id of the one that is answered */
+    public function at(Row $door, Caller $caller, ?string $invitation = null): Before
+    {
+        $access = $this->gate->atDoor($door->id('site_id'), $caller);
+        $terms = DoorTermsJson::of($door);
+        $people = $this->situations->people([$caller->id]);
+        $person = $people[$caller->id];
+        $situation = $this->situations->of($access, $people, $invitation)->one($caller->id);
+        $found = $this->db->fetchAssociative('SELECT id, what, section_id, offered_until FROM waiter WHERE door_id = ? AND person_id = ? AND waits = 1', [Id::binary($door->id('id')), Id::binary($caller->id)]);
+        $waiter = false === $found ? null : new Row($found);
+        $kept = $waiter?->instantOrNull('offered_until');
+        $before = $this->db->fetchAssociative("SELECT COUNT(*) AS waiting, COALESCE(SUM(offered_until IS NULL AND person_id <> ?), 0) AS others FROM waiter WHERE site_id = ? AND waits = 1 AND what = 'seat'", [Id::binary($caller->id), Id::binary($access->site->id)]);
+        $before = new Row($before ?: []);
+        // The line is only read whole by those who stand in it.
+        $place = null === $waiter || 'seat' !== $waiter->string('what') ? null : $this->line($access->site->id)->place($caller->id);
+        $admission = (new Doorman($this->roles->book()))->admit(
+            $terms->terms(), $access->site, PersonRow::person($person), $person->stringOrNull('email'), $access->segment, $access->now,
+            null === $terms->number('seats') ? 0 : $this->through($door->id('id'), $caller->id, $access), null === $access->site->seats ? null : max(0, $access->site->seats - $situation->seatsHeld),
+            null === $place ? $before->int('others') : $place - 1, null !== $kept && $kept > $access->now,
+        );
+
+        return new Before($access, $door, $terms, $person, $situation, $admission, $waiter, $place ?? $before->int('waiting') + 1);
+    }
+
+    public function line(string $site): WaitingLine
+    {
+        return new WaitingLine(array_map(self::waiter(...), Row::all($this->db->fetchAllAssociative("SELECT id, person_id, door_id, ahead, offered_until FROM waiter WHERE site_id = ? AND waits = 1 AND what = 'seat'", [Id::binary($site)]))));
+    }
+
+    public static function waiter(Row $row): Waiter
+    {
+        return new Waiter($row->int('id'), $row->id('person_id'), $row->id('door_id'), $row->int('ahead'), $row->instantOrNull('offered_until'));
+    }
+
+    /** How many seats of a door are held, or kept for others than somebody. */
+    public function through(string $door, string $butFor, SiteAccess $access): int
+    {
+        $at = Instant::toSql($access->now);
+        $held = $this->db->fetchOne(
+            'SELECT (SELECT COUNT(*) FROM pass w JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?) WHERE w.door_id = ? AND w.live = 1 AND w.accepted_at <= ?)
+                + (SELECT COUNT(*) FROM waiter WHERE door_id = ? AND waits = 1 AND offered_until > ? AND person_id <> ?)',
+            [$at, $at, Doors::through(), Id::binary($door), $at, Id::binary($door), $at, Id::binary($butFor)], [2 => ArrayParameterType::STRING],
+        );
+
+        return is_numeric($held) ? (int) $held : 0;
+    }
+}

@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Doors\QuietRule;
+use MintDoor\Core\PostRoom\MessageKind;
+use MintDoor\Core\Sheets\Verdict;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\WakingHours;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\CallerProvider;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Row;
+use MintDoor\Hall\Transaction;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\SiteAccess;
+use Psr\Log\LoggerInterface;
+
+/**
+ * What doors do by themselves. Each site is done in a transaction of its own, under its lock, from what is so then: whoever
+ * comes second finds it done.
+ */
+final class Tick
+{
+    /** Seconds after which quiet people are looked for again; days are what counts. */
+    private const QUIET_EVERY = 600;
+
+    private int $quietAt = 0;
+
+    /** Tries at a key are remembered for so long, in seconds. */
+    private const TRIES_KEPT = 86_400;
+
+    public function __construct(
+        private readonly Connection $db,
+        private readonly Transaction $transaction,
+        private readonly WaitingRoom $room,
+        private readonly Invitations $invitations,
+        private readonly Threshold $threshold,
+        private readonly DoorLines $lines,
+        private readonly DoorPost $post,
+        private readonly Gate $gate,
+        private readonly CallerProvider $callers,
+        private readonly HouseClock $clock,
+        private readonly LoggerInterface $logger,
+    ) {
+    }
+
+    /** @return array{offered: int, invitations: int, warned: int, released: int} */
+    public function all(): array
+    {
+        $now = Instant::toSql($this->clock->instant());
+        $done = ['offered' => 0, 'invitations' => 0, 'warned' => 0, 'released' => 0];
+        foreach ($this->sites("SELECT DISTINCT site_id FROM waiter WHERE waits = 1 AND what = 'seat'") as $site) {
+            $done['offered'] += !$this->room->due($site) ? 0 : $this->safely(fn (): int => $this->room->offer($site), $site);
+        }
+        foreach ($this->sites('SELECT DISTINCT site_id FROM invitation WHERE unanswered = 1 AND lapses_at <= ? UNION SELECT DISTINCT site_id FROM invitation WHERE unanswered = 1 AND remind_at <= ?', [$now, $now]) as $site) {
+            $done['invitations'] += $this->safely(fn (): int => $this->invitations->tick($this->access($site)), $site);
+        }
+        $look = $this->clock->instant() >= $this->quietAt + self::QUIET_EVERY;
+        $this->quietAt = $look ? $this->clock->instant() : $this->quietAt;
+        foreach (Row::all($this->db->fetchAllAssociative("SELECT id, site_id, kind, name, state, terms, from_at, until_at, made_by FROM door WHERE terms IS NOT NULL AND kind = 'key' AND (JSON_VALUE(terms, '$.quietDays') IS NOT NULL OR JSON_VALUE(terms, '$.quietMeetings') IS NOT NULL)")) as $door) {
+            $site = $door->id('site_id');
+            $done['warned'] += !$look || [] === $this->away($door, $this->access($site)) ? 0 : $this->safely(fn (): int => $this->warn($door), $site);
+            $done['released'] += [] === $this->warned($door) ? 0 : $this->safely(fn (): int => $this->release($door), $site);
+        }
+        $this->db->executeStatement('DELETE FROM door_try WHERE at < ?', [Instant::toSql($this->clock->instant() - self::TRIES_KEPT)]);
+
+        return $done;
+    }
+
+    /** @return list<Row> who has been away too long and was not told yet; nobody at night or on a day off */
+    private function away(Row $door, SiteAccess $access): array
+    {
+        if (WakingHours::night($access->now, $access->zone()) || !$this->counts()((new \DateTimeImmutable('@'.$access->now))->setTimezone($access->zone())->format('Y-m-d'))) {
+            return [];
+        }
+        $at = Instant::toSql($access->now);
+        $people = Row::all($this->db->fetchAllAssociative(
+            "SELECT w.person_id, GREATEST(COALESCE(e.last_seen_at, w.given_at), w.given_at) AS seen FROM pass w JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id AND g.from_at <= ? AND g.until_at > ? AND g.state = 'current'
+             JOIN enrollment e ON e.site_id = w.site_id AND e.person_id = w.person_id LEFT JOIN quiet q ON q.site_id = w.site_id AND q.person_id = w.person_id WHERE w.door_id = ? AND w.live = 1 AND q.person_id IS NULL",
+            [$at, $at, Id::binary($door->id('id'))],
+        ));
+        $rule = DoorTermsJson::of($door)->quiet();
+        $counts = $this->counts();
+
+        // What happened before the site opened was nobody's absence.
+        return array_values(array_filter($people, static fn (Row $row): bool => ($rule->quietFrom(max($row->instant('seen'), min($access->site->opensAt, $access->now)), $access->zone(), $counts) ?? Time::FOREVER) <= $access->now));
+    }
+
+    /** Whoever has been away too long is told; those who came since they were told are forgotten. */
+    private function warn(Row $door): int
+    {
+        $access = $this->access($door->id('site_id'));
+        $terms = DoorTermsJson::of($door);
+        $this->db->executeStatement('DELETE q FROM quiet q JOIN enrollment e ON e.site_id = q.site_id AND e.person_id = q.person_id WHERE q.site_id = ? AND e.last_seen_at > q.warned_at', [Id::binary($access->site->id)]);
+        $at = Instant::toSql($access->now);
+        $away = $this->away($door, $access);
+        foreach ($away as $row) {
+            $person = $this->threshold->at($door, $this->callers->anybody($row->id('person_id')))->person;
+            $goes = QuietRule::releasedAt($access->now, $access->zone());
+            $this->db->executeStatement('INSERT IGNORE INTO quiet (site_id, person_id, door_id, warned_at, goes_at) VALUES (?, ?, ?, ?, ?)', [Id::binary($access->site->id), Id::binary($row->id('person_id')), Id::binary($door->id('id')), $at, Instant::toSql($goes)]);
+            if (null !== $person->stringOrNull('email')) {
+                $this->post->send(MessageKind::QuietWarning, $access, $terms->text('role'), [['address' => $person->string('email'), 'person' => $person, 'cause' => 'quiet:'.$door->id('id').':'.$row->id('person_id').':'.$access->now, 'words' => '', 'until' => $goes, 'invitation' => null]], null, false);
+            }
+        }
+
+        return \count($away);
+    }
+
+    /** Whoever was warned and did not come loses the seat. */
+    private function release(Row $door): int
+    {
+        $access = $this->access($door->id('site_id'));
+        if (WakingHours::night($access->now, $access->zone())) {
+            return 0;
+        }
+        $released = 0;
+        foreach ($this->warned($door) as $row) {
+            $this->db->executeStatement('DELETE FROM quiet WHERE site_id = ? AND person_id = ?', [Id::binary($access->site->id), Id::binary($row->id('person_id'))]);
+            if (($row->instantOrNull('last_seen_at') ?? Time::BEGINNING) > $row->instant('warned_at')) {
+                continue;
+            }
+            $line = $this->lines->goAgain($this->threshold->at($door, $this->callers->anybody($row->id('person_id'))), [$door->id('id')], false, 'release', $this->callers->anybody($door->id('made_by')));
+            $released += (int) (Verdict::Ready === $line->verdict);
+        }
+
+        return $released;
+    }
+
+    /** @return list<Row> who was told so long ago that the seat is another's */
+    private function warned(Row $door): array
+    {
+        return Row::all($this->db->fetchAllAssociative('SELECT q.person_id, q.warned_at, e.last_seen_at FROM quiet q JOIN enrollment e ON e.site_id = q.site_id AND e.person_id = q.person_id WHERE q.door_id = ? AND q.goes_at <= ?', [Id::binary($door->id('id')), Instant::toSql($this->clock->instant())]));
+    }
+
+    /** @return callable(string): bool whether a day is of some term; what lies between terms are holidays */
+    private function counts(): callable
+    {
+        $terms = array_map(static fn (Row $row): array => [$row->string('starts_on'), $row->string('ends_on')], Row::all($this->db->fetchAllAssociative('SELECT starts_on, ends_on FROM term')));
+
+        return static fn (string $day): bool => [] !== array_filter($terms, static fn (array $term): bool => $term[0] <= $day && $day <= $term[1]);
+    }
+
+    private function access(string $site): SiteAccess
+    {
+        return $this->gate->atDoor($site, Caller::nobody());
+    }
+
+    /**
+     * One site that fails leaves the others alone.
+     *
+     * @param callable(): int $work
+     */
+    private function safely(callable $work, string $site): int
+    {
+        try {
+            return $this->transaction->job([$site], $work);
+        } catch (\Throwable $thrown) {
+            $this->logger->error('What was due at the doors of a site was not done.', ['site' => $site, 'exception' => $thrown]);
+
+            return 0;
+        }
+    }
+
+    /**
+     * @param list<string> $values
+     *
+     * @return list<string>
+     */
+    private function sites(string $sql, array $values = []): array
+    {
+        return array_map(static fn (mixed $id): string => Id::text(\is_string($id) ? $id : ''), $this->db->fetchFirstColumn($sql, $values));
+    }
+}

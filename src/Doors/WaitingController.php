@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Transaction;
+use MintDoor\Roster\Gate;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Who waits for a seat or a word, for those who keep the doors. */
+final readonly class WaitingController
+{
+    public function __construct(
+        private Gate $gate,
+        private Arrivals $arrivals,
+        private WaitingRoom $room,
+        private Transaction $transaction,
+    ) {
+    }
+
+    #[Route('/sites/{site}/waiting', name: 'waiting', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    public function all(string $site, #[CurrentUser] Caller $caller): Response
+    {
+        return new Answer(['items' => $this->arrivals->waiting($this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS))]);
+    }
+
+    #[Route('/sites/{site}/waiting', name: 'answer_waiting', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
+    public function answer(string $site, #[MapRequestPayload] WaitingWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $wish, $caller): Answer {
+            $access = $this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS);
+            \assert(\in_array($wish->answer, ['yes', 'no', 'up'], true));
+            if ([] === $wish->waiters) {
+                throw Problem::field('/waiters', 'none', 'Choose whom to answer.');
+            }
+
+            return new Answer(['items' => $this->room->answer($access, $wish->waiters, $wish->answer, $wish->why)]);
+        });
+    }
+}

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\Folding;
+use MintDoor\Core\Roster\State;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use MintDoor\Logbook\Logbook;
+use MintDoor\Sheets\StoredSheets;
+
+/**
+ * Erases somebody who left, for good: names and addresses go from wherever they are, counts and history stay under a
+ * placeholder. Runs inside a transaction.
+ */
+final readonly class Erasure
+{
+    /** How somebody erased is called. */
+    public const PLACEHOLDER = 'Erased person';
+
+    private const SENTENCES = [
+        'own-account' => 'Nobody erases themselves. Ask another administrator.',
+        'not-yours' => 'Only administrators of their division erase somebody.',
+        'administers' => 'This person administers something. Take that from them first, under Rules.',
+        'gone' => 'This person is in the directory no more.',
+        'still-here' => 'This person is still in a site, or will be. Take them out everywhere first.',
+    ];
+
+    public function __construct(
+        private Connection $db,
+        private PersonGate $gate,
+        private PersonFacts $facts,
+        private StoredSheets $sheets,
+        private Logbook $logbook,
+        private HouseClock $clock,
+    ) {
+    }
+
+    /** @return array<string, mixed> schema `Erasure` */
+    public function of(string $person, bool $apply, Caller $caller): array
+    {
+        $row = $this->gate->at($person, $caller)[0];
+        $people = $this->gate->everyId($person);
+        $refusal = $this->refusal($row, $people, $caller);
+        if ('not-yours' === $refusal) {
+            throw Problem::notAllowed(self::SENTENCES[$refusal]);
+        }
+        $counts = array_map(fn (string $sql): int => (int) (is_numeric($n = $this->db->fetchOne($sql, [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) ? $n : 0), [
+            'sites' => 'SELECT COUNT(*) FROM enrollment WHERE person_id IN (?)', 'entries' => 'SELECT COUNT(*) FROM log_entry WHERE person_id IN (?)',
+            'notes' => 'SELECT COUNT(*) FROM person_note WHERE person_id IN (?)', 'labels' => 'SELECT COUNT(*) FROM person_label WHERE person_id IN (?)', 'messages' => 'SELECT COUNT(*) FROM message WHERE person_id IN (?)',
+        ]);
+        $sheet = null;
+        if ($apply) {
+            if (null !== $refusal) {
+                throw Problem::notAllowed(self::SENTENCES[$refusal]);
+            }
+            foreach ($people as $one) {
+                $this->erase($one);
+            }
+            $sheet = $this->sheets->insert('erase', null, self::PLACEHOLDER, 'applied', $caller, ['total' => 1, 'done' => 1, 'applied' => 1]);
+            $this->logbook->write(Logbook::HOUSE, $caller, [['person-erased', ['sheet' => $sheet], $person]]);
+        }
+
+        return ['refusal' => $refusal, 'sentence' => null === $refusal ? null : self::SENTENCES[$refusal], 'counts' => $counts, 'sheet' => $sheet];
+    }
+
+    /** @param non-empty-list<string> $people */
+    private function refusal(Row $row, array $people, Caller $caller): ?string
+    {
+        $now = Instant::toSql($this->clock->instant());
+        $ids = array_map(Id::binary(...), $people);
+        $here = false !== $this->db->fetchOne('SELECT 1 FROM enrollment_segment WHERE person_id IN (?) AND until_at > ? AND state IN (?) LIMIT 1', [$ids, $now, State::valuesHere()], [ArrayParameterType::BINARY, 2 => ArrayParameterType::STRING]);
+        $administers = false !== $this->db->fetchOne('SELECT 1 FROM account WHERE person_id IN (?) AND platform_administrator = 1 UNION SELECT 1 FROM division_administrator WHERE person_id IN (?)', [$ids, $ids], [ArrayParameterType::BINARY, ArrayParameterType::BINARY]);
+
+        return Accounts::caretaker($caller)->mayNotErase(PersonRow::person($row), $administers, $here, null !== $row->stringOrNull('gone'));
+    }
+
+    private function erase(string $person): void
+    {
+        $id = Id::binary($person);
+        $row = new Row($this->db->fetchAssociative('SELECT given_name, family_name, preferred_name, former_name, email FROM person WHERE id = ? FOR UPDATE', [$id]) ?: []);
+        $letters = array_map(static fn (mixed $message): string => Id::text(\is_string($message) ? $message : ''), $this->db->fetchFirstColumn('SELECT id FROM message WHERE person_id = ?', [$id]));
+        $this->db->executeStatement("DELETE FROM letter WHERE SUBSTRING_INDEX(id, '@', 1) IN (?)", [$letters ?: ['']], [ArrayParameterType::STRING]);
+        $this->db->executeStatement("UPDATE message SET address = '', subject = '', body = '', reason = NULL, due_at = NULL, state = IF(state IN ('held', 'delayed'), 'withdrawn', state) WHERE person_id = ?", [$id]);
+        foreach (['account', 'session', 'first_password', 'person_label', 'person_note', 'idempotency', 'settled_line'] as $table) {
+            $this->db->executeStatement("DELETE FROM $table WHERE person_id = ?", [$id]);
+        }
+        $this->db->executeStatement('UPDATE mark SET note = NULL WHERE person_id = ?', [$id]);
+        $this->db->executeStatement('UPDATE waiter SET why = NULL, moved_why = NULL WHERE person_id = ?', [$id]);
+        $this->db->executeStatement("UPDATE invitation SET address = '', words = '', unanswered = NULL, remind_at = NULL WHERE person_id = ? OR answered_by = ?", [$id, $id]);
+        // What was typed or pasted, where it became a line about them; and sheets that name them.
+        $like = static fn (string $text): string => '%'.addcslashes(trim((string) json_encode($text, \JSON_UNESCAPED_UNICODE), '"'), '%_\\').'%';
+        foreach (["kind <> 'sites'" => 'NULL', "kind = 'sites'" => "JSON_REMOVE(work, '$.text')"] as $which => $work) {
+            $this->db->executeStatement("UPDATE change_sheet SET work = $work WHERE $which AND state IN ('applied', 'dropped') AND (work LIKE ? OR (work LIKE ? AND work LIKE ?))", ['%'.$person.'%', $like($row->string('given_name')), $like($row->string('family_name'))]);
+        }
+        $this->db->executeStatement("UPDATE sheet_wish SET wish = JSON_REMOVE(wish, '$.text', '$.note') WHERE person_id = ?", [$id]);
+        $this->db->executeStatement("UPDATE account_row SET row = '{}' WHERE person_id = ?", [$id]);
+        $this->facts->write($person, ['given' => '', 'family' => self::PLACEHOLDER, 'preferred' => null, 'former' => null, 'level' => null, 'number' => null, 'email' => null], 'erased');
+        $this->forgetNames(Folding::tokens(implode(' ', [$row->string('given_name'), $row->string('family_name'), (string) $row->stringOrNull('preferred_name'), (string) $row->stringOrNull('former_name')])));
+    }
+
+    /**
+     * Names that nobody bears any more are not looked up any more.
+     *
+     * @param list<string> $names
+     */
+    private function forgetNames(array $names): void
+    {
+        foreach ($names as $name) {
+            if (false === $this->db->fetchOne('SELECT 1 FROM person_term WHERE term = ? LIMIT 1', [$name])) {
+                $this->db->executeStatement('DELETE FROM name_slip WHERE name = ?', [$name]);
+            }
+        }
+    }
+}

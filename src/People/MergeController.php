@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\ApplyWish;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Transaction;
+use MintDoor\Sheets\StoredSheets;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** People who are in the directory twice: found, told apart, merged, and parted again. */
+final readonly class MergeController
+{
+    public function __construct(
+        private Doubles $doubles,
+        private Merges $merges,
+        private PersonGate $gate,
+        private StoredSheets $sheets,
+        private Transaction $transaction,
+    ) {
+    }
+
+    #[Route('/doubles', name: 'doubles', methods: ['GET'])]
+    public function doubles(#[CurrentUser] Caller $caller): Response
+    {
+        if (!$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only administrators look for people who are in the directory twice.');
+        }
+
+        return new Answer($this->doubles->of($caller));
+    }
+
+    /** Says that two are two people, or takes that back. */
+    #[Route('/doubles/{one}/{other}', name: 'tell_apart', requirements: ['one' => Id::PATTERN, 'other' => Id::PATTERN], methods: ['PUT', 'DELETE'])]
+    public function tellApart(string $one, string $other, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [], function () use ($one, $other, $request, $caller): Answer {
+            foreach ([$one, $other] as $person) {
+                $this->gate->administered($person, $caller, 'Only administrators of both divisions say that two are two.');
+            }
+            $this->doubles->tellApart($one, $other, $request->isMethod('PUT'), $caller);
+
+            return new Answer(['apart' => $request->isMethod('PUT')]);
+        });
+    }
+
+    #[Route('/merges', name: 'merge_people', methods: ['POST'])]
+    public function merge(#[MapRequestPayload] MergeWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $wish->apply
+            ? $this->transaction->run($request, $caller, $this->merges->sitesOf($wish->stays, $wish->goes), fn (): Answer => new Answer($this->merges->merge($wish, $caller)))
+            : new Answer($this->merges->merge($wish, $caller));
+    }
+
+    #[Route('/merges/{sheet}/undo', name: 'undo_merge', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
+    public function undo(string $sheet, #[MapRequestPayload] ApplyWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        if (!$wish->apply) {
+            return new Answer($this->merges->lookBack($sheet, $caller));
+        }
+
+        return $this->transaction->run($request, $caller, $this->merges->sitesOf(...$this->merges->people($sheet, $caller)), fn (): Answer => new Answer($this->sheets->page($this->merges->takeBack($sheet, $caller), 0, $caller)));
+    }
+}

@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\AccountRows;
+use MintDoor\Core\People\Folding;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\ApplyWish;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\IfMatch;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\ProblemType;
+use MintDoor\Hall\Row;
+use MintDoor\Hall\Transaction;
+use MintDoor\Logbook\Logbook;
+use MintDoor\Roles\Roles;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/**
+ * Somebody's page: who they are, corrections of it, notes of staff, all that is held about them, and erasing them.
+ *
+ * @phpstan-import-type Facts from PersonFacts
+ */
+final readonly class PersonController
+{
+    public function __construct(
+        private PersonPage $page,
+        private PersonGate $gate,
+        private PersonFacts $facts,
+        private PersonNotes $notes,
+        private PersonExport $export,
+        private Erasure $erasure,
+        private PasswordLinks $links,
+        private Roles $roles,
+        private Connection $db,
+        private Transaction $transaction,
+        private Logbook $logbook,
+    ) {
+    }
+
+    #[Route('/people/{person}', name: 'person', requirements: ['person' => Id::PATTERN], methods: ['GET'])]
+    public function look(string $person, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->answer($person, $caller);
+    }
+
+    #[Route('/people/{person}', name: 'change_person', requirements: ['person' => Id::PATTERN], methods: ['PUT'])]
+    public function change(string $person, #[MapRequestPayload] FactsWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [], function () use ($person, $wish, $request, $caller): Answer {
+            $row = $this->gate->administered($person, $caller, 'Only administrators of their division change names, numbers and addresses.');
+            IfMatch::check($request, $row->int('version'));
+            $facts = $this->checked($row, $wish);
+            $changed = array_keys(array_diff_assoc(array_map(strval(...), array_filter($facts, is_scalar(...))) + array_fill_keys(array_keys($facts), ''), array_map(strval(...), array_filter(PersonFacts::of($row), is_scalar(...))) + array_fill_keys(array_keys($facts), '')));
+            if ([] !== $changed) {
+                $this->facts->write($person, $facts);
+                $this->logbook->write(Logbook::HOUSE, $caller, [['person-changed', ['fields' => $changed], $person]]);
+            }
+
+            return $this->answer($person, $caller);
+        });
+    }
+
+    #[Route('/people/{person}/notes', name: 'write_note', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
+    public function write(string $person, #[MapRequestPayload] NoteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [], function () use ($person, $wish, $caller): Answer {
+            $this->gate->at($person, $caller);
+            $this->notes->write($person, trim($wish->text), $caller);
+
+            return $this->answer($person, $caller);
+        });
+    }
+
+    /** Takes a note back, or puts it back. */
+    #[Route('/people/{person}/notes/{note}', name: 'take_note_back', requirements: ['person' => Id::PATTERN, 'note' => Id::PATTERN], methods: ['DELETE', 'PUT'])]
+    public function takeNoteBack(string $person, string $note, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [], function () use ($person, $note, $request, $caller): Answer {
+            $row = $this->gate->at($person, $caller)[0];
+            $this->notes->takeBack($this->gate->everyId($person), $note, $request->isMethod('DELETE'), Accounts::caretaker($caller)->mayClose(PersonRow::person($row)), $caller);
+
+            return $this->answer($person, $caller);
+        });
+    }
+
+    #[Route('/people/{person}/password-link', name: 'send_password_link', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
+    public function sendLink(string $person, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
+            $this->links->send($person, $caller);
+
+            return new Answer(['sent' => true]);
+        });
+    }
+
+    /** Writes to the logbook that it was asked for; so it is no GET. */
+    #[Route('/people/{person}/export', name: 'export_person', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
+    public function everything(string $person, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        // All of it would be kept beside the key.
+        $request->headers->remove('Idempotency-Key');
+
+        return $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
+            $this->gate->administered($person, $caller, 'Only administrators of their division hand out what is held about somebody.');
+            $this->logbook->write(Logbook::HOUSE, $caller, [['person-exported', [], $person]]);
+
+            return new Answer($this->export->of($this->gate->everyId($person)));
+        });
+    }
+
+    #[Route('/people/{person}/erasure', name: 'erase_person', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
+    public function erase(string $person, #[MapRequestPayload] ApplyWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $wish->apply
+            ? $this->transaction->run($request, $caller, [], fn (): Answer => new Answer($this->erasure->of($person, true, $caller)))
+            : new Answer($this->erasure->of($person, false, $caller));
+    }
+
+    private function answer(string $person, Caller $caller): Answer
+    {
+        $page = $this->page->of($person, $caller);
+
+        return (new Answer($page))->versioned(\is_int($page['version']) ? $page['version'] : 0);
+    }
+
+    /** @return Facts */
+    private function checked(Row $row, FactsWish $wish): array
+    {
+        $text = static fn (?string $typed): ?string => '' === trim((string) $typed) ? null : trim((string) $typed);
+        $kind = PersonKind::from($row->string('person_kind'));
+        $facts = ['given' => trim($wish->given), 'family' => trim($wish->family), 'preferred' => $text($wish->preferred), 'former' => $text($wish->former), 'level' => $wish->level, 'number' => $text($wish->number), 'email' => null === $text($wish->email) ? null : mb_strtolower((string) $text($wish->email))];
+        $errors = [];
+        $wrong = static function (string $field, string $code, string $detail) use (&$errors): void {
+            $errors[] = ['pointer' => '/'.$field, 'code' => $code, 'detail' => $detail];
+        };
+        if ([] === Folding::tokens($facts['given'].' '.$facts['family'])) {
+            $wrong('given', 'no-letters', 'Write a name with letters in it.');
+        }
+        if (null !== $facts['level'] && PersonKind::Learner !== $kind) {
+            $wrong('level', 'not-a-learner', 'Only learners have a level. Leave it empty.');
+        }
+        if (null !== $facts['number'] && $facts['number'] !== $row->stringOrNull('number')) {
+            $facts['number'] = AccountRows::numberAs($facts['number'], $kind, $this->roles->rules()->numbers, $code) ?? $facts['number'];
+            null === $code || $wrong('number', $code, 'check-digit' === $code ? 'The check digit of this number is wrong, so it is mistyped somewhere. Look at it again.' : 'A number of such a person is written otherwise. See Rules, Numbers.');
+            $this->free('number', $facts['number'], $row, $wrong, 'Somebody has this number already. If it is the same person, merge the two.');
+        }
+        if (null !== $facts['email'] && $facts['email'] !== $row->stringOrNull('email')) {
+            AccountRows::isAddress($facts['email']) || $wrong('email', 'not-an-address', 'This is no e-mail address. Write it as name@example.org.');
+            $this->free('email', $facts['email'], $row, $wrong, 'Somebody has this address already, and two people cannot sign in with one. If it is the same person, merge the two.');
+        }
+        if ([] !== $errors) {
+            throw new Problem(ProblemType::Invalid, $errors[0]['detail'], $errors);
+        }
+
+        return $facts;
+    }
+
+    /**
+     * @param 'number'|'email'                     $field
+     * @param callable(string, string, string): void $wrong
+     */
+    private function free(string $field, string $value, Row $row, callable $wrong, string $sentence): void
+    {
+        if (false !== $this->db->fetchOne("SELECT 1 FROM person WHERE $field = ? AND id <> ?", [$value, Id::binary($row->id('person_id'))])) {
+            $wrong($field, 'taken', $sentence);
+        }
+    }
+}

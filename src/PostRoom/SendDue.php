@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\PostRoom;
+
+/** A job: delivers the messages that are due. */
+final readonly class SendDue
+{
+}
