@@ -29,8 +29,9 @@ async function leave() {
     <RouterLink to="/" class="mark"><img src="/mark.svg" alt="" width="24" height="24" />{{ $t('app.name') }}</RouterLink>
     <nav aria-label="Rooms"><RouterLink to="/" :class="{ on: route.path.startsWith('/sites') }">{{ $t('app.sites') }}</RouterLink>
       <template v-if="me.mayMakeSites">
-        <RouterLink to="/people" active-class="on">{{ $t('app.people') }}</RouterLink>
+        <RouterLink to="/people" :class="{ on: route.path.startsWith('/people') }">{{ $t('app.people') }}</RouterLink>
         <RouterLink to="/sheets" active-class="on">{{ $t('app.sheets') }}</RouterLink>
+        <RouterLink to="/post-room" active-class="on">{{ $t('app.post') }}</RouterLink>
         <RouterLink to="/why" active-class="on">{{ $t('app.why') }}</RouterLink>
         <RouterLink to="/rules" active-class="on">{{ $t('app.rules') }}</RouterLink>
       </template>

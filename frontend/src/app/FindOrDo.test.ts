@@ -4,7 +4,7 @@ import { serve, show, site } from '@/testing/server'
 import FindOrDo from './FindOrDo.vue'
 import { me } from './me'
 
-const tutor = { id: site.id, name: 'Mara', login: 'mara', kind: 'staff' as const, platformAdministrator: false, divisions: [], mayMakeSites: true, mustChange: false }
+const tutor = { id: site.id, name: 'Mara', login: 'mara', kind: 'staff' as const, platformAdministrator: false, divisions: [], mayMakeSites: true, seesMailboxes: false, mustChange: false }
 const page = (items: object[]) => ({ items, total: items.length, next: null })
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))

@@ -40,7 +40,7 @@ const doings = computed(() => {
   ]
   if (me.value?.mayMakeSites) {
     all.unshift([t('find.do.newSite'), () => router.push({ name: 'new-site' })])
-    all.push([t('find.do.people'), () => router.push({ name: 'people' })], [t('find.do.sheets'), () => router.push({ name: 'sheets' })], [t('find.do.makeSites'), () => router.push({ name: 'make-sites' })])
+    all.push([t('find.do.people'), () => router.push({ name: 'people' })], [t('find.do.accounts'), () => router.push({ name: 'make-accounts' })], [t('find.do.post'), () => router.push({ name: 'post-room' })], [t('find.do.sheets'), () => router.push({ name: 'sheets' })], [t('find.do.makeSites'), () => router.push({ name: 'make-sites' })])
     all.push([t('find.do.why'), () => router.push({ name: 'why' })], [t('find.do.rehearse'), () => router.push({ name: 'rehearse-all' })], [t('find.do.rules'), () => router.push({ name: 'rules' })])
   }
   if (scopes.value[0] === 'all') all.push([t('find.do.all'), () => router.push('/sites/all')])

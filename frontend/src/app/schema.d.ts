@@ -555,7 +555,8 @@ export interface paths {
         };
         /** @description Somebody of one's reach, with their account and their sites, as far as one runs or administers them. */
         get: operations["person"];
-        put?: never;
+        /** @description Corrects names, level, number and address, for administrators of their division. */
+        put: operations["changePerson"];
         post?: never;
         delete?: never;
         options?: never;
@@ -577,6 +578,25 @@ export interface paths {
         put: operations["changeAccount"];
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/password-wanted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Asks somebody to choose another password when they sign in next, with the one they have. */
+        put: operations["wantPassword"];
+        post?: never;
+        delete: operations["wantNoPassword"];
         options?: never;
         head?: never;
         patch?: never;
@@ -904,6 +924,748 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/forgotten-password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Asks for a link to set a new password. The answer is the same whether or not there is such an account. */
+        post: operations["forgottenPassword"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description Every way into the site, by what changes next. For those who keep its doors. */
+        get: operations["doors"];
+        put?: never;
+        /** @description Makes a door. Nobody gives at a door what they may not give by hand. */
+        post: operations["makeDoor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Changes a door. */
+        put: operations["changeDoor"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Opens a door. */
+        put: operations["openDoor"];
+        post?: never;
+        /** @description Shuts a door: it lets nobody new in, and takes nothing from those who came. */
+        delete: operations["shutDoor"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}/key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Gives a door a fresh key; the one of before opens nothing any more. */
+        post: operations["renewKey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/door-reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description How many could come through such a door. Changes nothing. */
+        post: operations["doorReach"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/arrivals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description Who comes in just now, who mistypes, who waits. */
+        get: operations["arrivals"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/waiting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description Who waits for a seat or a word, in order. */
+        get: operations["waiting"];
+        put?: never;
+        /** @description Says yes or no to requests, or moves people up in the line. */
+        post: operations["answerWaiting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description Invitations through a door and how each stands. */
+        get: operations["invitations"];
+        put?: never;
+        /** @description Says whom lines mean and whether they can be invited, and with `apply` invites those who can. */
+        post: operations["invite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}/invitations/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Sends invitations that are not answered again; they hold for the whole time anew. */
+        post: operations["inviteAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}/invitations/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes invitations back that are not answered. */
+        post: operations["withdrawInvitations"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Whoever a key brought goes again. */
+        post: operations["leaveSite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/join/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What one stands before, and what would happen. A slip in a key is told from the key itself; a key that opens nothing tells nothing. */
+        post: operations["lookAtDoor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Through the door, or into the line before it. */
+        post: operations["join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/join/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Makes an account, or sets the first password of an invited one, and goes through the door with it. */
+        post: operations["joinWithAccount"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/waits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What one waits with, and what is kept for one. */
+        get: operations["ownWaits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/waits/{wait}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wait: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes the seat that is kept. */
+        post: operations["takeSeat"];
+        /** @description Waits no longer. */
+        delete: operations["waitNoLonger"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/open-doors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Sites one may join or ask to join without a key; only those that would take the caller. */
+        get: operations["openDoors"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/look-ins/{door}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description What a site shows to those who only look. */
+        get: operations["lookIn"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/key-doors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Key doors of the sites one keeps the doors of. */
+        get: operations["keyDoors"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/key-renewals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Gives doors of several sites fresh keys, for another term. */
+        post: operations["renewKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Writes something down about somebody, for staff of their reach. */
+        post: operations["writeNote"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/notes/{note}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+                note: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Puts it back. */
+        put: operations["putNoteBack"];
+        post?: never;
+        /** @description Takes a note back: who wrote it, or an administrator. */
+        delete: operations["takeNoteBack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/password-link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Sends a link to set a password to their address. */
+        post: operations["sendPasswordLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Everything that is held about somebody, for administrators of their division. That it was asked for is written to the logbook. */
+        post: operations["exportPerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/erasure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Erases somebody who left, for good, or with `apply` false says what would go. This cannot be undone. */
+        post: operations["erasePerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/doubles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description People who are likely in the directory twice, for administrators. */
+        get: operations["doubles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/doubles/{one}/{other}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                one: components["schemas"]["Id"];
+                other: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Says that two are two people: they are not shown as doubles any more. */
+        put: operations["tellApart"];
+        post?: never;
+        /** @description Takes that back. */
+        delete: operations["takeApartBack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/merges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Makes one person of two, as a sheet that can be taken back, or with `apply` false says what that would do. */
+        post: operations["mergePeople"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/merges/{sheet}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Parts again what a sheet made one, or with `apply` false says what that would do in their sites. */
+        post: operations["undoMerge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account-batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Accounts from rows: names, kind, division, level, number, e-mail, login, told by their looks or by a first row. With `apply` false it is said what each comes to; applied, what became of them. Up to 200 are made at once, more by a worker. */
+        post: operations["makeAccounts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account-batches/{sheet}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        /** @description What became of the rows of a sheet. */
+        get: operations["accountsMade"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account-batches/{sheet}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes the accounts of a sheet back. Those that were used since stay. */
+        post: operations["undoAccounts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/messages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Messages one sent, those of sites where one writes to people, and those to people of one's divisions; the last first. */
+        get: operations["messages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/messages/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Sends messages once more, to where people are reached now. */
+        post: operations["sendAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/messages/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Withdraws messages that are held still. */
+        post: operations["withdrawMessages"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/message-previews": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A message as somebody would read it, with the nearest template or with words not saved yet. Sends nothing. */
+        post: operations["previewMessage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Templates of a site or a division, or of the platform where neither is named, each with the nearest words. */
+        get: operations["templates"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/templates/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "welcome" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Words of their own for a site, a division or the platform. */
+        put: operations["saveTemplate"];
+        post?: never;
+        /** @description Goes back to the next nearest words. */
+        delete: operations["forgetTemplate"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/mailbox": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What arrived in the simulated mailboxes; not there with a carrier to the outside. */
+        get: operations["mailbox"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -950,6 +1712,8 @@ export interface components {
             /** @description codes of the divisions administered */
             divisions: string[];
             mayMakeSites: boolean;
+            /** @description whether there are simulated mailboxes to look into */
+            seesMailboxes: boolean;
             /** @description whether a password of their own is wanted before anything else */
             mustChange: boolean;
         };
@@ -1302,6 +2066,11 @@ export interface components {
             outlook: components["schemas"]["Stretch"][];
             reasons: components["schemas"]["Note"][];
             cautions: components["schemas"]["Note"][];
+            /**
+             * @description how the person is told of it, if the sheet tells; null where nobody is told of such a change
+             * @enum {unknown}
+             */
+            told?: "mail" | "no-address" | "no-account" | null;
             /** @description its entry in the logbook, to undo it from */
             entry?: number | null;
             line?: null | components["schemas"]["Id"];
@@ -1336,12 +2105,24 @@ export interface components {
                 hasPassword: boolean;
                 mustChange: boolean;
                 sessions: number;
+                madeAt: components["schemas"]["OpenInstant"];
+                usedAt: components["schemas"]["OpenInstant"];
             };
+            version: number;
+            /**
+             * @description why they are in the directory no more
+             * @enum {unknown}
+             */
+            gone: "taken-back" | "merged" | "erased" | null;
+            into: null | components["schemas"]["Id"];
+            /** @description whether one administers their division */
+            administers: boolean;
+            notes: components["schemas"]["PersonNote"][];
             /**
              * @description why one may not look after the account
              * @enum {unknown}
              */
-            refusal: "own-account" | "administers" | "not-a-learner" | "out-of-reach" | null;
+            refusal: "own-account" | "administers" | "not-a-learner" | "out-of-reach" | "minor" | "gone" | null;
             mayClose: boolean;
             sites: {
                 site: components["schemas"]["SiteFacts"];
@@ -1351,6 +2132,161 @@ export interface components {
             }[];
             /** @description sites of theirs that are not one's own to see */
             elsewhere: number;
+        };
+        /** @enum {unknown} */
+        MessageKind: "welcome" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+        /** @enum {unknown} */
+        MessageState: "held" | "sent" | "delayed" | "bounced" | "withdrawn";
+        SentMessage: null | {
+            id: components["schemas"]["Id"];
+            state: components["schemas"]["MessageState"];
+        };
+        Message: {
+            id: components["schemas"]["Id"];
+            kind: components["schemas"]["MessageKind"];
+            state: components["schemas"]["MessageState"];
+            person: null | components["schemas"]["Somebody"];
+            to: string;
+            site: null | components["schemas"]["SiteName"];
+            sheet: null | components["schemas"]["Id"];
+            subject: string;
+            /** @description without its link, which is the person's alone */
+            text: string;
+            madeAt: components["schemas"]["Instant"];
+            sentAt: components["schemas"]["OpenInstant"];
+            /** @description null for what they asked for themselves */
+            by: string | null;
+            tries: number;
+            /** @description what the server said */
+            reason: string | null;
+            /** @description seconds until it goes or is tried again */
+            waits: number | null;
+        };
+        Templates: {
+            /** @enum {unknown} */
+            scope: "site" | "division" | "platform";
+            items: {
+                kind: components["schemas"]["MessageKind"];
+                subject: string;
+                body: string;
+                /** @enum {unknown} */
+                whose: "site" | "division" | "platform" | "first";
+                own: boolean;
+                version: number;
+                placeholders: string[];
+                needsLink: boolean;
+            }[];
+        };
+        PersonNote: {
+            id: components["schemas"]["Id"];
+            text: string;
+            at: components["schemas"]["Instant"];
+            by: components["schemas"]["Somebody"];
+            /** @description whether one may take it back */
+            mine: boolean;
+        };
+        PersonExport: {
+            parts: {
+                name: string;
+                columns: string[];
+                rows: string[][];
+            }[];
+        };
+        Erasure: {
+            /** @enum {unknown} */
+            refusal: "own-account" | "administers" | "gone" | "still-here" | null;
+            sentence: string | null;
+            counts: {
+                sites: number;
+                entries: number;
+                notes: number;
+                labels: number;
+                messages: number;
+            };
+            sheet: null | components["schemas"]["Id"];
+        };
+        Doubles: {
+            total: number;
+            items: {
+                people: {
+                    person: components["schemas"]["Person"];
+                    sites: number;
+                    account: boolean;
+                    usedAt: components["schemas"]["OpenInstant"];
+                    known: components["schemas"]["OpenInstant"];
+                }[];
+                evidence: ("same-address" | "same-name" | "name-of-before" | "one-digit-off" | "no-number" | "same-level")[];
+            }[];
+        };
+        Merge: {
+            stays: components["schemas"]["Person"];
+            goes: components["schemas"]["Person"];
+            facts: {
+                given: string;
+                family: string;
+                preferred: string | null;
+                former: string | null;
+                level: number | null;
+                number: string | null;
+                email: string | null;
+            };
+            /** @description of the account that stays */
+            login: string | null;
+            /** @description login of the account that is closed */
+            closes: string | null;
+            choices: {
+                site: components["schemas"]["SiteName"];
+                roles: string[];
+            }[];
+            review: components["schemas"]["SheetReview"];
+            ready: boolean;
+            sheet: null | components["schemas"]["Id"];
+        };
+        AccountBatch: {
+            total: number;
+            verdicts: {
+                [key: string]: number;
+            };
+            /** @description how many of those that are ready have an address */
+            addressed: number;
+            /** @description 2,000 at most, those that need a look first */
+            rows: {
+                row: number;
+                text: string;
+                given: string;
+                family: string;
+                preferred: string | null;
+                kind: components["schemas"]["PersonKind"];
+                division: string;
+                level: number | null;
+                number: string | null;
+                email: string | null;
+                login: string | null;
+                verdict: components["schemas"]["Verdict"];
+                reasons: components["schemas"]["Note"][];
+                cautions: components["schemas"]["Note"][];
+                known: null | components["schemas"]["Person"];
+                candidates: components["schemas"]["Person"][];
+            }[];
+        };
+        AccountSheet: {
+            /** @description 300 at most, to make sign-in cards for */
+            withoutPassword: components["schemas"]["Id"][];
+            next: number | null;
+            rows: {
+                row: number;
+                given: string;
+                family: string;
+                email: string | null;
+                /** @enum {unknown} */
+                outcome: "ready" | "refused" | "undone" | null;
+                reasons: components["schemas"]["Note"][];
+                /** @enum {unknown} */
+                made: "person" | "account" | null;
+                person: null | components["schemas"]["Id"];
+                login: string | null;
+                message: components["schemas"]["SentMessage"];
+            }[];
         };
         SiteBatchRow: {
             number: number;
@@ -1412,6 +2348,8 @@ export interface components {
             };
             /** @description how many people it takes out, where the review speaks of a removal */
             removing?: number | null;
+            /** @description words for those who are told what was done; null tells nobody */
+            tell?: string | null;
             /** @description whom lines were settled to mean by hand, to be remembered */
             settled?: {
                 gist: string;
@@ -1421,7 +2359,7 @@ export interface components {
         };
         SheetWork: {
             /** @enum {unknown} */
-            kind: "pasted" | "people" | "sites";
+            kind: "pasted" | "people" | "sites" | "accounts" | "merge";
             title?: string;
             site?: null | components["schemas"]["Id"];
             /** @description what the screen needs to go on with it */
@@ -1457,7 +2395,7 @@ export interface components {
         SheetRecordFacts: {
             id: components["schemas"]["Id"];
             /** @enum {unknown} */
-            kind: "desk" | "roster" | "pasted" | "people" | "sites" | "undo";
+            kind: "desk" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "erase" | "undo";
             title: string;
             /** @enum {unknown} */
             state: "draft" | "applying" | "applied" | "dropped";
@@ -1470,6 +2408,8 @@ export interface components {
             /** @description lines that were looked at while it is applied */
             done: number;
             applied: number;
+            /** @description words for those who are told; null where nobody is */
+            tell: string | null;
             undoes: null | components["schemas"]["Id"];
             undoneBy: null | components["schemas"]["Id"];
         };
@@ -1497,6 +2437,7 @@ export interface components {
                 before: null | components["schemas"]["Standing"];
                 after: null | components["schemas"]["Standing"];
                 line: null | components["schemas"]["Id"];
+                message: components["schemas"]["SentMessage"];
             }[];
         };
         Landing: {
@@ -1509,6 +2450,8 @@ export interface components {
                 meets: string;
             } | null;
             may: components["schemas"]["Permission"][];
+            /** @description whether a key brought them, so that they may go again */
+            mayLeave: boolean;
         };
         LogEntry: {
             /** @description id and title */
@@ -1518,7 +2461,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named";
+            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named";
             data: {
                 [key: string]: unknown;
             };
@@ -1682,6 +2625,390 @@ export interface components {
         Somebody: {
             id: components["schemas"]["Id"];
             name: string;
+        };
+        DoorTerms: {
+            role: string;
+            /** @enum {unknown} */
+            place: "none" | "fixed" | "emptiest" | "choice";
+            section: string | null;
+            fromDay: string | null;
+            untilDay: string | null;
+            seats: number | null;
+            divisions: string[];
+            lowest: number | null;
+            highest: number | null;
+            domains: string[];
+            approval: boolean;
+            waiting: boolean;
+            accounts: boolean;
+            /** @enum {unknown} */
+            stay: "site" | "term" | "day";
+            stayDay: string | null;
+            quietDays: number | null;
+            quietMeetings: number | null;
+            meets: number[];
+            offerHours: number;
+            answerDays: number;
+            remindDays: number | null;
+            holds: boolean;
+            shows: ("leads" | "sections" | "numbers")[];
+            anyone: boolean;
+            about: string;
+        };
+        DoorWish: {
+            /** @enum {unknown} */
+            kind?: "key" | "list" | "invitation" | "look-in";
+            name?: string;
+            key?: string | null;
+            role?: string;
+            /** @enum {unknown} */
+            place?: "none" | "fixed" | "emptiest" | "choice";
+            section?: string | null;
+            fromDay?: string | null;
+            untilDay?: string | null;
+            seats?: number | null;
+            divisions?: string[];
+            lowest?: number | null;
+            highest?: number | null;
+            domains?: string[];
+            approval?: boolean;
+            waiting?: boolean;
+            accounts?: boolean;
+            /** @enum {unknown} */
+            stay?: "site" | "term" | "day";
+            stayDay?: string | null;
+            quietDays?: number | null;
+            quietMeetings?: number | null;
+            meets?: number[];
+            offerHours?: number;
+            answerDays?: number;
+            remindDays?: number | null;
+            holds?: boolean;
+            shows?: ("leads" | "sections" | "numbers")[];
+            anyone?: boolean;
+            about?: string;
+        };
+        DoorNext: {
+            /** @enum {unknown} */
+            what: "opens" | "shuts" | "lapse";
+            at: components["schemas"]["Instant"];
+            n: number;
+        } | null;
+        /** @enum {string} */
+        DoorStanding: "open" | "ajar" | "shut" | "not-yet" | "over";
+        Door: {
+            id: components["schemas"]["Id"];
+            /** @enum {unknown} */
+            kind: "desk" | "key" | "list" | "invitation" | "cohort" | "feed" | "look-in";
+            name: string;
+            version: number;
+            /** @description whether it is set up as a sentence */
+            set: boolean;
+            reserved: boolean;
+            state: components["schemas"]["DoorStanding"];
+            key: string | null;
+            terms: null | components["schemas"]["DoorTerms"];
+            came: number;
+            through: number;
+            waiting: number;
+            asking: number;
+            asked: number;
+            answered: number;
+            left: number | null;
+            days: number[];
+            next: components["schemas"]["DoorNext"];
+        };
+        Doors: {
+            items: components["schemas"]["Door"][];
+        };
+        DoorReach: {
+            could: number;
+            here: number;
+            keptOut: number;
+            not: number;
+            seats: number | null;
+        };
+        Waiting: {
+            id: number;
+            person: components["schemas"]["Somebody"];
+            kind: components["schemas"]["PersonKind"];
+            level: number | null;
+            division: string;
+            /** @enum {unknown} */
+            what: "seat" | "approval";
+            place: number | null;
+            door: {
+                id: components["schemas"]["Id"];
+                name: string;
+            };
+            since: components["schemas"]["Instant"];
+            why: string | null;
+            moved: string | null;
+            offeredUntil: components["schemas"]["OpenInstant"];
+        };
+        WaitingList: {
+            items: components["schemas"]["Waiting"][];
+        };
+        WaitingWish: {
+            waiters: number[];
+            /** @enum {unknown} */
+            answer: "yes" | "no" | "up";
+            why?: string;
+        };
+        WaitingAnswers: {
+            items: {
+                id: number;
+                name: string;
+                done: boolean;
+                code: string;
+            }[];
+        };
+        Arrivals: {
+            now: components["schemas"]["Instant"];
+            came: {
+                person: components["schemas"]["Somebody"];
+                at: components["schemas"]["Instant"];
+                door: components["schemas"]["Id"];
+            }[];
+            mistyping: {
+                person: null | components["schemas"]["Somebody"];
+                slip: string;
+                at: components["schemas"]["Instant"];
+            }[];
+            waiting: components["schemas"]["Waiting"][];
+        };
+        /** @enum {string} */
+        InvitationStanding: "on-its-way" | "sent" | "opened" | "answered" | "lapsed" | "bounced" | "withdrawn";
+        Invitation: {
+            id: components["schemas"]["Id"];
+            person: null | components["schemas"]["Somebody"];
+            address: string;
+            state: components["schemas"]["InvitationStanding"];
+            sent: number;
+            madeAt: components["schemas"]["Instant"];
+            lapsesAt: components["schemas"]["Instant"];
+            openedAt: components["schemas"]["OpenInstant"];
+            answeredAt: components["schemas"]["OpenInstant"];
+            answeredBy: null | components["schemas"]["Somebody"];
+            reason: string | null;
+        };
+        Invitations: {
+            items: components["schemas"]["Invitation"][];
+        };
+        InviteWish: {
+            text?: string;
+            choices?: {
+                [key: string]: string;
+            };
+            words?: string;
+            apply?: boolean;
+        };
+        InviteLine: {
+            number: number;
+            text: string;
+            person: null | components["schemas"]["Somebody"];
+            address: string | null;
+            /** @enum {string} */
+            verdict: "ready" | "choose" | "repeat" | "nobody" | "unknown" | "no-address" | "malformed" | "invited" | "kept-out" | "here" | "account" | "role";
+            candidates: components["schemas"]["Person"][];
+        };
+        InvitePlan: {
+            items: components["schemas"]["InviteLine"][];
+            invited: number;
+        };
+        ChosenInvitations: {
+            /** @description none for all that are not answered */
+            invitations?: components["schemas"]["Id"][];
+        };
+        Done: {
+            done: number;
+        };
+        Left: {
+            /** @description whether something else still brings them */
+            still: boolean;
+        };
+        JoinWish: {
+            key?: string | null;
+            invitation?: string | null;
+            door?: string | null;
+            section?: string | null;
+            why?: string;
+            visitor?: string;
+            asMe?: boolean;
+        };
+        JoinAccountWish: {
+            key?: string | null;
+            invitation?: string | null;
+            door?: string | null;
+            section?: string | null;
+            why?: string;
+            visitor?: string;
+            given?: string;
+            family?: string;
+            level?: number | null;
+            password?: string;
+        };
+        Admission: {
+            /** @enum {unknown} */
+            passage: "in" | "approval" | "line" | "already" | "no";
+            code: string;
+            /** @enum {unknown} */
+            next: "enter" | "wait" | "ask-lead" | "come-back" | "none";
+            values: components["schemas"]["Values"];
+            place: number | null;
+            waits: boolean;
+            sentence: string | null;
+        };
+        InvitationLook: {
+            /** @enum {unknown} */
+            over: "answered" | "withdrawn" | "lapsed" | null;
+            address: string;
+            name: string | null;
+            login: string | null;
+            /** @enum {unknown} */
+            account: "none" | "sign-in" | "password";
+            yours: boolean;
+            words: string;
+        };
+        JoinLook: {
+            /** @description whom to ask, for those who are signed in */
+            leads: string[];
+            site: {
+                id: components["schemas"]["Id"];
+                title: string;
+                kind: components["schemas"]["SiteKind"];
+                division: string;
+                term: string;
+                timeZone: string;
+                opensAt: components["schemas"]["OpenInstant"];
+            };
+            role: {
+                code: string;
+                name: string;
+                caution: string | null;
+            };
+            state: components["schemas"]["DoorStanding"];
+            fromAt: components["schemas"]["OpenInstant"];
+            untilAt: components["schemas"]["OpenInstant"];
+            about: string;
+            sections: {
+                id: components["schemas"]["Id"];
+                name: string;
+                meets: string;
+            }[];
+            asks: boolean;
+            accounts: boolean;
+            levels: components["schemas"]["Levels"];
+            invitation: null | components["schemas"]["InvitationLook"];
+            you: null | {
+                id: components["schemas"]["Id"];
+                name: string;
+                login: string;
+            };
+            admission: null | components["schemas"]["Admission"];
+        };
+        Joined: {
+            /** @enum {unknown} */
+            passage: "in" | "approval" | "line" | "already" | "left";
+            place: number | null;
+            site: {
+                id: components["schemas"]["Id"];
+                title: string;
+            };
+            opensAt: components["schemas"]["OpenInstant"];
+        };
+        JoinedWithAccount: {
+            /** @enum {unknown} */
+            passage: "in" | "approval" | "line" | "already" | "left";
+            place: number | null;
+            site: {
+                id: components["schemas"]["Id"];
+                title: string;
+            };
+            opensAt: components["schemas"]["OpenInstant"];
+            login: string;
+        };
+        OwnWaits: {
+            quiet: {
+                site: {
+                    id: components["schemas"]["Id"];
+                    title: string;
+                };
+                timeZone: string;
+                until: components["schemas"]["Instant"];
+            }[];
+            items: {
+                id: number;
+                site: {
+                    id: components["schemas"]["Id"];
+                    title: string;
+                };
+                timeZone: string;
+                /** @enum {unknown} */
+                what: "seat" | "approval";
+                since: components["schemas"]["Instant"];
+                place: number | null;
+                of: number | null;
+                offeredUntil: components["schemas"]["OpenInstant"];
+            }[];
+        };
+        OpenDoors: {
+            items: {
+                door: components["schemas"]["Id"];
+                site: {
+                    id: components["schemas"]["Id"];
+                    title: string;
+                };
+                kind: components["schemas"]["SiteKind"];
+                division: string;
+                term: string;
+                timeZone: string;
+                asks: boolean;
+                about: string;
+                untilAt: components["schemas"]["OpenInstant"];
+                waits: boolean;
+            }[];
+        };
+        LookIn: {
+            site: {
+                id: components["schemas"]["Id"];
+                title: string;
+            };
+            kind: components["schemas"]["SiteKind"];
+            division: string;
+            term: {
+                name: string;
+                startsOn: string;
+                endsOn: string;
+            };
+            about: string;
+            leads: string[] | null;
+            sections: {
+                name: string;
+                meets: string;
+            }[] | null;
+            learners: number | null;
+            seats: number | null;
+        };
+        KeyDoors: {
+            items: {
+                id: components["schemas"]["Id"];
+                name: string;
+                key: string | null;
+                state: components["schemas"]["DoorStanding"];
+                site: {
+                    id: components["schemas"]["Id"];
+                    title: string;
+                };
+                term: string;
+                untilAt: components["schemas"]["OpenInstant"];
+                timeZone: string;
+            }[];
+        };
+        KeyRenewal: {
+            doors: components["schemas"]["Id"][];
+            fromDay?: string | null;
+            untilDay?: string | null;
         };
         Problem: {
             type: string;
@@ -2052,8 +3379,8 @@ export interface operations {
                 level?: string;
                 division?: string;
                 section?: components["schemas"]["Id"];
-                /** @description the kind of a door they came through */
-                door?: "desk" | "key" | "invitation" | "cohort" | "feed" | "look-in";
+                /** @description a door they came through, by its kind or its id */
+                door?: string;
                 /** @description never, or not for so many days */
                 seen?: string;
                 /** @description days within which the present stretch ends */
@@ -2247,6 +3574,8 @@ export interface operations {
                     apply?: boolean;
                     /** @description how many people it takes out, where the preview speaks of a removal */
                     removing?: number | null;
+                    /** @description words for those who are told what was done; null tells nobody */
+                    tell?: string | null;
                     /** @description one a person */
                     lines: components["schemas"]["LineWish"][];
                 };
@@ -2666,7 +3995,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft";
+                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -2838,6 +4167,48 @@ export interface operations {
             /** @description Who they are */
             200: {
                 headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changePerson: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    given: string;
+                    family: string;
+                    preferred?: string | null;
+                    former?: string | null;
+                    level?: number | null;
+                    number?: string | null;
+                    email?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description Who they are now */
+            200: {
+                headers: {
+                    ETag?: string;
                     [name: string]: unknown;
                 };
                 content: {
@@ -2879,6 +4250,62 @@ export interface operations {
                         open: boolean;
                         changes: boolean;
                         leaderless: components["schemas"]["SiteName"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    wantPassword: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Asked */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        wanted: boolean;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    wantNoPassword: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not asked any more */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        wanted: boolean;
                     };
                 };
             };
@@ -3506,6 +4933,1417 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Why"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    forgottenPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    login: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Asked for */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @constant */
+                        asked: true;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    doors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Doors"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeDoor: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoorWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            201: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeDoor: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+                "If-Match": string;
+            };
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoorWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    openDoor: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    shutDoor: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    renewKey: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    doorReach: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoorWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoorReach"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    arrivals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Arrivals"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    waiting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaitingList"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    answerWaiting: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WaitingWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaitingAnswers"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    invitations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Invitations"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    invite: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InviteWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InvitePlan"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    inviteAgain: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChosenInvitations"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    withdrawInvitations: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["schemas"]["Id"];
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChosenInvitations"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    leaveSite: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Left"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    lookAtDoor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoinLook"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    join: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Joined"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    joinWithAccount: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinAccountWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoinedWithAccount"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    ownWaits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnWaits"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeSeat: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                wait: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Joined"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    waitNoLonger: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                wait: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Joined"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    openDoors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenDoors"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    lookIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                door: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookIn"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keyDoors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeyDoors"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    renewKeys: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeyRenewal"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeyDoors"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    writeNote: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Their page */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    putNoteBack: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["schemas"]["Id"];
+                note: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Their page */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeNoteBack: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["schemas"]["Id"];
+                note: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Their page */
+            200: {
+                headers: {
+                    ETag?: string;
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    sendPasswordLink: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description On its way */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @constant */
+                        sent: true;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All parts */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonExport"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    erasePerson: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What goes and what stays */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Erasure"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    doubles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Pairs, the likeliest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Doubles"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    tellApart: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                one: components["schemas"]["Id"];
+                other: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Told apart */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        apart: boolean;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeApartBack: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                one: components["schemas"]["Id"];
+                other: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Shown again */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        apart: boolean;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    mergePeople: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    stays: components["schemas"]["Id"];
+                    goes: components["schemas"]["Id"];
+                    /** @description by field, whose is kept */
+                    take?: {
+                        [key: string]: "stays" | "goes";
+                    };
+                    /** @description by site, which role is kept where they have different ones */
+                    roles?: {
+                        [key: string]: string;
+                    };
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What it comes to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Merge"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoMerge: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The sheet that takes it back, or its review */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"] | components["schemas"]["SheetReview"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeAccounts: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description 10,000 rows at most */
+                    text: string;
+                    division?: string;
+                    kind?: components["schemas"]["PersonKind"];
+                    level?: number | null;
+                    /** @description by row: the person it means, or `new` */
+                    choices?: {
+                        [key: string]: string;
+                    };
+                    /** @default false */
+                    apply?: boolean;
+                    sheet?: null | components["schemas"]["Id"];
+                    /** @description words for those who are told; null tells nobody */
+                    tell?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description What rows come to, or what became of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountBatch"] | components["schemas"]["AccountSheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    accountsMade: {
+        parameters: {
+            query?: {
+                /** @description position of the last row that was seen */
+                after?: number;
+            };
+            header?: never;
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Rows */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountSheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoAccounts: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description How many, and who stays */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        ready: number;
+                        left: {
+                            row: number;
+                            name: string;
+                            /** @enum {unknown} */
+                            why: "signed-in" | "administers" | "in-use";
+                        }[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    messages: {
+        parameters: {
+            query?: {
+                site?: string;
+                person?: string;
+                sheet?: string;
+                kind?: string;
+                state?: string;
+                /** @description beginning of an address */
+                q?: string;
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A page of messages */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["Message"][];
+                        next: string | null;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    sendAgain: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    messages: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            /** @description How many, and which not */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        queued: number;
+                        left: {
+                            id: components["schemas"]["Id"];
+                            name: string;
+                            /** @enum {unknown} */
+                            why: "on-its-way" | "gone" | "no-address" | "invitation";
+                        }[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    withdrawMessages: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    messages: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            /** @description How many */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        withdrawn: number;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    previewMessage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    kind: components["schemas"]["MessageKind"];
+                    site?: null | components["schemas"]["Id"];
+                    division?: string | null;
+                    person?: null | components["schemas"]["Id"];
+                    role?: string | null;
+                    words?: string;
+                    subject?: string | null;
+                    body?: string | null;
+                    /** @description somebody who is not in the directory yet */
+                    sample?: null | {
+                        given: string;
+                        family: string;
+                        login?: string;
+                        email?: string | null;
+                        division?: string;
+                    };
+                };
+            };
+        };
+        responses: {
+            /** @description The message */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        to: string | null;
+                        subject: string;
+                        text: string;
+                        html: string;
+                        /** @enum {unknown} */
+                        whose: "site" | "division" | "platform" | "first" | "unsaved";
+                        problems: {
+                            pointer: string;
+                            code: string;
+                            detail: string;
+                        }[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    templates: {
+        parameters: {
+            query?: {
+                division?: string;
+                site?: components["schemas"]["Id"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One for each kind */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Templates"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    saveTemplate: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                kind: "welcome" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    subject: string;
+                    body: string;
+                    division?: string | null;
+                    site?: null | components["schemas"]["Id"];
+                    /** @description the one that was looked at */
+                    version?: number;
+                };
+            };
+        };
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Templates"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    forgetTemplate: {
+        parameters: {
+            query?: {
+                division?: string;
+                site?: components["schemas"]["Id"];
+            };
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                kind: "welcome" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Templates"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    mailbox: {
+        parameters: {
+            query?: {
+                address?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The last letters */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: {
+                            id: string;
+                            address: string;
+                            arrivedAt: components["schemas"]["Instant"];
+                            subject: string;
+                            text: string;
+                            html: string;
+                        }[];
+                    };
                 };
             };
             default: components["responses"]["Problem"];

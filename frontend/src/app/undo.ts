@@ -25,7 +25,7 @@ export function clearDone() {
 
 /** Fetches anew what may show a site's people or facts. */
 export async function refreshSite() {
-  await Promise.all(['roster', 'card', 'intake', 'site', 'sites', 'logbook', 'labels', 'why', 'rehearsal', 'progress', 'sheets', 'settled-lines'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
+  await Promise.all(['roster', 'card', 'intake', 'site', 'sites', 'logbook', 'labels', 'why', 'rehearsal', 'progress', 'sheets', 'settled-lines', 'doors', 'waiting', 'arrivals', 'invitations', 'waits', 'open-doors'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
 }
 
 export async function undo(site: string, entry: number, sentence: string) {

@@ -10,6 +10,7 @@ import { useKeys } from '@/app/keys'
 import { day, lastDay, optionSentence } from '@/app/sentences'
 import { useChanges } from '@/roster/changes'
 import RoleChoice from '@/roster/RoleChoice.vue'
+import { tellEach } from '@/post/telling'
 import { isList } from './pasted'
 import Trouble from '@/ui/Trouble.vue'
 import { useSlowly } from '@/ui/slowly'
@@ -107,9 +108,9 @@ function close() {
     <div class="box">
       <label for="let-in">{{ $t('intake.label') }}</label>
       <InputText id="let-in" v-model="typed" data-stop autocomplete="off" spellcheck="false" maxlength="200" aria-keyshortcuts="i" :placeholder="$t('intake.placeholder')" fluid @paste="pasted" />
-      <span class="soft status" role="status">
+      <span class="said"><span class="soft status" role="status">
         {{ typed.trim().length === 1 ? $t('intake.short') : !shown ? $t(enough && isFetching ? 'intake.searching' : 'intake.hint') : (shown.slip && !count ? $t('intake.slip', { format: shown.slip.toLowerCase() }) : $t('intake.found', { n: count }, count)) }}
-      </span>
+      </span><label v-if="count" class="soft"><input v-model="tellEach" type="checkbox" /> {{ $t('tell.each') }}</label></span>
       <button v-if="!typed && begun" class="word" @click="$emit('list', '', begun.id)">{{ $t('pasted.again', { day: day(begun.changedAt, site.timeZone) }) }}</button>
       <button v-if="typed" class="word" @click="close">{{ $t('intake.close') }}</button>
     </div>
@@ -179,6 +180,8 @@ ul { list-style: none; margin: 0; padding: 0; }
 li { border-top: 1px solid var(--line); padding: 4px 0; }
 .line { display: grid; grid-template-columns: minmax(150px, 1.1fr) minmax(220px, 1.5fr) minmax(90px, 1fr) 318px; gap: 4px 12px; align-items: center; }
 .doing { display: flex; gap: 12px; align-items: center; justify-content: flex-end; }
+.said { display: flex; flex-wrap: wrap; gap: 2px 18px; }
+.said label { font-weight: 400; }
 .small { font-size: 0.9rem; line-height: 1.2; }
 .more { border-left: 4px solid var(--mint); padding: 6px 12px; margin: 4px 0 8px; }
 .days { display: flex; flex-wrap: wrap; gap: 6px 20px; }

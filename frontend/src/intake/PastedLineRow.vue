@@ -9,7 +9,7 @@ import { byHand, type PastedItem, type Said } from './pasted'
 
 /** One line of a pasted list: what was typed, whom it was taken for and why, what will be of it, and what there is to settle. */
 type Candidate = PastedLine['candidates'][number]
-const props = defineProps<{ item: PastedItem; said: Said; who?: Candidate; line?: Pick<SheetLine, 'verdict' | 'before' | 'after' | 'reasons' | 'cautions' | 'person' | 'outlook'>; site: Site; roles: House['roles']; roleName: RoleName }>()
+const props = defineProps<{ item: PastedItem; said: Said; who?: Candidate; line?: Pick<SheetLine, 'verdict' | 'before' | 'after' | 'reasons' | 'cautions' | 'person' | 'outlook' | 'told'>; telling?: boolean; site: Site; roles: House['roles']; roleName: RoleName }>()
 const emit = defineEmits<{ say: [more: Said]; correct: [text: string] }>()
 const { t } = useI18n()
 const more = ref(false)
@@ -85,7 +85,7 @@ function keyedIn(event: KeyboardEvent) {
       <p v-else-if="asking" class="soft">{{ $t('pasted.nobody') }}</p>
 
       <div class="foot">
-        <p v-if="line" :class="{ ready: 'will', 'nothing-to-do': 'soft', 'needs-choice': 'brass', 'waits-for-seat': 'brass', refused: 'clay' }[line.verdict]"><template v-if="will">{{ will }} </template>{{ sentences }}</p>
+        <p v-if="line" :class="{ ready: 'will', 'nothing-to-do': 'soft', 'needs-choice': 'brass', 'waits-for-seat': 'brass', refused: 'clay' }[line.verdict]"><template v-if="will">{{ will }} </template>{{ sentences }}<span v-if="telling && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span></p>
         <label v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"><input type="checkbox" :checked="said.sure" @change="$emit('say', { sure: !said.sure })" /> {{ $t('pasted.really', { role: roleName(String(line.reasons[0].values.role)).toLowerCase() }) }}</label>
       <p v-if="item.outcome !== 'no-person'" class="acts">
         <button v-if="said.out || said.keep" class="word" @click="$emit('say', { out: false, keep: false })">{{ $t('pasted.takeUp') }}</button>

@@ -83,6 +83,7 @@ describe('a pasted list', () => {
     await settled()
     expect(page.findAll('details.fold summary').map((each) => each.text())).toEqual(['One line is so already', 'One line is left out or kept', 'One line means nobody'])
     expect(page.text()).toContain('Kept for an invitation.')
+    expect(page.text()).not.toContain('Invite the one kept')
   })
 
   it('corrects one of several people on a line and keeps the others', async () => {

@@ -9,6 +9,7 @@ import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
 import { day } from '@/app/sentences'
 import { done, refreshSite } from '@/app/undo'
+import { telling } from '@/post/telling'
 import { useKept } from '@/sheets/kept'
 import TellThem from '@/sheets/TellThem.vue'
 import { useSlowly } from '@/ui/slowly'
@@ -39,6 +40,8 @@ const items = computed(() => keyed(read.value?.items ?? []))
 const said = (item: PastedItem): Said => work.value.said[item.key] ?? {}
 const say = (item: PastedItem, more: Said) => (work.value.said = { ...work.value.said, [item.key]: { ...said(item), ...more } })
 const who = (item: PastedItem) => (item.outcome === 'repeat' ? undefined : whoOf(item, said(item)))
+/** Lines kept for an invitation, on their way to one. */
+const invitees = computed(() => items.value.filter((item) => said(item).keep).map((item) => item.text))
 const open = (item: PastedItem) => !said(item).out && !said(item).keep
 
 const wishes = computed(() => items.value.filter((item) => open(item) && who(item)).map((item) => {
@@ -109,7 +112,7 @@ const apply = () => run(async () => {
     return { ...wish, line: { ...wish.line, version: line?.version ?? null, siteVersion: line?.siteVersion ?? null } }
   })
   const settled = items.value.filter((item) => item.gist && said(item).person && open(item)).map((item) => ({ gist: item.gist, text: item.text.slice(0, 200), person: said(item).person! }))
-  const applied = await take(api.POST('/sheets/{sheet}/apply', { params: { path: { sheet } }, body: { lines, settled } }))
+  const applied = await take(api.POST('/sheets/{sheet}/apply', { params: { path: { sheet } }, body: { lines, settled, ...telling(work.value.tell, work.value.words) } }))
   emit('applied')
   if (applied.state === 'applying') await router.push({ name: 'sheet', params: { sheet } })
   else {
@@ -145,20 +148,21 @@ const apply = () => run(async () => {
         <button v-if="termIsToCome && work.fromDay !== site.term.startsOn" class="word" @click="work.fromDay = site.term.startsOn"><kbd>t</kbd> {{ $t('pasted.termStart', { day: day(site.term.startsOn, 'UTC') }) }}</button>
         <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
       </fieldset>
-      <TellThem v-model:tell="work.tell" v-model:words="work.words" />
+      <TellThem v-model:tell="work.tell" v-model:words="work.words" kind="let-in" :site="site.id" :lines="current?.lines" />
       <p class="doing"><Button :disabled="!ready || busy" :label="$t('pasted.apply', { n: ready }, ready)" @click="apply" /> <button v-if="asks" class="word" @click="goToAsking">{{ $t('pasted.next') }}</button> <span class="soft small">{{ $t('pasted.keys') }}</span></p>
       <p v-if="wrong" class="clay" role="alert">{{ wrong.message }}</p>
       <ol>
-        <PastedLineRow v-for="item in parts.look" :key="item.key" :item="item" :said="said(item)" :who="who(item)" :line="lineOf(item)" :site="site" :roles="house?.roles ?? []" :role-name="roleName" @say="say(item, $event)" @correct="correct(item, $event)" />
+        <PastedLineRow v-for="item in parts.look" :key="item.key" :item="item" :said="said(item)" :who="who(item)" :line="lineOf(item)" :telling="work.tell" :site="site" :roles="house?.roles ?? []" :role-name="roleName" @say="say(item, $event)" @correct="correct(item, $event)" />
       </ol>
       <template v-for="name in (['so', 'aside', 'nobody'] as const)" :key="name">
         <details v-if="parts[name].length" class="fold">
           <summary>{{ $t('pasted.fold.' + name, { n: parts[name].length }, parts[name].length) }}</summary>
           <ol>
-            <PastedLineRow v-for="item in parts[name]" :key="item.key" :item="item" :said="said(item)" :who="who(item)" :line="lineOf(item)" :site="site" :roles="house?.roles ?? []" :role-name="roleName" @say="say(item, $event)" @correct="correct(item, $event)" />
+            <PastedLineRow v-for="item in parts[name]" :key="item.key" :item="item" :said="said(item)" :who="who(item)" :line="lineOf(item)" :telling="work.tell" :site="site" :roles="house?.roles ?? []" :role-name="roleName" @say="say(item, $event)" @correct="correct(item, $event)" />
           </ol>
         </details>
       </template>
+      <p v-if="invitees.length && site.may.includes('keep-doors')"><RouterLink :to="{ name: 'doors', params: { site: site.id }, state: { invite: invitees.join('\n') } }">{{ $t('pasted.invite', { n: invitees.length }, invitees.length) }}</RouterLink></p>
       <RememberedLines :site="site.id" />
     </template>
     <p v-else class="soft">{{ $t('card.ask.computing') }}</p>

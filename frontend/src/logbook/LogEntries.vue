@@ -21,7 +21,7 @@ function plannedFor({ code, data, at }: LogEntry): string {
 }
 
 function sentence(entry: LogEntry): string {
-  const data = entry.data as { before?: Standing | null; after?: Standing | null; of?: string; label?: string; count?: number; version?: number }
+  const data = entry.data as { before?: Standing | null; after?: Standing | null; of?: string; label?: string; count?: number; version?: number; name?: string; why?: string; people?: number }
   const planned = plannedFor(entry)
   if (planned) return planned
   const role = (standing?: Standing | null) => roleName(standing?.role).toLowerCase()
@@ -32,7 +32,8 @@ function sentence(entry: LogEntry): string {
     const of = data.of ? ' ' + t('log.of', { what: t('log.verbs.' + data.of) }) : ''
     return t(entry.person ? 'log.undo' : 'log.undo-site', { person: entry.person?.name ?? '' }) + of
   }
-  return t('log.' + entry.code, { person: entry.person?.name ?? '', before: role(data.before), after: role(data.after) })
+  if (entry.code === 'invited') return t('log.invited', { n: data.people, name: data.name }, data.people ?? 1)
+  return t('log.' + entry.code, { name: data.name, why: data.why, person: entry.person?.name ?? '', before: role(data.before), after: role(data.after) })
 }
 const said = (entry: LogEntry) => `${entry.actor.name} ${sentence(entry)}`
 </script>

@@ -2,13 +2,13 @@
 import Button from 'primevue/button'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, take } from '@/app/api'
+import { api, take, type SignInCard } from '@/app/api'
 import { useBusy } from '@/app/busy'
 import { cards } from './cards'
 
 /** Sign-in cards for some people: made when it is said, to print and cut, and shown once. */
 const router = useRouter()
-const people = ((history.state as { people?: string[] } | null)?.people ?? []).slice(0, 60)
+const people = ((history.state as { people?: string[] } | null)?.people ?? []).slice(0, 300)
 const once = ref(false)
 const { busy, run } = useBusy()
 const made = computed(() => cards.value.filter((card) => card.password))
@@ -17,7 +17,10 @@ const address = location.origin
 const print = () => window.print()
 
 const make = () => run(async () => {
-  cards.value = (await take(api.POST('/sign-in-cards', { body: { people, once: once.value } }))).cards
+  const made: SignInCard[] = []
+  // Hashing takes its time: sixty at a go, each of them shown only once all are made.
+  for (let at = 0; at < people.length; at += 60) made.push(...(await take(api.POST('/sign-in-cards', { body: { people: people.slice(at, at + 60), once: once.value } }))).cards)
+  cards.value = made
 })
 const forget = () => (cards.value = [])
 onMounted(() => window.addEventListener('pagehide', forget))

@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { api, Problem, take } from '@/app/api'
 import { me } from '@/app/me'
 import { done, wentWrong } from '@/app/undo'
@@ -10,6 +10,7 @@ import { t } from '@/app/words'
 
 /** One's own password; whoever was handed one chooses it here before anything else. */
 const router = useRouter()
+const route = useRoute()
 const present = ref('')
 const password = ref('')
 const wrong = ref<{ present?: string; password?: string }>({})
@@ -21,7 +22,9 @@ async function go() {
   try {
     me.value = await take(api.PUT('/me/password', { body: { present: present.value, password: password.value } }))
     done(t('ownPassword.did'))
-    await router.push('/')
+    // Back to what wanted it; only addresses of this application.
+    const to = route.query.to
+    await router.push(typeof to === 'string' && /^\/(?![/\\])/.test(to) ? to : '/')
   } catch (thrown) {
     if (thrown instanceof Problem && thrown.kind === 'invalid') wrong.value = { present: thrown.field('present'), password: thrown.field('password') }
     else wentWrong(thrown)

@@ -6,6 +6,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
 import { useHouse } from '@/app/house'
+import { me } from '@/app/me'
 import { listName } from '@/app/sentences'
 import { wentWrong } from '@/app/undo'
 import { useSlowly } from '@/ui/slowly'
@@ -64,7 +65,7 @@ const levels = Array.from({ length: 10 }, (_, index) => String(index + 1))
 <template>
   <div class="both">
     <div class="page">
-      <header><h1>{{ $t('people.title') }}</h1><Button size="small" :disabled="!chosen.size" :label="$t('people.into')" @click="open = true" /></header>
+      <header><h1>{{ $t('people.title') }}</h1><RouterLink v-if="me?.platformAdministrator || me?.divisions.length" to="/people/doubles">{{ $t('doubles.open') }}</RouterLink><Button size="small" variant="outlined" :label="$t('accounts.open')" @click="router.push({ name: 'make-accounts' })" /><Button size="small" :disabled="!chosen.size" :label="$t('people.into')" @click="open = true" /></header>
       <p class="soft">{{ $t('people.more') }}</p>
       <div class="filters">
         <InputText v-model="typed" size="small" maxlength="200" :placeholder="$t('people.find')" :aria-label="$t('people.find')" />
@@ -102,7 +103,8 @@ const levels = Array.from({ length: 10 }, (_, index) => String(index + 1))
 <style scoped>
 .both { display: flex; min-height: 100%; }
 .page { flex: 1; min-width: 0; display: grid; gap: 10px; align-content: start; }
-header { display: flex; justify-content: space-between; align-items: center; }
+header { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; }
+header h1 { margin-right: auto; }
 .filters { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
 .filters .p-inputtext { width: 220px; }
 .picked { display: flex; flex-wrap: wrap; gap: 4px 14px; align-items: baseline; padding: 5px 10px; background: var(--brass-pale); border-left: 4px solid var(--brass); }

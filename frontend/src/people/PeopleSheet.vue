@@ -9,6 +9,7 @@ import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
 import { day, lineSentences } from '@/app/sentences'
 import { done, refreshSite, wentWrong } from '@/app/undo'
+import { telling } from '@/post/telling'
 import { useKept } from '@/sheets/kept'
 import TellThem from '@/sheets/TellThem.vue'
 import FindSite from '@/sites/FindSite.vue'
@@ -27,6 +28,7 @@ const work = ref<Work>({ people: props.people, sites: [], verb: 'let-in', role: 
 const kept = useKept({ kind: 'people', site: null, title: () => work.value.sites.map((site) => site.title).join(', '), work, worth: () => work.value.sites.length > 0, id: props.sheet, over: (sheet) => void router.replace({ name: 'sheet', params: { sheet } }) })
 watch(kept.opened, (opened) => opened && emit('people', work.value.people))
 watch(() => props.people, (people) => kept.opened.value && (work.value.people = people))
+const TOLD = { 'let-in': 'let-in', 'take-out': 'taken-out', 'change-role': 'role-changed' } as const
 const adding = ref(true)
 async function addSite(id: string | undefined) {
   if (!id || work.value.sites.some((site) => site.id === id)) return
@@ -64,6 +66,7 @@ const sum = computed(() => {
   }).filter(Boolean).join(', ')
 })
 const look = computed(() => review.value?.lines.filter((line) => line.verdict !== 'ready' && line.verdict !== 'nothing-to-do') ?? [])
+const told = computed(() => current.value?.lines.filter((line) => line.told) ?? [])
 const SHOWN = 200
 const typed = ref('')
 const said = computed(() => !current.value?.removal || Number(typed.value) === current.value.removal.people)
@@ -71,7 +74,7 @@ const { busy, run } = useBusy()
 
 const apply = () => run(async () => {
   const sheet = await kept.now()
-  const applied = await take(api.POST('/sheets/{sheet}/apply', { params: { path: { sheet } }, body: { each: each.value, removing: current.value?.removal?.people ?? null } }))
+  const applied = await take(api.POST('/sheets/{sheet}/apply', { params: { path: { sheet } }, body: { each: each.value, removing: current.value?.removal?.people ?? null, ...telling(work.value.tell, work.value.words) } }))
   emit('applied')
   await refreshSite()
   if (applied.state === 'applying') await router.push({ name: 'sheet', params: { sheet } })
@@ -107,7 +110,7 @@ const apply = () => run(async () => {
         <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
       </template>
     </div>
-    <TellThem v-if="work.verb === 'let-in'" v-model:tell="work.tell" v-model:words="work.words" />
+    <TellThem v-model:tell="work.tell" v-model:words="work.words" :kind="TOLD[work.verb]" :site="work.sites[0]?.id" :lines="current?.lines" />
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
     <p v-else-if="!work.sites.length" class="soft">{{ $t('people.sheet.needsSite') }}</p>
     <template v-else-if="review && complete">
@@ -116,6 +119,10 @@ const apply = () => run(async () => {
       <label v-if="work.verb === 'let-in' && !work.role && (work.sure || review.verdicts['needs-choice'])"><input v-model="work.sure" type="checkbox" /> {{ $t('people.sheet.sure') }}</label>
       <p v-if="current?.removal"><label>{{ $t('sheet.many', current.removal) }} <input v-model="typed" class="plain" inputmode="numeric" size="6" /></label></p>
       <p><Button :disabled="!ready || !said || busy" :label="$t('people.sheet.apply', { n: $n(ready) }, ready)" @click="apply" /></p>
+      <details v-if="work.tell && told.length">
+        <summary>{{ $t('tell.who') }}</summary>
+        <ul class="ledger" style="--verdict: 150px"><li v-for="line in told.slice(0, SHOWN)" :key="line.key"><span class="verdict">{{ $t('tell.line.' + line.told) }}</span><span><strong>{{ line.person.name }}</strong> <span v-if="work.sites.length > 1" class="soft">· {{ line.site.title }}</span></span></li></ul>
+      </details>
       <ul v-if="look.length" class="ledger" style="--verdict: 108px">
         <li v-for="line in look.slice(0, SHOWN)" :key="line.key">
           <span class="verdict">{{ $t('sheets.verdict.' + line.verdict) }}</span>
@@ -134,5 +141,6 @@ h2 { padding-right: 60px; }
 .small { font-size: 0.9rem; margin-top: -8px; }
 .sites { list-style: none; margin: 0; padding: 0; }
 .field > .word { justify-self: start; }
+summary { cursor: pointer; color: var(--spruce); }
 .all { display: flex; flex-wrap: wrap; gap: 6px 14px; align-items: center; }
 </style>

@@ -2,31 +2,23 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
-import { useI18n } from 'vue-i18n'
-import { Problem } from '@/app/api'
+import { useForm } from '@/app/busy'
 import { signIn } from '@/app/me'
 
 const props = defineProps<{ known?: string }>()
 const emit = defineEmits<{ done: [] }>()
-const { t } = useI18n()
 const login = ref(props.known ?? '')
 const password = ref('')
-const wrong = ref('')
-const busy = ref(false)
-
-async function go() {
-  busy.value = true
-  wrong.value = ''
+const { busy, wrong, run } = useForm()
+const go = () => run(async () => {
   try {
     await signIn(login.value, password.value)
-    emit('done')
-  } catch (error) {
-    wrong.value = error instanceof Problem ? error.message : t('trouble.unexpected')
+  } catch (thrown) {
     password.value = ''
-  } finally {
-    busy.value = false
+    throw thrown
   }
-}
+  emit('done')
+})
 </script>
 
 <template>

@@ -18,7 +18,7 @@ function done() {
       <p class="name"><img src="/mark.svg" alt="" width="40" height="40" />{{ $t('app.name') }}</p>
       <h1>{{ $t('signIn.title') }}</h1>
       <SignInForm @done="done" />
-      <p class="soft">{{ $t('signIn.help') }}</p>
+      <p class="soft"><RouterLink to="/forgotten">{{ $t('signIn.forgotten') }}</RouterLink> {{ $t('signIn.help') }}</p>
     </div>
   </div>
 </template>

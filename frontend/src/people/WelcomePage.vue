@@ -4,28 +4,20 @@ import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useI18n } from 'vue-i18n'
-import { api, Problem, take } from '@/app/api'
+import { api, take } from '@/app/api'
+import { useForm } from '@/app/busy'
 import { signIn } from '@/app/me'
 
 const { t } = useI18n()
 const router = useRouter()
 const token = useRoute().hash.slice(1)
 const password = ref('')
-const wrong = ref(token ? '' : t('welcome.noToken'))
-const busy = ref(false)
-
-async function go() {
-  busy.value = true
-  try {
-    const { login } = await take(api.POST('/first-password', { body: { token, password: password.value } }))
-    await signIn(login, password.value)
-    await router.push('/')
-  } catch (error) {
-    wrong.value = error instanceof Problem ? error.message : t('trouble.unexpected')
-  } finally {
-    busy.value = false
-  }
-}
+const { busy, wrong, run } = useForm(token ? '' : t('welcome.noToken'))
+const go = () => run(async () => {
+  const { login } = await take(api.POST('/first-password', { body: { token, password: password.value } }))
+  await signIn(login, password.value)
+  await router.push('/')
+})
 </script>
 
 <template>

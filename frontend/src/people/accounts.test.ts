@@ -13,9 +13,9 @@ afterEach(() => {
   me.value = undefined
 })
 const bea = person('Bea', 'da Luz')
-const account = (more = {}) => ({ login: 'bea.d', open: true, closedFrom: null, hasPassword: true, mustChange: false, sessions: 2, ...more })
+const account = (more = {}) => ({ login: 'bea.d', open: true, closedFrom: null, hasPassword: true, mustChange: false, sessions: 2, madeAt: null, usedAt: null, ...more })
 const reason = { entry: 'enter', causes: [{ code: 'let-in', values: { role: 'learner' }, change: 'none', mine: false, givers: [] }] }
-const page = (more = {}) => ({ person: bea, labels: ['oboe'], account: account(), refusal: null, mayClose: true, sites: [{ site, standing: standing(), reason, stretches: [] }], elsewhere: 1, ...more })
+const page = (more = {}) => ({ person: bea, labels: ['oboe'], account: account(), refusal: null, mayClose: true, administers: true, version: 1, gone: null, into: null, notes: [], sites: [{ site, standing: standing(), reason, stretches: [] }], elsewhere: 1, ...more })
 const press = async (shown: ReturnType<typeof show>['page'], label: string) => {
   await shown.findAll('button').find((each) => each.text() === label)!.trigger('click')
   await flushPromises()
@@ -32,7 +32,8 @@ describe('a person', () => {
 
   it('is who they are, how they sign in, and where they are', async () => {
     const { shown } = await opened({ [`GET /people/${bea.id}`]: page() })
-    expect(shown.text()).toContain('Signs in as bea.d · open · has a password · signed in 2 times')
+    expect(shown.text()).toContain('Signs in as bea.d · open · has a password')
+    expect(shown.text()).toContain('never signed in · 2 sessions now')
     expect(shown.text()).toContain('Can enter as learner.')
     expect(shown.text()).toContain('And in one other, which is not yours to see.')
   })

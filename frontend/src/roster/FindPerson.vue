@@ -8,12 +8,12 @@ import PickList from '@/ui/PickList.vue'
 import { useSlowly } from '@/ui/slowly'
 
 /** Finds one person of one's reach, by whatever of theirs is typed, and by label. */
-defineProps<{ person: string; name: string }>()
+const props = defineProps<{ person: string; name: string; label?: string; bare?: boolean }>()
 const emit = defineEmits<{ pick: [person: string | undefined] }>()
 const typed = ref('')
-const label = ref('')
+const marking = ref('')
 const q = useSlowly(typed, 130)
-const marked = useSlowly(label, 200)
+const marked = useSlowly(marking, 200)
 const { data: found } = useQuery({
   queryKey: ['people', q, marked],
   enabled: computed(() => q.value.trim().length > 1 || marked.value.trim() !== ''),
@@ -27,7 +27,7 @@ function pick(id: string) {
   const each = found.value?.items.find((item) => item.person.id === id)
   if (!each) return
   picked.value = fullName(each.person)
-  typed.value = label.value = ''
+  typed.value = marking.value = ''
   emit('pick', id)
 }
 </script>
@@ -35,13 +35,13 @@ function pick(id: string) {
 <template>
   <div class="field">
     <template v-if="person">
-      <span class="label">{{ $t('why.who') }}</span>
+      <span class="label">{{ label ?? $t('why.who') }}</span>
       <p><strong>{{ name || picked }}</strong> <button class="word" @click="$emit('pick', undefined)">{{ $t('why.another') }}</button></p>
     </template>
     <PickList v-else :items="asked ? (found?.items ?? []).map((each) => each.person.id) : []" @pick="pick">
-      <label for="find-person">{{ $t('why.who') }}</label>
+      <label for="find-person">{{ props.label ?? $t('why.who') }}</label>
       <InputText id="find-person" v-model="typed" data-stop autocomplete="off" spellcheck="false" maxlength="200" :placeholder="$t('why.whoHint')" fluid />
-      <input v-model="label" class="plain small" maxlength="40" :placeholder="$t('why.label')" :aria-label="$t('why.label')" />
+      <input v-if="!bare" v-model="marking" class="plain small" maxlength="40" :placeholder="$t('why.label')" :aria-label="$t('why.label')" />
       <template #item="{ id }">
         <template v-for="each in found?.items.filter((item) => item.person.id === id)" :key="each.person.id">
           <strong>{{ fullName(each.person) }}</strong>

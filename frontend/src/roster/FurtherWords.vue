@@ -44,7 +44,7 @@ function add(event: Event) {
 
 <template>
   <select v-for="name in active" :key="name" class="plain" :aria-label="$t('further.about.' + name)" :value="view[name]" @change="$emit('look', { [name]: picked($event) })">
-    <option v-if="!known(name)" :value="view[name]">{{ $t('further.other', { what: $t('further.about.' + name), value: view[name] }) }}</option>
+    <option v-if="!known(name)" :value="view[name]">{{ name === 'door' ? $t('further.oneDoor') : $t('further.other', { what: $t('further.about.' + name), value: view[name] }) }}</option>
     <option v-for="choice in choices[name]" :key="choice.value" :value="choice.value">{{ choice.label }}</option>
     <option value="">{{ $t('further.drop') }}</option>
   </select>

@@ -12,6 +12,7 @@ import { useSeeAs } from '@/sites/seeAs'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import TermStrip from '@/ui/TermStrip.vue'
 import Trouble from '@/ui/Trouble.vue'
+import { tellEach } from '@/post/telling'
 import ActionPanel from './ActionPanel.vue'
 import { useChanges } from './changes'
 import PersonLabels from './PersonLabels.vue'
@@ -100,6 +101,7 @@ async function act(wish: Parameters<typeof change>[1]) {
       </p>
       <p v-if="back && back.verdict !== 'ready'" class="soft">{{ lineSentences(back, zone, roleName).join(' ') }}</p>
 
+      <p v-if="may && !site.seenAs && card.person.email && (asking === 'role' || asking === 'take-out')"><label class="soft small"><input v-model="tellEach" type="checkbox" /> {{ $t('tell.each') }}</label></p>
       <p v-if="!site.seenAs && !asking" class="actions small">
         <button v-if="card.standing && !myself && site.may.includes('see-as')" class="word" @click="seeAs(`person:${card.person.id}`)">{{ $t('seeAs.person', { name: card.person.preferred ?? card.person.given }) }}</button>
         <RouterLink v-if="site.may.includes('see-logbook')" :to="{ name: 'logbook', params: { site: site.id }, query: { person: card.person.id } }">{{ $t('card.logbook') }}</RouterLink>

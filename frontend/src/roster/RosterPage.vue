@@ -61,6 +61,13 @@ function chooseNobody() {
   forget()
   sheet.value = ''
 }
+// All who came through a door, taken out as one sheet that is reviewed first.
+watch(rows, async (all) => {
+  if (route.query.all !== 'take-out' || !all.length || !mayChoose.value) return
+  await router.replace({ query: { ...route.query, all: undefined } })
+  await chooseAll()
+  sheet.value = 'take-out'
+}, { immediate: true })
 // What was is looked at, not changed.
 watch(() => view.value.asOf, (asOf) => asOf && chooseNobody())
 
@@ -126,8 +133,7 @@ function open(id: string, index: number) {
         <strong class="nums">{{ $t('sheet.chosen', { n: $n(chosen.size) }, chosen.size) }}:</strong>
         <button v-for="verb in VERBS" :key="verb" class="word" :aria-pressed="sheet === verb" @click="sheet = verb">{{ $t('sheet.words.' + verb) }}</button>
         <button class="word" @click="router.push({ name: 'people', state: { people: [...chosen] } })">{{ $t('people.elsewhere') }}</button>
-        <button v-if="chosen.size <= 60" class="word" @click="router.push({ name: 'cards', state: { people: [...chosen] } })">{{ $t('cards.title').toLowerCase() }}</button>
-        <span class="soft">·</span>
+        <button v-if="chosen.size <= 300" class="word" @click="router.push({ name: 'cards', state: { people: [...chosen] } })">{{ $t('cards.title').toLowerCase() }}</button>
         <button v-if="chosen.size < (counts?.shown ?? 0)" class="word" @click="chooseAll">{{ $t('sheet.all', { n: $n(counts?.shown ?? 0) }) }}</button>
         <button class="word" @click="chooseNobody">{{ $t('sheet.none') }}</button>
       </p>

@@ -3,10 +3,13 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type LineWish, type Sheet, type Site } from '@/app/api'
+import { api, take, type LineWish, type MessageKind, type Sheet, type Site } from '@/app/api'
+import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
 import { lineSentences, outlookSentence } from '@/app/sentences'
-import { done, refreshSite, wentWrong } from '@/app/undo'
+import { done, refreshSite } from '@/app/undo'
+import { telling } from '@/post/telling'
+import TellThem from '@/sheets/TellThem.vue'
 import { useSlowly } from '@/ui/slowly'
 import { useAsked, type AskingVerb } from './asked'
 import AskedFields from './AskedFields.vue'
@@ -17,13 +20,16 @@ const emit = defineEmits<{ close: []; applied: [] }>()
 const { t } = useI18n()
 const { roleName } = useHouse()
 const { asked, wish, complete, note } = useAsked(() => props.site, () => props.verb)
-const busy = ref(false)
 const typed = ref('')
+/** What those are told for whom this changes something. */
+const TOLD: Partial<Record<AskingVerb, MessageKind>> = { 'change-role': 'role-changed', 'take-out': 'taken-out', 'bring-back': 'let-in' }
+const tell = ref(false)
+const words = ref('')
 /** One wish for all of them, or to each their own. */
 const lines = (more: object = {}): LineWish[] => props.wishes ?? props.people.map((person) => ({ ...wish.value, ...more, person }))
 const path = computed(() => ({ path: { site: props.site.id } }))
 const label = (apply: boolean) => take(api.POST('/sites/{site}/labels', { params: path.value, body: { label: asked.label, on: asked.on, people: props.people, apply } }))
-const make = (apply: boolean, removing: number | null = null): Promise<Sheet> => props.verb === 'label' ? label(apply) : take(api.POST('/sites/{site}/sheets', { params: path.value, body: apply ? { apply, removing, lines: lines(props.wishes ? {} : { note: note.value }) } : { apply, lines: lines() } }))
+const make = (apply: boolean, removing: number | null = null): Promise<Sheet> => props.verb === 'label' ? label(apply) : take(api.POST('/sites/{site}/sheets', { params: path.value, body: apply ? { apply, removing, lines: lines(props.wishes ? {} : { note: note.value }), ...telling(tell.value, words.value) } : { apply, lines: lines() } }))
 
 const current = computed(() => JSON.stringify(props.verb === 'label' ? [asked.label, asked.on, props.people] : lines()))
 const slowly = useSlowly(current, 200)
@@ -41,21 +47,15 @@ const cannot = of('refused', 'waits-for-seat')
 const nothing = of('nothing-to-do')
 const said = computed(() => !sheet.value?.removal || Number(typed.value) === sheet.value.removal.people)
 
-async function apply() {
-  busy.value = true
-  try {
-    const applied = await make(true, sheet.value?.removal?.people ?? null)
-    const count = applied.lines.filter((line) => line.verdict === 'ready').length
-    const said = props.verb === 'label' ? t('label.did.' + (asked.on ? 'on' : 'off'), { n: count, label: asked.label.trim() }, count) : t('sheet.did.' + props.verb, { n: count }, count)
-    done(said, { site: props.site.id, sheet: applied.sheet, entry: props.verb === 'label' ? applied.lines.find((line) => line.entry)?.entry : null }, count < props.people.length ? t('sheet.leftOut', { n: props.people.length - count }, props.people.length - count) : '')
-    await refreshSite()
-    emit('applied')
-  } catch (thrown) {
-    wentWrong(thrown)
-  } finally {
-    busy.value = false
-  }
-}
+const { busy, run } = useBusy()
+const apply = () => run(async () => {
+  const applied = await make(true, sheet.value?.removal?.people ?? null)
+  const count = applied.lines.filter((line) => line.verdict === 'ready').length
+  const said = props.verb === 'label' ? t('label.did.' + (asked.on ? 'on' : 'off'), { n: count, label: asked.label.trim() }, count) : t('sheet.did.' + props.verb, { n: count }, count)
+  done(said, { site: props.site.id, sheet: applied.sheet, entry: props.verb === 'label' ? applied.lines.find((line) => line.entry)?.entry : null }, count < props.people.length ? t('sheet.leftOut', { n: props.people.length - count }, props.people.length - count) : '')
+  await refreshSite()
+  emit('applied')
+})
 </script>
 
 <template>
@@ -70,6 +70,7 @@ async function apply() {
         <template v-else>
           <p class="follows" role="status">{{ $t('sheet.ready', { n: ready.length }, ready.length) }}{{ cannot.length ? $t('sheet.cannot', { n: cannot.length }, cannot.length) : '' }}.<template v-if="nothing.length">{{ ' ' }}{{ $t('sheet.nothing', { n: nothing.length }, nothing.length) }}</template></p>
           <label v-if="sheet.removal" class="callout bad">{{ $t('sheet.many', sheet.removal) }} <input v-model="typed" class="plain number" inputmode="numeric" /></label>
+          <TellThem v-if="TOLD[verb]" v-model:tell="tell" v-model:words="words" :kind="TOLD[verb]!" :site="site.id" :lines="sheet.lines" />
           <Button type="submit" size="small" :severity="verb === 'take-out' || verb === 'keep-out' ? 'danger' : undefined" :disabled="busy || isFetching || !settled || !ready.length || !said" :label="$t('sheet.apply.' + verb, { n: ready.length }, ready.length)" />
         </template>
       </template>
@@ -77,7 +78,7 @@ async function apply() {
     <ol v-if="complete && sheet && !error" class="ledger">
       <li v-for="line in [...cannot, ...ready]" :key="line.person.id" :class="line.verdict">
         <span class="verdict">{{ $t('sheet.verdict.' + line.verdict) }}</span>
-        <span><strong>{{ line.person.name }}</strong> <template v-if="line.verdict === 'ready' && line.outlook.length">{{ outlookSentence(line.outlook, site.timeZone, roleName) }}</template> {{ lineSentences(line, site.timeZone, roleName).filter((_, index) => line.verdict !== 'ready' || index > 0).join(' ') }}</span>
+        <span><strong>{{ line.person.name }}</strong> <template v-if="line.verdict === 'ready' && line.outlook.length">{{ outlookSentence(line.outlook, site.timeZone, roleName) }}</template> {{ lineSentences(line, site.timeZone, roleName).filter((_, index) => line.verdict !== 'ready' || index > 0).join(' ') }}<span v-if="tell && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span></span>
       </li>
     </ol>
   </aside>

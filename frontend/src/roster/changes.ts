@@ -4,6 +4,7 @@ import { useHouse } from '@/app/house'
 import { fullName, lineSentences, outlookSentence } from '@/app/sentences'
 import { done, refreshSite, wentWrong } from '@/app/undo'
 import { t } from '@/app/words'
+import { tellEach, telling } from '@/post/telling'
 
 /** Makes one change to one person, says what happened and offers to take it back. Example: `await change(person, { verb: 'take-out', version })`. */
 export function useChanges(site: () => Site) {
@@ -18,12 +19,12 @@ export function useChanges(site: () => Site) {
     wrongDay.value = ''
     const { id, timeZone: zone } = site()
     try {
-      const { lines } = await take(api.POST('/sites/{site}/sheets', { params: { path: { site: id } }, body: { apply: true, lines: [{ ...wish, person: person.id }] } }))
+      const { lines } = await take(api.POST('/sites/{site}/sheets', { params: { path: { site: id } }, body: { apply: true, lines: [{ ...wish, person: person.id }], ...telling(tellEach.value) } }))
       const line = lines[0]!
       const name = fullName(person)
       const nothing = line.verdict === 'nothing-to-do'
       const role = roleName(line.after?.role ?? line.before?.role).toLowerCase()
-      done(t('did.' + (nothing ? 'nothing' : wish.verb), { name, role, outlook: outlookSentence(line.outlook, zone, roleName) }), { site: id, entry: line.entry }, nothing ? '' : lineSentences(line, zone, roleName).join(' '))
+      done(t('did.' + (nothing ? 'nothing' : wish.verb), { name, role, outlook: outlookSentence(line.outlook, zone, roleName) }), { site: id, entry: line.entry }, nothing ? '' : [...lineSentences(line, zone, roleName), tellEach.value && line.told ? t('tell.one.' + line.told) : ''].filter(Boolean).join(' '))
       await refreshSite()
       return true
     } catch (error) {

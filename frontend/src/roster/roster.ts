@@ -8,7 +8,6 @@ type Direction = 'up' | 'down'
 export type RosterView = ReturnType<typeof useRoster>['view']['value']
 export const STATES = ['here', 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out'] as const
 export type RosterState = (typeof STATES)[number]
-const DOORS = ['desk', 'key', 'invitation', 'cohort', 'feed', 'look-in'] as const
 /** What else a roster may be narrowed by, beside state, role and words. */
 export const FURTHER = ['section', 'level', 'division', 'door', 'seen', 'ends', 'joined', 'label'] as const
 export type Further = (typeof FURTHER)[number]
@@ -34,7 +33,7 @@ export function useRoster(site: Ref<string>) {
     section: text('section', /^[0-9a-f-]{36}$/),
     level: text('level', /^\d{1,2}$/),
     division: text('division', /^[\w-]+$/),
-    door: read('door', ['', ...DOORS], ''),
+    door: text('door', /^(desk|key|invitation|cohort|feed|look-in|[0-9a-f-]{36})$/),
     seen: text('seen', /^(never|[1-9]\d{0,2})$/),
     ends: text('ends', /^[1-9]\d{0,2}$/),
     joined: text('joined', /^[1-9]\d{0,2}$/),
@@ -47,7 +46,7 @@ export function useRoster(site: Ref<string>) {
   }))
   const standard: Record<string, string> = { q: '', role: '', asOf: '', state: 'here', unlisted: '0', sort: 'name', direction: 'up', ...Object.fromEntries(FURTHER.map((name) => [name, ''])) }
   // What is not asked for is not sent.
-  const asked = computed(() => Object.fromEntries(Object.entries(view.value).filter(([, value]) => value !== '')) as Partial<Pick<typeof view.value, 'state' | 'sort' | 'direction' | 'unlisted' | 'q' | 'role' | 'asOf' | Exclude<Further, 'door'>>> & { door?: (typeof DOORS)[number] })
+  const asked = computed(() => Object.fromEntries(Object.entries(view.value).filter(([, value]) => value !== '')) as Partial<Pick<typeof view.value, 'state' | 'sort' | 'direction' | 'unlisted' | 'q' | 'role' | 'asOf' | Further>>)
 
   /** Changes sort or filter; what is as usual is left out of the address. */
   function look(change: Record<string, string>) {

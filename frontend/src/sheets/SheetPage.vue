@@ -12,6 +12,9 @@ import { dayAndTime } from '@/app/sentences'
 import { done, refreshSite } from '@/app/undo'
 import { csvFile } from '@/roster/csv'
 import Trouble from '@/ui/Trouble.vue'
+import AccountsMade from '@/people/AccountsMade.vue'
+import { takeMergeBack } from '@/people/merging'
+import { toneOf } from '@/post/post'
 import { addressOf, change, sayLine, stateOf, takeSitesBack } from './sheets'
 
 /** One sheet: what was on it, what became of each line, and how to take all of it back. */
@@ -29,7 +32,7 @@ const { data, error, hasNextPage, fetchNextPage, refetch } = useInfiniteQuery({
 })
 const sheet = computed(() => data.value?.pages[0])
 const lines = computed(() => data.value?.pages.flatMap((page) => page.lines) ?? [])
-const work = computed(() => (sheet.value?.work ?? {}) as { tell?: boolean; words?: string })
+const work = computed(() => (sheet.value?.work ?? {}) as object)
 /** What a sheet of sites made. */
 const rows = computed(() => (sheet.value?.kind === 'sites' ? ((work.value as { rows?: { number: number; title: string; code: string; site: string | null; gone?: boolean; problems?: { detail: string }[] }[] }).rows ?? []) : []))
 const standing = computed(() => rows.value.filter((row) => row.site && !row.gone).length)
@@ -55,6 +58,11 @@ const sitesBack = () => run(async () => {
   const gone = before - standing.value
   done(t('makeSites.back', { n: n(gone) }, gone), undefined, more)
 })
+const mergeBack = () => run(async () => {
+  await takeMergeBack(id.value)
+  await Promise.all([refreshSite(), refetch()])
+  done(t('merge.parted'))
+})
 const goOn = () => run(async () => { await take(api.POST('/sheets/{sheet}/continue', path.value)); await refetch() })
 
 /** All lines, also those that are not shown yet. */
@@ -79,26 +87,29 @@ async function copy() {
       </header>
       <p :class="stateOf(sheet).tone" role="status"><strong>{{ $t('sheets.state.' + stateOf(sheet).word, { done: $n(sheet.done), total: $n(sheet.total) }) }}</strong>
         <template v-if="sheet.state === 'applied'">{{ ' · ' + $t('sheets.sum', { applied: $n(sheet.applied), left: $n(sheet.total - sheet.applied) }) }}</template>
-        <RouterLink v-if="sheet.undoes" :to="{ name: 'sheet', params: { sheet: sheet.undoes } }"> {{ $t('sheets.undoesThis') }}</RouterLink>
-        <RouterLink v-if="sheet.undoneBy" :to="{ name: 'sheet', params: { sheet: sheet.undoneBy } }"> {{ $t('sheets.undoneByThis') }}</RouterLink>
+        {{ ' ' }}<RouterLink v-if="sheet.undoes" :to="{ name: 'sheet', params: { sheet: sheet.undoes } }">{{ $t('sheets.undoesThis') }}</RouterLink>
+        <RouterLink v-if="sheet.undoneBy" :to="{ name: 'sheet', params: { sheet: sheet.undoneBy } }">{{ $t('sheets.undoneByThis') }}</RouterLink>
       </p>
       <template v-if="sheet.state === 'applying'">
         <div class="progress" role="progressbar" :aria-valuenow="share" aria-valuemin="0" aria-valuemax="100" :aria-label="$t('sheets.progress')"><span :style="{ width: share + '%' }" /></div>
         <p class="soft">{{ $t('sheets.canLeave') }} <button class="word" :disabled="busy" @click="goOn">{{ $t('sheets.continue') }}</button></p>
       </template>
-      <p v-if="work.tell" class="soft">{{ $t('sheets.tells') }} <template v-if="work.words">“{{ work.words }}”</template></p>
+      <p v-if="sheet.tell !== null" class="soft">{{ $t('sheets.tells') }} <template v-if="sheet.tell">“{{ sheet.tell }}”</template></p>
       <p class="acts">
         <Button v-if="sheet.state === 'draft'" size="small" :label="$t('sheets.goOn')" @click="router.push(addressOf(sheet))" />
         <Button v-if="standing" size="small" variant="outlined" :disabled="busy" :label="$t('sheets.undo')" @click="sitesBack" />
-        <Button v-else-if="sheet.applied > 0 && !review && lines.length" size="small" variant="outlined" :disabled="busy" :label="$t('sheets.undo')" @click="lookBack" />
+        <Button v-else-if="sheet.kind === 'merge' && sheet.applied > 0 && !sheet.undoneBy" size="small" variant="outlined" :disabled="busy" :label="$t('merge.back')" @click="mergeBack" />
+        <Button v-else-if="sheet.kind !== 'merge' && sheet.applied > 0 && !review && lines.length" size="small" variant="outlined" :disabled="busy" :label="$t('sheets.undo')" @click="lookBack" />
         <button v-if="lines.length" class="word" @click="copy">{{ $t('sheets.copy') }}</button>
       </p>
       <section v-if="review" class="callout bad" :aria-label="$t('sheets.undo')">
         <p class="follows">{{ $t('undo.will', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0) }} {{ left.length ? $t('undo.left', { n: left.length }, left.length) : '' }}</p>
-        <ul v-if="left.length"><li v-for="line in left.slice(0, 50)" :key="line.key">{{ line.person.name }}, {{ line.site.title }}: {{ sayLine({ ...line, position: 0, text: '', verb: 'undo', role: null, line: null }, 'UTC', roleName) }}</li></ul>
+        <ul v-if="left.length"><li v-for="line in left.slice(0, 50)" :key="line.key">{{ line.person.name }}, {{ line.site.title }}: {{ sayLine({ ...line, position: 0, text: '', verb: 'undo', role: null, line: null, message: null }, 'UTC', roleName) }}</li></ul>
         <p v-if="review.removal"><label>{{ $t('sheet.many', review.removal) }} <input v-model="typed" class="plain" inputmode="numeric" size="6" /></label></p>
         <p class="acts"><Button size="small" severity="danger" :disabled="busy || !(review.verdicts.ready ?? 0) || (!!review.removal && Number(typed) !== review.removal.people)" :label="$t('sheets.undoNow', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0)" @click="undo" /><button class="word" @click="review = null">{{ $t('sheets.notNow') }}</button></p>
       </section>
+      <AccountsMade v-if="sheet.kind === 'accounts' && sheet.state !== 'draft'" :sheet="sheet" @changed="refetch()" />
+      <p v-if="sheet.kind === 'erase'" class="callout">{{ $t('erase.sheet') }}</p>
       <ol v-if="rows.length" class="lines">
         <li v-for="row in rows" :key="row.number">
           <span class="num soft">{{ row.number }}</span>
@@ -115,7 +126,7 @@ async function copy() {
           <span><strong>{{ line.person.name }}</strong> <span v-if="line.text && line.text !== line.person.name" class="soft">“{{ line.text }}”</span></span>
           <RouterLink v-if="!sheet.site" :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }">{{ line.site.title }}</RouterLink>
           <RouterLink v-else :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }">{{ line.line ? change(line, roleName) : $t('sheets.verb.' + line.verb) }}</RouterLink>
-          <span><template v-if="line.line && !sheet.site">{{ change(line, roleName) + ' · ' }}</template><span class="soft">{{ sayLine(line, 'UTC', roleName) }}</span></span>
+          <span><template v-if="line.line && !sheet.site">{{ change(line, roleName) + ' · ' }}</template><span class="soft">{{ sayLine(line, 'UTC', roleName) }}</span> <span v-if="line.message" :class="toneOf(line.message.state)">{{ $t('post.told.' + line.message.state) }}</span></span>
         </li>
       </ol>
       <Button v-if="hasNextPage" severity="secondary" size="small" :label="$t('sites.more')" @click="fetchNextPage()" />

@@ -3,7 +3,7 @@ import { api, Problem, take } from '@/app/api'
 import { queries } from '@/app/queries'
 import { wentWrong } from '@/app/undo'
 
-export type SheetKind = 'pasted' | 'people' | 'sites'
+export type SheetKind = 'pasted' | 'people' | 'sites' | 'accounts'
 
 /**
  * Keeps what is worked on as a sheet on the server, so that it is found again under Sheets: begun with the first thing

@@ -7,7 +7,7 @@ import { t } from '@/app/words'
 /** Where a draft is worked on. */
 export function addressOf(sheet: Pick<SheetRecord, 'id' | 'kind' | 'site'>): RouteLocationRaw {
   if (sheet.kind === 'pasted' && sheet.site) return { name: 'roster', params: { site: sheet.site.id }, query: { sheet: sheet.id } }
-  return { name: sheet.kind === 'sites' ? 'make-sites' : 'people', query: { sheet: sheet.id } }
+  return { name: sheet.kind === 'sites' ? 'make-sites' : sheet.kind === 'accounts' ? 'make-accounts' : 'people', query: { sheet: sheet.id } }
 }
 
 /** How a sheet stands, as a word and how it looks. */

@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
-import { useRoute } from 'vue-router'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRoute, useRouter } from 'vue-router'
 import { api, take, type Site } from '@/app/api'
+import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
+import { done, refreshSite } from '@/app/undo'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -18,6 +22,18 @@ const { data: landing, error, refetch } = useQuery({
   queryFn: () => take(api.POST('/sites/{site}/visits', { params: { path: { site: id.value } } }))
 })
 const inside = computed(() => landing.value?.reason.entry !== 'no')
+const { t } = useI18n()
+const router = useRouter()
+const sure = ref(false)
+const { busy, run } = useBusy()
+/** Whoever a key brought goes again. */
+const leave = () => run(async () => {
+  const title = landing.value?.site.title ?? ''
+  const { still } = await take(api.POST('/sites/{site}/leave', { params: { path: { site: id.value } } }))
+  done(t(still ? 'landing.leftStill' : 'landing.left', { title }))
+  await refreshSite()
+  await router.push('/sites/in')
+})
 const administers = computed(() => landing.value?.role == null && !!landing.value?.may.includes('see-roster'))
 </script>
 
@@ -42,7 +58,9 @@ const administers = computed(() => landing.value?.role == null && !!landing.valu
       <p v-if="!props.site?.seenAs" class="ways">
         <RouterLink v-if="landing.may.includes('see-roster')" :to="{ name: 'roster', params: { site: id } }">{{ $t('landing.roster') }}</RouterLink>
         <RouterLink to="/sites/in">{{ $t('landing.back') }}</RouterLink>
+        <button v-if="landing.mayLeave && !sure" class="word" @click="sure = true">{{ $t('landing.leave') }}</button>
       </p>
+      <p v-if="sure" class="callout" role="alert">{{ $t('landing.leaveSure') }} <Button size="small" severity="danger" :disabled="busy" :label="$t('landing.leaveYes')" @click="leave" /> <button class="word" @click="sure = false">{{ $t('landing.leaveNo') }}</button></p>
     </template>
     <span v-else class="skeleton" style="width: 260px; height: 26px" />
   </div>

@@ -69,8 +69,10 @@ async function live(state: Site['state'], planned = '') {
       <div class="sill">
         <nav :aria-label="site.title">
           <RouterLink v-if="may('see-roster')" :to="{ name: 'roster', params: { site: id } }" exact-active-class="on">{{ $t('site.roster') }}</RouterLink>
+          <RouterLink v-if="may('keep-doors') && !site.seenAs" :to="{ name: 'doors', params: { site: id } }" active-class="on">{{ $t('site.doors') }}</RouterLink>
           <RouterLink v-if="may('let-in') && !site.seenAs" :to="{ name: 'rehearsal', params: { site: id } }" active-class="on">{{ $t('site.rehearsal') }}</RouterLink>
           <RouterLink v-if="may('see-logbook')" :to="{ name: 'logbook', params: { site: id } }" active-class="on">{{ $t('site.logbook') }}</RouterLink>
+          <RouterLink v-if="may('write-to-people') && !site.seenAs" :to="{ name: 'post-room', params: { part: 'messages' }, query: { site: id } }">{{ $t('site.messages') }}</RouterLink>
           <RouterLink v-if="may('run-site') && !site.seenAs" :to="{ name: 'settings', params: { site: id } }" active-class="on">{{ $t('site.settings') }}</RouterLink>
           <RouterLink v-if="site.seenAs" :to="{ name: 'seen', params: { site: id } }" active-class="on">{{ $t('seeAs.inside') }}</RouterLink>
           <RouterLink v-else-if="site.standing" :to="{ name: 'landing', params: { site: id } }">{{ $t('site.goIn') }}</RouterLink>

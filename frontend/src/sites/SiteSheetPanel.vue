@@ -4,9 +4,10 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take } from '@/app/api'
+import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
 import { lineSentences } from '@/app/sentences'
-import { done, refreshSite, wentWrong } from '@/app/undo'
+import { done, refreshSite } from '@/app/undo'
 import FindPerson from '@/roster/FindPerson.vue'
 import { useSlowly } from '@/ui/slowly'
 
@@ -18,7 +19,6 @@ const { roleName } = useHouse()
 const on = ref('')
 const seats = ref('')
 const person = ref('')
-const busy = ref(false)
 const body = computed(() => ({
   sites: props.sites, verb: props.verb,
   on: props.verb === 'open' || props.verb === 'close' ? on.value || null : null,
@@ -36,25 +36,19 @@ const { data: sheet, error, isFetching } = useQuery({
 const ready = computed(() => sheet.value?.lines.filter((line) => line.verdict === 'ready').length ?? 0)
 const why = (line: NonNullable<typeof sheet.value>['lines'][number]) => (line.reason?.line ? lineSentences(line.reason.line, 'UTC', roleName).join(' ') : (line.reason?.detail ?? ''))
 
-async function apply() {
-  busy.value = true
-  try {
-    const { lines } = await take(api.POST('/site-sheets', { body: { ...body.value, apply: true } }))
-    const entries = lines.flatMap((line) => (line.entry ? [{ site: line.site.id, entry: line.entry }] : []))
-    const back = async () => {
-      const left = (await take(api.POST('/site-sheets/undo', { body: { entries } }))).lines.filter((line) => line.verdict === 'refused')
-      return left.map((line) => `${line.site.name}: ${why(line)}`).join(' ')
-    }
-    const sentence = body.value.on ? 'siteSheet.planned.' + props.verb : 'siteSheet.did.' + props.verb
-    done(t(sentence, { n: entries.length }, entries.length), entries.length ? { back } : undefined, entries.length < props.sites.length ? t('sheet.leftOut', { n: props.sites.length - entries.length }, props.sites.length - entries.length) : '')
-    await refreshSite()
-    emit('applied')
-  } catch (thrown) {
-    wentWrong(thrown)
-  } finally {
-    busy.value = false
+const { busy, run } = useBusy()
+const apply = () => run(async () => {
+  const { lines } = await take(api.POST('/site-sheets', { body: { ...body.value, apply: true } }))
+  const entries = lines.flatMap((line) => (line.entry ? [{ site: line.site.id, entry: line.entry }] : []))
+  const back = async () => {
+    const left = (await take(api.POST('/site-sheets/undo', { body: { entries } }))).lines.filter((line) => line.verdict === 'refused')
+    return left.map((line) => `${line.site.name}: ${why(line)}`).join(' ')
   }
-}
+  const sentence = body.value.on ? 'siteSheet.planned.' + props.verb : 'siteSheet.did.' + props.verb
+  done(t(sentence, { n: entries.length }, entries.length), entries.length ? { back } : undefined, entries.length < props.sites.length ? t('sheet.leftOut', { n: props.sites.length - entries.length }, props.sites.length - entries.length) : '')
+  await refreshSite()
+  emit('applied')
+})
 </script>
 
 <template>

@@ -11,6 +11,7 @@ import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
+import OwnWaits from '@/doors/OwnWaits.vue'
 import MySites from './MySites.vue'
 
 const SiteSheetPanel = defineAsyncComponent(() => import('./SiteSheetPanel.vue'))
@@ -83,6 +84,8 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
       <span class="soft nums" role="status">{{ isPending ? $t('sites.loading') : $t('sites.count', { n: $n(total) }, total) }}</span>
     </div>
 
+    <p v-if="scope === 'in'" class="ways"><RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink> <RouterLink to="/sites/open">{{ $t('openDoors.title') }}</RouterLink></p>
+    <OwnWaits v-if="scope === 'in'" />
     <p v-if="picked.size" class="picked" role="status">
       <strong class="nums">{{ $t('siteSheet.chosen', { n: picked.size }, picked.size) }}:</strong>
       <button v-for="each in VERBS" :key="each" class="word" :aria-pressed="verb === each" @click="verb = each">{{ $t('siteSheet.words.' + each) }}</button>
@@ -129,6 +132,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
 .scopes a { font-family: var(--title); font-size: 1.25rem; font-weight: 600; text-decoration: none; color: var(--soft); padding-bottom: 3px; border-bottom: 3px solid transparent; }
 .scopes a.on { color: var(--ink); border-color: var(--spruce); }
 .new { margin-left: auto; }
+.ways { display: flex; gap: 20px; margin-bottom: 12px; }
 .filters { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; margin-bottom: 12px; }
 .filters .p-inputtext { width: 260px; }
 .row { display: grid; grid-template-columns: 18px minmax(200px, 2.4fr) 1.3fr 0.9fr 0.7fr 0.7fr 1.3fr; gap: 14px; align-items: center; padding: 7px 10px; border-bottom: 1px solid var(--line); }

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import type { Door, Site } from '@/app/api'
+import { useHouse } from '@/app/house'
+import Trouble from '@/ui/Trouble.vue'
+import DoorRow from './DoorRow.vue'
+import DoorSentence from './DoorSentence.vue'
+import { draftOf, firstTerms, KINDS, useDoors, useWaiting, type Draft, type Kind } from './doors'
+import InvitePanel from './InvitePanel.vue'
+import WaitingList from './WaitingList.vue'
+
+/** Every way into a site, by what changes next; who waits; and a sentence to complete for another door. */
+const props = defineProps<{ site: Site }>()
+const id = computed(() => props.site.id)
+const { house, roleName } = useHouse()
+const { doors, error, isPending, refetch } = useDoors(id)
+const { waiting } = useWaiting(id)
+const draft = ref<Draft | null>(null)
+const changing = ref('')
+const inviting = ref('')
+const round = ref(0)
+const editor = ref<InstanceType<typeof DoorSentence>[] | InstanceType<typeof DoorSentence>>()
+
+/** Lines that were kept for an invitation while a list was let in. */
+const kept = ref(typeof history.state?.invite === 'string' ? history.state.invite : '')
+watch(doors, (all) => {
+  if (!kept.value || inviting.value || draft.value) return
+  const open = all.find((door) => door.kind === 'invitation' && door.state === 'open')
+  if (open) inviting.value = open.id
+  else void start('invitation')
+}, { immediate: true })
+
+async function write(first: Draft, door = '') {
+  draft.value = first
+  changing.value = door
+  round.value++
+  await nextTick()
+  const shown = Array.isArray(editor.value) ? editor.value[0] : editor.value
+  shown?.focus()
+}
+const start = (kind: Kind) => write(firstTerms(kind, props.site))
+const change = (door: Door) => (changing.value === door.id && draft.value ? close() : write(draftOf(door), door.id))
+function close() {
+  draft.value = null
+  changing.value = ''
+}
+function made(door: string) {
+  const fresh = !changing.value
+  close()
+  if (fresh && doors.value.find((each) => each.id === door)?.kind === 'invitation') inviting.value = door
+}
+</script>
+
+<template>
+  <div class="both">
+    <div class="page">
+      <header>
+        <h1>{{ $t('doors.title') }}</h1>
+        <span class="new">{{ $t('doors.new') }}: <button v-for="kind in KINDS" :key="kind" class="word" :title="$t('doors.kindHint.' + kind)" @click="start(kind)">{{ $t('doors.kinds.' + kind) }}</button></span>
+        <RouterLink :to="{ name: 'arrivals', params: { site: id } }">{{ $t('doors.act.watch') }}</RouterLink>
+        <RouterLink :to="{ name: 'renew-keys' }">{{ $t('doors.renewAll') }}</RouterLink>
+      </header>
+      <Trouble v-if="error" :error="error" @again="refetch()" />
+      <DoorSentence v-if="draft && !changing" ref="editor" :key="round" :first="draft" :site="site" :house="house" @close="close" @made="made" />
+      <WaitingList :waiting="waiting" :site="site" />
+      <p v-if="isPending" class="skeleton" :aria-label="$t('doors.loading')" />
+      <p v-else-if="!doors.some((door) => door.set)" class="soft">{{ $t('doors.empty') }}</p>
+      <ul v-if="doors.length">
+        <template v-for="door in doors" :key="door.id">
+          <DoorRow :door="door" :site="site" :house="house" :role-name="roleName" :on="changing === door.id || inviting === door.id" @change="change(door)" @copy="write({ ...draftOf(door), name: '' })" @invite="inviting = inviting === door.id ? '' : door.id" />
+          <li v-if="draft && changing === door.id" class="editing"><DoorSentence ref="editor" :key="round" :first="draft" :door="door" :site="site" :house="house" @close="close" @made="made" /></li>
+        </template>
+      </ul>
+    </div>
+    <InvitePanel v-if="inviting && doors.find((door) => door.id === inviting)" :key="inviting" :door="doors.find((door) => door.id === inviting)!" :site="site" :first="kept" @close="inviting = kept = ''" />
+  </div>
+</template>
+
+<style scoped>
+.both { display: flex; flex: 1; min-height: 0; }
+.page { flex: 1; min-width: 0; overflow: auto; display: grid; gap: 14px; align-content: start; --docked: 440px; }
+.both { --docked: 460px; }
+header { display: flex; flex-wrap: wrap; gap: 6px 20px; align-items: baseline; }
+.new { display: flex; flex-wrap: wrap; gap: 4px 12px; margin-right: auto; align-items: baseline; }
+ul { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
+.editing { padding: 0 0 10px; }
+@media (max-width: 760px) { .both { flex-direction: column; overflow: auto; } .page { overflow: visible; } }
+</style>
