@@ -6,32 +6,20 @@ declare(strict_types=1);
 // same rows into all the same tables; and the memory of a worker over 100,000 lines. Run by bin/bench on the large house; what
 // it makes it takes away again.
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\BulkId;
 use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\CallerProvider;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Ids;
-use MintDoor\Kernel;
 use MintDoor\Sheets\EachWish;
 use MintDoor\Sheets\ManySites;
 use MintDoor\Sheets\SheetItem;
 use MintDoor\Sheets\SheetRunner;
 use MintDoor\Sheets\StoredSheets;
 
-require dirname(__DIR__).'/vendor/autoload.php';
-date_default_timezone_set('UTC');
+require __DIR__.'/house.php';
 ini_set('memory_limit', '2G');
 
-$kernel = new Kernel('test', false);
-$kernel->boot();
-$container = $kernel->getContainer()->get('test.service_container');
-assert($container instanceof Symfony\Component\DependencyInjection\ContainerInterface);
-$get = static function (string $class) use ($container): object {
-    $service = $container->get($class);
-    assert($service instanceof $class);
-
-    return $service;
-};
+$get = services();
 [$db, $sites, $runner, $stored, $ids] = [$get(Connection::class), $get(ManySites::class), $get(SheetRunner::class), $get(StoredSheets::class), $get(Ids::class)];
 assert($db instanceof Connection && $sites instanceof ManySites && $runner instanceof SheetRunner && $stored instanceof StoredSheets && $ids instanceof Ids);
 $callers = $get(CallerProvider::class);
@@ -76,39 +64,6 @@ $apply = static function (array $items) use ($db, $runner, $stored, $caller): fl
 
     return (hrtime(true) - $begun) / 1e9;
 };
-/** All the same rows again, many to a statement, a thousand people to a transaction. */
-$raw = static function (string $site) use ($db, $tables): float {
-    $all = [];
-    foreach ($tables as $table => $column) {
-        $binary = array_fill_keys($db->fetchFirstColumn("SELECT COLUMN_NAME FROM information_schema.COLUMNS WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = ? AND COLUMN_TYPE = 'binary(16)'", [$table]), true);
-        foreach ($db->iterateAssociative("SELECT * FROM $table WHERE $column = ?", [Id::binary($site)]) as $row) {
-            $all[$table][] = array_map(static fn (mixed $value, string $name): string|int|BulkId|null => isset($binary[$name]) && null !== $value ? BulkWriter::id(Id::text((string) $value)) : $value, $row, array_keys($row));
-            $names[$table] ??= array_keys($row);
-        }
-        $db->executeStatement("DELETE FROM $table WHERE $column = ?", [Id::binary($site)]);
-    }
-    $chunks = [];
-    foreach ($all as $table => $rows) {
-        foreach ($rows as $n => $row) {
-            $chunks[intdiv($n * 10, count($rows))][$table][] = array_combine($names[$table], $row);
-        }
-    }
-    $begun = hrtime(true);
-    foreach ($chunks as $chunk) {
-        $db->beginTransaction();
-        $writer = new BulkWriter($db);
-        foreach ($chunk as $table => $rows) {
-            foreach ($rows as $row) {
-                $writer->add($table, $row);
-            }
-        }
-        $writer->flush();
-        $db->commit();
-    }
-
-    return (hrtime(true) - $begun) / 1e9;
-};
-
 if (in_array('memory', $argv, true)) {
     // The lines are written by another process: a worker never has more than its thousand in hand.
     while ($runner->step($argv[2], static fn () => null)) {
@@ -129,7 +84,7 @@ try {
     assert(10_000 === $review['verdicts']['ready']);
     sort($computed);
     $applied = $apply($lines);
-    $bare = $raw($one);
+    $bare = writtenAgain($db, array_map(static fn (string $column): string => $column.' = 0x'.bin2hex(Id::binary($one)), $tables));
     $ratio = $bare / $applied;
     printf("a sheet of 10,000 lines computed          %6.2f s   bound 3 s      %s\n", $computed[1], $computed[1] <= 3 ? 'held' : 'NOT HELD');
     printf("the same applied                          %6.2f s   raw INSERTs of the same rows %.2f s: %.0f %% of their rate   bound 35 %%   %s\n", $applied, $bare, 100 * $ratio, $ratio >= 0.35 ? 'held' : 'NOT HELD');
