@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { STAGE, STAGES } from './e2e/stage'
 
 const chromium = {
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -8,12 +9,12 @@ const chromium = {
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  workers: 1,
+  workers: STAGES,
   timeout: 60_000,
   expect: { timeout: 7_000 },
   reporter: [['list']],
   use: {
-    baseURL: process.env.MINT_DOOR_URL,
+    baseURL: STAGE.url,
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     timezoneId: 'Europe/Amsterdam',

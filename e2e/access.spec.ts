@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, expectErrors, HARMONY, openSite, row, signIn, strip, test } from './door'
+import { STAGE } from './stage'
 
 test('a role is changed with a look at whom it affects, put in force, felt, and taken back', async ({ page, browser }) => {
   await signIn(page, 'ingrid.solheim')
@@ -20,7 +21,7 @@ test('a role is changed with a look at whom it affects, put in force, felt, and 
   await preview.getByRole('button', { name: 'Put these rules in force' }).click()
   await expect(strip(page)).toContainText('The rules are changed. Version 2 holds.')
 
-  const assistant = await browser.newPage({ baseURL: process.env.MINT_DOOR_URL ?? '' })
+  const assistant = await browser.newPage({ baseURL: STAGE.url })
   await signIn(assistant, 'jun.okafor-reyes')
   await assistant.goto('/sites/in')
   await assistant.getByRole('listitem').filter({ hasText: HARMONY }).getByRole('link', { name: 'Go in' }).click()

@@ -1,4 +1,5 @@
 import { expect, expectAccessible, expectErrors, HARMONY, openSite, row, signIn, strip, test } from './door'
+import { STAGE } from './stage'
 
 test('a card is made for a learner, signs them in, and is changed for a password of their own', async ({ page, browser }) => {
   await signIn(page, 'mara.lindqvist')
@@ -20,7 +21,7 @@ test('a card is made for a learner, signs them in, and is changed for a password
   await expect(page.getByText(password)).toHaveCount(0)
 
   const theirs = await browser.newPage({ viewport: { width: 390, height: 844 } })
-  await theirs.goto((process.env.MINT_DOOR_URL ?? '') + '/sign-in')
+  await theirs.goto(STAGE.url + '/sign-in')
   await theirs.getByLabel('Login name or e-mail').fill(login)
   await theirs.getByLabel('Password').fill(password)
   await theirs.getByRole('button', { name: 'Sign in' }).click()
@@ -88,7 +89,7 @@ test('rows become accounts: the known are recognised, the doubtful asked about, 
 })
 
 test('whoever forgot their password sets a new one by a link that works once', async ({ page, browser }) => {
-  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: process.env.MINT_DOOR_URL ?? '' })
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: STAGE.url })
   const theirs = await context.newPage()
   await theirs.goto('/sign-in')
   await theirs.getByRole('link', { name: 'Forgotten your password?' }).click()

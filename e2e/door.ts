@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test as base, type Page } from '@playwright/test'
+import { furnishFor } from './stage'
 
 const PASSWORD = 'alder-quay-demo'
 export const HARMONY = 'Harmony & Ear Training II'
@@ -9,7 +10,11 @@ const expected = new WeakMap<Page, string[]>()
 export const expectErrors = (page: Page, ...parts: string[]) => expected.set(page, parts)
 
 /** A page that fails its test when anything goes wrong on it unseen: an exception, a blocked style, a failed request. */
-export const test = base.extend({
+export const test = base.extend<{ furnished: void }>({
+  furnished: [async ({ browserName: _ }, use, info) => {
+    furnishFor(info.file)
+    await use()
+  }, { auto: true }],
   page: async ({ page }, use) => {
     const wrong: string[] = []
     page.on('pageerror', (error) => wrong.push(error.message))

@@ -1,4 +1,5 @@
 import { box, expect, expectErrors, found, HARMONY, openSite, row, signIn, strip, test } from './door'
+import { STAGE } from './stage'
 
 test.beforeEach(async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
@@ -25,7 +26,7 @@ test('somebody is found, let in, and comes in themselves', async ({ page, browse
   await expect(row(page, 'El Khoudri, Beatriz')).toHaveAttribute('aria-selected', 'true')
   const login = ((await column.textContent()) ?? '').match(/beatriz\.el\.khoudri\d*/)?.[0] ?? ''
 
-  const theirs = await browser.newPage({ baseURL: process.env.MINT_DOOR_URL ?? '', viewport: { width: 390, height: 844 } })
+  const theirs = await browser.newPage({ baseURL: STAGE.url, viewport: { width: 390, height: 844 } })
   await signIn(theirs, login)
   const site = theirs.getByRole('listitem').filter({ hasText: HARMONY })
   await expect(site).toContainText('You can enter.')

@@ -1,4 +1,5 @@
 import { addSite, box, expect, expectErrors, found, HARMONY, openSite, paste, row, signIn, test } from './door'
+import { STAGE } from './stage'
 
 // One picture of each main view, made from the demo data. Run by bin/shots.
 const folder = 'docs/screenshots/'
@@ -103,7 +104,7 @@ test('an administrator at the rules', async ({ page }) => {
 })
 
 test('an administrator, in dark colours', async ({ browser }) => {
-  const page = await browser.newPage({ baseURL: process.env.MINT_DOOR_URL ?? '', viewport: { width: 1280, height: 800 }, colorScheme: 'dark' })
+  const page = await browser.newPage({ baseURL: STAGE.url, viewport: { width: 1280, height: 800 }, colorScheme: 'dark' })
   await signIn(page, 'ingrid.solheim')
   await page.goto('/post-room')
   await page.getByRole('checkbox').nth(3).check()

@@ -1,4 +1,5 @@
 import { expect, expectErrors, signIn, strip, test } from './door'
+import { STAGE } from './stage'
 
 test('a site is made, opened and closed; what is wrong is said at its field and nothing is lost', async ({ page }) => {
   expectErrors(page, '422', '409')
@@ -49,7 +50,7 @@ test('a draft is set to open on a day, and its learners are told the day', async
   await page.getByRole('textbox', { name: 'Let people in' }).fill('nordahlen')
   await page.locator('.intake').getByRole('button', { name: 'Let in as learner' }).first().click()
   await expect(strip(page)).toContainText('is let in as learner')
-  const theirs = await browser.newPage({ baseURL: process.env.MINT_DOOR_URL ?? '' })
+  const theirs = await browser.newPage({ baseURL: STAGE.url })
   await signIn(theirs, 'elias.nordahl')
   await expect(theirs.getByRole('listitem').filter({ hasText: 'Brass Lab' })).toContainText('Not open yet; it opens on 11 Jan 2027.')
   await theirs.close()
@@ -84,7 +85,7 @@ test('of two who change a site, the second is told and decides', async ({ page, 
   await page.getByRole('link', { name: 'Recital Club' }).click()
   await page.getByRole('link', { name: 'Settings' }).click()
   await page.getByLabel('Seats').fill('900')
-  const other = await browser.newPage({ baseURL: process.env.MINT_DOOR_URL ?? '' })
+  const other = await browser.newPage({ baseURL: STAGE.url })
   await signIn(other, 'tobias.wren')
   await other.goto(page.url())
   await other.getByLabel('Seats').fill('800')

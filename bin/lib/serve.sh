@@ -1,13 +1,14 @@
 # Sourced after setup.sh: serves the application through nginx and php-fpm, with a worker for long sheets beside them.
-# serve PORT: with DATABASE_URL, WORKERS and what .env names from the environment; stop_serving ends it.
+# serve PORT: with DATABASE_URL, WORKERS and what .env names from the environment; stop_serving ends all that is served.
+SERVING=()
 
 port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
 serve() {
   local port=$1 run
-  export MINT_DOOR_ADDRESS=${MINT_DOOR_ADDRESS:-http://127.0.0.1:$port}
+  local -x MINT_DOOR_ADDRESS=${MINT_DOOR_ADDRESS:-http://127.0.0.1:$port}
   port_taken "$port" && fail "Port $port on 127.0.0.1 is taken by another program. Choose another, for instance: bin/start --port $((port + 1))"
-  SERVE_RUN=$(mktemp -d "${TMPDIR:-/tmp}/mint-door-XXXXXX"); run=$SERVE_RUN
+  run=$(mktemp -d "${TMPDIR:-/tmp}/mint-door-XXXXXX")
   mkdir -p "$ROOT/var/log" "$run/tmp"
   local as_root=""; [ "$(id -u)" = 0 ] && as_root="user root;"
   sed -e "s|@PORT@|$port|g; s|@RUN@|$run|g; s|@ROOT@|$ROOT|g; s|@USER@|$as_root|g" "$ROOT/config/serve/nginx.conf" > "$run/nginx.conf"
@@ -31,7 +32,7 @@ serve() {
   WORKER_PID=$!
   # What doors do by themselves is looked for now and then; it may run on several machines at once.
   setsid bash -c 'trap "kill \$! 2>/dev/null; exit" TERM; while :; do php bin/console doors:tick --every=5 -q & wait $!; sleep 0.5 & wait $!; done' >"$run/ticker.out" 2>&1 </dev/null &
-  TICKER_PID=$!
+  SERVING+=("$run $NGINX_PID $FPM_PID $! $WORKER_PID")
   local i
   for i in $(seq 1 200); do
     [ "$(curl -s -o /dev/null -w '%{http_code}' "http://127.0.0.1:$port/api/v1/me")" = 401 ] && return 0
@@ -45,14 +46,17 @@ serve() {
 }
 
 stop_serving() {
-  local pid
-  for pid in "${NGINX_PID:-}" "${FPM_PID:-}"; do
-    if [ -n "$pid" ] && kill -QUIT "$pid" 2>/dev/null; then
-      for _ in $(seq 1 50); do kill -0 "$pid" 2>/dev/null || break; sleep 0.1; done
-      kill -KILL "$pid" 2>/dev/null || true
-    fi
+  local run nginx fpm ticker worker pid each
+  for each in "${SERVING[@]}"; do
+    read -r run nginx fpm ticker worker <<<"$each"
+    for pid in "$nginx" "$fpm"; do
+      if kill -QUIT "$pid" 2>/dev/null; then
+        for _ in $(seq 1 50); do kill -0 "$pid" 2>/dev/null || break; sleep 0.1; done
+        kill -KILL "$pid" 2>/dev/null || true
+      fi
+    done
+    for pid in "$worker" "$ticker"; do kill -TERM -- "-$pid" 2>/dev/null || true; done
+    rm -rf "$run"
   done
-  for pid in "${WORKER_PID:-}" "${TICKER_PID:-}"; do [ -z "$pid" ] || kill -TERM -- "-$pid" 2>/dev/null || true; done
-  NGINX_PID= FPM_PID= WORKER_PID= TICKER_PID=
-  [ -n "${SERVE_RUN:-}" ] && rm -rf "$SERVE_RUN"; SERVE_RUN=
+  SERVING=()
 }

@@ -12,16 +12,20 @@ own_database() {
   APP_ENV=$2 DATABASE_URL=$(bin/db url "$1") php bin/console doctrine:migrations:migrate --no-interaction --allow-no-migration -q
 }
 
-# Serves fresh demo data, at a time that stands still; MINT_DOOR_URL says where.
-stage_the_demo() {
+# set_the_stage [N]: serves N houses, each from a database of its own, at a time that stands still. MINT_DOOR_STAGES says
+# where they are, an address and a database a line; e2e/stage.ts furnishes them with the demo.
+set_the_stage() {
   need_front_end
-  own_database mint_e2e prod
-  export MINT_DOOR_CLOCK=2026-11-24T09:00:00Z DATABASE_URL=$(bin/db url mint_e2e) APP_ENV=prod
+  export MINT_DOOR_CLOCK=2026-11-24T09:00:00Z APP_ENV=prod MINT_DOOR_NAME='Alder Quay Conservatory' POST_ROOM_HOLD=${POST_ROOM_HOLD:-5}
   APP_SECRET=$(secret); export APP_SECRET
-  need_container
-  php bin/console demo:load --fresh
-  export MINT_DOOR_NAME='Alder Quay Conservatory' POST_ROOM_HOLD=${POST_ROOM_HOLD:-3}
-  local port=8097; while port_taken $port; do port=$((port + 1)); done
-  serve $port
-  export MINT_DOOR_URL="http://127.0.0.1:$port"
+  export MINT_DOOR_STAGES=
+  local n port=8097
+  for n in $(seq "${1:-1}"); do
+    own_database "mint_e2e_$n" prod
+    DATABASE_URL=$(bin/db url "mint_e2e_$n"); export DATABASE_URL
+    [ "$n" -gt 1 ] || need_container
+    while port_taken $port; do port=$((port + 1)); done
+    serve $port
+    MINT_DOOR_STAGES+="http://127.0.0.1:$port $DATABASE_URL"$'\n'
+  done
 }
