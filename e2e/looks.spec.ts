@@ -1,5 +1,7 @@
 import { box, expect, expectAccessible, expectErrors, found, HARMONY, openSite, row, signIn, test } from './door'
 
+test.describe.configure({ mode: 'parallel' })
+
 for (const colorScheme of ['light', 'dark'] as const) {
   test.describe(`in ${colorScheme} colours`, () => {
     test.use({ colorScheme })
