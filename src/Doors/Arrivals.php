@@ -20,6 +20,8 @@ final readonly class Arrivals
     /** Whoever mistyped so many seconds ago and did not come in since is still at it. */
     private const TRYING = 600;
 
+    private const CAME = 'FROM pass w JOIN door d ON d.id = w.door_id AND d.terms IS NOT NULL JOIN person p ON p.id = w.person_id WHERE w.site_id = ? AND w.live = 1 AND w.given_at >= ? AND w.accepted_at <= ?';
+
     public function __construct(private Connection $db)
     {
     }
@@ -28,12 +30,14 @@ final readonly class Arrivals
     public function of(SiteAccess $access): array
     {
         $site = Id::binary($access->site->id);
-        $since = Instant::toSql($access->now - self::BACK);
+        $lately = [$site, Instant::toSql($access->now - self::BACK), Instant::toSql($access->now)];
         $name = 'p.given_name, p.family_name, p.preferred_name';
         $came = Row::all($this->db->fetchAllAssociative(
-            "SELECT w.person_id, w.given_at, w.door_id, $name FROM pass w JOIN door d ON d.id = w.door_id AND d.terms IS NOT NULL JOIN person p ON p.id = w.person_id WHERE w.site_id = ? AND w.live = 1 AND w.given_at >= ? AND w.accepted_at <= ? ORDER BY w.given_at DESC, w.id DESC LIMIT 500",
-            [$site, $since, Instant::toSql($access->now)],
+            "SELECT w.person_id, w.given_at, w.door_id, $name ".self::CAME.' ORDER BY w.given_at DESC, w.id DESC LIMIT 500',
+            $lately,
         ));
+        $waits = 'SELECT COUNT(*) FROM waiter WHERE site_id = ? AND waits = 1 AND what = ';
+        $numbers = new Row($this->db->fetchAssociative('SELECT (SELECT COUNT(*) '.self::CAME.") AS came, ($waits'approval') AS approval, ($waits'seat') AS seat", [...$lately, $site, $site]) ?: []);
         // Of each visitor the last try; whoever came in since is through.
         $tries = Row::all($this->db->fetchAllAssociative(
             "SELECT t.visitor, t.person_id, t.slip, t.at, $name FROM door_try t LEFT JOIN person p ON p.id = t.person_id
@@ -45,6 +49,7 @@ final readonly class Arrivals
 
         return [
             'now' => Instant::toJson($access->now),
+            'numbers' => ['came' => $numbers->int('came'), 'approval' => $numbers->int('approval'), 'seat' => $numbers->int('seat')],
             'came' => array_map(static fn (Row $row): array => ['person' => $who($row), 'at' => Instant::toJson($row->instant('given_at')), 'door' => $row->id('door_id')], $came),
             'mistyping' => array_map(static fn (Row $row): array => ['person' => $who($row), 'slip' => $row->string('slip'), 'at' => Instant::toJson($row->instant('at'))], $tries),
             'waiting' => $this->waiting($access),

@@ -16,8 +16,8 @@ use MintDoor\Roster\SiteAccess;
 /** Every way into a site, as those see it who keep its doors. */
 final readonly class DoorList
 {
-    /** Days of the chart of arrivals. */
-    public const DAYS = 42;
+    /** Bars of the chart of arrivals, at most. */
+    private const BARS = 42;
 
     public function __construct(private Connection $db, private DoorKeys $keys, private Doors $doors)
     {
@@ -44,9 +44,9 @@ final readonly class DoorList
             'asked' => $this->byDoor('SELECT door_id, COUNT(*) AS n FROM invitation WHERE site_id = ? AND withdrawn_at IS NULL GROUP BY door_id', [$site]),
             'answered' => $this->byDoor('SELECT door_id, COUNT(*) AS n FROM invitation WHERE site_id = ? AND answered_at IS NOT NULL GROUP BY door_id', [$site]),
         ];
-        $days = $this->days($access);
+        $chart = $this->chart($access);
         $next = $this->lapsing($access);
-        $doors = array_map(fn (Row $row): array => $this->json($row, $access, array_map(static fn (array $of): int => $of[$row->id('id')] ?? 0, $numbers), $days[$row->id('id')] ?? [], $next[$row->id('id')] ?? null), $rows);
+        $doors = array_map(fn (Row $row): array => $this->json($row, $access, array_map(static fn (array $of): int => $of[$row->id('id')] ?? 0, $numbers), ['each' => $chart['each'], 'came' => $chart['came'][$row->id('id')] ?? []], $next[$row->id('id')] ?? null), $rows);
         // What changes next comes first; what is set up before what is just there.
         usort($doors, static fn (array $a, array $b): int => [$a['next']['at'] ?? '9999', $a['set'] ? 0 : 1, $a['name']] <=> [$b['next']['at'] ?? '9999', $b['set'] ? 0 : 1, $b['name']]);
 
@@ -54,13 +54,13 @@ final readonly class DoorList
     }
 
     /**
-     * @param array<string, int> $numbers
-     * @param list<int>          $days    how many came on each of the last days
-     * @param ?array{int, int}   $lapsing the instant at which invitations lapse next, and how many
+     * @param array<string, int>                 $numbers
+     * @param array{each: int, came: list<int>}  $chart
+     * @param ?array{int, int}                   $lapsing the instant at which invitations lapse next, and how many
      *
      * @return array<string, mixed> schema `Door`
      */
-    private function json(Row $row, SiteAccess $access, array $numbers, array $days, ?array $lapsing): array
+    private function json(Row $row, SiteAccess $access, array $numbers, array $chart, ?array $lapsing): array
     {
         $terms = DoorTermsJson::of($row);
         $set = null !== $row->stringOrNull('terms');
@@ -70,7 +70,7 @@ final readonly class DoorList
         return [
             'id' => $row->id('id'), 'kind' => Doors::wishKind($row), 'name' => $row->string('name'), 'version' => $row->int('version'), 'set' => $set, 'reserved' => $row->bool('reserved'),
             'state' => DoorState::of($terms->open, $terms->is('approval'), $terms->hours, $access->now)->value, 'key' => $set && $this->doors->gives($access, $terms) ? $this->keys->shown($row->stringOrNull('sealed')) : null,
-            'terms' => $set ? self::terms($terms, $access) : null, ...$numbers, 'left' => null === $seats ? null : max(0, $seats - $numbers['through']), 'days' => $days, 'next' => $next,
+            'terms' => $set ? self::terms($terms, $access) : null, ...$numbers, 'left' => null === $seats ? null : max(0, $seats - $numbers['through']), 'chart' => $chart, 'next' => $next,
         ];
     }
 
@@ -123,19 +123,31 @@ final readonly class DoorList
         return $counts;
     }
 
-    /** @return array<string, list<int>> by door: how many came on each of the last days, the last one today */
-    private function days(SiteAccess $access): array
+    /**
+     * When people came through each door, from the first who came into the site until today: bars of so many days each,
+     * the same for all doors of the site, the last one ending today.
+     *
+     * @return array{each: int, came: array<string, list<int>>}
+     */
+    private function chart(SiteAccess $access): array
     {
-        $first = (new \DateTimeImmutable('@'.$access->now))->setTimezone($access->zone())->setTime(0, 0)->modify('-'.(self::DAYS - 1).' days');
-        $days = [];
-        $rows = $this->db->fetchAllAssociative('SELECT door_id, given_at FROM pass WHERE site_id = ? AND live = 1 AND accepted_at <= ? AND given_at >= ?', [Id::binary($access->site->id), Instant::toSql($access->now), Instant::toSql($first->getTimestamp())]);
-        foreach (Row::all($rows) as $row) {
-            $day = (new \DateTimeImmutable('@'.$row->instant('given_at')))->setTimezone($access->zone())->setTime(0, 0);
-            $days[$row->id('door_id')] ??= array_fill(0, self::DAYS, 0);
-            ++$days[$row->id('door_id')][min(self::DAYS - 1, max(0, (int) $first->diff($day)->days))];
+        $today = (new \DateTimeImmutable('@'.$access->now))->setTimezone($access->zone())->setTime(0, 0);
+        $ago = [];
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT door_id, given_at FROM pass WHERE site_id = ? AND live = 1 AND accepted_at <= ? AND given_at <= ?', [Id::binary($access->site->id), $now = Instant::toSql($access->now), $now])) as $row) {
+            $ago[$row->id('door_id')][] = (int) (new \DateTimeImmutable('@'.$row->instant('given_at')))->setTimezone($access->zone())->setTime(0, 0)->diff($today)->days;
         }
+        $span = 1 + max([0, ...array_merge(...array_values($ago))]);
+        $each = (int) ceil($span / self::BARS);
+        $bars = (int) ceil($span / $each);
 
-        return array_map(array_values(...), $days);
+        return ['each' => $each, 'came' => array_map(static function (array $days) use ($each, $bars): array {
+            $came = array_fill(0, $bars, 0);
+            foreach ($days as $day) {
+                ++$came[$bars - 1 - intdiv($day, $each)];
+            }
+
+            return array_values($came);
+        }, $ago)];
     }
 
     /** @return array<string, array{int, int}> by door: the instant at which invitations lapse next, and how many on that day */

@@ -2715,7 +2715,13 @@ export interface components {
             asked: number;
             answered: number;
             left: number | null;
-            days: number[];
+            /** @description when people came, from the first of the site until today */
+            chart: {
+                /** @description days of a bar */
+                each: number;
+                /** @description how many came, a bar each; the last ends today */
+                came: number[];
+            };
             next: components["schemas"]["DoorNext"];
         };
         Doors: {
@@ -2765,6 +2771,12 @@ export interface components {
         };
         Arrivals: {
             now: components["schemas"]["Instant"];
+            /** @description all there are; the lists hold the first of them */
+            numbers: {
+                came: number;
+                approval: number;
+                seat: number;
+            };
             came: {
                 person: components["schemas"]["Somebody"];
                 at: components["schemas"]["Instant"];

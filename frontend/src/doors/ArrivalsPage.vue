@@ -17,8 +17,6 @@ const id = computed(() => props.site.id)
 const { doors } = useDoors(id)
 const keyDoor = computed(() => doors.value.find((door) => door.kind === 'key' && door.key && door.state !== 'shut' && door.state !== 'over'))
 const { data, error, refetch } = useQuery({ queryKey: ['arrivals', id], queryFn: () => take(api.GET('/sites/{site}/arrivals', { params: { path: { site: id.value } } })), refetchInterval: 2_000 })
-const asking = computed(() => data.value?.waiting.filter((each) => each.what === 'approval').length ?? 0)
-const inLine = computed(() => data.value?.waiting.filter((each) => each.what === 'seat').length ?? 0)
 const clock = (instant: string) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: props.site.timeZone }).format(new Date(instant))
 const { busy, run } = useBusy()
 const letIn = (person: string, name: string) => run(async () => {
@@ -38,19 +36,20 @@ const letIn = (person: string, name: string) => run(async () => {
         <RouterLink :to="{ name: 'doors', params: { site: id } }">{{ $t('doors.live.back') }}</RouterLink>
       </header>
       <p class="big nums" role="status">
-        <strong>{{ $t('doors.live.in', { n: data.came.length }, data.came.length) }}</strong>
+        <strong>{{ $t('doors.live.in', { n: $n(data.numbers.came) }, data.numbers.came) }}</strong>
         <span :class="{ brass: data.mistyping.length }">{{ $t('doors.live.mistyping', { n: data.mistyping.length }, data.mistyping.length) }}</span>
-        <span :class="{ brass: asking }">{{ $t('doors.live.approval', { n: asking }, asking) }}</span>
-        <span v-if="inLine">{{ $t('doors.live.line', { n: inLine }, inLine) }}</span>
+        <span :class="{ brass: data.numbers.approval }">{{ $t('doors.live.approval', { n: $n(data.numbers.approval) }, data.numbers.approval) }}</span>
+        <span v-if="data.numbers.seat">{{ $t('doors.live.line', { n: $n(data.numbers.seat) }, data.numbers.seat) }}</span>
       </p>
+      <p v-if="!data.came.length && !data.mistyping.length && !data.waiting.length" class="soft">{{ $t('doors.live.none') }}</p>
       <ul v-if="data.mistyping.length" class="mends">
         <li v-for="(each, index) in data.mistyping" :key="index">
           <strong>{{ each.person?.name ?? $t('doors.live.someone') }}</strong> <span class="soft">{{ $t('doors.live.slip.' + each.slip) }}, {{ clock(each.at) }}</span>
           <Button v-if="each.person" size="small" :disabled="busy" :label="$t('doors.live.letIn')" :aria-label="`${$t('doors.live.letIn')}: ${each.person.name}`" @click="letIn(each.person.id, each.person.name)" />
         </li>
       </ul>
-      <WaitingList :waiting="data.waiting" :site="site" />
-      <section v-if="data.came.length"><h2>{{ $t('doors.live.lastHour') }}</h2><ol class="came"><li v-for="each in data.came" :key="each.person.id"><span class="num soft">{{ clock(each.at) }}</span> {{ each.person.name }}</li></ol></section>
+      <WaitingList :waiting="data.waiting" :in-line="data.numbers.seat" :site="site" />
+      <section v-if="data.came.length"><h2>{{ $t('doors.live.lastHour') }}</h2><ol class="came"><li v-for="each in data.came" :key="each.person.id"><span class="num soft">{{ clock(each.at) }}</span> {{ each.person.name }}</li></ol><p v-if="data.numbers.came > data.came.length" class="soft">{{ $t('doors.live.more', { n: $n(data.numbers.came - data.came.length) }, data.numbers.came - data.came.length) }}</p></section>
     </template>
   </div>
 </template>

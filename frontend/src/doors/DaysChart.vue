@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { Door } from '@/app/api'
 
-/** How many came on each of the last days, the last one today: bars, and the sum in words. */
-const props = defineProps<{ days: number[] }>()
-const most = computed(() => Math.max(1, ...props.days))
-const sum = computed(() => props.days.reduce((a, b) => a + b, 0))
+/** When people came through a door, until today: bars, and what they say in words. */
+const props = defineProps<{ chart: Door['chart'] }>()
+const most = computed(() => Math.max(1, ...props.chart.came))
+const bars = computed(() => props.chart.came.map((n) => (n ? Math.max(2, (20 * n) / most.value) : 0)))
+const width = computed(() => bars.value.length * 3)
 </script>
 
 <template>
-  <svg v-if="sum" class="chart" :viewBox="`0 0 ${days.length * 3} 22`" :width="days.length * 3" height="22" role="img" :aria-label="$t('doors.chart', { n: sum })">
-    <title>{{ $t('doors.chart', { n: sum }) }}</title>
-    <path class="ground" :d="`M0 21.5h${days.length * 3}`" />
-    <rect v-for="(n, index) in days" :key="index" :x="index * 3" :y="21 - (n ? Math.max(2, (20 * n) / most) : 0)" width="2" :height="n ? Math.max(2, (20 * n) / most) : 0" />
+  <svg v-if="bars.some(Boolean)" class="chart" :viewBox="`0 0 ${width} 22`" :width="width" height="22" role="img" :aria-label="$t('doors.chart', { n: chart.each, most }, chart.each)">
+    <title>{{ $t('doors.chart', { n: chart.each, most }, chart.each) }}</title>
+    <path class="ground" :d="`M0 21.5h${width}`" />
+    <rect v-for="(height, index) in bars" :key="index" :x="index * 3" :y="21 - height" width="2" :height="height" />
   </svg>
 </template>
 

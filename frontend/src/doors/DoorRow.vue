@@ -69,7 +69,7 @@ async function handOn() {
       <p v-if="door.kind !== 'look-in'">{{ $t('doors.came', { n: $n(door.came) }, door.came) }}<template v-if="door.came !== door.through">, {{ $t('doors.stillHere', { n: $n(door.through) }) }}</template></p>
       <p v-if="door.left !== null" :class="{ brass: !door.left }">{{ $t('doors.left', { n: door.left }, door.left) }}</p>
       <p v-if="door.waiting || door.asking" class="brass">{{ [door.waiting ? $t('doors.waiting', { n: door.waiting }, door.waiting) : '', door.asking ? $t('doors.asking', { n: door.asking }, door.asking) : ''].filter(Boolean).join(', ') }}</p>
-      <DaysChart :days="door.days" />
+      <DaysChart :chart="door.chart" />
     </div>
   </li>
 </template>

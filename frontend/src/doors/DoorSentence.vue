@@ -71,11 +71,11 @@ defineExpose({ focus: () => nameField.value?.focus() })
     <p class="head"><label for="door-name">{{ $t('doors.write.name') }}</label> <input id="door-name" ref="nameField" v-model="draft.name" class="plain" maxlength="60" :placeholder="$t('doors.kinds.' + draft.kind)" /></p>
     <div class="flow">
     <div v-if="open" class="line">
-      {{ $t('doors.say.anyone') }} <template v-if="!draft.divisions.length">{{ '(' + $t('doors.write.everybody') + ')' }}</template>
+      {{ $t('doors.say.anyone') }} {{ draft.divisions.length ? $t('doors.write.from') : '(' + $t('doors.write.everybody') + ')' }}
       <span v-for="code in draft.divisions" :key="code" class="chip">{{ house?.divisions.find((each) => each.code === code)?.name ?? code }} <button type="button" class="word" :aria-label="`− ${code}`" @click="draft.divisions = toggle(draft.divisions, code)">×</button></span>
       <select class="plain" :aria-label="$t('doors.write.further')" :value="''" @change="draft.divisions = toggle(draft.divisions, ($event.target as HTMLSelectElement).value)"><option value="">{{ $t('doors.write.further') }}</option><option v-for="each in house?.divisions.filter((each) => !draft.divisions.includes(each.code))" :key="each.code" :value="each.code">{{ each.name }}</option></select>
       {{ $t('doors.write.levels') }} <input v-model="draft.lowest" class="plain tiny" type="number" min="1" max="20" :aria-label="$t('form.lowest')" /> {{ $t('doors.write.to') }} <input v-model="draft.highest" class="plain tiny" type="number" min="1" max="20" :aria-label="$t('form.highest')" />
-      {{ $t('doors.write.domains') }} <input v-model="domains" class="plain" size="24" :placeholder="$t('doors.write.domainsHint')" :aria-label="$t('doors.write.domains')" />
+      {{ $t('doors.write.domains') }} <input v-model="domains" class="plain" size="32" :placeholder="$t('doors.write.domainsHint')" :aria-label="$t('doors.write.domains')" />
       <span v-for="field in ['divisions', 'lowest', 'domains']" :key="field" class="clay">{{ wrong(field) }}</span>
     </div>
     <div v-else-if="draft.kind === 'invitation'" class="line">{{ $t('doors.say.invited') }}</div>

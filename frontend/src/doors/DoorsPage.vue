@@ -62,7 +62,7 @@ function made(door: string) {
       </header>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <DoorSentence v-if="draft && !changing" ref="editor" :key="round" :first="draft" :site="site" :house="house" @close="close" @made="made" />
-      <WaitingList :waiting="waiting" :site="site" />
+      <WaitingList :waiting="waiting" :in-line="doors.reduce((sum, door) => sum + door.waiting, 0)" :site="site" />
       <p v-if="isPending" class="skeleton" :aria-label="$t('doors.loading')" />
       <p v-else-if="!doors.some((door) => door.set)" class="soft">{{ $t('doors.empty') }}</p>
       <ul v-if="doors.length">

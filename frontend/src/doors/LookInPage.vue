@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import { api, take } from '@/app/api'
 import { findOutWhoIAm, me } from '@/app/me'
@@ -9,9 +10,11 @@ import DoorGlyph from '@/ui/DoorGlyph.vue'
 
 /** A look into a site without joining it, signed in or not. */
 const route = useRoute()
+const { t } = useI18n()
 const door = computed(() => String(route.params.door))
 if (me.value === undefined) void findOutWhoIAm()
 const { data: seen, error } = useQuery({ queryKey: ['look-in', door], retry: false, queryFn: () => take(api.GET('/look-ins/{door}', { params: { path: { door: door.value } } })) })
+const sees = computed(() => new Intl.ListFormat('en-GB').format(['always', ...(seen.value?.leads ? ['leads'] : []), ...(seen.value?.sections ? ['sections'] : []), ...(seen.value && seen.value.learners !== null ? ['numbers'] : [])].map((what) => t('lookIn.sees.' + what))))
 const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
 </script>
 
@@ -20,7 +23,7 @@ const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
     <p v-if="error" class="callout" role="alert">{{ error.message }} <RouterLink v-if="!me" :to="{ name: 'sign-in', query: { to: route.fullPath } }">{{ $t('signIn.button') }}</RouterLink></p>
     <template v-else-if="seen">
       <header><DoorGlyph state="open" /><div><h1>{{ seen.site.title }}</h1><p class="soft">{{ $t('siteKind.' + seen.kind) }} · {{ seen.division }} · {{ $t('lookIn.term', { name: seen.term.name, from: of(seen.term.startsOn), until: of(seen.term.endsOn) }) }}</p></div></header>
-      <p class="callout">{{ $t('lookIn.you') }}</p>
+      <p class="callout">{{ $t('lookIn.you', { sees }) }}</p>
       <p v-if="seen.about">{{ seen.about }}</p>
       <section v-if="seen.leads"><h2>{{ $t('lookIn.leads') }}</h2><p>{{ seen.leads.join(', ') }}</p></section>
       <section v-if="seen.sections?.length"><h2>{{ $t('lookIn.sections') }}</h2><p v-for="section in seen.sections" :key="section.name"><strong>{{ section.name }}</strong>: {{ section.meets }}</p></section>

@@ -8,10 +8,14 @@ import { dayAndTime } from '@/app/sentences'
 import { done, refreshSite } from '@/app/undo'
 
 /** Who waits: those who ask, each with yes and no, and the line for a seat, in order. */
-const props = defineProps<{ waiting: Waiting[]; site: Site }>()
+const props = defineProps<{ waiting: Waiting[]; inLine: number; site: Site }>()
 const { t } = useI18n()
 const asking = computed(() => props.waiting.filter((each) => each.what === 'approval'))
 const line = computed(() => props.waiting.filter((each) => each.what === 'seat'))
+/** A long line is unfolded when it is asked for. */
+const FIRST = 8
+const unfolded = ref(false)
+const shown = computed(() => (unfolded.value ? line.value : line.value.slice(0, FIRST)))
 const words = ref('')
 const moving = ref(0)
 const why = ref('')
@@ -41,12 +45,14 @@ const answer = (waiters: number[], say: 'yes' | 'no' | 'up', reason: string) => 
   <section v-if="line.length" :aria-label="$t('doors.line.title')">
     <h2>{{ $t('doors.line.title') }}</h2>
     <ol>
-      <li v-for="each in line" :key="each.id">
+      <li v-for="each in shown" :key="each.id">
         <span><span class="num soft">{{ $t('doors.line.place', { n: each.place }) }}</span> <strong>{{ each.person.name }}</strong> <span class="soft">{{ facts(each) }} · {{ $t('doors.line.since', { at: at(each.since) }) }}</span> <span v-if="each.offeredUntil" class="brass">{{ $t('doors.line.kept', { at: at(each.offeredUntil) }) }}</span> <span v-if="each.moved" class="soft">{{ $t('doors.line.moved', { why: each.moved }) }}</span></span>
         <form v-if="moving === each.id" class="acts" @submit.prevent="answer([each.id], 'up', why)"><input v-model="why" class="plain" maxlength="300" :placeholder="$t('doors.line.why')" :aria-label="$t('doors.line.why')" /><Button type="submit" size="small" :disabled="busy || !why.trim()" :label="$t('doors.line.up')" /></form>
         <button v-else-if="each.place !== 1 && !each.offeredUntil" class="word" :aria-label="`${$t('doors.line.up')}: ${each.person.name}`" @click="moving = each.id">{{ $t('doors.line.up') }}</button>
       </li>
     </ol>
+    <p v-if="shown.length < line.length"><button class="word" @click="unfolded = true">{{ $t('doors.line.all', { n: $n(inLine) }) }}</button></p>
+    <p v-else-if="inLine > line.length" class="soft">{{ $t('doors.live.more', { n: $n(inLine - line.length) }, inLine - line.length) }}</p>
   </section>
 </template>
 
