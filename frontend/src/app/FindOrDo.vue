@@ -34,6 +34,8 @@ const doings = computed(() => {
   const all: [string, () => void][] = [
     [t('find.do.run'), () => router.push('/sites/run')],
     [t('find.do.in'), () => router.push('/sites/in')],
+    [t('find.do.join'), () => router.push('/join')],
+    [t('find.do.toJoin'), () => router.push('/sites/open')],
     [t(dark.value ? 'find.do.light' : 'find.do.dark'), switchColours],
     [t('find.do.keys'), () => emit('keys')],
     [t('find.do.signOut'), () => emit('signOut')]
@@ -41,9 +43,10 @@ const doings = computed(() => {
   if (me.value?.mayMakeSites) {
     all.unshift([t('find.do.newSite'), () => router.push({ name: 'new-site' })])
     all.push([t('find.do.people'), () => router.push({ name: 'people' })], [t('find.do.accounts'), () => router.push({ name: 'make-accounts' })], [t('find.do.post'), () => router.push({ name: 'post-room' })], [t('find.do.sheets'), () => router.push({ name: 'sheets' })], [t('find.do.makeSites'), () => router.push({ name: 'make-sites' })])
-    all.push([t('find.do.why'), () => router.push({ name: 'why' })], [t('find.do.rehearse'), () => router.push({ name: 'rehearse-all' })], [t('find.do.rules'), () => router.push({ name: 'rules' })])
+    all.push([t('find.do.why'), () => router.push({ name: 'why' })], [t('find.do.rehearse'), () => router.push({ name: 'rehearse-all' })], [t('find.do.rules'), () => router.push({ name: 'rules' })], [t('find.do.renew'), () => router.push({ name: 'renew-keys' })])
   }
   if (scopes.value[0] === 'all') all.push([t('find.do.all'), () => router.push('/sites/all')])
+  if (route.params.site && route.name !== 'landing') all.unshift([t('find.do.doors'), () => router.push({ name: 'doors', params: { site: route.params.site } })], [t('find.do.watch'), () => router.push({ name: 'arrivals', params: { site: route.params.site } })])
   if (route.name === 'roster') all.unshift([t('find.do.letIn'), () => document.querySelector<HTMLInputElement>('#let-in')?.focus()])
   const text = typed.value.trim().toLowerCase()
   return all.filter(([words]) => words.toLowerCase().includes(text))

@@ -3,11 +3,11 @@ export default {
   app: { name: 'Mint Door', skip: 'Skip to the page', sites: 'Sites', people: 'People', sheets: 'Sheets', post: 'Post room', why: 'Why not?', rules: 'Rules', signOut: 'Sign out', dark: 'Dark', light: 'Light', keys: 'Shortcuts' },
   find: {
     label: 'Find or do', placeholder: 'Find a site, or do something', nothing: 'Nothing is called that. Try part of a title or a short code.',
-    do: { newSite: 'New site', people: 'People into sites', sheets: 'Sheets', accounts: 'Make accounts', post: 'Post room', makeSites: 'Make several sites', run: 'Sites I run', in: 'Sites I am in', all: 'All sites', dark: 'Use dark colours', light: 'Use light colours', keys: 'Show the keys', letIn: 'Let people in here', why: 'Why can somebody not enter?', rules: 'Read the rules', rehearse: 'Rehearse all sites I run', signOut: 'Sign out' }
+    do: { newSite: 'New site', people: 'People into sites', sheets: 'Sheets', accounts: 'Make accounts', post: 'Post room', makeSites: 'Make several sites', run: 'Sites I run', in: 'Sites I am in', all: 'All sites', dark: 'Use dark colours', light: 'Use light colours', keys: 'Show the shortcuts', letIn: 'Let people in here', doors: 'Doors of this site', watch: 'Watch people come in here', join: 'Join with a key', toJoin: 'Sites to join', renew: 'Renew keys of sites', why: 'Why can somebody not enter?', rules: 'Read the rules', rehearse: 'Rehearse all sites I run', signOut: 'Sign out' }
   },
   keys: {
     title: 'Shortcuts', close: 'Close',
-    list: { Space: 'choose who is on the line', '/': 'find or do', i: 'let people in', '↑ ↓': 'through the list', Enter: 'show who is on the line', Esc: 'close what is open', u: 'undo what was just done', '?': 'show or hide these keys' }
+    list: { Space: 'choose who is on the line', '/': 'find or do', i: 'let people in', '↑ ↓': 'through the list', Enter: 'show who is on the line', Esc: 'close what is open', u: 'undo what was just done', '?': 'show or hide these shortcuts' }
   },
   undo: { undo: 'Undo', busy: 'Undoing…', undone: 'Undone: {what}', nothing: 'Nothing was left to undo of it.', dismiss: 'Hide this', will: 'Nothing of it can be undone any more. | One change will be undone. | {n} changes will be undone.', left: '… | One was changed since and is left alone. | {n} were changed since and are left alone.' },
   trouble: {
