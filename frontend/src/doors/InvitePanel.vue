@@ -24,6 +24,12 @@ const { data: plan, error, isFetching } = useQuery({
 })
 const { data: sent } = useQuery({ queryKey: ['invitations', props.door.id], queryFn: () => take(api.GET('/sites/{site}/doors/{door}/invitations', { params: path.value })), refetchInterval: 20_000 })
 const lines = computed(() => (text.value.trim() ? (plan.value?.items ?? []) : []))
+/** What needs a look is all there; of what is ready the first. */
+const FIRST = 60
+const shown = computed(() => {
+  let many = 0
+  return lines.value.filter((line) => line.verdict !== 'ready' || ++many <= FIRST)
+})
 const ready = computed(() => lines.value.filter((line) => line.verdict === 'ready').length)
 const invitations = computed(() => sent.value?.items ?? [])
 const unanswered = computed(() => invitations.value.filter((each) => ['sent', 'opened', 'lapsed', 'bounced'].includes(each.state)).length)
@@ -56,11 +62,12 @@ const withdraw = (ids: string[]) => run(async () => {
     <div class="field"><label for="invite-box">{{ $t('doors.invite.box') }}</label><textarea id="invite-box" v-model="text" class="plain" rows="4" spellcheck="false" :placeholder="$t('doors.invite.hint')" /></div>
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
     <ol v-if="lines.length">
-      <li v-for="(line, index) in lines.slice(0, 200)" :key="index" :class="line.verdict">
+      <li v-for="(line, index) in shown" :key="index" :class="line.verdict">
         <strong>{{ line.person?.name ?? line.address ?? line.text }}</strong> <span v-if="line.verdict === 'ready' && !line.person" class="soft">{{ $t('doors.invite.new') }}</span>
         <span :class="line.verdict === 'ready' ? 'soft' : 'brass'">{{ $t('doors.invite.verdict.' + line.verdict) }}</span>
         <label v-for="who in line.candidates" :key="who.id"><input type="radio" :name="`invite-${line.number}`" @change="choose(line, who.id)" /> {{ fullName(who) }} <span class="soft">{{ $t('kind.' + who.kind) }}<template v-if="who.level">, {{ $t('level', { n: who.level }) }}</template> · {{ who.division.name }}</span></label>
       </li>
+      <li v-if="shown.length < lines.length" class="soft">{{ $t('doors.live.more', { n: $n(lines.length - shown.length) }, lines.length - shown.length) }}</li>
     </ol>
     <div v-if="lines.length" class="field"><label for="invite-words">{{ $t('doors.invite.words') }} <span class="soft">{{ $t('doors.invite.wordsHint') }}</span></label><textarea id="invite-words" v-model="words" class="plain" rows="3" maxlength="2000" /></div>
     <p v-if="lines.length"><Button :disabled="!ready || busy || isFetching" :label="$t('doors.invite.send', { n: ready }, ready)" @click="invite" /></p>
