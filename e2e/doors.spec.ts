@@ -233,7 +233,7 @@ test('one looks in without an account, and keys are renewed for the term to come
   const visitor = await phone(browser, baseURL)
   await visitor.goto(link ?? '')
   await expect(visitor.getByRole('heading', { name: 'Choral Studio' })).toBeVisible()
-  await expect(visitor.getByText('You look in without joining.')).toBeVisible()
+  await expect(visitor.getByText('You look in without joining: you see title, division and term, who leads it and how many are in.')).toBeVisible()
   await expect(visitor.getByText(/^\d+ in it$/)).toBeVisible()
   await expectAccessible(visitor)
   await admin.context().close()
