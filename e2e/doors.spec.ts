@@ -49,6 +49,7 @@ test('a door is set up by completing its sentence, and a learner comes through i
 
   const learner = await phone(browser, baseURL)
   await learner.goto('/join')
+  await expect(learner.getByLabel('The key')).toBeFocused()
   await learner.keyboard.type(key.toUpperCase().replaceAll('-', ' '))
   await learner.keyboard.press('Enter')
   await expect(learner.getByRole('heading', { name: HARMONY })).toBeVisible()
