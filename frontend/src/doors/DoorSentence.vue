@@ -139,6 +139,7 @@ defineExpose({ focus: () => nameField.value?.focus() })
 .line { display: inline; margin-right: 6px; }
 .line label { white-space: nowrap; margin: 0 3px; }
 .flow select, .flow input:not([type='checkbox']), .head input { border-width: 0 0 2px; border-radius: 2px 2px 0 0; background: var(--mint-pale); padding: 2px 4px; height: 30px; margin: 0 3px; }
+.flow select { field-sizing: content; }
 .chip { background: var(--mint-pale); padding: 3px 2px 3px 8px; border-radius: 3px; white-space: nowrap; }
 .chip .word { text-decoration: none; padding: 0 4px; }
 .tiny { width: 58px; }
