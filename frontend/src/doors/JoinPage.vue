@@ -101,7 +101,8 @@ function another() {
         <h1>{{ $t('join.title') }}</h1>
         <div class="field">
           <label for="key">{{ $t('join.key') }}</label>
-          <InputText id="key" v-model="key" autocomplete="off" autocapitalize="none" autocorrect="off" spellcheck="false" required maxlength="400" aria-describedby="key-hint" :aria-invalid="!!wrong('key')" autofocus fluid class="key" />
+          <!-- A key is longer than a phone is wide: it wraps, so that all of it can be compared. -->
+          <textarea id="key" v-model="key" rows="1" autocomplete="off" autocapitalize="none" autocorrect="off" spellcheck="false" enterkeyhint="go" required maxlength="400" aria-describedby="key-hint" :aria-invalid="!!wrong('key')" autofocus class="plain key" @keydown.enter.prevent="($event.target as HTMLTextAreaElement).form?.requestSubmit()" />
           <span id="key-hint" class="hint">{{ $t('join.hint') }}</span>
           <span v-if="wrong('key')" class="wrong" role="alert">{{ wrong('key') }}</span>
         </div>
@@ -193,7 +194,7 @@ function another() {
 form, section { display: grid; gap: 14px; }
 .what { gap: 5px; }
 .door { display: flex; gap: 12px; align-items: center; }
-.key { font-family: var(--mono); }
+.key { font-family: var(--mono); width: 100%; padding: 8px 10px; resize: none; field-sizing: content; overflow-wrap: anywhere; }
 .small { font-size: 0.92rem; }
 .choice { display: grid; grid-template-columns: 1fr 1fr; gap: 0; border-bottom: 2px solid var(--line); }
 .choice button { background: none; border: 0; border-bottom: 4px solid transparent; padding: 8px 4px; cursor: pointer; font-weight: 600; color: var(--soft); }
