@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\Sheets\Line;
 use MintDoor\Core\Sheets\LineComputer;
 use MintDoor\Core\Sheets\Note;
+use MintDoor\Core\Sheets\Situation;
 use MintDoor\Core\Sheets\Verdict;
 use MintDoor\Core\Time\Window;
 use MintDoor\Hall\Caller;
@@ -18,6 +19,7 @@ use MintDoor\Roles\Roles;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Sheets\SheetStore;
+use MintDoor\Sheets\Situations;
 use MintDoor\Sheets\StoredLine;
 
 /** What happens at doors, as lines of sheets like everything else. Runs inside a transaction, under the site's lock. */
@@ -27,6 +29,7 @@ final readonly class DoorLines
         private Connection $db,
         private LineComputer $computer,
         private SheetStore $store,
+        private Situations $situations,
         private Roles $roles,
     ) {
     }
@@ -38,7 +41,7 @@ final readonly class DoorLines
      */
     public function comeIn(Before $at, ?string $section, ?Caller $by = null): Line
     {
-        $line = $this->computer->comeIn($at->situation, $at->door->id('id'), $at->terms->kind, $at->terms->text('role'), $this->window($at), $this->section($at, $section));
+        $line = $this->computer->comeIn($at->situation, $at->door->id('id'), $at->terms->kind, $at->terms->text('role'), $this->window($at->access, $at->terms), $this->section($at, $section));
         $this->keep($at->access, $at->person, 'come-in', $line, $by);
         if (Verdict::Ready === $line->verdict) {
             $this->close($at->door->id('id'), $at->person->id('person_id'), 'in', $at->access, $by);
@@ -50,18 +53,38 @@ final readonly class DoorLines
     /**
      * Has somebody wait at a door.
      *
-     * @param 'seat'|'approval'|'answer' $for
+     * @param 'seat'|'approval' $for
      */
-    public function stand(Before $at, string $for, ?string $section, string $why, ?Caller $by = null): void
+    public function stand(Before $at, string $for, ?string $section, string $why): void
     {
-        $line = $this->computer->stand($at->situation, $at->door->id('id'), $at->terms->kind, $at->terms->text('role'), $this->window($at), 'choice' === $at->terms->text('place') ? $section : null);
-        $this->keep($at->access, $at->person, 'answer' === $for ? 'invite' : 'wait', $line, $by);
-        if ('answer' !== $for) {
-            $this->db->executeStatement(
-                "INSERT INTO waiter (site_id, door_id, person_id, what, state, waits, section_id, why, made_at) VALUES (?, ?, ?, ?, 'waiting', 1, ?, ?, ?)",
-                [Id::binary($at->access->site->id), Id::binary($at->door->id('id')), Id::binary($at->person->id('person_id')), $for, null === $section ? null : Id::binary($section), '' === trim($why) ? null : trim($why), Instant::toSql($at->access->now)],
-            );
-        }
+        $line = $this->computer->stand($at->situation, $at->door->id('id'), $at->terms->kind, $at->terms->text('role'), $this->window($at->access, $at->terms), 'choice' === $at->terms->text('place') ? $section : null);
+        $this->keep($at->access, $at->person, 'wait', $line, null);
+        $this->db->executeStatement(
+            "INSERT INTO waiter (site_id, door_id, person_id, what, state, waits, section_id, why, made_at) VALUES (?, ?, ?, ?, 'waiting', 1, ?, ?, ?)",
+            [Id::binary($at->access->site->id), Id::binary($at->door->id('id')), Id::binary($at->person->id('person_id')), $for, null === $section ? null : Id::binary($section), '' === trim($why) ? null : trim($why), Instant::toSql($at->access->now)],
+        );
+    }
+
+    /**
+     * Has many wait at a door for their own answer.
+     *
+     * @param array<string, Row> $people by id, as `Situations::people()` reads them
+     */
+    public function invite(SiteAccess $access, Row $door, array $people, Caller $by): void
+    {
+        $terms = DoorTermsJson::of($door);
+        $this->many($access, $people, 'invite', fn (Situation $situation): Line => $this->computer->stand($situation, $door->id('id'), $terms->kind, $terms->text('role'), $this->window($access, $terms), null), $by);
+    }
+
+    /**
+     * Has many wait no longer for their own answer.
+     *
+     * @param string             $door   id
+     * @param array<string, Row> $people by id, as `Situations::people()` reads them
+     */
+    public function lapse(SiteAccess $access, string $door, array $people, Caller $by): void
+    {
+        $this->many($access, $people, 'lapse', fn (Situation $situation): Line => $this->computer->goAgain($situation, [$door], true), $by);
     }
 
     /**
@@ -87,22 +110,43 @@ final readonly class DoorLines
 
     private function keep(SiteAccess $access, Row $person, string $verb, Line $line, ?Caller $by): void
     {
-        if (Verdict::Ready !== $line->verdict) {
-            return;
+        if (Verdict::Ready === $line->verdict) {
+            $this->store->store(null === $by ? $access : $access->doneBy($by), [$this->stored($person, $verb, $line)]);
         }
-        $note = static fn (Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
-        $json = [
-            'verdict' => $line->verdict->value, 'before' => SegmentRow::json($line->before, $this->roles->book()), 'after' => SegmentRow::json($line->after, $this->roles->book()),
-            'reasons' => array_map($note, $line->reasons), 'cautions' => array_map($note, array_values(array_filter($line->cautions, static fn (Note $each): bool => 'work-stays' !== $each->code))),
-        ];
-        $this->store->store(null === $by ? $access : $access->doneBy($by), [new StoredLine($person->id('person_id'), $person->string('sort_name'), $verb, $line, $json)]);
     }
 
-    private function window(Before $at): Window
+    /**
+     * @param array<string, Row>        $people by id
+     * @param callable(Situation): Line $line
+     */
+    private function many(SiteAccess $access, array $people, string $verb, callable $line, Caller $by): void
     {
-        $now = $at->access->now;
+        $situation = [] === $people ? null : $this->situations->of($access, $people);
+        $ready = [];
+        foreach ($people as $id => $person) {
+            $each = null === $situation ? null : $line($situation->one($id));
+            if (Verdict::Ready === $each?->verdict) {
+                $ready[] = $this->stored($person, $verb, $each);
+            }
+        }
+        if ([] !== $ready) {
+            $this->store->store($access->doneBy($by), $ready, listed: false);
+        }
+    }
 
-        return new Window($now, max($now, $at->terms->stays($at->access->site->termEnds)));
+    private function stored(Row $person, string $verb, Line $line): StoredLine
+    {
+        $note = static fn (Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
+
+        return new StoredLine($person->id('person_id'), $person->string('sort_name'), $verb, $line, [
+            'verdict' => $line->verdict->value, 'before' => SegmentRow::json($line->before, $this->roles->book()), 'after' => SegmentRow::json($line->after, $this->roles->book()),
+            'reasons' => array_map($note, $line->reasons), 'cautions' => array_map($note, array_values(array_filter($line->cautions, static fn (Note $each): bool => 'work-stays' !== $each->code))),
+        ]);
+    }
+
+    private function window(SiteAccess $access, DoorTermsJson $terms): Window
+    {
+        return new Window($access->now, max($access->now, $terms->stays($access->site->termEnds)));
     }
 
     /** Where somebody is put: where the door says, where they chose, or where the fewest are. */

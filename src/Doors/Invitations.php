@@ -7,7 +7,6 @@ namespace MintDoor\Doors;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Doors\InvitationState;
-use MintDoor\Core\Doors\Passage;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Outcome;
 use MintDoor\Core\Intake\Reading;
@@ -29,6 +28,7 @@ use MintDoor\People\PersonRow;
 use MintDoor\PostRoom\PostRoom;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Sheets\Situations;
 
 /** Invitations through a door: to people of the directory, and to addresses it does not know. What changes something runs inside a transaction, under the site's lock. */
 final readonly class Invitations
@@ -36,7 +36,7 @@ final readonly class Invitations
     public function __construct(
         private Connection $db,
         private PeopleReader $reader,
-        private Threshold $threshold,
+        private Situations $situations,
         private DoorLines $lines,
         private DoorPost $post,
         private PostRoom $room,
@@ -83,21 +83,15 @@ final readonly class Invitations
         $terms = DoorTermsJson::of($door);
         $lapses = $access->now + 86_400 * ($terms->number('answerDays') ?? 14);
         $remind = $terms->number('remindDays');
+        $ready = array_values(array_filter($plan, static fn (array $line): bool => 'ready' === $line['verdict']));
+        $people = $this->people($ready);
+        $this->lines->invite($access, $door, $people, $access->caller);
         $rows = new BulkWriter($this->db);
         $letters = [];
-        foreach ($plan as $line) {
-            if ('ready' !== $line['verdict']) {
-                continue;
-            }
-            $person = \is_array($line['person']) && \is_string($line['person']['id'] ?? null) ? $line['person']['id'] : null;
-            $address = \is_string($line['address']) ? $line['address'] : '';
-            $row = null;
-            if (null !== $person) {
-                $at = $this->threshold->at($door, $this->callers->anybody($person));
-                $row = $at->person;
-                $address = $row->string('email');
-                $this->lines->stand($at, 'answer', null, '', $access->caller);
-            }
+        foreach ($ready as $line) {
+            $person = self::person($line);
+            $row = null === $person ? null : $people[$person];
+            $address = $row?->string('email') ?? (\is_string($line['address']) ? $line['address'] : '');
             $id = $this->ids->next();
             $rows->add('invitation', [
                 'id' => BulkWriter::id($id), 'site_id' => BulkWriter::id($access->site->id), 'door_id' => BulkWriter::id($door->id('id')), 'person_id' => BulkWriter::id($person), 'address' => $address, 'words' => trim($words), 'holds' => $terms->is('holds'),
@@ -141,15 +135,12 @@ final readonly class Invitations
         $terms = DoorTermsJson::of($door);
         $open = array_values(array_filter($this->chosen($door, $only), fn (Row $row): bool => $this->state($row)->open() && InvitationState::OnItsWay !== $this->state($row)));
         $lapses = $access->now + 86_400 * ($terms->number('answerDays') ?? 14);
+        // Whose invitation had lapsed waits for their own answer again.
+        $over = array_values(array_filter($open, static fn (Row $row): bool => null !== $row->idOrNull('person_id') && null === $row->stringOrNull('unanswered')));
+        $again = $this->judged($access, $door, array_map(static fn (Row $row): array => ['number' => 0, 'text' => '', 'person' => $row->id('person_id'), 'address' => null, 'candidates' => [], 'known' => [], 'verdict' => 'ready'], $over));
+        $this->lines->invite($access, $door, $this->people(array_values(array_filter($again, static fn (array $line): bool => 'ready' === $line['verdict']))), $access->caller);
         foreach ($open as $row) {
             $this->db->executeStatement('UPDATE invitation SET lapses_at = ?, sent = sent + 1, remind_at = ?, unanswered = 1 WHERE id = ?', [Instant::toSql($lapses), null === $terms->number('remindDays') ? null : Instant::toSql($access->now + 86_400 * $terms->number('remindDays')), Id::binary($row->id('id'))]);
-            $person = $row->idOrNull('person_id');
-            if (null !== $person && null === $row->stringOrNull('unanswered')) {
-                $at = $this->threshold->at($door, $this->callers->anybody($person));
-                if (Passage::No !== $at->admission->passage && Passage::Already !== $at->admission->passage) {
-                    $this->lines->stand($at, 'answer', null, '', $access->caller);
-                }
-            }
         }
         $this->post->send(MessageKind::Invitation, $access, $terms->text('role'), array_map(static fn (Row $row): array => self::letter($row, $row->int('sent') + 1, $lapses), $open), $access->caller, false);
 
@@ -164,9 +155,7 @@ final readonly class Invitations
     public function withdraw(SiteAccess $access, Row $door, array $only): int
     {
         $open = array_values(array_filter($this->chosen($door, $only), fn (Row $row): bool => $this->state($row)->open()));
-        foreach ($open as $row) {
-            $this->end($door, $row, 'withdrawn_at', $access->caller);
-        }
+        $this->end($access, $door->id('id'), $open, 'withdrawn_at', $access->caller);
         $this->room->withdraw('invitation_id', array_map(static fn (Row $row): string => $row->id('id'), $open));
 
         return \count($open);
@@ -177,28 +166,55 @@ final readonly class Invitations
     {
         $now = Instant::toSql($access->now);
         $due = $this->rows('i.site_id = ? AND i.unanswered = 1 AND (i.lapses_at <= ? OR i.remind_at <= ?)', [Id::binary($access->site->id), $now, $now]);
+        $doors = $over = [];
         foreach ($due as $row) {
-            $door = new Row($this->db->fetchAssociative('SELECT id, site_id, kind, name, state, terms, from_at, until_at, made_by FROM door WHERE id = ?', [Id::binary($row->id('door_id'))]) ?: []);
+            $door = $doors[$row->id('door_id')] ??= new Row($this->db->fetchAssociative('SELECT id, site_id, kind, name, state, terms, from_at, until_at, made_by FROM door WHERE id = ?', [Id::binary($row->id('door_id'))]) ?: []);
             if ($row->instant('lapses_at') <= $access->now) {
-                $this->end($door, $row, null);
+                $over[$door->id('id')][] = $row;
                 continue;
             }
             $this->db->executeStatement('UPDATE invitation SET remind_at = NULL, sent = sent + 1 WHERE id = ?', [Id::binary($row->id('id'))]);
             $this->post->send(MessageKind::Reminder, $access, DoorTermsJson::of($door)->text('role'), [self::letter($row, $row->int('sent') + 1, $row->instant('lapses_at'))], null, false);
         }
+        foreach ($over as $door => $rows) {
+            $this->end($access, $door, $rows, null, $this->callers->anybody($doors[$door]->id('made_by')));
+        }
 
         return \count($due);
     }
 
-    /** @param 'withdrawn_at'|null $mark null where its time is over */
-    private function end(Row $door, Row $invitation, ?string $mark, ?Caller $by = null): void
+    /**
+     * @param string              $door id
+     * @param list<Row>           $rows
+     * @param 'withdrawn_at'|null $mark null where their time is over
+     */
+    private function end(SiteAccess $access, string $door, array $rows, ?string $mark, Caller $by): void
     {
-        $this->db->executeStatement('UPDATE invitation SET unanswered = NULL, remind_at = NULL'.(null === $mark ? '' : ", $mark = ?").' WHERE id = ?', [...(null === $mark ? [] : [Instant::toSql($this->clock->instant())]), Id::binary($invitation->id('id'))]);
-        $person = $invitation->idOrNull('person_id');
-        if (null !== $person) {
-            $at = $this->threshold->at($door, $this->callers->anybody($person));
-            $this->lines->goAgain($at, [$door->id('id')], true, 'lapse', $by ?? $this->callers->anybody($door->id('made_by')));
+        foreach ($rows as $row) {
+            $this->db->executeStatement('UPDATE invitation SET unanswered = NULL, remind_at = NULL'.(null === $mark ? '' : ", $mark = ?").' WHERE id = ?', [...(null === $mark ? [] : [Instant::toSql($this->clock->instant())]), Id::binary($row->id('id'))]);
         }
+        $known = array_values(array_unique(array_filter(array_map(static fn (Row $row): ?string => $row->idOrNull('person_id'), $rows), is_string(...))));
+        $this->lines->lapse($access, $door, [] === $known ? [] : $this->situations->people($known), $by);
+    }
+
+    /**
+     * @param list<array<string, mixed>> $lines schema `InviteLine`
+     *
+     * @return array<string, Row> whom of the directory they mean, by id
+     */
+    private function people(array $lines): array
+    {
+        $known = array_values(array_filter(array_map(self::person(...), $lines), is_string(...)));
+
+        return [] === $known ? [] : $this->situations->people($known);
+    }
+
+    /** @param array<string, mixed> $line schema `InviteLine` */
+    private static function person(array $line): ?string
+    {
+        $person = \is_array($line['person']) ? $line['person']['id'] ?? null : null;
+
+        return \is_string($person) ? $person : null;
     }
 
     /** @return array{address: string, person: ?Row, cause: string, words: string, until: int, invitation: string} */

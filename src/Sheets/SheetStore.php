@@ -38,11 +38,12 @@ final readonly class SheetStore
 
     /**
      * @param non-empty-array<array-key, StoredLine> $lines one a person
-     * @param ?string                                $sheet id of the stored sheet whose lines these are, by their positions; null makes one
+     * @param ?string                                $sheet  id of the stored sheet whose lines these are, by their positions; null makes one
+     * @param bool                                   $listed whether one that is made is found among sheets, where it is of several people
      *
      * @return array{string, array<array-key, array{line: string, entry: int, version: int}>} id of the sheet, and of each line its id, entry in the logbook, and the version of the enrollment after it
      */
-    public function store(SiteAccess $access, array $lines, ?string $sheet = null): array
+    public function store(SiteAccess $access, array $lines, ?string $sheet = null, bool $listed = true): array
     {
         $site = $access->site->id;
         $this->passesAndMarks($access, $lines);
@@ -63,7 +64,7 @@ final readonly class SheetStore
         if ($own) {
             $by = BulkWriter::id($access->caller->id);
             $at = Instant::toSql($access->now);
-            $rows->add('change_sheet', ['id' => BulkWriter::id($sheet), 'site_id' => BulkWriter::id($site), 'made_by' => $by, 'made_at' => $at, 'state' => 'applied', 'changed_by' => $by, 'changed_at' => $at, 'total' => \count($lines), 'done' => \count($lines), 'applied' => \count($lines), 'kind' => $this->kind($lines), 'undoes' => $this->undone($lines)]);
+            $rows->add('change_sheet', ['id' => BulkWriter::id($sheet), 'site_id' => BulkWriter::id($site), 'made_by' => $by, 'made_at' => $at, 'state' => 'applied', 'changed_by' => $by, 'changed_at' => $at, 'total' => \count($lines), 'done' => \count($lines), 'applied' => \count($lines), 'kind' => $listed ? $this->kind($lines) : 'desk', 'undoes' => $this->undone($lines)]);
         }
         $entries = $stored = [];
         $position = 0;

@@ -13,6 +13,35 @@ use MintDoor\PostRoom\Sender;
 /** Invitations: to people and to addresses, answered once, reminded, sent again, taken back. */
 final class InvitationsTest extends ApiTestCase
 {
+    protected function furnish(): void
+    {
+        parent::furnish();
+        for ($n = 0; $n < 30; ++$n) {
+            $this->ids["many$n"] = $this->house->person('learner', $this->ids['seniors'], 'Many'.$n, 'Manysen', 7, email: "many$n@example.org", login: "many$n");
+        }
+    }
+
+    public function testManyAreInvitedAtOnceTakenBackAndInvitedAgainAndAreNoSheetOfAnybody(): void
+    {
+        $door = $this->door();
+        $many = implode("\n", array_map(static fn (int $n): string => "many$n@example.org", range(0, 29)));
+        $waiting = fn (): int => \count(array_keys($this->roster(query: '?limit=200'), 'learner waiting', true));
+        self::assertSame(30, $this->invite($door, $many));
+        self::assertSame(30, $waiting());
+        self::assertSame(30, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM sheet_line WHERE verb = 'invite'"));
+        self::assertSame([], $this->call('lead', 'GET', '/sheets')['items']);
+        self::assertSame(30, $this->call('lead', 'POST', $this->path($door, '/withdraw'), [])['done']);
+        self::assertSame(0, $waiting());
+        self::assertSame(30, $this->invite($door, $many));
+        $this->deliver();
+        $this->db()->executeStatement('UPDATE invitation SET lapses_at = ? WHERE unanswered = 1', [Instant::toSql($this->now() - 1)]);
+        self::assertSame(30, $this->service(Tick::class)->all()['invitations']);
+        self::assertSame(0, $waiting());
+        $this->change('lead', 'let-in', 'many0', 'learner');
+        self::assertSame(30, $this->call('lead', 'POST', $this->path($door, '/again'), [])['done']);
+        self::assertSame(29, $waiting(), 'Who is in by now waits for nothing.');
+    }
+
     public function testWhomLinesMeanAndWhatStandsInTheWay(): void
     {
         $door = $this->door();
