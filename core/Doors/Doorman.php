@@ -63,6 +63,19 @@ final readonly class Doorman
         return $reach;
     }
 
+    /**
+     * Whether somebody may look in through a door without joining.
+     *
+     * @param bool    $anyone        whether it is for anybody at all, also without an account
+     * @param ?string $division      theirs, by code; null for somebody without an account
+     * @param bool    $administrator of the site's division
+     */
+    public static function mayLookIn(DoorTerms $door, bool $anyone, ?string $division, bool $administrator, int $now): bool
+    {
+        return DoorState::Open === DoorState::of($door->open, false, $door->hours, $now)
+            && ($anyone || (null !== $division && ([] === $door->divisions || $administrator || \in_array($division, $door->divisions, true))));
+    }
+
     private function refusal(DoorTerms $door, Site $site, Person $person, ?string $address, ?Segment $here, int $now): ?Admission
     {
         $holds = $this->roles->mayHold($door->role, $person, $site);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Doors;
 
+use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\WakingHours;
 
 /**
@@ -38,14 +39,15 @@ final readonly class QuietRule
     /**
      * From when on somebody counts as quiet.
      *
-     * @param int                    $seen    when they were last here, or came in
-     * @param callable(string): bool $counts  whether a day, as year-month-day, is none off
+     * @param int                    $seen   when they were last here, or came in
+     * @param callable(string): bool $counts whether a day, as year-month-day, is none off
+     * @param int                    $opens  when the site did: what was before is nobody's absence
      *
      * @return ?int the end of the day that makes it full; null while that is further off than the rule looks
      */
-    public function quietFrom(int $seen, \DateTimeZone $zone, callable $counts): ?int
+    public function quietFrom(int $seen, \DateTimeZone $zone, callable $counts, int $opens = Time::BEGINNING): ?int
     {
-        $day = (new \DateTimeImmutable('@'.$seen))->setTimezone($zone)->setTime(0, 0);
+        $day = (new \DateTimeImmutable('@'.max($seen, $opens)))->setTimezone($zone)->setTime(0, 0);
         $days = $meetings = 0;
         for ($n = 0; $n < self::HORIZON; ++$n) {
             $day = $day->modify('+1 day');

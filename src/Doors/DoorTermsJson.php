@@ -23,7 +23,18 @@ final readonly class DoorTermsJson
     /** @param Row $door with `terms`, `from_at`, `until_at`, `state`, `kind` */
     public static function of(Row $door): self
     {
-        return new self($door->json('terms'), new Window($door->instant('from_at'), $door->instant('until_at')), 'open' === $door->string('state'), DoorKind::from($door->string('kind')));
+        return self::named($door, '');
+    }
+
+    /** @param Row $row with the same, each name begun with `door_` */
+    public static function beside(Row $row): self
+    {
+        return self::named($row, 'door_');
+    }
+
+    private static function named(Row $row, string $prefix): self
+    {
+        return new self($row->json($prefix.'terms'), new Window($row->instant($prefix.'from_at'), $row->instant($prefix.'until_at')), 'open' === $row->string($prefix.'state'), DoorKind::from($row->string($prefix.'kind')));
     }
 
     /** @param array<string, mixed> $terms */

@@ -11,27 +11,30 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\RoleVerdict;
 use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Core\Time\WindowOutOfOrder;
 use MintDoor\Hall\BulkWriter;
+use MintDoor\Hall\FieldErrors;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Ids;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\Logbook\Logbook;
 use MintDoor\People\Accounts;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Sites\Divisions;
 
 /** The doors that are set up as sentences: made, changed, opened and shut. What changes something runs inside a transaction, under the site's lock. */
 final readonly class Doors
 {
+    /** What a door is read with, from a table called d. */
+    public const COLUMNS = 'd.id, d.site_id, d.kind, d.name, d.state, d.terms, d.from_at, d.until_at, d.version, d.made_by';
+
     /** Seconds a term may lie ahead; a door for later is a slip of the year. */
     private const FURTHEST = 3 * 366 * 86_400;
 
@@ -109,6 +112,15 @@ final readonly class Doors
         $this->logbook->write($access->site->id, $access->caller, [['door-key-renewed', ['door' => $door, 'name' => $row->string('name')]]]);
     }
 
+    /** @throws Problem at the fields of the days */
+    public function renewFor(SiteAccess $access, string $door, ?string $fromDay, ?string $untilDay): void
+    {
+        $errors = new FieldErrors();
+        $hours = $this->hours($access, $fromDay, $untilDay, $errors, null);
+        $errors->check();
+        $this->renew($access, $door, $hours);
+    }
+
     /**
      * How many could come through a door on such terms.
      *
@@ -130,7 +142,7 @@ final readonly class Doors
         $people = array_map(static fn (Row $row): array => [
             new Person('', PersonKind::from($row->string('person_kind')), $row->string('person_division'), $row->intOrNull('level'), $row->instant('closed_from')),
             $row->stringOrNull('address'),
-            null === $row->stringOrNull('state') ? null : SegmentRow::segment(new Row(['state' => $row->string('state'), 'roles' => '', 'from_at' => '1000-01-01 00:00:00', 'until_at' => '9999-12-31 00:00:00', 'since_at' => '1000-01-01 00:00:00', 'holds_seat' => 0])),
+            null === $row->stringOrNull('state') ? null : new Segment(new Window(), State::from($row->string('state')), [], false, Time::BEGINNING),
             $row->int('people'),
         ], $alike);
         // Before it opens, those count who could come through once it does.
@@ -142,7 +154,7 @@ final readonly class Doors
     /** A door that is set up as a sentence. */
     public function row(SiteAccess $access, string $door): Row
     {
-        $found = $this->db->fetchAssociative('SELECT id, site_id, kind, name, state, terms, from_at, until_at, version, made_by FROM door WHERE id = ? AND site_id = ? AND terms IS NOT NULL', [Id::binary($door), Id::binary($access->site->id)]);
+        $found = $this->db->fetchAssociative('SELECT '.self::COLUMNS.' FROM door d WHERE d.id = ? AND d.site_id = ? AND d.terms IS NOT NULL', [Id::binary($door), Id::binary($access->site->id)]);
 
         return new Row(false === $found ? throw Problem::notFound('This door') : $found);
     }
@@ -176,21 +188,18 @@ final readonly class Doors
      */
     private function checked(SiteAccess $access, DoorWish $wish, ?Row $kept = null): array
     {
-        $errors = [];
-        $wrong = static function (string $field, string $code, string $detail) use (&$errors): void {
-            $errors[] = ['pointer' => '/'.$field, 'code' => $code, 'detail' => $detail];
-        };
+        $errors = new FieldErrors();
         $divisions = array_keys($this->divisions->all());
         foreach (array_diff($wish->divisions, $divisions) as $unknown) {
-            $wrong('divisions', 'unknown', \sprintf('There is no division %s any more.', $unknown));
+            $errors->add('divisions', 'unknown', \sprintf('There is no division %s any more.', $unknown));
         }
         if ((null === $wish->lowest) !== (null === $wish->highest) || (null !== $wish->lowest && $wish->lowest > $wish->highest)) {
-            $wrong('lowest', 'levels', 'Give both levels, the lower one first, or neither.');
+            $errors->add('lowest', 'levels', 'Give both levels, the lower one first, or neither.');
         }
         if ('look-in' !== $wish->kind) {
-            $verdict = [] === $errors ? $this->mayGive($access, $wish->role, $wish->divisions, $wish->lowest) : null;
+            $verdict = $errors->none() ? $this->mayGive($access, $wish->role, $wish->divisions, $wish->lowest) : null;
             if (null !== $verdict && !$verdict->allowed) {
-                $wrong('role', $verdict->code, match ($verdict->code) {
+                $errors->add('role', $verdict->code, match ($verdict->code) {
                     'no-such-role' => 'There is no such role any more. Choose another.',
                     'wrong-kind', 'wrong-level' => 'Nobody this door is for may hold that role. Choose another role, or other people.',
                     default => 'You may not give this role by hand, so you cannot give it at a door. Choose another.',
@@ -198,31 +207,29 @@ final readonly class Doors
             }
         }
         if ('fixed' === $wish->place && (null === $wish->section || false === $this->db->fetchOne('SELECT 1 FROM section WHERE id = ? AND site_id = ?', [Id::binary($wish->section), Id::binary($access->site->id)]))) {
-            $wrong('section', 'no-such-section', 'Choose a section of this site.');
+            $errors->add('section', 'no-such-section', 'Choose a section of this site.');
         }
         if (\in_array($wish->place, ['emptiest', 'choice'], true) && false === $this->db->fetchOne('SELECT 1 FROM section WHERE site_id = ? LIMIT 1', [Id::binary($access->site->id)])) {
-            $wrong('place', 'no-sections', 'This site has no sections.');
+            $errors->add('place', 'no-sections', 'This site has no sections.');
         }
         if (null !== $wish->quietMeetings && [] === $wish->meets) {
-            $wrong('meets', 'no-meetings', 'Say on which weekdays they meet.');
+            $errors->add('meets', 'no-meetings', 'Say on which weekdays they meet.');
         }
         if ($wish->accounts) {
-            $this->mayMakeAccounts($access, $wish, $wrong);
+            $this->mayMakeAccounts($access, $wish, $errors);
         }
         if ($wish->accounts && [] !== $wish->domains) {
-            $wrong('accounts', 'no-address', 'Accounts made on the way have no address yet, so a door for addresses cannot make them.');
+            $errors->add('accounts', 'no-address', 'Accounts made on the way have no address yet, so a door for addresses cannot make them.');
         }
-        $hours = $this->hours($access, $wish, $wrong, null === $kept ? null : $kept->instant('until_at'));
+        $hours = $this->hours($access, $wish->fromDay, $wish->untilDay, $errors, null === $kept ? null : $kept->instant('until_at'));
         $stayUntil = null;
         if ('day' === $wish->stay) {
             $stayUntil = null === $wish->stayDay ? null : $access->endOf($wish->stayDay, '/stayDay');
             if (null === $stayUntil || $stayUntil <= $access->now) {
-                $wrong('stayDay', 'over', 'Choose a day that is still to come.');
+                $errors->add('stayDay', 'over', 'Choose a day that is still to come.');
             }
         }
-        if ([] !== $errors || null === $hours) {
-            throw new Problem(ProblemType::Invalid, $errors[0]['detail'] ?? '', $errors);
-        }
+        $errors->check();
 
         return [array_filter([
             'listed' => 'list' === $wish->kind, 'role' => $wish->role, 'place' => $wish->place, 'section' => 'fixed' === $wish->place ? $wish->section : null, 'seats' => $wish->seats, 'divisions' => $wish->divisions, 'lowest' => $wish->lowest, 'highest' => $wish->highest,
@@ -231,23 +238,22 @@ final readonly class Doors
         ], static fn (mixed $value): bool => !\in_array($value, [null, false, [], ''], true)), $hours];
     }
 
-    /** @param callable(string, string, string): void $wrong */
-    private function hours(SiteAccess $access, DoorWish $wish, callable $wrong, ?int $keptUntil): ?Window
+    private function hours(SiteAccess $access, ?string $fromDay, ?string $untilDay, FieldErrors $errors, ?int $keptUntil): Window
     {
-        $from = null === $wish->fromDay ? Time::BEGINNING : $access->startOf($wish->fromDay, '/fromDay');
-        $until = null === $wish->untilDay ? Time::FOREVER : $access->endOf($wish->untilDay, '/untilDay');
+        $from = null === $fromDay ? Time::BEGINNING : $access->startOf($fromDay, '/fromDay');
+        $until = null === $untilDay ? Time::FOREVER : $access->endOf($untilDay, '/untilDay');
         if ($until <= $access->now && $until !== $keptUntil) {
-            $wrong('untilDay', 'over', 'That day is over already. Choose a later one.');
+            $errors->add('untilDay', 'over', 'That day is over already. Choose a later one.');
         }
         if ($from > $access->now + self::FURTHEST) {
-            $wrong('fromDay', 'far', 'That is more than three years ahead. Is the year right?');
+            $errors->add('fromDay', 'far', 'That is more than three years ahead. Is the year right?');
         }
         try {
             return new Window($from, $until);
         } catch (WindowOutOfOrder) {
-            $wrong('untilDay', 'before-start', 'The last day is before the first. Choose a later one.');
+            $errors->add('untilDay', 'before-start', 'The last day is before the first. Choose a later one.');
 
-            return null;
+            return new Window();
         }
     }
 
@@ -290,16 +296,15 @@ final readonly class Doors
         return $refused ?? RoleVerdict::no('no-such-role');
     }
 
-    /** @param callable(string, string, string): void $wrong */
-    private function mayMakeAccounts(SiteAccess $access, DoorWish $wish, callable $wrong): void
+    private function mayMakeAccounts(SiteAccess $access, DoorWish $wish, FieldErrors $errors): void
     {
         $division = $wish->divisions[0] ?? $access->site->division;
         if (\count($wish->divisions) > 1) {
-            $wrong('divisions', 'one', 'Who makes an account here becomes a learner of one division. Name just that one.');
+            $errors->add('divisions', 'one', 'Who makes an account here becomes a learner of one division. Name just that one.');
         } elseif (!Accounts::caretaker($access->caller)->mayMake(PersonKind::Learner, $division, $this->accounts->lettingInto($access->caller))) {
-            $wrong('accounts', 'not-yours', 'You may not make accounts in that division.');
+            $errors->add('accounts', 'not-yours', 'You may not make accounts in that division.');
         } elseif (!$this->roles->book()->mayHold($wish->role, new Person(Id::NONE, PersonKind::Learner, $division, $wish->lowest ?? $access->site->levels->lowest ?? 1), $access->site)->allowed) {
-            $wrong('accounts', 'wrong-kind', 'Who makes an account here is a learner, and learners may not hold that role.');
+            $errors->add('accounts', 'wrong-kind', 'Who makes an account here is a learner, and learners may not hold that role.');
         }
     }
 

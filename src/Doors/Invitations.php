@@ -7,12 +7,14 @@ namespace MintDoor\Doors;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Doors\InvitationState;
+use MintDoor\Core\Doors\InviteVerdict;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Outcome;
 use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\People\Sight;
 use MintDoor\Core\PostRoom\MessageKind;
+use MintDoor\Core\Roster\State;
 use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\CallerProvider;
@@ -166,15 +168,18 @@ final readonly class Invitations
     {
         $now = Instant::toSql($access->now);
         $due = $this->rows('i.site_id = ? AND i.unanswered = 1 AND (i.lapses_at <= ? OR i.remind_at <= ?)', [Id::binary($access->site->id), $now, $now]);
-        $doors = $over = [];
+        $doors = $over = $letters = [];
         foreach ($due as $row) {
-            $door = $doors[$row->id('door_id')] ??= new Row($this->db->fetchAssociative('SELECT id, site_id, kind, name, state, terms, from_at, until_at, made_by FROM door WHERE id = ?', [Id::binary($row->id('door_id'))]) ?: []);
+            $door = $doors[$row->id('door_id')] ??= new Row($this->db->fetchAssociative('SELECT '.Doors::COLUMNS.' FROM door d WHERE d.id = ?', [Id::binary($row->id('door_id'))]) ?: []);
             if ($row->instant('lapses_at') <= $access->now) {
                 $over[$door->id('id')][] = $row;
                 continue;
             }
             $this->db->executeStatement('UPDATE invitation SET remind_at = NULL, sent = sent + 1 WHERE id = ?', [Id::binary($row->id('id'))]);
-            $this->post->send(MessageKind::Reminder, $access, DoorTermsJson::of($door)->text('role'), [self::letter($row, $row->int('sent') + 1, $row->instant('lapses_at'))], null, false);
+            $letters[$door->id('id')][] = self::letter($row, $row->int('sent') + 1, $row->instant('lapses_at'));
+        }
+        foreach ($letters as $door => $all) {
+            $this->post->send(MessageKind::Reminder, $access, DoorTermsJson::of($doors[$door])->text('role'), $all, null, false);
         }
         foreach ($over as $door => $rows) {
             $this->end($access, $door, $rows, null, $this->callers->anybody($doors[$door]->id('made_by')));
@@ -307,18 +312,10 @@ final readonly class Invitations
             $verdict = $line['verdict'];
             if ('ready' === $verdict) {
                 $holds = null === $person ? null : $this->roles->book()->mayGive($role, $access->standing, PersonRow::person($person), $access->site);
-                $verdict = match (true) {
-                    \is_string($line['person']) && (null === $person || null !== $person->stringOrNull('gone')) => 'unknown',
-                    !\is_string($address) => 'no-address',
-                    false === filter_var($address, \FILTER_VALIDATE_EMAIL) || \strlen($address) > 190 => 'malformed',
-                    isset($seen[$key]) => 'repeat',
-                    isset($open[$key]) => 'invited',
-                    'kept-out' === $person?->stringOrNull('state') => 'kept-out',
-                    \in_array($person?->stringOrNull('state'), Doors::through(), true) => 'here',
-                    null !== $person && (null === $person->stringOrNull('login') || $person->instant('closed_from') <= $access->now) => 'account',
-                    null !== $holds && !$holds->allowed => 'role',
-                    default => 'ready',
-                };
+                $verdict = \is_string($line['person']) && (null === $person || null !== $person->stringOrNull('gone')) ? 'unknown' : InviteVerdict::of(
+                    \is_string($address) ? $address : null, isset($seen[$key]), isset($open[$key]), State::tryFrom($person?->stringOrNull('state') ?? ''),
+                    null === $person || (null !== $person->stringOrNull('login') && PersonRow::person($person)->accountOpen($access->now)), $holds,
+                )->value;
                 $seen[$key] = true;
             }
 

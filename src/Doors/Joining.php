@@ -17,7 +17,9 @@ use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
+use MintDoor\PostRoom\PostRoom;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Enrollments;
 
 /** Coming in through a door by oneself, answering an invitation, waiting, and going again. What changes something runs inside a transaction, under the site's lock. */
 final readonly class Joining
@@ -27,7 +29,9 @@ final readonly class Joining
         private Threshold $threshold,
         private DoorLines $lines,
         private Roles $roles,
+        private Enrollments $enrollments,
         private HouseClock $clock,
+        private PostRoom $post,
     ) {
     }
 
@@ -48,7 +52,7 @@ final readonly class Joining
 
         return [
             'site' => ['id' => $site->id('id'), 'title' => $site->string('title'), 'kind' => $site->string('kind'), 'division' => $site->string('division_name'), 'term' => $site->string('term_name'), 'timeZone' => $site->string('time_zone'), 'opensAt' => Instant::toJson($site->instant('opens_at'))],
-            'leads' => null === $caller ? [] : $this->leads($door->id('site_id')),
+            'leads' => null === $caller ? [] : \array_slice($this->enrollments->namesOfLeads($door->id('site_id'), $this->clock->instant()), 0, 3),
             'role' => ['code' => $role->code ?? '', 'name' => $role->name ?? '', 'caution' => $role?->caution],
             'state' => DoorState::of($terms->open, $terms->is('approval'), $terms->hours, $this->clock->instant())->value,
             'untilAt' => Instant::toJson($terms->hours->until), 'fromAt' => Instant::toJson($terms->hours->from), 'about' => $terms->text('about'),
@@ -96,7 +100,7 @@ final readonly class Joining
         }
         if (null !== $invitation && null === $over) {
             $this->db->executeStatement('UPDATE invitation SET answered_at = ?, answered_by = ?, unanswered = NULL, opened_at = COALESCE(opened_at, ?) WHERE id = ?', [Instant::toSql($at->access->now), Id::binary($caller->id), Instant::toSql($at->access->now), Id::binary($invitation->id('id'))]);
-            $this->db->executeStatement("UPDATE message SET state = 'withdrawn', due_at = NULL WHERE invitation_id = ? AND state IN ('held', 'delayed')", [Id::binary($invitation->id('id'))]);
+            $this->post->withdraw('invitation_id', [$invitation->id('id')]);
         }
 
         return ['passage' => $admission->passage->value, 'place' => Passage::Line === $admission->passage ? $at->place : null, 'site' => ['id' => $at->access->site->id, 'title' => $at->access->row->string('title')], 'opensAt' => $at->access->site->opensAt > $at->access->now ? Instant::toJson($at->access->site->opensAt) : null];
@@ -109,7 +113,7 @@ final readonly class Joining
      */
     public function leave(string $site, Caller $caller): array
     {
-        $doors = Row::all($this->db->fetchAllAssociative("SELECT id, site_id, kind, name, state, terms, from_at, until_at, made_by FROM door WHERE site_id = ? AND kind = 'key'", [Id::binary($site)]));
+        $doors = Row::all($this->db->fetchAllAssociative('SELECT '.Doors::COLUMNS." FROM door d WHERE d.site_id = ? AND d.kind = 'key'", [Id::binary($site)]));
         if ([] === $doors) {
             throw Problem::notFound('This site');
         }
@@ -157,7 +161,7 @@ final readonly class Joining
     /** What somebody waits with; its site has to be locked before anything is done about it. */
     public function wait(int $id, Caller $caller): Row
     {
-        $row = $this->db->fetchAssociative('SELECT w.id AS waiter, w.section_id, w.offered_until, d.id, d.site_id, d.kind, d.name, d.state, d.terms, d.from_at, d.until_at, d.made_by FROM waiter w JOIN door d ON d.id = w.door_id WHERE w.id = ? AND w.person_id = ? AND w.waits = 1', [$id, Id::binary($caller->id)]);
+        $row = $this->db->fetchAssociative('SELECT w.id AS waiter, w.section_id, w.offered_until, '.Doors::COLUMNS.' FROM waiter w JOIN door d ON d.id = w.door_id WHERE w.id = ? AND w.person_id = ? AND w.waits = 1', [$id, Id::binary($caller->id)]);
 
         return new Row(false === $row ? throw Problem::notFound('This place in the line') : $row);
     }
@@ -240,14 +244,6 @@ final readonly class Joining
             },
             'yours' => null !== $caller && (null === $person ? $this->hasAddress($caller, $invitation->string('address')) : $person === $caller->id), 'words' => $invitation->string('words'),
         ];
-    }
-
-    /** @return list<string> names of those who may help */
-    private function leads(string $site): array
-    {
-        $now = Instant::toSql($this->clock->instant());
-
-        return array_map(PersonRow::name(...), Row::all($this->db->fetchAllAssociative("SELECT p.given_name, p.family_name, p.preferred_name FROM enrollment_segment g JOIN person p ON p.id = g.person_id WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.leads = 1 AND g.state = 'current' ORDER BY g.sort_name LIMIT 3", [Id::binary($site), $now, $now])));
     }
 
     /** @return list<array{id: string, name: string, meets: string}> */

@@ -10,9 +10,6 @@ use MintDoor\Core\Doors\Doorman;
 use MintDoor\Core\Doors\DoorState;
 use MintDoor\Core\Doors\Passage;
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Core\Time\Time;
-use MintDoor\Core\Time\Window;
-use MintDoor\Core\Time\WindowOutOfOrder;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
@@ -23,8 +20,8 @@ use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\Hall\Throttle;
 use MintDoor\Hall\Transaction;
-use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Sites\SiteRow;
@@ -39,12 +36,16 @@ final readonly class OpenDoors
 {
     private const MOST = 300;
 
+    /** A door beside the columns of its site, which has some of these names itself. */
+    private const DOOR = 'o.id AS door_id, o.kind AS door_kind, o.state AS door_state, o.terms AS door_terms, o.from_at AS door_from_at, o.until_at AS door_until_at';
+
     public function __construct(
         private Connection $db,
         private Gate $gate,
         private Doors $doors,
         private DoorKeys $keys,
         private Roles $roles,
+        private Enrollments $enrollments,
         private HouseClock $clock,
         private Throttle $throttle,
         private Transaction $transaction,
@@ -59,7 +60,7 @@ final readonly class OpenDoors
         $at = Instant::toSql($now);
         $address = $this->db->fetchOne('SELECT email FROM person WHERE id = ?', [Id::binary($caller->id)]);
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.SiteRow::COLUMNS.", o.id AS door_id, o.kind AS door_kind, o.name AS door_name, o.state AS door_state, o.terms, o.from_at, o.until_at, g.state, g.roles, g.from_at AS g_from, g.until_at AS g_until, g.since_at, g.holds_seat
+            'SELECT '.SiteRow::COLUMNS.', '.self::DOOR.", g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat
              FROM door o JOIN site s ON s.id = o.site_id JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ?
              WHERE o.kind = 'key' AND o.state = 'open' AND o.from_at <= ? AND o.until_at > ? AND JSON_VALUE(o.terms, '$.listed') = 1 AND s.taken_back = 0 AND s.closes_at > ? ORDER BY s.title LIMIT ".self::MOST,
             [Id::binary($caller->id), $at, $at, $at, $at, $at],
@@ -67,9 +68,8 @@ final readonly class OpenDoors
         $doorman = new Doorman($this->roles->book());
         $items = [];
         foreach ($rows as $row) {
-            $door = new Row(['kind' => $row->string('door_kind'), 'state' => $row->string('door_state'), 'terms' => $row->string('terms'), 'from_at' => $row->string('from_at'), 'until_at' => $row->string('until_at')]);
-            $here = null === $row->stringOrNull('state') ? null : SegmentRow::segment(new Row(['state' => $row->string('state'), 'roles' => $row->string('roles'), 'from_at' => $row->string('g_from'), 'until_at' => $row->string('g_until'), 'since_at' => $row->string('since_at'), 'holds_seat' => $row->string('holds_seat')]));
-            $terms = DoorTermsJson::of($door);
+            $here = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
+            $terms = DoorTermsJson::beside($row);
             $admission = $doorman->admit($terms->terms(), SiteRow::site($row), Gate::person($caller), \is_string($address) ? $address : null, $here, $now, 0, null);
             if (\in_array($admission->passage, [Passage::In, Passage::Approval], true)) {
                 $items[] = ['door' => $row->id('door_id'), 'site' => ['id' => $row->id('id'), 'title' => $row->string('title')], 'kind' => $row->string('kind'), 'division' => $row->string('division_name'), 'term' => $row->string('term_name'), 'timeZone' => $row->string('time_zone'), 'asks' => $terms->is('approval'), 'about' => $terms->text('about'), 'untilAt' => Instant::toJson($terms->hours->until), 'waits' => 'waiting' === $here?->state->value];
@@ -87,13 +87,11 @@ final readonly class OpenDoors
             throw new Problem(ProblemType::TooManyTries, 'That is a lot of looking in. Wait a quarter of an hour.', retryAfter: 900);
         }
         $now = $this->clock->instant();
-        $found = $this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.", o.kind AS door_kind, o.state AS door_state, o.terms, o.from_at, o.until_at FROM door o JOIN site s ON s.id = o.site_id AND s.taken_back = 0 JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id WHERE o.id = ? AND o.kind = 'look-in' AND o.terms IS NOT NULL", [Id::binary($door)]);
+        $found = $this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.', '.self::DOOR." FROM door o JOIN site s ON s.id = o.site_id AND s.taken_back = 0 JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id WHERE o.id = ? AND o.kind = 'look-in' AND o.terms IS NOT NULL", [Id::binary($door)]);
         $row = new Row(false === $found ? throw Problem::notFound('This door') : $found);
-        $terms = DoorTermsJson::of(new Row(['kind' => 'look-in', 'state' => $row->string('door_state'), 'terms' => $row->string('terms'), 'from_at' => $row->string('from_at'), 'until_at' => $row->string('until_at')]));
-        $open = \in_array(DoorState::of($terms->open, false, $terms->hours, $now), [DoorState::Open, DoorState::Ajar], true);
-        $for = $terms->texts('divisions');
-        // Whoever may not look is told the same as if there were no such door.
-        if (!$open || (null === $caller && !$terms->is('anyone')) || (null !== $caller && !$terms->is('anyone') && [] !== $for && !\in_array($caller->division, $for, true) && !$caller->isAdministrator())) {
+        $terms = DoorTermsJson::beside($row);
+        if (!Doorman::mayLookIn($terms->terms(), $terms->is('anyone'), $caller?->division, true === $caller?->administers($row->string('division_code')), $now)) {
+            // Signed in, whoever may not look is told the same as if there were no such door.
             throw null === $caller ? new Problem(ProblemType::NotSignedIn, 'Sign in to look in here.') : Problem::notFound('This door');
         }
 
@@ -118,16 +116,7 @@ final readonly class OpenDoors
         return $this->transaction->run($request, $caller, $sites, function () use ($wish, $chosen, $caller): Answer {
             foreach ($chosen as $door) {
                 $access = $this->gate->at($door['site']['id'], $caller)->require(Permission::KeepDoors, DoorController::NEEDS);
-                $from = null === $wish->fromDay ? Time::BEGINNING : $access->startOf($wish->fromDay, '/fromDay');
-                $until = null === $wish->untilDay ? Time::FOREVER : $access->endOf($wish->untilDay, '/untilDay');
-                if ($until <= $access->now) {
-                    throw Problem::field('/untilDay', 'over', 'That day is over already. Choose a later one.');
-                }
-                try {
-                    $this->doors->renew($access, $door['id'], new Window($from, $until));
-                } catch (WindowOutOfOrder) {
-                    throw Problem::field('/untilDay', 'before-start', 'The last day is before the first. Choose a later one.');
-                }
+                $this->doors->renewFor($access, $door['id'], $wish->fromDay, $wish->untilDay);
             }
 
             return new Answer(['items' => $this->mine($caller, array_column($chosen, 'id'))]);
@@ -165,13 +154,13 @@ final readonly class OpenDoors
         $shows = $terms->texts('shows');
         $site = Id::binary($row->id('id'));
         $at = Instant::toSql($now);
-        $leads = \in_array('leads', $shows, true) ? Row::all($this->db->fetchAllAssociative("SELECT p.given_name, p.family_name, p.preferred_name FROM enrollment_segment g JOIN person p ON p.id = g.person_id WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.leads = 1 AND g.state = 'current' ORDER BY g.sort_name", [$site, $at, $at])) : null;
+        $leads = \in_array('leads', $shows, true) ? $this->enrollments->namesOfLeads($row->id('id'), $now) : null;
         $sections = \in_array('sections', $shows, true) ? Row::all($this->db->fetchAllAssociative('SELECT name, meets FROM section WHERE site_id = ? ORDER BY name', [$site])) : null;
         $learners = \in_array('numbers', $shows, true) ? $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment WHERE site_id = ? AND from_at <= ? AND until_at > ? AND holds_seat = 1', [$site, $at, $at]) : null;
 
         return [
             'site' => ['id' => $row->id('id'), 'title' => $row->string('title')], 'kind' => $row->string('kind'), 'division' => $row->string('division_name'), 'term' => ['name' => $row->string('term_name'), 'startsOn' => $row->string('starts_on'), 'endsOn' => $row->string('ends_on')], 'about' => $terms->text('about'),
-            'leads' => null === $leads ? null : array_map(static fn (Row $lead): string => PersonRow::name($lead), $leads), 'sections' => null === $sections ? null : array_map(static fn (Row $section): array => ['name' => $section->string('name'), 'meets' => $section->string('meets')], $sections),
+            'leads' => $leads, 'sections' => null === $sections ? null : array_map(static fn (Row $section): array => ['name' => $section->string('name'), 'meets' => $section->string('meets')], $sections),
             'learners' => is_numeric($learners) ? (int) $learners : null, 'seats' => null === $learners ? null : $row->intOrNull('seats'),
         ];
     }

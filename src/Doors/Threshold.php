@@ -56,12 +56,13 @@ final readonly class Threshold
 
     public function line(string $site): WaitingLine
     {
-        return new WaitingLine(array_map(self::waiter(...), Row::all($this->db->fetchAllAssociative("SELECT id, person_id, door_id, ahead, offered_until FROM waiter WHERE site_id = ? AND waits = 1 AND what = 'seat'", [Id::binary($site)]))));
+        return self::lineOf(Row::all($this->db->fetchAllAssociative("SELECT id AS waiter, person_id, door_id AS id, ahead, offered_until FROM waiter WHERE site_id = ? AND waits = 1 AND what = 'seat'", [Id::binary($site)])));
     }
 
-    public static function waiter(Row $row): Waiter
+    /** @param list<Row> $rows with `waiter`, `person_id`, the `id` of the door, `ahead`, `offered_until` */
+    public static function lineOf(array $rows): WaitingLine
     {
-        return new Waiter($row->int('id'), $row->id('person_id'), $row->id('door_id'), $row->int('ahead'), $row->instantOrNull('offered_until'));
+        return new WaitingLine(array_map(static fn (Row $row): Waiter => new Waiter($row->int('waiter'), $row->id('person_id'), $row->id('id'), $row->int('ahead'), $row->instantOrNull('offered_until')), $rows));
     }
 
     /** How many seats of a door are held, or kept for others than somebody. */

@@ -19,6 +19,7 @@ use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Sheets\Situations;
 use Psr\Log\LoggerInterface;
 
 /**
@@ -41,6 +42,7 @@ final class Tick
         private readonly WaitingRoom $room,
         private readonly Invitations $invitations,
         private readonly Threshold $threshold,
+        private readonly Situations $situations,
         private readonly DoorLines $lines,
         private readonly DoorPost $post,
         private readonly Gate $gate,
@@ -63,7 +65,7 @@ final class Tick
         }
         $look = $this->clock->instant() >= $this->quietAt + self::QUIET_EVERY;
         $this->quietAt = $look ? $this->clock->instant() : $this->quietAt;
-        foreach (Row::all($this->db->fetchAllAssociative("SELECT id, site_id, kind, name, state, terms, from_at, until_at, made_by FROM door WHERE terms IS NOT NULL AND kind = 'key' AND (JSON_VALUE(terms, '$.quietDays') IS NOT NULL OR JSON_VALUE(terms, '$.quietMeetings') IS NOT NULL)")) as $door) {
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT '.Doors::COLUMNS." FROM door d WHERE d.terms IS NOT NULL AND d.kind = 'key' AND (JSON_VALUE(d.terms, '$.quietDays') IS NOT NULL OR JSON_VALUE(d.terms, '$.quietMeetings') IS NOT NULL)")) as $door) {
             $site = $door->id('site_id');
             $done['warned'] += !$look || [] === $this->away($door, $this->access($site)) ? 0 : $this->safely(fn (): int => $this->warn($door), $site);
             $done['released'] += [] === $this->warned($door) ? 0 : $this->safely(fn (): int => $this->release($door), $site);
@@ -88,8 +90,7 @@ final class Tick
         $rule = DoorTermsJson::of($door)->quiet();
         $counts = $this->counts();
 
-        // What happened before the site opened was nobody's absence.
-        return array_values(array_filter($people, static fn (Row $row): bool => ($rule->quietFrom(max($row->instant('seen'), min($access->site->opensAt, $access->now)), $access->zone(), $counts) ?? Time::FOREVER) <= $access->now));
+        return array_values(array_filter($people, static fn (Row $row): bool => ($rule->quietFrom($row->instant('seen'), $access->zone(), $counts, $access->site->opensAt) ?? Time::FOREVER) <= $access->now));
     }
 
     /** Whoever has been away too long is told; those who came since they were told are forgotten. */
@@ -100,14 +101,16 @@ final class Tick
         $this->db->executeStatement('DELETE q FROM quiet q JOIN enrollment e ON e.site_id = q.site_id AND e.person_id = q.person_id WHERE q.site_id = ? AND e.last_seen_at > q.warned_at', [Id::binary($access->site->id)]);
         $at = Instant::toSql($access->now);
         $away = $this->away($door, $access);
-        foreach ($away as $row) {
-            $person = $this->threshold->at($door, $this->callers->anybody($row->id('person_id')))->person;
-            $goes = QuietRule::releasedAt($access->now, $access->zone());
-            $this->db->executeStatement('INSERT IGNORE INTO quiet (site_id, person_id, door_id, warned_at, goes_at) VALUES (?, ?, ?, ?, ?)', [Id::binary($access->site->id), Id::binary($row->id('person_id')), Id::binary($door->id('id')), $at, Instant::toSql($goes)]);
+        $goes = QuietRule::releasedAt($access->now, $access->zone());
+        $people = [] === $away ? [] : $this->situations->people(array_map(static fn (Row $row): string => $row->id('person_id'), $away));
+        $letters = [];
+        foreach ($people as $id => $person) {
+            $this->db->executeStatement('INSERT IGNORE INTO quiet (site_id, person_id, door_id, warned_at, goes_at) VALUES (?, ?, ?, ?, ?)', [Id::binary($access->site->id), Id::binary($id), Id::binary($door->id('id')), $at, Instant::toSql($goes)]);
             if (null !== $person->stringOrNull('email')) {
-                $this->post->send(MessageKind::QuietWarning, $access, $terms->text('role'), [['address' => $person->string('email'), 'person' => $person, 'cause' => 'quiet:'.$door->id('id').':'.$row->id('person_id').':'.$access->now, 'words' => '', 'until' => $goes, 'invitation' => null]], null, false);
+                $letters[] = ['address' => $person->string('email'), 'person' => $person, 'cause' => 'quiet:'.$door->id('id').':'.$id.':'.$access->now, 'words' => '', 'until' => $goes, 'invitation' => null];
             }
         }
+        $this->post->send(MessageKind::QuietWarning, $access, $terms->text('role'), $letters, null, false);
 
         return \count($away);
     }

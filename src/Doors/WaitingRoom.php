@@ -7,12 +7,12 @@ namespace MintDoor\Doors;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Doors\Waiter;
-use MintDoor\Core\Doors\WaitingLine;
 use MintDoor\Core\PostRoom\MessageKind;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Sheets\Verdict;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\WakingHours;
+use MintDoor\Hall\Caller;
 use MintDoor\Hall\CallerProvider;
 use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
@@ -21,12 +21,14 @@ use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Logbook\Logbook;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Sheets\Situations;
 
 /** Who waits at the doors of a site: answered by staff, or offered the seats that are free. Runs inside a transaction, under the site's lock. */
 final readonly class WaitingRoom
 {
-    private const DOOR = 'w.id AS waiter, w.person_id, w.what, w.section_id, w.offered_until, w.ahead, d.id, d.site_id, d.kind, d.name, d.state, d.terms, d.from_at, d.until_at, d.made_by';
+    private const DOOR = 'w.id AS waiter, w.person_id, w.what, w.section_id, w.offered_until, w.ahead, '.Doors::COLUMNS;
 
     public function __construct(
         private Connection $db,
@@ -34,6 +36,8 @@ final readonly class WaitingRoom
         private DoorLines $lines,
         private DoorPost $post,
         private CallerProvider $callers,
+        private Gate $gate,
+        private Situations $situations,
         private Roles $roles,
         private Logbook $logbook,
         private HouseClock $clock,
@@ -84,9 +88,9 @@ final readonly class WaitingRoom
     public function offer(string $site): int
     {
         ['closed' => $closed, 'over' => $over] = $this->plan($site);
+        $access = $this->gate->atDoor($site, Caller::nobody());
         foreach ($closed as $row) {
             // Who came in another way, or was taken out by hand, waits no more.
-            $access = $this->before($row)->access;
             $this->lines->close($row->id('id'), $row->id('person_id'), true === State::tryFrom($row->string('segment'))?->here() ? 'in' : 'left', $access);
         }
         foreach ($over as $row) {
@@ -96,7 +100,7 @@ final readonly class WaitingRoom
         }
         $next = $this->plan($site)['next'];
         foreach ($next as $row) {
-            $this->keepSeat($this->before($row)->access, $row);
+            $this->keepSeat($access, $row);
         }
 
         return \count($next);
@@ -114,7 +118,7 @@ final readonly class WaitingRoom
             return ['closed' => $closed, 'over' => [], 'next' => []];
         }
         $at = $this->before(reset($rows));
-        $line = $this->lineOf($rows);
+        $line = Threshold::lineOf(array_values($rows));
         $over = array_map(static fn (Waiter $waiter): Row => $rows[$waiter->arrival], $line->over($at->access->now));
         // For whoever stands there all kept seats but their own are taken; for the line as a whole all of them are.
         $own = $at->waiter?->instantOrNull('offered_until');
@@ -135,17 +139,11 @@ final readonly class WaitingRoom
         $terms = DoorTermsJson::of($row);
         $until = WakingHours::after($access->now, 3_600 * ($terms->number('offerHours') ?? 14), $access->zone());
         $this->db->executeStatement("UPDATE waiter SET state = 'offered', offered_until = ? WHERE id = ?", [Instant::toSql($until), $row->int('waiter')]);
-        $person = $this->before($row)->person;
+        $person = $this->situations->people([$row->id('person_id')])[$row->id('person_id')];
         $address = $person->stringOrNull('email');
         if (null !== $address) {
             $this->post->send(MessageKind::SeatOffered, $access, $terms->text('role'), [['address' => $address, 'person' => $person, 'cause' => 'offer:'.$row->int('waiter').':'.$until, 'words' => '', 'until' => $until, 'invitation' => null]], null, false);
         }
-    }
-
-    /** @param array<int, Row> $rows */
-    private function lineOf(array $rows): WaitingLine
-    {
-        return new WaitingLine(array_map(static fn (Row $row): Waiter => new Waiter($row->int('waiter'), $row->id('person_id'), $row->id('id'), $row->int('ahead'), $row->instantOrNull('offered_until')), array_values($rows)));
     }
 
     private function before(Row $row): Before

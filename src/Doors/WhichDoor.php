@@ -38,7 +38,7 @@ final readonly class WhichDoor
 
     private const LONGEST = 200;
 
-    private const COLUMNS = 'SELECT d.id, d.site_id, d.kind, d.name, d.state, d.terms, d.from_at, d.until_at, d.made_by FROM door d JOIN site s ON s.id = d.site_id AND s.taken_back = 0 WHERE d.terms IS NOT NULL AND d.id = ?';
+    private const COLUMNS = 'SELECT '.Doors::COLUMNS.' FROM door d JOIN site s ON s.id = d.site_id AND s.taken_back = 0 WHERE d.terms IS NOT NULL AND d.id = ?';
 
     public function __construct(
         private Connection $db,

@@ -226,8 +226,8 @@ final readonly class Merges
     }
 
     /**
-     * @param Facts $facts
-     * @param list<SheetItem>                                                                                                         $items
+     * @param Facts           $facts
+     * @param list<SheetItem> $items
      */
     private function apply(MergeWish $wish, Row $stays, Row $goes, array $facts, array $items, Caller $caller): string
     {

@@ -11,10 +11,9 @@ use MintDoor\Core\People\PersonKind;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\ApplyWish;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\FieldErrors;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\IfMatch;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
 use MintDoor\Logbook\Logbook;
@@ -139,40 +138,34 @@ final readonly class PersonController
         $text = static fn (?string $typed): ?string => '' === trim((string) $typed) ? null : trim((string) $typed);
         $kind = PersonKind::from($row->string('person_kind'));
         $facts = ['given' => trim($wish->given), 'family' => trim($wish->family), 'preferred' => $text($wish->preferred), 'former' => $text($wish->former), 'level' => $wish->level, 'number' => $text($wish->number), 'email' => null === $text($wish->email) ? null : mb_strtolower((string) $text($wish->email))];
-        $errors = [];
-        $wrong = static function (string $field, string $code, string $detail) use (&$errors): void {
-            $errors[] = ['pointer' => '/'.$field, 'code' => $code, 'detail' => $detail];
-        };
+        $errors = new FieldErrors();
         if ([] === Folding::tokens($facts['given'].' '.$facts['family'])) {
-            $wrong('given', 'no-letters', 'Write a name with letters in it.');
+            $errors->add('given', 'no-letters', 'Write a name with letters in it.');
         }
         if (null !== $facts['level'] && PersonKind::Learner !== $kind) {
-            $wrong('level', 'not-a-learner', 'Only learners have a level. Leave it empty.');
+            $errors->add('level', 'not-a-learner', 'Only learners have a level. Leave it empty.');
         }
         if (null !== $facts['number'] && $facts['number'] !== $row->stringOrNull('number')) {
             $facts['number'] = AccountRows::numberAs($facts['number'], $kind, $this->roles->rules()->numbers, $code) ?? $facts['number'];
-            null === $code || $wrong('number', $code, 'check-digit' === $code ? 'The check digit of this number is wrong, so it is mistyped somewhere. Look at it again.' : 'A number of such a person is written otherwise. See Rules, Numbers.');
-            $this->free('number', $facts['number'], $row, $wrong, 'Somebody has this number already. If it is the same person, merge the two.');
+            null === $code || $errors->add('number', $code, 'check-digit' === $code ? 'The check digit of this number is wrong, so it is mistyped somewhere. Look at it again.' : 'A number of such a person is written otherwise. See Rules, Numbers.');
+            $this->free('number', $facts['number'], $row, $errors, 'Somebody has this number already. If it is the same person, merge the two.');
         }
         if (null !== $facts['email'] && $facts['email'] !== $row->stringOrNull('email')) {
-            AccountRows::isAddress($facts['email']) || $wrong('email', 'not-an-address', 'This is no e-mail address. Write it as name@example.org.');
-            $this->free('email', $facts['email'], $row, $wrong, 'Somebody has this address already, and two people cannot sign in with one. If it is the same person, merge the two.');
+            AccountRows::isAddress($facts['email']) || $errors->add('email', 'not-an-address', 'This is no e-mail address. Write it as name@example.org.');
+            $this->free('email', $facts['email'], $row, $errors, 'Somebody has this address already, and two people cannot sign in with one. If it is the same person, merge the two.');
         }
-        if ([] !== $errors) {
-            throw new Problem(ProblemType::Invalid, $errors[0]['detail'], $errors);
-        }
+        $errors->check();
 
         return $facts;
     }
 
     /**
-     * @param 'number'|'email'                     $field
-     * @param callable(string, string, string): void $wrong
+     * @param 'number'|'email' $field
      */
-    private function free(string $field, string $value, Row $row, callable $wrong, string $sentence): void
+    private function free(string $field, string $value, Row $row, FieldErrors $errors, string $sentence): void
     {
         if (false !== $this->db->fetchOne("SELECT 1 FROM person WHERE $field = ? AND id <> ?", [$value, Id::binary($row->id('person_id'))])) {
-            $wrong($field, 'taken', $sentence);
+            $errors->add($field, 'taken', $sentence);
         }
     }
 }

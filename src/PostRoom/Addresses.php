@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\PostRoom;
 
+use MintDoor\Core\PostRoom\MessageKind;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Addresses of the house's pages, as messages have them. They are never made from what a request calls the house. */
@@ -15,26 +16,20 @@ final readonly class Addresses
     ) {
     }
 
-    /** The token is in the fragment, which no server is sent and none logs. */
-    public function ofPassword(string $token): string
+    /**
+     * Where the link of a message leads.
+     *
+     * @param string $token of a kind whose link is secret
+     * @param string $site  id, for the others
+     */
+    public function of(MessageKind $kind, string $token, string $site): string
     {
-        return rtrim($this->house, '/').'/welcome#'.$token;
-    }
-
-    /** The token is in the fragment, as with passwords. */
-    public function ofInvitation(string $token): string
-    {
-        return rtrim($this->house, '/').'/invitation#'.$token;
-    }
-
-    /** Where one sees the sites one is in, and what is kept for one. */
-    public function ofOwnSites(): string
-    {
-        return rtrim($this->house, '/').'/sites/in';
-    }
-
-    public function ofSite(string $site): string
-    {
-        return rtrim($this->house, '/').'/sites/'.$site.'/enter';
+        // A token is in the fragment, which no server is sent and none logs.
+        return rtrim($this->house, '/').match (true) {
+            $kind->setsPassword() => '/welcome#'.$token,
+            $kind->linkIsSecret() => '/invitation#'.$token,
+            MessageKind::SeatOffered === $kind => '/sites/in',
+            default => '/sites/'.$site.'/enter',
+        };
     }
 }

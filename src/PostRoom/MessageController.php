@@ -107,12 +107,7 @@ final readonly class MessageController
         $division = $wish->division ?? $access?->site->division ?? $person->string('person_division');
         [$template, $whose] = null === $wish->subject || null === $wish->body ? $this->texts->nearest($kind, $wish->site, $division) : [new Template($wish->subject, $wish->body), 'unsaved'];
         $letter = $template->fill($values);
-        $link = match (true) {
-            $kind->setsPassword() => $this->addresses->ofPassword('…'),
-            $kind->linkIsSecret() => $this->addresses->ofInvitation('…'),
-            MessageKind::SeatOffered === $kind => $this->addresses->ofOwnSites(),
-            default => $this->addresses->ofSite($wish->site ?? '…'),
-        };
+        $link = $this->addresses->of($kind, '…', $wish->site ?? '…');
 
         return new Answer(['to' => null === $sample ? $person->stringOrNull('email') : $sample->email, 'subject' => $letter->subject, 'text' => $letter->asText($link), 'html' => $letter->asHtml($link), 'whose' => $whose, 'problems' => array_map(TemplateController::problem(...), $template->problems($kind))]);
     }

@@ -94,12 +94,12 @@ final readonly class Sender
     private function email(Row $row, BulkWriter $tokens): Email
     {
         $kind = MessageKind::from($row->string('kind'));
-        $link = match (true) {
-            $kind->setsPassword() => $this->addresses->ofPassword($this->token($kind, $row->id('person_id'), $tokens)),
-            $kind->linkIsSecret() => $this->addresses->ofInvitation($this->answering($row->id('invitation_id'), $tokens)),
-            MessageKind::SeatOffered === $kind => $this->addresses->ofOwnSites(),
-            default => $this->addresses->ofSite((string) $row->idOrNull('site_id')),
+        $token = match (true) {
+            $kind->setsPassword() => $this->token($kind, $row->id('person_id'), $tokens),
+            $kind->linkIsSecret() => $this->answering($row->id('invitation_id'), $tokens),
+            default => '',
         };
+        $link = $this->addresses->of($kind, $token, (string) $row->idOrNull('site_id'));
         $letter = new Letter($row->string('subject'), $row->string('body'));
         $email = (new Email())->from(new Address($this->from, $this->house))->to($row->string('address'))->subject($letter->subject)->text($letter->asText($link))->html($letter->asHtml($link));
         $email->getHeaders()->addIdHeader('Message-ID', $row->id('id').'@'.(explode('@', $this->from)[1] ?? 'mint-door.invalid'))->addTextHeader('Auto-Submitted', 'auto-generated')->addTextHeader('X-Try', (string) ($row->int('tries') + 1));

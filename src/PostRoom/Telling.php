@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\PostRoom;
 
-use MintDoor\Core\PostRoom\Letter;
 use MintDoor\Core\PostRoom\MessageKind;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Sheets\Verb;
@@ -112,12 +111,7 @@ final readonly class Telling
     /** A link to set a password, at once. */
     public function password(Row $person, string $cause, ?string $by): void
     {
-        $this->room->queue([new Outgoing(MessageKind::Password, $person->id('person_id'), $person->string('email'), $this->passwordLetter($person), $cause)], $by, held: false);
-    }
-
-    private function passwordLetter(Row $person): Letter
-    {
-        return $this->texts->nearest(MessageKind::Password, null, $person->string('person_division'))[0]->fill($this->ofPerson($person));
+        $this->room->queue([new Outgoing(MessageKind::Password, $person->id('person_id'), $person->string('email'), $this->texts->nearest(MessageKind::Password, null, $person->string('person_division'))[0]->fill($this->ofPerson($person)), $cause)], $by, held: false);
     }
 
     /** @return array<string, string> */

@@ -21,6 +21,7 @@ use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Row;
+use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 
 /** Enrollments between the core and the database: passes and marks, and the segments that follow from them. */
@@ -156,6 +157,18 @@ final readonly class Enrollments
         );
 
         return is_numeric($held) ? (int) $held : 0;
+    }
+
+    /** @return list<string> names of the leads who are there now, by sort name */
+    public function namesOfLeads(string $siteId, int $now): array
+    {
+        $at = Instant::toSql($now);
+
+        return array_map(static fn (Row $row): string => PersonRow::name($row), Row::all($this->db->fetchAllAssociative(
+            "SELECT p.given_name, p.family_name, p.preferred_name FROM enrollment_segment g JOIN person p ON p.id = g.person_id
+             WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.leads = 1 AND g.state = 'current' ORDER BY g.sort_name",
+            [Id::binary($siteId), $at, $at],
+        )));
     }
 
     /**

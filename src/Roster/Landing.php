@@ -51,26 +51,11 @@ final readonly class Landing
             'site' => SiteRow::json($access->row, $access->now),
             'reason' => $this->reasons->forThePerson($reason),
             'role' => SegmentRow::json($access->segment, $this->roles->book())['role'] ?? null,
-            'leads' => $inside ? $this->leads($access) : [],
+            'leads' => $inside ? $this->enrollments->namesOfLeads($site, $access->now) : [],
             'section' => $inside ? $this->section($section) : null,
             'mayLeave' => null === $access->eyes && [] !== array_filter([...$passes, ...$enrollment->passesIn(Phase::Waiting, $access->now)], static fn (Pass $pass): bool => DoorKind::Key === $pass->door),
             'may' => array_values(array_map(static fn (Permission $permission): string => $permission->value, array_filter(Permission::cases(), $access->may(...)))),
         ]);
-    }
-
-    /** @return list<string> names */
-    private function leads(SiteAccess $access): array
-    {
-        $at = Instant::toSql($access->now);
-
-        return array_map(
-            static fn (Row $row): string => trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name')),
-            Row::all($this->db->fetchAllAssociative(
-                "SELECT p.given_name, p.family_name, p.preferred_name FROM enrollment_segment g JOIN person p ON p.id = g.person_id
-                 WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.leads = 1 AND g.state = 'current' ORDER BY g.sort_name",
-                [Id::binary($access->site->id), $at, $at],
-            )),
-        );
     }
 
     /** @return array{name: string, meets: string}|null */

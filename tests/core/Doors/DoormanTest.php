@@ -9,11 +9,13 @@ use Eris\TestTrait;
 use MintDoor\Core\Doors\Admission;
 use MintDoor\Core\Doors\Doorman;
 use MintDoor\Core\Doors\DoorTerms;
+use MintDoor\Core\Doors\InviteVerdict;
 use MintDoor\Core\Doors\KeyStrength;
 use MintDoor\Core\Doors\Passage;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\FirstRoles;
+use MintDoor\Core\Roles\RoleVerdict;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Sites\LevelBand;
@@ -28,6 +30,37 @@ final class DoormanTest extends TestCase
     use TestTrait;
 
     private const NOW = 1_000;
+
+    /** @param list<string> $divisions */
+    #[TestWith([true, [], null, false, 10, true], 'anyone')]
+    #[TestWith([false, [], null, false, 10, false], 'nobody without an account')]
+    #[TestWith([false, [], 'juniors', false, 10, true], 'everybody with one')]
+    #[TestWith([false, ['seniors'], 'juniors', false, 10, false], 'another division')]
+    #[TestWith([false, ['seniors'], 'seniors', false, 10, true], 'its division')]
+    #[TestWith([false, ['seniors'], 'faculty', true, 10, true], 'its administrators')]
+    #[TestWith([true, [], null, false, 20, false], 'once it is over')]
+    #[TestWith([true, [], null, false, 4, false], 'before it opens')]
+    public function testALookInIsForThoseItSays(bool $anyone, array $divisions, ?string $division, bool $administrator, int $now, bool $may): void
+    {
+        self::assertSame($may, Doorman::mayLookIn(new DoorTerms('', hours: new Window(5, 20), divisions: $divisions), $anyone, $division, $administrator, $now));
+        self::assertFalse(Doorman::mayLookIn(new DoorTerms('', false), $anyone, $division, $administrator, $now), 'A shut door shows nothing.');
+    }
+
+    #[TestWith(['a@example.org', false, false, null, true, null, 'ready'])]
+    #[TestWith([null, false, false, null, true, null, 'no-address'])]
+    #[TestWith(['a@@example', false, false, null, true, null, 'malformed'])]
+    #[TestWith(['a@example.org', true, true, State::Current, true, null, 'repeat'])]
+    #[TestWith(['a@example.org', false, true, null, true, null, 'invited'])]
+    #[TestWith(['a@example.org', false, false, State::KeptOut, true, true, 'kept-out'])]
+    #[TestWith(['a@example.org', false, false, State::Paused, true, true, 'here'])]
+    #[TestWith(['a@example.org', false, false, State::Waiting, true, true, 'ready'])]
+    #[TestWith(['a@example.org', false, false, State::TakenOut, true, true, 'ready'])]
+    #[TestWith(['a@example.org', false, false, null, false, true, 'account'])]
+    #[TestWith(['a@example.org', false, false, null, true, false, 'role'])]
+    public function testWhoCanBeInvited(?string $address, bool $repeated, bool $invited, ?State $here, bool $account, ?bool $role, string $verdict): void
+    {
+        self::assertSame($verdict, InviteVerdict::of($address, $repeated, $invited, $here, $account, null === $role ? null : ($role ? RoleVerdict::yes() : RoleVerdict::no('not-yours')))->value);
+    }
 
     public function testWhoeverTheDoorIsForComesInOrIsApprovedOrWaits(): void
     {

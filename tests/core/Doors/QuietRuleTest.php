@@ -44,6 +44,7 @@ final class QuietRuleTest extends TestCase
             self::assertLessThanOrEqual($before + 8 * 86_400, $after);
         }
         self::assertNull($rule->quietFrom($seen, $zone, static fn (string $day): bool => false));
+        self::assertSame($rule->quietFrom($seen + 864_000, $zone, static fn (string $day): bool => true), $rule->quietFrom($seen, $zone, static fn (string $day): bool => true, $seen + 864_000), 'Before the site opens nobody is absent.');
         self::assertGreaterThan($seen + QuietRule::GRACE, QuietRule::releasedAt($seen, $zone));
     }
 
