@@ -252,4 +252,8 @@ test('the doors of a site can be kept by keyboard and read by a screen reader', 
   await expect(strip(page)).toContainText('Undone: Late joiners is shut.')
   await page.goto('/join')
   await expectAccessible(page)
+  // A link that was cut off says so, and the page stands.
+  expectErrors(page, '422', '401')
+  await page.goto('/join#%E0%')
+  await expect(page.getByRole('alert')).toContainText('No door opens with this key.')
 })

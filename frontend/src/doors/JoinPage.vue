@@ -17,7 +17,7 @@ const route = useRoute()
 const router = useRouter()
 const invited = route.name === 'invitation'
 const visitor = (sessionStorage.getItem('visitor') ?? (sessionStorage.setItem('visitor', freshKey()), sessionStorage.getItem('visitor'))) as string
-const key = ref(invited ? '' : decodeURIComponent(route.hash.slice(1)))
+const key = ref(invited ? '' : route.hash.slice(1))
 const token = invited ? route.hash.slice(1) : ''
 const look = ref<JoinLook | null>(null)
 const joined = ref<(Joined & { login?: string }) | null>(null)
@@ -44,7 +44,7 @@ const see = () => run(async () => {
 })
 if (key.value || token) void see()
 watch(() => route.hash, (hash) => {
-  const other = decodeURIComponent(hash.slice(1))
+  const other = hash.slice(1)
   if (!invited && other && other !== key.value) {
     key.value = other
     joined.value = look.value = null
