@@ -29,15 +29,34 @@ final readonly class Doorman
      * @param ?int     $free      seats of the site that are free; null where it has no limit
      * @param int      $waiting   how many wait before them
      * @param bool     $kept      whether a seat is kept for them
+     * @param bool     $removed   whether staff took them out and did not ask them back since: then they ask
+     * @param bool     $backed    whether who keeps the door may still give by hand what it gives
      */
-    public function admit(DoorTerms $door, Site $site, Person $person, ?string $address, ?Segment $here, int $now, int $through, ?int $free, int $waiting = 0, bool $kept = false): Admission
-    {
+    public function admit(
+        DoorTerms $door,
+        Site $site,
+        Person $person,
+        ?string $address,
+        ?Segment $here,
+        int $now,
+        int $through,
+        ?int $free,
+        int $waiting = 0,
+        bool $kept = false,
+        bool $removed = false,
+        bool $backed = true,
+    ): Admission {
         // Once more is as good as once, whatever became of the door since.
         if (null !== $here && $here->state->here() && State::Waiting !== $here->state) {
             return Admission::already();
         }
 
-        return $this->refusal($door, $site, $person, $address, $here, $now) ?? ($kept ? Admission::in() : $this->seated($door, $through, $free, $waiting));
+        return $this->refusal($door, $site, $person, $address, $here, $now) ?? match (true) {
+            !$backed => Admission::no('unbacked', 'ask-lead'),
+            $removed => Admission::approval(),
+            $kept => Admission::in(),
+            default => $this->seated($door, $through, $free, $waiting),
+        };
     }
 
     /**

@@ -21,16 +21,24 @@ final readonly class Reach
     ) {
     }
 
+    /** @param bool $namedExactly by their number or address in full; a login is no proof that one knows somebody */
     public function sight(Person $person, bool $namedExactly): Sight
     {
-        if ($this->everything || \in_array($person->division, $this->divisions, true)) {
-            return Sight::Full;
-        }
-        if (PersonKind::Learner === $person->kind && \in_array($person->division, $this->minors, true) && !$namedExactly) {
-            return Sight::Hidden;
-        }
+        return match (true) {
+            $this->within($person) => Sight::Full,
+            $this->minor($person) && !$namedExactly => Sight::Hidden,
+            default => Sight::Masked,
+        };
+    }
 
-        return Sight::Masked;
+    public function within(Person $person): bool
+    {
+        return $this->everything || \in_array($person->division, $this->divisions, true);
+    }
+
+    public function minor(Person $person): bool
+    {
+        return PersonKind::Learner === $person->kind && \in_array($person->division, $this->minors, true);
     }
 
     /** A number of which only the last three characters stay readable. */

@@ -19,6 +19,10 @@ final class FirstTemplates
             MessageKind::RoleChanged => new Template('Your role in {site} is now {role}', "Hello {given},\n\n{by} changed your role in {site}: you are now {role}{until}.\n\n{words}\n\n{link}"),
             MessageKind::TakenOut => new Template('You are no longer in {site}', "Hello {given},\n\n{by} took you out of {site}. Nothing you did there is lost. If this is a mistake, write to them.\n\n{words}"),
             MessageKind::Password => new Template('Set a new password', "Hello {given},\n\nset a new password for {login} here; the link works once, for an hour:\n{link}\n\nIf you did not ask for it, leave it: your password stays as it is."),
+            MessageKind::AccountChanged => new Template(
+                'Your account at {house}',
+                "Hello {given},\n\n{what}\n\nIf you did not expect this, tell the administrators of {division} today.\n\n{link}",
+            ),
             MessageKind::Invitation => new Template('Come into {site}?', "Hello {given},\n\n{by} asks you to join {site} as {role}. The invitation holds{until}.\n\n{words}\n\nAnswer here; the link works once:\n{link}"),
             MessageKind::Reminder => new Template('Still time to join {site}', "Hello {given},\n\n{by} asked you to join {site} as {role}, and is waiting for your answer. The invitation holds{until}.\n\n{words}\n\nAnswer here; the link works once:\n{link}"),
             MessageKind::SeatOffered => new Template('A seat is free for you in {site}', "Hello {given},\n\na seat is free in {site}, and you are the next in line. It is kept for you{until}; then it goes to the next.\n\n{words}\n\nTake it here:\n{link}"),

@@ -57,6 +57,10 @@ final class RuleLaws
             $problems[] = new RuleProblem('roles', 'no-lead-role');
         }
 
+        foreach (array_diff(array_keys($after->outside), $divisions) as $division) {
+            $problems[] = new RuleProblem('outside/'.$division, 'no-such-division');
+        }
+
         return [...$problems, ...self::numbers($after->numbers), ...self::limits($after->limits), ...self::nicknames($after->nicknames())];
     }
 
@@ -188,7 +192,21 @@ final class RuleLaws
     {
         $problems = [];
         foreach ([
-            'seats' => [1, 100_000], 'leads' => [1, 100], 'sheet' => [1, Limits::LONGEST_SHEET], 'removalFew' => [0, 100], 'removalShare' => [1, 100],
+            'seats' => [1, 100_000],
+            'leads' => [1, 100],
+            'sheet' => [1, Limits::LONGEST_SHEET],
+            'removalFew' => [0, 100],
+            'removalShare' => [1, 100],
+            'careHome' => [1, 720],
+            'careBeyond' => [1, 8_760],
+            'mailOutside' => [0, 100_000],
+            'mailAgain' => [0, 100],
+            'mailPerson' => [1, 1_000],
+            'passwordLinks' => [1, 10_000],
+            'lookups' => [1, 100_000],
+            'cardDays' => [1, 365],
+            'keepMessages' => [7, 3_650],
+            'keepAddresses' => [7, 3_650],
         ] as $field => [$least, $most]) {
             if ($limits->{$field} < $least || $limits->{$field} > $most) {
                 $problems[] = new RuleProblem("limits/$field", 'out-of-range', ['least' => $least, 'most' => $most]);

@@ -6,6 +6,7 @@ namespace MintDoor\Core\Roles;
 
 use MintDoor\Core\Intake\Nicknames;
 use MintDoor\Core\People\NumberFormat;
+use MintDoor\Core\People\Outside;
 use MintDoor\Core\People\PersonKind;
 
 /** Everything a platform decides for itself: its roles, how its numbers are written, which names are shortened, and its limits. */
@@ -16,6 +17,7 @@ final readonly class Rules
 
     /**
      * @param list<NumberFormat>  $numbers
+     * @param array<string, Outside> $outside by division: how it has it that its people are let in by others
      * @param list<list<string>> $nicknames given names and what they are shortened to (`Nicknames`)
      */
     public function __construct(
@@ -23,8 +25,14 @@ final readonly class Rules
         public array $numbers,
         public Limits $limits,
         array $nicknames = [],
+        public array $outside = [],
     ) {
         $this->nicknames = implode("\n", array_map(static fn (array $row): string => implode("\t", $row), $nicknames));
+    }
+
+    public function outside(string $division): Outside
+    {
+        return $this->outside[$division] ?? Outside::Ask;
     }
 
     /** @return list<list<string>> given names, each with what it is shortened to (`Nicknames`) */

@@ -7,6 +7,9 @@ namespace MintDoor\Core\Roles;
 /** What somebody is in a site at an instant: what their passes give them there, or an administrator above it. */
 final readonly class Standing
 {
+    /** Above every role. */
+    public const ADMINISTRATOR = 1_000;
+
     /**
      * @param list<Role>       $roles       in force now
      * @param list<Permission> $permissions of those roles, for this person
@@ -22,6 +25,12 @@ final readonly class Standing
     public function may(Permission $permission): bool
     {
         return $this->administrator || \in_array($permission, $this->permissions, true);
+    }
+
+    /** How high somebody stands here: what they set is lifted by who stands at least as high. */
+    public function height(): int
+    {
+        return $this->administrator ? self::ADMINISTRATOR : $this->rank();
     }
 
     public function rank(): int

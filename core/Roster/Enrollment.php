@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Roster;
 
+use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /** Someone's being in a site, all reasons together: their passes there and the marks put on the whole. */
@@ -60,6 +61,30 @@ final readonly class Enrollment
     public function phaseOf(Pass $pass, int $instant): Phase
     {
         return $pass->phaseAt($instant, $this->windowOf($pass, $instant));
+    }
+
+    /**
+     * Whether staff took somebody out who is not here: by ending what they had, or by taking back that they came in by
+     * themselves. What the person or a door did is no such thing.
+     *
+     * @param int $since only what was done after this instant
+     */
+    public function removedByStaff(int $instant, int $since = Time::BEGINNING): bool
+    {
+        if (true === $this->timeline()->at($instant)?->state->here()) {
+            return false;
+        }
+        foreach ($this->passes as $pass) {
+            $kinds = $pass->door->bringsByItself() ? [MarkKind::Withdrawn, MarkKind::Undone] : [MarkKind::Withdrawn];
+            foreach ($kinds as $kind) {
+                $mark = $pass->mark($kind, $instant);
+                if (null !== $mark && $mark->height > 0 && $mark->window->from > $since) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** @return list<Pass> those that are in a phase at an instant */

@@ -16,6 +16,7 @@ final readonly class Pass
      * @param int        $since      when this person's way in through this door began, also if it was renewed since
      * @param list<Mark> $marks      of kinds `Withdrawn` and `Undone`
      * @param bool       $reserved   whether only administrators take it out or change it, as its door has it
+     * @param ?string    $givenBy    id of who gave it; null where a door brought it by itself
      */
     public function __construct(
         public string $id,
@@ -29,6 +30,7 @@ final readonly class Pass
         public int $since = Time::FOREVER,
         public array $marks = [],
         public bool $reserved = false,
+        public ?string $givenBy = null,
     ) {
     }
 
@@ -103,7 +105,20 @@ final readonly class Pass
     /** @param list<Mark> $marks */
     public function withMarks(array $marks): self
     {
-        return new self($this->id, $this->doorId, $this->door, $this->role, $this->givenAt, $this->window, $this->acceptedAt, $this->section, $this->since, $marks, $this->reserved);
+        return new self(
+            $this->id,
+            $this->doorId,
+            $this->door,
+            $this->role,
+            $this->givenAt,
+            $this->window,
+            $this->acceptedAt,
+            $this->section,
+            $this->since,
+            $marks,
+            $this->reserved,
+            $this->givenBy,
+        );
     }
 
     private function marked(MarkKind $kind, int $instant): bool

@@ -23,6 +23,7 @@ final readonly class Effect
         public ?string $passId = null,
         public ?Mark $mark = null,
         public int $at = 0,
+        public ?string $by = null,
     ) {
     }
 
@@ -40,10 +41,11 @@ final readonly class Effect
     /**
      * @param ?string $passId null for a mark on the whole enrollment
      * @param Mark    $mark   as it was; what was put on again in its place is ended with it
+     * @param ?string $by     id of who ends it
      */
-    public static function endMark(?string $passId, Mark $mark, int $at): self
+    public static function endMark(?string $passId, Mark $mark, int $at, ?string $by = null): self
     {
-        return new self(EffectKind::EndMark, passId: $passId, mark: $mark, at: $at);
+        return new self(EffectKind::EndMark, passId: $passId, mark: $mark, at: $at, by: $by);
     }
 
     /** @param list<self> $effects in order */
@@ -71,14 +73,22 @@ final readonly class Effect
         );
     }
 
-    /** What takes this back from an instant on. */
-    public function reversed(int $now, Ids $ids): self
+    /**
+     * What takes this back from an instant on.
+     *
+     * @param int     $height of whoever takes it back (`Mark`)
+     * @param ?string $by     their id
+     */
+    public function reversed(int $now, Ids $ids, int $height = 0, ?string $by = null): self
     {
         $again = null === $this->mark ? null : new Window($now, max($now, $this->mark->window->until));
 
         return match (true) {
-            EffectKind::GivePass === $this->kind || null === $this->mark || null === $again => self::putMark($this->passId, new Mark($ids->next(), MarkKind::Undone, new Window($now))),
-            EffectKind::PutMark === $this->kind => self::endMark($this->passId, $this->mark, $now),
+            EffectKind::GivePass === $this->kind || null === $this->mark || null === $again => self::putMark(
+                $this->passId,
+                new Mark($ids->next(), MarkKind::Undone, new Window($now), height: $height, putBy: $by),
+            ),
+            EffectKind::PutMark === $this->kind => self::endMark($this->passId, $this->mark, $now, $by),
             default => self::putMark($this->passId, $this->mark->again($ids->next(), $again)),
         };
     }
@@ -94,6 +104,6 @@ final readonly class Effect
             return [...$marks, $this->mark];
         }
 
-        return array_map(fn (Mark $mark): Mark => $mark->origin === $this->mark?->origin ? $mark->endedAt($this->at) : $mark, $marks);
+        return array_map(fn (Mark $mark): Mark => $mark->origin === $this->mark?->origin ? $mark->endedAt($this->at, $this->by) : $mark, $marks);
     }
 }

@@ -37,7 +37,7 @@ final readonly class LineComputer
             Verb::LetIn => $this->letIn($situation, $wanted, $present),
             Verb::ChangeRole => $this->changeRole($situation, $wanted, $present),
             Verb::TakeOut => $this->takeOut($situation),
-            Verb::BringBack => $this->bringBack($situation, $present),
+            Verb::BringBack => $this->bringBack($situation, $present, $wanted->asks),
             Verb::Pause => $this->pause($situation, $wanted),
             Verb::Resume => $this->end($situation, MarkKind::Paused, 'not-paused'),
             Verb::ChangeDates => $this->changeDates($situation, $wanted, $present),
@@ -47,7 +47,7 @@ final readonly class LineComputer
             Verb::LiftDates => $this->end($situation, MarkKind::Dates, 'no-dates-by-hand'),
         };
 
-        return $this->line($situation, $planned);
+        return $this->line($situation, $planned, $wanted->leadEnds);
     }
 
     /**
@@ -57,9 +57,55 @@ final readonly class LineComputer
      */
     public function undo(Situation $situation, array $effects): Line
     {
-        $reversed = array_map(fn (Effect $effect): Effect => $effect->reversed($situation->now, $this->ids), array_reverse($effects));
+        $actor = $situation->actor;
+        $reversed = array_map(
+            fn (Effect $effect): Effect => $effect->reversed(
+                $situation->now,
+                $this->ids,
+                $this->height($situation),
+                $actor->personId,
+            ),
+            array_reverse($effects),
+        );
+        $left = [] !== array_filter($reversed, fn (Effect $effect): bool => $this->endsTheirOwn($situation, $effect));
 
-        return $this->line($situation, new Plan($reversed));
+        return $this->line($situation, $left ? Plan::refused(new Note('left-by-themselves')) : new Plan($reversed));
+    }
+
+    /** Whether an effect brings somebody back who went by themselves; that is theirs, or an administrator's. */
+    private function endsTheirOwn(Situation $situation, Effect $effect): bool
+    {
+        $actor = $situation->actor;
+        $person = $situation->person->id;
+        $mark = EffectKind::EndMark === $effect->kind && MarkKind::Withdrawn === $effect->mark?->kind
+            ? $situation->enrollment->pass((string) $effect->passId)?->mark(MarkKind::Withdrawn, $situation->now)
+            : null;
+
+        return $person === $mark?->putBy && $person !== $actor->personId && !$actor->administrator;
+    }
+
+    /** How high what is put on somebody stands: what they do themselves binds nobody. */
+    private function height(Situation $situation): int
+    {
+        return $situation->actor->personId === $situation->person->id ? 0 : $situation->actor->height();
+    }
+
+    private function mark(
+        Situation $situation,
+        MarkKind $kind,
+        Window $window,
+        ?string $role = null,
+        ?Window $dates = null,
+    ): Mark {
+        return new Mark(
+            $this->ids->next(),
+            $kind,
+            $window,
+            $role,
+            dates: $dates,
+            height: $this->height($situation),
+            putBy: $situation->actor->personId,
+        );
     }
 
     /**
@@ -89,16 +135,18 @@ final readonly class LineComputer
      */
     public function goAgain(Situation $situation, array $doors, bool $waiting = false): Line
     {
+        $itself = $this->byTheDoor($situation);
         $effects = [];
         foreach ($waiting ? [Phase::Waiting] : [Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
             foreach ($situation->enrollment->passesIn($phase, $situation->now) as $pass) {
                 if (\in_array($pass->doorId, $doors, true)) {
-                    $effects[] = Effect::putMark($pass->id, new Mark($this->ids->next(), MarkKind::Withdrawn, new Window($situation->now)));
+                    $mark = $this->mark($itself, MarkKind::Withdrawn, new Window($situation->now));
+                    $effects[] = Effect::putMark($pass->id, $mark);
                 }
             }
         }
 
-        return $this->line($this->byTheDoor($situation), [] === $effects ? Plan::nothing(new Note('not-here')) : new Plan($effects, [new Note('work-stays')]));
+        return $this->line($itself, [] === $effects ? Plan::nothing(new Note('not-here')) : new Plan($effects, [new Note('work-stays')]));
     }
 
     /** The line of a wish that another one on the same person stands in the way of. */
@@ -107,7 +155,7 @@ final readonly class LineComputer
         return $this->line($situation, $same ? Plan::nothing(new Note('repeat')) : Plan::asked(new Note('twice-on-sheet')));
     }
 
-    private function line(Situation $situation, Plan $plan): Line
+    private function line(Situation $situation, Plan $plan, bool $leadEnds = false): Line
     {
         $before = $situation->enrollment->timeline();
         $result = Effect::applied($plan->effects, $situation->enrollment);
@@ -120,7 +168,7 @@ final readonly class LineComputer
         } elseif ($after->from($situation->now)->equals($before->from($situation->now))) {
             [$verdict, $reasons] = [Verdict::NothingToDo, [new Note('already-so')]];
         } else {
-            [$verdict, $reasons, $more] = $this->laws->judge($situation, $before, $after);
+            [$verdict, $reasons, $more] = $this->laws->judge($situation, $before, $after, $plan->effects, $leadEnds);
             $cautions = Verdict::Ready === $verdict ? [...$cautions, ...$more] : [];
         }
         $ready = Verdict::Ready === $verdict;
@@ -187,8 +235,9 @@ final readonly class LineComputer
         if (null === $wanted->role && !$wanted->sure && true !== $situation->roles->find($role)?->takesSeat) {
             return Plan::asked(new Note('above-learner', ['role' => $role]));
         }
-        if (null === $wanted->role && null !== $present && null === $wanted->window && null === $wanted->section) {
-            return $this->bringBack($situation, $present);
+        $plain = null === $wanted->role && null === $wanted->window && null === $wanted->section;
+        if ($plain && null !== $present && !$wanted->asks) {
+            return $this->bringBack($situation, $present, false);
         }
         $window = $wanted->window ?? new Window($situation->now);
         if ($window->until <= max($situation->now, $window->from)) {
@@ -199,9 +248,14 @@ final readonly class LineComputer
             return Plan::refused(new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]));
         }
 
+        $pass = $this->deskPass($situation, $role, $window, $wanted->section, $wanted->asks);
+
         return new Plan(
-            [...$this->endRoleByHand($situation), ...$this->ends($situation, MarkKind::Dates), Effect::givePass($this->deskPass($situation, $role, $window, $wanted->section))],
-            'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])],
+            [...$this->endRoleByHand($situation), ...$this->ends($situation, MarkKind::Dates), Effect::givePass($pass)],
+            [
+                ...('fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])]),
+                ...($wanted->asks ? [new Note('waits-for-approval', ['division' => $situation->person->division])] : []),
+            ],
         );
     }
 
@@ -218,7 +272,8 @@ final readonly class LineComputer
         $effects = $this->endRoleByHand($situation);
         $without = Effect::applied($effects, $situation->enrollment);
         if ($without->timeline()->at($situation->now)?->roles !== [$role]) {
-            $effects[] = Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Role, new Window($situation->now), $role));
+            $mark = $this->mark($situation, MarkKind::Role, new Window($situation->now), $role);
+            $effects[] = Effect::putMark(null, $mark);
         }
 
         return new Plan($effects, 'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])]);
@@ -230,7 +285,8 @@ final readonly class LineComputer
         $returns = [];
         foreach ([Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
             foreach ($situation->enrollment->passesIn($phase, $situation->now) as $pass) {
-                $effects[] = Effect::putMark($pass->id, new Mark($this->ids->next(), MarkKind::Withdrawn, new Window($situation->now)));
+                $mark = $this->mark($situation, MarkKind::Withdrawn, new Window($situation->now));
+                $effects[] = Effect::putMark($pass->id, $mark);
                 if ($pass->door->keepsBringing()) {
                     $returns[] = $pass->doorId;
                 }
@@ -244,9 +300,10 @@ final readonly class LineComputer
     }
 
     /** Ends the marks of the last taking out, all of them together; where the dates are over by now, renews the pass that came last. */
-    private function bringBack(Situation $situation, ?Segment $present): Plan
+    private function bringBack(Situation $situation, ?Segment $present, bool $asks): Plan
     {
         $now = $situation->now;
+        $by = $situation->actor->personId;
         $last = null;
         $effects = [];
         foreach ($situation->enrollment->passesIn(Phase::TakenOut, $now) as $pass) {
@@ -258,7 +315,15 @@ final readonly class LineComputer
             if ($from !== $last) {
                 [$last, $effects] = [$from, []];
             }
-            array_push($effects, ...array_map(static fn (Mark $mark): Effect => Effect::endMark($pass->id, $mark, $now), array_values($marks)));
+            array_push($effects, ...array_map(
+                static fn (Mark $mark): Effect => Effect::endMark($pass->id, $mark, $now, $by),
+                array_values($marks),
+            ));
+        }
+        // Whoever is asked about in their division, and went by themselves, is let in anew.
+        $left = array_filter($effects, fn (Effect $effect): bool => $this->endsTheirOwn($situation, $effect));
+        if ($asks && [] !== $left) {
+            return Plan::refused(new Note('left-by-themselves'));
         }
         $restored = Effect::applied($effects, $situation->enrollment);
         if (true === $restored->timeline()->at($now)?->state->here()) {
@@ -297,7 +362,10 @@ final readonly class LineComputer
             return Plan::refused(new Note('pause-outside', ['from' => $window->from]));
         }
 
-        return new Plan([...$effects, Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Paused, $window))], [new Note('pause-keeps')]);
+        return new Plan(
+            [...$effects, Effect::putMark(null, $this->mark($situation, MarkKind::Paused, $window))],
+            [new Note('pause-keeps')],
+        );
     }
 
     /** Holds over all passes, and over those that come later, until it is lifted; each begins as it would unless a beginning is set. */
@@ -310,7 +378,8 @@ final readonly class LineComputer
         if ($dates->until <= max($now, $begins)) {
             return Plan::refused(new Note('window-is-over', ['until' => $dates->until]));
         }
-        $effects = [...$this->ends($situation, MarkKind::Dates), Effect::putMark(null, new Mark($this->ids->next(), MarkKind::Dates, new Window($now), dates: $dates))];
+        $mark = $this->mark($situation, MarkKind::Dates, new Window($now), dates: $dates);
+        $effects = [...$this->ends($situation, MarkKind::Dates), Effect::putMark(null, $mark)];
         // A beginning set by hand is that of every way in; it must not bring the role of one to come into force unseen.
         $brought = array_values(array_diff(Effect::applied($effects, $situation->enrollment)->timeline()->at($now)->roles ?? [], $present->roles ?? []));
         if ([] !== $brought) {
@@ -337,7 +406,7 @@ final readonly class LineComputer
         return new Plan([
             ...$out->effects,
             ...$this->ends($situation, MarkKind::KeptOut),
-            Effect::putMark(null, new Mark($this->ids->next(), MarkKind::KeptOut, $window)),
+            Effect::putMark(null, $this->mark($situation, MarkKind::KeptOut, $window)),
         ], [] === $out->effects ? [] : [new Note('work-stays')]);
     }
 
@@ -355,7 +424,7 @@ final readonly class LineComputer
         $effects = [];
         foreach ($situation->enrollment->marks as $mark) {
             if ($kind === $mark->kind && $mark->window->until > max($situation->now, $mark->window->from)) {
-                $effects[] = Effect::endMark(null, $mark, $situation->now);
+                $effects[] = Effect::endMark(null, $mark, $situation->now, $situation->actor->personId);
             }
         }
 
@@ -367,12 +436,20 @@ final readonly class LineComputer
     {
         $mark = $situation->enrollment->mark(MarkKind::Role, $situation->now);
 
-        return null === $mark ? [] : [Effect::endMark(null, $mark, $situation->now)];
+        return null === $mark ? [] : [Effect::endMark(null, $mark, $situation->now, $situation->actor->personId)];
     }
 
-    private function deskPass(Situation $situation, string $role, Window $window, ?string $section): Pass
-    {
-        return $this->pass($situation, $situation->desk, DoorKind::Desk, $role, $window, $section, $situation->now);
+    /** @param bool $asks whether it waits for a yes of the person's division */
+    private function deskPass(
+        Situation $situation,
+        string $role,
+        Window $window,
+        ?string $section,
+        bool $asks = false,
+    ): Pass {
+        $accepted = $asks ? Time::FOREVER : $situation->now;
+
+        return $this->pass($situation, $situation->desk, DoorKind::Desk, $role, $window, $section, $accepted);
     }
 
     private function pass(Situation $situation, string $door, DoorKind $kind, string $role, Window $window, ?string $section, int $accepted): Pass
@@ -384,7 +461,18 @@ final readonly class LineComputer
             }
         }
 
-        return new Pass($this->ids->next(), $door, $kind, $role, $situation->now, $window, $accepted, $section, $since);
+        return new Pass(
+            $this->ids->next(),
+            $door,
+            $kind,
+            $role,
+            $situation->now,
+            $window,
+            $accepted,
+            $section,
+            $since,
+            givenBy: $situation->actor->personId,
+        );
     }
 
     private function byTheDoor(Situation $situation): Situation

@@ -6,14 +6,29 @@ namespace MintDoor\Doors;
 
 use MintDoor\Hall\Id;
 use Symfony\Component\Validator\Constraints as Assert;
+use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
 final readonly class ChosenInvitations
 {
-    /** @param list<string> $invitations ids; none for all that are not answered */
+    /**
+     * @param list<string> $invitations ids
+     * @param bool         $all         every one that is not answered, said on purpose, in place of some
+     */
     public function __construct(
         #[Assert\Count(max: InviteWish::MOST)]
         #[Assert\All([new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such invitation.')])]
         public array $invitations = [],
+        public bool $all = false,
     ) {
+    }
+
+    #[Assert\Callback]
+    public function check(ExecutionContextInterface $context): void
+    {
+        if ($this->all === ([] !== $this->invitations)) {
+            $context->buildViolation('Choose invitations, or say that all of them are meant.')
+                ->atPath('invitations')
+                ->addViolation();
+        }
     }
 }

@@ -102,6 +102,12 @@ final readonly class DoorLines
         return $line;
     }
 
+    /** Writes down what somebody else decided about a person of theirs. */
+    public function keepAs(string $verb, SiteAccess $access, Row $person, Line $line, Caller $by): void
+    {
+        $this->keep($access, $person, $verb, $line, $by);
+    }
+
     /** Nobody waits with it any more. */
     public function close(string $door, string $person, string $state, SiteAccess $access, ?Caller $by = null): void
     {

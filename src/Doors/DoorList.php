@@ -33,7 +33,7 @@ final readonly class DoorList
         $site = Id::binary($access->site->id);
         $at = Instant::toSql($access->now);
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT d.id, d.kind, d.name, d.state, d.terms, d.from_at, d.until_at, d.version, d.reserved, k.sealed FROM door d LEFT JOIN door_key k ON k.door_id = d.id WHERE d.site_id = ?'.(null === $only ? '' : ' AND d.id = ?').' ORDER BY d.id',
+            'SELECT d.id, d.kind, d.name, d.state, d.terms, d.from_at, d.until_at, d.version, d.reserved, d.made_by, k.sealed FROM door d LEFT JOIN door_key k ON k.door_id = d.id WHERE d.site_id = ?'.(null === $only ? '' : ' AND d.id = ?').' ORDER BY d.id',
             [$site, ...(null === $only ? [] : [Id::binary($only)])],
         ));
         $numbers = [
@@ -69,6 +69,7 @@ final readonly class DoorList
 
         return [
             'id' => $row->id('id'), 'kind' => Doors::wishKind($row), 'name' => $row->string('name'), 'version' => $row->int('version'), 'set' => $set, 'reserved' => $row->bool('reserved'),
+            'backed' => !$set || $this->doors->backed($access, $row),
             'state' => DoorState::of($terms->open, $terms->is('approval'), $terms->hours, $access->now)->value, 'key' => $set && $this->doors->gives($access, $terms) ? $this->keys->shown($row->stringOrNull('sealed')) : null,
             'terms' => $set ? self::terms($terms, $access) : null, ...$numbers, 'left' => null === $seats ? null : max(0, $seats - $numbers['through']), 'chart' => $chart, 'next' => $next,
         ];

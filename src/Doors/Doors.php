@@ -10,6 +10,7 @@ use MintDoor\Core\Doors\Doorman;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\RoleVerdict;
+use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
@@ -17,6 +18,7 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Core\Time\WindowOutOfOrder;
 use MintDoor\Hall\BulkWriter;
+use MintDoor\Hall\CallerProvider;
 use MintDoor\Hall\FieldErrors;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Ids;
@@ -25,9 +27,12 @@ use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Logbook\Logbook;
 use MintDoor\People\Accounts;
+use MintDoor\People\Caring;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Sites\Divisions;
+use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 
 /** The doors that are set up as sentences: made, changed, opened and shut. What changes something runs inside a transaction, under the site's lock. */
 final readonly class Doors
@@ -44,8 +49,11 @@ final readonly class Doors
         private Roles $roles,
         private Divisions $divisions,
         private Accounts $accounts,
+        private Caring $caring,
         private Ids $ids,
         private Logbook $logbook,
+        private Gate $gate,
+        private CallerProvider $callers,
     ) {
     }
 
@@ -76,7 +84,7 @@ final readonly class Doors
         }
         [$terms, $hours] = $this->checked($access, $wish, $row);
         $name = $this->named($wish);
-        $this->db->executeStatement('UPDATE door SET name = ?, terms = ?, from_at = ?, until_at = ?, version = version + 1 WHERE id = ?', [$name, json_encode($terms, \JSON_THROW_ON_ERROR), Instant::toSql($hours->from), Instant::toSql($hours->until), Id::binary($door)]);
+        $this->db->executeStatement('UPDATE door SET name = ?, terms = ?, from_at = ?, until_at = ?, made_by = ?, version = version + 1 WHERE id = ?', [$name, json_encode($terms, \JSON_THROW_ON_ERROR), Instant::toSql($hours->from), Instant::toSql($hours->until), Id::binary($access->caller->id), Id::binary($door)]);
         if (null !== $wish->key && 'key' === $wish->kind) {
             $this->giveKey($access, $door, $wish->key);
         }
@@ -89,8 +97,12 @@ final readonly class Doors
         if ($open) {
             $this->mindRole($access, $row);
         }
-        if (('open' === $row->string('state')) !== $open) {
-            $this->db->executeStatement('UPDATE door SET state = ?, version = version + 1 WHERE id = ?', [$open ? 'open' : 'shut', Id::binary($door)]);
+        if (('open' === $row->string('state')) !== $open || ($open && !$this->backed($access, $row))) {
+            // Whoever opens a door stands behind it from then on.
+            $this->db->executeStatement(
+                'UPDATE door SET state = ?, made_by = ?, version = version + 1 WHERE id = ?',
+                [$open ? 'open' : 'shut', Id::binary($access->caller->id), Id::binary($door)],
+            );
             $this->logbook->write($access->site->id, $access->caller, [[$open ? 'door-opened' : 'door-shut', ['door' => $door, 'name' => $row->string('name')]]]);
         }
     }
@@ -108,7 +120,7 @@ final readonly class Doors
         }
         $this->mindRole($access, $row);
         $this->keys->fresh($door);
-        $this->db->executeStatement('UPDATE door SET version = version + 1'.(null === $hours ? '' : ", from_at = ?, until_at = ?, state = 'open'").' WHERE id = ?', [...(null === $hours ? [] : [Instant::toSql($hours->from), Instant::toSql($hours->until)]), Id::binary($door)]);
+        $this->db->executeStatement('UPDATE door SET made_by = ?, version = version + 1'.(null === $hours ? '' : ", from_at = ?, until_at = ?, state = 'open'").' WHERE id = ?', [Id::binary($access->caller->id), ...(null === $hours ? [] : [Instant::toSql($hours->from), Instant::toSql($hours->until)]), Id::binary($door)]);
         $this->logbook->write($access->site->id, $access->caller, [['door-key-renewed', ['door' => $door, 'name' => $row->string('name')]]]);
     }
 
@@ -275,6 +287,31 @@ final readonly class Doors
         return DoorKind::LookIn === $terms->kind || $this->mayGive($access, $terms->text('role'), $terms->texts('divisions'), $terms->number('lowest'))->allowed;
     }
 
+    /** Whether whoever keeps a door may still give by hand what it gives: otherwise it lets nobody in. */
+    public function backed(SiteAccess $access, Row $door): bool
+    {
+        $standing = $this->keeper($access->site->id, $door->idOrNull('made_by'));
+
+        return null !== $standing && $this->gives(new SiteAccess(
+            $access->site,
+            $access->row,
+            $access->caller,
+            $standing,
+            null,
+            $access->now,
+        ), DoorTermsJson::of($door));
+    }
+
+    /** What whoever keeps a door, or sent an invitation, is in its site now; null where they are nothing there. */
+    public function keeper(string $site, ?string $keeper): ?Standing
+    {
+        try {
+            return null === $keeper ? null : $this->gate->standing($site, $this->callers->byId($keeper));
+        } catch (UserNotFoundException) {
+            return null;
+        }
+    }
+
     /**
      * Nobody gives at a door what they may not give by hand, to any kind of person it lets in.
      *
@@ -301,7 +338,7 @@ final readonly class Doors
         $division = $wish->divisions[0] ?? $access->site->division;
         if (\count($wish->divisions) > 1) {
             $errors->add('divisions', 'one', 'Who makes an account here becomes a learner of one division. Name just that one.');
-        } elseif (!Accounts::caretaker($access->caller)->mayMake(PersonKind::Learner, $division, $this->accounts->lettingInto($access->caller))) {
+        } elseif (!$this->caring->caretaker($access->caller)->mayMake(PersonKind::Learner, $division, $this->accounts->lettingInto($access->caller))) {
             $errors->add('accounts', 'not-yours', 'You may not make accounts in that division.');
         } elseif (!$this->roles->book()->mayHold($wish->role, new Person(Id::NONE, PersonKind::Learner, $division, $wish->lowest ?? $access->site->levels->lowest ?? 1), $access->site)->allowed) {
             $errors->add('accounts', 'wrong-kind', 'Who makes an account here is a learner, and learners may not hold that role.');

@@ -128,11 +128,11 @@ final readonly class Invitations
     /**
      * Sends invitations again, so that they hold for the whole time anew.
      *
-     * @param list<string> $only ids; none for all that are not answered
+     * @param ?list<string> $only ids; null for all that are not answered
      *
      * @return int how many
      */
-    public function again(SiteAccess $access, Row $door, array $only): int
+    public function again(SiteAccess $access, Row $door, ?array $only): int
     {
         $terms = DoorTermsJson::of($door);
         $open = array_values(array_filter($this->chosen($door, $only), fn (Row $row): bool => $this->state($row)->open() && InvitationState::OnItsWay !== $this->state($row)));
@@ -150,11 +150,11 @@ final readonly class Invitations
     }
 
     /**
-     * @param list<string> $only ids; none for all that are not answered
+     * @param ?list<string> $only ids; null for all that are not answered
      *
      * @return int how many
      */
-    public function withdraw(SiteAccess $access, Row $door, array $only): int
+    public function withdraw(SiteAccess $access, Row $door, ?array $only): int
     {
         $open = array_values(array_filter($this->chosen($door, $only), fn (Row $row): bool => $this->state($row)->open()));
         $this->end($access, $door->id('id'), $open, 'withdrawn_at', $access->caller);
@@ -234,13 +234,13 @@ final readonly class Invitations
     }
 
     /**
-     * @param list<string> $only
+     * @param ?list<string> $only
      *
      * @return list<Row>
      */
-    private function chosen(Row $door, array $only): array
+    private function chosen(Row $door, ?array $only): array
     {
-        return array_values(array_filter($this->rows('i.door_id = ?', [Id::binary($door->id('id'))]), static fn (Row $row): bool => [] === $only || \in_array($row->id('id'), $only, true)));
+        return array_values(array_filter($this->rows('i.door_id = ?', [Id::binary($door->id('id'))]), static fn (Row $row): bool => null === $only || \in_array($row->id('id'), $only, true)));
     }
 
     /**

@@ -20,6 +20,7 @@ use MintDoor\People\PersonRow;
 use MintDoor\PostRoom\PostRoom;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\Gate;
 
 /** Coming in through a door by oneself, answering an invitation, waiting, and going again. What changes something runs inside a transaction, under the site's lock. */
 final readonly class Joining
@@ -27,6 +28,7 @@ final readonly class Joining
     public function __construct(
         private Connection $db,
         private Threshold $threshold,
+        private Gate $gate,
         private DoorLines $lines,
         private Roles $roles,
         private Enrollments $enrollments,
@@ -47,7 +49,7 @@ final readonly class Joining
         if (null !== $invitation && null === $invitation->stringOrNull('opened_at') && null === $invitation->stringOrNull('answered_at')) {
             $this->db->executeStatement('UPDATE invitation SET opened_at = COALESCE(opened_at, ?) WHERE id = ?', [Instant::toSql($this->clock->instant()), Id::binary($invitation->id('id'))]);
         }
-        $before = null === $caller || \in_array($this->over($invitation), ['withdrawn', 'lapsed'], true) ? null : $this->threshold->at($door, $caller, $invitation?->id('id'));
+        $before = null === $caller || \in_array($this->over($invitation), ['withdrawn', 'lapsed'], true) ? null : $this->threshold->at($door, $caller, $invitation);
         $role = $this->roles->book()->find($terms->text('role'));
 
         return [
@@ -57,7 +59,7 @@ final readonly class Joining
             'state' => DoorState::of($terms->open, $terms->is('approval'), $terms->hours, $this->clock->instant())->value,
             'untilAt' => Instant::toJson($terms->hours->until), 'fromAt' => Instant::toJson($terms->hours->from), 'about' => $terms->text('about'),
             'sections' => 'choice' === $terms->text('place') ? $this->sections($door->id('site_id')) : [],
-            'asks' => $terms->is('approval'), 'accounts' => $terms->is('accounts'), 'levels' => $terms->is('accounts') ? self::levels($terms, $site) : null,
+            'asks' => $terms->is('approval') || Passage::Approval === $before?->admission->passage, 'accounts' => $terms->is('accounts'), 'levels' => $terms->is('accounts') ? self::levels($terms, $site) : null,
             'invitation' => null === $invitation ? null : $this->invited($invitation, $caller),
             'you' => null === $caller ? null : ['id' => $caller->id, 'name' => $caller->name, 'login' => $caller->login],
             'admission' => null === $before ? null : self::admission($before),
@@ -80,7 +82,7 @@ final readonly class Joining
         if (null !== $invitation && 'answered' !== $over) {
             $this->mindWhose($invitation, $caller, $wish->asMe);
         }
-        $at = $this->threshold->at($door, $caller, $invitation?->id('id'));
+        $at = $this->threshold->at($door, $caller, $invitation);
         $admission = $at->admission;
         if (Passage::No === $admission->passage || ('answered' === $over && Passage::Already !== $admission->passage)) {
             throw self::noWayIn($over ?? $admission->code, $admission->next, $admission->values);
@@ -114,8 +116,10 @@ final readonly class Joining
     public function leave(string $site, Caller $caller): array
     {
         $doors = Row::all($this->db->fetchAllAssociative('SELECT '.Doors::COLUMNS." FROM door d WHERE d.site_id = ? AND d.kind = 'key'", [Id::binary($site)]));
+        // A site one has nothing to do with is the same as none.
+        $this->gate->at($site, $caller);
         if ([] === $doors) {
-            throw Problem::notFound('This site');
+            throw Problem::notAllowed('No key brought you here, so it is not yours to take back. Ask a lead of the site.');
         }
         $at = $this->threshold->at($doors[0], $caller);
         $line = $this->lines->goAgain($at, array_map(static fn (Row $door): string => $door->id('id'), $doors), false, 'leave');

@@ -22,6 +22,7 @@ final class Refusals
         'no-address' => 'This door wants an e-mail address, and we know none of yours. A lead of the site can let you in by hand.',
         'wrong-kind' => 'The role this door gives is not for accounts like yours. A lead of the site can let you in as something else.',
         'no-such-role' => 'The role this door gives is there no more. Tell a lead of the site.',
+        'unbacked' => 'Nobody who may let you in stands behind this door at the moment. Ask a lead of the site to open it anew.',
         'no-seat' => 'All seats are taken. Ask a lead of the site whether there will be more.',
         'leads-full' => 'The site has all the leads it may have. Ask one of them.',
         'answered' => 'This invitation was answered already. Sign in to go to the site.',

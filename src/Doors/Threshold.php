@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\Doors\Doorman;
 use MintDoor\Core\Doors\Waiter;
 use MintDoor\Core\Doors\WaitingLine;
+use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
@@ -27,17 +28,18 @@ final readonly class Threshold
         private Gate $gate,
         private Situations $situations,
         private Roles $roles,
+        private Doors $doors,
     ) {
     }
 
-    /** @param ?string $invitation id of the one that is answered */
-    public function at(Row $door, Caller $caller, ?string $invitation = null): Before
+    /** @param ?Row $invitation that is answered, with `id`, `made_by` and `made_at` */
+    public function at(Row $door, Caller $caller, ?Row $invitation = null): Before
     {
         $access = $this->gate->atDoor($door->id('site_id'), $caller);
         $terms = DoorTermsJson::of($door);
         $people = $this->situations->people([$caller->id]);
         $person = $people[$caller->id];
-        $situation = $this->situations->of($access, $people, $invitation)->one($caller->id);
+        $situation = $this->situations->of($access, $people, $invitation?->id('id'))->one($caller->id);
         $found = $this->db->fetchAssociative('SELECT id, what, section_id, offered_until FROM waiter WHERE door_id = ? AND person_id = ? AND waits = 1', [Id::binary($door->id('id')), Id::binary($caller->id)]);
         $waiter = false === $found ? null : new Row($found);
         $kept = $waiter?->instantOrNull('offered_until');
@@ -49,9 +51,24 @@ final readonly class Threshold
             $terms->terms(), $access->site, PersonRow::person($person), $person->stringOrNull('email'), $access->segment, $access->now,
             null === $terms->number('seats') ? 0 : $this->through($door->id('id'), $caller->id, $access), null === $access->site->seats ? null : max(0, $access->site->seats - $situation->seatsHeld),
             null === $place ? $before->int('others') : $place - 1, null !== $kept && $kept > $access->now,
+            // Whoever was asked back since was asked by somebody who knew.
+            $situation->enrollment->removedByStaff($access->now, $invitation?->instant('made_at') ?? Time::BEGINNING),
+            $this->backed($access, $terms, $person, ($invitation ?? $door)->idOrNull('made_by')),
         );
 
         return new Before($access, $door, $terms, $person, $situation, $admission, $waiter, $place ?? $before->int('waiting') + 1);
+    }
+
+    private function backed(SiteAccess $access, DoorTermsJson $terms, Row $person, ?string $keeper): bool
+    {
+        $standing = $this->doors->keeper($access->site->id, $keeper);
+
+        return null !== $standing && $this->roles->book()->mayGive(
+            $terms->text('role'),
+            $standing,
+            PersonRow::person($person),
+            $access->site,
+        )->allowed;
     }
 
     public function line(string $site): WaitingLine

@@ -10,6 +10,7 @@ use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
+use Symfony\Component\Serializer\Exception\ExtraAttributesException;
 use Symfony\Component\Serializer\Exception\NotNormalizableValueException;
 use Symfony\Component\Serializer\Exception\PartialDenormalizationException;
 use Symfony\Component\Validator\Exception\ValidationFailedException;
@@ -32,6 +33,8 @@ final readonly class ProblemListener
             $thrown instanceof Problem => $thrown,
             $inner instanceof Problem => $inner,
             $inner instanceof ValidationFailedException => $this->invalid($inner),
+            $thrown instanceof ExtraAttributesException => $this->unknown($thrown),
+            $inner instanceof ExtraAttributesException => $this->unknown($inner),
             $inner instanceof NotNormalizableValueException => Problem::field($this->pointer((string) $inner->getPath()), 'type', 'This value is of the wrong kind here.'),
             $inner instanceof PartialDenormalizationException => Problem::field('', 'type', 'A value is of the wrong kind here.'),
             $thrown instanceof AuthenticationException => new Problem(ProblemType::NotSignedIn, 'Sign in to go on.'),
@@ -40,6 +43,19 @@ final readonly class ProblemListener
             $thrown instanceof RequestExceptionInterface => new Problem(ProblemType::Malformed, 'The request cannot be read. Reload the page and try again.'),
             default => $this->unexpected(),
         };
+    }
+
+    private function unknown(ExtraAttributesException $thrown): Problem
+    {
+        return new Problem(
+            ProblemType::Invalid,
+            \sprintf('There is nothing called "%s" here. Nothing was done.', mb_substr($thrown->getExtraAttributes()[0] ?? '', 0, 60)),
+            array_map(static fn (string $member): array => [
+                'pointer' => '/'.mb_substr($member, 0, 60),
+                'code' => 'unknown-member',
+                'detail' => 'Leave this out.',
+            ], array_values($thrown->getExtraAttributes())),
+        );
     }
 
     private function invalid(ValidationFailedException $failed): Problem

@@ -14,6 +14,7 @@ use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Row;
+use MintDoor\People\Caring;
 use MintDoor\People\Directory;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
@@ -36,6 +37,7 @@ final readonly class IntakeController
         private Directory $directory,
         private Roles $roles,
         private Candidates $candidates,
+        private Caring $caring,
     ) {
     }
 
@@ -48,10 +50,17 @@ final readonly class IntakeController
         $query = PeopleQuery::of($q);
         $rows = $query->tooShort() ? [] : $this->ranked($this->directory->find($query, $site), $query, $access);
         $reach = [] === $rows ? null : $this->directory->reachOf($caller);
+        $here = array_values(array_filter($rows, static fn (Row $row): bool => null !== $row->stringOrNull('state')));
+        $whole = $this->caring->known($here, $caller, $access->site->division);
         foreach ($rows as $row) {
             $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
             $exactly = $query->names(PersonRow::identifiers($row));
-            $sight = null !== $segment ? Sight::Full : ($reach?->sight(PersonRow::person($row), $exactly) ?? Sight::Hidden);
+            $proven = $query->names(PersonRow::proofs($row));
+            $sight = match (true) {
+                isset($whole[$row->id('person_id')]) => Sight::Full,
+                null !== $segment => Sight::Masked,
+                default => $reach?->sight(PersonRow::person($row), $proven) ?? Sight::Hidden,
+            };
             // Beyond one's reach a person is found by name, or by an identifier in full, never by the beginning of one.
             if (Sight::Hidden === $sight || (Sight::Masked === $sight && !$exactly && !$query->matchesNames(PersonRow::names($row)))) {
                 continue;

@@ -12,10 +12,12 @@ use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\PastedText;
 use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\People\Folding;
+use MintDoor\Core\People\Reach;
 use MintDoor\Core\People\Sight;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Row;
+use MintDoor\People\Caring;
 use MintDoor\People\Directory;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
@@ -29,6 +31,7 @@ final readonly class PeopleReader
         private Lookup $lookup,
         private Divisions $divisions,
         private Roles $roles,
+        private Caring $caring,
     ) {
     }
 
@@ -78,6 +81,25 @@ final readonly class PeopleReader
         return array_map(static fn (int $place): array => [$byPlace[$place] ?? null, $rows], array_keys($texts));
     }
 
+    /** @param array<string, true> $whole of those of the site the ones who are known in full */
+    private static function sight(Row $row, Reach $reach, array $whole, bool $named): Sight
+    {
+        return match (true) {
+            isset($whole[$row->id('person_id')]) => Sight::Full,
+            // Who is in the site is no secret there.
+            null !== $row->stringOrNull('state') => Sight::Masked,
+            default => $reach->sight(PersonRow::person($row), $named),
+        };
+    }
+
+    /** @param array<string, true> $typed identifiers, by themselves */
+    private static function named(Row $row, array $typed): bool
+    {
+        $proofs = array_map(Folding::identifier(...), PersonRow::proofs($row));
+
+        return [] !== array_filter($proofs, static fn (string $each): bool => isset($typed[$each]));
+    }
+
     /**
      * Those one may be told of. Beyond one's reach an identifier counts when it is there in full, never when it is near.
      *
@@ -89,13 +111,15 @@ final readonly class PeopleReader
     private function within(array $found, array $lines, Caller $caller): array
     {
         $reach = $this->directory->reachOf($caller);
+        $here = array_values(array_filter($found, static fn (Row $row): bool => null !== $row->stringOrNull('state')));
+        $whole = $this->caring->known($here, $caller);
         $typed = array_fill_keys(array_merge(...array_map(static fn (PastedLine $line): array => $line->identifiers, $lines) ?: [[]]), true);
         $rows = $known = [];
         foreach ($found as $row) {
             $person = PersonRow::person($row);
             $own = array_map(Folding::identifier(...), PersonRow::identifiers($row));
             $exact = array_values(array_filter($own, static fn (string $identifier): bool => isset($typed[$identifier])));
-            $sight = null !== $row->stringOrNull('state') ? Sight::Full : $reach->sight($person, [] !== $exact);
+            $sight = self::sight($row, $reach, $whole, self::named($row, $typed));
             if (Sight::Hidden !== $sight) {
                 $rows[$person->id] = [$row, $sight];
                 $words = static fn (string $column): array => Folding::tokens((string) $row->stringOrNull($column));

@@ -39,6 +39,7 @@ final readonly class AccountBatch
         private Roles $roles,
         private PeopleReader $people,
         private Accounts $accounts,
+        private Caring $caring,
     ) {
     }
 
@@ -64,7 +65,7 @@ final readonly class AccountBatch
             }
         }
         $lettingInto = $this->accounts->lettingInto($caller);
-        $caretaker = Accounts::caretaker($caller);
+        $caretaker = $this->caring->caretaker($caller);
         $plan = new AccountPlan(
             $directory, $this->holders($sound), $this->taken($sound), array_map(static fn (): bool => true, array_filter($rows, static fn (array $each): bool => null !== $each[0]->stringOrNull('login'))),
             $wish->choices, static fn (PersonKind $kind, string $division): bool => $caretaker->mayMake($kind, $division, $lettingInto),

@@ -26,6 +26,8 @@ final readonly class AccountController
 {
     public function __construct(
         private Accounts $accounts,
+        private Caring $caring,
+        private Notices $notices,
         private Me $me,
         private Connection $db,
         private Transaction $transaction,
@@ -59,10 +61,11 @@ final readonly class AccountController
     public function wantPassword(string $person, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $request, $caller): Answer {
-            $this->accounts->mind($person, $caller);
+            $this->caring->mind($person, $caller);
             $wanted = $request->isMethod('PUT');
             $this->db->executeStatement('UPDATE account SET must_change = ? WHERE person_id = ? AND password_hash IS NOT NULL', [(int) $wanted, Id::binary($person)]);
             $this->logbook->write(Logbook::HOUSE, $caller, [['password-wanted', ['wanted' => $wanted], $person]]);
+            $wanted && $this->notices->tell([[$this->accounts->row($person), 'password-wanted']], $caller);
 
             return new Answer(['wanted' => $wanted]);
         });
@@ -72,9 +75,10 @@ final readonly class AccountController
     public function endSessions(string $person, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
-            $this->accounts->mind($person, $caller);
+            $this->caring->mind($person, $caller);
             $ended = $this->accounts->endSessions($person);
             $this->logbook->write(Logbook::HOUSE, $caller, [['sessions-ended', ['n' => $ended], $person]]);
+            $this->notices->tell([[$this->accounts->row($person), 'sessions-ended']], $caller);
 
             return new Answer(['ended' => $ended]);
         });

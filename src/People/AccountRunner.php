@@ -42,6 +42,7 @@ final readonly class AccountRunner
         private Connection $db,
         private AccountBatch $batch,
         private Accounts $accounts,
+        private Caring $caring,
         private Divisions $divisions,
         private CallerProvider $callers,
         private Transaction $transaction,
@@ -128,7 +129,7 @@ final readonly class AccountRunner
             return array_map(static fn (AccountDraft $draft): AccountLine => new AccountLine($draft, Verdict::Refused, [new Note('no-account-to-apply')]), $drafts);
         }
         $lettingInto = $this->accounts->lettingInto($caller);
-        $caretaker = Accounts::caretaker($caller);
+        $caretaker = $this->caring->caretaker($caller);
         $may = static fn (PersonKind $kind, string $division): bool => $caretaker->mayMake($kind, $division, $lettingInto);
         $holders = $this->batch->holders($drafts);
         $rows = $this->rows(array_values($known));

@@ -7,6 +7,7 @@ namespace MintDoor\People;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\AccountLine;
+use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Sheets\Verdict;
 use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Caller;
@@ -33,6 +34,8 @@ final readonly class AccountSheets
         private StoredSheets $sheets,
         private PostRoom $room,
         private Logbook $logbook,
+        private Accounts $accounts,
+        private Caring $caring,
     ) {
     }
 
@@ -93,14 +96,18 @@ final readonly class AccountSheets
             $this->sheets->stop($sheet, 'account_row');
         }
         $rows = Row::all($this->db->fetchAllAssociative(
-            "SELECT r.position, r.person_id, r.made, p.given_name, p.family_name, p.preferred_name, a.used_at IS NOT NULL AS used, a.platform_administrator, a.password_hash IS NOT NULL AS has_password,
+            "SELECT r.position, r.person_id, r.made, p.kind, pd.code AS division, p.given_name, p.family_name, p.preferred_name, a.used_at IS NOT NULL AS used, a.platform_administrator, a.password_hash IS NOT NULL AS has_password,
                  EXISTS (SELECT 1 FROM enrollment e WHERE e.person_id = r.person_id) AS enrolled, EXISTS (SELECT 1 FROM person_note n WHERE n.person_id = r.person_id) AS noted, EXISTS (SELECT 1 FROM division_administrator x WHERE x.person_id = r.person_id) AS administers
-             FROM account_row r JOIN person p ON p.id = r.person_id JOIN account a ON a.person_id = r.person_id WHERE r.sheet_id = ? AND r.outcome = 'ready' AND p.gone IS NULL ORDER BY r.position",
+             FROM account_row r JOIN person p ON p.id = r.person_id JOIN division pd ON pd.id = p.division_id JOIN account a ON a.person_id = r.person_id WHERE r.sheet_id = ? AND r.outcome = 'ready' AND p.gone IS NULL ORDER BY r.position",
             [Id::binary($sheet)],
         ));
         $lines = $people = $accounts = [];
+        $lettingInto = $this->accounts->lettingInto($caller);
+        $caretaker = $this->caring->caretaker($caller);
         foreach ($rows as $row) {
+            $mine = $caretaker->mayMake(PersonKind::from($row->string('kind')), $row->string('division'), $lettingInto);
             $why = match (true) {
+                !$mine => 'not-yours',
                 $row->bool('used') => 'signed-in',
                 $row->bool('administers'), $row->bool('platform_administrator') => 'administers',
                 'person' === $row->string('made') && ($row->bool('enrolled') || $row->bool('noted')) => 'in-use',

@@ -6,11 +6,9 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\People\Caretaker;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\SpokenPassword;
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
@@ -26,15 +24,6 @@ use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 /** Looks after accounts. The rules of who may are the core's (`Caretaker`). What changes something runs inside a transaction. */
 final readonly class Accounts
 {
-    private const REFUSALS = [
-        'gone' => 'This person is in the directory no more.',
-        'own-account' => 'This is your own account. Change your password under your name.',
-        'administers' => 'This person administers something. Only platform administrators look after their account.',
-        'not-a-learner' => 'Accounts of staff and guardians are looked after by administrators.',
-        'minor' => 'Cards of learners of this age are for those who lead a site of theirs, and for administrators.',
-        'out-of-reach' => 'You let this person into no site. Their leads and administrators look after their account.',
-    ];
-
     public function __construct(
         private Connection $db,
         private Roles $roles,
@@ -42,52 +31,9 @@ final readonly class Accounts
         private HouseClock $clock,
         private Logbook $logbook,
         private PasswordHasherFactoryInterface $hashers,
+        private Caring $caring,
+        private Notices $notices,
     ) {
-    }
-
-    /**
-     * Why the caller may not look after accounts.
-     *
-     * @param list<string> $people ids
-     *
-     * @return array<string, ?string> by person: a code of `Caretaker::refusal()`, or null when they may
-     */
-    public function refusals(array $people, Caller $caller): array
-    {
-        $now = Instant::toSql($this->clock->instant());
-        $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.', p.gone, pd.minors, a.platform_administrator, EXISTS (SELECT 1 FROM division_administrator x WHERE x.person_id = p.id) AS administers_some,
-                 (SELECT MAX(1 + own.leads) FROM enrollment_segment g JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ? AND own.from_at <= ? AND own.until_at > ? AND own.state = \'current\' AND own.role IN (?)
-                  WHERE g.person_id = p.id AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?)) AS shares
-             FROM '.PersonRow::TABLES.' WHERE p.id IN (?)',
-            [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn) ?: [''], $now, $now, State::valuesHere(), array_map(Id::binary(...), $people)],
-            [3 => ArrayParameterType::STRING, 6 => ArrayParameterType::STRING, 7 => ArrayParameterType::BINARY],
-        ));
-        $caretaker = self::caretaker($caller);
-        $refusals = [];
-        foreach ($rows as $row) {
-            $refusals[$row->id('person_id')] = null !== $row->stringOrNull('gone') ? 'gone' : $caretaker->refusal(PersonRow::person($row), 1 === $row->intOrNull('platform_administrator') || $row->bool('administers_some'), $row->int('shares') > 0, $row->bool('minors'), $row->int('shares') > 1);
-        }
-
-        return $refusals;
-    }
-
-    /** What a refusal says. */
-    public static function sentence(string $refusal): string
-    {
-        return self::REFUSALS[$refusal] ?? 'You may not look after this account.';
-    }
-
-    /** @throws Problem of type `NotAllowed` or `NotFound` */
-    public function mind(string $person, Caller $caller): void
-    {
-        $refusals = $this->refusals([$person], $caller);
-        if (!\array_key_exists($person, $refusals)) {
-            throw Problem::notFound('This person');
-        }
-        if (null !== $refusals[$person]) {
-            throw Problem::notAllowed(self::sentence($refusals[$person]));
-        }
     }
 
     /**
@@ -99,18 +45,29 @@ final readonly class Accounts
      */
     public function cards(array $people, bool $once, Caller $caller): array
     {
-        $refusals = $this->refusals($people, $caller);
+        $verdicts = $this->caring->cards($people, $caller);
         $rows = [];
         foreach (Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
             $rows[$row->id('person_id')] = $row;
         }
-        $cards = $entries = [];
+        $cards = $entries = $told = [];
         foreach ($people as $person) {
-            $row = $rows[$person] ?? throw Problem::notFound('This person');
-            $about = ['person' => ['id' => $person, 'name' => 'out-of-reach' === $refusals[$person] ? '' : PersonRow::name($row)], 'login' => null, 'password' => null, 'refused' => null];
+            $verdict = $verdicts[$person] ?? null;
+            $row = $rows[$person] ?? new Row([]);
+            if (null === $verdict) {
+                // Nobody, and somebody one has nothing to do with, are the same; the others get theirs.
+                $cards[] = [
+                    'person' => ['id' => $person, 'name' => ''],
+                    'login' => null,
+                    'password' => null,
+                    'refused' => Problem::notFound('This person')->detail,
+                ];
+                continue;
+            }
+            $about = ['person' => ['id' => $person, 'name' => PersonRow::name($row)], 'login' => null, 'password' => null, 'refused' => null];
             $login = $row->stringOrNull('login');
-            if (null !== $refusals[$person]) {
-                $cards[] = [...$about, 'refused' => self::sentence($refusals[$person])];
+            if (!$verdict->allowed()) {
+                $cards[] = [...$about, 'refused' => $this->caring->sentence($verdict)];
             } elseif (null === $login) {
                 $cards[] = [...$about, 'refused' => 'This person has no account yet.'];
             } else {
@@ -119,10 +76,12 @@ final readonly class Accounts
                 $this->endSessions($person);
                 $cards[] = [...$about, 'login' => $login, 'password' => $password];
                 $entries[] = ['password-reset', [], $person];
+                $told[] = [$row, 'card'];
             }
         }
         if ([] !== $entries) {
             $this->logbook->write(Logbook::HOUSE, $caller, $entries);
+            $this->notices->tell($told, $caller);
         }
 
         return $cards;
@@ -135,8 +94,8 @@ final readonly class Accounts
      */
     public function open(string $person, bool $open, bool $apply, Caller $caller): array
     {
-        $this->mind($person, $caller);
-        if (!self::caretaker($caller)->mayClose($this->person($person))) {
+        $this->caring->mind($person, $caller);
+        if (!$this->caring->caretaker($caller)->mayClose($this->person($person))) {
             throw Problem::notAllowed('An account holds for every site: only administrators close and open it. To keep somebody out of a site of yours, pause them there or take them out.');
         }
         $now = $this->clock->instant();
@@ -149,15 +108,12 @@ final readonly class Accounts
             if (!$open) {
                 $this->endSessions($person);
             }
-            $this->logbook->write(Logbook::HOUSE, $caller, [[$open ? 'account-opened' : 'account-closed', [], $person]]);
+            $code = $open ? 'account-opened' : 'account-closed';
+            $this->logbook->write(Logbook::HOUSE, $caller, [[$code, [], $person]]);
+            $this->notices->tell([[$this->row($person), $code]], $caller);
         }
 
         return ['open' => $apply ? $open : $isOpen, 'changes' => $changes, 'leaderless' => $leaderless];
-    }
-
-    public static function caretaker(Caller $caller): Caretaker
-    {
-        return new Caretaker($caller->id, $caller->platformAdministrator, $caller->divisions);
     }
 
     /** @return list<string> codes of the divisions of sites the caller lets people into */
@@ -174,7 +130,22 @@ final readonly class Accounts
     /** @throws Problem of type `NotFound` */
     public function person(string $id): Person
     {
-        return PersonRow::person(new Row($this->db->fetchAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id = ?', [Id::binary($id)]) ?: throw Problem::notFound('This person')));
+        return PersonRow::person($this->row($id));
+    }
+
+    /**
+     * @return Row with `PersonRow::COLUMNS`
+     *
+     * @throws Problem of type `NotFound`
+     */
+    public function row(string $id): Row
+    {
+        $found = $this->db->fetchAssociative(
+            'SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id = ?',
+            [Id::binary($id)],
+        );
+
+        return new Row(false === $found ? throw Problem::notFound('This person') : $found);
     }
 
     /** @return int how many there were */

@@ -33,16 +33,16 @@ final readonly class Directory
     ) {
     }
 
-    /** Within reach: the divisions one administers, one's own if one is staff, and those of the sites one lets people into. */
+    /** Within reach: the divisions one administers, one's own if one is staff, and those of the sites one lets people into, while they are not closed. */
     public function reachOf(Caller $caller): Reach
     {
         $now = Instant::toSql($this->clock->instant());
         $rows = Row::all($this->db->fetchAllAssociative(
             'SELECT d.code, d.minors, EXISTS (
                  SELECT 1 FROM enrollment_segment g JOIN site s ON s.id = g.site_id
-                 WHERE g.person_id = ? AND g.until_at > ? AND g.from_at <= ? AND g.state = \'current\' AND g.role IN (?) AND s.division_id = d.id
+                 WHERE g.person_id = ? AND g.until_at > ? AND g.from_at <= ? AND g.state = \'current\' AND g.role IN (?) AND s.division_id = d.id AND s.closes_at > ?
              ) AS runs FROM division d ORDER BY d.code',
-            [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn)],
+            [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn), $now],
             [3 => ArrayParameterType::STRING],
         ));
         $divisions = $minors = [];

@@ -34,6 +34,7 @@ final readonly class DirectoryController
         private Directory $directory,
         private Labels $labels,
         private Gate $gate,
+        private Caring $caring,
     ) {
     }
 
@@ -51,10 +52,11 @@ final readonly class DirectoryController
         $more = \count($rows) > $filter->limit;
         $rows = \array_slice($rows, 0, $filter->limit);
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
-        $labels = $this->labels->ofPeople(array_map(static fn (Row $row): string => $row->id('person_id'), $rows));
+        $whole = $this->caring->known($rows, $caller);
+        $labels = $this->labels->ofPeople(array_map(strval(...), array_keys($whole)));
 
         return new Answer([
-            'items' => array_map(static fn (Row $row): array => ['person' => PersonRow::json($row, Sight::Full), 'labels' => $labels[$row->id('person_id')] ?? []], $rows),
+            'items' => array_map(static fn (Row $row): array => ['person' => PersonRow::json($row, isset($whole[$row->id('person_id')]) ? Sight::Full : Sight::Masked), 'labels' => $labels[$row->id('person_id')] ?? []], $rows),
             'total' => is_numeric($total) ? (int) $total : 0,
             'next' => $more && null !== $last ? Cursor::write('directory', [$last->string('sort_name'), $last->id('person_id')]) : null,
         ]);
@@ -94,6 +96,8 @@ final readonly class DirectoryController
         '' === $filter->label || $where->add('p.id IN (SELECT bears.person_id FROM label wanted JOIN person_label bears ON bears.label_id = wanted.id WHERE wanted.name = ?)', $filter->label);
         $query = PeopleQuery::of($filter->q);
         foreach ($query->tokens as $place => $token) {
+            // Numbers and addresses are among the words: beyond one's reach nobody is found by the beginning of one.
+            '' === $filter->site || $reach->everything || 1 !== preg_match('/\d/', $token) || $where->add('pd.code IN (?)', $reach->divisions ?: ['']);
             0 === $place ? $where->add('p.id IN (SELECT w.person_id FROM person_term w WHERE w.term LIKE ?)', $token.'%') : $where->add('p.terms LIKE ?', '% '.$token.'%');
         }
 

@@ -37,6 +37,7 @@ final readonly class Erasure
     public function __construct(
         private Connection $db,
         private PersonGate $gate,
+        private Caring $caring,
         private PersonFacts $facts,
         private StoredSheets $sheets,
         private Logbook $logbook,
@@ -80,7 +81,7 @@ final readonly class Erasure
         $here = false !== $this->db->fetchOne('SELECT 1 FROM enrollment_segment WHERE person_id IN (?) AND until_at > ? AND state IN (?) LIMIT 1', [$ids, $now, State::valuesHere()], [ArrayParameterType::BINARY, 2 => ArrayParameterType::STRING]);
         $administers = false !== $this->db->fetchOne('SELECT 1 FROM account WHERE person_id IN (?) AND platform_administrator = 1 UNION SELECT 1 FROM division_administrator WHERE person_id IN (?)', [$ids, $ids], [ArrayParameterType::BINARY, ArrayParameterType::BINARY]);
 
-        return Accounts::caretaker($caller)->mayNotErase(PersonRow::person($row), $administers, $here, null !== $row->stringOrNull('gone'));
+        return $this->caring->caretaker($caller)->mayNotErase(PersonRow::person($row), $administers, $here, null !== $row->stringOrNull('gone'));
     }
 
     private function erase(string $person): void

@@ -25,6 +25,8 @@ final readonly class FirstPasswordController
         private Connection $db,
         private PasswordHasherFactoryInterface $hashers,
         private HouseClock $clock,
+        private Accounts $accounts,
+        private Notices $notices,
     ) {
     }
 
@@ -48,6 +50,9 @@ final readonly class FirstPasswordController
             foreach (['first_password', 'session'] as $table) {
                 $this->db->executeStatement("DELETE FROM $table WHERE person_id = ?", [Id::binary($row->id('person_id'))]);
             }
+
+            $whose = $this->accounts->row($row->id('person_id'));
+            $this->notices->tell([[$whose, 'password-set']], Caller::nobody());
 
             return new Answer(['login' => $row->string('login')]);
         });

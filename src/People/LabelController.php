@@ -37,6 +37,7 @@ final readonly class LabelController
         private Transaction $transaction,
         private Logbook $logbook,
         private Directory $directory,
+        private Caring $caring,
     ) {
     }
 
@@ -81,17 +82,23 @@ final readonly class LabelController
             throw Problem::notFound('This person');
         }
         $bearers = $this->labels->bearers($wish->name(), $asked);
+        $whole = $this->caring->known(array_values($people), $access->caller, $access->site->division);
         $lines = $ready = [];
         foreach ($asked as $id) {
-            $changes = \in_array($id, $bearers, true) !== $wish->on;
+            $may = isset($whole[$id]);
+            $changes = $may && \in_array($id, $bearers, true) !== $wish->on;
             if ($changes) {
                 $ready[] = $id;
             }
             $lines[] = [
                 'person' => ['id' => $id, 'name' => PersonRow::name($people[$id])],
-                'verdict' => ($changes ? Verdict::Ready : Verdict::NothingToDo)->value,
+                'verdict' => (match (true) {
+                    $changes => Verdict::Ready,
+                    $may => Verdict::NothingToDo,
+                    default => Verdict::Refused,
+                })->value,
                 'before' => null, 'after' => null, 'outlook' => [], 'cautions' => [],
-                'reasons' => $changes ? [] : [['code' => 'already-so', 'values' => new \stdClass()]],
+                'reasons' => $changes ? [] : [['code' => $may ? 'already-so' : 'not-yours-to-label', 'values' => new \stdClass()]],
             ];
         }
 

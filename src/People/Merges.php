@@ -53,6 +53,7 @@ final readonly class Merges
         private Roles $roles,
         private HouseClock $clock,
         private Logbook $logbook,
+        private Notices $notices,
     ) {
     }
 
@@ -238,7 +239,7 @@ final readonly class Merges
             'closedFrom' => null === $goes->stringOrNull('login') ? null : $goes->instant('closed_from'),
         ];
         $count = \count($items);
-        $sheet = $this->sheets->insert('merge', null, PersonRow::name($stays), 0 === $count ? 'applied' : 'applying', $caller, ['work' => json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'total' => max(1, $count), 'done' => 0 === $count ? 1 : 0, 'applied' => 0 === $count ? 1 : 0]);
+        $sheet = $this->sheets->insert('merge', null, PersonRow::name($stays), 0 === $count ? 'applied' : 'applying', $caller, ['undo_data' => json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'total' => max(1, $count), 'done' => 0 === $count ? 1 : 0, 'applied' => 0 === $count ? 1 : 0]);
         $this->runner->write($sheet, array_map(static fn (SheetItem $item): array => ['site' => $item->site, 'person' => $item->line->person, 'wish' => array_diff_key(get_object_vars($item->line), ['person' => 1])], $items));
         0 === $count || $this->runner->begin($sheet, $count);
         foreach ($labels as $label) {
@@ -253,6 +254,7 @@ final readonly class Merges
         $this->accounts->endSessions($wish->goes);
         $this->facts->write($wish->stays, $facts);
         $this->logbook->write(Logbook::HOUSE, $caller, [['merged', ['sheet' => $sheet], $wish->stays]]);
+        $this->notices->tell([[$this->accounts->row($wish->stays), 'login']], $caller);
 
         return $sheet;
     }
@@ -268,7 +270,9 @@ final readonly class Merges
     {
         $record = $this->sheets->row($sheet, $caller);
         $this->sheets->mustBeKind($record, 'merge');
-        $found = $this->db->fetchOne('SELECT work FROM change_sheet WHERE id = ?', [Id::binary($sheet)]);
+        $this->sheets->mustBe($record, ['applied', 'applying'], 'This was never done, so there is nothing to take back.');
+        // Written by the server alone; what clients keep in `work` is never read for this.
+        $found = $this->db->fetchOne('SELECT undo_data FROM change_sheet WHERE id = ?', [Id::binary($sheet)]);
         $work = \is_string($found) ? json_decode($found, true) : null;
         if (!\is_array($work)) {
             throw new Problem(ProblemType::ChangedSince, 'One of them was erased since, so this cannot be taken back any more.');

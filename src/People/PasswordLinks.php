@@ -29,7 +29,8 @@ final readonly class PasswordLinks
     public function __construct(
         private Connection $db,
         private CallerProvider $callers,
-        private Accounts $accounts,
+        private Caring $caring,
+        private Notices $notices,
         private Telling $telling,
         private Logbook $logbook,
         private Ids $ids,
@@ -54,7 +55,7 @@ final readonly class PasswordLinks
     /** Runs inside a transaction. */
     public function send(string $person, Caller $caller): void
     {
-        $this->accounts->mind($person, $caller);
+        $this->caring->mind($person, $caller);
         $row = $this->row($person);
         if (null === $row->stringOrNull('login')) {
             throw Problem::notAllowed('This person has no account yet.');
@@ -67,6 +68,7 @@ final readonly class PasswordLinks
         }
         $this->telling->password($row, 'link:'.$this->ids->next(), $caller->id);
         $this->logbook->write(Logbook::HOUSE, $caller, [['password-link', [], $person]]);
+        $this->notices->tell([[$row, 'password-link']], $caller);
     }
 
     private function row(string $person): Row

@@ -43,7 +43,7 @@ final readonly class PeopleController
         $found = [];
         foreach ('' !== $label ? $this->labelled($label) : ($query->tooShort() ? [] : $this->directory->find($query, Id::NONE)) as $row) {
             $exactly = $query->names(PersonRow::identifiers($row));
-            $sight = $reach->sight(PersonRow::person($row), $exactly);
+            $sight = $reach->sight(PersonRow::person($row), $query->names(PersonRow::proofs($row)));
             $named = $exactly || $query->matchesNames(PersonRow::names($row));
             // A label says something of a person: only within one's reach may they be found by it.
             if (Sight::Full === $sight ? ('' === $label || $query->tooShort() || $named) : ('' === $label && Sight::Masked === $sight && $named)) {

@@ -31,9 +31,14 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
  */
 final readonly class PersonController
 {
+    private const FIELDS = ['given' => 'given name', 'family' => 'family name', 'preferred' => 'preferred name', 'former' => 'former name', 'email' => 'e-mail address'];
+
     public function __construct(
+        private Accounts $accounts,
         private PersonPage $page,
         private PersonGate $gate,
+        private Caring $caring,
+        private Notices $notices,
         private PersonFacts $facts,
         private PersonNotes $notes,
         private PersonExport $export,
@@ -63,6 +68,12 @@ final readonly class PersonController
             if ([] !== $changed) {
                 $this->facts->write($person, $facts);
                 $this->logbook->write(Logbook::HOUSE, $caller, [['person-changed', ['fields' => $changed], $person]]);
+                $told = ['fields' => implode(', ', array_map(static fn (string $field): string => self::FIELDS[$field] ?? $field, $changed))];
+                $this->notices->tell([
+                    [$this->accounts->row($person), 'facts', $told],
+                    // The address of before is told, too: whoever takes one over does not go unseen.
+                    ...(\in_array('email', $changed, true) && null !== $row->stringOrNull('email') ? [[$row, 'facts', $told, $row->string('email')]] : []),
+                ], $caller);
             }
 
             return $this->answer($person, $caller);
@@ -73,7 +84,7 @@ final readonly class PersonController
     public function write(string $person, #[MapRequestPayload] NoteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $wish, $caller): Answer {
-            $this->gate->at($person, $caller);
+            $this->gate->cared($person, $caller);
             $this->notes->write($person, trim($wish->text), $caller);
 
             return $this->answer($person, $caller);
@@ -85,8 +96,8 @@ final readonly class PersonController
     public function takeNoteBack(string $person, string $note, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $note, $request, $caller): Answer {
-            $row = $this->gate->at($person, $caller)[0];
-            $this->notes->takeBack($this->gate->everyId($person), $note, $request->isMethod('DELETE'), Accounts::caretaker($caller)->mayClose(PersonRow::person($row)), $caller);
+            $row = $this->gate->cared($person, $caller);
+            $this->notes->takeBack($this->gate->everyId($person), $note, $request->isMethod('DELETE'), $this->caring->caretaker($caller)->mayClose(PersonRow::person($row)), $caller);
 
             return $this->answer($person, $caller);
         });

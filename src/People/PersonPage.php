@@ -28,6 +28,7 @@ final readonly class PersonPage
     public function __construct(
         private Connection $db,
         private PersonGate $gate,
+        private Caring $caring,
         private PersonNotes $notes,
         private Labels $labels,
         private Roles $roles,
@@ -39,11 +40,12 @@ final readonly class PersonPage
     /** @return array<string, mixed> schema `PersonPage` */
     public function of(string $personId, Caller $caller): array
     {
-        [$row, $refusal] = $this->gate->at($personId, $caller);
+        [$row, $verdict] = $this->gate->at($personId, $caller);
         $person = PersonRow::person($row);
         $now = $this->clock->instant();
+        $own = $personId === $caller->id;
         $sessions = $this->db->fetchOne('SELECT COUNT(*) FROM session WHERE person_id = ?', [Id::binary($personId)]);
-        $administers = Accounts::caretaker($caller)->mayClose($person);
+        $administers = $this->caring->caretaker($caller)->mayClose($person);
         [$sites, $others] = $this->sites($row, $caller, $now);
 
         return [
@@ -52,15 +54,18 @@ final readonly class PersonPage
             'gone' => $row->stringOrNull('gone'),
             'into' => $row->idOrNull('gone_into'),
             'labels' => $this->labels->ofPeople([$personId])[$personId] ?? [],
-            'account' => null === $row->stringOrNull('login') ? null : [
+            'account' => null === $row->stringOrNull('login') || (!$verdict->allowed() && !$own) ? null : [
                 'login' => $row->string('login'), 'open' => $person->accountOpen($now), 'closedFrom' => $person->accountClosedFrom >= Time::FOREVER ? null : Instant::toJson($person->accountClosedFrom),
                 'hasPassword' => $row->bool('has_password'), 'mustChange' => $row->bool('must_change'), 'sessions' => is_numeric($sessions) ? (int) $sessions : 0,
                 'madeAt' => Instant::toJson($row->instantOrNull('made_at') ?? Time::BEGINNING), 'usedAt' => Instant::toJson($row->instantOrNull('used_at') ?? Time::BEGINNING),
             ],
-            'refusal' => $refusal,
+            'looksAfter' => $verdict->allowed(),
+            'refusal' => $verdict->refusal,
+            'careFrom' => null === $verdict->from ? null : Instant::toJson($verdict->from),
             'administers' => $administers,
-            'mayClose' => null === $refusal && $administers,
-            'notes' => $this->notes->of($this->gate->everyId($personId), $administers, $caller),
+            'mayClose' => $verdict->allowed() && $administers,
+            // What staff wrote down about somebody is not for them, nor for who does not look after them.
+            'notes' => $verdict->allowed() ? $this->notes->of($this->gate->everyId($personId), $administers, $caller) : [],
             'sites' => $sites,
             'elsewhere' => $others,
         ];

@@ -58,6 +58,12 @@ final class PersonRow
         return array_values(array_filter([$row->stringOrNull('number'), $row->stringOrNull('login'), $row->stringOrNull('email')]));
     }
 
+    /** @return list<string> what only who knows somebody can name: a login can be guessed from the name */
+    public static function proofs(Row $row): array
+    {
+        return array_values(array_filter([$row->stringOrNull('number'), $row->stringOrNull('email')]));
+    }
+
     /** @return array<string, mixed> schema `Person`; what the sight does not cover is null */
     public static function json(Row $row, Sight $sight): array
     {

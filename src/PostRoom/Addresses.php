@@ -28,6 +28,7 @@ final readonly class Addresses
         return rtrim($this->house, '/').match (true) {
             $kind->setsPassword() => '/welcome#'.$token,
             $kind->linkIsSecret() => '/invitation#'.$token,
+            MessageKind::AccountChanged === $kind => '/',
             MessageKind::SeatOffered === $kind => '/sites/in',
             default => '/sites/'.$site.'/enter',
         };

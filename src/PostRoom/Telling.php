@@ -6,6 +6,7 @@ namespace MintDoor\PostRoom;
 
 use MintDoor\Core\PostRoom\MessageKind;
 use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\State;
 use MintDoor\Core\Sheets\Verb;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Caller;
@@ -67,7 +68,8 @@ final readonly class Telling
         foreach ($lines as $key => $line) {
             $person = $people[(int) $key];
             $kind = self::kind($line->verb);
-            if (null !== $kind && 'mail' === self::how($line->verb, $person)) {
+            // Who waits for a yes cannot enter yet.
+            if (null !== $kind && 'mail' === self::how($line->verb, $person) && State::Waiting !== $line->line->after?->state) {
                 $template = $templates[$kind->value] ??= $this->texts->nearest($kind, $access->site->id, $access->site->division)[0];
                 $messages[] = new Outgoing($kind, $line->personId, $person->string('email'), $template->fill($this->ofSite($access, $person, $line->line->after, $words)), 'line:'.$stored[$key]['line'], $access->site->id, $sheet, (int) $key, $stored[$key]['line']);
             }

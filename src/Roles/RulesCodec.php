@@ -6,6 +6,7 @@ namespace MintDoor\Roles;
 
 use MintDoor\Core\Intake\Nicknames;
 use MintDoor\Core\People\NumberFormat;
+use MintDoor\Core\People\Outside;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Band;
 use MintDoor\Core\Roles\Limits;
@@ -22,7 +23,7 @@ final class RulesCodec
     {
     }
 
-    /** @return array{roles: list<array<string, mixed>>, numbers: list<array<string, mixed>>, limits: array<string, int>, nicknames: list<list<string>>} schema `Rules` */
+    /** @return array<string, list<mixed>|array<string, int>> schema `Rules` */
     public static function write(Rules $rules): array
     {
         return [
@@ -33,6 +34,11 @@ final class RulesCodec
             ], $rules->numbers),
             'limits' => get_object_vars($rules->limits),
             'nicknames' => $rules->nicknames(),
+            'outside' => array_map(
+                static fn (string $division, Outside $rule): array => ['division' => $division, 'rule' => $rule->value],
+                array_keys($rules->outside),
+                array_values($rules->outside),
+            ),
         ];
     }
 
@@ -49,7 +55,27 @@ final class RulesCodec
             ), $maps($data['numbers'] ?? [])),
             new Limits(...array_intersect_key($limits, get_object_vars(new Limits()))),
             array_map(self::strings(...), array_values((array) ($data['nicknames'] ?? Nicknames::FIRST_ROWS))),
+            self::outside($maps($data['outside'] ?? [])),
         );
+    }
+
+    /**
+     * @param list<array<array-key, mixed>> $rows
+     *
+     * @return array<string, Outside> by division
+     */
+    private static function outside(array $rows): array
+    {
+        $outside = [];
+        foreach ($rows as $row) {
+            $rule = Outside::tryFrom(self::string($row['rule'] ?? ''));
+            if (null !== $rule) {
+                $outside[self::string($row['division'] ?? '')] = $rule;
+            }
+        }
+        ksort($outside);
+
+        return $outside;
     }
 
     /** @return array<string, mixed> schema `RoleRules` */

@@ -7,6 +7,7 @@ namespace MintDoor\Roster;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
@@ -15,6 +16,7 @@ use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
+use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
 use MintDoor\Sites\SiteRow;
@@ -50,6 +52,28 @@ final readonly class Gate
         }
 
         return $this->seeAs->through($own, $eyes);
+    }
+
+    /** The same, or null where the site is not there for the caller. */
+    public function ifThere(string $siteId, Caller $caller): ?SiteAccess
+    {
+        try {
+            return $this->at($siteId, $caller);
+        } catch (Problem $problem) {
+            return ProblemType::NotFound === $problem->type ? null : throw $problem;
+        }
+    }
+
+    /**
+     * Somebody's own standing in a site, whoever asks; null where the site is not there for them.
+     */
+    public function standing(string $siteId, Caller $whose): ?Standing
+    {
+        try {
+            return $this->own($siteId, $whose)->standing;
+        } catch (Problem $problem) {
+            return ProblemType::NotFound === $problem->type ? null : throw $problem;
+        }
     }
 
     /**

@@ -6,6 +6,7 @@ namespace MintDoor\Roster;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Person;
+use MintDoor\Core\People\Sight;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roles\RoleBook;
@@ -42,6 +43,7 @@ final readonly class PersonCard
         private Mending $mending,
         private WorkMeter $meter,
         private Labels $labels,
+        private RosterQuery $roster,
     ) {
     }
 
@@ -66,13 +68,14 @@ final readonly class PersonCard
         $staff = $access->may(Permission::SeeUnlisted);
         $reason = $staff ? $this->mending->reason($this->situations->of($access, $people)->one($personId)) : (new Access($book))->reason($timeline, $person, $access->site, $access->now, $enrollment);
         $here = true === $segment?->state->here();
+        $sight = $this->roster->sightOf($access, $row);
 
         return [
-            'person' => PersonRow::json($row, RosterQuery::sight($access)),
+            'person' => PersonRow::json($row, $sight),
             'standing' => SegmentRow::json($segment, $book),
             'lastSeen' => $access->may(Permission::SeeActivity) ? Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX) : null,
             'work' => $this->work($access, $person, $segment, $record->instantOrNull('last_seen_at')),
-            'labels' => $may ? $this->labels->ofPerson($personId) : [],
+            'labels' => Sight::Full === $sight ? $this->labels->ofPerson($personId) : [],
             'version' => $record->int('version'),
             'band' => ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
             'reason' => $staff ? $this->reasons->forStaff($reason, $access->standing) : $this->reasons->forThePerson($reason),

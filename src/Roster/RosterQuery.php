@@ -20,6 +20,8 @@ use MintDoor\Hall\Cursor;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Row;
+use MintDoor\People\Caring;
+use MintDoor\People\Directory;
 use MintDoor\People\Labels;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
@@ -56,10 +58,25 @@ final readonly class RosterQuery
         private Counts $counts,
         private WorkMeter $meter,
         private Labels $labels,
+        private Caring $caring,
+        private Directory $directory,
     ) {
     }
 
-    /** How much of the people in a roster somebody sees. */
+    /**
+     * How much of one of them somebody sees.
+     *
+     * @param Row $person with `PersonRow::COLUMNS`
+     */
+    public function sightOf(SiteAccess $access, Row $person): Sight
+    {
+        $sight = self::sight($access);
+        $known = Sight::Full === $sight ? $this->caring->known([$person], $access->caller, $access->site->division) : [];
+
+        return Sight::Full === $sight && [] === $known ? Sight::Masked : $sight;
+    }
+
+    /** How much of the people in a roster somebody sees at most. */
     public static function sight(SiteAccess $access): Sight
     {
         return match (true) {
@@ -85,7 +102,7 @@ final readonly class RosterQuery
         $unlisted = $filter->unlisted && $access->may(Permission::SeeUnlisted);
         [$where, $needs, $parameters, $types] = $this->where($access, $filter, $unlisted, $sight);
         $down = 'down' === $filter->direction;
-        [$sort, $sortNeeds] = self::SORT[$filter->sort];
+        [$sort, $sortNeeds] = $this->sort($access, $filter->sort, $sight);
         $list = 'roster '.$filter->sort.' '.$filter->direction;
         $cursor = Cursor::read($filter->cursor, $list, 3);
         $after = '';
@@ -131,6 +148,29 @@ final readonly class RosterQuery
         ];
     }
 
+    /** @return array{string, list<string>} what a sort looks at, and the joins it needs */
+    private function sort(SiteAccess $access, string $by, Sight $sight): array
+    {
+        if ('number' !== $by) {
+            return self::SORT[$by];
+        }
+        // A place in the list would tell a number, so that only those count that are shown.
+        $divisions = Sight::Full === $sight ? $this->divisions($access) : [];
+        $codes = implode(', ', array_map($this->db->quote(...), $divisions));
+
+        return '' === $codes ? self::SORT['name'] : ["IF(pd.code IN ($codes), COALESCE(p.number, ''), '')", ['p', 'pd']];
+    }
+
+    /** @return list<string> codes of the divisions whose people the caller knows everything of */
+    private function divisions(SiteAccess $access): array
+    {
+        $reach = $this->directory->reachOf($access->caller);
+
+        return $reach->everything
+            ? array_values(array_filter($this->db->fetchFirstColumn('SELECT code FROM division'), is_string(...)))
+            : $reach->divisions;
+    }
+
     /**
      * @param list<Row> $rows
      *
@@ -139,7 +179,8 @@ final readonly class RosterQuery
     private function items(SiteAccess $access, array $rows, Sight $sight, int $instant): array
     {
         $active = $access->may(Permission::SeeActivity);
-        $labels = Sight::Full === $sight ? $this->labels->ofPeople(array_map(static fn (Row $row): string => $row->id('person_id'), $rows)) : [];
+        $whole = Sight::Full === $sight ? $this->caring->known($rows, $access->caller, $access->site->division) : [];
+        $labels = $this->labels->ofPeople(array_map(strval(...), array_keys($whole)));
         $of = $active ? \count($this->meter->items($access->site->id)) : 0;
         $items = $known = [];
         foreach ($rows as $row) {
@@ -148,7 +189,7 @@ final readonly class RosterQuery
             $id = $row->id('person_id');
             $seen = $active ? $row->instantOrNull('last_seen_at') : null;
             $items[] = [
-                'person' => PersonRow::json($row, $sight),
+                'person' => PersonRow::json($row, Sight::Full === $sight && !isset($whole[$id]) ? Sight::Masked : $sight),
                 'standing' => $alike['standing'],
                 'entry' => $alike['entry'],
                 'because' => $alike['because'],
@@ -205,6 +246,11 @@ final readonly class RosterQuery
             $where .= Sight::Full === $sight ? ' AND e.terms LIKE ?' : ' AND g.sort_name LIKE ?';
             $needs = Sight::Full === $sight ? [...$needs, 'e'] : $needs;
             $parameters[] = Sight::Full === $sight ? '% '.$token.'%' : '%'.$token.'%';
+            if (Sight::Full === $sight && 1 === preg_match('/\d/', $token)) {
+                $codes = implode(', ', array_map($this->db->quote(...), $this->divisions($access))) ?: "''";
+                $where .= " AND pd.code IN ($codes)";
+                $needs = [...$needs, 'p', 'pd'];
+            }
         }
 
         return [$where, $needs, $parameters, [3 => ArrayParameterType::STRING]];

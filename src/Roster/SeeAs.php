@@ -18,7 +18,6 @@ use MintDoor\Core\Time\Window;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
@@ -93,7 +92,7 @@ final readonly class SeeAs
         $person = PersonRow::person($row);
         $segment = $enrollment->timeline()->at($own->now);
         if (null === $segment) {
-            throw new Problem(ProblemType::NotFound, PersonRow::name($row).' has never been in this site: for them it is not there.');
+            throw Problem::notFound('This person');
         }
         if (!$own->standing->administrator && ($row->bool('platform_administrator') || $row->bool('administers'))) {
             throw Problem::notAllowed(self::ABOVE);

@@ -32,6 +32,7 @@ final readonly class WhyController
         private ReasonJson $reasons,
         private Directory $directory,
         private Roles $roles,
+        private RosterQuery $roster,
     ) {
     }
 
@@ -42,7 +43,7 @@ final readonly class WhyController
         $people = $this->situations->people([$person]);
         $situation = $this->situations->of($access, $people)->one($person);
         $segment = $situation->enrollment->timeline()->at($access->now);
-        $sight = null === $segment ? $this->directory->reachOf($caller)->sight($situation->person, false) : RosterQuery::sight($access);
+        $sight = null === $segment ? $this->directory->reachOf($caller)->sight($situation->person, false) : $this->roster->sightOf($access, $people[$person]);
         if (Sight::Hidden === $sight) {
             throw Problem::notFound('This person');
         }

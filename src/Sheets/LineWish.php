@@ -39,6 +39,11 @@ final readonly class LineWish
         /** The version of the site that was looked at; null where it does not matter. */
         #[Assert\PositiveOrZero]
         public ?int $siteVersion = null,
+        /** For letting in: what was typed or pasted, that names them by their number or address in full. */
+        #[Assert\Length(max: 300, maxMessage: 'That is longer than any number or address.')]
+        public ?string $named = null,
+        /** That the site will have no lead from a day on, and this is meant. */
+        public bool $leadEnds = false,
     ) {
     }
 

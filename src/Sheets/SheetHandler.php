@@ -50,6 +50,7 @@ final readonly class SheetHandler
         private Connection $db,
         private LeftBehind $left,
         private Telling $telling,
+        private Outsiders $outsiders,
     ) {
     }
 
@@ -264,7 +265,7 @@ final readonly class SheetHandler
      * @param list<int>            $aside  keys of lines that are not to be computed
      * @param ?int                 $held   seats held before, where the rules do not need them
      *
-     * @return array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}}
+     * @return array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}, outside: array<int, bool>}
      */
     private function compute(SiteAccess $access, array $wishes, array $aside = [], ?int $held = null): array
     {
@@ -274,10 +275,14 @@ final readonly class SheetHandler
         }
         $people = $this->situations->people(array_values(array_map(static fn (LineWish $line): string => $line->person, $wishes)));
         $gone = array_keys(array_filter($wishes, static fn (LineWish $line): bool => null !== $people[$line->person]->stringOrNull('gone')));
-        $wanted = $this->wishes->wanted(array_diff_key($wishes, array_flip([...$aside, ...$gone])), $access);
+        $outside = $this->outsiders->of($wishes, $people, $access);
+        $wanted = $this->wishes->wanted(array_diff_key($wishes, array_flip([...$aside, ...$gone])), $outside, $access);
         $situation = $this->situations->of($access, $people);
 
-        return $this->answer($access, array_map(static fn (LineWish $line): Row => $people[$line->person], $wishes), $this->computer->compute($situation, $wanted), $held ?? $situation->seatsHeld, array_map(static fn (LineWish $line): string => $line->verb, $wishes));
+        $computed = $this->answer($access, array_map(static fn (LineWish $line): Row => $people[$line->person], $wishes), $this->computer->compute($situation, $wanted), $held ?? $situation->seatsHeld, array_map(static fn (LineWish $line): string => $line->verb, $wishes));
+        $computed['outside'] = $outside;
+
+        return $computed;
     }
 
     /**
@@ -313,7 +318,7 @@ final readonly class SheetHandler
     }
 
     /**
-     * @param array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}} $computed
+     * @param array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}, outside?: array<int, bool>} $computed
      * @param callable(int): array{string, ?string, ?string, ?string} $about of a line: verb, note, id of the line it takes back, and that one's verb
      * @param ?string                                                 $sheet the stored sheet whose lines these are, by their positions; null makes one
      *
@@ -336,6 +341,7 @@ final readonly class SheetHandler
         if ([] !== $toStore) {
             [$json['sheet'], $stored] = $this->store->store($access, $toStore, $sheet);
             $this->telling->lines($access, $toStore, $computed['people'], $stored, $json['sheet'], $tell);
+            $this->outsiders->tell($access, array_intersect_key($toStore, $computed['outside'] ?? []), $computed['people']);
         }
         foreach ($json['lines'] as $key => $line) {
             $json['lines'][$key] = [...$line, 'entry' => $stored[$key]['entry'] ?? null, 'line' => $stored[$key]['line'] ?? null, ...(isset($stored[$key]) ? ['version' => $stored[$key]['version']] : [])];

@@ -89,7 +89,7 @@ final readonly class SheetRoomController
     public function apply(string $sheet, #[MapRequestPayload] SheetContents $contents, Request $request, #[CurrentUser] Caller $caller): Response
     {
         $items = $contents->items();
-        $this->sheets->row($sheet, $caller);
+        $this->mustHoldLines($this->sheets->row($sheet, $caller));
         if ([] === $items) {
             throw Problem::field('/lines', 'nothing', 'There is nobody on this sheet yet. Settle a line first.');
         }
@@ -150,6 +150,14 @@ final readonly class SheetRoomController
 
             return new Answer($this->sheets->page($undo, 0, $caller));
         });
+    }
+
+    /** Sheets of sites, accounts and merged people are applied where they are made. */
+    private function mustHoldLines(Row $row): void
+    {
+        if (!\in_array($row->string('kind'), ['pasted', 'people'], true)) {
+            throw Problem::notFound('This sheet');
+        }
     }
 
     /** @return non-empty-list<Row> the applied lines of a sheet, the last first */

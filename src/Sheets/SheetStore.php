@@ -188,6 +188,7 @@ final readonly class SheetStore
             'id' => BulkWriter::id($mark->id), 'origin_id' => BulkWriter::id($mark->origin), 'kind' => $mark->kind->value, 'from_at' => Instant::toSql($mark->window->from),
             'until_at' => Instant::toSql($mark->window->until), 'pass_id' => BulkWriter::id($passId), 'role' => $mark->role,
             'dates_from' => null === $mark->dates ? null : Instant::toSql($mark->dates->from), 'dates_until' => null === $mark->dates ? null : Instant::toSql($mark->dates->until),
+            'height' => $mark->height,
         ];
     }
 }

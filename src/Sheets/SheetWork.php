@@ -15,7 +15,7 @@ final readonly class SheetWork
 
     /** @param array<string, mixed> $work */
     public function __construct(
-        #[Assert\Choice(['pasted', 'people', 'sites', 'accounts', 'merge'], message: 'There is no such sheet.')]
+        #[Assert\Choice(['pasted', 'people', 'sites', 'accounts'], message: 'There is no such sheet.')]
         public string $kind,
         public array $work,
         #[Assert\Length(max: 160, maxMessage: 'Shorten the title to 160 characters.')]

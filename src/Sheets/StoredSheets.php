@@ -124,11 +124,11 @@ final readonly class StoredSheets
     public function made(string $id, array $rows, int $made, Caller $caller): void
     {
         $this->mustBe($this->locked($id), ['draft'], 'This sheet was applied already. Begin another.');
-        $work = (array) json_decode($this->work($id), true);
-        $work['rows'] = array_map(static fn (array $row): array => array_intersect_key($row, ['number' => 1, 'title' => 1, 'code' => 1, 'verdict' => 1, 'problems' => 1, 'site' => 1]), $rows);
+        $kept = ['number' => 1, 'title' => 1, 'code' => 1, 'verdict' => 1, 'problems' => 1, 'site' => 1];
+        $writtenRows = array_map(static fn (array $row): array => array_intersect_key($row, $kept), $rows);
         $this->db->executeStatement(
-            'UPDATE change_sheet SET state = \'applied\', work = ?, total = ?, done = total, applied = ?, changed_by = ?, changed_at = ?, version = version + 1 WHERE id = ?',
-            [json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), \count($rows), $made, Id::binary($caller->id), Instant::toSql($this->clock->instant()), Id::binary($id)],
+            'UPDATE change_sheet SET state = \'applied\', undo_data = ?, total = ?, done = total, applied = ?, changed_by = ?, changed_at = ?, version = version + 1 WHERE id = ?',
+            [json_encode(['rows' => $writtenRows], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), \count($rows), $made, Id::binary($caller->id), Instant::toSql($this->clock->instant()), Id::binary($id)],
         );
     }
 
@@ -139,11 +139,19 @@ final readonly class StoredSheets
      */
     public function takenBack(string $id, array $sites, Caller $caller): void
     {
-        $work = (array) json_decode($this->work($id), true);
+        $work = $this->undoData($id);
         $work['rows'] = array_map(static fn (mixed $row): array => \in_array(((array) $row)['site'] ?? null, $sites, true) ? ['gone' => true] + (array) $row : (array) $row, array_values((array) ($work['rows'] ?? [])));
-        $this->db->executeStatement('UPDATE change_sheet SET work = ?, version = version + 1 WHERE id = ?', [json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), Id::binary($id)]);
+        $this->db->executeStatement('UPDATE change_sheet SET undo_data = ?, version = version + 1 WHERE id = ?', [json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), Id::binary($id)]);
         $row = $this->row($id, $caller);
         $this->insert('undo', null, $row->string('title'), 'applied', $caller, ['undoes' => BulkWriter::id($id), 'total' => \count($sites), 'done' => \count($sites), 'applied' => \count($sites)]);
+    }
+
+    /** @return array<array-key, mixed> what undoing needs: written by the server alone */
+    public function undoData(string $id): array
+    {
+        $data = $this->db->fetchOne('SELECT undo_data FROM change_sheet WHERE id = ?', [Id::binary($id)]);
+
+        return \is_string($data) ? (array) json_decode($data, true) : [];
     }
 
     private function work(string $id): string
@@ -169,7 +177,7 @@ final readonly class StoredSheets
         $row = new Row(false === $found ? throw Problem::notFound('This sheet') : $found);
         $site = $row->idOrNull('site_id');
         $own = $row->id('made_by') === $caller->id || $row->idOrNull('changed_by') === $caller->id || $caller->platformAdministrator;
-        if (!$own && (null === $site || !$this->gate->at($site, $caller)->may(Permission::LetIn))) {
+        if (!$own && (null === $site || true !== $this->gate->ifThere($site, $caller)?->may(Permission::LetIn))) {
             throw Problem::notFound('This sheet');
         }
 
@@ -240,13 +248,15 @@ final readonly class StoredSheets
     public function page(string $id, int $after, Caller $caller): array
     {
         $row = $this->row($id, $caller);
-        $work = $this->work($id);
+        $work = (array) json_decode($this->work($id), true);
+        // What became of the rows of sites is the server's to say.
+        $work = 'sites' === $row->string('kind') && 'applied' === $row->string('state') ? [...$work, ...$this->undoData($id)] : $work;
         $lines = $this->lines($id, $after);
         $more = \count($lines) > self::LINES;
 
         return [
             ...self::json($row),
-            'work' => (object) (array) json_decode($work, true),
+            'work' => (object) $work,
             'lines' => \array_slice($lines, 0, self::LINES),
             'next' => $more ? $lines[self::LINES - 1]['position'] : null,
         ];

@@ -8,7 +8,7 @@ namespace MintDoor\Sheets;
 final readonly class UndoWish
 {
     public function __construct(
-        public bool $apply = true,
+        public bool $apply,
         public ?int $removing = null,
     ) {
     }

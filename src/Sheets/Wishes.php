@@ -27,12 +27,13 @@ final readonly class Wishes
 
     /**
      * @param array<int, LineWish> $wishes of one site
+     * @param array<int, bool>     $asks   those that wait for a yes of the person's division, by the same keys
      *
      * @return array<int, array{string, Wanted}> of each its person and what is wanted, by the same keys
      *
      * @throws Problem of type `Invalid`
      */
-    public function wanted(array $wishes, SiteAccess $access): array
+    public function wanted(array $wishes, array $asks, SiteAccess $access): array
     {
         $sections = $this->sections($access->site->id, $wishes);
         $wanted = [];
@@ -40,7 +41,7 @@ final readonly class Wishes
             if (null !== $wish->section && !isset($sections[$wish->section])) {
                 throw Problem::field("/lines/$key/section", 'no-such-section', 'This site has no such section. Choose another.');
             }
-            $wanted[$key] = [$wish->person, $this->one($wish, $access, $key)];
+            $wanted[$key] = [$wish->person, $this->one($wish, $asks[$key] ?? false, $access, $key)];
         }
 
         return $wanted;
@@ -60,7 +61,7 @@ final readonly class Wishes
     }
 
     /** @param int $index of the line, for what is said about its fields */
-    private function one(LineWish $wish, SiteAccess $access, int $index): Wanted
+    private function one(LineWish $wish, bool $asks, SiteAccess $access, int $index): Wanted
     {
         $verb = Verb::from($wish->verb);
         $at = "/lines/$index/";
@@ -69,10 +70,12 @@ final readonly class Wishes
             throw Problem::field($at.'role', 'no-such-role', 'There is no such role any more. Choose another.');
         }
         if (null === $wish->fromDay && null === $wish->untilDay && null === $wish->days) {
-            return new Wanted($verb, $wish->role, null, $wish->section, $wish->sure);
+            return new Wanted($verb, $wish->role, null, $wish->section, $wish->sure, $asks, $wish->leadEnds);
         }
         try {
-            return new Wanted($verb, $wish->role, new Window($this->from($wish, $verb, $access), $this->until($wish, $access)), $wish->section, $wish->sure);
+            $window = new Window($this->from($wish, $verb, $access), $this->until($wish, $access));
+
+            return new Wanted($verb, $wish->role, $window, $wish->section, $wish->sure, $asks, $wish->leadEnds);
         } catch (WindowOutOfOrder) {
             throw Problem::field($at.'untilDay', 'before-start', null === $wish->fromDay ? 'The last day is already over. Choose a later one.' : 'The last day is before the first. Choose a later one.');
         } catch (NotADay $none) {

@@ -11,6 +11,7 @@ use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Outcome;
 use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Sites\Site as SiteRules;
 use MintDoor\Core\Sites\SiteDraft;
@@ -66,7 +67,7 @@ final readonly class SiteBatch
             if (0 === $made || null === $wish->sheet) {
                 throw Problem::field('/text', 'nothing', 'There is no site to make yet. Complete a row first.');
             }
-            $this->stored->row($wish->sheet, $caller);
+            $this->stored->mustBeKind($this->stored->row($wish->sheet, $caller), 'sites');
             $this->stored->made($wish->sheet, $rows, $made, $caller);
         }
 
@@ -86,6 +87,7 @@ final readonly class SiteBatch
         $lines = [];
         foreach ($rows as $row) {
             $access = $this->gate->at($row['site'], $caller);
+            $access->require(Permission::RunSite, 'Only who leads a site, or administers its division, takes it back.');
             $house = new SiteAccess($access->site, $access->row, $caller, new Standing($caller->id, true), null, $access->now);
             $reason = $this->inUse($row['site'], $access);
             if (null === $reason) {
@@ -121,7 +123,9 @@ final readonly class SiteBatch
     /** @return list<array{site: string, title: string}> */
     private function rows(string $sheet, Caller $caller): array
     {
-        $work = (array) ($this->stored->page($sheet, 0, $caller)['work'] ?? []);
+        $record = $this->stored->row($sheet, $caller);
+        $this->stored->mustBeKind($record, 'sites');
+        $work = $this->stored->undoData($sheet);
         $rows = [];
         foreach ((array) ($work['rows'] ?? []) as $row) {
             $row = (array) $row;

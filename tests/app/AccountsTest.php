@@ -94,9 +94,13 @@ final class AccountsTest extends ApiTestCase
 
     public function testAJuniorsCardIsForTheirLeads(): void
     {
-        $this->change('lead', 'let-in', 'junior', 'day-guest');
-        self::assertSame(['Cards of learners of this age are for those who lead a site of theirs, and for administrators.', null], [$this->cards('cotutor', ['junior'])[0]['refused'], $this->cards('lead', ['junior'])[0]['refused']]);
-        self::assertSame('minor', $this->call('cotutor', 'GET', '/people/'.$this->ids['junior'])['refusal']);
+        // Their division said yes some days ago.
+        $this->house->letIn($this->ids['site'], $this->ids['junior'], 'day-guest', $this->now() - 700_000);
+        $this->house->write();
+        self::assertSame(['Accounts of learners of this age are for those who lead a site of theirs, and for administrators.', null], [$this->cards('cotutor', ['junior'])[0]['refused'], $this->cards('lead', ['junior'])[0]['refused']]);
+        // Who does not look after them, and has nothing to do with their division, has no page of theirs.
+        $this->call('cotutor', 'GET', '/people/'.$this->ids['junior'], null, 404);
+        self::assertTrue($this->call('lead', 'GET', '/people/'.$this->ids['junior'])['looksAfter']);
     }
 
     public function testSessionsOfAPersonCanBeEnded(): void
@@ -104,7 +108,8 @@ final class AccountsTest extends ApiTestCase
         $this->db()->executeStatement('INSERT INTO session (id, person_id, data, touched_at) VALUES (?, ?, ?, UTC_TIMESTAMP())', [random_bytes(32), Id::binary($this->ids['learner']), '']);
         self::assertSame(1, $this->call('lead', 'GET', '/people/'.$this->ids['learner'])['account']['sessions']);
         self::assertSame(['ended' => 1], $this->call('lead', 'DELETE', '/people/'.$this->ids['learner'].'/sessions'));
-        $this->call('assistant', 'DELETE', '/people/'.$this->ids['learner'].'/sessions', null, 403);
+        // For an assistant, who lets nobody in, learners of another division are not there.
+        $this->call('assistant', 'DELETE', '/people/'.$this->ids['learner'].'/sessions', null, 404);
     }
 
     /**

@@ -70,7 +70,11 @@ final class HallTest extends ApiTestCase
     }
 
     #[TestWith(['{', 400])]
-    #[TestWith(['[]', 422])]
+    #[TestWith(['[]', 400])]
+    #[TestWith(['"x"', 400])]
+    #[TestWith(['false', 400])]
+    #[TestWith(['{}', 422])]
+    #[TestWith(['{"lines":[],"more":1}', 422])]
     #[TestWith(['{"lines":"x"}', 422])]
     #[TestWith(['{"lines":[]}', 422])]
     #[TestWith(['{"lines":[{"person":"x","verb":"let-in"}]}', 422])]

@@ -30,7 +30,7 @@ final class InvitationsTest extends ApiTestCase
         self::assertSame(30, $waiting());
         self::assertSame(30, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM sheet_line WHERE verb = 'invite'"));
         self::assertSame([], $this->call('lead', 'GET', '/sheets')['items']);
-        self::assertSame(30, $this->call('lead', 'POST', $this->path($door, '/withdraw'), [])['done']);
+        self::assertSame(30, $this->call('lead', 'POST', $this->path($door, '/withdraw'), ['all' => true])['done']);
         self::assertSame(0, $waiting());
         self::assertSame(30, $this->invite($door, $many));
         $this->deliver();
@@ -38,7 +38,7 @@ final class InvitationsTest extends ApiTestCase
         self::assertSame(30, $this->service(Tick::class)->all()['invitations']);
         self::assertSame(0, $waiting());
         $this->change('lead', 'let-in', 'many0', 'learner');
-        self::assertSame(30, $this->call('lead', 'POST', $this->path($door, '/again'), [])['done']);
+        self::assertSame(30, $this->call('lead', 'POST', $this->path($door, '/again'), ['all' => true])['done']);
         self::assertSame(29, $waiting(), 'Who is in by now waits for nothing.');
     }
 
@@ -123,7 +123,7 @@ final class InvitationsTest extends ApiTestCase
         self::assertSame(['lapsed', 'lapsed'], array_column($this->invitations($door), 'state'));
         self::assertArrayNotHasKey('newcomer', $this->roster());
         self::assertSame('lapsed', $this->call('newcomer', 'POST', '/join', ['invitation' => $this->lastToken('newcomer@example.org')], 409)['code']);
-        self::assertSame(2, $this->call('lead', 'POST', $this->path($door, '/again'), [])['done']);
+        self::assertSame(2, $this->call('lead', 'POST', $this->path($door, '/again'), ['all' => true])['done']);
         self::assertSame('learner waiting', $this->roster()['newcomer']);
         $this->deliver();
         self::assertSame('in', $this->call('newcomer', 'POST', '/join', ['invitation' => $this->lastToken('newcomer@example.org')])['passage']);
@@ -133,7 +133,7 @@ final class InvitationsTest extends ApiTestCase
     {
         $door = $this->door();
         $this->invite($door, 'newcomer@example.org');
-        self::assertSame(1, $this->call('lead', 'POST', $this->path($door, '/withdraw'), [])['done']);
+        self::assertSame(1, $this->call('lead', 'POST', $this->path($door, '/withdraw'), ['all' => true])['done']);
         self::assertSame('withdrawn', $this->invitations($door)[0]['state']);
         self::assertSame('withdrawn', $this->db()->fetchOne('SELECT state FROM message'));
         self::assertArrayNotHasKey('newcomer', $this->roster());
@@ -160,7 +160,7 @@ final class InvitationsTest extends ApiTestCase
         // What a lead set up for a role of theirs, a co-tutor neither opens nor uses.
         $leads = $this->door(['role' => 'lead-tutor']);
         $this->call('cotutor', 'POST', $this->path($leads), ['text' => 'new.lead@example.net', 'apply' => true], 403);
-        $this->call('cotutor', 'POST', $this->path($leads, '/again'), [], 403);
+        $this->call('cotutor', 'POST', $this->path($leads, '/again'), ['all' => true], 403);
         $this->call('cotutor', 'PUT', '/sites/'.$this->ids['site'].'/doors/'.$leads['id'].'/open', expected: 403);
         $this->call('lead', 'DELETE', '/sites/'.$this->ids['site'].'/doors/'.$door['id'].'/open');
         $this->call('lead', 'POST', $this->path($door), ['text' => 'newcomer@example.org', 'apply' => true], 403);

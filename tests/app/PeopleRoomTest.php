@@ -79,7 +79,9 @@ final class PeopleRoomTest extends ApiTestCase
         $pasted = $this->call('lead', 'POST', '/sheets', ['kind' => 'pasted', 'site' => $this->ids['site'], 'work' => ['text' => 'Learner Learnersen']], 201)['id'];
         $this->call('lead', 'POST', "/sheets/$pasted/apply", ['lines' => [['site' => $this->ids['site'], 'text' => 'Learner Learnersen', 'line' => ['person' => $this->ids['learner'], 'verb' => 'take-out']]], 'tell' => 'Goodbye']);
         $this->change('lead', 'take-out', 'learner', site: 'draft');
-        $this->call('lead', 'POST', '/people/'.$this->ids['learner'].'/notes', ['text' => 'Learnersen moved away.']);
+        // Nobody lets them into a site any more, so that it is their administrators who write about them.
+        $this->call('lead', 'POST', '/people/'.$this->ids['learner'].'/notes', ['text' => 'Moved.'], 403);
+        $this->call('admin', 'POST', '/people/'.$this->ids['learner'].'/notes', ['text' => 'Learnersen moved away.']);
         $before = \count($this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?state=taken-out')['items']);
         $review = $this->call('admin', 'POST', $path, ['apply' => false]);
         self::assertSame([null, 2, 1, 1, null], [$review['refusal'], $review['counts']['sites'], $review['counts']['notes'], $review['counts']['messages'], $review['sheet']]);

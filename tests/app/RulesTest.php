@@ -13,7 +13,7 @@ final class RulesTest extends ApiTestCase
     {
         $book = $this->call('lead', 'GET', '/rules');
         self::assertSame([1, false, 21], [$book['version'], $book['mayChange'], \count($book['permissions'])]);
-        self::assertSame(['seats' => 100_000, 'leads' => 10, 'sheet' => 10_000, 'removalFew' => 5, 'removalShare' => 20], $book['rules']['limits']);
+        self::assertSame([100_000, 10, 24, 168], [$book['rules']['limits']['seats'], $book['rules']['limits']['leads'], $book['rules']['limits']['careHome'], $book['rules']['limits']['careBeyond']]);
         self::assertTrue($this->call('admin', 'GET', '/rules')['mayChange']);
     }
 
@@ -86,7 +86,7 @@ final class RulesTest extends ApiTestCase
     public function testLimitsHoldAndSayThemselves(): void
     {
         $rules = $this->rules();
-        $rules['limits'] = ['seats' => 100, 'leads' => 1, 'sheet' => 2, 'removalFew' => 0, 'removalShare' => 10];
+        $rules['limits'] = [...$rules['limits'], 'seats' => 100, 'leads' => 1, 'sheet' => 2, 'removalFew' => 0, 'removalShare' => 10];
         self::assertSame(['overSeats' => 0, 'overLeads' => 0], $this->call('admin', 'PUT', '/rules', ['rules' => $rules])['sites']);
         $this->put($rules);
         self::assertSame('leads-full', $this->change('lead', 'let-in', 'colleague', 'lead-tutor', 409)['line']['reasons'][0]['code']);

@@ -8,6 +8,7 @@ use MintDoor\Core\Ids;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\FirstRoles;
+use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\DoorKind;
@@ -90,20 +91,42 @@ final class World implements Ids
         return new Situation($this->now, $this->site, $this->roles, $this->people[$person], $this->enrollment($person), $standing, $this->seatsHeld(), $leads, 'desk');
     }
 
-    public function compute(string $person, Verb $verb, ?string $role = null, ?Window $window = null, string $actor = 'admin', bool $sure = false): Line
-    {
-        return $this->computer->compute($this->situation($person, $actor), new Wanted($verb, $role, $window, sure: $sure));
+    public function compute(
+        string $person,
+        Verb $verb,
+        ?string $role = null,
+        ?Window $window = null,
+        string $actor = 'admin',
+        bool $sure = false,
+        bool $asks = false,
+        bool $leadEnds = false,
+    ): Line {
+        return $this->computer->compute($this->situation($person, $actor), new Wanted($verb, $role, $window, sure: $sure, asks: $asks, leadEnds: $leadEnds));
     }
 
-    public function apply(string $person, Verb $verb, ?string $role = null, ?Window $window = null, string $actor = 'admin'): Line
-    {
-        return $this->keep($person, $this->compute($person, $verb, $role, $window, $actor));
+    public function apply(
+        string $person,
+        Verb $verb,
+        ?string $role = null,
+        ?Window $window = null,
+        string $actor = 'admin',
+        bool $asks = false,
+        bool $leadEnds = false,
+    ): Line {
+        $line = $this->compute($person, $verb, $role, $window, $actor, asks: $asks, leadEnds: $leadEnds);
+
+        return $this->keep($person, $line);
     }
 
     /** @param list<Effect> $effects */
     public function undo(string $person, array $effects, string $actor = 'admin'): Line
     {
         return $this->keep($person, $this->computer->undo($this->situation($person, $actor), $effects));
+    }
+
+    public function byCode(Role $one, Role $other): int
+    {
+        return $one->code <=> $other->code;
     }
 
     public function seatsHeld(): int

@@ -1080,6 +1080,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/me/notices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What others did to the account of whoever is signed in, and what they were not shown yet. */
+        get: operations["notices"];
+        put: operations["noticesSeen"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/approvals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description People of one's divisions who were let in by somebody with nothing to do with them, and wait for a yes. */
+        get: operations["approvals"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/approvals/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["schemas"]["Id"];
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Says yes or no for somebody of one's division. */
+        post: operations["answerApproval"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/doors/{door}/invitations": {
         parameters: {
             query?: never;
@@ -1634,7 +1688,7 @@ export interface paths {
             query?: never;
             header?: never;
             path: {
-                kind: "welcome" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
             };
             cookie?: never;
         };
@@ -2051,6 +2105,10 @@ export interface components {
             section?: null | components["schemas"]["Id"];
             /** @description that a role above learner is meant, where none was asked for */
             sure?: boolean;
+            /** @description for letting in somebody one has nothing to do with: what was typed or pasted, with their number or address in full; whoever is not named so waits for a yes of their division */
+            named?: string | null;
+            /** @description that the site will have no lead from a day on, and this is meant */
+            leadEnds?: boolean;
         };
         Note: {
             code: string;
@@ -2118,11 +2176,14 @@ export interface components {
             /** @description whether one administers their division */
             administers: boolean;
             notes: components["schemas"]["PersonNote"][];
+            /** @description whether one looks after the account; if not, account and notes are left out */
+            looksAfter: boolean;
+            careFrom: components["schemas"]["OpenInstant"];
             /**
-             * @description why one may not look after the account
+             * @description why one may not look after the account; `own-making`: let in by oneself, not before `careFrom`
              * @enum {unknown}
              */
-            refusal: "own-account" | "administers" | "not-a-learner" | "out-of-reach" | "minor" | "gone" | null;
+            refusal: "own-account" | "administers" | "not-a-learner" | "out-of-reach" | "minor" | "own-making" | "gone" | null;
             mayClose: boolean;
             sites: {
                 site: components["schemas"]["SiteFacts"];
@@ -2134,7 +2195,7 @@ export interface components {
             elsewhere: number;
         };
         /** @enum {unknown} */
-        MessageKind: "welcome" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+        MessageKind: "welcome" | "account-changed" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
         /** @enum {unknown} */
         MessageState: "held" | "sent" | "delayed" | "bounced" | "withdrawn";
         SentMessage: null | {
@@ -2576,11 +2637,27 @@ export interface components {
             sheet: number;
             removalFew: number;
             removalShare: number;
+            careHome: number;
+            careBeyond: number;
+            mailOutside: number;
+            mailAgain: number;
+            mailPerson: number;
+            passwordLinks: number;
+            lookups: number;
+            cardDays: number;
+            keepMessages: number;
+            keepAddresses: number;
         };
         Rules: {
             roles: components["schemas"]["RoleRules"][];
             numbers: components["schemas"]["NumberFormat"][];
             limits: components["schemas"]["Limits"];
+            /** @description how divisions have it that their people are let in by others; `ask` where nothing is said */
+            outside: {
+                division: string;
+                /** @enum {unknown} */
+                rule: "ask" | "open" | "closed";
+            }[];
             /** @description a given name, then what it is shortened to */
             nicknames: string[][];
         };
@@ -2705,6 +2782,8 @@ export interface components {
             /** @description whether it is set up as a sentence */
             set: boolean;
             reserved: boolean;
+            /** @description whether who keeps it may still give by hand what it gives; otherwise it lets nobody in */
+            backed: boolean;
             state: components["schemas"]["DoorStanding"];
             key: string | null;
             terms: null | components["schemas"]["DoorTerms"];
@@ -2829,8 +2908,39 @@ export interface components {
             invited: number;
         };
         ChosenInvitations: {
-            /** @description none for all that are not answered */
             invitations?: components["schemas"]["Id"][];
+            /** @description every one that is not answered, in place of some */
+            all?: boolean;
+        };
+        Notice: {
+            id: components["schemas"]["Id"];
+            /** @enum {unknown} */
+            code: "card" | "password-link" | "password-set" | "password-wanted" | "sessions-ended" | "facts" | "login" | "account-closed" | "account-opened" | "let-in-outside";
+            values: components["schemas"]["Values"];
+            /** @description who did it; empty where nobody is known */
+            by: string;
+            at: components["schemas"]["Instant"];
+        };
+        Notices: {
+            items: components["schemas"]["Notice"][];
+        };
+        Approval: {
+            site: {
+                id: components["schemas"]["Id"];
+                title: string;
+            };
+            timeZone: string;
+            person: components["schemas"]["Person"];
+            role: string;
+            by: null | {
+                id: components["schemas"]["Id"];
+                name: string;
+            };
+            askedAt: components["schemas"]["Instant"];
+            untilAt: components["schemas"]["OpenInstant"];
+        };
+        Approvals: {
+            items: components["schemas"]["Approval"][];
         };
         Done: {
             done: number;
@@ -3622,8 +3732,7 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    /** @default true */
-                    apply?: boolean;
+                    apply: boolean;
                     removing?: number | null;
                 };
             };
@@ -3953,8 +4062,7 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
-                    /** @default true */
-                    apply?: boolean;
+                    apply: boolean;
                     removing?: number | null;
                 };
             };
@@ -5254,6 +5362,109 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
+    notices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The last first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Notices"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    noticesSeen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    notices: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            /** @description Those that are left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Notices"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    approvals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The oldest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Approvals"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    answerApproval: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["schemas"]["Id"];
+                person: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @enum {unknown} */
+                    answer: "yes" | "no";
+                };
+            };
+        };
+        responses: {
+            /** @description Those that are left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Approvals"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
     invitations: {
         parameters: {
             query?: never;
@@ -6073,7 +6284,7 @@ export interface operations {
                             row: number;
                             name: string;
                             /** @enum {unknown} */
-                            why: "signed-in" | "administers" | "in-use";
+                            why: "not-yours" | "signed-in" | "administers" | "in-use";
                         }[];
                     };
                 };
@@ -6271,7 +6482,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
             };
             cookie?: never;
         };
@@ -6311,7 +6522,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
             };
             cookie?: never;
         };

@@ -43,13 +43,15 @@ const invite = () => run(async () => {
   done(t('doors.invite.sent', { n: invited }, invited))
   await refreshSite()
 })
+// All of them is said on purpose.
+const chosen = (ids: string[]) => (ids.length ? { invitations: ids } : { all: true })
 const again = (ids: string[]) => run(async () => {
-  const { done: n } = await take(api.POST('/sites/{site}/doors/{door}/invitations/again', { params: path.value, body: { invitations: ids } }))
+  const { done: n } = await take(api.POST('/sites/{site}/doors/{door}/invitations/again', { params: path.value, body: chosen(ids) }))
   done(t('doors.invite.didAgain', { n }, n))
   await refreshSite()
 })
 const withdraw = (ids: string[]) => run(async () => {
-  const { done: n } = await take(api.POST('/sites/{site}/doors/{door}/invitations/withdraw', { params: path.value, body: { invitations: ids } }))
+  const { done: n } = await take(api.POST('/sites/{site}/doors/{door}/invitations/withdraw', { params: path.value, body: chosen(ids) }))
   done(t('doors.invite.didWithdraw', { n }, n))
   await refreshSite()
 })

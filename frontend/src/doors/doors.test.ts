@@ -15,7 +15,7 @@ setHouseClock('2026-11-24T09:00:00Z')
 afterEach(() => (me.value = undefined))
 const DOOR = '00000000-0000-7000-8000-0000000000d1'
 const terms = (more: Partial<Terms> = {}): Terms => ({ role: 'learner', place: 'none', section: null, fromDay: null, untilDay: null, seats: null, divisions: [], lowest: null, highest: null, domains: [], approval: false, waiting: true, accounts: false, stay: 'site', stayDay: null, quietDays: null, quietMeetings: null, meets: [], offerHours: 14, answerDays: 14, remindDays: 5, holds: false, shows: [], anyone: false, about: '', ...more })
-const door = (more: Partial<Door> = {}, of: Partial<Terms> = {}): Door => ({ id: DOOR, kind: 'key', name: 'Poster', version: 3, set: true, reserved: false, state: 'open', key: 'reed-amber-48213-cobalt-fern', terms: terms(of), came: 12, through: 10, waiting: 0, asking: 0, asked: 0, answered: 0, left: null, chart: { each: 1, came: [] }, next: null, ...more })
+const door = (more: Partial<Door> = {}, of: Partial<Terms> = {}): Door => ({ id: DOOR, kind: 'key', name: 'Poster', version: 3, set: true, reserved: false, backed: true, state: 'open', key: 'reed-amber-48213-cobalt-fern', terms: terms(of), came: 12, through: 10, waiting: 0, asking: 0, asked: 0, answered: 0, left: null, chart: { each: 1, came: [] }, next: null, ...more })
 const names = { house: house as never, site, roleName: (code: string) => house.roles.find((each) => each.code === code)?.name ?? code }
 const said = (each: Door) => plain(sentence(each, names))
 const keeper = { ...site, may: [...site.may, 'keep-doors' as const] }

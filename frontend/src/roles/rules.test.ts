@@ -16,8 +16,12 @@ const rules = (): Rules => ({
     role('learner', 'Learner', 30, ['enter', 'do-work'], { for: ['learner'], takesSeat: true, bands: [{ name: 'Senior rules', divisions: ['seniors'], levels: [6, 8], permissions: ['enter'] }] })
   ],
   numbers: [{ name: 'Learner number', kinds: ['learner'], prefix: '', digits: 7, checked: true }],
-  limits: { seats: 100, leads: 10, sheet: 1000, removalFew: 5, removalShare: 20 },
-  nicknames: [['Beatriz', 'Bea', 'Bia']]
+  limits: {
+    seats: 100, leads: 10, sheet: 1000, removalFew: 5, removalShare: 20, careHome: 24, careBeyond: 168, mailOutside: 500,
+    mailAgain: 3, mailPerson: 20, passwordLinks: 60, lookups: 300, cardDays: 14, keepMessages: 365, keepAddresses: 180
+  },
+  nicknames: [['Beatriz', 'Bea', 'Bia']],
+  outside: []
 })
 const book = (more: Partial<RuleBook> = {}): RuleBook => ({
   version: 3, madeAt: '2026-11-20T09:00:00Z', madeBy: 'Ingrid Solheimsen', mayChange: true, rules: rules(), standards: ['Instructor', 'Learner'],

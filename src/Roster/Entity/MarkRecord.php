@@ -43,6 +43,9 @@ class MarkRecord
         public readonly ?int $datesFrom = null,
         #[ORM\Column(type: 'instant', nullable: true)]
         public readonly ?int $datesUntil = null,
+        /** How high whoever put it on stood: who is lower does not end it. */
+        #[ORM\Column(type: 'smallint', options: ['default' => 0])]
+        public readonly int $height = 0,
     ) {
     }
 }

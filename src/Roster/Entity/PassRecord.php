@@ -10,6 +10,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Entity]
 #[ORM\Table(name: 'pass')]
 #[ORM\Index(columns: ['site_id', 'person_id'])]
+#[ORM\Index(name: 'unanswered', columns: ['accepted_at'])]
 #[ORM\UniqueConstraint(columns: ['door_id', 'person_id', 'live'])]
 class PassRecord
 {

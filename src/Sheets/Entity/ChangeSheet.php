@@ -43,6 +43,9 @@ class ChangeSheet
         /** What somebody made of it so far, as JSON. */
         #[ORM\Column(type: 'text', length: 4_294_967_295, nullable: true)]
         public ?string $work = null,
+        /** @var ?array<string, mixed> what undoing it needs; clients never write it */
+        #[ORM\Column(type: 'json', nullable: true)]
+        public ?array $undoData = null,
         #[ORM\Column(options: ['default' => 0])]
         public int $total = 0,
         /** Lines that were looked at while it is applied. */

@@ -76,7 +76,7 @@ final class DoormanTest extends TestCase
     public function testWhatKeepsPeopleOutIsSaidWithWhatToDo(): void
     {
         $codes = static fn (Admission $admission): string => $admission->code.' '.$admission->next;
-        self::assertSame(['shut ask-lead', 'not-yet come-back', 'over ask-lead', 'wrong-division ask-lead', 'wrong-level ask-lead', 'wrong-address ask-lead', 'no-address ask-lead', 'wrong-kind ask-lead', 'no-seat ask-lead', 'kept-out ask-lead'], array_map($codes, [
+        self::assertSame(['shut ask-lead', 'not-yet come-back', 'over ask-lead', 'wrong-division ask-lead', 'wrong-level ask-lead', 'wrong-address ask-lead', 'no-address ask-lead', 'wrong-kind ask-lead', 'no-seat ask-lead', 'kept-out ask-lead', 'unbacked ask-lead'], array_map($codes, [
             self::admit(new DoorTerms('learner', open: false)),
             self::admit(new DoorTerms('learner', hours: new Window(2_000))),
             self::admit(new DoorTerms('learner', hours: new Window(0, self::NOW))),
@@ -87,6 +87,7 @@ final class DoormanTest extends TestCase
             self::admit(new DoorTerms('lead-tutor')),
             self::admit(new DoorTerms('learner', seats: 3), through: 3),
             self::admit(here: State::KeptOut),
+            self::admit(backed: false),
         ]));
     }
 
@@ -96,6 +97,8 @@ final class DoormanTest extends TestCase
             self::assertSame(Passage::Already, self::admit(new DoorTerms('learner', open: false, seats: 0), here: $state)->passage);
         }
         self::assertSame(Passage::In, self::admit(here: State::TakenOut)->passage);
+        self::assertSame(Passage::Approval, self::admit(here: State::TakenOut, removed: true)->passage);
+        self::assertSame(Passage::Approval, self::admit(free: 0, removed: true)->passage, 'a seat in line is no yes');
     }
 
     /** Whatever the door and whoever stands before it: nobody passes a shut one, nobody without a seat, nobody who is kept out; and who cannot come in is never told to wait. */
@@ -151,9 +154,29 @@ final class DoormanTest extends TestCase
         self::assertSame($problem, KeyStrength::problem($chosen, 'Harmony & Ear Training II HET-2 Millrace Seniors'));
     }
 
-    private static function admit(DoorTerms $door = new DoorTerms('learner'), ?string $address = 'person@example.org', ?State $here = null, int $through = 0, ?int $free = null, int $waiting = 0): Admission
-    {
-        return self::doorman()->admit($door, new Site('s', 'seniors', opensAt: 0), new Person('p', PersonKind::Learner, 'seniors', 7), $address, self::segment($here), self::NOW, $through, $free, $waiting);
+    private static function admit(
+        DoorTerms $door = new DoorTerms('learner'),
+        ?string $address = 'person@example.org',
+        ?State $here = null,
+        int $through = 0,
+        ?int $free = null,
+        int $waiting = 0,
+        bool $removed = false,
+        bool $backed = true,
+    ): Admission {
+        return self::doorman()->admit(
+            $door,
+            new Site('s', 'seniors', opensAt: 0),
+            new Person('p', PersonKind::Learner, 'seniors', 7),
+            $address,
+            self::segment($here),
+            self::NOW,
+            $through,
+            $free,
+            $waiting,
+            removed: $removed,
+            backed: $backed,
+        );
     }
 
     private static function segment(?State $state): ?Segment

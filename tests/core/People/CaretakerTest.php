@@ -10,6 +10,7 @@ use MintDoor\Core\People\Caretaker;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\People\SpokenPassword;
+use MintDoor\Core\People\Tie;
 use MintDoor\StandIns\Dice;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -17,6 +18,8 @@ use PHPUnit\Framework\TestCase;
 final class CaretakerTest extends TestCase
 {
     use TestTrait;
+
+    private const NOW = 10_000_000;
 
     #[TestWith(['tutor', 'learner', false, true, null])]
     #[TestWith(['tutor', 'learner', false, false, 'out-of-reach'])]
@@ -26,19 +29,51 @@ final class CaretakerTest extends TestCase
     #[TestWith(['division', 'staff', true, true, 'administers'])]
     #[TestWith(['other', 'staff', false, true, 'not-a-learner'])]
     #[TestWith(['platform', 'staff', true, false, null])]
-    public function testWhoLooksAfterWhom(string $who, string $kind, bool $administers, bool $inTheirSite, ?string $refusal): void
+    public function testWhoLooksAfterWhom(string $who, string $kind, bool $administers, bool $tied, ?string $refusal): void
     {
         $caretaker = new Caretaker('me', 'platform' === $who, match ($who) {
             'division' => ['seniors'], 'other' => ['juniors'], default => [],
         });
-        self::assertSame($refusal, $caretaker->refusal(new Person('p', PersonKind::from($kind), 'seniors'), $administers, $inTheirSite));
+        $whose = new Person('p', PersonKind::from($kind), 'seniors');
+        $ties = $tied ? [new Tie(false, true, false, 0)] : [];
+        self::assertSame($refusal, $caretaker->care($whose, $administers, false, $ties, self::NOW)->refusal);
     }
 
-    public function testAMinorsCardIsForTheirLeadsAndAdministrators(): void
+    /** A tie of one's own making counts once it has aged; at home sooner than beyond. */
+    #[TestWith([true, 24, null])]
+    #[TestWith([true, 23, 3_600])]
+    #[TestWith([false, 24, 144 * 3_600])]
+    #[TestWith([false, 168, null])]
+    public function testATieOfOnesOwnMakingAges(bool $home, int $hours, ?int $left): void
+    {
+        $whose = new Person('p', PersonKind::Learner, 'seniors');
+        $tie = new Tie(true, $home, true, self::NOW - 3_600 * $hours);
+        $verdict = (new Caretaker('me', false, []))->care($whose, false, false, [$tie], self::NOW);
+        self::assertSame([null === $left, null === $left ? null : self::NOW + $left], [$verdict->allowed(), $verdict->from]);
+    }
+
+    #[TestWith([true, false, null])]
+    #[TestWith([true, true, 'own-making'])]
+    #[TestWith([false, false, 'own-making'])]
+    public function testOnlyTheFirstCardAtHomeNeedsNoAge(bool $home, bool $used, ?string $refusal): void
+    {
+        $whose = new Person('p', PersonKind::Learner, 'seniors');
+        $tie = new Tie(false, $home, true, self::NOW);
+        $caretaker = new Caretaker('me', false, []);
+        self::assertSame($refusal, $caretaker->card($whose, false, false, [$tie], $used, self::NOW)->refusal);
+        self::assertSame('minor', $caretaker->card($whose, false, true, [$tie], $used, self::NOW)->refusal);
+        self::assertSame('own-making', $caretaker->care($whose, false, false, [$tie], self::NOW)->refusal);
+    }
+
+    public function testAMinorIsLookedAfterByTheirLeadsAndAdministrators(): void
     {
         $junior = new Person('p', PersonKind::Learner, 'juniors');
-        self::assertSame(['minor', null], [(new Caretaker('me', false, []))->refusal($junior, false, true, true), (new Caretaker('me', false, []))->refusal($junior, false, true, true, true)]);
-        self::assertNull((new Caretaker('me', false, ['juniors']))->refusal($junior, false, false, true));
+        $care = static fn (Caretaker $who, Tie ...$ties): ?string => $who->care($junior, false, true, array_values($ties), 0)->refusal;
+        $tutor = new Caretaker('me', false, []);
+        $helps = new Tie(false, true, false, 0);
+        $leads = new Tie(true, true, false, 0);
+        self::assertSame(['minor', null], [$care($tutor, $helps), $care($tutor, $helps, $leads)]);
+        self::assertNull($care(new Caretaker('me', false, ['juniors'])));
     }
 
     public function testWhoMakesWhom(): void
@@ -66,9 +101,14 @@ final class CaretakerTest extends TestCase
             $caretaker = new Caretaker('me', $dice->chance(20), $dice->some(['juniors', 'seniors', 'faculty'], $dice->below(3)));
             $person = new Person($dice->one(['me', 'p']), $dice->one(PersonKind::cases()), $dice->one(['juniors', 'seniors', 'faculty']));
             $administers = $dice->chance(30);
-            if (null === $caretaker->refusal($person, $administers, $dice->chance(50))) {
+            $tie = new Tie($dice->chance(50), $dice->chance(50), $dice->chance(50), self::NOW - $dice->below(900_000));
+            $ties = $dice->chance(70) ? [$tie] : [];
+            if ($caretaker->care($person, $administers, $dice->chance(50), $ties, self::NOW)->allowed()) {
                 self::assertNotSame('me', $person->id);
                 self::assertTrue($caretaker->platform || !$administers);
+                $byTie = !$caretaker->mayClose($person);
+                self::assertTrue(!$byTie || [] !== $ties, 'without a tie only administrators');
+                self::assertTrue(!$byTie || !$tie->own || $tie->since <= self::NOW - 86_400, 'nobody by a fresh tie of theirs');
             } else {
                 self::assertTrue('me' === $person->id || !$caretaker->platform);
             }

@@ -9,6 +9,7 @@ use Eris\TestTrait;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\State;
 use MintDoor\Core\Sheets\Done;
 use MintDoor\Core\Sheets\History;
 use MintDoor\Core\Sheets\Verb;
@@ -130,7 +131,12 @@ final class LawsTest extends TestCase
     {
         $world = self::world();
         $world->apply('staff1', Verb::LetIn, 'lead-tutor', new Window($world->now, $world->now + 50));
-        $line = $world->apply('staff0', Verb::TakeOut);
+        $asked = $world->apply('staff0', Verb::TakeOut);
+        self::assertSame(
+            [Verdict::NeedsChoice, 'lead-ends', $world->now + 50],
+            [$asked->verdict, $asked->reasons[0]->code, $asked->reasons[0]->values['at']],
+        );
+        $line = $world->apply('staff0', Verb::TakeOut, leadEnds: true);
         self::assertSame(Verdict::Ready, $line->verdict);
         $caution = array_values(array_filter($line->cautions, static fn ($note): bool => 'lead-ends' === $note->code))[0] ?? null;
         self::assertSame($world->now + 50, $caution?->values['at']);
@@ -142,7 +148,7 @@ final class LawsTest extends TestCase
             $world = self::world();
             $world->now = 1_000;
             $line = $world->compute('staff0', $verb, window: $window);
-            self::assertSame(['ready', 1_050], [$line->verdict->value, array_column($line->cautions, 'values', 'code')['lead-ends']['at'] ?? null]);
+            self::assertSame(['needs-choice', 1_050], [$line->verdict->value, $line->reasons[0]->values['at']]);
         }
     }
 
@@ -215,6 +221,120 @@ final class LawsTest extends TestCase
         $out = $world->apply('learner0', Verb::TakeOut);
         $world->apply('learner1', Verb::LetIn, 'learner');
         self::assertSame(Verdict::WaitsForSeat, $world->undo('learner0', $out->effects)->verdict);
+    }
+
+    public function testWhoIsAboveIsNotHurtFromBelowNowOrLater(): void
+    {
+        $soon = new Window(Time::BEGINNING, 1_050);
+        $wishes = [[Verb::Pause, null], [Verb::ChangeDates, $soon], [Verb::TakeOut, null], [Verb::KeepOut, null]];
+        foreach ($wishes as [$verb, $window]) {
+            $world = self::world();
+            $world->apply('staff1', Verb::LetIn, 'co-tutor');
+            // Somebody who is an assistant today and leads from tomorrow on is above a co-tutor, too.
+            $world->apply('staff2', Verb::LetIn, 'class-assistant');
+            $pass = new Pass('later', 'desk', DoorKind::Desk, 'lead-tutor', 0, new Window(1_100), 0);
+            $world->enrollments['staff2'] = new Enrollment([...$world->enrollment('staff2')->passes, $pass]);
+            foreach (['staff0', 'staff2'] as $above) {
+                $line = $world->apply($above, $verb, window: $window, actor: 'staff1');
+                self::assertSame(
+                    ['not-yours-to-take', 'lead-tutor'],
+                    [$line->reasons[0]->code, $line->reasons[0]->values['role']],
+                    "$verb->value of $above",
+                );
+            }
+        }
+    }
+
+    public function testNobodyLengthensResumesOrFreesThemselves(): void
+    {
+        $world = self::world();
+        $world->apply('staff1', Verb::LetIn, 'co-tutor', new Window(0, 1_500));
+        $code = static fn ($line): string => $line->reasons[0]->code ?? $line->verdict->value;
+        $longer = $world->apply('staff1', Verb::ChangeDates, window: new Window(Time::BEGINNING, 9_000), actor: 'staff1');
+        self::assertSame('not-to-yourself', $code($longer));
+        $world->apply('staff1', Verb::Pause, window: new Window(1_100, 1_200));
+        self::assertSame('set-from-above', $code($world->apply('staff1', Verb::Resume, actor: 'staff1')));
+        $shorter = $world->apply('staff1', Verb::ChangeDates, window: new Window(Time::BEGINNING, 1_300), actor: 'staff1');
+        self::assertSame('ready', $code($shorter), 'anybody may go sooner');
+        self::assertSame('not-to-yourself', $code($world->apply('staff1', Verb::LiftDates, actor: 'staff1')));
+        self::assertSame('ready', $code($world->apply('staff1', Verb::LiftDates, actor: 'staff0')));
+    }
+
+    public function testWhatSomebodyHigherSetIsLiftedBySomebodyAtLeastAsHigh(): void
+    {
+        $world = self::world();
+        $world->apply('staff1', Verb::LetIn, 'co-tutor');
+        $world->apply('learner0', Verb::LetIn, 'learner', actor: 'staff1');
+        $pause = $world->apply('learner0', Verb::Pause, actor: 'staff0');
+        $code = static fn ($line): string => $line->reasons[0]->code ?? $line->verdict->value;
+        self::assertSame('set-from-above', $code($world->apply('learner0', Verb::Resume, actor: 'staff1')));
+        self::assertSame('set-from-above', $code($world->undo('learner0', $pause->effects, 'staff1')));
+        $again = $world->apply('learner0', Verb::Pause, window: new Window(0, 2_000), actor: 'staff1');
+        self::assertSame('set-from-above', $code($again), 'another pause in its place would lift it, too');
+        self::assertSame('ready', $code($world->apply('learner0', Verb::Resume, actor: 'staff0')));
+    }
+
+    /** Every verb, every pair of roles, whatever the two had before and will have. */
+    public function testNobodyTakesFromAboveOrGainsForThemselvesWhateverStands(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
+            $dice = new Dice($seed);
+            $world = self::world();
+            $world->now = 20;
+            $world->enrollments['staff1'] = World::randomEnrollment($dice);
+            $world->enrollments['staff2'] = World::randomEnrollment($dice);
+            $person = $dice->one(['staff1', 'staff2']);
+            $until = $dice->chance(50) ? Time::FOREVER : 21 + $dice->below(30);
+            $from = $dice->chance(50) ? 20 : min($until, 20 + $dice->below(20));
+            $before = $world->enrollment($person)->timeline();
+            $actor = $world->situation($person, 'staff1')->actor;
+            $role = $dice->one(['lead-tutor', 'co-tutor', 'class-assistant']);
+            $verb = $dice->one(Verb::cases());
+            $line = $world->compute($person, $verb, $role, new Window($from, $until), 'staff1', leadEnds: true);
+            foreach (range(20, 60) as $instant) {
+                [$was, $is] = [$before->at($instant), $line->timeline->at($instant)];
+                $had = State::Current === $was?->state ? $world->roles->pick($was->roles) : [];
+                $has = State::Current === $is?->state ? $world->roles->pick($is->roles) : [];
+                if ('staff1' === $person) {
+                    self::assertLessThanOrEqual($had[0]->rank ?? 0, $has[0]->rank ?? 0, "$verb->value: raised");
+                }
+                foreach ('staff1' === $person ? [] : array_udiff($had, $has, $world->byCode(...)) as $lost) {
+                    self::assertNotEmpty(
+                        array_filter($actor->roles, static fn ($own): bool => \in_array($own->code, $lost->givenBy, true)),
+                        "$verb->value: $lost->code taken from below",
+                    );
+                }
+            }
+        });
+    }
+
+    public function testWhoWentByThemselvesIsNotFetchedBackByAnUndo(): void
+    {
+        $world = self::world();
+        $world->apply('learner0', Verb::LetIn, 'learner');
+        $gone = $world->apply('learner0', Verb::TakeOut, actor: 'learner0');
+        self::assertSame('left-by-themselves', $world->undo('learner0', $gone->effects, 'staff0')->reasons[0]->code ?? '');
+        self::assertSame(Verdict::Ready, $world->undo('learner0', $gone->effects)->verdict, 'an administrator may');
+    }
+
+    public function testWhoIsAskedAboutWaits(): void
+    {
+        $world = self::world();
+        $line = $world->apply('learner0', Verb::LetIn, 'learner', asks: true);
+        self::assertSame(['waiting', 'waits-for-approval'], [$line->after?->state->value, $line->cautions[0]->code]);
+        self::assertSame(0, $world->seatsHeld());
+    }
+
+    public function testOnlyWhatStaffDidCountsAsRemoved(): void
+    {
+        $world = self::world();
+        $world->apply('learner0', Verb::LetIn, 'learner');
+        self::assertFalse($world->enrollment('learner0')->removedByStaff($world->now));
+        $world->apply('learner0', Verb::TakeOut, actor: 'learner0');
+        self::assertFalse($world->enrollment('learner0')->removedByStaff($world->now), 'they went by themselves');
+        $world->apply('learner0', Verb::BringBack);
+        $world->apply('learner0', Verb::TakeOut);
+        self::assertTrue($world->enrollment('learner0')->removedByStaff($world->now));
     }
 
     private static function world(?int $seats = null, int $leads = 10): World

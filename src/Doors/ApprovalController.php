@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use MintDoor\Hall\Answer;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Transaction;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Who waits for the yes of a division, for its administrators. */
+final readonly class ApprovalController
+{
+    public function __construct(private Approvals $approvals, private Transaction $transaction)
+    {
+    }
+
+    #[Route('/approvals', name: 'approvals', methods: ['GET'])]
+    public function all(#[CurrentUser] Caller $caller): Response
+    {
+        $this->mind($caller);
+
+        return new Answer(['items' => $this->approvals->of($caller)]);
+    }
+
+    #[Route(
+        '/sites/{site}/approvals/{person}',
+        name: 'answer_approval',
+        requirements: ['site' => Id::PATTERN, 'person' => Id::PATTERN],
+        methods: ['POST'],
+    )]
+    public function answer(
+        string $site,
+        string $person,
+        #[MapRequestPayload] ApprovalWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        $this->mind($caller);
+
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $person, $wish, $caller): Answer {
+            $this->approvals->answer($site, $person, 'yes' === $wish->answer, $caller);
+
+            return new Answer(['items' => $this->approvals->of($caller)]);
+        });
+    }
+
+    private function mind(Caller $caller): void
+    {
+        if (!$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only administrators answer for their division.');
+        }
+    }
+}

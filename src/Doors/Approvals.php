@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\Sight;
+use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Phase;
+use MintDoor\Core\Sheets\LineComputer;
+use MintDoor\Core\Sheets\Situation;
+use MintDoor\Core\Sheets\Verdict;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\ProblemType;
+use MintDoor\Hall\Row;
+use MintDoor\People\Notices;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Gate;
+use MintDoor\Sheets\Situations;
+
+/**
+ * People of a division who were let in by somebody that has nothing to do with them, and wait for its yes. Answered by who
+ * administers the division; the role is judged with the rights whoever asked has when it is answered.
+ */
+final readonly class Approvals
+{
+    private const MOST = 500;
+
+    public function __construct(
+        private Connection $db,
+        private Gate $gate,
+        private Doors $doors,
+        private DoorLines $lines,
+        private Situations $situations,
+        private LineComputer $computer,
+        private Roles $roles,
+        private Notices $notices,
+        private HouseClock $clock,
+    ) {
+    }
+
+    /** @return list<array<string, mixed>> schema `Approval`, the oldest first */
+    public function of(Caller $caller): array
+    {
+        $now = Instant::toSql($this->clock->instant());
+        $forever = Instant::toSql(Time::FOREVER);
+        $rows = Row::all($this->db->fetchAllAssociative(
+            'SELECT '.PersonRow::COLUMNS.", w.role, w.given_at, w.until_at, s.id AS site_id, s.title, s.time_zone,
+                 b.id AS by_id, b.given_name AS b_given_name, b.family_name AS b_family_name, b.preferred_name AS b_preferred_name
+             FROM pass w JOIN door o ON o.id = w.door_id AND o.kind = 'desk'
+             JOIN site s ON s.id = w.site_id AND s.taken_back = 0 AND s.closes_at > ?
+             JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id
+                 AND g.from_at <= ? AND g.until_at > ? AND g.state = 'waiting'
+             JOIN person p ON p.id = w.person_id AND p.gone IS NULL JOIN division pd ON pd.id = p.division_id
+             LEFT JOIN account a ON a.person_id = p.id LEFT JOIN person b ON b.id = w.given_by
+             WHERE w.accepted_at >= ? AND w.live = 1 AND (? OR pd.code IN (?))
+               AND NOT EXISTS (SELECT 1 FROM mark m WHERE m.pass_id = w.id AND m.until_at > ?)
+             ORDER BY w.given_at, w.id LIMIT ".self::MOST,
+            [$now, $now, $now, $forever, (int) $caller->platformAdministrator, $caller->divisions ?: [''], $now],
+            [5 => ArrayParameterType::STRING],
+        ));
+
+        return array_map(static fn (Row $row): array => [
+            'site' => ['id' => $row->id('site_id'), 'title' => $row->string('title')],
+            'timeZone' => $row->string('time_zone'),
+            'person' => PersonRow::json($row, Sight::Full),
+            'role' => $row->string('role'),
+            'by' => null === $row->idOrNull('by_id') ? null : [
+                'id' => $row->id('by_id'),
+                'name' => PersonRow::name($row, 'b_'),
+            ],
+            'askedAt' => Instant::toJson($row->instant('given_at')),
+            'untilAt' => Instant::toJson($row->instant('until_at')),
+        ], $rows);
+    }
+
+    /**
+     * Says yes or no for somebody of a division. Runs inside a transaction, under the site's lock.
+     *
+     * @throws Problem of type `NotFound`, or `NotReady` where the yes changes nothing
+     */
+    public function answer(string $site, string $person, bool $yes, Caller $caller): void
+    {
+        $row = $this->found($person, $caller);
+        $access = $this->gate->atDoor($site, $caller);
+        $situation = $this->situations->of($access, [$person => $row])->one($person);
+        $asked = $this->asked($situation) ?? throw Problem::notFound('This request');
+        if (!$yes) {
+            $line = $this->computer->goAgain($situation, [$situation->desk], true);
+            $this->lines->keepAs('decline', $access, $row, $line, $caller);
+
+            return;
+        }
+        $asker = $this->doors->keeper($site, $asked->givenBy) ?? new Standing('', false);
+        $verdict = $this->roles->book()->mayGive($asked->role, $asker, $situation->person, $access->site);
+        if (!$verdict->allowed) {
+            throw new Problem(ProblemType::NotReady, 'Whoever asked may not give this role there any more. Say no, or let them in yourself.');
+        }
+        $window = new Window(min(max($access->now, $asked->window->from), $asked->window->until), $asked->window->until);
+        $line = $this->computer->comeIn(
+            $situation,
+            $situation->desk,
+            DoorKind::Desk,
+            $asked->role,
+            $window,
+            $asked->section,
+        );
+        if (Verdict::Ready !== $line->verdict) {
+            throw new Problem(ProblemType::NotReady, Refusals::sentence($line->reasons[0]->code ?? ''));
+        }
+        $this->lines->keepAs('approve', $access, $row, $line, $caller);
+        $this->notices->tell([[$row, 'let-in-outside', ['site' => $access->row->string('title')]]], $caller);
+    }
+
+    /** Somebody of a division the caller administers. */
+    private function found(string $person, Caller $caller): Row
+    {
+        $row = $this->situations->people([$person])[$person];
+
+        return $caller->administers($row->string('person_division')) ? $row : throw Problem::notFound('This person');
+    }
+
+    private function asked(Situation $situation): ?Pass
+    {
+        foreach ($situation->enrollment->passesIn(Phase::Waiting, $situation->now) as $pass) {
+            if ($pass->doorId === $situation->desk && Time::FOREVER === $pass->acceptedAt) {
+                return $pass;
+            }
+        }
+
+        return null;
+    }
+}

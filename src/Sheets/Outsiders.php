@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sheets;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\Folding;
+use MintDoor\Core\People\Sight;
+use MintDoor\Core\Roster\State;
+use MintDoor\Core\Sheets\Verb;
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
+use MintDoor\Hall\Row;
+use MintDoor\People\Directory;
+use MintDoor\People\Notices;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\SiteAccess;
+
+/** Letting in people one has nothing to do with: who of them waits for a yes of their division, and that they are told. */
+final readonly class Outsiders
+{
+    public function __construct(
+        private Connection $db,
+        private Directory $directory,
+        private Roles $roles,
+        private Notices $notices,
+    ) {
+    }
+
+    /**
+     * @param array<int, LineWish> $wishes of one site
+     * @param array<string, Row>   $people by id
+     *
+     * @return array<int, bool> lines that let in somebody beyond the caller's reach, and whether they wait; by the same keys
+     *
+     * @throws Problem of type `NotFound` for somebody who is hidden and was not named
+     */
+    public function of(array $wishes, array $people, SiteAccess $access): array
+    {
+        $caller = $access->caller;
+        $lets = array_filter($wishes, static function (LineWish $wish) use ($people, $access): bool {
+            $division = $people[$wish->person]->string('person_division');
+
+            return \in_array($wish->verb, [Verb::LetIn->value, Verb::BringBack->value], true)
+                && !$access->standing->administrator
+                && $division !== $access->site->division
+                && !$access->caller->administers($division)
+                && $wish->person !== $access->caller->id;
+        });
+        if ([] === $lets) {
+            return [];
+        }
+        $reach = $this->directory->reachOf($caller);
+        $outside = [];
+        foreach ($lets as $key => $wish) {
+            $row = $people[$wish->person];
+            $person = PersonRow::person($row);
+            if ($reach->within($person)) {
+                continue;
+            }
+            $named = self::named((string) $wish->named, $row);
+            if (Sight::Hidden === $reach->sight($person, $named) && !$this->wasHere($access->site->id, $wish->person)) {
+                throw Problem::notFound('This person');
+            }
+            $outside[$key] = $this->roles->rules()->outside($person->division)->waits($person, $reach, $named);
+        }
+
+        return $outside;
+    }
+
+    /**
+     * Whoever was let in at once by somebody they have nothing to do with is told, whatever else is said.
+     *
+     * @param array<array-key, StoredLine> $lines
+     * @param array<int, Row>              $people one a line
+     */
+    public function tell(SiteAccess $access, array $lines, array $people): void
+    {
+        $told = [];
+        foreach ($lines as $key => $line) {
+            if (State::Waiting !== $line->line->after?->state) {
+                $told[] = [$people[(int) $key], 'let-in-outside', ['site' => $access->row->string('title')]];
+            }
+        }
+        $this->notices->tell($told, $access->caller);
+    }
+
+    /** Whether what was typed names somebody by their number or address in full; their login does not. */
+    private static function named(string $typed, Row $person): bool
+    {
+        $own = array_map(Folding::identifier(...), array_filter([
+            $person->stringOrNull('number'),
+            $person->stringOrNull('email'),
+        ]));
+        $words = preg_split('/[\s<>,;()"\']+/u', mb_scrub($typed), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
+
+        return [] !== array_intersect($own, array_map(Folding::identifier(...), $words));
+    }
+
+    private function wasHere(string $site, string $person): bool
+    {
+        return false !== $this->db->fetchOne(
+            'SELECT 1 FROM enrollment WHERE site_id = ? AND person_id = ?',
+            [Id::binary($site), Id::binary($person)],
+        );
+    }
+}

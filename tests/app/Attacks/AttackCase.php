@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App\Attacks;
+
+use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Tests\App\ApiTestCase;
+
+/**
+ * A house as the audit found it: an evening site with a lead and a disloyal co-tutor, and people of other divisions who have
+ * nothing to do with it.
+ */
+abstract class AttackCase extends ApiTestCase
+{
+    protected function furnish(): void
+    {
+        parent::furnish();
+        $this->ids['nerves'] = $this->house->site(
+            'NERVES',
+            'Stage Nerves',
+            'course',
+            $this->ids['evening'],
+            $this->ids['term'],
+            null,
+            null,
+            $this->now() - 1_000_000,
+        );
+        $this->ids['principal'] = $this->person('principal', 'staff', 'faculty');
+        $this->ids['disloyal'] = $this->person('disloyal', 'staff', 'faculty');
+        $this->ids['adult'] = $this->person('adult', 'learner', 'evening');
+        $this->house->administrator($this->ids['colleague'], $this->ids['juniors']);
+        $long = $this->now() - 900_000;
+        $this->house->letIn($this->ids['nerves'], $this->ids['principal'], 'lead-tutor', $long);
+        $this->house->letIn($this->ids['nerves'], $this->ids['disloyal'], 'co-tutor', $long);
+        $this->house->letIn($this->ids['nerves'], $this->ids['adult'], 'learner', $long);
+    }
+
+    /** Lets some time pass for what holds now: everything is as if it had been done so long ago. */
+    protected function age(int $seconds): void
+    {
+        foreach (['given_at', 'from_at', 'accepted_at', 'since_at'] as $column) {
+            $this->db()->executeStatement(
+                "UPDATE pass SET $column = $column - INTERVAL ? SECOND WHERE $column < '9000-01-01' AND $column > '1900-01-01'",
+                [$seconds],
+            );
+        }
+        $this->db()->executeStatement('UPDATE mark SET from_at = from_at - INTERVAL ? SECOND', [$seconds]);
+        $this->db()->executeStatement(
+            "UPDATE enrollment_segment SET from_at = from_at - INTERVAL ? SECOND WHERE from_at > '1900-01-01'",
+            [$seconds],
+        );
+    }
+
+    protected function used(string $person): void
+    {
+        $this->db()->executeStatement(
+            'UPDATE account SET used_at = ? WHERE person_id = ?',
+            [Instant::toSql($this->now() - 5_000), Id::binary($this->ids[$person])],
+        );
+    }
+
+    /** @return array<array-key, mixed> the card, or why there is none */
+    protected function card(string $as, string $person): array
+    {
+        $answer = $this->call($as, 'POST', '/sign-in-cards', ['people' => [$this->ids[$person]]]);
+
+        return $answer['cards'][0];
+    }
+
+    protected function signIn(string $login, string $password): int
+    {
+        $this->call(null, 'POST', '/sign-in', ['login' => $login, 'password' => $password], null);
+
+        return $this->client->getResponse()->getStatusCode();
+    }
+
+    protected function answered(): int
+    {
+        return $this->client->getResponse()->getStatusCode();
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\App\Attacks;
+
+use MintDoor\Roles\Roles;
+use MintDoor\Roles\RulesCodec;
+
+/** Letting in people one has nothing to do with. */
+final class OutsiderTest extends AttackCase
+{
+    public function testAMinorWaitsForTheirDivisionHoweverTheyAreNamed(): void
+    {
+        $line = $this->change('disloyal', 'let-in', 'junior', 'learner', more: ['named' => 'X77JUNIOR'], site: 'nerves');
+        self::assertSame(['waiting', ['waits-for-approval']], [$line['after']['state'], $this->codes($line['cautions'])]);
+        self::assertNull($this->card('disloyal', 'junior')['password']);
+        self::assertSame('not-found', $this->problem('disloyal', 'GET', '/people/'.$this->ids['junior']));
+        $asked = $this->call('colleague', 'GET', '/approvals')['items'];
+        self::assertSame([['Junior', 'learner', 'Disloyal Disloyalsen', 'Stage Nerves']], array_map(
+            static fn (array $each): array => [$each['person']['given'], $each['role'], $each['by']['name'], $each['site']['title']],
+            $asked,
+        ));
+        // Administrators of another division have no say.
+        self::assertSame([], $this->call('elsewhere', 'GET', '/approvals')['items']);
+        $answer = '/sites/'.$this->ids['nerves'].'/approvals/'.$this->ids['junior'];
+        $this->call('elsewhere', 'POST', $answer, ['answer' => 'yes'], 404);
+        self::assertSame([], $this->call('colleague', 'POST', $answer, ['answer' => 'yes'])['items']);
+        self::assertSame('learner current', $this->roster('principal', site: 'nerves')['junior']);
+        $this->call('colleague', 'POST', $answer, ['answer' => 'yes'], 404);
+        self::assertSame('let-in-outside', $this->call('junior', 'GET', '/me/notices')['items'][0]['code']);
+    }
+
+    public function testANoIsNoAndWhoLostTheirPlaceAsksForNobody(): void
+    {
+        $this->change('disloyal', 'let-in', 'junior', 'learner', more: ['named' => 'X77JUNIOR'], site: 'nerves');
+        $answer = '/sites/'.$this->ids['nerves'].'/approvals/'.$this->ids['junior'];
+        $this->change('principal', 'take-out', 'disloyal', site: 'nerves');
+        $this->call('colleague', 'POST', $answer, ['answer' => 'yes'], 409);
+        $this->call('colleague', 'POST', $answer, ['answer' => 'no']);
+        self::assertArrayNotHasKey('junior', $this->roster('principal', site: 'nerves'));
+    }
+
+    public function testWhoIsPickedAndNotNamedWaits(): void
+    {
+        $state = fn (string $person, ?string $named): string => $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/sheets', [
+            'apply' => false,
+            'lines' => [['person' => $this->ids[$person], 'verb' => 'let-in', 'role' => 'learner', 'named' => $named]],
+        ])['lines'][0]['after']['state'];
+        self::assertSame('waiting', $state('learner', null));
+        self::assertSame('waiting', $state('learner', 'learner'), 'a login is guessed from the name');
+        self::assertSame('waiting', $state('learner', 'X77LEARNE'));
+        self::assertSame('current', $state('learner', 'Learner Learnersen <LEARNER@example.org>'));
+        self::assertSame('current', 'waiting' === $state('adult', null) ? 'waiting' : 'current', 'at home nobody is asked');
+    }
+
+    /** A minor nobody named is not there at all, whoever guesses the id. */
+    public function testAHiddenMinorIsNotFoundById(): void
+    {
+        $line = [['person' => $this->ids['junior'], 'verb' => 'let-in', 'role' => 'learner']];
+        $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/sheets', ['apply' => false, 'lines' => $line], 404);
+        $this->call('disloyal', 'POST', '/sheet-reviews', ['lines' => [['site' => $this->ids['nerves'], 'line' => $line[0]]]], 404);
+    }
+
+    public function testTheRulesOpenOrCloseADivision(): void
+    {
+        $rules = RulesCodec::write($this->service(Roles::class)->rules());
+        $rules['outside'] = [['division' => 'juniors', 'rule' => 'open'], ['division' => 'seniors', 'rule' => 'closed']];
+        $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], headers: ['If-Match' => '"1"']);
+        $line = $this->change('disloyal', 'let-in', 'junior', 'learner', more: ['named' => 'X77JUNIOR'], site: 'nerves');
+        self::assertSame('current', $line['after']['state']);
+        $line = $this->change('disloyal', 'let-in', 'learner', 'learner', more: ['named' => 'X77LEARNER'], site: 'nerves');
+        self::assertSame('waiting', $line['after']['state']);
+        $rules['outside'][0]['division'] = 'nowhere';
+        $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], 409, ['If-Match' => '"2"']);
+    }
+
+    public function testWhoWasLetInMayLeaveAndIsNotFetchedBack(): void
+    {
+        $this->change('disloyal', 'let-in', 'learner', 'learner', more: ['named' => 'X77LEARNER'], site: 'nerves');
+        $left = $this->change('learner', 'take-out', 'learner', site: 'nerves');
+        $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/logbook/'.$left['entry'].'/undo', null, 409);
+        $this->change('disloyal', 'bring-back', 'learner', expected: 409, site: 'nerves');
+    }
+
+    /**
+     * @param list<array<string, mixed>> $notes
+     *
+     * @return list<string>
+     */
+    private function codes(array $notes): array
+    {
+        return array_values(array_diff(array_column($notes, 'code'), ['other-levels']));
+    }
+
+    private function problem(string $as, string $method, string $path): string
+    {
+        return str_replace('urn:mint-door:problem:', '', (string) ($this->call($as, $method, $path, null, null)['type'] ?? ''));
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Core\Authority;
+
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Sheets\Done;
+use MintDoor\Core\Sheets\Effect;
+
+/** A small world as it stands after some acts: who is in which site, what was done there, which doors there are. */
+final readonly class Play
+{
+    /**
+     * @param array<string, Enrollment>         $enrollments by site and person, `s1 lead`
+     * @param array<string, list<Done>>         $lines       applied, by the same keys
+     * @param array<string, list<list<Effect>>> $effects     of those lines, in the same order
+     * @param list<array{string, string, string}> $doors     site, role and who keeps it
+     * @param array<string, string>             $keys        of what stands and was done, by the same keys (`keyOf()`)
+     */
+    public function __construct(
+        public int $now,
+        public array $enrollments,
+        public array $lines = [],
+        public array $effects = [],
+        public array $doors = [],
+        public array $keys = [],
+    ) {
+    }
+
+    /** @param array<string, Enrollment> $enrollments by site and person */
+    public static function begun(int $now, array $enrollments): self
+    {
+        $keys = array_map(static fn (Enrollment $enrollment): string => self::keyOf($enrollment, [], []), $enrollments);
+
+        return new self($now, $enrollments, keys: $keys);
+    }
+
+    public function later(int $now): self
+    {
+        return new self($now, $this->enrollments, $this->lines, $this->effects, $this->doors, $this->keys);
+    }
+
+    public function withDoor(string $site, string $role, string $keeper): self
+    {
+        $doors = $this->doors;
+        if (!\in_array([$site, $role, $keeper], $doors, true)) {
+            $doors[] = [$site, $role, $keeper];
+            sort($doors);
+        }
+
+        return new self($this->now, $this->enrollments, $this->lines, $this->effects, $doors, $this->keys);
+    }
+
+    /** @param list<Effect> $effects */
+    public function applied(string $at, Enrollment $result, array $effects, ?string $undoes = null): self
+    {
+        $enrollments = $this->enrollments;
+        $lines = $this->lines;
+        $all = $this->effects;
+        $version = \count($lines[$at] ?? []) + 1;
+        $enrollments[$at] = $result;
+        $lines[$at][] = new Done((string) $version, $version, $undoes);
+        $all[$at][] = $effects;
+
+        $keys = [...$this->keys, $at => self::keyOf($result, $lines[$at], $all[$at])];
+
+        return new self($this->now, $enrollments, $lines, $all, $this->doors, $keys);
+    }
+
+    /** The same for two worlds that go on alike, however they came about. */
+    public function key(): string
+    {
+        return md5(serialize([$this->now, $this->doors, $this->keys]), true);
+    }
+
+    /**
+     * Ids are named in the order in which they appear.
+     *
+     * @param list<Done>         $lines
+     * @param list<list<Effect>> $effects of the lines
+     */
+    private static function keyOf(Enrollment $enrollment, array $lines, array $effects): string
+    {
+        $names = [];
+        $name = static function (?string $id) use (&$names): ?int {
+            return null === $id ? null : $names[$id] ??= \count($names);
+        };
+        $mark = static fn (Mark $mark): array => [
+            $mark->kind->name,
+            $mark->window->from,
+            $mark->window->until,
+            $mark->role,
+            $mark->dates?->from,
+            $mark->dates?->until,
+            $name($mark->origin),
+            $mark->height,
+            $mark->putBy,
+            $mark->endedBy,
+        ];
+        $pass = static fn (Pass $pass): array => [
+            $name($pass->id),
+            $pass->doorId,
+            $pass->role,
+            $pass->givenAt,
+            $pass->window->from,
+            $pass->window->until,
+            $pass->acceptedAt,
+            $pass->givenBy,
+            array_map($mark, $pass->marks),
+        ];
+        $done = static fn (Done $done, array $of): array => [
+            $done->undoes,
+            array_map(static fn (Effect $effect): array => [
+                $effect->kind->name,
+                $name($effect->passId),
+                $name($effect->mark?->origin),
+            ], $of),
+        ];
+
+        return md5(serialize([
+            array_map($pass, $enrollment->passes),
+            array_map($mark, $enrollment->marks),
+            array_map($done, $lines, $effects),
+        ]), true);
+    }
+}

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Core\Roster;
+
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\People\Tie;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\MarkKind;
+use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Ties;
+use MintDoor\Core\Sites\LevelBand;
+use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+final class TiesTest extends TestCase
+{
+    private const NOW = 1_000;
+
+    #[TestWith([DoorKind::Desk, 'me', true])]
+    #[TestWith([DoorKind::Desk, 'somebody', false])]
+    #[TestWith([DoorKind::Desk, null, false])]
+    #[TestWith([DoorKind::Key, 'me', false])]
+    #[TestWith([DoorKind::Invitation, 'me', false])]
+    #[TestWith([DoorKind::Cohort, 'me', false])]
+    #[TestWith([DoorKind::Feed, 'me', false])]
+    public function testWhoseMakingATieIs(DoorKind $door, ?string $by, bool $own): void
+    {
+        $ties = self::ties([self::pass($door, $by)]);
+        self::assertSame([[$own, 100]], array_map(static fn (Tie $tie): array => [$tie->own, $tie->since], $ties));
+    }
+
+    public function testWhatDoesNotHoldTiesNobody(): void
+    {
+        $waiting = self::pass(accepted: Time::FOREVER);
+        $upcoming = self::pass(window: new Window(2_000));
+        $over = self::pass(window: new Window(100, 900));
+        $removed = self::pass(marks: [self::mark(MarkKind::Withdrawn, new Window(500))]);
+        foreach ([$waiting, $upcoming, $over, $removed] as $pass) {
+            self::assertSame([], self::ties([$pass]));
+        }
+        self::assertSame([], self::ties([self::pass()], [self::mark(MarkKind::KeptOut, new Window(500))]));
+    }
+
+    #[TestWith([0, Time::FOREVER, 'seniors', 1])]
+    #[TestWith([0, 900, 'seniors', 0])]
+    #[TestWith([Time::FOREVER, Time::FOREVER, 'seniors', 1])]
+    #[TestWith([Time::FOREVER, Time::FOREVER, 'juniors', 0])]
+    #[TestWith([0, Time::FOREVER, 'juniors', 1])]
+    public function testOnlyOpenSitesAndOnesOwnDraftsTie(int $opens, int $closes, string $division, int $ties): void
+    {
+        $site = new Site('s', $division, opensAt: $opens, closesAt: $closes);
+        self::assertCount($ties, self::ties([self::pass()], site: $site));
+    }
+
+    #[TestWith(['seniors', 6, 8, true])]
+    #[TestWith(['seniors', 8, 9, false])]
+    #[TestWith(['juniors', 6, 8, false])]
+    public function testAtHomeIsTheirDivisionAndLevel(string $division, int $lowest, int $highest, bool $home): void
+    {
+        $site = new Site('s', $division, new LevelBand($lowest, $highest), opensAt: 0);
+        self::assertSame($home, self::ties([self::pass()], site: $site)[0]->home);
+    }
+
+    /** Whoever mends a broken tie made it, however old the grant is. */
+    public function testATieThatIsMendedBeginsAnew(): void
+    {
+        $mended = self::mark(MarkKind::Withdrawn, new Window(500, 700), 'me');
+        $tie = self::ties([self::pass(DoorKind::Feed, null, marks: [$mended])])[0];
+        self::assertSame([true, 700], [$tie->own, $tie->since]);
+        $unblocked = self::mark(MarkKind::KeptOut, new Window(500, 800), 'me');
+        $tie = self::ties([self::pass(DoorKind::Feed)], [$unblocked])[0];
+        self::assertSame([true, 800], [$tie->own, $tie->since]);
+        $ranOut = self::mark(MarkKind::KeptOut, new Window(500, 800));
+        self::assertFalse(self::ties([self::pass(DoorKind::Feed)], [$ranOut])[0]->own);
+    }
+
+    /** A grant that is over, but for dates somebody set, ties by their hand. */
+    public function testATieThatHoldsByDatesSetIsTheirs(): void
+    {
+        $dates = new Mark('d', MarkKind::Dates, new Window(800), dates: new Window(Time::BEGINNING, 5_000), putBy: 'me');
+        $tie = self::ties([self::pass(DoorKind::Feed, window: new Window(100, 900))], [$dates])[0];
+        self::assertSame([true, 900], [$tie->own, $tie->since]);
+        self::assertFalse(self::ties([self::pass(DoorKind::Feed)], [$dates])[0]->own, 'it would hold without them');
+    }
+
+    /**
+     * @param list<Pass> $passes
+     * @param list<Mark> $marks
+     *
+     * @return list<Tie>
+     */
+    private static function ties(array $passes, array $marks = [], ?Site $site = null): array
+    {
+        $person = new Person('p', PersonKind::Learner, 'seniors', 7);
+        $site ??= new Site('s', 'seniors', opensAt: 0);
+
+        return Ties::of(new Enrollment($passes, $marks), $person, $site, 'me', false, self::NOW);
+    }
+
+    /** @param list<Mark> $marks */
+    private static function pass(
+        DoorKind $door = DoorKind::Desk,
+        ?string $by = 'me',
+        Window $window = new Window(100),
+        int $accepted = 100,
+        array $marks = [],
+    ): Pass {
+        return new Pass('w', 'door', $door, 'learner', 100, $window, $accepted, marks: $marks, givenBy: $by);
+    }
+
+    private static function mark(MarkKind $kind, Window $window, ?string $endedBy = null): Mark
+    {
+        return new Mark('m', $kind, $window, endedBy: $endedBy);
+    }
+}
