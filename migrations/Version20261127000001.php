@@ -46,10 +46,41 @@ final class Version20261127000001 extends AbstractMigration
                  by_id BINARY(16) DEFAULT NULL, at DATETIME NOT NULL, seen_at DATETIME DEFAULT NULL,
                  PRIMARY KEY (id), INDEX unseen (person_id, seen_at))".self::TEXT,
         );
+        $this->addSql('ALTER TABLE account ADD card_until DATETIME DEFAULT NULL');
+        // Sessions of before know neither when they began nor where: whoever has one signs in again.
+        $this->addSql('DELETE FROM session');
+        $this->addSql(
+            "ALTER TABLE session ADD made_at DATETIME NOT NULL, ADD ends_at DATETIME NOT NULL,
+                 ADD address VARCHAR(45) DEFAULT NULL, ADD device VARCHAR(40) NOT NULL DEFAULT '',
+                 ADD renew TINYINT NOT NULL DEFAULT 0, ADD INDEX ends (ends_at)",
+        );
+        // Answers and letters were kept in clear.
+        $this->addSql('DELETE FROM idempotency');
+        $this->addSql('DELETE FROM letter');
+        $this->addSql(
+            "CREATE TABLE security_entry (
+                 sequence BIGINT NOT NULL, at DATETIME NOT NULL, code $code NOT NULL, person_id BINARY(16) DEFAULT NULL,
+                 by_id BINARY(16) DEFAULT NULL, site_id BINARY(16) DEFAULT NULL, division_id BINARY(16) DEFAULT NULL,
+                 address VARCHAR(45) DEFAULT NULL, place CHAR(64) CHARACTER SET ascii NOT NULL, data TEXT NOT NULL,
+                 hash CHAR(64) CHARACTER SET ascii NOT NULL, PRIMARY KEY (sequence), INDEX at (at),
+                 INDEX person (person_id, sequence), INDEX by_whom (by_id, sequence),
+                 INDEX division (division_id, sequence))".self::TEXT,
+        );
+        $this->addSql(
+            'CREATE TABLE security_chain (
+                 id TINYINT NOT NULL, entries BIGINT NOT NULL, sealed VARBINARY(255) NOT NULL, PRIMARY KEY (id))',
+        );
+        $this->addSql("INSERT INTO security_chain (id, entries, sealed) VALUES (1, 0, '')");
     }
 
     public function down(Schema $schema): void
     {
+        $this->addSql('DROP TABLE security_chain');
+        $this->addSql('DROP TABLE security_entry');
+        $this->addSql(
+            'ALTER TABLE session DROP made_at, DROP ends_at, DROP address, DROP device, DROP renew',
+        );
+        $this->addSql('ALTER TABLE account DROP card_until');
         $this->addSql('DROP TABLE notice');
         $this->addSql('ALTER TABLE change_sheet DROP undo_data');
         $this->addSql('DROP INDEX unanswered ON pass');

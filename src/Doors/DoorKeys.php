@@ -10,7 +10,8 @@ use MintDoor\Core\Doors\Key;
 use MintDoor\Core\Doors\KeyStrength;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use MintDoor\Hall\Row;
+use MintDoor\Hall\Sealer;
 
 /**
  * Keys of doors. They are looked up by a keyed hash and shown again from a sealed copy, both under the house's secret, which
@@ -18,6 +19,10 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
  */
 final readonly class DoorKeys
 {
+    private const SHOWING = 'keys: showing';
+
+    private const LOOKING_UP = 'keys: looking up';
+
     private const WEAK = [
         'too-short' => 'Make the key 10 letters and digits long or longer.',
         'too-long' => 'Shorten the key to 60 letters and digits.',
@@ -27,9 +32,7 @@ final readonly class DoorKeys
 
     public function __construct(
         private Connection $db,
-        #[Autowire('%kernel.secret%')]
-        #[\SensitiveParameter]
-        private string $secret,
+        private Sealer $sealer,
     ) {
     }
 
@@ -57,18 +60,18 @@ final readonly class DoorKeys
         if (null !== $weak) {
             throw Problem::field('/key', $weak, self::WEAK[$weak]);
         }
-        $hash = $this->hash(KeyStrength::bare($chosen));
+        $bare = KeyStrength::bare($chosen);
         // That another door has it is nobody's business.
-        if (!\in_array($this->of($hash), [null, $door], true)) {
+        if (!\in_array($this->of($bare), [null, $door], true)) {
             throw Problem::field('/key', 'too-plain', self::WEAK['too-plain']);
         }
-        $this->keep($door, trim($chosen), $hash);
+        $this->keep($door, trim($chosen), $this->hash($bare));
     }
 
     /** The door a key opens that was made by us. */
     public function door(Key $key): ?string
     {
-        return $this->of($this->hash($key->text));
+        return $this->of($key->text);
     }
 
     /** The door a key opens that somebody chose. */
@@ -76,41 +79,54 @@ final readonly class DoorKeys
     {
         $bare = KeyStrength::bare($typed);
 
-        return '' === $bare ? null : $this->of($this->hash($bare));
+        return '' === $bare ? null : $this->of($bare);
     }
 
     /** The key as it is shown to those who may; null where the house's secret is another since. */
     public function shown(?string $sealed): ?string
     {
-        $size = \SODIUM_CRYPTO_SECRETBOX_NONCEBYTES;
-        $key = null === $sealed || \strlen($sealed) <= $size ? false : sodium_crypto_secretbox_open(substr($sealed, $size), substr($sealed, 0, $size), $this->derived('showing'));
+        return $this->sealer->open($sealed, self::SHOWING);
+    }
 
-        return false === $key ? null : $key;
+    /** @return int how many were sealed anew, under the present secret */
+    public function reseal(): int
+    {
+        $count = 0;
+        foreach (Row::all($this->db->fetchAllAssociative('SELECT door_id, sealed FROM door_key')) as $row) {
+            if ($this->sealer->isOld($row->string('sealed'), self::SHOWING)) {
+                $key = (string) $this->shown($row->string('sealed'));
+                $made = Key::read($key)->key;
+                $this->keep($row->id('door_id'), $key, $this->hash(null === $made ? KeyStrength::bare($key) : $made->text));
+                ++$count;
+            }
+        }
+
+        return $count;
     }
 
     private function keep(string $door, string $key, string $hash): void
     {
-        $nonce = random_bytes(\SODIUM_CRYPTO_SECRETBOX_NONCEBYTES);
         $this->db->executeStatement(
             'INSERT INTO door_key (door_id, hash, sealed) VALUES (?, ?, ?) ON DUPLICATE KEY UPDATE hash = VALUES(hash), sealed = VALUES(sealed)',
-            [Id::binary($door), $hash, $nonce.sodium_crypto_secretbox($key, $nonce, $this->derived('showing'))], array_fill(0, 3, ParameterType::BINARY),
+            [Id::binary($door), $hash, $this->sealer->seal($key, self::SHOWING)], array_fill(0, 3, ParameterType::BINARY),
         );
     }
 
-    private function of(string $hash): ?string
+    /** @param string $bare as it is looked up */
+    private function of(#[\SensitiveParameter] string $bare): ?string
     {
-        $door = $this->db->fetchOne('SELECT door_id FROM door_key WHERE hash = ?', [$hash], [ParameterType::BINARY]);
+        foreach ($this->sealer->hashes($bare, self::LOOKING_UP) as $hash) {
+            $door = $this->db->fetchOne('SELECT door_id FROM door_key WHERE hash = ?', [$hash], [ParameterType::BINARY]);
+            if (\is_string($door)) {
+                return Id::text($door);
+            }
+        }
 
-        return \is_string($door) ? Id::text($door) : null;
+        return null;
     }
 
-    private function hash(string $key): string
+    private function hash(#[\SensitiveParameter] string $bare): string
     {
-        return hash_hmac('sha256', $key, $this->derived('looking up'), true);
-    }
-
-    private function derived(string $for): string
-    {
-        return hash_hkdf('sha256', $this->secret, \SODIUM_CRYPTO_SECRETBOX_KEYBYTES, 'mint-door keys: '.$for);
+        return $this->sealer->hash($bare, self::LOOKING_UP);
     }
 }

@@ -11,6 +11,7 @@ use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
+use MintDoor\PostRoom\Budgets;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use Symfony\Component\HttpFoundation\Request;
@@ -29,6 +30,7 @@ final readonly class InvitationController
         private Doors $doors,
         private Invitations $invitations,
         private Transaction $transaction,
+        private Budgets $budgets,
     ) {
     }
 
@@ -43,7 +45,9 @@ final readonly class InvitationController
     public function invite(string $site, string $door, #[MapRequestPayload] InviteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
         if (!$wish->apply) {
-            return new Answer(['items' => $this->invitations->plan(...[...$this->at($site, $door, $caller), $wish]), 'invited' => 0]);
+            $plan = $this->invitations->plan(...[...$this->at($site, $door, $caller), $wish]);
+
+            return new Answer(['items' => $plan, 'invited' => 0, 'left' => $this->budgets->left($caller->id)]);
         }
 
         return $this->transaction->run($request, $caller, [$site], function () use ($site, $door, $wish, $caller): Answer {
@@ -54,7 +58,9 @@ final readonly class InvitationController
             $this->doors->mindRole($access, $row);
             $plan = $this->invitations->plan($access, $row, $wish);
 
-            return new Answer(['items' => $plan, 'invited' => $this->invitations->invite($access, $row, $plan, $wish->words)]);
+            $invited = $this->invitations->invite($access, $row, $plan, $wish->words);
+
+            return new Answer(['items' => $plan, 'invited' => $invited, 'left' => $this->budgets->left($caller->id)]);
         });
     }
 

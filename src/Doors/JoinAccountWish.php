@@ -23,7 +23,7 @@ final readonly class JoinAccountWish extends JoinWish
         #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)]
         public ?int $level = null,
         #[\SensitiveParameter]
-        #[Assert\Length(min: 10, max: 200, minMessage: 'Choose a password of 10 characters or more.', maxMessage: 'Choose a password of 200 characters or fewer.')]
+        #[Assert\Length(max: 1_000, maxMessage: 'Choose a password of 200 characters or fewer.')]
         public string $password = '',
     ) {
         parent::__construct($key, $invitation, $door, $section, $why, false, $visitor);

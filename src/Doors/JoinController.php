@@ -58,6 +58,7 @@ final readonly class JoinController
         if (!$this->throttle->hit('accounts made from '.$request->getClientIp(), self::ACCOUNTS, self::WINDOW)->isAccepted()) {
             throw new Problem(ProblemType::TooManyTries, 'Very many accounts were made from here. Wait an hour, or ask a lead of the site.', retryAfter: self::WINDOW);
         }
+        $this->newcomers->mind($wish);
         $hash = $this->newcomers->hash($wish->password);
 
         return $this->transaction->run($request, Caller::nobody(), [$door->id('site_id')], function () use ($wish, $hash): Answer {

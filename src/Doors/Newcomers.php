@@ -16,6 +16,7 @@ use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Logbook\Logbook;
 use MintDoor\People\AccountBatch;
+use MintDoor\People\Passwords;
 use MintDoor\People\PeopleWriter;
 use MintDoor\Roles\Roles;
 use MintDoor\Sites\Divisions;
@@ -35,6 +36,12 @@ final readonly class Newcomers
         private Ids $ids,
         private Logbook $logbook,
     ) {
+    }
+
+    /** @throws Problem at `/password` */
+    public function mind(JoinAccountWish $wish): void
+    {
+        Passwords::mind($wish->password, [$wish->given, $wish->family]);
     }
 
     /** Slow on purpose, so it is done before anything is locked. */
@@ -89,7 +96,7 @@ final readonly class Newcomers
     /** The link came to their own address: it sets their first password, and never another one. */
     private function firstPassword(string $person, string $hash): Caller
     {
-        $set = $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0 WHERE person_id = ? AND password_hash IS NULL', [$hash, Id::binary($person)]);
+        $set = $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ? AND password_hash IS NULL', [$hash, Id::binary($person)]);
         if (1 !== (int) $set) {
             throw Problem::notAllowed('You have an account already. Sign in with it, and the invitation is answered.');
         }

@@ -27,13 +27,15 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
         public readonly array $divisions,
         private ?string $passwordHash = null,
         public readonly bool $mustChange = false,
+        /** Until when a password from a sign-in card holds; null for one of their own. */
+        public readonly ?int $cardUntil = null,
     ) {
     }
 
     /** Whoever is not signed in and makes an account; they have nothing yet. */
-    public static function nobody(): self
+    public static function nobody(#[\SensitiveParameter] ?string $passwordHash = null): self
     {
-        return new self(Id::NONE, '', '', 'outsider', '', null, 0, false, []);
+        return new self(Id::NONE, '', '', 'outsider', '', null, 0, false, [], $passwordHash);
     }
 
     public function administers(string $division): bool
@@ -94,6 +96,7 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
         $this->platformAdministrator = false;
         $this->divisions = [];
         $this->mustChange = false;
+        $this->cardUntil = null;
     }
 
     private function fingerprint(): string

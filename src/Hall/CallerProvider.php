@@ -22,7 +22,7 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
 {
     private const SELECT = <<<'SQL'
         SELECT p.id, p.kind, p.level, p.given_name, p.family_name, p.preferred_name, d.code AS division,
-               a.login, a.password_hash, a.closed_from, a.platform_administrator, a.must_change,
+               a.login, a.password_hash, a.closed_from, a.platform_administrator, a.must_change, a.card_until,
                (SELECT GROUP_CONCAT(ad.code) FROM division_administrator da JOIN division ad ON ad.id = da.division_id WHERE da.person_id = p.id) AS divisions
         FROM account a JOIN person p ON p.id = a.person_id JOIN division d ON d.id = p.division_id
         SQL;
@@ -113,6 +113,7 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
             array_values(array_filter(explode(',', $row->stringOrNull('divisions') ?? ''))),
             $row->stringOrNull('password_hash'),
             $row->bool('must_change'),
+            $row->instantOrNull('card_until'),
         );
     }
 

@@ -8,6 +8,7 @@ use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Exception\RequestExceptionInterface;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 use Symfony\Component\Security\Core\Exception\AccessDeniedException;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
 use Symfony\Component\Serializer\Exception\ExtraAttributesException;
@@ -19,9 +20,22 @@ use Symfony\Component\Validator\Exception\ValidationFailedException;
 #[AsEventListener(priority: -50)]
 final readonly class ProblemListener
 {
+    public function __construct(private SecurityLog $log, private TokenStorageInterface $tokens)
+    {
+    }
+
     public function __invoke(ExceptionEvent $event): void
     {
-        $event->setResponse($this->problem($event->getThrowable())->response());
+        $problem = $this->problem($event->getThrowable());
+        $caller = $this->tokens->getToken()?->getUser();
+        if (\in_array($problem->type, [ProblemType::NotAllowed, ProblemType::TooManyTries], true)) {
+            $route = $event->getRequest()->attributes->get('_route');
+            $this->log->note('refused', by: $caller instanceof Caller ? $caller->id : null, data: [
+                'route' => \is_string($route) ? $route : '',
+                'why' => $problem->type->value,
+            ]);
+        }
+        $event->setResponse($problem->response());
         $event->allowCustomResponseCode();
     }
 

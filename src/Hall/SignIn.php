@@ -8,6 +8,7 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
 use Symfony\Component\Security\Core\Exception\AuthenticationException;
+use Symfony\Component\Security\Core\Exception\CustomUserMessageAccountStatusException;
 use Symfony\Component\Security\Core\Exception\TooManyLoginAttemptsAuthenticationException;
 use Symfony\Component\Security\Http\Authentication\AuthenticationFailureHandlerInterface;
 use Symfony\Component\Security\Http\Authentication\AuthenticationSuccessHandlerInterface;
@@ -32,6 +33,9 @@ final readonly class SignIn implements AuthenticationSuccessHandlerInterface, Au
 
     public function onAuthenticationFailure(Request $request, AuthenticationException $exception): Response
     {
+        if ($exception instanceof CustomUserMessageAccountStatusException) {
+            return (new Problem(ProblemType::SignInFailed, $exception->getMessageKey()))->response();
+        }
         if ($exception instanceof TooManyLoginAttemptsAuthenticationException) {
             $minutes = max(1, (int) ($exception->getMessageData()['%minutes%'] ?? 1));
 

@@ -6,6 +6,7 @@ namespace MintDoor\Hall;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\PostRoom\PostRoom;
+use MintDoor\Roles\Roles;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -15,13 +16,14 @@ use Symfony\Component\Console\Output\OutputInterface;
 final class TidyCommand extends Command
 {
     /** Answers to requests with an idempotency key are remembered for so long, in seconds. */
-    private const ANSWERS_KEPT = 2 * 86_400;
+    private const ANSWERS_KEPT = 86_400;
 
     public function __construct(
         private readonly Connection $db,
         private readonly HouseClock $clock,
         private readonly SessionStore $sessions,
         private readonly PostRoom $room,
+        private readonly Roles $roles,
     ) {
         parent::__construct();
     }
@@ -33,11 +35,35 @@ final class TidyCommand extends Command
         $this->db->executeStatement('DELETE FROM throttle WHERE window_ends < UTC_TIMESTAMP()');
         $this->db->executeStatement('DELETE FROM idempotency WHERE made_at < ?', [Instant::toSql($now - self::ANSWERS_KEPT)]);
         $this->db->executeStatement('DELETE FROM first_password WHERE expires_at < ?', [Instant::toSql($now)]);
+        $this->forget($now);
 
         if (false !== $this->db->fetchOne('SELECT 1 FROM message WHERE due_at < UTC_TIMESTAMP() - INTERVAL 1 MINUTE LIMIT 1')) {
             $this->room->wake(0);
         }
 
         return Command::SUCCESS;
+    }
+
+    /** What is kept for a time only, as the rules have it: what messages said and to where, and network addresses. */
+    private function forget(int $now): void
+    {
+        $limits = $this->roles->limits();
+        $messages = Instant::toSql($now - 86_400 * $limits->keepMessages);
+        $this->db->executeStatement(
+            "UPDATE message SET address = '', subject = '', body = '', reason = NULL
+             WHERE made_at < ? AND body <> '' AND due_at IS NULL",
+            [$messages],
+        );
+        $this->db->executeStatement('DELETE FROM letter WHERE arrived_at < ?', [$messages]);
+        $this->db->executeStatement(
+            "UPDATE invitation SET words = '', address = IF(person_id IS NULL, address, '')
+             WHERE made_at < ? AND unanswered IS NULL AND words <> ''",
+            [$messages],
+        );
+        $addresses = Instant::toSql($now - 86_400 * $limits->keepAddresses);
+        foreach (['log_entry', 'security_entry'] as $table) {
+            $this->db->executeStatement("UPDATE $table SET address = NULL WHERE at < ? AND address IS NOT NULL", [$addresses]);
+        }
+        $this->db->executeStatement('DELETE FROM notice WHERE seen_at < ?', [$addresses]);
     }
 }

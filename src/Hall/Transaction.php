@@ -8,7 +8,6 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\RetryableException;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\Persistence\ManagerRegistry;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
 
 /**
@@ -23,9 +22,8 @@ final readonly class Transaction
         private Connection $db,
         private ManagerRegistry $managers,
         private HouseClock $clock,
-        #[Autowire('%kernel.secret%')]
-        #[\SensitiveParameter]
-        private string $secret,
+        private Sealer $sealer,
+        private SecurityLog $log,
     ) {
     }
 
@@ -104,10 +102,12 @@ final readonly class Transaction
                 $this->lock($sites);
                 $answer = $work($entities);
             }
+            $this->log->write();
             $this->db->commit();
 
             return $answer;
         } catch (\Throwable $thrown) {
+            $this->log->drop();
             $this->db->rollBack();
             throw $thrown;
         }
@@ -136,17 +136,18 @@ final readonly class Transaction
         // Taking the row first makes a twin that runs at the same time wait here, and then find the answer.
         $taken = $this->db->executeStatement(
             'INSERT IGNORE INTO idempotency (person_id, id, body_hash, made_at) VALUES (?, ?, ?, ?)',
-            [Id::binary($caller->id), $key, $this->bodyHash($request), Instant::toSql($this->clock->instant())],
+            [Id::binary($caller->id), $key, $this->bodyHashes($request)[0], Instant::toSql($this->clock->instant())],
         );
         if (1 === (int) $taken) {
             return null;
         }
         $row = new Row($this->db->fetchAssociative('SELECT body_hash, status, etag, answer FROM idempotency WHERE person_id = ? AND id = ? FOR UPDATE', [Id::binary($caller->id), $key]) ?: []);
-        if (!hash_equals($this->bodyHash($request), $row->string('body_hash'))) {
+        $same = array_filter($this->bodyHashes($request), static fn (string $hash): bool => hash_equals($hash, $row->string('body_hash')));
+        if ([] === $same) {
             throw new Problem(ProblemType::KeyReused, 'This key was already used for another request. Send a fresh one.');
         }
 
-        return Answer::again($row->string('answer'), $row->int('status'), $row->stringOrNull('etag'));
+        return Answer::again((string) $this->sealer->openText($row->string('answer'), 'idempotency'), $row->int('status'), $row->stringOrNull('etag'));
     }
 
     private function remember(Request $request, Caller $caller, Answer $answer): void
@@ -155,7 +156,7 @@ final readonly class Transaction
         if (null !== $key) {
             $this->db->executeStatement(
                 'UPDATE idempotency SET status = ?, etag = ?, answer = ? WHERE person_id = ? AND id = ?',
-                [$answer->getStatusCode(), $answer->headers->get('ETag'), (string) $answer->getContent(), Id::binary($caller->id), $key],
+                [$answer->getStatusCode(), $answer->headers->get('ETag'), $this->sealer->sealText((string) $answer->getContent(), 'idempotency'), Id::binary($caller->id), $key],
             );
         }
     }
@@ -170,9 +171,15 @@ final readonly class Transaction
         return $key;
     }
 
-    /** Keyed, since a body may hold what is not to be guessed from its hash. */
-    private function bodyHash(Request $request): string
+    /**
+     * Keyed, since a body may hold what is not to be guessed from its hash.
+     *
+     * @return non-empty-list<string> under the present secret, then the one of before
+     */
+    private function bodyHashes(Request $request): array
     {
-        return hash_hmac('sha256', $request->getMethod().' '.$request->getPathInfo()."\n".$request->getContent(), $this->secret, true);
+        $said = $request->getMethod().' '.$request->getPathInfo()."\n".$request->getContent();
+
+        return $this->sealer->hashes($said, 'idempotency: bodies');
     }
 }

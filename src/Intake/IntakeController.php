@@ -38,6 +38,7 @@ final readonly class IntakeController
         private Roles $roles,
         private Candidates $candidates,
         private Caring $caring,
+        private Lookups $lookups,
     ) {
     }
 
@@ -72,6 +73,10 @@ final readonly class IntakeController
                 $lists[$list][] = $this->candidates->json($row, $segment, $sight, $access);
             }
         }
+
+        $found = array_filter($rows, static fn (Row $row): bool => $query->names(PersonRow::proofs($row)));
+        $shown = array_sum(array_map(\count(...), $lists)) > 0;
+        $this->lookups->count((int) (Lookups::isProof($query->identifier) && (!$shown || [] === $found)), $caller);
 
         return new Answer([...$lists, 'more' => $more, 'slip' => $this->slip($query)]);
     }

@@ -32,6 +32,7 @@ final readonly class PeopleReader
         private Divisions $divisions,
         private Roles $roles,
         private Caring $caring,
+        private Lookups $lookups,
     ) {
     }
 
@@ -54,6 +55,7 @@ final readonly class PeopleReader
         $site = '' === $for->site->id ? Id::NONE : $for->site->id;
         [$found, $crowded] = $this->lookup->people($lines, $wording, $matcher, $site, $this->divisions->all()[$for->site->division]['id'] ?? Id::NONE, array_values($for->remembered));
         [$rows, $known] = $this->within($found, $lines, $caller);
+        $this->lookups->count(self::missed($lines, $rows), $caller);
         $for = new Circumstances($for->site, $for->kinds, $for->remembered, $crowded);
 
         return [$matcher->read($lines, $known, $for), $rows, $for];
@@ -79,6 +81,26 @@ final readonly class PeopleReader
         $byPlace = array_combine(array_keys($lines), $readings);
 
         return array_map(static fn (int $place): array => [$byPlace[$place] ?? null, $rows], array_keys($texts));
+    }
+
+    /**
+     * Numbers and addresses that are nobody's who may be shown.
+     *
+     * @param list<PastedLine>                 $lines
+     * @param array<string, array{Row, Sight}> $rows  of those who may be
+     */
+    private static function missed(array $lines, array $rows): int
+    {
+        $typed = array_filter(
+            array_merge([], ...array_map(static fn (PastedLine $line): array => $line->identifiers, $lines)),
+            Lookups::isProof(...),
+        );
+        $found = array_map(
+            Folding::identifier(...),
+            array_merge([], ...array_map(static fn (array $each): array => PersonRow::proofs($each[0]), array_values($rows))),
+        );
+
+        return \count(array_diff(array_unique($typed), $found));
     }
 
     /** @param array<string, true> $whole of those of the site the ones who are known in full */

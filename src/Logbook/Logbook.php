@@ -11,6 +11,7 @@ use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Ids;
 use MintDoor\Hall\Instant;
+use MintDoor\Hall\SecurityLog;
 use Symfony\Component\HttpFoundation\RequestStack;
 
 /** Writes what happened. The sequence of a site's entries is counted under its lock, so it is the order of events. */
@@ -19,11 +20,18 @@ final readonly class Logbook
     /** In place of a site, for what concerns the whole house. */
     public const HOUSE = Id::NONE;
 
+    /** Codes of entries that stand in the security log, too. */
+    private const SECURITY = [
+        'password-reset', 'password-wanted', 'password-link', 'sessions-ended', 'person-changed', 'person-exported',
+        'person-erased', 'merged', 'unmerged', 'account-closed', 'account-opened', 'rules-changed', 'administrator-named',
+    ];
+
     public function __construct(
         private Connection $db,
         private HouseClock $clock,
         private Ids $ids,
         private RequestStack $requests,
+        private SecurityLog $security,
     ) {
     }
 
@@ -45,6 +53,11 @@ final readonly class Logbook
             ]);
         }
         $rows->flush();
+        foreach (self::HOUSE === $siteId ? $entries : [] as $entry) {
+            if (\in_array($entry[0], self::SECURITY, true)) {
+                $this->security->note($entry[0], $entry[2] ?? null, $actor->id);
+            }
+        }
 
         return $first;
     }

@@ -11,8 +11,12 @@ use MintDoor\Hall\CallerProvider;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Me;
 use MintDoor\Hall\Problem;
+use MintDoor\Hall\ProblemType;
+use MintDoor\Hall\SecurityLog;
+use MintDoor\Hall\Throttle;
 use MintDoor\Hall\Transaction;
 use MintDoor\Logbook\Logbook;
+use MintDoor\Roles\Roles;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -24,6 +28,11 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** Accounts: sign-in cards, opening and closing, ending sessions, and one's own password. What holds a password is never kept by a browser. */
 final readonly class AccountController
 {
+    /** Wrong ones within so many seconds. */
+    private const TRIES = 10;
+
+    private const WINDOW = 900;
+
     public function __construct(
         private Accounts $accounts,
         private Caring $caring,
@@ -35,6 +44,9 @@ final readonly class AccountController
         private PasswordHasherFactoryInterface $hashers,
         private CallerProvider $callers,
         private TokenStorageInterface $tokens,
+        private Throttle $throttle,
+        private SecurityLog $log,
+        private Roles $roles,
     ) {
     }
 
@@ -47,7 +59,7 @@ final readonly class AccountController
         }
         $request->headers->remove('Idempotency-Key');
 
-        return $this->transaction->run($request, $caller, [], fn (): Answer => new Answer(['cards' => $this->accounts->cards($wish->people, $wish->once, $caller)]));
+        return $this->transaction->run($request, $caller, [], fn (): Answer => new Answer(['cards' => $this->accounts->cards($wish->people, $wish->once, $wish->days ?? $this->roles->limits()->cardDays, $caller)]));
     }
 
     #[Route('/people/{person}/account', name: 'change_account', requirements: ['person' => Id::PATTERN], methods: ['PUT'])]
@@ -88,21 +100,29 @@ final readonly class AccountController
     #[Route('/me/password', name: 'change_password', methods: ['PUT'])]
     public function password(#[MapRequestPayload] PasswordWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
+        if ($this->throttle->reached('passwords of '.$caller->id, self::TRIES)) {
+            throw new Problem(ProblemType::TooManyTries, 'That was wrong too often. Wait a quarter of an hour, then try again.', retryAfter: self::WINDOW);
+        }
         $hasher = $this->hashers->getPasswordHasher(Caller::class);
         if (!$hasher->verify((string) $caller->getPassword(), $wish->present)) {
+            $this->throttle->hit('passwords of '.$caller->id, self::TRIES, self::WINDOW);
             throw Problem::field('/present', 'wrong', 'That is not your current password.');
         }
         if (hash_equals($wish->present, $wish->password)) {
             throw Problem::field('/password', 'same', 'That is the password you have. Choose another.');
         }
+        Passwords::mind($wish->password, Passwords::own($this->accounts->row($caller->id)));
         $request->headers->remove('Idempotency-Key');
 
-        return $this->transaction->run($request, $caller, [], function () use ($wish, $hasher, $caller): Answer {
-            $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0 WHERE person_id = ?', [$hasher->hash($wish->password), Id::binary($caller->id)]);
+        return $this->transaction->run($request, $caller, [], function () use ($wish, $hasher, $request, $caller): Answer {
+            $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ?', [$hasher->hash($wish->password), Id::binary($caller->id)]);
 
             // Sessions that were made with the password of before are over; this one goes on.
             $fresh = $this->callers->byId($caller->id);
             $this->tokens->getToken()?->setUser($fresh);
+            $request->getSession()->migrate(true);
+            $this->throttle->forget('passwords of '.$caller->id);
+            $this->log->note('password-set', $caller->id, by: $caller->id);
 
             return new Answer($this->me->of($fresh));
         });

@@ -40,10 +40,11 @@ final readonly class Accounts
      * New passwords, made of words, for those whose account the caller may look after; sessions of before are over.
      *
      * @param list<string> $people ids
+     * @param int          $days   for which they hold
      *
      * @return list<array<string, mixed>> schema `SignInCard`
      */
-    public function cards(array $people, bool $once, Caller $caller): array
+    public function cards(array $people, bool $once, int $days, Caller $caller): array
     {
         $verdicts = $this->caring->cards($people, $caller);
         $rows = [];
@@ -51,6 +52,7 @@ final readonly class Accounts
             $rows[$row->id('person_id')] = $row;
         }
         $cards = $entries = $told = [];
+        $until = $this->clock->instant() + 86_400 * $days;
         foreach ($people as $person) {
             $verdict = $verdicts[$person] ?? null;
             $row = $rows[$person] ?? new Row([]);
@@ -60,11 +62,12 @@ final readonly class Accounts
                     'person' => ['id' => $person, 'name' => ''],
                     'login' => null,
                     'password' => null,
+                    'until' => null,
                     'refused' => Problem::notFound('This person')->detail,
                 ];
                 continue;
             }
-            $about = ['person' => ['id' => $person, 'name' => PersonRow::name($row)], 'login' => null, 'password' => null, 'refused' => null];
+            $about = ['person' => ['id' => $person, 'name' => PersonRow::name($row)], 'login' => null, 'password' => null, 'until' => null, 'refused' => null];
             $login = $row->stringOrNull('login');
             if (!$verdict->allowed()) {
                 $cards[] = [...$about, 'refused' => $this->caring->sentence($verdict)];
@@ -72,9 +75,9 @@ final readonly class Accounts
                 $cards[] = [...$about, 'refused' => 'This person has no account yet.'];
             } else {
                 $password = SpokenPassword::make(static fn (int $bound): int => random_int(0, $bound - 1));
-                $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = ? WHERE person_id = ?', [$this->hashers->getPasswordHasher(Caller::class)->hash($password), (int) $once, Id::binary($person)]);
+                $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = ?, card_until = ? WHERE person_id = ?', [$this->hashers->getPasswordHasher(Caller::class)->hash($password), (int) $once, Instant::toSql($until), Id::binary($person)]);
                 $this->endSessions($person);
-                $cards[] = [...$about, 'login' => $login, 'password' => $password];
+                $cards[] = [...$about, 'login' => $login, 'password' => $password, 'until' => Instant::toJson($until)];
                 $entries[] = ['password-reset', [], $person];
                 $told[] = [$row, 'card'];
             }

@@ -18,6 +18,9 @@ final readonly class CardsWish
         public array $people,
         /** Whether they choose a password of their own when they sign in. */
         public bool $once = false,
+        /** For how many days it holds; null for what the rules say. */
+        #[Assert\Range(notInRangeMessage: 'Choose 1 to 365 days.', min: 1, max: 365)]
+        public ?int $days = null,
     ) {
     }
 }

@@ -14,6 +14,7 @@ use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
+use MintDoor\Hall\Sealer;
 use MintDoor\Logbook\Logbook;
 use MintDoor\Sheets\StoredSheets;
 
@@ -42,6 +43,7 @@ final readonly class Erasure
         private StoredSheets $sheets,
         private Logbook $logbook,
         private HouseClock $clock,
+        private Sealer $sealer,
     ) {
     }
 
@@ -87,11 +89,18 @@ final readonly class Erasure
     private function erase(string $person): void
     {
         $id = Id::binary($person);
-        $row = new Row($this->db->fetchAssociative('SELECT given_name, family_name, preferred_name, former_name, email FROM person WHERE id = ? FOR UPDATE', [$id]) ?: []);
+        $row = new Row($this->db->fetchAssociative('SELECT given_name, family_name, preferred_name, former_name, email, number FROM person WHERE id = ? FOR UPDATE', [$id]) ?: []);
         $letters = array_map(static fn (mixed $message): string => Id::text(\is_string($message) ? $message : ''), $this->db->fetchFirstColumn('SELECT id FROM message WHERE person_id = ?', [$id]));
+        $email = $row->stringOrNull('email');
+        if (null !== $email) {
+            // What went to their address before the directory knew it was theirs.
+            $this->db->executeStatement('DELETE FROM letter WHERE address = ?', [$email]);
+            $this->db->executeStatement("UPDATE message SET address = '', subject = '', body = '', reason = NULL, due_at = NULL, state = IF(state IN ('held', 'delayed'), 'withdrawn', state) WHERE address = ?", [$email]);
+            $this->db->executeStatement("UPDATE invitation SET address = '', words = '', unanswered = NULL, remind_at = NULL WHERE address = ?", [$email]);
+        }
         $this->db->executeStatement("DELETE FROM letter WHERE SUBSTRING_INDEX(id, '@', 1) IN (?)", [$letters ?: ['']], [ArrayParameterType::STRING]);
         $this->db->executeStatement("UPDATE message SET address = '', subject = '', body = '', reason = NULL, due_at = NULL, state = IF(state IN ('held', 'delayed'), 'withdrawn', state) WHERE person_id = ?", [$id]);
-        foreach (['account', 'session', 'first_password', 'person_label', 'person_note', 'idempotency', 'settled_line'] as $table) {
+        foreach (['account', 'session', 'first_password', 'person_label', 'person_note', 'notice', 'idempotency', 'settled_line'] as $table) {
             $this->db->executeStatement("DELETE FROM $table WHERE person_id = ?", [$id]);
         }
         $this->db->executeStatement('UPDATE mark SET note = NULL WHERE person_id = ?', [$id]);
@@ -102,10 +111,62 @@ final readonly class Erasure
         foreach (["kind <> 'sites'" => 'NULL', "kind = 'sites'" => "JSON_REMOVE(work, '$.text')"] as $which => $work) {
             $this->db->executeStatement("UPDATE change_sheet SET work = $work WHERE $which AND state IN ('applied', 'dropped') AND (work LIKE ? OR (work LIKE ? AND work LIKE ?))", ['%'.$person.'%', $like($row->string('given_name')), $like($row->string('family_name'))]);
         }
+        $this->drafts($person, $row);
+        $this->answers($person, $row);
         $this->db->executeStatement("UPDATE sheet_wish SET wish = JSON_REMOVE(wish, '$.text', '$.note') WHERE person_id = ?", [$id]);
         $this->db->executeStatement("UPDATE account_row SET row = '{}' WHERE person_id = ?", [$id]);
         $this->facts->write($person, ['given' => '', 'family' => self::PLACEHOLDER, 'preferred' => null, 'former' => null, 'level' => null, 'number' => null, 'email' => null], 'erased');
         $this->forgetNames(Folding::tokens(implode(' ', [$row->string('given_name'), $row->string('family_name'), (string) $row->stringOrNull('preferred_name'), (string) $row->stringOrNull('former_name')])));
+    }
+
+    /** In what others are still working on, names and numbers give way to a placeholder; the rest of it stays theirs. */
+    private function drafts(string $person, Row $row): void
+    {
+        $words = self::words($person, $row);
+        $found = Row::all($this->db->fetchAllAssociative("SELECT id, work FROM change_sheet WHERE state IN ('draft', 'applying') AND work IS NOT NULL FOR UPDATE"));
+        foreach ($found as $sheet) {
+            $work = json_decode($sheet->string('work'), true);
+            if (\is_array($work)) {
+                $without = $work;
+                array_walk_recursive($without, static function (mixed &$value) use ($words): void {
+                    $value = \is_string($value) ? str_ireplace($words, self::PLACEHOLDER, $value) : $value;
+                });
+                $without === $work || $this->db->executeStatement(
+                    'UPDATE change_sheet SET work = ?, version = version + 1 WHERE id = ?',
+                    [json_encode((object) $without, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), Id::binary($sheet->id('id'))],
+                );
+            }
+        }
+        $this->db->executeStatement('UPDATE change_sheet SET undo_data = NULL WHERE undo_data LIKE ?', ['%'.$person.'%']);
+    }
+
+    /** Answers that are kept for a repeated request are sealed; those that name somebody are answered emptily from now on. */
+    private function answers(string $person, Row $row): void
+    {
+        $words = self::words($person, $row);
+        foreach ($this->db->iterateAssociative('SELECT person_id, id, answer FROM idempotency WHERE answer IS NOT NULL') as $columns) {
+            $answer = new Row($columns);
+            $plain = (string) $this->sealer->openText($answer->string('answer'), 'idempotency');
+            if ($plain !== str_ireplace($words, '', $plain)) {
+                $this->db->executeStatement(
+                    'UPDATE idempotency SET answer = ? WHERE person_id = ? AND id = ?',
+                    [$this->sealer->sealText('{}', 'idempotency'), Id::binary($answer->id('person_id')), $answer->string('id')],
+                );
+            }
+        }
+    }
+
+    /** @return list<string> what names somebody */
+    private static function words(string $person, Row $row): array
+    {
+        $family = $row->string('family_name');
+        $given = array_filter([$row->string('given_name'), $row->stringOrNull('preferred_name')]);
+        $words = [$person, (string) $row->stringOrNull('number'), (string) $row->stringOrNull('email')];
+        foreach ($given as $name) {
+            array_push($words, $name.' '.$family, $family.', '.$name, $family.' '.$name);
+        }
+
+        return array_values(array_filter($words, static fn (string $word): bool => \strlen($word) > 3));
     }
 
     /**

@@ -13,6 +13,7 @@ use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
+use MintDoor\Hall\SecurityLog;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
@@ -27,6 +28,7 @@ final readonly class FirstPasswordController
         private HouseClock $clock,
         private Accounts $accounts,
         private Notices $notices,
+        private SecurityLog $log,
     ) {
     }
 
@@ -45,13 +47,15 @@ final readonly class FirstPasswordController
                 throw new Problem(ProblemType::LinkIsOver, 'This link was used already, or its time is over. Ask for a new one.');
             }
             $row = new Row($row);
-            $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0 WHERE person_id = ?', [$this->hashers->getPasswordHasher(Caller::class)->hash($wish->password), Id::binary($row->id('person_id'))]);
+            $whose = $this->accounts->row($row->id('person_id'));
+            Passwords::mind($wish->password, Passwords::own($whose));
+            $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ?', [$this->hashers->getPasswordHasher(Caller::class)->hash($wish->password), Id::binary($row->id('person_id'))]);
             // Other links, and sessions that were begun with the password of before, are over.
             foreach (['first_password', 'session'] as $table) {
                 $this->db->executeStatement("DELETE FROM $table WHERE person_id = ?", [Id::binary($row->id('person_id'))]);
             }
 
-            $whose = $this->accounts->row($row->id('person_id'));
+            $this->log->note('password-set', $row->id('person_id'));
             $this->notices->tell([[$whose, 'password-set']], Caller::nobody());
 
             return new Answer(['login' => $row->string('login')]);

@@ -14,7 +14,7 @@ final readonly class PasswordWish
         #[Assert\Length(max: 200)]
         public string $present,
         #[\SensitiveParameter]
-        #[Assert\Length(min: 10, max: 200, minMessage: 'Choose a password of 10 characters or more.', maxMessage: 'Choose a password of 200 characters or fewer.')]
+        #[Assert\Length(max: 1_000, maxMessage: 'Choose a password of 200 characters or fewer.')]
         public string $password,
     ) {
     }

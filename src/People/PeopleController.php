@@ -12,6 +12,7 @@ use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
+use MintDoor\Intake\Lookups;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
@@ -29,6 +30,7 @@ final readonly class PeopleController
         private Connection $db,
         private Directory $directory,
         private Labels $labels,
+        private Lookups $lookups,
     ) {
     }
 
@@ -50,6 +52,7 @@ final readonly class PeopleController
                 $found[] = [-$query->score($row->list('terms'), PersonRow::identifiers($row)), $row->string('sort_name'), ['person' => PersonRow::json($row, $sight)], Sight::Full === $sight ? $row->id('person_id') : null];
             }
         }
+        $this->lookups->count((int) ('' === $label && [] === $found && Lookups::isProof($query->identifier)), $caller);
         usort($found, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
 
         $shown = \array_slice($found, 0, self::MOST);

@@ -15,6 +15,7 @@ use MintDoor\Hall\FieldErrors;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\IfMatch;
 use MintDoor\Hall\Row;
+use MintDoor\Hall\SecurityLog;
 use MintDoor\Hall\Transaction;
 use MintDoor\Logbook\Logbook;
 use MintDoor\Roles\Roles;
@@ -39,6 +40,7 @@ final readonly class PersonController
         private PersonGate $gate,
         private Caring $caring,
         private Notices $notices,
+        private SecurityLog $log,
         private PersonFacts $facts,
         private PersonNotes $notes,
         private PersonExport $export,
@@ -54,7 +56,12 @@ final readonly class PersonController
     #[Route('/people/{person}', name: 'person', requirements: ['person' => Id::PATTERN], methods: ['GET'])]
     public function look(string $person, #[CurrentUser] Caller $caller): Response
     {
-        return $this->answer($person, $caller);
+        $answer = $this->answer($person, $caller);
+        if ($person !== $caller->id && !$this->gate->sharesSite($person, $caller)) {
+            $this->log->note('page-outside', $person, $caller->id);
+        }
+
+        return $answer;
     }
 
     #[Route('/people/{person}', name: 'change_person', requirements: ['person' => Id::PATTERN], methods: ['PUT'])]

@@ -7,7 +7,9 @@ namespace MintDoor\People;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\CareVerdict;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 
@@ -17,6 +19,7 @@ final readonly class PersonGate
     public function __construct(
         private Connection $db,
         private Caring $caring,
+        private HouseClock $clock,
     ) {
     }
 
@@ -56,6 +59,20 @@ final readonly class PersonGate
         [$row, $verdict] = $this->at($person, $caller);
 
         return $verdict->allowed() ? $row : throw Problem::notAllowed($this->caring->sentence($verdict));
+    }
+
+    /** Whether both are in some site now. */
+    public function sharesSite(string $person, Caller $caller): bool
+    {
+        $now = Instant::toSql($this->clock->instant());
+
+        return false !== $this->db->fetchOne(
+            "SELECT 1 FROM enrollment_segment g
+             JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ?
+                 AND own.from_at <= ? AND own.until_at > ? AND own.state = 'current'
+             WHERE g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN ('current', 'paused') LIMIT 1",
+            [Id::binary($caller->id), $now, $now, Id::binary($person), $now, $now],
+        );
     }
 
     /**

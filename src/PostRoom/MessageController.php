@@ -19,6 +19,7 @@ use MintDoor\Hall\Ids;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
+use MintDoor\People\Directory;
 use MintDoor\People\PersonGate;
 use MintDoor\People\PersonRow;
 use MintDoor\Roster\Gate;
@@ -41,6 +42,7 @@ final readonly class MessageController
         private PersonGate $people,
         private Transaction $transaction,
         private Ids $ids,
+        private Directory $directory,
     ) {
     }
 
@@ -70,7 +72,7 @@ final readonly class MessageController
                 if (null !== $why) {
                     $left[] = ['id' => $row->id('id'), 'name' => null === $row->idOrNull('person_id') ? $row->string('address') : PersonRow::name($row), 'why' => $why];
                 } else {
-                    $again[] = new Outgoing(MessageKind::from($row->string('kind')), $row->id('person_id'), $row->string('email'), new Letter($row->string('subject'), $row->string('body')), 'again:'.$row->id('id').':'.$this->ids->next(), $row->idOrNull('site_id'));
+                    $again[] = new Outgoing(MessageKind::from($row->string('kind')), $row->id('person_id'), $row->string('email'), new Letter($row->string('subject'), $row->string('body')), 'again:'.self::first($row).':'.$this->ids->next(), $row->idOrNull('site_id'));
                 }
             }
             $this->room->queue($again, $caller->id);
@@ -105,11 +107,22 @@ final readonly class MessageController
             $values = [...$values, 'name' => trim($sample->given.' '.$sample->family), 'given' => $sample->given, 'login' => $sample->login, 'division' => $sample->division];
         }
         $division = $wish->division ?? $access?->site->division ?? $person->string('person_division');
+        $reach = $this->directory->reachOf($caller);
+        // Words of a division are for those who have to do with it.
+        if (null === $access && !$reach->everything && !\in_array($division, $reach->divisions, true) && $division !== $caller->division) {
+            throw Problem::notFound('This division');
+        }
         [$template, $whose] = null === $wish->subject || null === $wish->body ? $this->texts->nearest($kind, $wish->site, $division) : [new Template($wish->subject, $wish->body), 'unsaved'];
         $letter = $template->fill($values);
         $link = $this->addresses->of($kind, '…', $wish->site ?? '…');
 
         return new Answer(['to' => null === $sample ? $person->stringOrNull('email') : $sample->email, 'subject' => $letter->subject, 'text' => $letter->asText($link), 'html' => $letter->asHtml($link), 'whose' => $whose, 'problems' => array_map(TemplateController::problem(...), $template->problems($kind))]);
+    }
+
+    /** The message that something sent again was at first. */
+    private static function first(Row $message): string
+    {
+        return 1 === preg_match('/^again:([^:]+):/', $message->string('cause'), $found) ? $found[1] : $message->id('id');
     }
 
     /** @return list<Row> */

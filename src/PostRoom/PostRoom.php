@@ -27,6 +27,7 @@ final readonly class PostRoom
         private Ids $ids,
         private HouseClock $clock,
         private MessageBusInterface $bus,
+        private Budgets $budgets,
         #[Autowire('%env(int:POST_ROOM_HOLD)%')]
         private int $hold,
     ) {
@@ -39,6 +40,7 @@ final readonly class PostRoom
      */
     public function queue(array $messages, ?string $by, bool $held = true): void
     {
+        $messages = [] === $messages ? [] : $this->budgets->spend($messages, $by);
         if ([] === $messages) {
             return;
         }

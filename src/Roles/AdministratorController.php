@@ -12,6 +12,7 @@ use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
+use MintDoor\Hall\SessionStore;
 use MintDoor\Hall\Transaction;
 use MintDoor\Logbook\Logbook;
 use MintDoor\People\PersonRow;
@@ -31,6 +32,7 @@ final readonly class AdministratorController
         private HouseClock $clock,
         private Transaction $transaction,
         private Logbook $logbook,
+        private SessionStore $sessions,
     ) {
     }
 
@@ -62,6 +64,7 @@ final readonly class AdministratorController
             }
             if ($was !== $will) {
                 $this->store($person, $will);
+                $this->sessions->renewOf($person);
                 $this->logbook->write(Logbook::HOUSE, $caller, [['administrator-named', ['before' => $was, 'after' => $will], $person]]);
             }
 

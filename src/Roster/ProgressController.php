@@ -14,6 +14,8 @@ use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Row;
+use MintDoor\Hall\SecurityLog;
+use MintDoor\People\Directory;
 use MintDoor\Roles\Roles;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -28,6 +30,8 @@ final readonly class ProgressController
         private Gate $gate,
         private Roles $roles,
         private WorkMeter $meter,
+        private Directory $directory,
+        private SecurityLog $log,
     ) {
     }
 
@@ -37,10 +41,12 @@ final readonly class ProgressController
         $access = $this->gate->at($site, $caller)->require(Permission::ExportProgress, 'You may not take the progress of this site away. Those who enter marks can.');
         $working = array_values(array_map(static fn (Role $role): string => $role->code, array_filter($this->roles->book()->all(), static fn (Role $role): bool => \in_array(Permission::DoWork, $role->permissions, true))));
         $at = Instant::toSql($access->now);
+        $reach = $this->directory->reachOf($caller);
+        $this->log->note('export', by: $caller->id, site: $site, data: ['what' => 'progress']);
         $people = [];
         foreach ($this->db->iterateAssociative(
-            'SELECT g.person_id, g.sort_name, g.state, g.role, g.since_at, e.last_seen_at, p.number, p.level
-             FROM enrollment_segment g FORCE INDEX (by_name) STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id STRAIGHT_JOIN person p ON p.id = g.person_id
+            'SELECT g.person_id, g.sort_name, g.state, g.role, g.since_at, e.last_seen_at, p.number, p.level, pd.code AS division
+             FROM enrollment_segment g FORCE INDEX (by_name) STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id STRAIGHT_JOIN person p ON p.id = g.person_id STRAIGHT_JOIN division pd ON pd.id = p.division_id
              WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?) AND g.role IN (?) ORDER BY g.sort_name, g.person_id',
             [Id::binary($site), $at, $at, $gone ? array_map(static fn (State $state): string => $state->value, State::cases()) : State::valuesHere(), $working],
             [3 => ArrayParameterType::STRING, 4 => ArrayParameterType::STRING],
@@ -50,7 +56,8 @@ final readonly class ProgressController
             $work = $this->meter->of($site, $row->id('person_id'), $row->instant('since_at'), $seen);
             $people[] = [
                 'person' => ['id' => $row->id('person_id'), 'name' => $row->string('sort_name')],
-                'number' => $row->stringOrNull('number'),
+                // Beyond one's reach a number is nobody's to take away.
+                'number' => $reach->everything || \in_array($row->string('division'), $reach->divisions, true) ? $row->stringOrNull('number') : null,
                 'level' => $row->intOrNull('level'),
                 'state' => $row->string('state'),
                 'role' => $row->string('role'),

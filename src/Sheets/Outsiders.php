@@ -40,21 +40,20 @@ final readonly class Outsiders
     public function of(array $wishes, array $people, SiteAccess $access): array
     {
         $caller = $access->caller;
-        $lets = array_filter($wishes, static function (LineWish $wish) use ($people, $access): bool {
+        $others = array_filter($wishes, static function (LineWish $wish) use ($people, $access): bool {
             $division = $people[$wish->person]->string('person_division');
 
-            return \in_array($wish->verb, [Verb::LetIn->value, Verb::BringBack->value], true)
-                && !$access->standing->administrator
+            return !$access->standing->administrator
                 && $division !== $access->site->division
                 && !$access->caller->administers($division)
                 && $wish->person !== $access->caller->id;
         });
-        if ([] === $lets) {
+        if ([] === $others) {
             return [];
         }
         $reach = $this->directory->reachOf($caller);
         $outside = [];
-        foreach ($lets as $key => $wish) {
+        foreach ($others as $key => $wish) {
             $row = $people[$wish->person];
             $person = PersonRow::person($row);
             if ($reach->within($person)) {
@@ -63,6 +62,9 @@ final readonly class Outsiders
             $named = self::named((string) $wish->named, $row);
             if (Sight::Hidden === $reach->sight($person, $named) && !$this->wasHere($access->site->id, $wish->person)) {
                 throw Problem::notFound('This person');
+            }
+            if (!\in_array($wish->verb, [Verb::LetIn->value, Verb::BringBack->value], true)) {
+                continue;
             }
             $outside[$key] = $this->roles->rules()->outside($person->division)->waits($person, $reach, $named);
         }

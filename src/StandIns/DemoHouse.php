@@ -10,6 +10,7 @@ use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Doors\DoorKeys;
+use MintDoor\Hall\Sealer;
 
 /**
  * Alder Quay Conservatory of Music: invented, and so is everybody in it. The same every time, but that its calendar is
@@ -66,7 +67,7 @@ final class DemoHouse
     }
 
     /** About 2,400 people, 40 sites and 9,000 enrollments. */
-    public function furnish(DoorKeys $keys): void
+    public function furnish(DoorKeys $keys, Sealer $sealer): void
     {
         $this->foundations();
         $this->signIns();
@@ -78,7 +79,7 @@ final class DemoHouse
         $this->atDoors();
         $this->house->write();
         (new DemoDoors($this->db, $this->house, $keys, $this->now))->furnish($this->known['mara.lindqvist']);
-        (new DemoPost($this->db, $this->house, $this->now))->furnish($this->known);
+        (new DemoPost($this->db, $this->house, $sealer, $this->now))->furnish($this->known);
     }
 
     /** Those who stand before doors: three wait for a seat in the jazz workshop, two asked to join the Baroque. */

@@ -10,6 +10,7 @@ use Doctrine\ORM\Mapping\ClassMetadata;
 use MintDoor\Doors\DoorKeys;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
+use MintDoor\Hall\Sealer;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -20,7 +21,7 @@ use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 #[AsCommand('demo:load', 'Fills an empty house with the demo conservatory; --fresh empties it first')]
 final class DemoLoadCommand extends Command
 {
-    private const TABLES_WITHOUT_ENTITY = ['session', 'throttle', 'idempotency', 'person_term', 'person_key', 'name_slip', 'settled_line', 'sheet_wish', 'account_row', 'job', 'message', 'letter', 'told_apart', 'door_key', 'waiter', 'invitation', 'invitation_link', 'door_try', 'quiet', 'enrollment_segment', 'site_count'];
+    private const TABLES_WITHOUT_ENTITY = ['session', 'notice', 'security_entry', 'throttle', 'idempotency', 'person_term', 'person_key', 'name_slip', 'settled_line', 'sheet_wish', 'account_row', 'job', 'message', 'letter', 'told_apart', 'door_key', 'waiter', 'invitation', 'invitation_link', 'door_try', 'quiet', 'enrollment_segment', 'site_count'];
 
     public function __construct(
         private readonly Connection $db,
@@ -28,6 +29,7 @@ final class DemoLoadCommand extends Command
         private readonly HouseClock $clock,
         private readonly PasswordHasherFactoryInterface $hashers,
         private readonly DoorKeys $keys,
+        private readonly Sealer $sealer,
     ) {
         parent::__construct();
     }
@@ -60,7 +62,7 @@ final class DemoLoadCommand extends Command
             $demo->furnishLarge();
             $this->db->fetchAllAssociative('ANALYZE TABLE person_term, person_key, name_slip, enrollment_segment, person, enrollment, pass, mark, site');
         } else {
-            $this->db->transactional(fn () => $demo->furnish($this->keys));
+            $this->db->transactional(fn () => $demo->furnish($this->keys, $this->sealer));
         }
         foreach (['person' => 'people', 'site' => 'sites', 'enrollment' => 'enrollments'] as $table => $what) {
             $count = $this->db->fetchOne('SELECT COUNT(*) FROM '.$table);
@@ -77,5 +79,6 @@ final class DemoLoadCommand extends Command
         foreach ([...$own, ...self::TABLES_WITHOUT_ENTITY] as $table) {
             $this->db->executeStatement('TRUNCATE TABLE `'.$table.'`');
         }
+        $this->db->executeStatement("UPDATE security_chain SET entries = 0, sealed = '' WHERE id = 1");
     }
 }

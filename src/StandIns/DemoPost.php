@@ -13,6 +13,7 @@ use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Row;
+use MintDoor\Hall\Sealer;
 use MintDoor\People\PersonRow;
 
 /** What went through the demo's post room in the last weeks, and what its staff wrote down. Runs once the house is furnished. */
@@ -22,7 +23,7 @@ final readonly class DemoPost
 
     private const HOUSE = 'Alder Quay Conservatory';
 
-    public function __construct(private Connection $db, private HouseBuilder $house, private int $now)
+    public function __construct(private Connection $db, private HouseBuilder $house, private Sealer $sealer, private int $now)
     {
     }
 
@@ -68,7 +69,7 @@ final readonly class DemoPost
         ]);
         if ($sent && !$kind->linkIsSecret()) {
             $link = 'http://127.0.0.1:8080/sites/'.($site?->id('id') ?? '').'/enter';
-            $rows->add('letter', ['id' => $id.'@example.org', 'address' => $person->string('email'), 'arrived_at' => Instant::toSql($at + 125), 'subject' => $letter->subject, 'text' => $letter->asText($link), 'html' => (new Letter($letter->subject, $letter->text))->asHtml($link)]);
+            $rows->add('letter', ['id' => $id.'@example.org', 'address' => $person->string('email'), 'arrived_at' => Instant::toSql($at + 125), 'subject' => $letter->subject, 'text' => $this->sealer->sealText($letter->asText($link), 'letter'), 'html' => $this->sealer->sealText((new Letter($letter->subject, $letter->text))->asHtml($link), 'letter')]);
         }
     }
 }

@@ -9,6 +9,7 @@ use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
+use MintDoor\Hall\Sealer;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -25,6 +26,7 @@ final readonly class MailboxController
 
     public function __construct(
         private Connection $db,
+        private Sealer $sealer,
         #[Autowire('%env(MAILER_DSN)%')]
         private string $dsn,
     ) {
@@ -41,8 +43,8 @@ final readonly class MailboxController
         }
         $typed = addcslashes(mb_strtolower(trim(mb_scrub($address))), '%_\\').'%';
 
-        return new Answer(['items' => array_map(static fn (Row $row): array => [
-            'id' => $row->string('id'), 'address' => $row->string('address'), 'arrivedAt' => gmdate('Y-m-d\TH:i:s\Z', $row->instant('arrived_at')), 'subject' => $row->string('subject'), 'text' => $row->string('text'), 'html' => $row->string('html'),
+        return new Answer(['items' => array_map(fn (Row $row): array => [
+            'id' => $row->string('id'), 'address' => $row->string('address'), 'arrivedAt' => gmdate('Y-m-d\TH:i:s\Z', $row->instant('arrived_at')), 'subject' => $row->string('subject'), 'text' => (string) $this->sealer->openText($row->string('text'), 'letter'), 'html' => (string) $this->sealer->openText($row->string('html'), 'letter'),
         ], Row::all($this->db->fetchAllAssociative('SELECT id, address, arrived_at, subject, text, html FROM letter WHERE address LIKE ? ORDER BY arrived_at DESC, id DESC LIMIT '.self::MOST, [$typed])))]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\StandIns;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Hall\Sealer;
 use Symfony\Component\Mailer\Exception\TransportException;
 use Symfony\Component\Mailer\SentMessage;
 use Symfony\Component\Mailer\Transport\AbstractTransport;
@@ -20,8 +21,12 @@ final class PostRoomTransport extends AbstractTransport
      * @param list<string> $bounce patterns of addresses that take nothing
      * @param list<string> $delay  patterns of addresses that take a letter at the third try
      */
-    public function __construct(private readonly Connection $db, private readonly array $bounce, private readonly array $delay)
-    {
+    public function __construct(
+        private readonly Connection $db,
+        private readonly Sealer $sealer,
+        private readonly array $bounce,
+        private readonly array $delay,
+    ) {
         parent::__construct();
     }
 
@@ -47,9 +52,15 @@ final class PostRoomTransport extends AbstractTransport
             $html = $email->getHtmlBody();
             $this->db->executeStatement(
                 'INSERT IGNORE INTO letter (id, address, arrived_at, subject, text, html) VALUES (?, ?, UTC_TIMESTAMP(3), ?, ?, ?)',
-                [$message->getMessageId(), $address, (string) $email->getSubject(), \is_string($text) ? $text : '', \is_string($html) ? $html : ''],
+                [$message->getMessageId(), $address, (string) $email->getSubject(), ...$this->sealed(\is_string($text) ? $text : '', \is_string($html) ? $html : '')],
             );
         }
+    }
+
+    /** @return list<string> links are in them that are good for one person alone */
+    private function sealed(string ...$texts): array
+    {
+        return array_values(array_map(fn (string $text): string => $this->sealer->sealText($text, 'letter'), $texts));
     }
 
     /** @param list<string> $patterns */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\StandIns;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Hall\Sealer;
 use Symfony\Component\Mailer\Transport\Dsn;
 use Symfony\Component\Mailer\Transport\TransportFactoryInterface;
 use Symfony\Component\Mailer\Transport\TransportInterface;
@@ -17,7 +18,7 @@ final readonly class PostRoomTransportFactory implements TransportFactoryInterfa
 {
     public const SCHEME = 'post-room';
 
-    public function __construct(private Connection $db)
+    public function __construct(private Connection $db, private Sealer $sealer)
     {
     }
 
@@ -35,7 +36,7 @@ final readonly class PostRoomTransportFactory implements TransportFactoryInterfa
             return array_values(array_filter(array_map(trim(...), explode(',', \is_string($value) ? $value : '')), static fn (string $each): bool => '' !== $each));
         };
 
-        return new PostRoomTransport($this->db, $patterns('bounce'), $patterns('delay'));
+        return new PostRoomTransport($this->db, $this->sealer, $patterns('bounce'), $patterns('delay'));
     }
 
     public function supports(Dsn $dsn): bool

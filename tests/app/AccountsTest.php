@@ -105,7 +105,7 @@ final class AccountsTest extends ApiTestCase
 
     public function testSessionsOfAPersonCanBeEnded(): void
     {
-        $this->db()->executeStatement('INSERT INTO session (id, person_id, data, touched_at) VALUES (?, ?, ?, UTC_TIMESTAMP())', [random_bytes(32), Id::binary($this->ids['learner']), '']);
+        $this->db()->executeStatement('INSERT INTO session (id, person_id, data, touched_at, made_at, ends_at) VALUES (?, ?, ?, UTC_TIMESTAMP(), UTC_TIMESTAMP(), UTC_TIMESTAMP() + INTERVAL 1 DAY)', [random_bytes(32), Id::binary($this->ids['learner']), '']);
         self::assertSame(1, $this->call('lead', 'GET', '/people/'.$this->ids['learner'])['account']['sessions']);
         self::assertSame(['ended' => 1], $this->call('lead', 'DELETE', '/people/'.$this->ids['learner'].'/sessions'));
         // For an assistant, who lets nobody in, learners of another division are not there.

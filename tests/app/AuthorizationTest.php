@@ -123,11 +123,16 @@ final class AuthorizationTest extends ApiTestCase
         'POST /me/waits/{wait}' => [401, 404, 404, 404, 404, 404],
         'DELETE /me/waits/{wait}' => [401, 404, 404, 404, 404, 404],
         'GET /open-doors' => [401, 200, 200, 200, 200, 200],
-        'GET /look-ins/{door}' => [404, 404, 404, 404, 404, 404],
+        'GET /look-ins/{door}' => [401, 404, 404, 404, 404, 404],
         'GET /key-doors' => [401, 200, 200, 200, 200, 200],
         'POST /key-renewals' => [401, 404, 404, 404, 404, 404],
         'GET /me/notices' => [401, 200, 200, 200, 200, 200],
         'PUT /me/notices' => [401, 200, 200, 200, 200, 200],
+        'GET /me/sessions' => [401, 200, 200, 200, 200, 200],
+        'DELETE /me/sessions' => [401, 200, 200, 200, 200, 200],
+        'DELETE /me/sessions/{session}' => [401, 404, 404, 404, 404, 404],
+        'GET /security-log' => [401, 403, 403, 403, 200, 200],
+        'POST /security-log/export' => [401, 403, 403, 403, 200, 200],
         'GET /approvals' => [401, 403, 403, 403, 200, 200],
         'POST /sites/{site}/approvals/{person}' => [401, 403, 403, 403, 404, 404],
         'GET /sites/{site}/why/{person}' => [401, 403, 200, 200, 404, 200],
@@ -143,7 +148,7 @@ final class AuthorizationTest extends ApiTestCase
             [$method, $template] = explode(' ', $operation);
             foreach (self::CALLERS as $index => $caller) {
                 $this->db()->beginTransaction();
-                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet, '{view}' => $sheet, '{door}' => $door, '{wait}' => '1', '{note}' => $sheet, '{one}' => $this->ids['colleague'], '{other}' => $this->ids['cotutor'], '{kind}' => 'let-in']).(['GET /sites' => '?scope=all', 'GET /people' => '?q=learner', 'GET /rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01', 'DELETE /sites/{site}/settled-lines' => '?gist=nobody'][$operation] ?? '');
+                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet, '{view}' => $sheet, '{door}' => $door, '{wait}' => '1', '{note}' => $sheet, '{one}' => $this->ids['colleague'], '{other}' => $this->ids['cotutor'], '{kind}' => 'let-in', '{session}' => str_repeat('0', 32)]).(['GET /sites' => '?scope=all', 'GET /people' => '?q=learner', 'GET /rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01', 'DELETE /sites/{site}/settled-lines' => '?gist=nobody'][$operation] ?? '');
                 $this->call($caller, $method, $path, $this->body($operation), null, ['If-Match' => '"1"']);
                 $status = $this->client->getResponse()->getStatusCode();
                 if ($statuses[$index] !== $status) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
+use MintDoor\Hall\CallerProvider;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\SessionStore;
@@ -11,6 +12,8 @@ use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
 use Symfony\Component\HttpKernel\HttpKernelInterface;
+use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
+use Symfony\Component\Security\Http\Authenticator\Token\PostAuthenticationToken;
 
 final class HallTest extends ApiTestCase
 {
@@ -119,6 +122,10 @@ final class HallTest extends ApiTestCase
         $store = $this->service(SessionStore::class);
         $store->open('', 'mint_door');
         self::assertSame('', $store->read('an-id'));
+        $store->write('an-id', 'some data');
+        self::assertSame('', $store->read('an-id'), 'nothing is kept of who is not signed in');
+        $caller = $this->service(CallerProvider::class)->loadUserByIdentifier('lead');
+        $this->service(TokenStorageInterface::class)->setToken(new PostAuthenticationToken($caller, 'api', []));
         $store->write('an-id', 'some data');
         self::assertSame('some data', $store->read('an-id'));
         self::assertFalse($this->db()->fetchOne("SELECT 1 FROM session WHERE id = 'an-id'"));

@@ -9,6 +9,7 @@ use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Doors\DoorKeys;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
+use MintDoor\Hall\Sealer;
 use Symfony\Component\Process\Process;
 
 /** A thousand people with a valid key at once, for two hundred seats; and what doors do by themselves, by several at once. */
@@ -102,7 +103,7 @@ final class JoinBurstTest extends RaceCase
         $door = $this->house->door($this->site, DoorKind::Key, 'key');
         $this->house->write();
         $this->db->executeStatement('UPDATE door SET terms = ?, made_by = ? WHERE id = ?', ['{"role":"learner","waiting":true}', Id::binary($this->people['anna']), Id::binary($door)]);
-        $keys = new DoorKeys($this->db, 'x');
+        $keys = new DoorKeys($this->db, new Sealer('x'));
         $keys->fresh($door);
 
         return (string) $keys->shown((string) $this->db->fetchOne('SELECT sealed FROM door_key'));
@@ -110,7 +111,7 @@ final class JoinBurstTest extends RaceCase
 
     private function doorOf(string $key): string
     {
-        return (string) (new DoorKeys($this->db, 'x'))->door(Key::read($key)->key ?? throw new \LogicException('A key that was made is right.'));
+        return (string) (new DoorKeys($this->db, new Sealer('x')))->door(Key::read($key)->key ?? throw new \LogicException('A key that was made is right.'));
     }
 
     /** @return array<string, null> ids */

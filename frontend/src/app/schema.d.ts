@@ -1097,6 +1097,76 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/me/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Where whoever asks is signed in. */
+        get: operations["ownSessions"];
+        put?: never;
+        post?: never;
+        /** @description Ends all but this one. */
+        delete: operations["endOtherSessions"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/sessions/{session}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["endOwnSession"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/security-log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What matters to the safety of accounts and people, for administrators of the division of whom it is about. Days are of UTC; the last one is included. */
+        get: operations["securityLog"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/security-log/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The same as JSON lines, 50,000 at most; that it was taken is a line of it. */
+        post: operations["exportSecurityLog"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/approvals": {
         parameters: {
             query?: never;
@@ -2150,6 +2220,7 @@ export interface components {
             person: components["schemas"]["Somebody"];
             login: string | null;
             password: string | null;
+            until: components["schemas"]["OpenInstant"];
             /** @description why there is none */
             refused: string | null;
         };
@@ -2906,6 +2977,8 @@ export interface components {
         InvitePlan: {
             items: components["schemas"]["InviteLine"][];
             invited: number;
+            /** @description how many addresses outside one may still write to today; null while that is far off */
+            left: number | null;
         };
         ChosenInvitations: {
             invitations?: components["schemas"]["Id"][];
@@ -2923,6 +2996,39 @@ export interface components {
         };
         Notices: {
             items: components["schemas"]["Notice"][];
+        };
+        OwnSessions: {
+            items: {
+                id: string;
+                current: boolean;
+                madeAt: components["schemas"]["Instant"];
+                usedAt: components["schemas"]["Instant"];
+                endsAt: components["schemas"]["Instant"];
+                /** @description a network address */
+                place: string;
+                /** @description as the browser says of itself; empty where it says nothing */
+                device: string;
+            }[];
+        };
+        SecurityEntry: {
+            sequence: number;
+            at: components["schemas"]["Instant"];
+            code: string;
+            person: null | components["schemas"]["Somebody"];
+            by: null | components["schemas"]["Somebody"];
+            site: null | {
+                id: components["schemas"]["Id"];
+                title: string;
+            };
+            /** @description forgotten after a time the rules set */
+            address: string | null;
+            data: {
+                [key: string]: unknown;
+            };
+        };
+        SecurityEntries: {
+            items: components["schemas"]["SecurityEntry"][];
+            next: string | null;
         };
         Approval: {
             site: {
@@ -4473,6 +4579,8 @@ export interface operations {
                     people: components["schemas"]["Id"][];
                     /** @description whether they choose a password of their own when they sign in */
                     once?: boolean;
+                    /** @description for which they hold; null for what the rules say */
+                    days?: number | null;
                 };
             };
         };
@@ -5405,6 +5513,127 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Notices"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    ownSessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The one used last first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSessions"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endOtherSessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSessions"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endOwnSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSessions"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    securityLog: {
+        parameters: {
+            query?: {
+                /** @description names or an address */
+                q?: string;
+                code?: string;
+                person?: components["schemas"]["Id"];
+                from?: string;
+                until?: string;
+                cursor?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The last first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SecurityEntries"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportSecurityLog: {
+        parameters: {
+            query?: {
+                q?: string;
+                code?: string;
+                person?: components["schemas"]["Id"];
+                from?: string;
+                until?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Each line a `SecurityEntry` */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": string;
                 };
             };
             default: components["responses"]["Problem"];

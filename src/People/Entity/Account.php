@@ -33,6 +33,9 @@ class Account
         /** When they last signed in. */
         #[ORM\Column(type: 'instant', nullable: true)]
         public ?int $usedAt = null,
+        /** Until when a password from a sign-in card holds; null for one of their own. */
+        #[ORM\Column(type: 'instant', nullable: true)]
+        public ?int $cardUntil = null,
     ) {
     }
 }

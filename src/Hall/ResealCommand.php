@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Hall;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
+use MintDoor\Doors\DoorKeys;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+
+#[AsCommand('secrets:reseal', 'Seals anew, under APP_SECRET, what was sealed under APP_SECRET_PREVIOUS; then that one can go')]
+final class ResealCommand extends Command
+{
+    private const TEXTS = [['letter', 'text', 'id'], ['letter', 'html', 'id'], ['idempotency', 'answer', 'id']];
+
+    public function __construct(
+        private readonly Connection $db,
+        private readonly Sealer $sealer,
+        private readonly DoorKeys $keys,
+        private readonly SecurityLog $log,
+    ) {
+        parent::__construct();
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $keys = $this->keys->reseal();
+        $this->log->reseal();
+        $texts = 0;
+        foreach (self::TEXTS as [$table, $column, $id]) {
+            $rows = $this->db->iterateAssociative("SELECT $id, $column FROM $table WHERE $column IS NOT NULL");
+            foreach ($rows as $row) {
+                $texts += $this->anew($table, $column, $id, new Row($row));
+            }
+        }
+        $output->writeln(\sprintf('Sealed anew: %d keys, %d texts.', $keys, $texts));
+
+        return Command::SUCCESS;
+    }
+
+    private function anew(string $table, string $column, string $id, Row $row): int
+    {
+        $purpose = $table;
+        $sealed = (string) base64_decode($row->string($column), true);
+        if (!$this->sealer->isOld($sealed, $purpose)) {
+            return 0;
+        }
+        $anew = $this->sealer->sealText((string) $this->sealer->open($sealed, $purpose), $purpose);
+        $this->db->executeStatement(
+            "UPDATE $table SET $column = ? WHERE $id = ?",
+            [$anew, $row->string($id)],
+            [ParameterType::STRING, ParameterType::STRING],
+        );
+
+        return 1;
+    }
+}

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Hall;
+
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\RequestStack;
+use Symfony\Component\Security\Core\Exception\TooManyLoginAttemptsAuthenticationException;
+use Symfony\Component\Security\Http\Authenticator\Passport\Badge\UserBadge;
+use Symfony\Component\Security\Http\Authenticator\Passport\Credentials\PasswordCredentials;
+use Symfony\Component\Security\Http\Authenticator\Passport\Passport;
+use Symfony\Component\Security\Http\Event\CheckPassportEvent;
+use Symfony\Component\Security\Http\Event\LoginFailureEvent;
+use Symfony\Component\Security\Http\Event\LoginSuccessEvent;
+
+/**
+ * Counts tries to sign in that failed, of an account from a place: nobody is locked out by others elsewhere, and a school
+ * behind one address comes in at once. Login and e-mail of one account are one. After some the answer takes longer and
+ * longer; only then it is no.
+ */
+final readonly class SignInGuard
+{
+    /** Seconds. */
+    private const WINDOW = 900;
+
+    private const MOST = 10;
+
+    /** Failures that cost no time. */
+    private const FREE = 3;
+
+    /** Of a place, whoever was tried: beyond, every failure costs the longest time. */
+    private const MOST_OF_PLACE = 200;
+
+    private const LONGEST = 1_400;
+
+    public function __construct(
+        private Throttle $throttle,
+        private RequestStack $requests,
+        private SessionStore $sessions,
+        private SecurityLog $log,
+        /** Milliseconds by which each further failure takes longer. */
+        #[Autowire('%env(int:SIGN_IN_SLOWS)%')]
+        private int $slows,
+    ) {
+    }
+
+    /** Before the password is looked at. */
+    #[AsEventListener(priority: 512)]
+    public function before(CheckPassportEvent $event): void
+    {
+        if ($this->isPassword($event->getPassport()) && $this->throttle->reached($this->key($event->getPassport()), self::MOST)) {
+            throw new TooManyLoginAttemptsAuthenticationException((int) ceil(self::WINDOW / 60));
+        }
+    }
+
+    #[AsEventListener]
+    public function failed(LoginFailureEvent $event): void
+    {
+        $passport = $event->getPassport();
+        if (null === $passport || !$this->isPassword($passport)) {
+            return;
+        }
+        $refused = $event->getException() instanceof TooManyLoginAttemptsAuthenticationException;
+        $this->log->note($refused ? 'sign-in-refused' : 'sign-in-failed', $this->account($passport));
+        if ($refused) {
+            return;
+        }
+        $failures = self::MOST - $this->throttle->hit($this->key($passport), self::MOST, self::WINDOW)->getRemainingTokens();
+        $place = $this->throttle->hit('failures from '.$this->place(), self::MOST_OF_PLACE, self::WINDOW);
+        $wait = $place->isAccepted() ? min(self::LONGEST, $this->slows * max(0, $failures - self::FREE)) : self::LONGEST;
+        usleep(0 === $this->slows ? 0 : 1_000 * $wait);
+    }
+
+    #[AsEventListener]
+    public function succeeded(LoginSuccessEvent $event): void
+    {
+        $caller = $event->getUser();
+        if ($this->isPassword($event->getPassport()) && $caller instanceof Caller) {
+            $this->throttle->forget($this->key($event->getPassport()));
+            $this->sessions->begun();
+            $this->log->note('sign-in', $caller->id, by: $caller->id);
+        }
+    }
+
+    private function isPassword(Passport $passport): bool
+    {
+        return $passport->hasBadge(PasswordCredentials::class);
+    }
+
+    private function key(Passport $passport): string
+    {
+        return 'failures of '.($this->account($passport) ?? $this->typed($passport)).' from '.$this->place();
+    }
+
+    /** @return ?string id; null where there is none */
+    private function account(Passport $passport): ?string
+    {
+        $user = $passport->getUser();
+
+        return $user instanceof Caller && Id::NONE !== $user->id ? $user->id : null;
+    }
+
+    private function typed(Passport $passport): string
+    {
+        $badge = $passport->getBadge(UserBadge::class);
+
+        return mb_strtolower(trim($badge instanceof UserBadge ? $badge->getUserIdentifier() : ''));
+    }
+
+    private function place(): string
+    {
+        return Place::of($this->requests->getMainRequest());
+    }
+}
