@@ -32,7 +32,12 @@ final class Sessions
             $token = new PostAuthenticationToken(new Caller($id, '', '', 'learner', '', null, Time::FOREVER, false, [], $hash), 'api', ['ROLE_PERSON']);
             $cookie = bin2hex(random_bytes(16));
             $data = '_sf2_attributes|'.serialize(['_security_api' => serialize($token)]).'_sf2_meta|'.serialize(['u' => $now, 'c' => $now, 'l' => 0]);
-            $db->executeStatement('INSERT INTO session (id, person_id, data, touched_at) VALUES (?, ?, ?, UTC_TIMESTAMP())', [hash('sha256', $cookie, true), Id::binary($id), $data], [ParameterType::BINARY, ParameterType::BINARY, ParameterType::LARGE_OBJECT]);
+            $db->executeStatement(
+                'INSERT INTO session (id, person_id, data, touched_at, made_at, ends_at)
+                 VALUES (?, ?, ?, UTC_TIMESTAMP(), UTC_TIMESTAMP(), UTC_TIMESTAMP() + INTERVAL 1 DAY)',
+                [hash('sha256', $cookie, true), Id::binary($id), $data],
+                [ParameterType::BINARY, ParameterType::BINARY, ParameterType::LARGE_OBJECT],
+            );
             $cookies[] = $cookie;
         }
 

@@ -8,6 +8,7 @@ import FindOrDo from './FindOrDo.vue'
 import { useKeys } from './keys'
 import { me, signOut } from './me'
 import { undoLast } from './undo'
+import NoticeStrip from '@/people/NoticeStrip.vue'
 
 const SignInAgain = defineAsyncComponent(() => import('@/people/SignInAgain.vue'))
 const route = useRoute()
@@ -50,6 +51,7 @@ async function leave() {
     </dl>
     <button class="word" @click="keysShown = false">{{ $t('keys.close') }}</button>
   </section>
+  <NoticeStrip v-if="me && !me.mustChange && !route.meta.open" />
   <main id="page" tabindex="-1"><RouterView /></main>
   <UndoStrip />
 </template>

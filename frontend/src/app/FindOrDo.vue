@@ -45,7 +45,12 @@ const doings = computed(() => {
     all.push([t('find.do.people'), () => router.push({ name: 'people' })], [t('find.do.accounts'), () => router.push({ name: 'make-accounts' })], [t('find.do.post'), () => router.push({ name: 'post-room' })], [t('find.do.sheets'), () => router.push({ name: 'sheets' })], [t('find.do.makeSites'), () => router.push({ name: 'make-sites' })])
     all.push([t('find.do.why'), () => router.push({ name: 'why' })], [t('find.do.rehearse'), () => router.push({ name: 'rehearse-all' })], [t('find.do.rules'), () => router.push({ name: 'rules' })], [t('find.do.renew'), () => router.push({ name: 'renew-keys' })])
   }
-  if (scopes.value[0] === 'all') all.push([t('find.do.all'), () => router.push('/sites/all')])
+  if (scopes.value[0] === 'all') {
+    all.push([t('find.do.all'), () => router.push('/sites/all')])
+    all.push([t('find.do.approvals'), () => router.push({ name: 'approvals' })])
+    all.push([t('find.do.security'), () => router.push({ name: 'security-log' })])
+  }
+  all.push([t('find.do.account'), () => router.push({ name: 'password' })])
   if (route.params.site && route.name !== 'landing') all.unshift([t('find.do.doors'), () => router.push({ name: 'doors', params: { site: route.params.site } })], [t('find.do.watch'), () => router.push({ name: 'arrivals', params: { site: route.params.site } })])
   if (route.name === 'roster') all.unshift([t('find.do.letIn'), () => document.querySelector<HTMLInputElement>('#let-in')?.focus()])
   const text = typed.value.trim().toLowerCase()

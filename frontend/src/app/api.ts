@@ -53,6 +53,7 @@ export type Joined = Schemas['Joined']
 export type InviteLine = Schemas['InviteLine']
 export type LogEntry = Schemas['LogEntry']
 export type SiteWish = Schemas['SiteWish']
+export type Approval = Schemas['Approval']
 export type ProblemDocument = Schemas['Problem']
 
 /** An error of the server as it said it; `kind` is the last word of its type. */

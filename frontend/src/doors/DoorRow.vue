@@ -44,6 +44,7 @@ async function handOn() {
     <div class="what">
       <h2>{{ name }} <span class="soft state">{{ $t('doors.state.' + door.state) }}</span></h2>
       <p class="sentence"><template v-for="(part, index) in parts" :key="index"><span v-if="part.key" class="key num">{{ part.text }}</span><template v-else>{{ part.text }}</template></template></p>
+      <p v-if="!door.backed" class="brass">{{ $t('doors.unbacked') }} <button class="word" :disabled="busy" @click="swing(true)">{{ $t('doors.stand') }}</button></p>
       <p v-if="door.reserved" class="soft">{{ $t('doors.reserved') }}</p>
       <p v-if="sure" class="ask" role="alert">{{ $t('doors.sureKey', { key: door.key ?? '' }) }} <button class="word" :disabled="busy" @click="renew">{{ $t('doors.sureKeyYes') }}</button> <button class="word" @click="sure = false">{{ $t('doors.no') }}</button></p>
       <p v-if="handed"><textarea class="plain" rows="3" readonly :value="handed" :aria-label="$t('doors.poster.text')" @focus="($event.target as HTMLTextAreaElement).select()" /></p>

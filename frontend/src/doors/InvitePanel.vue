@@ -23,6 +23,8 @@ const { data: plan, error, isFetching } = useQuery({
   queryFn: () => take(api.POST('/sites/{site}/doors/{door}/invitations', { params: path.value, body: { ...asked.value, apply: false } }))
 })
 const { data: sent } = useQuery({ queryKey: ['invitations', props.door.id], queryFn: () => take(api.GET('/sites/{site}/doors/{door}/invitations', { params: path.value })), refetchInterval: 20_000 })
+/** How many letters to addresses outside the sender still has today, when that is near. */
+const left = computed(() => plan.value?.left ?? null)
 const lines = computed(() => (text.value.trim() ? (plan.value?.items ?? []) : []))
 /** What needs a look is all there; of what is ready the first. */
 const FIRST = 60
@@ -72,6 +74,7 @@ const withdraw = (ids: string[]) => run(async () => {
       <li v-if="shown.length < lines.length" class="soft">{{ $t('doors.live.more', { n: $n(lines.length - shown.length) }, lines.length - shown.length) }}</li>
     </ol>
     <div v-if="lines.length" class="field"><label for="invite-words">{{ $t('doors.invite.words') }} <span class="soft">{{ $t('doors.invite.wordsHint') }}</span></label><textarea id="invite-words" v-model="words" class="plain" rows="3" maxlength="2000" /></div>
+    <p v-if="left !== null" class="brass">{{ $t('doors.invite.left', { n: left }, left) }}</p>
     <p v-if="lines.length"><Button :disabled="!ready || busy || isFetching" :label="$t('doors.invite.send', { n: ready }, ready)" @click="invite" /></p>
     <p v-if="unanswered"><button class="word" :disabled="busy" @click="again([])">{{ $t('doors.invite.again', { n: unanswered }, unanswered) }}</button></p>
     <p v-if="!invitations.length" class="soft">{{ $t('doors.invite.none') }}</p>

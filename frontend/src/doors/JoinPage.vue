@@ -8,6 +8,7 @@ import { api, freshKey, Problem, take, type Joined, type JoinLook } from '@/app/
 import { useBusy } from '@/app/busy'
 import { findOutWhoIAm, me, signIn, signOut } from '@/app/me'
 import { day, lastDay } from '@/app/sentences'
+import NewPassword from '@/people/NewPassword.vue'
 import SignInForm from '@/people/SignInForm.vue'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 
@@ -150,7 +151,13 @@ function another() {
             </template>
             <div v-if="look.sections.length" class="field"><label for="section">{{ $t('join.section') }}</label><select id="section" v-model="form.section" class="plain" required><option value="">{{ $t('join.choose') }}</option><option v-for="section in look.sections" :key="section.id" :value="section.id">{{ section.name }}: {{ section.meets }}</option></select></div>
             <div v-if="asks" class="field"><label for="why">{{ $t('join.why') }}</label><InputText id="why" v-model="form.why" maxlength="300" fluid /></div>
-            <div class="field"><label for="new-password">{{ $t('join.password') }}</label><InputText id="new-password" v-model="form.password" type="password" autocomplete="new-password" required minlength="10" maxlength="200" aria-describedby="pw-hint" fluid /><span id="pw-hint" class="hint">{{ $t('welcome.hint') }}</span><span v-if="wrong('password')" class="wrong" role="alert">{{ wrong('password') }}</span></div>
+            <NewPassword
+              id="new-password"
+              v-model="form.password"
+              :label="$t('join.password')"
+              :wrong="wrong('password')"
+              :own="[form.given, form.family]"
+            />
             <Button type="submit" :disabled="busy" :label="$t(invited && invitation?.account === 'password' ? 'join.first' : asks ? 'join.makeAsk' : 'join.make')" fluid />
             <p v-if="invited"><button type="button" class="word" @click="mode = 'sign-in'">{{ $t('join.haveOne') }}</button></p>
           </form>

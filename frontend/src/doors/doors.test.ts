@@ -135,7 +135,7 @@ describe('invitations', () => {
     await press(page, 'Invite one')
     expect(lastDone.sentence).toBe('One invitation goes out in two minutes.')
     await press(page, 'Send again to all 2 not answered')
-    expect(asked.findLast(({ call }) => call.endsWith('/again'))!.body).toEqual({ invitations: [] })
+    expect(asked.findLast(({ call }) => call.endsWith('/again'))!.body).toEqual({ all: true })
   })
 })
 

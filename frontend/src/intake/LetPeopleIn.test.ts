@@ -67,7 +67,7 @@ describe('the box that lets people in', () => {
     const page = await typing('bea')
     await page.findAll('button').find((each) => each.text() === 'Let in as learner')!.trigger('click')
     await flushPromises()
-    expect(asked.find(({ call }) => call === SHEETS)?.body).toEqual({ apply: true, lines: [{ person: bea.id, verb: 'let-in', role: 'learner', version: 0 }] })
+    expect(asked.find(({ call }) => call === SHEETS)?.body).toEqual({ apply: true, lines: [{ person: bea.id, verb: 'let-in', role: 'learner', named: 'bea', version: 0 }] })
     expect([lastDone.sentence, lastDone.entry]).toEqual(['Bea da Luz is let in as learner.', 12])
     expect(document.activeElement?.id).toBe('let-in')
   })

@@ -60,11 +60,11 @@ const version = (candidate: Candidate) => (candidate.standing ? undefined : 0)
 
 async function letIn(candidate: Candidate, role: string, dated = false) {
   const days = dated ? { fromDay: fromDay.value || null, untilDay: untilDay.value || null } : {}
-  if (await change(candidate.person, { verb: 'let-in', role, version: version(candidate), ...days })) await after()
+  if (await change(candidate.person, { verb: 'let-in', role, version: version(candidate), named: q.value.trim() || null, ...days })) await after()
 }
 
 async function bringBack(candidate: Candidate) {
-  if (await change(candidate.person, { verb: 'bring-back' })) await after()
+  if (await change(candidate.person, { verb: 'bring-back', named: q.value.trim() || null })) await after()
 }
 
 function show(candidate: Candidate) {

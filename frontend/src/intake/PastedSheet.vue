@@ -46,7 +46,7 @@ const open = (item: PastedItem) => !said(item).out && !said(item).keep
 
 const wishes = computed(() => items.value.filter((item) => open(item) && who(item)).map((item) => {
   const own = said(item)
-  const line: LineWish = { person: who(item)!.person.id, verb: 'let-in', role: own.role || work.value.role || null, fromDay: own.fromDay || work.value.fromDay || null, untilDay: own.untilDay || work.value.untilDay || null, section: own.section || work.value.section || null, sure: !!own.sure }
+  const line: LineWish = { person: who(item)!.person.id, verb: 'let-in', named: item.text.slice(0, 300), role: own.role || work.value.role || null, fromDay: own.fromDay || work.value.fromDay || null, untilDay: own.untilDay || work.value.untilDay || null, section: own.section || work.value.section || null, sure: !!own.sure }
   return { key: item.key, wish: { site: props.site.id, text: item.text.slice(0, 200), line } }
 }))
 const reviewed = useSlowly(computed(() => JSON.stringify(wishes.value)), 200)

@@ -12,7 +12,7 @@ import LogEntries from './LogEntries.vue'
 /** What happened in this site, newest first; what still can be is undone from its line. */
 const props = defineProps<{ site: Site }>()
 const RosterChanges = defineAsyncComponent(() => import('@/roster/RosterChanges.vue'))
-const CODES = ['let-in', 'change-role', 'take-out', 'bring-back', 'pause', 'resume', 'change-dates', 'keep-out', 'lift-keep-out', 'lift-role', 'lift-dates', 'come-in', 'wait', 'invite', 'invited', 'moved-up', 'leave', 'lapse', 'release', 'door-made', 'door-changed', 'door-opened', 'door-shut', 'door-key-renewed', 'undo', 'label-on', 'label-off', 'site-changed', 'site-open', 'site-closed', 'site-draft'] as const
+const CODES = ['let-in', 'change-role', 'take-out', 'bring-back', 'pause', 'resume', 'change-dates', 'keep-out', 'lift-keep-out', 'lift-role', 'lift-dates', 'come-in', 'wait', 'invite', 'invited', 'moved-up', 'leave', 'lapse', 'release', 'approve', 'decline', 'door-made', 'door-changed', 'door-opened', 'door-shut', 'door-key-renewed', 'undo', 'label-on', 'label-off', 'site-changed', 'site-open', 'site-closed', 'site-draft'] as const
 const route = useRoute()
 const router = useRouter()
 /** Whose entries alone are shown, where the address says so. */

@@ -1,15 +1,23 @@
 <script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
+import InputNumber from 'primevue/inputnumber'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, take, type SignInCard } from '@/app/api'
 import { useBusy } from '@/app/busy'
+import { day } from '@/app/sentences'
 import { cards } from './cards'
 
 /** Sign-in cards for some people: made when it is said, to print and cut, and shown once. */
 const router = useRouter()
 const people = ((history.state as { people?: string[] } | null)?.people ?? []).slice(0, 300)
 const once = ref(false)
+/** For how long they hold; empty for what the rules say. */
+const days = ref<number | null>(null)
+const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
+const { data: book } = useQuery({ queryKey: ['rules'], queryFn: () => take(api.GET('/rules')) })
+const usual = computed(() => book.value?.rules.limits.cardDays ?? 14)
 const { busy, run } = useBusy()
 const made = computed(() => cards.value.filter((card) => card.password))
 const refused = computed(() => cards.value.filter((card) => card.refused))
@@ -19,7 +27,7 @@ const print = () => window.print()
 const make = () => run(async () => {
   const made: SignInCard[] = []
   // Hashing takes its time: sixty at a go, each of them shown only once all are made.
-  for (let at = 0; at < people.length; at += 60) made.push(...(await take(api.POST('/sign-in-cards', { body: { people: people.slice(at, at + 60), once: once.value } }))).cards)
+  for (let at = 0; at < people.length; at += 60) made.push(...(await take(api.POST('/sign-in-cards', { body: { people: people.slice(at, at + 60), once: once.value, days: days.value } }))).cards)
   cards.value = made
 })
 const forget = () => (cards.value = [])
@@ -38,6 +46,11 @@ onBeforeUnmount(() => {
       <template v-else>
         <p>{{ $t('cards.will', { n: people.length }, people.length) }}</p>
         <p><label><input v-model="once" type="checkbox" /> {{ $t('cards.once') }}</label></p>
+        <p class="days">
+          <label for="card-days">{{ $t('cards.days') }}</label>
+          <InputNumber v-model="days" input-id="card-days" size="small" :min="1" :max="365" :placeholder="String(usual)" :use-grouping="false" />
+          <span class="soft">{{ $t('cards.daysHint') }}</span>
+        </p>
         <p class="acts"><Button :disabled="busy" :label="$t('cards.make', { n: people.length }, people.length)" @click="make" /><button class="word" @click="router.back()">{{ $t('sheets.notNow') }}</button></p>
       </template>
     </template>
@@ -52,7 +65,7 @@ onBeforeUnmount(() => {
         <article v-for="card in made" :key="card.person.id">
           <h2>{{ card.person.name }}</h2>
           <dl><dt>{{ $t('cards.where') }}</dt><dd>{{ address }}</dd><dt>{{ $t('cards.login') }}</dt><dd class="num">{{ card.login }}</dd><dt>{{ $t('cards.password') }}</dt><dd class="num">{{ card.password }}</dd></dl>
-          <p v-if="once" class="soft">{{ $t('cards.ownSoon') }}</p>
+          <p class="soft">{{ $t('cards.until', { day: day(card.until, zone) }) }}<template v-if="once"> {{ $t('cards.ownSoon') }}</template></p>
         </article>
       </div>
     </template>
@@ -66,6 +79,8 @@ article { border: 1px dashed var(--soft); padding: 14px 18px; break-inside: avoi
 dl { display: grid; grid-template-columns: max-content 1fr; gap: 3px 14px; margin: 8px 0 0; }
 dt { color: var(--soft); }
 dd { margin: 0; overflow-wrap: anywhere; }
+.days { display: flex; flex-wrap: wrap; gap: 6px 10px; align-items: center; }
+.days :deep(input) { width: 70px; }
 dd.num { font-size: 1.05rem; font-weight: 600; }
 @media print { .page { padding: 0; } .cards { grid-template-columns: 1fr 1fr; } article { border-color: #888; } }
 </style>

@@ -1,16 +1,19 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, Problem, take } from '@/app/api'
 import { me } from '@/app/me'
 import { done, wentWrong } from '@/app/undo'
 import { t } from '@/app/words'
+import NewPassword from './NewPassword.vue'
+import OwnSessions from './OwnSessions.vue'
 
 /** One's own password; whoever was handed one chooses it here before anything else. */
 const router = useRouter()
 const route = useRoute()
+const own = computed(() => [me.value?.name ?? '', me.value?.login ?? ''].flatMap((each) => [each, ...each.split(/[ .]/)]))
 const present = ref('')
 const password = ref('')
 const wrong = ref<{ present?: string; password?: string }>({})
@@ -35,13 +38,21 @@ async function go() {
 </script>
 
 <template>
-  <div class="page short">
+  <div class="page" :class="{ short: me?.mustChange }">
     <h1>{{ $t('ownPassword.title') }}</h1>
     <p v-if="me?.mustChange">{{ $t('ownPassword.must') }}</p>
-    <form @submit.prevent="go">
+    <form class="own" @submit.prevent="go">
       <div class="field"><label for="present">{{ $t('ownPassword.present') }}</label><InputText id="present" v-model="present" type="password" autocomplete="current-password" required maxlength="200" :aria-invalid="!!wrong.present" fluid /><span v-if="wrong.present" class="wrong" role="alert">{{ wrong.present }}</span></div>
-      <div class="field"><label for="password">{{ $t('welcome.password') }}</label><InputText id="password" v-model="password" type="password" autocomplete="new-password" required minlength="10" maxlength="200" aria-describedby="hint" :aria-invalid="!!wrong.password" fluid /><span id="hint" class="hint">{{ $t('welcome.hint') }}</span><span v-if="wrong.password" class="wrong" role="alert">{{ wrong.password }}</span></div>
+      <NewPassword id="password" v-model="password" :label="$t('welcome.password')" :wrong="wrong.password" :own="own" />
       <Button type="submit" :disabled="busy" :label="$t('ownPassword.button')" />
     </form>
+    <OwnSessions v-if="!me?.mustChange" />
   </div>
 </template>
+
+<style scoped>
+.page { display: grid; gap: 14px; align-content: start; }
+.own { display: grid; gap: 14px; max-width: 420px; justify-items: start; }
+.own > * { width: 100%; }
+.own button { width: auto; }
+</style>

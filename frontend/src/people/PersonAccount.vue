@@ -6,7 +6,7 @@ import { useRouter } from 'vue-router'
 import { api, take, type PersonPage } from '@/app/api'
 import { useBusy } from '@/app/busy'
 import { queries } from '@/app/queries'
-import { day, fullName } from '@/app/sentences'
+import { day, dayAndTime, fullName } from '@/app/sentences'
 import { done, refreshSite } from '@/app/undo'
 
 /** How somebody signs in, and what one may do about it. */
@@ -17,6 +17,8 @@ const router = useRouter()
 const id = computed(() => props.page.person.id)
 const path = computed(() => ({ params: { path: { person: id.value } } }))
 const name = computed(() => fullName(props.page.person))
+const refused = computed(() => t('person.refusal.' + props.page.refusal, { at: props.page.careFrom ? dayAndTime(props.page.careFrom, zone) : '', division: props.page.person.division.name }))
+const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const closing = ref<{ id: string; title: string }[] | null>(null)
 const { busy, run } = useBusy()
 
@@ -52,11 +54,12 @@ const card = () => router.push({ name: 'cards', state: { people: [id.value] } })
 <template>
   <section>
     <h2>{{ $t('person.account') }}</h2>
-    <p v-if="!page.account">{{ $t('person.noAccount') }}</p>
+    <p v-if="!page.account && !page.looksAfter" class="soft">{{ refused }}</p>
+    <p v-else-if="!page.account">{{ $t('person.noAccount') }}</p>
     <template v-else>
       <p>{{ $t('person.login') }} <span class="num">{{ page.account.login }}</span><template v-if="page.person.email">{{ ' ' + $t('person.orAddress') }} <span class="num">{{ page.person.email }}</span></template> · <span :class="page.account.open ? '' : 'clay'">{{ page.account.open ? $t('person.isOpen') : $t('person.isClosed', { day: day(page.account.closedFrom, 'UTC') }) }}</span> · {{ $t(page.account.mustChange ? 'person.mustChange' : page.account.hasPassword ? 'person.hasPassword' : 'person.noPassword') }}</p>
       <p class="soft">{{ page.account.madeAt ? $t('person.made', { day: day(page.account.madeAt, 'UTC') }) + ' · ' : '' }}{{ page.account.usedAt ? $t('person.used', { day: day(page.account.usedAt, 'UTC') }) : $t('person.neverUsed') }}<template v-if="page.account.sessions"> · {{ $t('person.sessions', { n: page.account.sessions }, page.account.sessions) }}</template></p>
-      <p v-if="page.refusal" class="soft">{{ $t('person.refusal.' + page.refusal) }}</p>
+      <p v-if="page.refusal" class="soft">{{ refused }}</p>
       <p v-else class="acts">
         <Button v-if="page.person.email" size="small" :disabled="busy" :label="$t('person.sendLink')" @click="link" />
         <Button size="small" :variant="page.person.email ? 'outlined' : undefined" :label="$t('person.card')" @click="card" />

@@ -9,6 +9,7 @@ import { queries } from '@/app/queries'
 import { fullName } from '@/app/sentences'
 import { done } from '@/app/undo'
 import { csvFile } from '@/roster/csv'
+import { saveAs } from '@/ui/saveAs'
 
 /** All that is held about somebody, to hand out; and erasing who left, which says what goes and cannot be undone. */
 const props = defineProps<{ page: PersonPage }>()
@@ -21,11 +22,7 @@ const name = computed(() => fullName(props.page.person))
 const { busy, run } = useBusy()
 
 function keep(text: string, type: string, ending: string) {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type }))
-  link.download = `${props.page.person.family}-${props.page.person.given}.${ending}`.toLowerCase().replace(/[^a-z0-9.-]+/g, '-')
-  link.click()
-  URL.revokeObjectURL(link.href)
+  saveAs(`${props.page.person.family}-${props.page.person.given}.${ending}`.toLowerCase().replace(/[^a-z0-9.-]+/g, '-'), text, type)
 }
 const handOut = (as: 'json' | 'csv') => run(async () => {
   const all = await take(api.POST('/people/{person}/export', path.value))

@@ -44,7 +44,7 @@ const messages = computed(() => ({ person: id.value }))
       <PersonFacts v-if="correcting" :page="page" @close="correcting = false" @changed="refetch()" />
       <PersonAccount v-if="page.gone !== 'erased'" :page="page" @changed="refetch()" />
       <PersonSites :page="page" />
-      <PersonNotes v-if="!page.gone" :page="page" @changed="refetch()" />
+      <PersonNotes v-if="!page.gone && page.looksAfter" :page="page" @changed="refetch()" />
       <section>
         <h2>{{ $t('person.messages') }}</h2>
         <MessageList :query="messages" bare />

@@ -65,14 +65,16 @@ describe('a person', () => {
 describe('sign-in cards', () => {
   it('are made when it is said, shown once, and let go of', async () => {
     history.replaceState({ people: [bea.id, site.id] }, '')
-    const asked = serve({ 'POST /sign-in-cards': { cards: [{ person: { id: bea.id, name: 'Bea da Luz' }, login: 'bea.d', password: 'reed-amber-cobalt-fox-42', refused: null }, { person: { id: site.id, name: 'Mara' }, login: null, password: null, refused: 'Accounts of staff are looked after by administrators.' }] } })
+    const asked = serve({ 'POST /sign-in-cards': { cards: [{ person: { id: bea.id, name: 'Bea da Luz' }, login: 'bea.d', password: 'reed-amber-cobalt-fox-42', until: '2026-12-08T09:00:00Z', refused: null }, { person: { id: site.id, name: 'Mara' }, login: null, password: null, until: null, refused: 'Accounts of staff are looked after by administrators.' }] } })
     const { page: shown } = show(CardsPage)
     expect(shown.text()).toContain('2 people get new passwords')
     await shown.get('input[type=checkbox]').setValue(true)
     await press(shown, 'Make 2 cards')
-    expect(asked[0]!.body).toEqual({ people: [bea.id, site.id], once: true })
+    const posted = asked.find(({ call }) => call === 'POST /sign-in-cards')!
+    expect(posted.body).toEqual({ people: [bea.id, site.id], once: true, days: null })
     expect(shown.findAll('article')).toHaveLength(1)
     expect(shown.get('article').text()).toContain('reed-amber-cobalt-fox-42')
+    expect(shown.get('article').text()).toMatch(/8 Dec/)
     expect(shown.text()).toContain('looked after by administrators')
     shown.unmount()
     expect(cards.value).toEqual([])

@@ -6,6 +6,7 @@ import { useHouse } from '@/app/house'
 import { day } from '@/app/sentences'
 import Trouble from '@/ui/Trouble.vue'
 import NumberRules from './NumberRules.vue'
+import OutsideRules from './OutsideRules.vue'
 import RoleDifferences from './RoleDifferences.vue'
 import RoleEditor from './RoleEditor.vue'
 import RoleSentences from './RoleSentences.vue'
@@ -22,9 +23,12 @@ const { house } = useHouse()
 const all = useRules()
 const { book, error, refetch, rules, changed, edit, roleName, wrongAt } = all
 const part = computed(() => (typeof route.params.part === 'string' && route.params.part ? route.params.part : 'roles'))
-const parts = computed(() => ['roles', 'compare', 'ladder', 'numbers', 'names', 'limits', ...(book.value?.mayChange ? ['administrators', 'log'] : [])])
+const parts = computed(() => ['roles', 'compare', 'ladder', 'outside', 'numbers', 'names', 'limits', ...(book.value?.mayChange ? ['administrators', 'log'] : [])])
 const editing = ref('')
-const LIMITS = ['seats', 'leads', 'sheet', 'removalFew', 'removalShare'] as const
+const LIMITS = [
+  'seats', 'leads', 'sheet', 'removalFew', 'removalShare', 'careHome', 'careBeyond', 'cardDays', 'lookups', 'mailOutside',
+  'mailPerson', 'mailAgain', 'passwordLinks', 'keepMessages', 'keepAddresses'
+] as const
 const givers = computed(() => rules.value?.roles.map((role) => ({ role, gives: rules.value!.roles.filter((each) => each.givenBy.includes(role.code)).map((each) => each.name.toLowerCase()) })) ?? [])
 const giveNothing = computed(() => givers.value.filter(({ gives }) => !gives.length).map(({ role }) => role.name.toLowerCase()))
 
@@ -83,6 +87,8 @@ function limit(name: (typeof LIMITS)[number], value: string) {
           <li v-if="giveNothing.length" class="soft">{{ $t('rules.givesNone', { roles: listed(giveNothing) }) }}</li>
         </ol>
 
+        <OutsideRules v-else-if="part === 'outside'" :rules="rules" :divisions="house?.divisions ?? []" :may-change="book.mayChange" :edit="edit" />
+
         <NumberRules v-else-if="part === 'numbers'" :rules="rules" :may-change="book.mayChange" :wrong-at="wrongAt" :edit="edit" />
 
         <ShortNames v-else-if="part === 'names'" :rules="rules" :may-change="book.mayChange" :wrong-at="wrongAt" :edit="edit" />
@@ -97,12 +103,14 @@ function limit(name: (typeof LIMITS)[number], value: string) {
           </template>
           <ul v-else>
             <li v-for="name in ['seats', 'leads', 'sheet'] as const" :key="name">{{ $t('rules.limits.' + name, { n: $n(rules.limits[name]) }) }}</li>
+            <li v-for="name in ['careHome', 'careBeyond', 'cardDays'] as const" :key="name">{{ $t('rules.limits.' + name, { n: $n(rules.limits[name]) }) }}</li>
             <li>{{ $t('rules.limits.removal', { few: rules.limits.removalFew, share: rules.limits.removalShare }) }}</li>
           </ul>
         </div>
 
         <AdministratorList v-else-if="part === 'administrators'" :divisions="house?.divisions ?? []" />
-        <HouseLog v-else-if="part === 'log'" :version="book.version" @put-back="all.putBack" />
+        <p v-if="part === 'log'"><RouterLink to="/security-log">{{ $t('security.open') }}</RouterLink></p>
+        <HouseLog v-if="part === 'log'" :version="book.version" @put-back="all.putBack" />
       </template>
       <span v-else class="skeleton" style="display: block; width: 300px; height: 24px" />
     </div>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import { computed } from 'vue'
+import Checkbox from 'primevue/checkbox'
+import { computed, ref, watch } from 'vue'
 import { api, take, type LineWish, type PersonCard, type Site } from '@/app/api'
 import { useHouse } from '@/app/house'
 import { fullName, lineSentences, outlookSentence } from '@/app/sentences'
@@ -15,15 +16,20 @@ const emit = defineEmits<{ act: [wish: Omit<LineWish, 'person'>]; close: []; ins
 const { roleName } = useHouse()
 const { asked, wish, complete, note } = useAsked(() => props.site, () => props.verb)
 const slowly = useSlowly(wish, 200)
+/** That the site will have no lead from a day on, said on purpose. */
+const meant = ref(false)
+const onPurpose = computed(() => (meant.value ? { leadEnds: true } : {}))
+watch(wish, () => (meant.value = false))
 const { data: line, error } = useQuery({
-  queryKey: ['preview', computed(() => props.site.id), computed(() => props.card.person.id), computed(() => props.card.version), slowly],
+  queryKey: ['preview', computed(() => props.site.id), computed(() => props.card.person.id), computed(() => props.card.version), slowly, meant],
   enabled: complete,
-  queryFn: async () => (await take(api.POST('/sites/{site}/sheets', { params: { path: { site: props.site.id } }, body: { apply: false, lines: [{ ...slowly.value, person: props.card.person.id }] } }))).lines[0]!,
+  queryFn: async () => (await take(api.POST('/sites/{site}/sheets', { params: { path: { site: props.site.id } }, body: { apply: false, lines: [{ ...slowly.value, ...onPurpose.value, person: props.card.person.id }] } }))).lines[0]!,
   placeholderData: keepPreviousData
 })
 const ready = computed(() => complete.value && !error.value && line.value?.verdict === 'ready')
 const comesBack = computed(() => props.verb === 'take-out' && line.value?.cautions.some((note) => note.code === 'comes-back-through'))
-const go = () => emit('act', { ...wish.value, note: note.value })
+const asksLead = computed(() => meant.value || line.value?.reasons.some((note) => note.code === 'lead-ends'))
+const go = () => emit('act', { ...wish.value, ...onPurpose.value, note: note.value })
 </script>
 
 <template>
@@ -35,6 +41,7 @@ const go = () => emit('act', { ...wish.value, note: note.value })
       <template v-else>
         <p v-if="line.verdict === 'ready'" class="follows">{{ outlookSentence(line.outlook, site.timeZone, roleName) }}</p>
         <p v-for="sentence in lineSentences(line, site.timeZone, roleName)" :key="sentence">{{ sentence }}</p>
+        <label v-if="asksLead" class="meant"><Checkbox v-model="meant" binary input-id="lead-ends" /> {{ $t('card.leadEnds') }}</label>
         <button v-if="comesBack" type="button" class="word" @click="$emit('instead', 'keep-out')">{{ $t('card.bringsBack') }}</button>
       </template>
     </template>
@@ -47,5 +54,6 @@ const go = () => emit('act', { ...wish.value, note: note.value })
 
 <style scoped>
 .asking { border-left: 4px solid var(--brass); padding: 4px 12px; display: grid; gap: 8px; justify-items: start; }
+.meant { display: flex; gap: 8px; align-items: center; }
 .actions { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
 </style>

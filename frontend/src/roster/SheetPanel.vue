@@ -43,7 +43,7 @@ const { data: sheet, error, isFetching } = useQuery({
 })
 const of = (...verdicts: string[]) => computed(() => sheet.value?.lines.filter((line) => verdicts.includes(line.verdict)) ?? [])
 const ready = of('ready')
-const cannot = of('refused', 'waits-for-seat')
+const cannot = of('needs-choice', 'refused', 'waits-for-seat')
 const nothing = of('nothing-to-do')
 const said = computed(() => !sheet.value?.removal || Number(typed.value) === sheet.value.removal.people)
 

@@ -1,3 +1,5 @@
+import { saveAs } from '@/ui/saveAs'
+
 /** A field of a CSV file (RFC 4180). What a spreadsheet would take for a formula gets an apostrophe in front. */
 export function csvField(text: string): string {
   const safe = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text
@@ -16,9 +18,5 @@ export function tabbed(rows: string[][]): string {
 
 /** Hands rows to the browser as a CSV file. */
 export function download(file: string, rows: string[][]) {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([csvFile(rows)], { type: 'text/csv' }))
-  link.download = file
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
+  saveAs(file, csvFile(rows), 'text/csv')
 }

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import Message from 'primevue/message'
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { api, take } from '@/app/api'
+import { me } from '@/app/me'
+import { queries } from '@/app/queries'
+import { dayAndTime } from '@/app/sentences'
+import { useBusy } from '@/app/busy'
+
+/** What others did to one's account since one was here last. It stays until it is read. */
+const { t } = useI18n()
+const key = computed(() => ['notices', me.value?.id])
+const { data } = useQuery({ queryKey: key, queryFn: () => take(api.GET('/me/notices')), enabled: computed(() => !!me.value) })
+const items = computed(() => data.value?.items ?? [])
+const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
+const said = (notice: (typeof items.value)[number]) =>
+  t('notices.' + notice.code, { ...(notice.values as Record<string, string>), by: notice.by || t('notices.somebody') })
+const { busy, run } = useBusy()
+const read = () => run(async () => {
+  const left = await take(api.PUT('/me/notices', { body: { notices: items.value.map(({ id }) => id) } }))
+  queries.setQueryData(key.value, left)
+})
+</script>
+
+<template>
+  <Message v-if="items.length" severity="warn" class="notices no-print" :closable="false">
+    <div>
+      <strong>{{ $t('notices.title') }}</strong>
+      <ul>
+        <li v-for="notice in items" :key="notice.id">
+          {{ said(notice) }} <span class="soft">{{ dayAndTime(notice.at, zone) }}</span>
+        </li>
+      </ul>
+      <p>{{ $t('notices.unexpected') }}</p>
+      <Button size="small" variant="outlined" :disabled="busy" :label="$t('notices.read')" @click="read" />
+    </div>
+  </Message>
+</template>
+
+<style scoped>
+.notices { margin: 8px 20px 0; }
+ul { margin: 4px 0; padding-left: 20px; }
+p { margin: 4px 0 8px; }
+</style>

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import Column from 'primevue/column'
+import DataTable from 'primevue/datatable'
+import DatePicker from 'primevue/datepicker'
+import InputText from 'primevue/inputtext'
+import Select from 'primevue/select'
+import { computed, reactive, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { api, take } from '@/app/api'
+import { useBusy } from '@/app/busy'
+import { dayAndTime } from '@/app/sentences'
+import { saveAs } from '@/ui/saveAs'
+import { useSlowly } from '@/ui/slowly'
+import Trouble from '@/ui/Trouble.vue'
+
+/** What matters to the safety of accounts: who signed in or could not, what was refused, handed out or changed. */
+const { t } = useI18n()
+const CODES = [
+  'sign-in', 'sign-in-failed', 'sign-in-refused', 'refused', 'password-reset', 'password-link', 'password-set',
+  'password-wanted', 'sessions-ended', 'own-sessions-ended', 'person-changed', 'account-closed', 'account-opened',
+  'merged', 'unmerged', 'person-exported', 'person-erased', 'export', 'page-outside', 'rules-changed',
+  'administrator-named'
+]
+const codes = computed(() => CODES.map((code) => ({ code, name: t('security.what.' + code) })))
+const look = reactive({ q: '', code: '' })
+const days = ref<(Date | null)[] | null>(null)
+const iso = (date?: Date | null) => date ? `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}` : undefined
+const two = (number: number) => String(number).padStart(2, '0')
+const query = computed(() => ({
+  q: look.q.trim() || undefined,
+  code: look.code || undefined,
+  from: iso(days.value?.[0]),
+  until: iso(days.value?.[1] ?? days.value?.[0])
+}))
+const slowly = useSlowly(query, 200)
+const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
+  queryKey: ['security-log', slowly],
+  initialPageParam: undefined as string | undefined,
+  queryFn: ({ pageParam }) => take(api.GET('/security-log', { params: { query: { ...slowly.value, cursor: pageParam } } })),
+  getNextPageParam: (page) => page.next ?? undefined,
+  placeholderData: keepPreviousData
+})
+const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
+type Entry = (typeof entries.value)[number]
+const about = (entry: Entry) => {
+  const said = entry.data as { route?: string; what?: string }
+  return [said.route ?? said.what, entry.site?.title].filter(Boolean).join(', ')
+}
+const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
+const { busy, run } = useBusy()
+const save = () => run(async () => {
+  const text = await take(api.POST('/security-log/export', { params: { query: query.value }, parseAs: 'text' }))
+  saveAs('security-log.jsonl', text as string, 'application/x-ndjson')
+  await refetch()
+})
+</script>
+
+<template>
+  <div class="page">
+    <header>
+      <h1>{{ $t('security.title') }}</h1>
+      <p class="soft">{{ $t('security.more') }}</p>
+    </header>
+    <div class="look">
+      <InputText
+        v-model="look.q"
+        size="small"
+        maxlength="200"
+        :placeholder="$t('security.find')"
+        :aria-label="$t('security.find')"
+      />
+      <Select
+        v-model="look.code"
+        size="small"
+        :options="[{ code: '', name: t('security.any') }, ...codes]"
+        option-label="name"
+        option-value="code"
+        :aria-label="$t('security.any')"
+      />
+      <DatePicker
+        v-model="days"
+        size="small"
+        selection-mode="range"
+        date-format="d M yy"
+        show-button-bar
+        :manual-input="false"
+        :placeholder="$t('security.days')"
+        :aria-label="$t('security.days')"
+      />
+      <Button size="small" variant="outlined" :disabled="busy" :label="$t('security.save')" @click="save" />
+    </div>
+    <Trouble v-if="error" :error="error" @again="refetch()" />
+    <p v-else-if="isPending" class="skeleton" />
+    <p v-else-if="!entries.length" class="empty">{{ $t('security.none') }}</p>
+    <DataTable v-else :value="entries" data-key="sequence" size="small" :aria-label="$t('security.title')">
+      <Column :header="$t('security.when')">
+        <template #body="{ data: entry }"><span class="nums">{{ dayAndTime(entry.at, zone) }}</span></template>
+      </Column>
+      <Column :header="$t('security.happened')">
+        <template #body="{ data: entry }">
+          {{ $t('security.what.' + entry.code) }} <span class="soft">{{ about(entry) }}</span>
+        </template>
+      </Column>
+      <Column :header="$t('security.by')">
+        <template #body="{ data: entry }">{{ entry.by?.name }}</template>
+      </Column>
+      <Column :header="$t('security.person')">
+        <template #body="{ data: entry }">
+          <RouterLink v-if="entry.person" :to="{ name: 'person', params: { person: entry.person.id } }">
+            {{ entry.person.name }}
+          </RouterLink>
+        </template>
+      </Column>
+      <Column :header="$t('security.from')">
+        <template #body="{ data: entry }"><span class="num">{{ entry.address }}</span></template>
+      </Column>
+    </DataTable>
+    <p v-if="hasNextPage">
+      <Button
+        size="small"
+        severity="secondary"
+        :label="$t('log.more')"
+        :disabled="isFetchingNextPage"
+        @click="fetchNextPage()"
+      />
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.page { display: grid; gap: 12px; align-content: start; }
+.look { display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: center; }
+</style>

@@ -1,0 +1,8 @@
+/** Hands a text over to the browser as a file. Example: `saveAs('log.jsonl', lines, 'application/x-ndjson')`. */
+export function saveAs(file: string, text: string, type: string): void {
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([text], { type }))
+  link.download = file
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
+}
