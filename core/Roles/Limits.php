@@ -25,6 +25,7 @@ final readonly class Limits
      * @param int $cardDays     days a sign-in card holds, unless its maker says otherwise
      * @param int $keepMessages days for which texts of messages are kept
      * @param int $keepAddresses days for which network addresses are kept in history and security log
+     * @param int $keepAnswers  hours for which the answer to a repeated call is kept
      * @param int $removalShare per cent of a site; more than this share, and more than few, wants the number typed
      */
     public function __construct(
@@ -43,6 +44,7 @@ final readonly class Limits
         public int $cardDays = 14,
         public int $keepMessages = 365,
         public int $keepAddresses = 180,
+        public int $keepAnswers = 24,
     ) {
     }
 

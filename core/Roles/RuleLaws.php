@@ -207,6 +207,7 @@ final class RuleLaws
             'cardDays' => [1, 365],
             'keepMessages' => [7, 3_650],
             'keepAddresses' => [7, 3_650],
+            'keepAnswers' => [1, 168],
         ] as $field => [$least, $most]) {
             if ($limits->{$field} < $least || $limits->{$field} > $most) {
                 $problems[] = new RuleProblem("limits/$field", 'out-of-range', ['least' => $least, 'most' => $most]);

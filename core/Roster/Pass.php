@@ -51,6 +51,17 @@ final readonly class Pass
         return new Window(min($from, $dates->until), $dates->until);
     }
 
+    /**
+     * Whether whoever holds it may give it back without asking: what they fetched with a key, and what somebody gave them
+     * who has nothing to do with them.
+     *
+     * @param bool $beyond whether they are of another division than the site
+     */
+    public function mayBeGivenBack(bool $beyond): bool
+    {
+        return DoorKind::Key === $this->door || ($beyond && DoorKind::Desk === $this->door);
+    }
+
     /** @param ?Window $window in place of its own */
     public function phaseAt(int $instant, ?Window $window = null): Phase
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roster\Pass;
 use MintDoor\Core\Sheets\Line;
 use MintDoor\Core\Sheets\LineComputer;
 use MintDoor\Core\Sheets\Note;
@@ -98,6 +99,23 @@ final readonly class DoorLines
     {
         $line = $this->computer->goAgain($at->situation, $doors, $waiting);
         $this->keep($at->access, $at->person, $verb, $line, $by);
+
+        return $line;
+    }
+
+    /** Somebody goes again by themselves, with all they may give back. */
+    public function leave(SiteAccess $access, Caller $caller): Line
+    {
+        $people = $this->situations->people([$caller->id]);
+        $situation = $this->situations->of($access, $people)->one($caller->id);
+        $beyond = $situation->person->division !== $access->site->division;
+        $own = array_filter(
+            $situation->enrollment->passes,
+            static fn (Pass $pass): bool => $pass->mayBeGivenBack($beyond),
+        );
+        $doors = array_map(static fn (Pass $pass): string => $pass->doorId, array_values($own));
+        $line = $this->computer->goAgain($situation, array_values(array_unique($doors)));
+        $this->keep($access, $people[$caller->id], 'leave', $line, null);
 
         return $line;
     }

@@ -135,7 +135,9 @@ final readonly class Invitations
     public function again(SiteAccess $access, Row $door, ?array $only): int
     {
         $terms = DoorTermsJson::of($door);
-        $open = array_values(array_filter($this->chosen($door, $only), fn (Row $row): bool => $this->state($row)->open() && InvitationState::OnItsWay !== $this->state($row)));
+        // Those whose address is not kept any more are invited anew.
+        $open = array_values(array_filter($this->chosen($door, $only), fn (Row $row): bool => $this->state($row)->open()
+            && InvitationState::OnItsWay !== $this->state($row) && '' !== $row->string('address')));
         $lapses = $access->now + 86_400 * ($terms->number('answerDays') ?? 14);
         // Whose invitation had lapsed waits for their own answer again.
         $over = array_values(array_filter($open, static fn (Row $row): bool => null !== $row->idOrNull('person_id') && null === $row->stringOrNull('unanswered')));

@@ -109,28 +109,24 @@ final readonly class Joining
     }
 
     /**
-     * Who came through a key door goes again, and nobody waits there any more.
+     * Who came through a key door goes again, or was let in from another division, and nobody waits there any more.
      *
      * @return array<string, mixed> schema `Left`: whether something else still brings them
      */
     public function leave(string $site, Caller $caller): array
     {
-        $doors = Row::all($this->db->fetchAllAssociative('SELECT '.Doors::COLUMNS." FROM door d WHERE d.site_id = ? AND d.kind = 'key'", [Id::binary($site)]));
         // A site one has nothing to do with is the same as none.
         $this->gate->at($site, $caller);
-        if ([] === $doors) {
-            throw Problem::notAllowed('No key brought you here, so it is not yours to take back. Ask a lead of the site.');
-        }
-        $at = $this->threshold->at($doors[0], $caller);
-        $line = $this->lines->goAgain($at, array_map(static fn (Row $door): string => $door->id('id'), $doors), false, 'leave');
-        foreach ($doors as $door) {
-            $this->lines->close($door->id('id'), $caller->id, 'left', $at->access);
+        $access = $this->gate->atDoor($site, $caller);
+        $line = $this->lines->leave($access, $caller);
+        foreach ($this->db->fetchFirstColumn("SELECT id FROM door WHERE site_id = ? AND kind = 'key'", [Id::binary($site)]) as $door) {
+            $this->lines->close(Id::text((string) $door), $caller->id, 'left', $access);
         }
         if (Verdict::Refused === $line->verdict) {
             throw Problem::notAllowed('You answer for this site, so you cannot just go. Find another lead first.');
         }
         if (Verdict::Ready !== $line->verdict) {
-            throw Problem::notAllowed('No key brought you here, so it is not yours to take back. Ask a lead of the site.');
+            throw Problem::notAllowed('Neither a key nor somebody from outside your division brought you here, so it is not yours to take back. Ask a lead of the site.');
         }
 
         return ['still' => true === $line->after?->state->here()];

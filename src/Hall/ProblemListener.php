@@ -39,6 +39,22 @@ final readonly class ProblemListener
         $event->allowCustomResponseCode();
     }
 
+    /** Whoever is not signed in is told so before anything of them is remembered in a session. */
+    #[AsEventListener(priority: 2)]
+    public function notSignedIn(ExceptionEvent $event): void
+    {
+        $thrown = $event->getThrowable();
+        if ($thrown instanceof AccessDeniedException && null === $this->tokens->getToken()) {
+            $event->setResponse(self::signInFirst()->response());
+            $event->allowCustomResponseCode();
+        }
+    }
+
+    private static function signInFirst(): Problem
+    {
+        return new Problem(ProblemType::NotSignedIn, 'Sign in to go on.');
+    }
+
     private function problem(\Throwable $thrown): Problem
     {
         $inner = $thrown->getPrevious();
@@ -51,7 +67,7 @@ final readonly class ProblemListener
             $inner instanceof ExtraAttributesException => $this->unknown($inner),
             $inner instanceof NotNormalizableValueException => Problem::field($this->pointer((string) $inner->getPath()), 'type', 'This value is of the wrong kind here.'),
             $inner instanceof PartialDenormalizationException => Problem::field('', 'type', 'A value is of the wrong kind here.'),
-            $thrown instanceof AuthenticationException => new Problem(ProblemType::NotSignedIn, 'Sign in to go on.'),
+            $thrown instanceof AuthenticationException => self::signInFirst(),
             $thrown instanceof AccessDeniedException => Problem::notAllowed('You may not do this.'),
             $thrown instanceof HttpExceptionInterface => $this->http($thrown),
             $thrown instanceof RequestExceptionInterface => new Problem(ProblemType::Malformed, 'The request cannot be read. Reload the page and try again.'),

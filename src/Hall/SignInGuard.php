@@ -69,8 +69,23 @@ final readonly class SignInGuard
         }
         $failures = self::MOST - $this->throttle->hit($this->key($passport), self::MOST, self::WINDOW)->getRemainingTokens();
         $place = $this->throttle->hit('failures from '.$this->place(), self::MOST_OF_PLACE, self::WINDOW);
-        $wait = $place->isAccepted() ? min(self::LONGEST, $this->slows * max(0, $failures - self::FREE)) : self::LONGEST;
-        usleep(0 === $this->slows ? 0 : 1_000 * $wait);
+        usleep(1_000 * self::pause($failures, !$place->isAccepted(), $this->slows));
+    }
+
+    /**
+     * How much longer the answer to a failure takes.
+     *
+     * @param int  $failures of this account from this place, this one among them
+     * @param bool $crowded  whether very many failed from there, whoever was tried
+     * @param int  $slows    milliseconds for each further failure; 0 for never
+     *
+     * @return int milliseconds
+     */
+    public static function pause(int $failures, bool $crowded, int $slows): int
+    {
+        $longest = 0 === $slows ? 0 : self::LONGEST;
+
+        return $crowded ? $longest : min($longest, $slows * max(0, $failures - self::FREE));
     }
 
     #[AsEventListener]

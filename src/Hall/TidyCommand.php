@@ -15,9 +15,6 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('house:tidy', 'Throws away what is of no use any more: old sessions, counted tries, remembered answers, links that are over')]
 final class TidyCommand extends Command
 {
-    /** Answers to requests with an idempotency key are remembered for so long, in seconds. */
-    private const ANSWERS_KEPT = 86_400;
-
     public function __construct(
         private readonly Connection $db,
         private readonly HouseClock $clock,
@@ -33,7 +30,7 @@ final class TidyCommand extends Command
         $now = $this->clock->instant();
         $this->sessions->gc(SessionStore::LASTS);
         $this->db->executeStatement('DELETE FROM throttle WHERE window_ends < UTC_TIMESTAMP()');
-        $this->db->executeStatement('DELETE FROM idempotency WHERE made_at < ?', [Instant::toSql($now - self::ANSWERS_KEPT)]);
+        $this->db->executeStatement('DELETE FROM idempotency WHERE made_at < ?', [Instant::toSql($now - 3_600 * $this->roles->limits()->keepAnswers)]);
         $this->db->executeStatement('DELETE FROM first_password WHERE expires_at < ?', [Instant::toSql($now)]);
         $this->forget($now);
 
@@ -56,8 +53,8 @@ final class TidyCommand extends Command
         );
         $this->db->executeStatement('DELETE FROM letter WHERE arrived_at < ?', [$messages]);
         $this->db->executeStatement(
-            "UPDATE invitation SET words = '', address = IF(person_id IS NULL, address, '')
-             WHERE made_at < ? AND unanswered IS NULL AND words <> ''",
+            "UPDATE invitation SET words = '', address = ''
+             WHERE made_at < ? AND unanswered IS NULL AND (words <> '' OR address <> '')",
             [$messages],
         );
         $addresses = Instant::toSql($now - 86_400 * $limits->keepAddresses);

@@ -7,7 +7,6 @@ namespace MintDoor\Roster;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
-use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Entry;
 use MintDoor\Core\Roster\Pass;
 use MintDoor\Core\Roster\Phase;
@@ -45,6 +44,7 @@ final readonly class Landing
             $this->db->executeStatement('UPDATE enrollment SET last_seen_at = ? WHERE site_id = ? AND person_id = ?', [Instant::toSql($access->now), Id::binary($site), Id::binary($caller->id)]);
         }
         $passes = $enrollment->passesIn(Phase::InForce, $access->now);
+        $beyond = $access->caller->division !== $access->site->division;
         $section = array_values(array_filter(array_map(static fn ($pass): ?string => $pass->section, $passes)))[0] ?? null;
 
         return new Answer([
@@ -53,7 +53,10 @@ final readonly class Landing
             'role' => SegmentRow::json($access->segment, $this->roles->book())['role'] ?? null,
             'leads' => $inside ? $this->enrollments->namesOfLeads($site, $access->now) : [],
             'section' => $inside ? $this->section($section) : null,
-            'mayLeave' => null === $access->eyes && [] !== array_filter([...$passes, ...$enrollment->passesIn(Phase::Waiting, $access->now)], static fn (Pass $pass): bool => DoorKind::Key === $pass->door),
+            'mayLeave' => null === $access->eyes && [] !== array_filter(
+                [...$passes, ...$enrollment->passesIn(Phase::Waiting, $access->now)],
+                static fn (Pass $pass): bool => $pass->mayBeGivenBack($beyond),
+            ),
             'may' => array_values(array_map(static fn (Permission $permission): string => $permission->value, array_filter(Permission::cases(), $access->may(...)))),
         ]);
     }

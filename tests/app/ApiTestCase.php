@@ -7,9 +7,13 @@ namespace MintDoor\Tests\App;
 use Doctrine\DBAL\Connection;
 use MintDoor\Hall\CallerProvider;
 use MintDoor\Hall\HouseClock;
+use MintDoor\PostRoom\SendDue;
+use MintDoor\PostRoom\Sender;
 use MintDoor\StandIns\HouseBuilder;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
+use Symfony\Component\Console\Tester\CommandTester;
 use Symfony\Component\PasswordHasher\Hasher\SodiumPasswordHasher;
 
 /**
@@ -114,6 +118,26 @@ abstract class ApiTestCase extends WebTestCase
         }
 
         return $found;
+    }
+
+    /**
+     * @param array<string, string|bool> $arguments
+     *
+     * @return array{int, string} what it returned and said
+     */
+    protected function command(string $command, array $arguments = []): array
+    {
+        $application = new Application(self::$kernel ?? throw new \LogicException());
+        $tester = new CommandTester($application->find($command));
+
+        return [$tester->execute($arguments), $tester->getDisplay()];
+    }
+
+    /** Sends what is due. */
+    protected function deliver(): void
+    {
+        $this->db()->executeStatement("UPDATE message SET due_at = UTC_TIMESTAMP(3) - INTERVAL 1 SECOND WHERE state = 'held'");
+        ($this->service(Sender::class))(new SendDue());
     }
 
     /**

@@ -8,8 +8,6 @@ use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\StandIns\DemoSignIns;
 use PHPUnit\Framework\Attributes\TestWith;
-use Symfony\Bundle\FrameworkBundle\Console\Application;
-use Symfony\Component\Console\Tester\CommandTester;
 
 final class CommandsTest extends ApiTestCase
 {
@@ -99,18 +97,6 @@ final class CommandsTest extends ApiTestCase
             }
             $this->call(null, 'POST', '/sign-in', ['login' => 'lead', 'password' => self::PASSWORD]);
         }
-    }
-
-    /**
-     * @param array<string, string|bool> $arguments
-     *
-     * @return array{int, string}
-     */
-    private function command(string $command, array $arguments = []): array
-    {
-        $tester = new CommandTester((new Application(self::$kernel ?? throw new \LogicException()))->find($command));
-
-        return [$tester->execute($arguments), $tester->getDisplay()];
     }
 
     /** Within the test's transaction, so that the tables are full again after it. */

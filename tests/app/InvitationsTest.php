@@ -8,8 +8,6 @@ use MintDoor\Doors\Tick;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Sealer;
-use MintDoor\PostRoom\SendDue;
-use MintDoor\PostRoom\Sender;
 
 /** Invitations: to people and to addresses, answered once, reminded, sent again, taken back. */
 final class InvitationsTest extends ApiTestCase
@@ -207,12 +205,6 @@ final class InvitationsTest extends ApiTestCase
     private function invitations(array $door): array
     {
         return $this->call('lead', 'GET', $this->path($door))['items'];
-    }
-
-    private function deliver(): void
-    {
-        $this->db()->executeStatement("UPDATE message SET due_at = UTC_TIMESTAMP(3) WHERE state = 'held'");
-        ($this->service(Sender::class))(new SendDue());
     }
 
     /** Delivers what is due, and reads the link in the letter to an address. */

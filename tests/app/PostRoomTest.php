@@ -7,10 +7,6 @@ namespace MintDoor\Tests\App;
 use MintDoor\Hall\Id;
 use MintDoor\People\ForgottenPassword;
 use MintDoor\People\PasswordLinks;
-use MintDoor\PostRoom\SendDue;
-use MintDoor\PostRoom\Sender;
-use Symfony\Bundle\FrameworkBundle\Console\Application;
-use Symfony\Component\Console\Tester\CommandTester;
 
 /** Messages: told with a change, held, withdrawn, delivered, bounced, sent again; templates; links that set a password. */
 final class PostRoomTest extends ApiTestCase
@@ -162,11 +158,10 @@ final class PostRoomTest extends ApiTestCase
     {
         $this->tell('admin', 'let-in', 'newcomer', 'learner', '');
         $this->db()->executeStatement('DELETE FROM job');
-        $tidy = new CommandTester((new Application($this->client->getKernel()))->find('house:tidy'));
-        $tidy->execute([]);
+        $this->command('house:tidy');
         self::assertSame(0, (int) $this->db()->fetchOne('SELECT COUNT(*) FROM job'));
         $this->db()->executeStatement('UPDATE message SET due_at = UTC_TIMESTAMP(3) - INTERVAL 2 MINUTE');
-        $tidy->execute([]);
+        $this->command('house:tidy');
         self::assertSame(1, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM job WHERE body LIKE '%SendDue%'"));
     }
 
@@ -243,9 +238,4 @@ final class PostRoomTest extends ApiTestCase
     }
 
     /** As if the time to undo were over. */
-    private function deliver(): void
-    {
-        $this->db()->executeStatement("UPDATE message SET due_at = UTC_TIMESTAMP(3) - INTERVAL 1 SECOND WHERE state = 'held'");
-        ($this->service(Sender::class))(new SendDue());
-    }
 }

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use Symfony\Bundle\FrameworkBundle\Console\Application;
-use Symfony\Component\Console\Tester\CommandTester;
-
 final class RulesTest extends ApiTestCase
 {
     public function testRolesAreReadByStaffAndSaidForWhatTheyAre(): void
@@ -161,7 +158,7 @@ final class RulesTest extends ApiTestCase
 
     private function verified(): void
     {
-        $tester = new CommandTester((new Application(self::$kernel ?? throw new \LogicException('No kernel.')))->find('roster:verify'));
-        self::assertSame(0, $tester->execute([]), $tester->getDisplay());
+        [$failed, $said] = $this->command('roster:verify');
+        self::assertSame(0, $failed, $said);
     }
 }

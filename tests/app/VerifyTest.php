@@ -8,8 +8,6 @@ use MintDoor\Hall\Id;
 use MintDoor\Roster\Counts;
 use MintDoor\Sheets\LineWish;
 use MintDoor\StandIns\Dice;
-use Symfony\Bundle\FrameworkBundle\Console\Application;
-use Symfony\Component\Console\Tester\CommandTester;
 
 final class VerifyTest extends ApiTestCase
 {
@@ -28,7 +26,7 @@ final class VerifyTest extends ApiTestCase
                 $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry.'/undo');
             }
         }
-        [$code, $said] = $this->verify();
+        [$code, $said] = $this->command('roster:verify');
         self::assertSame(0, $code, $said);
         $carried = $this->service(Counts::class)->of([$this->ids['site']], $this->now());
         self::assertSame(1, (int) $this->db()->executeStatement('DELETE FROM site_count WHERE site_id = ?', [Id::binary($this->ids['site'])]), 'the count was carried along');
@@ -39,27 +37,19 @@ final class VerifyTest extends ApiTestCase
     public function testWhatDiffersIsFound(): void
     {
         $this->db()->executeStatement("UPDATE enrollment_segment SET state = 'paused' WHERE state = 'current' LIMIT 1");
-        [$code, $said] = $this->verify();
+        [$code, $said] = $this->command('roster:verify');
         self::assertSame(1, $code);
         self::assertStringContainsString('1 differ', $said);
     }
 
-    /** @return array{int, string} */
-    private function verify(): array
-    {
-        $tester = new CommandTester((new Application(self::$kernel ?? throw new \LogicException()))->find('roster:verify'));
-
-        return [$tester->execute([]), $tester->getDisplay()];
-    }
-
     public function testWhatIsWrongIsFoundAndMended(): void
     {
-        $tester = new CommandTester((new Application(self::$kernel ?? throw new \LogicException('No kernel.')))->find('roster:verify'));
         $this->db()->executeStatement("UPDATE enrollment_segment SET state = 'paused' WHERE site_id = ? AND person_id = ?", [Id::binary($this->ids['site']), Id::binary($this->ids['learner'])]);
-        self::assertSame(1, $tester->execute([]));
-        self::assertStringContainsString($this->ids['learner'], $tester->getDisplay());
-        self::assertSame(0, $tester->execute(['--mend' => true]));
-        self::assertSame(0, $tester->execute([]));
+        [$failed, $said] = $this->command('roster:verify');
+        self::assertSame(1, $failed);
+        self::assertStringContainsString($this->ids['learner'], $said);
+        self::assertSame(0, $this->command('roster:verify', ['--mend' => true])[0]);
+        self::assertSame(0, $this->command('roster:verify')[0]);
         self::assertSame('learner current', $this->roster()['learner']);
     }
 }

@@ -19,15 +19,6 @@ final class JoinBurstTest extends RaceCase
 
     private const SEATS = 200;
 
-    private const PORT = 3_391;
-
-    private ?Process $server = null;
-
-    protected function tearDown(): void
-    {
-        $this->kill();
-    }
-
     public function testEverySeatIsTakenOnceAndTheOthersWaitInTheOrderInWhichTheyCame(): void
     {
         $key = $this->door();
@@ -103,7 +94,7 @@ final class JoinBurstTest extends RaceCase
         $door = $this->house->door($this->site, DoorKind::Key, 'key');
         $this->house->write();
         $this->db->executeStatement('UPDATE door SET terms = ?, made_by = ? WHERE id = ?', ['{"role":"learner","waiting":true}', Id::binary($this->people['anna']), Id::binary($door)]);
-        $keys = new DoorKeys($this->db, new Sealer('x'));
+        $keys = new DoorKeys($this->db, new Sealer(self::SECRET));
         $keys->fresh($door);
 
         return (string) $keys->shown((string) $this->db->fetchOne('SELECT sealed FROM door_key'));
@@ -111,7 +102,7 @@ final class JoinBurstTest extends RaceCase
 
     private function doorOf(string $key): string
     {
-        return (string) (new DoorKeys($this->db, new Sealer('x')))->door(Key::read($key)->key ?? throw new \LogicException('A key that was made is right.'));
+        return (string) (new DoorKeys($this->db, new Sealer(self::SECRET)))->door(Key::read($key)->key ?? throw new \LogicException('A key that was made is right.'));
     }
 
     /** @return array<string, null> ids */
@@ -165,36 +156,5 @@ final class JoinBurstTest extends RaceCase
             usleep(50_000);
         }
         self::fail('Too few came in time.');
-    }
-
-    private function serve(): void
-    {
-        $root = \dirname(__DIR__, 2);
-        $this->server = new Process(['setsid', '--wait', \PHP_BINARY, '-d', 'variables_order=EGPCS', '-d', 'opcache.enable=1', '-d', 'opcache.enable_cli=1', '-d', 'date.timezone=UTC', '-S', '127.0.0.1:'.self::PORT, '-t', $root.'/public', $root.'/public/index.php'], env: ['PHP_CLI_SERVER_WORKERS' => '8', 'APP_ENV' => 'prod'] + $this->environment(), timeout: null);
-        // Nobody reads what it says, and it says a line for every request.
-        $this->server->disableOutput();
-        $this->server->start();
-        for ($n = 0; $n < 200; ++$n) {
-            $socket = @fsockopen('127.0.0.1', self::PORT, timeout: 1);
-            if (false !== $socket) {
-                fclose($socket);
-
-                return;
-            }
-            usleep(50_000);
-        }
-        self::fail('The server did not come up.');
-    }
-
-    /** All of its processes, at once and without a word. */
-    private function kill(): void
-    {
-        $pid = $this->server?->getPid();
-        if (null !== $pid) {
-            // It leads a group of its own.
-            @posix_kill(-$pid, \SIGKILL);
-            $this->server?->stop(0);
-        }
-        $this->server = null;
     }
 }

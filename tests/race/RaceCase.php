@@ -16,6 +16,12 @@ abstract class RaceCase extends TestCase
 {
     protected const NOW = 1_795_510_800;
 
+    protected const SECRET = 'a secret for races and nothing else';
+
+    protected const PORT = 3_391;
+
+    private ?Process $server = null;
+
     protected Connection $db;
     protected HouseBuilder $house;
     protected string $site;
@@ -53,10 +59,15 @@ abstract class RaceCase extends TestCase
         $this->house->write();
     }
 
+    protected function tearDown(): void
+    {
+        $this->kill();
+    }
+
     /** @return array<string, string> of a process */
     protected function environment(): array
     {
-        return ['DATABASE_URL' => $_SERVER['RACE_URL'], 'APP_ENV' => 'test', 'APP_SECRET' => 'x', 'MINT_DOOR_CLOCK' => gmdate('Y-m-d\TH:i:s\Z', self::NOW)];
+        return ['DATABASE_URL' => $_SERVER['RACE_URL'], 'APP_ENV' => 'test', 'APP_SECRET' => self::SECRET, 'MINT_DOOR_CLOCK' => gmdate('Y-m-d\TH:i:s\Z', self::NOW)];
     }
 
     protected function worker(): Process
@@ -65,5 +76,52 @@ abstract class RaceCase extends TestCase
         $worker->start();
 
         return $worker;
+    }
+
+    /**
+     * The application over HTTP on `self::PORT`, as it is where it is used.
+     *
+     * @param array<string, string> $more of its environment
+     */
+    protected function serve(array $more = []): void
+    {
+        $root = \dirname(__DIR__, 2);
+        $options = [
+            'variables_order' => 'EGPCS', 'opcache.enable' => '1', 'opcache.enable_cli' => '1', 'date.timezone' => 'UTC',
+        ];
+        $arguments = array_map(static fn (string $name): array => ['-d', $name.'='.$options[$name]], array_keys($options));
+        $this->server = new Process(
+            [
+                'setsid', '--wait', \PHP_BINARY, ...array_merge(...$arguments),
+                '-S', '127.0.0.1:'.self::PORT, '-t', $root.'/public', $root.'/public/index.php',
+            ],
+            env: $more + ['PHP_CLI_SERVER_WORKERS' => '8', 'APP_ENV' => 'prod'] + $this->environment(),
+            timeout: null,
+        );
+        // Nobody reads what it says, and it says a line for every request.
+        $this->server->disableOutput();
+        $this->server->start();
+        for ($n = 0; $n < 200; ++$n) {
+            $socket = @fsockopen('127.0.0.1', self::PORT, timeout: 1);
+            if (false !== $socket) {
+                fclose($socket);
+
+                return;
+            }
+            usleep(50_000);
+        }
+        self::fail('The server did not come up.');
+    }
+
+    /** All of its processes, at once and without a word. */
+    protected function kill(): void
+    {
+        $pid = $this->server?->getPid();
+        if (null !== $pid) {
+            // It leads a group of its own.
+            @posix_kill(-$pid, \SIGKILL);
+            $this->server?->stop(0);
+        }
+        $this->server = null;
     }
 }

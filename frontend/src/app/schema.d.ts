@@ -2718,6 +2718,7 @@ export interface components {
             cardDays: number;
             keepMessages: number;
             keepAddresses: number;
+            keepAnswers: number;
         };
         Rules: {
             roles: components["schemas"]["RoleRules"][];

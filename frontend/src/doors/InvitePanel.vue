@@ -80,7 +80,7 @@ const withdraw = (ids: string[]) => run(async () => {
     <p v-if="!invitations.length" class="soft">{{ $t('doors.invite.none') }}</p>
     <ol v-else>
       <li v-for="each in invitations" :key="each.id">
-        <strong>{{ each.person?.name ?? each.address }}</strong> <span :class="tone(each.state)">{{ $t('doors.invite.state.' + each.state) }}</span>
+        <strong>{{ each.person?.name ?? (each.address || $t('doors.invite.forgotten')) }}</strong> <span :class="tone(each.state)">{{ $t('doors.invite.state.' + each.state) }}</span>
         <span v-if="each.answeredBy" class="soft">{{ $t('doors.invite.by', { name: each.answeredBy.name }) }}</span>
         <span v-if="['on-its-way', 'sent', 'opened'].includes(each.state)" class="soft">{{ $t('doors.invite.until', { day: day(each.lapsesAt, site.timeZone) }) }}</span>
         <span v-if="each.state === 'bounced' && each.reason" class="soft">{{ each.reason }}</span>

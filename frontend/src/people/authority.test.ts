@@ -93,7 +93,7 @@ describe('who waits for a yes', () => {
 
 describe('one’s own sessions', () => {
   const session = (id: string, more = {}) => ({
-    id, device: 'Firefox on Linux', place: '192.0.2.7', madeAt: '2026-11-20T08:00:00Z',
+    id, device: 'Firefox, Linux', place: '192.0.2.7', madeAt: '2026-11-20T08:00:00Z',
     usedAt: '2026-11-24T08:00:00Z', endsAt: '2026-12-20T08:00:00Z', current: false, ...more
   })
 

@@ -27,7 +27,7 @@ const parts = computed(() => ['roles', 'compare', 'ladder', 'outside', 'numbers'
 const editing = ref('')
 const LIMITS = [
   'seats', 'leads', 'sheet', 'removalFew', 'removalShare', 'careHome', 'careBeyond', 'cardDays', 'lookups', 'mailOutside',
-  'mailPerson', 'mailAgain', 'passwordLinks', 'keepMessages', 'keepAddresses'
+  'mailPerson', 'mailAgain', 'passwordLinks', 'keepMessages', 'keepAddresses', 'keepAnswers'
 ] as const
 const givers = computed(() => rules.value?.roles.map((role) => ({ role, gives: rules.value!.roles.filter((each) => each.givenBy.includes(role.code)).map((each) => each.name.toLowerCase()) })) ?? [])
 const giveNothing = computed(() => givers.value.filter(({ gives }) => !gives.length).map(({ role }) => role.name.toLowerCase()))

@@ -18,7 +18,7 @@ const rules = (): Rules => ({
   numbers: [{ name: 'Learner number', kinds: ['learner'], prefix: '', digits: 7, checked: true }],
   limits: {
     seats: 100, leads: 10, sheet: 1000, removalFew: 5, removalShare: 20, careHome: 24, careBeyond: 168, mailOutside: 500,
-    mailAgain: 3, mailPerson: 20, passwordLinks: 60, lookups: 300, cardDays: 14, keepMessages: 365, keepAddresses: 180
+    mailAgain: 3, mailPerson: 20, passwordLinks: 60, lookups: 300, cardDays: 14, keepMessages: 365, keepAddresses: 180, keepAnswers: 24
   },
   nicknames: [['Beatriz', 'Bea', 'Bia']],
   outside: []

@@ -69,9 +69,12 @@ abstract class AttackCase extends ApiTestCase
         return $answer['cards'][0];
     }
 
-    protected function signIn(string $login, string $password): int
+    /** @param ?string $place the address it comes from */
+    protected function signIn(string $login, string $password, ?string $place = null): int
     {
+        $this->client->setServerParameter('REMOTE_ADDR', $place ?? '127.0.0.1');
         $this->call(null, 'POST', '/sign-in', ['login' => $login, 'password' => $password], null);
+        $this->client->setServerParameter('REMOTE_ADDR', '127.0.0.1');
 
         return $this->client->getResponse()->getStatusCode();
     }
