@@ -29,7 +29,7 @@ final readonly class Sealer
         #[Autowire('%kernel.environment%')]
         string $environment = 'test',
     ) {
-        if ('prod' === $environment && (self::NO_SECRET === $secret || \strlen($secret) < 16)) {
+        if ('' === $secret || ('prod' === $environment && (self::NO_SECRET === $secret || \strlen($secret) < 16))) {
             throw new \LogicException('APP_SECRET is not set. Give it 32 random characters or more that nobody else has; bin/start makes them by itself.');
         }
         $this->secrets = '' === $previous ? [$secret] : [$secret, $previous];

@@ -48,7 +48,7 @@ final class TidyCommand extends Command
         $messages = Instant::toSql($now - 86_400 * $limits->keepMessages);
         $this->db->executeStatement(
             "UPDATE message SET address = '', subject = '', body = '', reason = NULL
-             WHERE made_at < ? AND body <> '' AND due_at IS NULL",
+             WHERE made_at < ? AND (body <> '' OR address <> '') AND due_at IS NULL",
             [$messages],
         );
         $this->db->executeStatement('DELETE FROM letter WHERE arrived_at < ?', [$messages]);

@@ -112,7 +112,7 @@ final readonly class MessageController
         if (null === $access && !$reach->everything && !\in_array($division, $reach->divisions, true) && $division !== $caller->division) {
             throw Problem::notFound('This division');
         }
-        [$template, $whose] = null === $wish->subject || null === $wish->body ? $this->texts->nearest($kind, $wish->site, $division) : [new Template($wish->subject, $wish->body), 'unsaved'];
+        [$template, $whose] = null === $wish->subject || null === $wish->body ? $this->texts->nearest($kind, $access?->site->id, $division) : [new Template($wish->subject, $wish->body), 'unsaved'];
         $letter = $template->fill($values);
         $link = $this->addresses->of($kind, '…', $wish->site ?? '…');
 

@@ -164,11 +164,10 @@ final class AuthorizationTest extends ApiTestCase
     /** A table of refusals alone would hold of an application that refuses everything. */
     public function testEveryRouteSucceedsForSomebody(): void
     {
-        $refused = array_keys(array_filter(self::TABLE, static fn (array $row): bool => min($row) >= 300 || 401 === min($row)));
-        $never = array_values(array_filter($refused, static fn (string $operation): bool => [] === array_filter(
-            self::TABLE[$operation],
-            static fn (int $status): bool => $status < 300,
-        )));
+        $never = array_keys(array_filter(
+            self::TABLE,
+            static fn (array $row): bool => [] === array_filter($row, static fn (int $status): bool => $status < 300),
+        ));
         $otherwise = [];
         foreach ($never as $operation) {
             $this->db()->beginTransaction();

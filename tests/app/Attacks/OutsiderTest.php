@@ -51,7 +51,7 @@ final class OutsiderTest extends AttackCase
         self::assertSame('waiting', $state('learner', 'learner'), 'a login is guessed from the name');
         self::assertSame('waiting', $state('learner', 'X77LEARNE'));
         self::assertSame('current', $state('learner', 'Learner Learnersen <LEARNER@example.org>'));
-        self::assertSame('current', 'waiting' === $state('adult', null) ? 'waiting' : 'current', 'at home nobody is asked');
+        self::assertSame('current', $state('adult', null), 'at home nobody is asked');
     }
 
     /** A minor nobody named is not there at all, whoever guesses the id. */
@@ -78,9 +78,19 @@ final class OutsiderTest extends AttackCase
     public function testWhoWasLetInMayLeaveAndIsNotFetchedBack(): void
     {
         $this->change('disloyal', 'let-in', 'learner', 'learner', more: ['named' => 'X77LEARNER'], site: 'nerves');
-        $left = $this->change('learner', 'take-out', 'learner', site: 'nerves');
-        $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/logbook/'.$left['entry'].'/undo', null, 409);
+        self::assertTrue($this->call('learner', 'POST', '/sites/'.$this->ids['nerves'].'/visits')['mayLeave']);
+        $this->call('learner', 'POST', '/sites/'.$this->ids['nerves'].'/leave');
+        self::assertArrayNotHasKey('learner', $this->roster('principal', site: 'nerves'));
+        $left = $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/logbook')['items'][0];
+        self::assertSame('leave', $left['code']);
+        $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/logbook/'.$left['sequence'].'/undo', null, 409);
         $this->change('disloyal', 'bring-back', 'learner', expected: 409, site: 'nerves');
+    }
+
+    public function testWhoIsAtHomeHereAsksBeforeTheyGo(): void
+    {
+        self::assertFalse($this->call('adult', 'POST', '/sites/'.$this->ids['nerves'].'/visits')['mayLeave']);
+        $this->call('adult', 'POST', '/sites/'.$this->ids['nerves'].'/leave', null, 403);
     }
 
     /**
