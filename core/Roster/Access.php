@@ -115,7 +115,9 @@ final readonly class Access
             State::Current, State::KeptOut => null,
             State::Paused => new Cause('paused', ['role' => $role, 'until' => $until], 'resume', Permission::LetIn),
             State::Upcoming => new Cause('upcoming', ['role' => $role, 'from' => $until], 'move-start', Permission::LetIn),
-            State::Waiting => new Cause('waiting', ['role' => $role], 'answer'),
+            State::Waiting => true === $enrollment?->waitsForApproval($now)
+                ? new Cause('waits-for-approval', ['role' => $role], 'none')
+                : new Cause('waiting', ['role' => $role], 'answer'),
             State::Ended => new Cause('ended', ['role' => $role, 'at' => $at], 'bring-back', Permission::LetIn),
             State::TakenOut => new Cause('taken-out', ['role' => $role, 'at' => $at], 'bring-back', Permission::LetIn),
         };

@@ -96,6 +96,14 @@ final readonly class Enrollment
         return array_values(array_filter($this->passes, static fn (Pass $pass): bool => $pass->phaseAt($instant, null === $mark?->dates ? null : $pass->windowUnder($mark->dates, $set)) === $phase));
     }
 
+    /** Whether what was given by hand waits for a yes of the person's division. */
+    public function waitsForApproval(int $instant): bool
+    {
+        $desk = static fn (Pass $pass): bool => DoorKind::Desk === $pass->door;
+
+        return [] !== array_filter($this->passesIn(Phase::Waiting, $instant), $desk);
+    }
+
     /** When dates were first set by hand that these took the place of, one after the other, or that were put on again after an undoing. */
     public function firstSet(Mark $mark): int
     {

@@ -21,6 +21,7 @@ use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Sheets\Outsiders;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
@@ -39,6 +40,7 @@ final readonly class IntakeController
         private Candidates $candidates,
         private Caring $caring,
         private Lookups $lookups,
+        private Outsiders $outsiders,
     ) {
     }
 
@@ -70,7 +72,8 @@ final readonly class IntakeController
             if (\count($lists[$list]) >= self::MOST[$list]) {
                 $more[$list] = true;
             } else {
-                $lists[$list][] = $this->candidates->json($row, $segment, $sight, $access);
+                $asks = Sight::Masked === $sight && true !== $segment?->state->here() && $this->outsiders->asks($row, $q, $access);
+                $lists[$list][] = $this->candidates->json($row, $segment, $sight, $access) + ['asks' => $asks];
             }
         }
 

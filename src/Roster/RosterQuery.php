@@ -182,6 +182,7 @@ final readonly class RosterQuery
         $whole = Sight::Full === $sight ? $this->caring->known($rows, $access->caller, $access->site->division) : [];
         $labels = $this->labels->ofPeople(array_map(strval(...), array_keys($whole)));
         $of = $active ? \count($this->meter->items($access->site->id)) : 0;
+        $asked = $this->asked($access, $rows, $instant);
         $items = $known = [];
         foreach ($rows as $row) {
             $key = implode(' ', array_map($row->string(...), self::ALIKE));
@@ -192,7 +193,7 @@ final readonly class RosterQuery
                 'person' => PersonRow::json($row, Sight::Full === $sight && !isset($whole[$id]) ? Sight::Masked : $sight),
                 'standing' => $alike['standing'],
                 'entry' => $alike['entry'],
-                'because' => $alike['because'],
+                'because' => isset($asked[$id]) ? 'waits-for-approval' : $alike['because'],
                 'listed' => $row->bool('listed'),
                 'lastSeen' => null === $seen ? null : Instant::toJson($seen),
                 'work' => $active && $alike['works'] ? ['done' => $this->meter->done($access->site->id, $id, $row->instant('since_at'), $seen), 'of' => $of] : null,
@@ -202,6 +203,29 @@ final readonly class RosterQuery
         }
 
         return $items;
+    }
+
+    /**
+     * @param list<Row> $rows
+     *
+     * @return array<string, true> by person: those who wait for a yes of their division
+     */
+    private function asked(SiteAccess $access, array $rows, int $instant): array
+    {
+        $waiting = array_filter($rows, static fn (Row $row): bool => State::Waiting->value === $row->string('state'));
+        $found = [] === $waiting ? [] : $this->db->fetchFirstColumn(
+            "SELECT w.person_id FROM pass w JOIN door d ON d.id = w.door_id AND d.kind = 'desk'
+             WHERE w.site_id = ? AND w.person_id IN (?) AND w.accepted_at > ? AND w.given_at <= ?",
+            [
+                Id::binary($access->site->id),
+                array_map(static fn (Row $row): string => Id::binary($row->id('person_id')), array_values($waiting)),
+                Instant::toSql($instant),
+                Instant::toSql($instant),
+            ],
+            [1 => ArrayParameterType::BINARY],
+        );
+
+        return array_fill_keys(array_map(static fn (mixed $id): string => Id::text(\is_string($id) ? $id : ''), $found), true);
     }
 
     /** @return array{standing: array<string, mixed>|null, entry: string, because: string, works: bool} how somebody like this stands, whether they can enter then, the code of what decides it, and whether they have work to do */

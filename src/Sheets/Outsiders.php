@@ -72,6 +72,14 @@ final readonly class Outsiders
         return $outside;
     }
 
+    /** Whether somebody would wait for a yes of their division, found by what was typed and let in. */
+    public function asks(Row $person, string $typed, SiteAccess $access): bool
+    {
+        $id = $person->id('person_id');
+
+        return [0 => true] === $this->of([new LineWish($id, Verb::LetIn->value, named: $typed)], [$id => $person], $access);
+    }
+
     /**
      * Whoever was let in at once by somebody they have nothing to do with is told, whatever else is said.
      *

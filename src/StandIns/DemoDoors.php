@@ -41,7 +41,22 @@ final readonly class DemoDoors
             $door = $this->db->fetchOne('SELECT d.id FROM door d JOIN site s ON s.id = d.site_id WHERE s.code = ? AND d.kind = ? ORDER BY d.id LIMIT 1', [$site, $kind]);
             $until = isset($terms['untilDay']) ? (intdiv($this->now, self::DAY) + $terms['untilDay']) * self::DAY - 3_600 : null;
             $kept = array_diff_key([...['role' => 'learner', 'place' => 'none', 'stay' => 'site', 'offerHours' => 14], ...$terms], ['name' => 1, 'untilDay' => 1]);
-            $this->db->executeStatement('UPDATE door SET name = ?, terms = ?, until_at = COALESCE(?, until_at), made_by = ?, made_at = ? WHERE id = ?', [$terms['name'], json_encode($kept, \JSON_THROW_ON_ERROR), null === $until ? null : Instant::toSql($until), Id::binary($by), Instant::toSql($this->now - 80 * self::DAY + $n), $door]);
+            // Where they have no say, the lead of the site set it up.
+            $keeper = "COALESCE(
+                (SELECT MIN(g.person_id) FROM enrollment_segment g WHERE g.site_id = door.site_id AND g.person_id = ?),
+                (SELECT MIN(w.person_id) FROM pass w WHERE w.site_id = door.site_id AND w.role = 'lead-tutor')
+            )";
+            $this->db->executeStatement(
+                "UPDATE door SET name = ?, terms = ?, until_at = COALESCE(?, until_at), made_at = ?, made_by = $keeper WHERE id = ?",
+                [
+                    $terms['name'],
+                    json_encode($kept, \JSON_THROW_ON_ERROR),
+                    null === $until ? null : Instant::toSql($until),
+                    Instant::toSql($this->now - 80 * self::DAY + $n),
+                    Id::binary($by),
+                    $door,
+                ],
+            );
             if ('key' === $kind && !isset($terms['listed']) && \is_string($door)) {
                 $this->keys->fresh(Id::text($door), $dice->below(...));
             }

@@ -43,8 +43,8 @@ final class DemoHouse
     /** @var array<string, string> */
     private array $terms = [];
 
-    /** @var array{baroque: string, het: string, jazz: string, nerves: string, harmony: list<string>} sites of these names, and learners of one */
-    private array $shown = ['baroque' => '', 'het' => '', 'jazz' => '', 'nerves' => '', 'harmony' => []];
+    /** @var array{baroque: string, strings: string, het: string, jazz: string, nerves: string, harmony: list<string>} sites of these names, and learners of one */
+    private array $shown = ['baroque' => '', 'strings' => '', 'het' => '', 'jazz' => '', 'nerves' => '', 'harmony' => []];
 
     /** @var list<string> learners of the jazz workshop */
     private array $busy = [];
@@ -92,6 +92,10 @@ final class DemoHouse
         $this->house->door($this->shown['baroque'], DoorKind::Key, 'by request');
         foreach (\array_slice($free, 3, 2) as $n => [$id]) {
             $this->house->letIn($this->shown['baroque'], $id, 'learner', $this->now - 7_200 + 1_800 * $n, door: DoorKind::Key, accepted: false);
+        }
+        // Two seniors are wanted among the juniors, and wait for a yes of their division.
+        foreach (\array_slice($free, 5, 2) as $n => [$id]) {
+            $this->house->letIn($this->shown['strings'], $id, 'learner', $this->now - 90_000 + 60 * $n, accepted: false, by: $this->staff[2]);
         }
         foreach (['het' => 'late joiners', 'nerves' => 'flyer in the hall'] as $site => $name) {
             $this->house->door($this->shown[$site], DoorKind::Key, $name);
@@ -243,6 +247,7 @@ final class DemoHouse
         }
         $this->house->letIn($strings, $this->known['pip.halvorsen'], 'learner', $this->at(-79), lastSeen: $this->at(-1), by: $staff[2]);
 
+        $this->shown['strings'] = $strings;
         $jazz = $this->open('JAZZ', 'Jazz Improvisation Workshop', 'workshop', 'millrace', [7, 10], 24, $mara);
         $this->house->door($jazz, DoorKind::Key, 'key on the practice-room door');
         $this->shown = ['het' => $het, 'jazz' => $jazz] + $this->shown;

@@ -30,6 +30,7 @@ final class DemoLoadCommand extends Command
         private readonly PasswordHasherFactoryInterface $hashers,
         private readonly DoorKeys $keys,
         private readonly Sealer $sealer,
+        private readonly DemoAccounts $lately,
     ) {
         parent::__construct();
     }
@@ -63,6 +64,7 @@ final class DemoLoadCommand extends Command
             $this->db->fetchAllAssociative('ANALYZE TABLE person_term, person_key, name_slip, enrollment_segment, person, enrollment, pass, mark, site');
         } else {
             $this->db->transactional(fn () => $demo->furnish($this->keys, $this->sealer));
+            $this->lately->furnish();
         }
         foreach (['person' => 'people', 'site' => 'sites', 'enrollment' => 'enrollments'] as $table => $what) {
             $count = $this->db->fetchOne('SELECT COUNT(*) FROM '.$table);

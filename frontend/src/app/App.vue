@@ -61,10 +61,11 @@ async function leave() {
 #page { flex: 1; min-height: 0; overflow: auto; outline: none; }
 .bar { display: flex; align-items: center; gap: 18px; padding: 6px 20px; border-bottom: 1px solid var(--line); background: var(--sheet); min-height: 48px; }
 .bar nav { display: flex; gap: 14px; }
+.bar nav a, .bar .word { white-space: nowrap; }
 .bar nav a { text-decoration: none; color: var(--ink); padding: 4px 2px; border-bottom: 2px solid transparent; font-weight: 600; }
 .bar nav a.on { border-color: var(--spruce); }
 .mark { display: flex; gap: 8px; align-items: center; font-family: var(--title); font-weight: 700; font-size: 1.1rem; color: var(--ink); text-decoration: none; white-space: nowrap; }
-.who { margin-left: auto; color: var(--ink); text-decoration: none; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.who { margin-left: auto; flex-shrink: 0; max-width: 220px; color: var(--ink); text-decoration: none; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .silent { margin: 0; text-align: center; }
 .keys { display: flex; gap: 24px; justify-content: space-between; padding: 8px 20px; border-bottom: 1px solid var(--line); background: var(--mint-pale); }
 .keys dl { display: flex; flex-wrap: wrap; gap: 4px 16px; margin: 0; }
@@ -74,6 +75,7 @@ kbd { font-family: var(--mono); font-size: 0.82em; border: 1px solid var(--soft)
 @media (max-width: 640px) {
   .bar { flex-wrap: wrap; gap: 6px 14px; padding: 8px 14px; }
   .hush { display: none; }
+  .who { flex-shrink: 1; }
   .bar .finder { order: 9; width: 100%; }
 }
 </style>

@@ -1940,7 +1940,7 @@ export interface components {
             /** @description the deciding one first */
             causes: {
                 /** @enum {string} */
-                code: "let-in" | "reads-closed" | "prepares-draft" | "kept-out" | "account-closed" | "never-here" | "taken-out" | "ended" | "waiting" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
+                code: "let-in" | "reads-closed" | "prepares-draft" | "kept-out" | "account-closed" | "never-here" | "taken-out" | "ended" | "waiting" | "waits-for-approval" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
                 values: components["schemas"]["Values"];
                 /** @enum {string} */
                 change: "lift" | "reopen-account" | "let-in" | "bring-back" | "answer" | "move-start" | "resume" | "open-site" | "open-site-again" | "more-seats" | "pause" | "take-out" | "change-role" | "none";
@@ -2107,6 +2107,8 @@ export interface components {
             standing: null | components["schemas"]["Standing"];
             suggested: string | null;
             options: components["schemas"]["RoleOption"][];
+            /** @description whether letting them in waits for a yes of their division */
+            asks: boolean;
         };
         PastedLine: {
             /** @description of the line in the text; several may come from one */

@@ -27,7 +27,7 @@ it('writes names for speaking and for sorting', () => {
 })
 
 describe('reasons', () => {
-  const codes: Reason['causes'][number]['code'][] = ['let-in', 'reads-closed', 'prepares-draft', 'kept-out', 'account-closed', 'never-here', 'taken-out', 'ended', 'waiting', 'upcoming', 'paused', 'draft', 'closed']
+  const codes: Reason['causes'][number]['code'][] = ['let-in', 'reads-closed', 'prepares-draft', 'kept-out', 'account-closed', 'never-here', 'taken-out', 'ended', 'waiting', 'waits-for-approval', 'upcoming', 'paused', 'draft', 'closed']
   const values = { role: 'learner', until: '2026-12-18T23:00:00Z', at: '2026-11-01T09:00:00Z', from: '2026-12-01T09:00:00Z', opens: '2027-01-11T23:00:00Z', door: 'Level 7 strings', doorKind: 'cohort' }
 
   it.each(codes)('has a sentence for %s in both wordings, with nothing left to fill in', (code) => {

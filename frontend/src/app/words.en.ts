@@ -29,7 +29,7 @@ export default {
   level: 'level {n}',
   siteKind: { course: 'Course', ensemble: 'Ensemble', workshop: 'Workshop', studio: 'Studio', club: 'Club', evening: 'Evening' },
   siteState: { draft: 'Draft', open: 'Open', closed: 'Closed' },
-  state: { current: 'Current', paused: 'Paused', upcoming: 'Upcoming', waiting: 'Waiting', 'kept-out': 'Kept out', ended: 'Ended', 'taken-out': 'Taken out' },
+  state: { current: 'Current', paused: 'Paused', upcoming: 'Upcoming', waiting: 'Waiting', approval: 'Waiting for approval', 'kept-out': 'Kept out', ended: 'Ended', 'taken-out': 'Taken out' },
   sites: {
     run: 'Sites I run', in: 'Sites I am in', all: 'All sites', find: 'Find by title or code', new: 'New site',
     count: 'No sites | One site | {n} sites', loading: 'Fetching sites…', more: 'Show more',
@@ -124,6 +124,10 @@ export default {
       ask: 'Adults named by number or address at once; all others wait for the division’s yes',
       open: 'Everybody at once', closed: 'Everybody waits for the division’s yes'
     },
+    limitsOf: {
+      sites: 'Sites and sheets', care: 'Accounts and looking people up', mail: 'Mail a day',
+      keep: 'How long things are kept'
+    },
     limit: { careHome: 'Hours after which who let somebody in by hand may look after their account', careBeyond: 'The same for people of other divisions or levels', cardDays: 'Days for which a sign-in card holds', lookups: 'Numbers and addresses an hour one may look up that are nobody’s', mailOutside: 'Messages a day from one sender to addresses nobody here has', mailPerson: 'Messages a day to one person', mailAgain: 'Times a day the same is sent again', passwordLinks: 'Links to set a password a day from one sender', keepMessages: 'Days for which the texts of messages are kept', keepAddresses: 'Days for which network addresses are kept', keepAnswers: 'Hours for which the answer to a repeated call is kept', seats: 'A site has at most so many seats', leads: 'Leads of a site that has no limit of its own', sheet: 'Lines on a sheet', removalFew: 'Never ask when so many or fewer are taken out', removalShare: 'Ask for the number when more than this share is taken out, in per cent' },
     limits: { careHome: 'Who let somebody in by hand may look after their account after {n} hours.', careBeyond: 'For people of other divisions or levels it is {n} hours.', cardDays: 'A sign-in card holds for {n} days.', seats: 'A site has {n} seats at most.', leads: 'A site has {n} leads at most, unless it has a limit of its own.', sheet: 'A sheet has {n} lines at most.', removal: 'Whoever takes out more than {few} people and more than {share} % of a site types their number first.' },
     preview: { title: 'What would change', none: 'Nothing yet: these are the rules that hold.', nobody: 'Nobody who is in a site would gain or lose a permission.', gain: '… | One person in one site would also: {what}. | {n} people in {sites} would also: {what}.', lose: '… | One person in one site could no longer: {what}. | {n} people in {sites} could no longer: {what}.', sites: 'no site | one site | {n} sites', numbers: '{name}: {fit} numbers fit, {not} would not, such as {example}.', numbersFit: '{name}: all {fit} numbers fit.', overSeats: '… | One site has more seats than that; it keeps them. | {n} sites have more seats than that; they keep them.', overLeads: '… | One site has more leads than that; none is taken out, and no further one can be let in. | {n} sites have more leads than that; none is taken out, and no further one can be let in.', wrong: 'This cannot be yet:', save: 'Put these rules in force', drop: 'Drop my changes', did: 'The rules are changed. Version {version} holds.', computing: 'Working out whom it affects…', back: 'Version {version} is in force again.' },
@@ -137,7 +141,7 @@ export default {
     mendAll: 'Mend {n} of these in one sheet', all: 'All sites I run',
     sum: '{when}: {n} of {of} could enter.', look: '… | One could only look, as their role has it. | {n} could only look, as their role has it.', nobody: 'Nobody is expected then.', others: 'and {n} more',
     cause: {
-      upcoming: '… | One would not have started yet | {n} would not have started yet', waiting: '… | One would not have answered | {n} would not have answered', paused: '… | One would be paused | {n} would be paused',
+      upcoming: '… | One would not have started yet | {n} would not have started yet', waiting: '… | One would not have answered | {n} would not have answered', 'waits-for-approval': '… | One would still wait for approval | {n} would still wait for approval', paused: '… | One would be paused | {n} would be paused',
       'account-closed': '… | One has a closed account | {n} have a closed account', draft: '… | For one the site would still be a draft | For {n} the site would still be a draft', closed: '… | For one the site would be closed | For {n} the site would be closed',
       'kept-out': '… | One would be kept out | {n} would be kept out', 'reads-closed': '… | For one the site would be closed; they could still read | For {n} the site would be closed; they could still read',
       'never-here': '… | One was never let in | {n} were never let in', ended: '… | For one the time would be over | For {n} the time would be over', 'taken-out': '… | One would be taken out | {n} would be taken out', 'let-in': '… | One | {n}', 'prepares-draft': '… | One | {n}'
@@ -152,7 +156,7 @@ export default {
     alreadyHere: 'Already here', wasHere: 'Was here', keptOut: 'Kept out', canBeLetIn: 'Can be let in', more: 'There are more. Type a little more of the name.',
     nobody: 'Nobody by that name, number or e-mail is in your reach. Try part of the name, or the number in full.',
     short: 'Type two characters or more.', searching: 'Looking…', show: 'Show', letInAs: 'Let in as {role}', letIn: 'Let in…', bringBack: 'Bring back as {role}', another: 'Other role or dates', close: 'Close',
-    hereAs: '{role} since {day}', until: '{role} until {day}', upcoming: '{role} from {day}', keptOutUntil: 'until {day}', keptOutOpen: 'with no end', masked: 'outside your divisions',
+    hereAs: '{role} since {day}', until: '{role} until {day}', upcoming: '{role} from {day}', keptOutUntil: 'until {day}', keptOutOpen: 'with no end', masked: 'outside your divisions', asks: 'Waits for approval by their division first.',
     slip: 'That is no {format}: by its check digit one digit is wrong. Look at the number again.', found: 'nobody found | 1 person found | {n} people found', from: 'From', untilDay: 'until and including', fromHint: 'empty: now', untilHint: 'empty: the end of the site', chooseRole: 'As which role?', noRole: 'There is no role that you may give them here.'
   },
   pasted: {
@@ -209,6 +213,7 @@ export default {
     'let-in-outside': '{by} let you into {site}. You may leave it by yourself whenever you like.'
   },
   approvals: {
+    hint: '… | One person of your division waits for approval. | {n} people of your division wait for approval.',
     open: 'Waiting for your division', title: 'Waiting for approval', who: 'Who', into: 'Into', role: 'As', by: 'Asked by',
     more: 'People of your division whom somebody with nothing to do with them wants to let into a site.',
     none: 'Nobody of your division waits for your answer.', yes: 'Yes', no: 'No', yesTo: 'Yes to {name}', noTo: 'No to {name}',
@@ -216,7 +221,7 @@ export default {
   },
   sessions: {
     title: 'Where you are signed in', more: 'A session you do not know is somebody else’s: end it, then change your password.',
-    device: 'With', place: 'From', used: 'Last used', since: 'Since', ends: 'Ends', this: 'this one', unknown: 'Something else',
+    device: 'With', place: 'From', used: 'Last used', since: 'Since', ends: 'Ends if not used', this: 'this one', unknown: 'Something else',
     end: 'End', endOf: 'End the session with {device} from {place}', endAll: 'End all others', did: 'That session is ended.',
     didAll: 'You are signed in here only.'
   },
@@ -294,7 +299,7 @@ export default {
       sum: { ready: '… | one will change | {n} will change', nothing: '… | one is so already | {n} are so already', choice: '… | one needs a choice | {n} need a choice', cannot: '… | one cannot be | {n} cannot be' }, seats: '{title}: {after} of {seats} seats after', held: '{title}: {after} learners after', apply: 'Change nothing | Change one | Change {n}', did: 'Nothing was changed. | One change is made. | {n} changes are made.', role: 'Role', and: 'and {n} more' }
   },
   did: {
-    'let-in': '{name} is let in as {role}.', 'change-role': '{name} is now {role}.', 'take-out': '{name} is taken out.', 'bring-back': '{name} is back as {role}.', pause: '{name}: {outlook}', resume: '{name} is no longer paused.', 'change-dates': '{name}: {outlook}', 'keep-out': '{name} is kept out.', 'lift-keep-out': '{name} is no longer kept out.', 'lift-role': 'The role by hand of {name} is lifted: {role}.', 'lift-dates': 'The dates by hand of {name} are lifted.', nothing: 'Nothing to do: {name} is that already.'
+    asked: '{name} waits for approval as {role}.', 'let-in': '{name} is let in as {role}.', 'change-role': '{name} is now {role}.', 'take-out': '{name} is taken out.', 'bring-back': '{name} is back as {role}.', pause: '{name}: {outlook}', resume: '{name} is no longer paused.', 'change-dates': '{name}: {outlook}', 'keep-out': '{name} is kept out.', 'lift-keep-out': '{name} is no longer kept out.', 'lift-role': 'The role by hand of {name} is lifted: {role}.', 'lift-dates': 'The dates by hand of {name} are lifted.', nothing: 'Nothing to do: {name} is that already.'
   },
   card: {
     leadEnds: 'I mean it: the site will have no lead from then on',
@@ -315,12 +320,12 @@ export default {
     staff: {
       'let-in': 'Can enter as {role}{until}{door}.', 'let-in-look': 'Can look as {role}, but not work here{until}{door}.', 'prepares-draft': 'Can enter as {role} and prepare: the site is a draft.', 'reads-closed': 'Can look as {role}: the site is closed.',
       'kept-out': 'Cannot enter: kept out{until}.', 'account-closed': 'Cannot enter: the account is closed since {at}.', 'never-here': 'Has never been let in here.', 'taken-out': 'Cannot enter: taken out on {at}.', ended: 'Cannot enter: the time here ended on {at}.',
-      waiting: 'Cannot enter yet: waits for an answer, a yes or a seat.', upcoming: 'Cannot enter yet: starts on {from}.', paused: 'Cannot enter: paused{until}.', draft: 'Cannot enter yet: the site is a draft{opens}.', closed: 'Cannot enter: the site closed on {at}.', 'no-seat': 'All {seats} seats are held.'
+      waiting: 'Cannot enter yet: waits for an answer, a yes or a seat.', 'waits-for-approval': 'Cannot enter yet: waits for approval by the administrators of their division.', upcoming: 'Cannot enter yet: starts on {from}.', paused: 'Cannot enter: paused{until}.', draft: 'Cannot enter yet: the site is a draft{opens}.', closed: 'Cannot enter: the site closed on {at}.', 'no-seat': 'All {seats} seats are held.'
     },
     you: {
       'let-in': 'You can enter{until}.', 'let-in-look': 'You can look, but not work here{until}.', 'prepares-draft': 'You can enter and prepare: it is a draft.', 'reads-closed': 'This site is closed. You can still read.',
       'kept-out': 'You cannot enter. Ask the leads of this site.', 'account-closed': 'Your account is closed.', 'never-here': 'You have not been let in.', 'taken-out': 'You were taken out on {at}. Ask your tutor if that is a mistake.', ended: 'Your time here ended on {at}.',
-      waiting: 'You are waiting: for your own answer, for a yes, or for a seat.', upcoming: 'You can enter from {from}.', paused: 'You are paused{until}. Your tutor can tell you more.', draft: 'Not open yet{opens}.', closed: 'This site closed on {at}.', 'no-seat': 'All seats are held.'
+      waiting: 'You are waiting: for your own answer, for a yes, or for a seat.', 'waits-for-approval': 'Not yet: an administrator of your division has to approve it.', upcoming: 'You can enter from {from}.', paused: 'You are paused{until}. Your tutor can tell you more.', draft: 'Not open yet{opens}.', closed: 'This site closed on {at}.', 'no-seat': 'All seats are held.'
     },
     until: ' until {day}', opens: '; it opens on {day}', byDoor: ', {door}', also: 'Also: {what}'
   },

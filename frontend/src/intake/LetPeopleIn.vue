@@ -130,10 +130,11 @@ function close() {
               <span class="facts">
                 {{ $t('kind.' + candidate.person.kind) }}<template v-if="candidate.person.level">, {{ $t('level', { n: candidate.person.level }) }}</template> · {{ candidate.person.division.name }}
                 <span v-if="candidate.person.number" class="num">{{ candidate.person.number }}</span>
-                <span v-if="candidate.sight === 'masked'" class="soft">· {{ $t('intake.masked') }}</span>
+                <span v-if="candidate.sight === 'masked'" class="soft">{{ ' · ' + $t('intake.masked') }}</span>
               </span>
               <span v-if="part === 'canBeLetIn'" class="brass small">
                 <template v-if="suggested(candidate) && suggested(candidate)!.code !== 'fits'">{{ optionSentence(suggested(candidate)!, site.timeZone, roleName) }}</template>
+                <template v-if="candidate.asks">{{ ' ' + $t('intake.asks') }}</template>
               </span>
               <span v-else class="soft when">
                 <template v-if="part === 'alreadyHere'">{{ $t(candidate.standing?.state === 'upcoming' ? 'intake.upcoming' : 'intake.hereAs', about(part, candidate) as Record<string, string>) }}</template>

@@ -19,6 +19,8 @@ const { roleName } = useHouse()
 const KEY = ['approvals']
 const { data, error, isPending, refetch } = useQuery({ queryKey: KEY, queryFn: () => take(api.GET('/approvals')) })
 const items = computed(() => (data.value?.items ?? []).map((item) => ({ ...item, key: item.site.id + item.person.id })))
+const where = ({ person: { division, level } }: Approval) =>
+  [division.name, level ? t('level', { n: level }) : ''].filter(Boolean).join(', ')
 const { busy, run } = useBusy()
 const answer = ({ site, person }: Approval, answer: 'yes' | 'no') => run(async () => {
   const path = { site: site.id, person: person.id }
@@ -41,8 +43,7 @@ const answer = ({ site, person }: Approval, answer: 'yes' | 'no') => run(async (
       <Column :header="$t('approvals.who')">
         <template #body="{ data: item }">
           <RouterLink :to="{ name: 'person', params: { person: item.person.id } }">{{ fullName(item.person) }}</RouterLink>
-          <span class="soft"> {{ item.person.division.name }}<template v-if="item.person.level">
-            , {{ $t('level', { n: item.person.level }) }}</template></span>
+          <div class="soft">{{ where(item) }}</div>
         </template>
       </Column>
       <Column :header="$t('approvals.into')">

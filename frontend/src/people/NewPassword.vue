@@ -65,6 +65,7 @@ const said = computed(() => (missing.value || score.value === null ? 'short' : S
 
 <style scoped>
 .strength { height: 6px; }
+.strength :deep(.p-progressbar-value) { transition: none; }
 .strength :deep(.p-progressbar-value) { background: var(--brass); }
 .strength.s0 :deep(.p-progressbar-value), .strength.s1 :deep(.p-progressbar-value) { background: var(--clay); }
 .strength.s3 :deep(.p-progressbar-value), .strength.s4 :deep(.p-progressbar-value) { background: var(--spruce); }

@@ -41,7 +41,8 @@ const read = () => run(async () => {
 </template>
 
 <style scoped>
-.notices { margin: 8px 20px 0; }
+.notices { margin: 12px clamp(14px, 3.1vw, 40px) 0; color: var(--ink); background: var(--brass-pale); outline: none; }
+.notices { border: 1px solid var(--line); border-left: 4px solid var(--brass); box-shadow: none; }
 ul { margin: 4px 0; padding-left: 20px; }
 p { margin: 4px 0 8px; }
 </style>

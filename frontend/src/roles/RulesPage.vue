@@ -25,10 +25,12 @@ const { book, error, refetch, rules, changed, edit, roleName, wrongAt } = all
 const part = computed(() => (typeof route.params.part === 'string' && route.params.part ? route.params.part : 'roles'))
 const parts = computed(() => ['roles', 'compare', 'ladder', 'outside', 'numbers', 'names', 'limits', ...(book.value?.mayChange ? ['administrators', 'log'] : [])])
 const editing = ref('')
-const LIMITS = [
-  'seats', 'leads', 'sheet', 'removalFew', 'removalShare', 'careHome', 'careBeyond', 'cardDays', 'lookups', 'mailOutside',
-  'mailPerson', 'mailAgain', 'passwordLinks', 'keepMessages', 'keepAddresses', 'keepAnswers'
-] as const
+const LIMITS = {
+  sites: ['seats', 'leads', 'sheet', 'removalFew', 'removalShare'],
+  care: ['careHome', 'careBeyond', 'cardDays', 'lookups'],
+  mail: ['mailOutside', 'mailPerson', 'mailAgain', 'passwordLinks'],
+  keep: ['keepMessages', 'keepAddresses', 'keepAnswers']
+} as const
 const givers = computed(() => rules.value?.roles.map((role) => ({ role, gives: rules.value!.roles.filter((each) => each.givenBy.includes(role.code)).map((each) => each.name.toLowerCase()) })) ?? [])
 const giveNothing = computed(() => givers.value.filter(({ gives }) => !gives.length).map(({ role }) => role.name.toLowerCase()))
 
@@ -53,7 +55,7 @@ function remove(role: RoleRules) {
   editing.value = ''
 }
 
-function limit(name: (typeof LIMITS)[number], value: string) {
+function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string) {
   edit().limits[name] = Number(value) || 0
 }
 </script>
@@ -95,11 +97,20 @@ function limit(name: (typeof LIMITS)[number], value: string) {
 
         <div v-else-if="part === 'limits'" class="limits">
           <template v-if="book.mayChange">
-            <div v-for="name in LIMITS" :key="name" class="field">
-              <label :for="'limit-' + name">{{ $t('rules.limit.' + name) }}</label>
-              <input :id="'limit-' + name" class="plain" inputmode="numeric" :value="rules.limits[name]" @input="limit(name, ($event.target as HTMLInputElement).value)" />
-              <span v-for="sentence in wrongAt('limits/' + name)" :key="sentence" class="wrong" role="alert">{{ sentence }}</span>
-            </div>
+            <fieldset v-for="(names, group) in LIMITS" :key="group">
+              <legend>{{ $t('rules.limitsOf.' + group) }}</legend>
+              <div v-for="name in names" :key="name" class="field">
+                <label :for="'limit-' + name">{{ $t('rules.limit.' + name) }}</label>
+                <input
+                  :id="'limit-' + name"
+                  class="plain"
+                  inputmode="numeric"
+                  :value="rules.limits[name]"
+                  @input="limit(name, ($event.target as HTMLInputElement).value)"
+                />
+                <span v-for="sentence in wrongAt('limits/' + name)" :key="sentence" class="wrong" role="alert">{{ sentence }}</span>
+              </div>
+            </fieldset>
           </template>
           <ul v-else>
             <li v-for="name in ['seats', 'leads', 'sheet'] as const" :key="name">{{ $t('rules.limits.' + name, { n: $n(rules.limits[name]) }) }}</li>
@@ -127,7 +138,9 @@ nav a.on { border-color: var(--spruce); }
 article { border-bottom: 1px solid var(--line); padding: 4px 0 12px; }
 .ladder { margin: 0; padding-left: 0; list-style: none; display: grid; gap: 10px; }
 .ladder li { border-left: 4px solid var(--mint); padding: 2px 12px; }
-.limits { display: grid; gap: 14px; max-width: 560px; }
+.limits { display: grid; grid-template-columns: repeat(auto-fit, minmax(min(380px, 100%), 1fr)); gap: 14px 40px; align-items: start; }
+.limits fieldset { border: 0; border-top: 2px solid var(--line); margin: 0; padding: 10px 0 0; display: grid; gap: 12px; }
+.limits legend { font-weight: 700; padding: 0 10px 0 0; }
 .limits input { width: 130px; }
 ul { padding-left: 20px; display: grid; gap: 6px; }
 @media (max-width: 760px) { .both { flex-direction: column; } }

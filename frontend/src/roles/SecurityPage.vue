@@ -24,7 +24,7 @@ const CODES = [
   'administrator-named'
 ]
 const codes = computed(() => CODES.map((code) => ({ code, name: t('security.what.' + code) })))
-const look = reactive({ q: '', code: '' })
+const look = reactive({ q: '', code: null as string | null })
 const days = ref<(Date | null)[] | null>(null)
 const iso = (date?: Date | null) => date ? `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}` : undefined
 const two = (number: number) => String(number).padStart(2, '0')
@@ -74,7 +74,9 @@ const save = () => run(async () => {
       <Select
         v-model="look.code"
         size="small"
-        :options="[{ code: '', name: t('security.any') }, ...codes]"
+        :options="codes"
+        show-clear
+        :placeholder="$t('security.any')"
         option-label="name"
         option-value="code"
         :aria-label="$t('security.any')"
@@ -131,5 +133,6 @@ const save = () => run(async () => {
 
 <style scoped>
 .page { display: grid; gap: 12px; align-content: start; }
+.look :deep(.p-select) { min-width: 220px; }
 .look { display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: center; }
 </style>

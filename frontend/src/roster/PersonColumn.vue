@@ -79,7 +79,7 @@ async function act(wish: Parameters<typeof change>[1]) {
           <template v-if="card.band"> · {{ card.band.toLowerCase() }}</template>
         </p>
         <p v-if="card.work">{{ $t('card.work', card.work) }}<template v-if="card.work.mean !== null">{{ $t('card.mean', { mean: card.work.mean }) }}</template></p>
-        <p class="soft">{{ $t('state.' + card.standing.state) }} · {{ $t(here ? 'card.since' : 'card.came', { day: day(card.standing.since, zone) }) }} · {{ card.lastSeen ? $t('card.lastSeen', { day: day(card.lastSeen, zone) }) : $t('card.neverSeen') }}</p>
+        <p class="soft">{{ $t('state.' + (card.reason.causes[0]?.code === 'waits-for-approval' ? 'approval' : card.standing.state)) }} · {{ $t(here ? 'card.since' : 'card.came', { day: day(card.standing.since, zone) }) }} · {{ card.lastSeen ? $t('card.lastSeen', { day: day(card.lastSeen, zone) }) : $t('card.neverSeen') }}</p>
       </div>
 
       <ReasonLine :reason="card.reason" :zone="zone" who="staff" />

@@ -36,7 +36,7 @@ const visible = computed(() => {
   const aside = narrow.value ? ['kind', 'division', 'number', 'since', 'seen', 'work', 'labels'] : person.value || sheet.value || list.value ? ['division', 'number', 'since', 'work', 'labels'] : []
   return shown.value.filter((column) => !aside.includes(column))
 })
-const WIDTHS: Record<Column, string> = { name: 'minmax(140px, 2.2fr)', kind: '78px', level: '52px', division: 'minmax(112px, 1.1fr)', number: '88px', role: 'minmax(70px, 1.1fr)', state: '92px', since: '72px', seen: '72px', work: '66px', labels: 'minmax(110px, 1.2fr)' }
+const WIDTHS: Record<Column, string> = { name: 'minmax(140px, 2.2fr)', kind: '78px', level: '52px', division: 'minmax(112px, 1.1fr)', number: '88px', role: 'minmax(70px, 1.1fr)', state: 'minmax(92px, 0.9fr)', since: '72px', seen: '72px', work: '66px', labels: 'minmax(110px, 1.2fr)' }
 const grid = computed(() => ({ gridTemplateColumns: (mayChoose.value ? '18px ' : '') + visible.value.map((column) => WIDTHS[column]).join(' ') }))
 
 // What can be done to all of those chosen depends on what state they are shown in.

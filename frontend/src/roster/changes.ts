@@ -24,7 +24,8 @@ export function useChanges(site: () => Site) {
       const name = fullName(person)
       const nothing = line.verdict === 'nothing-to-do'
       const role = roleName(line.after?.role ?? line.before?.role).toLowerCase()
-      done(t('did.' + (nothing ? 'nothing' : wish.verb), { name, role, outlook: outlookSentence(line.outlook, zone, roleName) }), { site: id, entry: line.entry }, nothing ? '' : [...lineSentences(line, zone, roleName), tellEach.value && line.told ? t('tell.one.' + line.told) : ''].filter(Boolean).join(' '))
+      const asked = line.cautions.some((note) => note.code === 'waits-for-approval')
+      done(t('did.' + (nothing ? 'nothing' : asked ? 'asked' : wish.verb), { name, role, outlook: outlookSentence(line.outlook, zone, roleName) }), { site: id, entry: line.entry }, nothing ? '' : [...lineSentences(line, zone, roleName), tellEach.value && line.told ? t('tell.one.' + line.told) : ''].filter(Boolean).join(' '))
       await refreshSite()
       return true
     } catch (error) {

@@ -19,7 +19,7 @@ export function cell(row: RosterRow, column: Column, zone: string, roleName: Rol
     case 'division': return person.division.name
     case 'number': return person.number ?? ''
     case 'role': return roleName(standing.role)
-    case 'state': return t('state.' + standing.state) + (row.because === 'account-closed' && standing.state === 'current' ? t('roster.closedAccount') : '')
+    case 'state': return t('state.' + (row.because === 'waits-for-approval' ? 'approval' : standing.state)) + (row.because === 'account-closed' && standing.state === 'current' ? t('roster.closedAccount') : '')
     case 'since': return day(standing.since, zone)
     case 'work': return row.work ? t('roster.work', row.work) : ''
     case 'labels': return row.labels.join(', ')

@@ -12,6 +12,7 @@ import SeatMeter from '@/ui/SeatMeter.vue'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 import OwnWaits from '@/doors/OwnWaits.vue'
+import ApprovalsHint from '@/people/ApprovalsHint.vue'
 import MySites from './MySites.vue'
 
 const SiteSheetPanel = defineAsyncComponent(() => import('./SiteSheetPanel.vue'))
@@ -73,6 +74,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
       <Button v-if="me?.mayMakeSites" class="new" :label="$t('sites.new')" size="small" @click="router.push({ name: 'new-site' })" />
     </nav>
     <h1 class="unseen">{{ $t('sites.' + scope) }}</h1>
+    <ApprovalsHint />
     <div class="filters">
       <InputText v-if="scope !== 'in' || total > 8 || filtered" v-model="typed" :placeholder="$t('sites.find')" :aria-label="$t('sites.find')" maxlength="200" size="small" />
       <template v-if="scope === 'all'">

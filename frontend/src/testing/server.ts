@@ -55,6 +55,7 @@ export const person = (given: string, family: string, more: Partial<Person> = {}
 export const candidate = (who: Person, more: Partial<Candidate> = {}): Candidate => ({
   person: who, sight: 'full', standing: null, suggested: 'learner',
   options: ROLES.map(([role]) => ({ role: role!, allowed: role === 'learner' || role === 'day-guest', code: role === 'learner' ? 'fits' : role === 'day-guest' ? 'cautioned' : 'wrong-kind', values: (role === 'day-guest' ? { caution: 'Mind the end.' } : { kind: 'learner' }) as Record<string, string>, givers: [], also: [], not: [] })),
+  asks: false,
   ...more
 })
 

@@ -21,6 +21,11 @@ final class OutsiderTest extends AttackCase
             static fn (array $each): array => [$each['person']['given'], $each['role'], $each['by']['name'], $each['site']['title']],
             $asked,
         ));
+        $row = array_column($this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/roster')['items'], null, 'because');
+        self::assertSame('Junior', $row['waits-for-approval']['person']['given']);
+        $card = $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/roster/'.$this->ids['junior']);
+        self::assertSame('waits-for-approval', $card['reason']['causes'][0]['code']);
+        self::assertSame('waits-for-approval', $this->call('junior', 'POST', '/sites/'.$this->ids['nerves'].'/visits')['reason']['causes'][0]['code']);
         // Administrators of another division have no say.
         self::assertSame([], $this->call('elsewhere', 'GET', '/approvals')['items']);
         $answer = '/sites/'.$this->ids['nerves'].'/approvals/'.$this->ids['junior'];
@@ -52,6 +57,12 @@ final class OutsiderTest extends AttackCase
         self::assertSame('waiting', $state('learner', 'X77LEARNE'));
         self::assertSame('current', $state('learner', 'Learner Learnersen <LEARNER@example.org>'));
         self::assertSame('current', $state('adult', null), 'at home nobody is asked');
+    }
+
+    public function testTheBoxSaysBeforehandWhoWaits(): void
+    {
+        $asks = fn (string $typed): bool => $this->call('disloyal', 'GET', '/sites/'.$this->ids['nerves'].'/intake?q='.$typed)['canBeLetIn'][0]['asks'];
+        self::assertSame([true, false, true], [$asks('X77JUNIOR'), $asks('X77LEARNER'), $asks('Learnersen')]);
     }
 
     /** A minor nobody named is not there at all, whoever guesses the id. */

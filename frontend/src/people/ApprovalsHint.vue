@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { api, take } from '@/app/api'
+import { me } from '@/app/me'
+
+/** Tells administrators, where they come in, that somebody waits for their yes. */
+const administers = computed(() => !!me.value && (me.value.platformAdministrator || me.value.divisions.length > 0))
+const { data } = useQuery({
+  queryKey: ['approvals'], queryFn: () => take(api.GET('/approvals')), enabled: administers
+})
+const many = computed(() => data.value?.items.length ?? 0)
+</script>
+
+<template>
+  <p v-if="many" class="callout">
+    <RouterLink to="/approvals">{{ $t('approvals.hint', { n: many }, many) }}</RouterLink>
+  </p>
+</template>
+
+<style scoped>
+p { margin: 0 0 12px; }
+</style>

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\StandIns;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Hall\CallerProvider;
+use MintDoor\Hall\SecurityLog;
+use MintDoor\People\Accounts;
+use MintDoor\People\Notices;
+
+/** What was done to accounts of the demo lately: a junior got a card, and somebody forgot their password. */
+final readonly class DemoAccounts
+{
+    public function __construct(
+        private Connection $db,
+        private CallerProvider $callers,
+        private Accounts $accounts,
+        private Notices $notices,
+        private SecurityLog $log,
+    ) {
+    }
+
+    public function furnish(): void
+    {
+        $id = fn (string $login): string => $this->callers->loadUserByIdentifier($login)->id;
+        [$tutor, $junior, $senior] = [$id('mara.lindqvist'), $id('pip.halvorsen'), $id('elias.nordahl')];
+        $this->notices->tell([[$this->accounts->row($junior), 'card']], $this->callers->byId($tutor));
+        $this->log->note('sign-in', $tutor, $tutor);
+        $this->log->note('password-reset', $junior, $tutor);
+        $this->log->note('sign-in-failed', $senior);
+        $this->log->note('sign-in-failed', $senior);
+        $this->log->note('sign-in', $senior, $senior);
+        $this->db->transactional($this->log->write(...));
+    }
+}
