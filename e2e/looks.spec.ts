@@ -61,7 +61,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
     test('the rules are accessible', async ({ page }) => {
       await signIn(page, 'ingrid.solheim')
-      for (const part of ['compare', 'ladder', 'numbers', 'limits', 'administrators', 'log', 'roles']) {
+      for (const part of ['compare', 'ladder', 'outside', 'numbers', 'limits', 'administrators', 'log', 'roles']) {
         await page.goto('/rules/' + part)
         await page.getByRole('heading', { name: 'Rules' }).waitFor()
         await page.waitForTimeout(150)

@@ -72,6 +72,7 @@ final readonly class PersonCard
 
         return [
             'person' => PersonRow::json($row, $sight),
+            'page' => Sight::Full === $sight,
             'standing' => SegmentRow::json($segment, $book),
             'lastSeen' => $access->may(Permission::SeeActivity) ? Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX) : null,
             'work' => $this->work($access, $person, $segment, $record->instantOrNull('last_seen_at')),

@@ -2033,6 +2033,8 @@ export interface components {
         };
         PersonCard: {
             person: components["schemas"]["Person"];
+            /** @description whether the page of all about them opens for who asks */
+            page: boolean;
             standing: null | components["schemas"]["Standing"];
             lastSeen: components["schemas"]["OpenInstant"];
             version: number;

@@ -216,7 +216,7 @@ export default {
     hint: '… | One person of your division waits for approval. | {n} people of your division wait for approval.',
     open: 'Waiting for your division', title: 'Waiting for approval', who: 'Who', into: 'Into', role: 'As', by: 'Asked by',
     more: 'People of your division whom somebody with nothing to do with them wants to let into a site.',
-    none: 'Nobody of your division waits for your answer.', yes: 'Yes', no: 'No', yesTo: 'Yes to {name}', noTo: 'No to {name}',
+    none: 'Nobody of your division waits for your answer.', answer: 'Answer', yes: 'Yes', no: 'No', yesTo: 'Yes to {name}', noTo: 'No to {name}',
     did: { yes: '{name} is in {title}.', no: '{name} is not let into {title}.' }
   },
   sessions: {
@@ -356,7 +356,7 @@ export default {
     'not-yours-to-do': 'You may not change who is in this site. Can be done by: {givers}.', 'not-yours-to-take': 'You may not take the role {role} from somebody. Can be done by: {givers}.', 'not-yours-to-give': 'Not yours to give. Can be given by: {givers}.', 'not-to-yourself': 'Nobody raises, lengthens or frees themselves. Can be done by: {givers}.', 'set-from-above': 'Somebody with a higher role or an administrator set this. Only they, or somebody as high, may lift it.', 'left-by-themselves': 'They left by themselves. Let them in again instead.', 'waits-for-approval': 'Waits for approval: the administrators of their division have to say yes.', 'not-yours-to-label': 'You have nothing to do with this person beyond this site, so their labels are not yours.', asked: '',
     'wrong-kind': 'Not for this kind of person ({kind}).', 'wrong-level': 'Learners may hold it at levels {lowest} to {highest} only.', cautioned: '{caution}', 'other-levels': 'Outside the site\'s division or levels.', 'no-such-role': 'This role does not exist any more.', fits: ''
   },
-  landing: { leads: 'Led by', section: 'Your section', roster: 'Who is here', back: 'Sites I am in', as: 'You are here as {role}.', nothing: 'No lead is here at the moment.', leave: 'Leave this site', leaveSure: 'You lose entry at once; your work stays. A key lets you in again.', leaveYes: 'Leave it', leaveNo: 'Stay', left: 'You left {title}.', leftStill: 'What the key brought you is gone; something else still lets you into {title}.', asAdmin: 'You have no role in this site. As an administrator you can open its roster.' },
+  landing: { leads: 'Led by', section: 'Your section', roster: 'Who is here', back: 'Sites I am in', as: 'You are here as {role}.', nothing: 'No lead is here at the moment.', leave: 'Leave this site', leaveSure: 'You lose entry at once; your work stays. To come back you need a key, or somebody who lets you in.', leaveYes: 'Leave it', leaveNo: 'Stay', left: 'You left {title}.', leftStill: 'What the key brought you is gone; something else still lets you into {title}.', asAdmin: 'You have no role in this site. As an administrator you can open its roster.' },
   doors: {
     title: 'Doors', loading: 'Fetching the doors…', empty: 'Nobody comes in here by themselves yet. Set up a door: a key to hand out, the list of sites, invitations, or a look-in.',
     new: 'Set up a door', kinds: { key: 'Key', list: 'List of sites', invitation: 'Invitations', 'look-in': 'Look-in' }, kindHint: { key: 'a key to read out, print or send', list: 'found in the list of sites, without a key', invitation: 'for those you name', 'look-in': 'to look without joining' },

@@ -39,7 +39,7 @@ const answer = ({ site, person }: Approval, answer: 'yes' | 'no') => run(async (
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <p v-else-if="isPending" class="skeleton" />
     <p v-else-if="!items.length" class="empty">{{ $t('approvals.none') }}</p>
-    <DataTable v-else :value="items" data-key="key" size="small" :aria-label="$t('approvals.title')">
+    <DataTable v-else :value="items" data-key="key" size="small" :table-props="{ 'aria-label': t('approvals.title') }">
       <Column :header="$t('approvals.who')">
         <template #body="{ data: item }">
           <RouterLink :to="{ name: 'person', params: { person: item.person.id } }">{{ fullName(item.person) }}</RouterLink>
@@ -58,6 +58,7 @@ const answer = ({ site, person }: Approval, answer: 'yes' | 'no') => run(async (
         </template>
       </Column>
       <Column>
+        <template #header><span class="unseen">{{ $t('approvals.answer') }}</span></template>
         <template #body="{ data: item }">
           <span class="acts">
             <Button

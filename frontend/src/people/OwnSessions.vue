@@ -37,7 +37,7 @@ const endOthers = () => run(async () => {
     <p class="soft">{{ $t('sessions.more') }}</p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="items.length">
-      <DataTable :value="items" data-key="id" size="small" :aria-label="$t('sessions.title')">
+      <DataTable :value="items" data-key="id" size="small" :table-props="{ 'aria-label': t('sessions.title') }">
         <Column :header="$t('sessions.device')">
           <template #body="{ data: item }">
             {{ item.device || $t('sessions.unknown') }} <Tag v-if="item.current" :value="$t('sessions.this')" />
@@ -56,6 +56,7 @@ const endOthers = () => run(async () => {
           <template #body="{ data: item }">{{ dayAndTime(item.endsAt, zone) }}</template>
         </Column>
         <Column>
+          <template #header><span class="unseen">{{ $t('sessions.end') }}</span></template>
           <template #body="{ data: item }">
             <Button
               v-if="!item.current"

@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { RoleRules } from '@/app/api'
 import { useHouse } from '@/app/house'
+import { me } from '@/app/me'
 import { day } from '@/app/sentences'
 import Trouble from '@/ui/Trouble.vue'
 import NumberRules from './NumberRules.vue'
@@ -25,6 +26,7 @@ const { book, error, refetch, rules, changed, edit, roleName, wrongAt } = all
 const part = computed(() => (typeof route.params.part === 'string' && route.params.part ? route.params.part : 'roles'))
 const parts = computed(() => ['roles', 'compare', 'ladder', 'outside', 'numbers', 'names', 'limits', ...(book.value?.mayChange ? ['administrators', 'log'] : [])])
 const editing = ref('')
+const administers = computed(() => !!me.value && (me.value.platformAdministrator || me.value.divisions.length > 0))
 const LIMITS = {
   sites: ['seats', 'leads', 'sheet', 'removalFew', 'removalShare'],
   care: ['careHome', 'careBeyond', 'cardDays', 'lookups'],
@@ -63,7 +65,7 @@ function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string
 <template>
   <div class="both">
     <div class="page">
-      <h1>{{ $t('rules.title') }}</h1>
+      <h1>{{ $t('rules.title') }} <RouterLink v-if="administers" class="beside" to="/security-log">{{ $t('security.open') }}</RouterLink></h1>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <template v-else-if="book && rules">
         <p class="soft">{{ $t(book.madeBy ? 'rules.by' : 'rules.more', { version: book.version, day: day(book.madeAt, 'UTC'), who: book.madeBy ?? '' }) }}</p>
@@ -120,7 +122,6 @@ function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string
         </div>
 
         <AdministratorList v-else-if="part === 'administrators'" :divisions="house?.divisions ?? []" />
-        <p v-if="part === 'log'"><RouterLink to="/security-log">{{ $t('security.open') }}</RouterLink></p>
         <HouseLog v-if="part === 'log'" :version="book.version" @put-back="all.putBack" />
       </template>
       <span v-else class="skeleton" style="display: block; width: 300px; height: 24px" />
@@ -138,6 +139,8 @@ nav a.on { border-color: var(--spruce); }
 article { border-bottom: 1px solid var(--line); padding: 4px 0 12px; }
 .ladder { margin: 0; padding-left: 0; list-style: none; display: grid; gap: 10px; }
 .ladder li { border-left: 4px solid var(--mint); padding: 2px 12px; }
+h1 { display: flex; flex-wrap: wrap; gap: 6px 20px; align-items: baseline; justify-content: space-between; }
+.beside { font: 400 1rem var(--text, inherit); }
 .limits { display: grid; grid-template-columns: repeat(auto-fit, minmax(min(380px, 100%), 1fr)); gap: 14px 40px; align-items: start; }
 .limits fieldset { border: 0; border-top: 2px solid var(--line); margin: 0; padding: 10px 0 0; display: grid; gap: 12px; }
 .limits legend { font-weight: 700; padding: 0 10px 0 0; }

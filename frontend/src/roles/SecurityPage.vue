@@ -96,7 +96,7 @@ const save = () => run(async () => {
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <p v-else-if="isPending" class="skeleton" />
     <p v-else-if="!entries.length" class="empty">{{ $t('security.none') }}</p>
-    <DataTable v-else :value="entries" data-key="sequence" size="small" :aria-label="$t('security.title')">
+    <DataTable v-else :value="entries" data-key="sequence" size="small" :table-props="{ 'aria-label': t('security.title') }">
       <Column :header="$t('security.when')">
         <template #body="{ data: entry }"><span class="nums">{{ dayAndTime(entry.at, zone) }}</span></template>
       </Column>

@@ -11,7 +11,7 @@ const card = (more: Partial<PersonCard> = {}): PersonCard => ({
   person: bea, standing: standing(), lastSeen: '2026-11-20T09:00:00Z', work: { done: 7, of: 14, mean: 71 }, labels: ['viola'], version: 3, band: 'Senior rules',
   reason: { entry: 'enter', causes: [{ code: 'let-in', values: { role: 'learner', until: '2026-12-18T23:00:00Z' }, change: 'none', mine: false, givers: [] }] },
   waysIn: [{ id: bea.id, door: { kind: 'cohort', name: 'Level 7 strings' }, reserved: false, role: 'learner', phase: 'in-force', section: 'Morning', from: null, until: '2026-12-19T00:00:00Z', givenAt: '2026-09-06T10:00:00Z', givenBy: null }],
-  byHand: [], timeline: [{ from: '2026-09-06T10:00:00Z', until: '2026-12-19T00:00:00Z', state: 'current', role: 'learner' }], nextChange: { at: '2026-12-19T00:00:00Z', entry: 'no', state: 'ended', role: 'learner' }, options: candidate(bea).options, takeOut: line(), bringBack: null, ...more
+  page: true, byHand: [], timeline: [{ from: '2026-09-06T10:00:00Z', until: '2026-12-19T00:00:00Z', state: 'current', role: 'learner' }], nextChange: { at: '2026-12-19T00:00:00Z', entry: 'no', state: 'ended', role: 'learner' }, options: candidate(bea).options, takeOut: line(), bringBack: null, ...more
 })
 
 async function shown(more: Partial<PersonCard> = {}, sheets: object | (() => object) = {}, preview: object | null = line()) {

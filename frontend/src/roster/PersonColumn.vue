@@ -106,7 +106,7 @@ async function act(wish: Parameters<typeof change>[1]) {
         <button v-if="card.standing && !myself && site.may.includes('see-as')" class="word" @click="seeAs(`person:${card.person.id}`)">{{ $t('seeAs.person', { name: card.person.preferred ?? card.person.given }) }}</button>
         <RouterLink v-if="site.may.includes('see-logbook')" :to="{ name: 'logbook', params: { site: site.id }, query: { person: card.person.id } }">{{ $t('card.logbook') }}</RouterLink>
         <RouterLink v-if="site.may.includes('let-in') && !site.seenAs" :to="{ name: 'people', query: { person: card.person.id } }">{{ $t('people.oneElsewhere') }}</RouterLink>
-        <RouterLink v-if="site.may.includes('let-in') && !site.seenAs" :to="{ name: 'person', params: { person: card.person.id } }">{{ $t('person.link') }}</RouterLink>
+        <RouterLink v-if="card.page && !site.seenAs" :to="{ name: 'person', params: { person: card.person.id } }">{{ $t('person.link') }}</RouterLink>
       </p>
       <PersonLabels v-if="site.may.includes('label-people') && !site.seenAs" :key="card.person.id" :site="site" :card="card" />
 
