@@ -95,7 +95,7 @@ test('an administrator at the approvals, the security log and the rules', async 
   await page.getByRole('button', { name: /^Yes to/ }).nth(1).waitFor()
   await page.screenshot({ path: folder + 'approvals.png' })
   await page.goto('/security-log')
-  await page.getByRole('row').nth(4).waitFor()
+  await page.getByRole('row').nth(3).waitFor()
   await page.screenshot({ path: folder + 'security-log.png' })
   await page.goto('/rules')
   await page.getByRole('button', { name: 'Change: Class assistant' }).click()

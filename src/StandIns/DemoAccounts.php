@@ -10,7 +10,7 @@ use MintDoor\Hall\SecurityLog;
 use MintDoor\People\Accounts;
 use MintDoor\People\Notices;
 
-/** What was done to accounts of the demo lately: a junior got a card, and somebody forgot their password. */
+/** What was done to accounts of the demo lately: a junior got a card, and somebody mistyped their password. */
 final readonly class DemoAccounts
 {
     public function __construct(
@@ -27,11 +27,9 @@ final readonly class DemoAccounts
         $id = fn (string $login): string => $this->callers->loadUserByIdentifier($login)->id;
         [$tutor, $junior, $senior] = [$id('mara.lindqvist'), $id('pip.halvorsen'), $id('elias.nordahl')];
         $this->notices->tell([[$this->accounts->row($junior), 'card']], $this->callers->byId($tutor));
-        $this->log->note('sign-in', $tutor, $tutor);
         $this->log->note('password-reset', $junior, $tutor);
         $this->log->note('sign-in-failed', $senior);
         $this->log->note('sign-in-failed', $senior);
-        $this->log->note('sign-in', $senior, $senior);
         $this->db->transactional($this->log->write(...));
     }
 }

@@ -73,6 +73,7 @@ async function leave() {
 .keys dd { margin: 0; }
 kbd { font-family: var(--mono); font-size: 0.82em; border: 1px solid var(--soft); border-radius: 3px; padding: 1px 6px; background: var(--sheet); }
 @media (max-width: 640px) {
+  .bar nav { flex-wrap: wrap; gap: 0 14px; }
   .bar { flex-wrap: wrap; gap: 6px 14px; padding: 8px 14px; }
   .hush { display: none; }
   .who { flex-shrink: 1; }
