@@ -16,7 +16,7 @@ serve() {
   { sed -e "s|@RUN@|$run|g; s|@ROOT@|$ROOT|g; s|@WORKERS@|${WORKERS:-8}|g" "$ROOT/config/serve/php-fpm.conf"
     printf '%s\n' "$fpm_user"
     printf 'env[APP_ENV] = prod\nenv[APP_SECRET] = "%s"\nenv[DATABASE_URL] = "%s"\n' "$(secret)" "$DATABASE_URL"
-    local name; for name in MINT_DOOR_ADDRESS MINT_DOOR_NAME MAILER_DSN MAIL_FROM POST_ROOM_HOLD; do [ -z "${!name:-}" ] || printf 'env[%s] = "%s"\n' "$name" "${!name}"; done
+    local name; for name in MINT_DOOR_ADDRESS MINT_DOOR_NAME MAILER_DSN MAIL_FROM POST_ROOM_HOLD APP_SECRET_PREVIOUS SIGN_IN_SLOWS SYMFONY_TRUSTED_PROXIES; do [ -z "${!name:-}" ] || printf 'env[%s] = "%s"\n' "$name" "${!name}"; done
     [ -z "${MINT_DOOR_CLOCK:-}" ] || printf 'env[MINT_DOOR_CLOCK] = "%s"\n' "$MINT_DOOR_CLOCK"
   } > "$run/php-fpm.conf"; chmod 600 "$run/php-fpm.conf"
   local flags=(); [ "$(id -u)" = 0 ] && flags=(-R -d opcache.preload_user=root)
