@@ -54,7 +54,7 @@ final readonly class IntakeController
         $rows = $query->tooShort() ? [] : $this->ranked($this->directory->find($query, $site), $query, $access);
         $reach = [] === $rows ? null : $this->directory->reachOf($caller);
         $here = array_values(array_filter($rows, static fn (Row $row): bool => null !== $row->stringOrNull('state')));
-        $whole = $this->caring->known($here, $caller, $access->site->division);
+        $whole = $this->caring->known($here, $caller, $access->site->division, $reach);
         foreach ($rows as $row) {
             $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
             $exactly = $query->names(PersonRow::identifiers($row));
@@ -72,7 +72,8 @@ final readonly class IntakeController
             if (\count($lists[$list]) >= self::MOST[$list]) {
                 $more[$list] = true;
             } else {
-                $asks = Sight::Masked === $sight && true !== $segment?->state->here() && $this->outsiders->asks($row, $q, $access);
+                $asks = null !== $reach && Sight::Masked === $sight && true !== $segment?->state->here()
+                    && $this->outsiders->asks($row, $q, $access, $reach);
                 $lists[$list][] = $this->candidates->json($row, $segment, $sight, $access) + ['asks' => $asks];
             }
         }

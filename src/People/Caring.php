@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Caretaker;
 use MintDoor\Core\People\CareVerdict;
 use MintDoor\Core\People\Person;
+use MintDoor\Core\People\Reach;
 use MintDoor\Core\People\Sight;
 use MintDoor\Core\People\Tie;
 use MintDoor\Core\Roles\Permission;
@@ -87,10 +88,11 @@ final readonly class Caring
      *
      * @param list<Row> $rows     with `PersonRow::COLUMNS`
      * @param string    $division code of a division that is within reach for certain; empty for none
+     * @param ?Reach    $reach    the caller's, where it is known already
      *
      * @return array<string, true> by person
      */
-    public function known(array $rows, Caller $caller, string $division = ''): array
+    public function known(array $rows, Caller $caller, string $division = '', ?Reach $reach = null): array
     {
         $known = $others = [];
         foreach ($rows as $row) {
@@ -105,7 +107,7 @@ final readonly class Caring
         if ([] === $others) {
             return $known;
         }
-        $reach = $this->directory->reachOf($caller);
+        $reach ??= $this->directory->reachOf($caller);
         $known += array_map(static fn (): bool => true, array_filter($others, $reach->within(...)));
         $left = array_map(strval(...), array_keys(array_diff_key($others, $known)));
         $verdicts = [] === $left ? [] : $this->verdicts($left, $caller);

@@ -18,6 +18,7 @@ use MintDoor\Hall\Row;
 use MintDoor\Hall\SecurityLog;
 use MintDoor\Hall\Transaction;
 use MintDoor\Logbook\Logbook;
+use MintDoor\PostRoom\Budgets;
 use MintDoor\Roles\Roles;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -46,6 +47,7 @@ final readonly class PersonController
         private PersonExport $export,
         private Erasure $erasure,
         private PasswordLinks $links,
+        private Budgets $budgets,
         private Roles $roles,
         private Connection $db,
         private Transaction $transaction,
@@ -116,7 +118,7 @@ final readonly class PersonController
         return $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
             $this->links->send($person, $caller);
 
-            return new Answer(['sent' => true]);
+            return new Answer(['sent' => true, 'left' => $this->budgets->linksLeft($caller->id)]);
         });
     }
 

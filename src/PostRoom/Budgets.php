@@ -22,6 +22,8 @@ final readonly class Budgets
     /** So many are left when it is said. */
     private const NEAR = 50;
 
+    private const NEAR_OF_LINKS = 10;
+
     public function __construct(private Throttle $throttle, private Roles $roles)
     {
     }
@@ -74,9 +76,20 @@ final readonly class Budgets
     /** How many addresses outside somebody may still write to today; null while that is far off. */
     public function left(string $by): ?int
     {
-        $left = $this->throttle->spend('mail outside of '.$by, 0, $this->roles->limits()->mailOutside, self::DAY);
+        return $this->near('mail outside of '.$by, $this->roles->limits()->mailOutside, self::NEAR);
+    }
 
-        return $left > self::NEAR ? null : max(0, $left);
+    /** How many links to set a password somebody may still have sent today; null while that is far off. */
+    public function linksLeft(string $by): ?int
+    {
+        return $this->near('links of '.$by, $this->roles->limits()->passwordLinks, self::NEAR_OF_LINKS);
+    }
+
+    private function near(string $key, int $most, int $near): ?int
+    {
+        $left = $this->throttle->spend($key, 0, $most, self::DAY);
+
+        return $left > $near ? null : max(0, $left);
     }
 
     /** What is sent again, where a message is something sent again: its cause names it, and ends in which time it is. */

@@ -6,6 +6,7 @@ namespace MintDoor\Sheets;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Folding;
+use MintDoor\Core\People\Reach;
 use MintDoor\Core\People\Sight;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Sheets\Verb;
@@ -40,14 +41,7 @@ final readonly class Outsiders
     public function of(array $wishes, array $people, SiteAccess $access): array
     {
         $caller = $access->caller;
-        $others = array_filter($wishes, static function (LineWish $wish) use ($people, $access): bool {
-            $division = $people[$wish->person]->string('person_division');
-
-            return !$access->standing->administrator
-                && $division !== $access->site->division
-                && !$access->caller->administers($division)
-                && $wish->person !== $access->caller->id;
-        });
+        $others = array_filter($wishes, static fn (LineWish $wish): bool => self::maybe($people[$wish->person], $access));
         if ([] === $others) {
             return [];
         }
@@ -73,11 +67,24 @@ final readonly class Outsiders
     }
 
     /** Whether somebody would wait for a yes of their division, found by what was typed and let in. */
-    public function asks(Row $person, string $typed, SiteAccess $access): bool
+    public function asks(Row $row, string $typed, SiteAccess $access, Reach $reach): bool
     {
-        $id = $person->id('person_id');
+        $person = PersonRow::person($row);
 
-        return [0 => true] === $this->of([new LineWish($id, Verb::LetIn->value, named: $typed)], [$id => $person], $access);
+        return self::maybe($row, $access)
+            && !$reach->within($person)
+            && $this->roles->rules()->outside($person->division)->waits($person, $reach, self::named($typed, $row));
+    }
+
+    /** Whether somebody may be beyond the caller's reach: of another division, and not an administrator's. */
+    private static function maybe(Row $person, SiteAccess $access): bool
+    {
+        $division = $person->string('person_division');
+
+        return !$access->standing->administrator
+            && $division !== $access->site->division
+            && !$access->caller->administers($division)
+            && $person->id('person_id') !== $access->caller->id;
     }
 
     /**

@@ -6201,6 +6201,8 @@ export interface operations {
                     "application/json": {
                         /** @constant */
                         sent: true;
+                        /** @description how many more the sender has today; null while that is far off */
+                        left: number | null;
                     };
                 };
             };

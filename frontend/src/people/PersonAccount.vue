@@ -39,8 +39,9 @@ const end = () => run(async () => {
   emit('changed')
 })
 const link = () => run(async () => {
-  await take(api.POST('/people/{person}/password-link', path.value))
-  done(t('person.linkSent', { to: props.page.person.email }))
+  const { left } = await take(api.POST('/people/{person}/password-link', path.value))
+  const more = left === null ? '' : t('person.linksLeft', { n: left }, left)
+  done(t('person.linkSent', { to: props.page.person.email }), undefined, more)
   await queries.invalidateQueries({ queryKey: ['messages'] })
 })
 const want = (wanted: boolean) => run(async () => {
