@@ -63,10 +63,14 @@ final readonly class SignInGuard
             return;
         }
         $refused = $event->getException() instanceof TooManyLoginAttemptsAuthenticationException;
-        $this->log->note($refused ? 'sign-in-refused' : 'sign-in-failed', $this->account($passport));
         if ($refused) {
+            // Once is enough to know, and nobody fills the log.
+            $first = $this->throttle->hit('refusals of '.$this->key($passport), 1, self::WINDOW)->isAccepted();
+            $first && $this->log->note('sign-in-refused', $this->account($passport));
+
             return;
         }
+        $this->log->note('sign-in-failed', $this->account($passport));
         $failures = self::MOST - $this->throttle->hit($this->key($passport), self::MOST, self::WINDOW)->getRemainingTokens();
         $place = $this->throttle->hit('failures from '.$this->place(), self::MOST_OF_PLACE, self::WINDOW);
         usleep(1_000 * self::pause($failures, !$place->isAccepted(), $this->slows));

@@ -88,6 +88,15 @@ final class SecurityLogTest extends AttackCase
         self::assertSame(0, $this->command('security:verify')[0]);
     }
 
+    public function testNobodyFillsItByTryingAgainAndAgain(): void
+    {
+        for ($n = 0; $n < 15; ++$n) {
+            $this->signIn('learner', 'guess');
+        }
+        $codes = array_count_values(array_column($this->log('admin'), 'code'));
+        self::assertSame(['sign-in-refused' => 1, 'sign-in-failed' => 10], $codes);
+    }
+
     public function testWhatDidNotHappenIsNotWrittenDown(): void
     {
         $this->call('admin', 'PUT', '/administrators/'.$this->ids['guardian'], ['platform' => false, 'divisions' => ['nowhere']], 422);
