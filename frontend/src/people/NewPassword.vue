@@ -16,11 +16,15 @@ let weigh: ((password: string) => number) | undefined
 /** What weighs passwords is large, so that it is fetched once somebody types one. */
 async function fetched() {
   if (!weigh) {
-    const [{ ZxcvbnFactory }, { dictionary, adjacencyGraphs: graphs }] = await Promise.all([
+    const [{ ZxcvbnFactory }, common, english] = await Promise.all([
       import('@zxcvbn-ts/core'),
-      import('@zxcvbn-ts/language-common')
+      import('@zxcvbn-ts/language-common'),
+      import('@zxcvbn-ts/language-en')
     ])
-    const zxcvbn = new ZxcvbnFactory({ dictionary: { ...dictionary, own: props.own ?? [] }, graphs })
+    const zxcvbn = new ZxcvbnFactory({
+      dictionary: { ...common.dictionary, ...english.dictionary, own: props.own ?? [] },
+      graphs: common.adjacencyGraphs
+    })
     weigh = (text) => zxcvbn.check(text.slice(0, 100)).score
   }
   return weigh
