@@ -25,6 +25,7 @@ use MintDoor\Hall\Row;
 use MintDoor\People\Notices;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\Gate;
 use MintDoor\Sheets\Situations;
 
@@ -53,7 +54,6 @@ final readonly class Approvals
     public function of(Caller $caller): array
     {
         $now = Instant::toSql($this->clock->instant());
-        $forever = Instant::toSql(Time::FOREVER);
         $rows = Row::all($this->db->fetchAllAssociative(
             'SELECT '.PersonRow::COLUMNS.", w.role, w.given_at, w.until_at, s.id AS site_id, s.title, s.time_zone,
                  b.id AS by_id, b.given_name AS b_given_name, b.family_name AS b_family_name, b.preferred_name AS b_preferred_name
@@ -63,11 +63,10 @@ final readonly class Approvals
                  AND g.from_at <= ? AND g.until_at > ? AND g.state = 'waiting'
              JOIN person p ON p.id = w.person_id AND p.gone IS NULL JOIN division pd ON pd.id = p.division_id
              LEFT JOIN account a ON a.person_id = p.id LEFT JOIN person b ON b.id = w.given_by
-             WHERE w.accepted_at >= ? AND w.live = 1 AND (? OR pd.code IN (?))
-               AND NOT EXISTS (SELECT 1 FROM mark m WHERE m.pass_id = w.id AND m.until_at > ?)
-             ORDER BY w.given_at, w.id LIMIT ".self::MOST,
-            [$now, $now, $now, $forever, (int) $caller->platformAdministrator, $caller->divisions ?: [''], $now],
-            [5 => ArrayParameterType::STRING],
+             WHERE ".Enrollments::UNANSWERED.' AND (? OR pd.code IN (?))
+             ORDER BY w.given_at, w.id LIMIT '.self::MOST,
+            [$now, $now, $now, $now, $now, (int) $caller->platformAdministrator, $caller->divisions ?: ['']],
+            [6 => ArrayParameterType::STRING],
         ));
 
         return array_map(static fn (Row $row): array => [
@@ -97,7 +96,7 @@ final readonly class Approvals
         $asked = $this->asked($situation) ?? throw Problem::notFound('This request');
         if (!$yes) {
             $line = $this->computer->goAgain($situation, [$situation->desk], true);
-            $this->lines->keepAs('decline', $access, $row, $line, $caller);
+            $this->lines->keep($access, $row, 'decline', $line, $caller);
 
             return;
         }
@@ -118,7 +117,7 @@ final readonly class Approvals
         if (Verdict::Ready !== $line->verdict) {
             throw new Problem(ProblemType::NotReady, Refusals::sentence($line->reasons[0]->code ?? ''));
         }
-        $this->lines->keepAs('approve', $access, $row, $line, $caller);
+        $this->lines->keep($access, $row, 'approve', $line, $caller);
         $this->notices->tell([[$row, 'let-in-outside', ['site' => $access->row->string('title')]]], $caller);
     }
 

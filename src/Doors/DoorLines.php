@@ -120,19 +120,18 @@ final readonly class DoorLines
         return $line;
     }
 
-    /** Writes down what somebody else decided about a person of theirs. */
-    public function keepAs(string $verb, SiteAccess $access, Row $person, Line $line, Caller $by): void
-    {
-        $this->keep($access, $person, $verb, $line, $by);
-    }
-
     /** Nobody waits with it any more. */
     public function close(string $door, string $person, string $state, SiteAccess $access, ?Caller $by = null): void
     {
         $this->db->executeStatement('UPDATE waiter SET state = ?, waits = NULL, decided_by = ?, decided_at = ? WHERE door_id = ? AND person_id = ? AND waits = 1', [$state, null === $by ? null : Id::binary($by->id), Instant::toSql($access->now), Id::binary($door), Id::binary($person)]);
     }
 
-    private function keep(SiteAccess $access, Row $person, string $verb, Line $line, ?Caller $by): void
+    /**
+     * Writes down what became of somebody, where it is ready.
+     *
+     * @param ?Caller $by null for themselves
+     */
+    public function keep(SiteAccess $access, Row $person, string $verb, Line $line, ?Caller $by): void
     {
         if (Verdict::Ready === $line->verdict) {
             $this->store->store(null === $by ? $access : $access->doneBy($by), [$this->stored($person, $verb, $line)]);

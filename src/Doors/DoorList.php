@@ -7,6 +7,7 @@ namespace MintDoor\Doors;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Doors\DoorState;
+use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
@@ -46,7 +47,10 @@ final readonly class DoorList
         ];
         $chart = $this->chart($access);
         $next = $this->lapsing($access);
-        $doors = array_map(fn (Row $row): array => $this->json($row, $access, array_map(static fn (array $of): int => $of[$row->id('id')] ?? 0, $numbers), ['each' => $chart['each'], 'came' => $chart['came'][$row->id('id')] ?? []], $next[$row->id('id')] ?? null), $rows);
+        $by = array_unique(array_filter(array_map(static fn (Row $row): ?string => $row->idOrNull('made_by'), $rows)));
+        $standings = array_map(fn (string $id): ?Standing => $this->doors->keeper($access->site->id, $id), $by);
+        $keepers = array_combine($by, $standings);
+        $doors = array_map(fn (Row $row): array => $this->json($row, $access, $keepers[$row->idOrNull('made_by') ?? ''] ?? null, array_map(static fn (array $of): int => $of[$row->id('id')] ?? 0, $numbers), ['each' => $chart['each'], 'came' => $chart['came'][$row->id('id')] ?? []], $next[$row->id('id')] ?? null), $rows);
         // What changes next comes first; what is set up before what is just there.
         usort($doors, static fn (array $a, array $b): int => [$a['next']['at'] ?? '9999', $a['set'] ? 0 : 1, $a['name']] <=> [$b['next']['at'] ?? '9999', $b['set'] ? 0 : 1, $b['name']]);
 
@@ -54,14 +58,21 @@ final readonly class DoorList
     }
 
     /**
+     * @param ?Standing                          $keeper  of whoever keeps the door
      * @param array<string, int>                 $numbers
      * @param array{each: int, came: list<int>}  $chart
      * @param ?array{int, int}                   $lapsing the instant at which invitations lapse next, and how many
      *
      * @return array<string, mixed> schema `Door`
      */
-    private function json(Row $row, SiteAccess $access, array $numbers, array $chart, ?array $lapsing): array
-    {
+    private function json(
+        Row $row,
+        SiteAccess $access,
+        ?Standing $keeper,
+        array $numbers,
+        array $chart,
+        ?array $lapsing,
+    ): array {
         $terms = DoorTermsJson::of($row);
         $set = null !== $row->stringOrNull('terms');
         $seats = $terms->number('seats');
@@ -69,7 +80,7 @@ final readonly class DoorList
 
         return [
             'id' => $row->id('id'), 'kind' => Doors::wishKind($row), 'name' => $row->string('name'), 'version' => $row->int('version'), 'set' => $set, 'reserved' => $row->bool('reserved'),
-            'backed' => !$set || $this->doors->backed($access, $row),
+            'backed' => !$set || $this->doors->backed($access, $row, $keeper),
             'state' => DoorState::of($terms->open, $terms->is('approval'), $terms->hours, $access->now)->value, 'key' => $set && $this->doors->gives($access, $terms) ? $this->keys->shown($row->stringOrNull('sealed')) : null,
             'terms' => $set ? self::terms($terms, $access) : null, ...$numbers, 'left' => null === $seats ? null : max(0, $seats - $numbers['through']), 'chart' => $chart, 'next' => $next,
         ];

@@ -97,11 +97,14 @@ final readonly class Doors
         if ($open) {
             $this->mindRole($access, $row);
         }
-        if (('open' === $row->string('state')) !== $open || ($open && !$this->backed($access, $row))) {
+        $keeper = $row->idOrNull('made_by');
+        $standing = $this->keeper($access->site->id, $keeper);
+        if (('open' === $row->string('state')) !== $open || ($open && !$this->backed($access, $row, $standing))) {
             // Whoever opens a door stands behind it from then on.
+            $keeper = $open ? $access->caller->id : $keeper;
             $this->db->executeStatement(
                 'UPDATE door SET state = ?, made_by = ?, version = version + 1 WHERE id = ?',
-                [$open ? 'open' : 'shut', Id::binary($access->caller->id), Id::binary($door)],
+                [$open ? 'open' : 'shut', null === $keeper ? null : Id::binary($keeper), Id::binary($door)],
             );
             $this->logbook->write($access->site->id, $access->caller, [[$open ? 'door-opened' : 'door-shut', ['door' => $door, 'name' => $row->string('name')]]]);
         }
@@ -287,11 +290,13 @@ final readonly class Doors
         return DoorKind::LookIn === $terms->kind || $this->mayGive($access, $terms->text('role'), $terms->texts('divisions'), $terms->number('lowest'))->allowed;
     }
 
-    /** Whether whoever keeps a door may still give by hand what it gives: otherwise it lets nobody in. */
-    public function backed(SiteAccess $access, Row $door): bool
+    /**
+     * Whether whoever keeps a door may still give by hand what it gives: otherwise it lets nobody in.
+     *
+     * @param ?Standing $standing of its keeper (`keeper()`)
+     */
+    public function backed(SiteAccess $access, Row $door, ?Standing $standing): bool
     {
-        $standing = $this->keeper($access->site->id, $door->idOrNull('made_by'));
-
         return null !== $standing && $this->gives(new SiteAccess(
             $access->site,
             $access->row,

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Hall;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\ParameterType;
 use MintDoor\Doors\DoorKeys;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -15,7 +14,12 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('secrets:reseal', 'Seals anew, under APP_SECRET, what was sealed under APP_SECRET_PREVIOUS; then that one can go')]
 final class ResealCommand extends Command
 {
-    private const TEXTS = [['letter', 'text', 'id'], ['letter', 'html', 'id'], ['idempotency', 'answer', 'id']];
+    /** Table, column, and what names a row. */
+    private const TEXTS = [
+        ['letter', 'text', ['id']],
+        ['letter', 'html', ['id']],
+        ['idempotency', 'answer', ['person_id', 'id']],
+    ];
 
     public function __construct(
         private readonly Connection $db,
@@ -31,10 +35,10 @@ final class ResealCommand extends Command
         $keys = $this->keys->reseal();
         $this->log->reseal();
         $texts = 0;
-        foreach (self::TEXTS as [$table, $column, $id]) {
-            $rows = $this->db->iterateAssociative("SELECT $id, $column FROM $table WHERE $column IS NOT NULL");
+        foreach (self::TEXTS as [$table, $column, $names]) {
+            $rows = $this->db->iterateAssociative('SELECT '.implode(', ', [...$names, $column])." FROM $table WHERE $column IS NOT NULL");
             foreach ($rows as $row) {
-                $texts += $this->anew($table, $column, $id, new Row($row));
+                $texts += $this->anew($table, $column, $names, new Row($row));
             }
         }
         $output->writeln(\sprintf('Sealed anew: %d keys, %d texts.', $keys, $texts));
@@ -42,18 +46,17 @@ final class ResealCommand extends Command
         return Command::SUCCESS;
     }
 
-    private function anew(string $table, string $column, string $id, Row $row): int
+    /** @param non-empty-list<string> $names columns that name the row */
+    private function anew(string $table, string $column, array $names, Row $row): int
     {
-        $purpose = $table;
         $sealed = (string) base64_decode($row->string($column), true);
-        if (!$this->sealer->isOld($sealed, $purpose)) {
+        if (!$this->sealer->isOld($sealed, $table)) {
             return 0;
         }
-        $anew = $this->sealer->sealText((string) $this->sealer->open($sealed, $purpose), $purpose);
+        $anew = $this->sealer->sealText((string) $this->sealer->open($sealed, $table), $table);
         $this->db->executeStatement(
-            "UPDATE $table SET $column = ? WHERE $id = ?",
-            [$anew, $row->string($id)],
-            [ParameterType::STRING, ParameterType::STRING],
+            "UPDATE $table SET $column = ? WHERE ".implode(' = ? AND ', $names).' = ?',
+            [$anew, ...array_map($row->string(...), $names)],
         );
 
         return 1;

@@ -80,7 +80,7 @@ final readonly class IntakeController
 
         $found = array_filter($rows, static fn (Row $row): bool => $query->names(PersonRow::proofs($row)));
         $shown = array_sum(array_map(\count(...), $lists)) > 0;
-        $this->lookups->count((int) (Lookups::isProof($query->identifier) && (!$shown || [] === $found)), $caller);
+        $this->lookups->count(!$shown || [] === $found ? [$query->identifier] : [], $caller);
 
         return new Answer([...$lists, 'more' => $more, 'slip' => $this->slip($query)]);
     }

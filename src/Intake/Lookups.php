@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Intake;
 
+use MintDoor\Core\People\NumberFormat;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
@@ -19,7 +20,7 @@ final readonly class Lookups
     /** Seconds. */
     private const WINDOW = 3_600;
 
-    /** Fewer digits than this are no number that leads to one person. */
+    /** Fewer digits than this are no number that leads to one person, where no format of the Rules is shorter. */
     private const SHORTEST = 5;
 
     public function __construct(private Throttle $throttle, private Roles $roles)
@@ -27,23 +28,28 @@ final readonly class Lookups
     }
 
     /**
-     * @param int $missed how many found nobody who may be shown
+     * @param list<string> $missed what was typed that found nobody who may be shown; parts of names do not count
      *
      * @throws Problem of type `TooManyTries`; then nothing is answered
      */
-    public function count(int $missed, Caller $caller): void
+    public function count(array $missed, Caller $caller): void
     {
-        if (0 === $missed || $caller->platformAdministrator) {
+        $many = $caller->platformAdministrator ? 0 : \count(array_filter($missed, $this->isProof(...)));
+        if (0 === $many) {
             return;
         }
-        if ($this->throttle->spend('lookups of '.$caller->id, $missed, $this->roles->limits()->lookups, self::WINDOW) < 0) {
+        $most = $this->roles->limits()->lookups;
+        if ($this->throttle->spend('lookups of '.$caller->id, $many, $most, self::WINDOW) < 0) {
             throw new Problem(ProblemType::TooManyTries, 'Very many of the numbers and addresses you looked up are nobody\'s here. Wait an hour, or ask an administrator to let these people in.', retryAfter: self::WINDOW);
         }
     }
 
     /** Whether a text is a number or an address, rather than part of a name. */
-    public static function isProof(string $identifier): bool
+    private function isProof(string $identifier): bool
     {
-        return str_contains($identifier, '@') || \strlen((string) preg_replace('/\D/', '', $identifier)) >= self::SHORTEST;
+        $lengths = array_map(static fn (NumberFormat $format): int => $format->digits, $this->roles->rules()->numbers);
+        $digits = \strlen((string) preg_replace('/\D/', '', $identifier));
+
+        return str_contains($identifier, '@') || $digits >= min([self::SHORTEST, ...$lengths]);
     }
 }

@@ -88,19 +88,18 @@ final readonly class PeopleReader
      *
      * @param list<PastedLine>                 $lines
      * @param array<string, array{Row, Sight}> $rows  of those who may be
+     *
+     * @return list<string>
      */
-    private static function missed(array $lines, array $rows): int
+    private static function missed(array $lines, array $rows): array
     {
-        $typed = array_filter(
-            array_merge([], ...array_map(static fn (PastedLine $line): array => $line->identifiers, $lines)),
-            Lookups::isProof(...),
-        );
+        $typed = array_merge([], ...array_map(static fn (PastedLine $line): array => $line->identifiers, $lines));
         $found = array_map(
             Folding::identifier(...),
             array_merge([], ...array_map(static fn (array $each): array => PersonRow::proofs($each[0]), array_values($rows))),
         );
 
-        return \count(array_diff(array_unique($typed), $found));
+        return array_values(array_diff(array_unique($typed), $found));
     }
 
     /** @param array<string, true> $whole of those of the site the ones who are known in full */

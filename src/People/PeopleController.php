@@ -52,7 +52,7 @@ final readonly class PeopleController
                 $found[] = [-$query->score($row->list('terms'), PersonRow::identifiers($row)), $row->string('sort_name'), ['person' => PersonRow::json($row, $sight)], Sight::Full === $sight ? $row->id('person_id') : null];
             }
         }
-        $this->lookups->count((int) ('' === $label && [] === $found && Lookups::isProof($query->identifier)), $caller);
+        $this->lookups->count('' === $label && [] === $found ? [$query->identifier] : [], $caller);
         usort($found, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
 
         $shown = \array_slice($found, 0, self::MOST);

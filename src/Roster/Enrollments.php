@@ -27,6 +27,10 @@ use MintDoor\Roles\Roles;
 /** Enrollments between the core and the database: passes and marks, and the segments that follow from them. */
 final readonly class Enrollments
 {
+    /** SQL for a pass `w` that nobody answered, nor ended before; takes the present instant twice. */
+    public const UNANSWERED = 'w.accepted_at > ? AND w.live = 1
+        AND NOT EXISTS (SELECT 1 FROM mark m WHERE m.pass_id = w.id AND m.until_at > ?)';
+
     public function __construct(
         private Connection $db,
         private Roles $roles,

@@ -215,12 +215,11 @@ final readonly class RosterQuery
         $waiting = array_filter($rows, static fn (Row $row): bool => State::Waiting->value === $row->string('state'));
         $found = [] === $waiting ? [] : $this->db->fetchFirstColumn(
             "SELECT w.person_id FROM pass w JOIN door d ON d.id = w.door_id AND d.kind = 'desk'
-             WHERE w.site_id = ? AND w.person_id IN (?) AND w.accepted_at > ? AND w.given_at <= ?",
+             WHERE w.site_id = ? AND w.person_id IN (?) AND w.given_at <= ? AND ".Enrollments::UNANSWERED,
             [
                 Id::binary($access->site->id),
                 array_map(static fn (Row $row): string => Id::binary($row->id('person_id')), array_values($waiting)),
-                Instant::toSql($instant),
-                Instant::toSql($instant),
+                ...array_fill(0, 3, Instant::toSql($instant)),
             ],
             [1 => ArrayParameterType::BINARY],
         );

@@ -1,10 +1,13 @@
-import { shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { api, Problem, take, type Me } from './api'
 import { eyes } from './eyes'
 import { queries } from './queries'
 
 /** Who is signed in; undefined until it is known, null when nobody is. */
 export const me = shallowRef<Me | null | undefined>()
+
+/** Whether they administer the platform or a division. */
+export const administers = computed(() => !!me.value && (me.value.platformAdministrator || me.value.divisions.length > 0))
 
 export async function findOutWhoIAm(): Promise<Me | null> {
   try {

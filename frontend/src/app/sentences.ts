@@ -5,6 +5,9 @@ import { t } from './words'
 type Values = Record<string, unknown>
 export type RoleName = (code: string | null | undefined) => string
 
+/** The time zone of whoever looks, for instants that belong to no site. */
+export const ownZone = Intl.DateTimeFormat().resolvedOptions().timeZone
+
 /** A day as people write it; the year only when it is not this one. */
 export function day(instant: string | null | undefined, zone: string, now = houseNow()): string {
   if (!instant) return ''

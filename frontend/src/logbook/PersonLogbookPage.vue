@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, take } from '@/app/api'
+import { ownZone as zone } from '@/app/sentences'
 import Trouble from '@/ui/Trouble.vue'
 import LogEntries from './LogEntries.vue'
 
@@ -18,7 +19,6 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, 
   getNextPageParam: (page) => page.next ?? undefined
 })
 const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 </script>
 
 <template>

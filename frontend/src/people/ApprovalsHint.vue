@@ -2,10 +2,9 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, take } from '@/app/api'
-import { me } from '@/app/me'
+import { administers } from '@/app/me'
 
 /** Tells administrators, where they come in, that somebody waits for their yes. */
-const administers = computed(() => !!me.value && (me.value.platformAdministrator || me.value.divisions.length > 0))
 const { data } = useQuery({
   queryKey: ['approvals'], queryFn: () => take(api.GET('/approvals')), enabled: administers
 })

@@ -6,7 +6,7 @@ import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, take, type SignInCard } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { day } from '@/app/sentences'
+import { day, ownZone as zone } from '@/app/sentences'
 import { cards } from './cards'
 
 /** Sign-in cards for some people: made when it is said, to print and cut, and shown once. */
@@ -15,7 +15,6 @@ const people = ((history.state as { people?: string[] } | null)?.people ?? []).s
 const once = ref(false)
 /** For how long they hold; empty for what the rules say. */
 const days = ref<number | null>(null)
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const { data: book } = useQuery({ queryKey: ['rules'], queryFn: () => take(api.GET('/rules')) })
 const usual = computed(() => book.value?.rules.limits.cardDays ?? 14)
 const { busy, run } = useBusy()

@@ -7,7 +7,7 @@ import { useI18n } from 'vue-i18n'
 import { api, take } from '@/app/api'
 import { me } from '@/app/me'
 import { queries } from '@/app/queries'
-import { dayAndTime } from '@/app/sentences'
+import { dayAndTime, ownZone as zone } from '@/app/sentences'
 import { useBusy } from '@/app/busy'
 
 /** What others did to one's account since one was here last. It stays until it is read. */
@@ -15,7 +15,6 @@ const { t } = useI18n()
 const key = computed(() => ['notices', me.value?.id])
 const { data } = useQuery({ queryKey: key, queryFn: () => take(api.GET('/me/notices')), enabled: computed(() => !!me.value) })
 const items = computed(() => data.value?.items ?? [])
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const said = (notice: (typeof items.value)[number]) =>
   t('notices.' + notice.code, { ...(notice.values as Record<string, string>), by: notice.by || t('notices.somebody') })
 const { busy, run } = useBusy()

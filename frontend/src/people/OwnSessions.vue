@@ -9,7 +9,7 @@ import { useI18n } from 'vue-i18n'
 import { api, take } from '@/app/api'
 import { useBusy } from '@/app/busy'
 import { queries } from '@/app/queries'
-import { dayAndTime } from '@/app/sentences'
+import { dayAndTime, ownZone as zone } from '@/app/sentences'
 import { done } from '@/app/undo'
 import Trouble from '@/ui/Trouble.vue'
 
@@ -18,7 +18,6 @@ const { t } = useI18n()
 const KEY = ['own-sessions']
 const { data, error, refetch } = useQuery({ queryKey: KEY, queryFn: () => take(api.GET('/me/sessions')) })
 const items = computed(() => data.value?.items ?? [])
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const { busy, run } = useBusy()
 const end = (session: string) => run(async () => {
   const left = await take(api.DELETE('/me/sessions/{session}', { params: { path: { session } } }))

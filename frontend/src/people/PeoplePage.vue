@@ -6,7 +6,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
 import { useHouse } from '@/app/house'
-import { me } from '@/app/me'
+import { administers } from '@/app/me'
 import { listName } from '@/app/sentences'
 import { wentWrong } from '@/app/undo'
 import { useSlowly } from '@/ui/slowly'
@@ -65,7 +65,7 @@ const levels = Array.from({ length: 10 }, (_, index) => String(index + 1))
 <template>
   <div class="both">
     <div class="page">
-      <header><h1>{{ $t('people.title') }}</h1><template v-if="me?.platformAdministrator || me?.divisions.length"><RouterLink to="/approvals">{{ $t('approvals.open') }}</RouterLink><RouterLink to="/people/doubles">{{ $t('doubles.open') }}</RouterLink></template><Button size="small" variant="outlined" :label="$t('accounts.open')" @click="router.push({ name: 'make-accounts' })" /><Button size="small" :disabled="!chosen.size" :label="$t('people.into')" @click="open = true" /></header>
+      <header><h1>{{ $t('people.title') }}</h1><template v-if="administers"><RouterLink to="/approvals">{{ $t('approvals.open') }}</RouterLink><RouterLink to="/people/doubles">{{ $t('doubles.open') }}</RouterLink></template><Button size="small" variant="outlined" :label="$t('accounts.open')" @click="router.push({ name: 'make-accounts' })" /><Button size="small" :disabled="!chosen.size" :label="$t('people.into')" @click="open = true" /></header>
       <p class="soft">{{ $t('people.more') }}</p>
       <div class="filters">
         <InputText v-model="typed" size="small" maxlength="200" :placeholder="$t('people.find')" :aria-label="$t('people.find')" />

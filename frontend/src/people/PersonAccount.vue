@@ -6,7 +6,7 @@ import { useRouter } from 'vue-router'
 import { api, take, type PersonPage } from '@/app/api'
 import { useBusy } from '@/app/busy'
 import { queries } from '@/app/queries'
-import { day, dayAndTime, fullName } from '@/app/sentences'
+import { day, dayAndTime, fullName, ownZone as zone } from '@/app/sentences'
 import { done, refreshSite } from '@/app/undo'
 
 /** How somebody signs in, and what one may do about it. */
@@ -18,7 +18,6 @@ const id = computed(() => props.page.person.id)
 const path = computed(() => ({ params: { path: { person: id.value } } }))
 const name = computed(() => fullName(props.page.person))
 const refused = computed(() => t('person.refusal.' + props.page.refusal, { at: props.page.careFrom ? dayAndTime(props.page.careFrom, zone) : '', division: props.page.person.division.name }))
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const closing = ref<{ id: string; title: string }[] | null>(null)
 const { busy, run } = useBusy()
 

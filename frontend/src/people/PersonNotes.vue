@@ -4,7 +4,7 @@ import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type PersonPage } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { dayAndTime } from '@/app/sentences'
+import { dayAndTime, ownZone as zone } from '@/app/sentences'
 import { done } from '@/app/undo'
 
 /** What staff wrote down about somebody: a phone call, an agreement. Seen by staff of their reach only. */
@@ -12,7 +12,6 @@ const props = defineProps<{ page: PersonPage }>()
 const emit = defineEmits<{ changed: [] }>()
 const { t } = useI18n()
 const text = ref('')
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const { busy, run } = useBusy()
 const write = () => run(async () => {
   await take(api.POST('/people/{person}/notes', { params: { path: { person: props.page.person.id } }, body: { text: text.value } }))

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, take } from '@/app/api'
-import { fullName } from '@/app/sentences'
+import { fullName, ownZone as zone } from '@/app/sentences'
 import LogEntries from '@/logbook/LogEntries.vue'
 import MessageList from '@/post/MessageList.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -20,7 +20,6 @@ const { data: page, error, refetch } = useQuery({ queryKey: ['person', id], quer
 const { data: log } = useQuery({ queryKey: ['logbook', 'of', id], queryFn: () => take(api.GET('/people/{person}/logbook', { params: { path: { person: id.value } } })) })
 const correcting = ref(false)
 watch(id, () => (correcting.value = false))
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const LATELY = 6
 const messages = computed(() => ({ person: id.value }))
 </script>

@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { api, take } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { dayAndTime } from '@/app/sentences'
+import { dayAndTime, ownZone as zone } from '@/app/sentences'
 import Trouble from '@/ui/Trouble.vue'
 import LetterView from './LetterView.vue'
 import { sendAgain, stateSentence, toneOf, withdraw } from './post'
@@ -18,7 +18,6 @@ const { data, error, isPending, hasNextPage, fetchNextPage, refetch } = useInfin
   getNextPageParam: (page) => page.next ?? undefined,
   refetchInterval: (query) => (query.state.data?.pages[0]?.items.some((message) => message.waits !== null) ? 5_000 : false)
 })
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const at = (instant: string) => dayAndTime(instant, zone)
 const messages = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 const chosen = ref(new Set<string>())

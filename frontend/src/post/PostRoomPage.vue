@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
 import { me } from '@/app/me'
-import { dayAndTime } from '@/app/sentences'
+import { dayAndTime, ownZone as zone } from '@/app/sentences'
 import Trouble from '@/ui/Trouble.vue'
 import { useSlowly } from '@/ui/slowly'
 import LetterView from './LetterView.vue'
@@ -27,7 +27,6 @@ const { data: site } = useQuery({ queryKey: ['site', computed(() => of('site'))]
 const address = ref('')
 const asked = useSlowly(address, 250)
 const { data: box, error: noBox, refetch } = useQuery({ queryKey: ['mailbox', asked], enabled: computed(() => part.value === 'mailbox'), queryFn: () => take(api.GET('/mailbox', { params: { query: { address: asked.value } } })), refetchInterval: 4_000, retry: false })
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const open = ref('')
 </script>
 

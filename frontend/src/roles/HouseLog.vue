@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { api, take, type LogEntry } from '@/app/api'
 import { queries } from '@/app/queries'
+import { ownZone as zone } from '@/app/sentences'
 import { done, wentWrong } from '@/app/undo'
 import { t } from '@/app/words'
 import LogEntries from '@/logbook/LogEntries.vue'
@@ -34,7 +35,6 @@ async function nameAgain(entry: LogEntry) {
     wentWrong(thrown)
   }
 }
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 </script>
 
 <template>

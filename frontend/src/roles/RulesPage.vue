@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { RoleRules } from '@/app/api'
 import { useHouse } from '@/app/house'
-import { me } from '@/app/me'
+import { administers } from '@/app/me'
 import { day } from '@/app/sentences'
 import Trouble from '@/ui/Trouble.vue'
 import NumberRules from './NumberRules.vue'
@@ -26,7 +26,6 @@ const { book, error, refetch, rules, changed, edit, roleName, wrongAt } = all
 const part = computed(() => (typeof route.params.part === 'string' && route.params.part ? route.params.part : 'roles'))
 const parts = computed(() => ['roles', 'compare', 'ladder', 'outside', 'numbers', 'names', 'limits', ...(book.value?.mayChange ? ['administrators', 'log'] : [])])
 const editing = ref('')
-const administers = computed(() => !!me.value && (me.value.platformAdministrator || me.value.divisions.length > 0))
 const LIMITS = {
   sites: ['seats', 'leads', 'sheet', 'removalFew', 'removalShare'],
   care: ['careHome', 'careBeyond', 'cardDays', 'lookups'],

@@ -10,7 +10,7 @@ import { computed, reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { dayAndTime } from '@/app/sentences'
+import { dayAndTime, ownZone as zone } from '@/app/sentences'
 import { saveAs } from '@/ui/saveAs'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
@@ -26,8 +26,8 @@ const CODES = [
 const codes = computed(() => CODES.map((code) => ({ code, name: t('security.what.' + code) })))
 const look = reactive({ q: '', code: null as string | null })
 const days = ref<(Date | null)[] | null>(null)
-const iso = (date?: Date | null) => date ? `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}` : undefined
-const two = (number: number) => String(number).padStart(2, '0')
+/** As the Swedish write a day: 2026-11-24. */
+const iso = (date?: Date | null) => date?.toLocaleDateString('sv-SE')
 const query = computed(() => ({
   q: look.q.trim() || undefined,
   code: look.code || undefined,
@@ -48,7 +48,6 @@ const about = (entry: Entry) => {
   const said = entry.data as { route?: string; what?: string }
   return [said.route ?? said.what, entry.site?.title].filter(Boolean).join(', ')
 }
-const zone = Intl.DateTimeFormat().resolvedOptions().timeZone
 const { busy, run } = useBusy()
 const save = () => run(async () => {
   const text = await take(api.POST('/security-log/export', { params: { query: query.value }, parseAs: 'text' }))

@@ -6,7 +6,7 @@ import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
 import { useHouse } from '@/app/house'
-import { me } from '@/app/me'
+import { administers, me } from '@/app/me'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
 import { useSlowly } from '@/ui/slowly'
@@ -31,8 +31,7 @@ const route = useRoute()
 const router = useRouter()
 const { house } = useHouse()
 const scope = computed(() => route.params.scope as 'run' | 'in' | 'all')
-const isAdministrator = computed(() => !!me.value && (me.value.platformAdministrator || me.value.divisions.length > 0))
-const scopes = computed(() => [...(me.value?.mayMakeSites ? (['run'] as const) : []), 'in' as const, ...(isAdministrator.value ? (['all'] as const) : [])])
+const scopes = computed(() => [...(me.value?.mayMakeSites ? (['run'] as const) : []), 'in' as const, ...(administers.value ? (['all'] as const) : [])])
 
 const typed = ref(String(route.query.q ?? ''))
 const q = useSlowly(typed, 150)

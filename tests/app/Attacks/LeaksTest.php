@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Attacks;
 
+use MintDoor\Roles\Roles;
+use MintDoor\Roles\RulesCodec;
+
 /** What an answer gives away without being asked. */
 final class LeaksTest extends AttackCase
 {
@@ -85,6 +88,18 @@ final class LeaksTest extends AttackCase
         $this->call('disloyal', 'POST', $path, ['text' => strtr($guesses, '2', '3')], 429);
         $this->call('principal', 'POST', $path, ['text' => $guesses]);
         self::assertSame('refused', $this->call('admin', 'GET', '/security-log')['items'][0]['code']);
+    }
+
+    /** Where numbers are short, short ones are counted. */
+    public function testShortNumbersAreGuessedNoLonger(): void
+    {
+        $path = '/sites/'.$this->ids['nerves'].'/intake';
+        $guesses = implode("\n", array_map(static fn (int $n): string => (string) (1_000 + $n), range(1, 400)));
+        $this->call('disloyal', 'POST', $path, ['text' => $guesses]);
+        $rules = RulesCodec::write($this->service(Roles::class)->rules());
+        $rules['numbers'][] = ['name' => 'Locker number', 'kinds' => ['learner'], 'prefix' => '', 'digits' => 4, 'checked' => false];
+        $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], headers: ['If-Match' => '"1"']);
+        $this->call('disloyal', 'POST', $path, ['text' => $guesses], 429);
     }
 
     /** @return array<string, mixed>|null */

@@ -46,6 +46,20 @@ final class OutsiderTest extends AttackCase
         self::assertArrayNotHasKey('junior', $this->roster('principal', site: 'nerves'));
     }
 
+    /** Whoever was declined and waits at a door of the site waits for its answer, not for their division's. */
+    public function testANoIsOverWhenTheyWaitForSomethingElse(): void
+    {
+        $site = '/sites/'.$this->ids['nerves'];
+        $this->change('disloyal', 'let-in', 'junior', 'learner', more: ['named' => 'X77JUNIOR'], site: 'nerves');
+        $this->call('colleague', 'POST', $site.'/approvals/'.$this->ids['junior'], ['answer' => 'no']);
+        $door = $this->call('principal', 'POST', $site.'/doors', ['approval' => true], 201);
+        $this->call('junior', 'POST', '/join', ['key' => $door['key'], 'why' => 'I sing.']);
+        $rows = $this->call('principal', 'GET', $site.'/roster')['items'];
+        $row = array_values(array_filter($rows, static fn (array $row): bool => 'Junior' === $row['person']['given']))[0];
+        self::assertSame(['waiting', 'waiting'], [$row['standing']['state'], $row['because']]);
+        self::assertSame([], $this->call('colleague', 'GET', '/approvals')['items']);
+    }
+
     public function testWhoIsPickedAndNotNamedWaits(): void
     {
         $state = fn (string $person, ?string $named): string => $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/sheets', [

@@ -7,8 +7,11 @@ namespace MintDoor\Tests\App\Attacks;
 use MintDoor\Core\Doors\Key;
 use MintDoor\Doors\DoorKeys;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\ResealCommand;
 use MintDoor\Hall\Sealer;
+use MintDoor\Hall\SecurityLog;
 use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\Console\Tester\CommandTester;
 
 /** What a thief of the database reads, and what is left of somebody who is gone. */
 final class SecretsTest extends AttackCase
@@ -116,6 +119,26 @@ final class SecretsTest extends AttackCase
         self::assertSame(0, $keys($new, $old)->reseal());
         self::assertSame($door['id'], $keys($new)->door($key));
         self::assertNull($keys($old)->door($key));
+    }
+
+    /** Two people may choose the same key for their requests: each keeps their own answer. */
+    public function testAnswersOfTwoPeopleAreSealedAnewEachForItself(): void
+    {
+        $once = ['Idempotency-Key' => 'the-same-key'];
+        $wish = ['name' => 'Of the lead'];
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', $wish, 201, $once);
+        $this->call('cotutor', 'POST', '/sites/'.$this->ids['site'].'/doors', ['name' => 'Of the co-tutor'], 201, $once);
+        [$old, $new] = [$_SERVER['APP_SECRET'] ?? $_ENV['APP_SECRET'], 'another secret altogether, and long'];
+        \assert(\is_string($old));
+        $sealer = new Sealer($new, $old);
+        $log = $this->service(SecurityLog::class);
+        $command = new ResealCommand($this->db(), $sealer, new DoorKeys($this->db(), $sealer), $log);
+        self::assertSame(0, (new CommandTester($command))->execute([]));
+        $name = fn (string $person): string => json_decode((string) (new Sealer($new))->openText(
+            (string) $this->db()->fetchOne('SELECT answer FROM idempotency WHERE person_id = ?', [Id::binary($this->ids[$person])]),
+            'idempotency',
+        ), true, flags: \JSON_THROW_ON_ERROR)['name'];
+        self::assertSame(['Of the lead', 'Of the co-tutor'], [$name('lead'), $name('cotutor')]);
     }
 
     public function testTheCommandSealsNothingAnewWhereNothingIsOld(): void
