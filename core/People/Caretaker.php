@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Core\People;
 
 /**
- * Who may look after whose account: nobody their own, nobody above themselves, and nobody by a tie they made for it. A tie
- * counts that is not of one's own making, or that has aged.
+ * Who may look after whose account: nobody their own, nobody above themselves, and nobody by a tie they made for it. A
+ * tie counts that is not of one's own making, or that has aged.
  */
 final readonly class Caretaker
 {
@@ -119,7 +119,11 @@ final readonly class Caretaker
             return CareVerdict::no([] === $ties ? 'out-of-reach' : 'minor');
         }
         $from = min(array_map(
-            fn (Tie $tie): int => $tie->own ? $tie->since + self::HOUR * ($tie->home ? $this->atHome : $this->beyond) : $now,
+            fn (Tie $tie): int => $tie->own ? $tie->since + self::HOUR * (
+                $tie->home
+                    ? $this->atHome
+                    : $this->beyond
+            ) : $now,
             $counting,
         ));
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Core\People;
 
 /**
- * The 10,000 passwords people choose most, the commonest first. From the list of @zxcvbn-ts/language-common (MIT), which the
- * pages weigh passwords with, too.
+ * The 10,000 passwords people choose most, the commonest first. From the list of @zxcvbn-ts/language-common (MIT),
+ * which the pages weigh passwords with, too.
  */
 final class CommonPasswords
 {

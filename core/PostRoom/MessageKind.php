@@ -26,7 +26,10 @@ enum MessageKind: string
     /** To somebody who has been away for long. */
     case QuietWarning = 'quiet-warning';
 
-    /** To somebody whose account was touched by another: a card, a link, another name, login or address, a session ended. */
+    /**
+     * To somebody whose account was touched by another: a card, a link, another name, login or address, a session
+     * ended.
+     */
     case AccountChanged = 'account-changed';
 
     private const EVERYWHERE = ['name', 'given', 'login', 'house'];
@@ -45,13 +48,23 @@ enum MessageKind: string
     /** @return list<string> names that may stand in its template between braces */
     public function placeholders(): array
     {
-        return [...self::EVERYWHERE, ...($this->ofSite() ? ['site', 'role', 'until', 'by', 'words'] : []), ...(self::Welcome === $this ? ['division', 'by', 'words'] : []), ...(self::AccountChanged === $this ? ['what', 'by', 'division'] : []), ...(self::TakenOut === $this ? [] : ['link'])];
+        return [
+            ...self::EVERYWHERE,
+            ...($this->ofSite() ? ['site', 'role', 'until', 'by', 'words'] : []),
+            ...(self::Welcome === $this ? ['division', 'by', 'words'] : []),
+            ...(self::AccountChanged === $this ? ['what', 'by', 'division'] : []),
+            ...(self::TakenOut === $this ? [] : ['link']),
+        ];
     }
 
     /** Whether it is good for nothing without its link. */
     public function needsLink(): bool
     {
-        return !\in_array($this, [self::TakenOut, self::RoleChanged, self::RequestAnswered, self::AccountChanged], true);
+        return !\in_array(
+            $this,
+            [self::TakenOut, self::RoleChanged, self::RequestAnswered, self::AccountChanged],
+            true,
+        );
     }
 
     /** Whether its link is good for one person, and so must be theirs alone. */

@@ -15,7 +15,8 @@ final readonly class Limits
      * @param int $leads        leads of a site that has no limit of its own
      * @param int $sheet        lines of a sheet
      * @param int $removalFew   so many, and fewer, may be taken out at once without being asked
-     * @param int $careHome     hours after which who let somebody in may look after their account, within division and levels
+     * @param int $careHome     hours after which who let somebody in may look after their account, within division and
+     *        levels
      * @param int $careBeyond   the same beyond them
      * @param int $mailOutside  messages a day from one sender to addresses the directory does not know
      * @param int $mailAgain    times one message or invitation is sent again, a day

@@ -6,7 +6,10 @@ namespace MintDoor\Core\Roster;
 
 use MintDoor\Core\Time\Time;
 
-/** Two timelines of one person held against each other from an instant on: what is gained by the second, and what is lost. */
+/**
+ * Two timelines of one person held against each other from an instant on: what is gained by the second, and what is
+ * lost.
+ */
 final readonly class Comparison
 {
     /** @var list<array{?Segment, ?Segment}> before and after, of each stretch in which neither changes */

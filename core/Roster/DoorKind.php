@@ -19,7 +19,9 @@ enum DoorKind: string
         return self::Cohort === $this || self::Feed === $this;
     }
 
-    /** Whether who comes through it was brought by nobody's hand: by a list that is kept elsewhere, or by themselves. */
+    /**
+     * Whether who comes through it was brought by nobody's hand: by a list that is kept elsewhere, or by themselves.
+     */
     public function bringsByItself(): bool
     {
         return \in_array($this, [self::Cohort, self::Feed, self::Key, self::Invitation], true);

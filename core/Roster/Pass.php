@@ -52,8 +52,8 @@ final readonly class Pass
     }
 
     /**
-     * Whether whoever holds it may give it back without asking: what they fetched with a key, and what somebody gave them
-     * who has nothing to do with them.
+     * Whether whoever holds it may give it back without asking: what they fetched with a key, and what somebody gave
+     * them who has nothing to do with them.
      *
      * @param bool $beyond whether they are of another division than the site
      */

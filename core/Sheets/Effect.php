@@ -104,6 +104,9 @@ final readonly class Effect
             return [...$marks, $this->mark];
         }
 
-        return array_map(fn (Mark $mark): Mark => $mark->origin === $this->mark?->origin ? $mark->endedAt($this->at, $this->by) : $mark, $marks);
+        return array_map(
+            fn (Mark $mark): Mark => $mark->origin === $this->mark?->origin ? $mark->endedAt($this->at, $this->by) : $mark,
+            $marks,
+        );
     }
 }

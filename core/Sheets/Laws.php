@@ -12,8 +12,8 @@ use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Window;
 
 /**
- * What no change may break, by whatever path: authority over the roles involved at every instant to come, seats, the limit of
- * leads, and that an open site has a lead, now and later.
+ * What no change may break, by whatever path: authority over the roles involved at every instant to come, seats, the
+ * limit of leads, and that an open site has a lead, now and later.
  */
 class Laws
 {

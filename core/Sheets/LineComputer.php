@@ -146,7 +146,10 @@ final readonly class LineComputer
             }
         }
 
-        return $this->line($itself, [] === $effects ? Plan::nothing(new Note('not-here')) : new Plan($effects, [new Note('work-stays')]));
+        return $this->line(
+            $itself,
+            [] === $effects ? Plan::nothing(new Note('not-here')) : new Plan($effects, [new Note('work-stays')]),
+        );
     }
 
     /** The line of a wish that another one on the same person stands in the way of. */
@@ -253,8 +256,16 @@ final readonly class LineComputer
         return new Plan(
             [...$this->endRoleByHand($situation), ...$this->ends($situation, MarkKind::Dates), Effect::givePass($pass)],
             [
-                ...('fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])]),
-                ...($wanted->asks ? [new Note('waits-for-approval', ['division' => $situation->person->division])] : []),
+                ...(
+                    'fits' === $verdict->code
+                        ? []
+                        : [new Note($verdict->code, [...$verdict->values, 'role' => $role])]
+                ),
+                ...(
+                    $wanted->asks
+                        ? [new Note('waits-for-approval', ['division' => $situation->person->division])]
+                        : []
+                ),
             ],
         );
     }

@@ -30,8 +30,8 @@ use MintDoor\Roster\Gate;
 use MintDoor\Sheets\Situations;
 
 /**
- * People of a division who were let in by somebody that has nothing to do with them, and wait for its yes. Answered by who
- * administers the division; the role is judged with the rights whoever asked has when it is answered.
+ * People of a division who were let in by somebody that has nothing to do with them, and wait for its yes. Answered by
+ * who administers the division; the role is judged with the rights whoever asked has when it is answered.
  */
 final readonly class Approvals
 {
@@ -105,7 +105,10 @@ final readonly class Approvals
         if (!$verdict->allowed) {
             throw new Problem(ProblemType::NotReady, 'Whoever asked may not give this role there any more. Say no, or let them in yourself.');
         }
-        $window = new Window(min(max($access->now, $asked->window->from), $asked->window->until), $asked->window->until);
+        $window = new Window(
+            min(max($access->now, $asked->window->from), $asked->window->until),
+            $asked->window->until,
+        );
         $line = $this->computer->comeIn(
             $situation,
             $situation->desk,

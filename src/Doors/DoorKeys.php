@@ -96,7 +96,11 @@ final readonly class DoorKeys
             if ($this->sealer->isOld($row->string('sealed'), self::SHOWING)) {
                 $key = (string) $this->shown($row->string('sealed'));
                 $made = Key::read($key)->key;
-                $this->keep($row->id('door_id'), $key, $this->hash(null === $made ? KeyStrength::bare($key) : $made->text));
+                $this->keep(
+                    $row->id('door_id'),
+                    $key,
+                    $this->hash(null === $made ? KeyStrength::bare($key) : $made->text),
+                );
                 ++$count;
             }
         }
@@ -108,7 +112,8 @@ final readonly class DoorKeys
     {
         $this->db->executeStatement(
             'INSERT INTO door_key (door_id, hash, sealed) VALUES (?, ?, ?) ON DUPLICATE KEY UPDATE hash = VALUES(hash), sealed = VALUES(sealed)',
-            [Id::binary($door), $hash, $this->sealer->seal($key, self::SHOWING)], array_fill(0, 3, ParameterType::BINARY),
+            [Id::binary($door), $hash, $this->sealer->seal($key, self::SHOWING)],
+            array_fill(0, 3, ParameterType::BINARY),
         );
     }
 
@@ -116,7 +121,11 @@ final readonly class DoorKeys
     private function of(#[\SensitiveParameter] string $bare): ?string
     {
         foreach ($this->sealer->hashes($bare, self::LOOKING_UP) as $hash) {
-            $door = $this->db->fetchOne('SELECT door_id FROM door_key WHERE hash = ?', [$hash], [ParameterType::BINARY]);
+            $door = $this->db->fetchOne(
+                'SELECT door_id FROM door_key WHERE hash = ?',
+                [$hash],
+                [ParameterType::BINARY],
+            );
             if (\is_string($door)) {
                 return Id::text($door);
             }

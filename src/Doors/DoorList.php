@@ -34,7 +34,9 @@ final readonly class DoorList
         $site = Id::binary($access->site->id);
         $at = Instant::toSql($access->now);
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT d.id, d.kind, d.name, d.state, d.terms, d.from_at, d.until_at, d.version, d.reserved, d.made_by, k.sealed FROM door d LEFT JOIN door_key k ON k.door_id = d.id WHERE d.site_id = ?'.(null === $only ? '' : ' AND d.id = ?').' ORDER BY d.id',
+            'SELECT d.id, d.kind, d.name, d.state, d.terms, d.from_at, d.until_at, d.version, d.reserved,
+                d.made_by, k.sealed FROM door d LEFT JOIN door_key k ON k.door_id = d.id
+                WHERE d.site_id = ?'.(null === $only ? '' : ' AND d.id = ?').' ORDER BY d.id',
             [$site, ...(null === $only ? [] : [Id::binary($only)])],
         ));
         $numbers = [
@@ -50,7 +52,17 @@ final readonly class DoorList
         $by = array_unique(array_filter(array_map(static fn (Row $row): ?string => $row->idOrNull('made_by'), $rows)));
         $standings = array_map(fn (string $id): ?Standing => $this->doors->keeper($access->site->id, $id), $by);
         $keepers = array_combine($by, $standings);
-        $doors = array_map(fn (Row $row): array => $this->json($row, $access, $keepers[$row->idOrNull('made_by') ?? ''] ?? null, array_map(static fn (array $of): int => $of[$row->id('id')] ?? 0, $numbers), ['each' => $chart['each'], 'came' => $chart['came'][$row->id('id')] ?? []], $next[$row->id('id')] ?? null), $rows);
+        $doors = array_map(
+            fn (Row $row): array => $this->json(
+                $row,
+                $access,
+                $keepers[$row->idOrNull('made_by') ?? ''] ?? null,
+                array_map(static fn (array $of): int => $of[$row->id('id')] ?? 0, $numbers),
+                ['each' => $chart['each'], 'came' => $chart['came'][$row->id('id')] ?? []],
+                $next[$row->id('id')] ?? null,
+            ),
+            $rows,
+        );
         // What changes next comes first; what is set up before what is just there.
         usort($doors, static fn (array $a, array $b): int => [$a['next']['at'] ?? '9999', $a['set'] ? 0 : 1, $a['name']] <=> [$b['next']['at'] ?? '9999', $b['set'] ? 0 : 1, $b['name']]);
 

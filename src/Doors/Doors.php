@@ -84,7 +84,18 @@ final readonly class Doors
         }
         [$terms, $hours] = $this->checked($access, $wish, $row);
         $name = $this->named($wish);
-        $this->db->executeStatement('UPDATE door SET name = ?, terms = ?, from_at = ?, until_at = ?, made_by = ?, version = version + 1 WHERE id = ?', [$name, json_encode($terms, \JSON_THROW_ON_ERROR), Instant::toSql($hours->from), Instant::toSql($hours->until), Id::binary($access->caller->id), Id::binary($door)]);
+        $this->db->executeStatement(
+            'UPDATE door SET name = ?, terms = ?, from_at = ?, until_at = ?, made_by = ?, version = version + 1
+                WHERE id = ?',
+            [
+                $name,
+                json_encode($terms, \JSON_THROW_ON_ERROR),
+                Instant::toSql($hours->from),
+                Instant::toSql($hours->until),
+                Id::binary($access->caller->id),
+                Id::binary($door),
+            ],
+        );
         if (null !== $wish->key && 'key' === $wish->kind) {
             $this->giveKey($access, $door, $wish->key);
         }
@@ -123,7 +134,15 @@ final readonly class Doors
         }
         $this->mindRole($access, $row);
         $this->keys->fresh($door);
-        $this->db->executeStatement('UPDATE door SET made_by = ?, version = version + 1'.(null === $hours ? '' : ", from_at = ?, until_at = ?, state = 'open'").' WHERE id = ?', [Id::binary($access->caller->id), ...(null === $hours ? [] : [Instant::toSql($hours->from), Instant::toSql($hours->until)]), Id::binary($door)]);
+        $this->db->executeStatement(
+            'UPDATE door SET made_by = ?, version = version + 1'.(null === $hours ? '' : ", from_at = ?, until_at = ?,
+                state = 'open'").' WHERE id = ?',
+            [
+                Id::binary($access->caller->id),
+                ...(null === $hours ? [] : [Instant::toSql($hours->from), Instant::toSql($hours->until)]),
+                Id::binary($door),
+            ],
+        );
         $this->logbook->write($access->site->id, $access->caller, [['door-key-renewed', ['door' => $door, 'name' => $row->string('name')]]]);
     }
 
@@ -343,7 +362,13 @@ final readonly class Doors
         $division = $wish->divisions[0] ?? $access->site->division;
         if (\count($wish->divisions) > 1) {
             $errors->add('divisions', 'one', 'Who makes an account here becomes a learner of one division. Name just that one.');
-        } elseif (!$this->caring->caretaker($access->caller)->mayMake(PersonKind::Learner, $division, $this->accounts->lettingInto($access->caller))) {
+        } elseif (
+            !$this->caring->caretaker($access->caller)->mayMake(
+                PersonKind::Learner,
+                $division,
+                $this->accounts->lettingInto($access->caller),
+            )
+        ) {
             $errors->add('accounts', 'not-yours', 'You may not make accounts in that division.');
         } elseif (!$this->roles->book()->mayHold($wish->role, new Person(Id::NONE, PersonKind::Learner, $division, $wish->lowest ?? $access->site->levels->lowest ?? 1), $access->site)->allowed) {
             $errors->add('accounts', 'wrong-kind', 'Who makes an account here is a learner, and learners may not hold that role.');

@@ -71,14 +71,27 @@ final readonly class InvitationController
             [$access, $row] = $this->at($site, $door, $caller);
             $this->doors->mindRole($access, $row);
 
-            return new Answer(['done' => $this->invitations->again($access, $row, $chosen->all ? null : $chosen->invitations)]);
+            return new Answer(
+                ['done' => $this->invitations->again($access, $row, $chosen->all ? null : $chosen->invitations)],
+            );
         });
     }
 
     #[Route('/sites/{site}/doors/{door}/invitations/withdraw', name: 'withdraw_invitations', requirements: self::DOOR, methods: ['POST'])]
     public function withdraw(string $site, string $door, #[MapRequestPayload] ChosenInvitations $chosen, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        return $this->transaction->run($request, $caller, [$site], fn (): Answer => new Answer(['done' => $this->invitations->withdraw(...[...$this->at($site, $door, $caller), $chosen->all ? null : $chosen->invitations])]));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [$site],
+            fn (): Answer => new Answer(
+                [
+                    'done' => $this->invitations->withdraw(
+                        ...[...$this->at($site, $door, $caller), $chosen->all ? null : $chosen->invitations],
+                    ),
+                ],
+            ),
+        );
     }
 
     /** @return array{SiteAccess, Row} */

@@ -242,7 +242,12 @@ final readonly class Invitations
      */
     private function chosen(Row $door, ?array $only): array
     {
-        return array_values(array_filter($this->rows('i.door_id = ?', [Id::binary($door->id('id'))]), static fn (Row $row): bool => null === $only || \in_array($row->id('id'), $only, true)));
+        return array_values(
+            array_filter(
+                $this->rows('i.door_id = ?', [Id::binary($door->id('id'))]),
+                static fn (Row $row): bool => null === $only || \in_array($row->id('id'), $only, true),
+            ),
+        );
     }
 
     /**

@@ -49,7 +49,11 @@ final readonly class Joining
         if (null !== $invitation && null === $invitation->stringOrNull('opened_at') && null === $invitation->stringOrNull('answered_at')) {
             $this->db->executeStatement('UPDATE invitation SET opened_at = COALESCE(opened_at, ?) WHERE id = ?', [Instant::toSql($this->clock->instant()), Id::binary($invitation->id('id'))]);
         }
-        $before = null === $caller || \in_array($this->over($invitation), ['withdrawn', 'lapsed'], true) ? null : $this->threshold->at($door, $caller, $invitation);
+        $before = null === $caller || \in_array(
+            $this->over($invitation),
+            ['withdrawn', 'lapsed'],
+            true,
+        ) ? null : $this->threshold->at($door, $caller, $invitation);
         $role = $this->roles->book()->find($terms->text('role'));
 
         return [
@@ -59,7 +63,9 @@ final readonly class Joining
             'state' => DoorState::of($terms->open, $terms->is('approval'), $terms->hours, $this->clock->instant())->value,
             'untilAt' => Instant::toJson($terms->hours->until), 'fromAt' => Instant::toJson($terms->hours->from), 'about' => $terms->text('about'),
             'sections' => 'choice' === $terms->text('place') ? $this->sections($door->id('site_id')) : [],
-            'asks' => $terms->is('approval') || Passage::Approval === $before?->admission->passage, 'accounts' => $terms->is('accounts'), 'levels' => $terms->is('accounts') ? self::levels($terms, $site) : null,
+            'asks' => $terms->is('approval') || Passage::Approval === $before?->admission->passage,
+            'accounts' => $terms->is('accounts'),
+            'levels' => $terms->is('accounts') ? self::levels($terms, $site) : null,
             'invitation' => null === $invitation ? null : $this->invited($invitation, $caller),
             'you' => null === $caller ? null : ['id' => $caller->id, 'name' => $caller->name, 'login' => $caller->login],
             'admission' => null === $before ? null : self::admission($before),
@@ -119,7 +125,8 @@ final readonly class Joining
         $this->gate->at($site, $caller);
         $access = $this->gate->atDoor($site, $caller);
         $line = $this->lines->leave($access, $caller);
-        foreach ($this->db->fetchFirstColumn("SELECT id FROM door WHERE site_id = ? AND kind = 'key'", [Id::binary($site)]) as $door) {
+        $sql = "SELECT id FROM door WHERE site_id = ? AND kind = 'key'";
+        foreach ($this->db->fetchFirstColumn($sql, [Id::binary($site)]) as $door) {
             $this->lines->close(Id::text((string) $door), $caller->id, 'left', $access);
         }
         if (Verdict::Refused === $line->verdict) {

@@ -96,7 +96,11 @@ final readonly class Newcomers
     /** The link came to their own address: it sets their first password, and never another one. */
     private function firstPassword(string $person, string $hash): Caller
     {
-        $set = $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ? AND password_hash IS NULL', [$hash, Id::binary($person)]);
+        $set = $this->db->executeStatement(
+            'UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ?
+                AND password_hash IS NULL',
+            [$hash, Id::binary($person)],
+        );
         if (1 !== (int) $set) {
             throw Problem::notAllowed('You have an account already. Sign in with it, and the invitation is answered.');
         }

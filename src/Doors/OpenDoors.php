@@ -88,7 +88,10 @@ final readonly class OpenDoors
         }
         $now = $this->clock->instant();
         $found = $this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.', '.self::DOOR." FROM door o JOIN site s ON s.id = o.site_id AND s.taken_back = 0 JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id WHERE o.id = ? AND o.kind = 'look-in' AND o.terms IS NOT NULL", [Id::binary($door)]);
-        $hidden = null === $caller ? new Problem(ProblemType::NotSignedIn, 'Sign in to look in here.') : Problem::notFound('This door');
+        $hidden = null === $caller ? new Problem(
+            ProblemType::NotSignedIn,
+            'Sign in to look in here.',
+        ) : Problem::notFound('This door');
         $row = new Row(false === $found ? throw $hidden : $found);
         $terms = DoorTermsJson::beside($row);
         if (!Doorman::mayLookIn($terms->terms(), $terms->is('anyone'), $caller?->division, true === $caller?->administers($row->string('division_code')), $now)) {

@@ -75,7 +75,9 @@ final readonly class WhichDoor
     {
         $this->mind('answering', 60);
         $found = $this->db->fetchAssociative(
-            'SELECT i.id, i.site_id, i.door_id, i.person_id, i.address, i.words, i.lapses_at, i.answered_at, i.withdrawn_at, i.opened_at, i.made_by, i.made_at FROM invitation_link l JOIN invitation i ON i.id = l.invitation_id WHERE l.token_hash = ?',
+            'SELECT i.id, i.site_id, i.door_id, i.person_id, i.address, i.words, i.lapses_at, i.answered_at,
+                i.withdrawn_at, i.opened_at, i.made_by, i.made_at FROM invitation_link l
+                JOIN invitation i ON i.id = l.invitation_id WHERE l.token_hash = ?',
             [hash('sha256', $token, true)], [ParameterType::BINARY],
         );
         if (false === $found) {

@@ -39,7 +39,12 @@ final readonly class OwnSessionsController
         return $this->answer($request, $caller);
     }
 
-    #[Route('/me/sessions/{session}', name: 'end_own_session', requirements: ['session' => '[0-9a-f]{32}'], methods: ['DELETE'])]
+    #[Route(
+        '/me/sessions/{session}',
+        name: 'end_own_session',
+        requirements: ['session' => '[0-9a-f]{32}'],
+        methods: ['DELETE'],
+    )]
     public function end(string $session, Request $request, #[CurrentUser] Caller $caller): Response
     {
         $ended = $this->db->executeStatement(
@@ -69,7 +74,9 @@ final readonly class OwnSessionsController
             'current' => hash_equals($row->string('id'), $own),
             'madeAt' => Instant::toJson($row->instant('made_at')),
             'usedAt' => Instant::toJson($row->instant('touched_at')),
-            'endsAt' => Instant::toJson(min($row->instant('ends_at'), $row->instant('touched_at') + SessionStore::LASTS)),
+            'endsAt' => Instant::toJson(
+                min($row->instant('ends_at'), $row->instant('touched_at') + SessionStore::LASTS),
+            ),
             'place' => (string) $row->stringOrNull('address'),
             'device' => $row->string('device'),
         ], $rows)]);

@@ -79,7 +79,10 @@ final readonly class ProblemListener
     {
         return new Problem(
             ProblemType::Invalid,
-            \sprintf('There is nothing called "%s" here. Nothing was done.', mb_substr($thrown->getExtraAttributes()[0] ?? '', 0, 60)),
+            \sprintf(
+                'There is nothing called "%s" here. Nothing was done.',
+                mb_substr($thrown->getExtraAttributes()[0] ?? '', 0, 60),
+            ),
             array_map(static fn (string $member): array => [
                 'pointer' => '/'.mb_substr($member, 0, 60),
                 'code' => 'unknown-member',

@@ -11,7 +11,10 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('secrets:reseal', 'Seals anew, under APP_SECRET, what was sealed under APP_SECRET_PREVIOUS; then that one can go')]
+#[AsCommand(
+    'secrets:reseal',
+    'Seals anew, under APP_SECRET, what was sealed under APP_SECRET_PREVIOUS; then that one can go',
+)]
 final class ResealCommand extends Command
 {
     /** Table, column, and what names a row. */
@@ -36,7 +39,9 @@ final class ResealCommand extends Command
         $this->log->reseal();
         $texts = 0;
         foreach (self::TEXTS as [$table, $column, $names]) {
-            $rows = $this->db->iterateAssociative('SELECT '.implode(', ', [...$names, $column])." FROM $table WHERE $column IS NOT NULL");
+            $rows = $this->db->iterateAssociative(
+                'SELECT '.implode(', ', [...$names, $column])." FROM $table WHERE $column IS NOT NULL",
+            );
             foreach ($rows as $row) {
                 $texts += $this->anew($table, $column, $names, new Row($row));
             }

@@ -7,13 +7,15 @@ namespace MintDoor\Hall;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /**
- * Seals what the database keeps and must not show by itself: keys of doors, answers that may hold them, letters. Sealed with
- * XSalsa20-Poly1305 under keys derived from the secret of the platform; what was sealed under the secret of before is still
- * read (`APP_SECRET_PREVIOUS`), until `secrets:reseal` has sealed it anew.
+ * Seals what the database keeps and must not show by itself: keys of doors, answers that may hold them, letters. Sealed
+ * with XSalsa20-Poly1305 under keys derived from the secret of the platform; what was sealed under the secret of before
+ * is still read (`APP_SECRET_PREVIOUS`), until `secrets:reseal` has sealed it anew.
  */
 final readonly class Sealer
 {
-    /** What `.env` says where nobody has set a secret: good for trying things out, refused where it would be believed. */
+    /**
+     * What `.env` says where nobody has set a secret: good for trying things out, refused where it would be believed.
+     */
     private const NO_SECRET = 'not-a-secret-set-your-own';
 
     /** @var non-empty-list<string> the present one first */
@@ -70,7 +72,10 @@ final readonly class Sealer
     /** Whether only the secret of before opens something. */
     public function isOld(string $sealed, string $purpose): bool
     {
-        return null === self::opened($sealed, self::derived($this->secrets[0], $purpose)) && null !== $this->open($sealed, $purpose);
+        return null === self::opened(
+            $sealed,
+            self::derived($this->secrets[0], $purpose),
+        ) && null !== $this->open($sealed, $purpose);
     }
 
     /** What something is looked up by that is kept nowhere in clear. */

@@ -12,10 +12,10 @@ use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\HttpKernel\Event\ResponseEvent;
 
 /**
- * What matters to the safety of accounts and people, apart from the history and from the log of errors. Each line is chained
- * to the one before it by a hash (SHA-256), and the last link is kept sealed: a line that is taken out, changed or put in
- * shows (`security:verify`). Network addresses stand beside the chain, so that they can be forgotten: it holds a keyed
- * digest of them.
+ * What matters to the safety of accounts and people, apart from the history and from the log of errors. Each line is
+ * chained to the one before it by a hash (SHA-256), and the last link is kept sealed: a line that is taken out, changed
+ * or put in shows (`security:verify`). Network addresses stand beside the chain, so that they can be forgotten: it
+ * holds a keyed digest of them.
  */
 final class SecurityLog
 {
@@ -113,7 +113,9 @@ final class SecurityLog
         }
     }
 
-    /** @return ?int the first line that is not as it was written; null where all of them are, 0 where the end is missing */
+    /**
+     * @return ?int the first line that is not as it was written; null where all of them are, 0 where the end is missing
+     */
     public function broken(): ?int
     {
         $hash = '';
@@ -154,7 +156,9 @@ final class SecurityLog
     /** @return array{int, string} how many lines there are, and the last link; one that was tampered with opens as none */
     private function head(string $lock = ''): array
     {
-        $row = new Row($this->db->fetchAssociative('SELECT entries, sealed FROM security_chain WHERE id = 1'.$lock) ?: []);
+        $row = new Row(
+            $this->db->fetchAssociative('SELECT entries, sealed FROM security_chain WHERE id = 1'.$lock) ?: [],
+        );
         $opened = explode(' ', (string) $this->sealer->open($row->stringOrNull('sealed'), self::HEAD));
         $hash = (string) hex2bin($opened[1] ?? '');
 

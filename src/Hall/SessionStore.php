@@ -81,7 +81,10 @@ final class SessionStore extends AbstractSessionHandler
     public function updateTimestamp(string $sessionId, string $data): bool
     {
         if (null === $this->touchedAt || time() - $this->touchedAt > self::TOUCH_EVERY) {
-            $this->db->executeStatement('UPDATE session SET touched_at = UTC_TIMESTAMP() WHERE id = ?', [self::hash($sessionId)]);
+            $this->db->executeStatement(
+                'UPDATE session SET touched_at = UTC_TIMESTAMP() WHERE id = ?',
+                [self::hash($sessionId)],
+            );
         }
 
         return true;
@@ -123,7 +126,8 @@ final class SessionStore extends AbstractSessionHandler
         $this->db->executeStatement(
             "INSERT INTO session (id, person_id, data, touched_at, made_at, ends_at, address, device)
              VALUES (?, ?, ?, UTC_TIMESTAMP(), $begun, $begun + INTERVAL ? SECOND, ?, ?)
-             ON DUPLICATE KEY UPDATE person_id = VALUES(person_id), data = VALUES(data), touched_at = VALUES(touched_at),
+             ON DUPLICATE KEY UPDATE person_id = VALUES(person_id), data = VALUES(data),
+                 touched_at = VALUES(touched_at),
                  ends_at = VALUES(ends_at)",
             [
                 self::hash($sessionId),

@@ -16,9 +16,9 @@ use Symfony\Component\Security\Http\Event\LoginFailureEvent;
 use Symfony\Component\Security\Http\Event\LoginSuccessEvent;
 
 /**
- * Counts tries to sign in that failed, of an account from a place: nobody is locked out by others elsewhere, and a school
- * behind one address comes in at once. Login and e-mail of one account are one. After some the answer takes longer and
- * longer; only then it is no.
+ * Counts tries to sign in that failed, of an account from a place: nobody is locked out by others elsewhere, and a
+ * school behind one address comes in at once. Login and e-mail of one account are one. After some the answer takes
+ * longer and longer; only then it is no.
  */
 final readonly class SignInGuard
 {
@@ -50,7 +50,10 @@ final readonly class SignInGuard
     #[AsEventListener(priority: 512)]
     public function before(CheckPassportEvent $event): void
     {
-        if ($this->isPassword($event->getPassport()) && $this->throttle->reached($this->key($event->getPassport()), self::MOST)) {
+        if (
+            $this->isPassword($event->getPassport())
+            && $this->throttle->reached($this->key($event->getPassport()), self::MOST)
+        ) {
             throw new TooManyLoginAttemptsAuthenticationException((int) ceil(self::WINDOW / 60));
         }
     }
@@ -71,7 +74,11 @@ final readonly class SignInGuard
             return;
         }
         $this->log->note('sign-in-failed', $this->account($passport));
-        $failures = self::MOST - $this->throttle->hit($this->key($passport), self::MOST, self::WINDOW)->getRemainingTokens();
+        $failures = self::MOST - $this->throttle->hit(
+            $this->key($passport),
+            self::MOST,
+            self::WINDOW,
+        )->getRemainingTokens();
         $place = $this->throttle->hit('failures from '.$this->place(), self::MOST_OF_PLACE, self::WINDOW);
         usleep(1_000 * self::pause($failures, !$place->isAccepted(), $this->slows));
     }

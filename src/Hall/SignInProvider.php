@@ -13,8 +13,8 @@ use Symfony\Component\Security\Core\User\UserProviderInterface;
 use Symfony\Contracts\Cache\CacheInterface;
 
 /**
- * Who signs in. Where there is nobody of that name, the account is closed or has no password, a password is verified all the
- * same, against a hash nothing opens: the answer takes as long, and is the same.
+ * Who signs in. Where there is nobody of that name, the account is closed or has no password, a password is verified
+ * all the same, against a hash nothing opens: the answer takes as long, and is the same.
  *
  * @implements UserProviderInterface<Caller>
  */

@@ -11,8 +11,9 @@ use Symfony\Component\HttpKernel\Event\RequestEvent;
 use Symfony\Component\HttpKernel\KernelEvents;
 
 /**
- * A body is a JSON object, or there is none: what is no object (`[]`, `"x"`, `false`) would be read as one whose members are
- * all left out. Members nobody asked for are refused where the body is read (`serializer` in `framework.yaml`).
+ * A body is a JSON object, or there is none: what is no object (`[]`, `"x"`, `false`) would be read as one whose
+ * members are all left out. Members nobody asked for are refused where the body is read (`serializer` in
+ * `framework.yaml`).
  */
 final class StrictBody
 {

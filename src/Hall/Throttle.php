@@ -68,7 +68,8 @@ final readonly class Throttle
         $left = $most - $row->int('hits') - $many;
         if ($left >= 0 && $many > 0) {
             $this->db->executeStatement(
-                'INSERT INTO throttle (id, hits, window_ends) VALUES (?, ?, UTC_TIMESTAMP() + INTERVAL ? SECOND)'.self::ADDED,
+                'INSERT INTO throttle (id, hits, window_ends)
+                    VALUES (?, ?, UTC_TIMESTAMP() + INTERVAL ? SECOND)'.self::ADDED,
                 [$this->hash($key), $many, $window],
             );
         }
@@ -94,7 +95,8 @@ final readonly class Throttle
             ksort($byId);
             $hits = [];
             foreach (Row::all($this->db->fetchAllAssociative(
-                'SELECT id, hits FROM throttle WHERE id IN (?) AND window_ends > UTC_TIMESTAMP() ORDER BY id FOR UPDATE',
+                'SELECT id, hits FROM throttle WHERE id IN (?) AND window_ends > UTC_TIMESTAMP()
+                    ORDER BY id FOR UPDATE',
                 [array_map(strval(...), array_keys($byId))],
                 [ArrayParameterType::BINARY],
             )) as $row) {
@@ -105,11 +107,18 @@ final readonly class Throttle
                 if (($hits[$id] ?? 0) + $some[$key] > $most) {
                     $over[(string) $key] = true;
                 } else {
-                    $values[] = \sprintf('(0x%s, %d, UTC_TIMESTAMP() + INTERVAL %d SECOND)', bin2hex((string) $id), $some[$key], $window);
+                    $values[] = \sprintf(
+                        '(0x%s, %d, UTC_TIMESTAMP() + INTERVAL %d SECOND)',
+                        bin2hex((string) $id),
+                        $some[$key],
+                        $window,
+                    );
                 }
             }
             if ([] !== $values) {
-                $this->db->executeStatement('INSERT INTO throttle (id, hits, window_ends) VALUES '.implode(', ', $values).self::ADDED);
+                $this->db->executeStatement(
+                    'INSERT INTO throttle (id, hits, window_ends) VALUES '.implode(', ', $values).self::ADDED,
+                );
             }
         }
 

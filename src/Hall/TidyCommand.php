@@ -30,7 +30,10 @@ final class TidyCommand extends Command
         $now = $this->clock->instant();
         $this->sessions->gc(SessionStore::LASTS);
         $this->db->executeStatement('DELETE FROM throttle WHERE window_ends < UTC_TIMESTAMP()');
-        $this->db->executeStatement('DELETE FROM idempotency WHERE made_at < ?', [Instant::toSql($now - 3_600 * $this->roles->limits()->keepAnswers)]);
+        $this->db->executeStatement(
+            'DELETE FROM idempotency WHERE made_at < ?',
+            [Instant::toSql($now - 3_600 * $this->roles->limits()->keepAnswers)],
+        );
         $this->db->executeStatement('DELETE FROM first_password WHERE expires_at < ?', [Instant::toSql($now)]);
         $this->forget($now);
 
@@ -59,7 +62,10 @@ final class TidyCommand extends Command
         );
         $addresses = Instant::toSql($now - 86_400 * $limits->keepAddresses);
         foreach (['log_entry', 'security_entry'] as $table) {
-            $this->db->executeStatement("UPDATE $table SET address = NULL WHERE at < ? AND address IS NOT NULL", [$addresses]);
+            $this->db->executeStatement(
+                "UPDATE $table SET address = NULL WHERE at < ? AND address IS NOT NULL",
+                [$addresses],
+            );
         }
         $this->db->executeStatement('DELETE FROM notice WHERE seen_at < ?', [$addresses]);
     }

@@ -142,12 +142,19 @@ final readonly class Transaction
             return null;
         }
         $row = new Row($this->db->fetchAssociative('SELECT body_hash, status, etag, answer FROM idempotency WHERE person_id = ? AND id = ? FOR UPDATE', [Id::binary($caller->id), $key]) ?: []);
-        $same = array_filter($this->bodyHashes($request), static fn (string $hash): bool => hash_equals($hash, $row->string('body_hash')));
+        $same = array_filter(
+            $this->bodyHashes($request),
+            static fn (string $hash): bool => hash_equals($hash, $row->string('body_hash')),
+        );
         if ([] === $same) {
             throw new Problem(ProblemType::KeyReused, 'This key was already used for another request. Send a fresh one.');
         }
 
-        return Answer::again((string) $this->sealer->openText($row->string('answer'), 'idempotency'), $row->int('status'), $row->stringOrNull('etag'));
+        return Answer::again(
+            (string) $this->sealer->openText($row->string('answer'), 'idempotency'),
+            $row->int('status'),
+            $row->stringOrNull('etag'),
+        );
     }
 
     private function remember(Request $request, Caller $caller, Answer $answer): void
@@ -156,7 +163,13 @@ final readonly class Transaction
         if (null !== $key) {
             $this->db->executeStatement(
                 'UPDATE idempotency SET status = ?, etag = ?, answer = ? WHERE person_id = ? AND id = ?',
-                [$answer->getStatusCode(), $answer->headers->get('ETag'), $this->sealer->sealText((string) $answer->getContent(), 'idempotency'), Id::binary($caller->id), $key],
+                [
+                    $answer->getStatusCode(),
+                    $answer->headers->get('ETag'),
+                    $this->sealer->sealText((string) $answer->getContent(), 'idempotency'),
+                    Id::binary($caller->id),
+                    $key,
+                ],
             );
         }
     }

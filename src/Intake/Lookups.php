@@ -12,8 +12,8 @@ use MintDoor\Hall\Throttle;
 use MintDoor\Roles\Roles;
 
 /**
- * Counts numbers and addresses that were looked up and are nobody's, or somebody's who is hidden: whoever guesses them comes
- * to an end before they come to anybody. Platform administrators see everybody anyway.
+ * Counts numbers and addresses that were looked up and are nobody's, or somebody's who is hidden: whoever guesses them
+ * comes to an end before they come to anybody. Platform administrators see everybody anyway.
  */
 final readonly class Lookups
 {

@@ -96,7 +96,10 @@ final readonly class PeopleReader
         $typed = array_merge([], ...array_map(static fn (PastedLine $line): array => $line->identifiers, $lines));
         $found = array_map(
             Folding::identifier(...),
-            array_merge([], ...array_map(static fn (array $each): array => PersonRow::proofs($each[0]), array_values($rows))),
+            array_merge(
+                [],
+                ...array_map(static fn (array $each): array => PersonRow::proofs($each[0]), array_values($rows)),
+            ),
         );
 
         return array_values(array_diff(array_unique($typed), $found));

@@ -23,7 +23,8 @@ final readonly class Logbook
     /** Codes of entries that stand in the security log, too. */
     private const SECURITY = [
         'password-reset', 'password-wanted', 'password-link', 'sessions-ended', 'person-changed', 'person-exported',
-        'person-erased', 'merged', 'unmerged', 'account-closed', 'account-opened', 'rules-changed', 'administrator-named',
+        'person-erased', 'merged', 'unmerged', 'account-closed', 'account-opened', 'rules-changed',
+        'administrator-named',
     ];
 
     public function __construct(

@@ -27,7 +27,8 @@ final readonly class SecurityController
 
     private const MOST_EXPORTED = 50_000;
 
-    private const SELECT = 'SELECT e.sequence, e.at, e.code, e.person_id, e.by_id, e.site_id, e.address, e.data, s.title,
+    private const SELECT = 'SELECT e.sequence, e.at, e.code, e.person_id, e.by_id, e.site_id, e.address, e.data,
+        s.title,
             p.given_name AS p_given_name, p.family_name AS p_family_name, p.preferred_name AS p_preferred_name,
             b.given_name AS b_given_name, b.family_name AS b_family_name, b.preferred_name AS b_preferred_name
         FROM security_entry e LEFT JOIN person p ON p.id = e.person_id LEFT JOIN person b ON b.id = e.by_id
@@ -58,7 +59,10 @@ final readonly class SecurityController
     public function export(#[FromQuery] SecurityFilter $filter, #[CurrentUser] Caller $caller): Response
     {
         $lines = array_map(
-            static fn (Row $row): string => json_encode(self::json($row), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)."\n",
+            static fn (Row $row): string => json_encode(
+                self::json($row),
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
+            )."\n",
             $this->rows($this->where($filter, $caller), self::MOST_EXPORTED),
         );
         $this->log->note('export', by: $caller->id, data: ['what' => 'security-log', 'lines' => \count($lines)]);

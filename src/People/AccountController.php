@@ -59,7 +59,21 @@ final readonly class AccountController
         }
         $request->headers->remove('Idempotency-Key');
 
-        return $this->transaction->run($request, $caller, [], fn (): Answer => new Answer(['cards' => $this->accounts->cards($wish->people, $wish->once, $wish->days ?? $this->roles->limits()->cardDays, $caller)]));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [],
+            fn (): Answer => new Answer(
+                [
+                    'cards' => $this->accounts->cards(
+                        $wish->people,
+                        $wish->once,
+                        $wish->days ?? $this->roles->limits()->cardDays,
+                        $caller,
+                    ),
+                ],
+            ),
+        );
     }
 
     #[Route('/people/{person}/account', name: 'change_account', requirements: ['person' => Id::PATTERN], methods: ['PUT'])]
@@ -115,7 +129,10 @@ final readonly class AccountController
         $request->headers->remove('Idempotency-Key');
 
         return $this->transaction->run($request, $caller, [], function () use ($wish, $hasher, $request, $caller): Answer {
-            $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ?', [$hasher->hash($wish->password), Id::binary($caller->id)]);
+            $this->db->executeStatement(
+                'UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ?',
+                [$hasher->hash($wish->password), Id::binary($caller->id)],
+            );
 
             // Sessions that were made with the password of before are over; this one goes on.
             $fresh = $this->callers->byId($caller->id);

@@ -96,9 +96,13 @@ final readonly class AccountSheets
             $this->sheets->stop($sheet, 'account_row');
         }
         $rows = Row::all($this->db->fetchAllAssociative(
-            "SELECT r.position, r.person_id, r.made, p.kind, pd.code AS division, p.given_name, p.family_name, p.preferred_name, a.used_at IS NOT NULL AS used, a.platform_administrator, a.password_hash IS NOT NULL AS has_password,
+            "SELECT r.position, r.person_id, r.made, p.kind, pd.code AS division, p.given_name, p.family_name,
+                p.preferred_name, a.used_at IS NOT NULL AS used,
+                a.platform_administrator, a.password_hash IS NOT NULL AS has_password,
                  EXISTS (SELECT 1 FROM enrollment e WHERE e.person_id = r.person_id) AS enrolled, EXISTS (SELECT 1 FROM person_note n WHERE n.person_id = r.person_id) AS noted, EXISTS (SELECT 1 FROM division_administrator x WHERE x.person_id = r.person_id) AS administers
-             FROM account_row r JOIN person p ON p.id = r.person_id JOIN division pd ON pd.id = p.division_id JOIN account a ON a.person_id = r.person_id WHERE r.sheet_id = ? AND r.outcome = 'ready' AND p.gone IS NULL ORDER BY r.position",
+             FROM account_row r JOIN person p ON p.id = r.person_id JOIN division pd ON pd.id = p.division_id
+                 JOIN account a ON a.person_id = r.person_id WHERE r.sheet_id = ? AND r.outcome = 'ready'
+                 AND p.gone IS NULL ORDER BY r.position",
             [Id::binary($sheet)],
         ));
         $lines = $people = $accounts = [];

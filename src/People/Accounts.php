@@ -67,7 +67,13 @@ final readonly class Accounts
                 ];
                 continue;
             }
-            $about = ['person' => ['id' => $person, 'name' => PersonRow::name($row)], 'login' => null, 'password' => null, 'until' => null, 'refused' => null];
+            $about = [
+                'person' => ['id' => $person, 'name' => PersonRow::name($row)],
+                'login' => null,
+                'password' => null,
+                'until' => null,
+                'refused' => null,
+            ];
             $login = $row->stringOrNull('login');
             if (!$verdict->allowed()) {
                 $cards[] = [...$about, 'refused' => $this->caring->sentence($verdict)];
@@ -75,7 +81,15 @@ final readonly class Accounts
                 $cards[] = [...$about, 'refused' => 'This person has no account yet.'];
             } else {
                 $password = SpokenPassword::make(static fn (int $bound): int => random_int(0, $bound - 1));
-                $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = ?, card_until = ? WHERE person_id = ?', [$this->hashers->getPasswordHasher(Caller::class)->hash($password), (int) $once, Instant::toSql($until), Id::binary($person)]);
+                $this->db->executeStatement(
+                    'UPDATE account SET password_hash = ?, must_change = ?, card_until = ? WHERE person_id = ?',
+                    [
+                        $this->hashers->getPasswordHasher(Caller::class)->hash($password),
+                        (int) $once,
+                        Instant::toSql($until),
+                        Id::binary($person),
+                    ],
+                );
                 $this->endSessions($person);
                 $cards[] = [...$about, 'login' => $login, 'password' => $password, 'until' => Instant::toJson($until)];
                 $entries[] = ['password-reset', [], $person];

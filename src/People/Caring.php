@@ -25,7 +25,10 @@ use MintDoor\Roles\Roles;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Sites\SiteRow;
 
-/** Who looks after whom, and of whom somebody may know everything: what ties them is read, the core decides (`Caretaker`). */
+/**
+ * Who looks after whom, and of whom somebody may know everything: what ties them is read, the core decides
+ * (`Caretaker`).
+ */
 final readonly class Caring
 {
     private const REFUSALS = [
@@ -194,7 +197,8 @@ final readonly class Caring
         $rows = [] === $byId || $caller->platformAdministrator ? [] : Row::all($this->db->fetchAllAssociative(
             'SELECT g.person_id, own.leads AS own_leads, '.SiteRow::COLUMNS."
              FROM enrollment_segment g
-             JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ? AND own.from_at <= ? AND own.until_at > ?
+             JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ? AND own.from_at <= ?
+                 AND own.until_at > ?
                  AND own.state = 'current' AND own.role IN (?)
              JOIN site s ON s.id = g.site_id AND s.taken_back = 0 AND s.closes_at > ?
              JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id

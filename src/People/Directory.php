@@ -33,7 +33,10 @@ final readonly class Directory
     ) {
     }
 
-    /** Within reach: the divisions one administers, one's own if one is staff, and those of the sites one lets people into, while they are not closed. */
+    /**
+     * Within reach: the divisions one administers, one's own if one is staff, and those of the sites one lets people
+     * into, while they are not closed.
+     */
     public function reachOf(Caller $caller): Reach
     {
         $now = Instant::toSql($this->clock->instant());

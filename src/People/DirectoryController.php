@@ -56,7 +56,16 @@ final readonly class DirectoryController
         $labels = $this->labels->ofPeople(array_map(strval(...), array_keys($whole)));
 
         return new Answer([
-            'items' => array_map(static fn (Row $row): array => ['person' => PersonRow::json($row, isset($whole[$row->id('person_id')]) ? Sight::Full : Sight::Masked), 'labels' => $labels[$row->id('person_id')] ?? []], $rows),
+            'items' => array_map(
+                static fn (Row $row): array => [
+                    'person' => PersonRow::json(
+                        $row,
+                        isset($whole[$row->id('person_id')]) ? Sight::Full : Sight::Masked,
+                    ),
+                    'labels' => $labels[$row->id('person_id')] ?? [],
+                ],
+                $rows,
+            ),
             'total' => is_numeric($total) ? (int) $total : 0,
             'next' => $more && null !== $last ? Cursor::write('directory', [$last->string('sort_name'), $last->id('person_id')]) : null,
         ]);

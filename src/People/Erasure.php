@@ -35,6 +35,12 @@ final readonly class Erasure
         'still-here' => 'This person is still in a site, or will be. Take them out everywhere first.',
     ];
 
+    /** Tables of which everything of theirs goes. */
+    private const THEIRS = [
+        'account', 'session', 'first_password', 'person_label', 'person_note', 'notice',
+        'idempotency', 'settled_line',
+    ];
+
     public function __construct(
         private Connection $db,
         private PersonGate $gate,
@@ -83,24 +89,42 @@ final readonly class Erasure
         $here = false !== $this->db->fetchOne('SELECT 1 FROM enrollment_segment WHERE person_id IN (?) AND until_at > ? AND state IN (?) LIMIT 1', [$ids, $now, State::valuesHere()], [ArrayParameterType::BINARY, 2 => ArrayParameterType::STRING]);
         $administers = false !== $this->db->fetchOne('SELECT 1 FROM account WHERE person_id IN (?) AND platform_administrator = 1 UNION SELECT 1 FROM division_administrator WHERE person_id IN (?)', [$ids, $ids], [ArrayParameterType::BINARY, ArrayParameterType::BINARY]);
 
-        return $this->caring->caretaker($caller)->mayNotErase(PersonRow::person($row), $administers, $here, null !== $row->stringOrNull('gone'));
+        return $this->caring->caretaker($caller)->mayNotErase(
+            PersonRow::person($row),
+            $administers,
+            $here,
+            null !== $row->stringOrNull('gone'),
+        );
     }
 
     private function erase(string $person): void
     {
         $id = Id::binary($person);
-        $row = new Row($this->db->fetchAssociative('SELECT given_name, family_name, preferred_name, former_name, email, number FROM person WHERE id = ? FOR UPDATE', [$id]) ?: []);
+        $row = new Row(
+            $this->db->fetchAssociative(
+                'SELECT given_name, family_name, preferred_name, former_name, email, number FROM person
+                    WHERE id = ? FOR UPDATE',
+                [$id],
+            ) ?: [],
+        );
         $letters = array_map(static fn (mixed $message): string => Id::text(\is_string($message) ? $message : ''), $this->db->fetchFirstColumn('SELECT id FROM message WHERE person_id = ?', [$id]));
         $email = $row->stringOrNull('email');
         if (null !== $email) {
             // What went to their address before the directory knew it was theirs.
             $this->db->executeStatement('DELETE FROM letter WHERE address = ?', [$email]);
-            $this->db->executeStatement("UPDATE message SET address = '', subject = '', body = '', reason = NULL, due_at = NULL, state = IF(state IN ('held', 'delayed'), 'withdrawn', state) WHERE address = ?", [$email]);
-            $this->db->executeStatement("UPDATE invitation SET address = '', words = '', unanswered = NULL, remind_at = NULL WHERE address = ?", [$email]);
+            $this->db->executeStatement(
+                "UPDATE message SET address = '', subject = '', body = '', reason = NULL, due_at = NULL,
+                    state = IF(state IN ('held', 'delayed'), 'withdrawn', state) WHERE address = ?",
+                [$email],
+            );
+            $this->db->executeStatement(
+                "UPDATE invitation SET address = '', words = '', unanswered = NULL, remind_at = NULL WHERE address = ?",
+                [$email],
+            );
         }
         $this->db->executeStatement("DELETE FROM letter WHERE SUBSTRING_INDEX(id, '@', 1) IN (?)", [$letters ?: ['']], [ArrayParameterType::STRING]);
         $this->db->executeStatement("UPDATE message SET address = '', subject = '', body = '', reason = NULL, due_at = NULL, state = IF(state IN ('held', 'delayed'), 'withdrawn', state) WHERE person_id = ?", [$id]);
-        foreach (['account', 'session', 'first_password', 'person_label', 'person_note', 'notice', 'idempotency', 'settled_line'] as $table) {
+        foreach (self::THEIRS as $table) {
             $this->db->executeStatement("DELETE FROM $table WHERE person_id = ?", [$id]);
         }
         $this->db->executeStatement('UPDATE mark SET note = NULL WHERE person_id = ?', [$id]);
@@ -119,11 +143,18 @@ final readonly class Erasure
         $this->forgetNames(Folding::tokens(implode(' ', [$row->string('given_name'), $row->string('family_name'), (string) $row->stringOrNull('preferred_name'), (string) $row->stringOrNull('former_name')])));
     }
 
-    /** In what others are still working on, names and numbers give way to a placeholder; the rest of it stays theirs. */
+    /**
+     * In what others are still working on, names and numbers give way to a placeholder; the rest of it stays theirs.
+     */
     private function drafts(string $person, Row $row): void
     {
         $words = self::words($person, $row);
-        $found = Row::all($this->db->fetchAllAssociative("SELECT id, work FROM change_sheet WHERE state IN ('draft', 'applying') AND work IS NOT NULL FOR UPDATE"));
+        $found = Row::all(
+            $this->db->fetchAllAssociative(
+                "SELECT id, work FROM change_sheet WHERE state IN ('draft', 'applying')
+                    AND work IS NOT NULL FOR UPDATE",
+            ),
+        );
         foreach ($found as $sheet) {
             $work = json_decode($sheet->string('work'), true);
             if (\is_array($work)) {
@@ -133,24 +164,38 @@ final readonly class Erasure
                 });
                 $without === $work || $this->db->executeStatement(
                     'UPDATE change_sheet SET work = ?, version = version + 1 WHERE id = ?',
-                    [json_encode((object) $without, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), Id::binary($sheet->id('id'))],
+                    [
+                        json_encode((object) $without, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+                        Id::binary($sheet->id('id')),
+                    ],
                 );
             }
         }
-        $this->db->executeStatement('UPDATE change_sheet SET undo_data = NULL WHERE undo_data LIKE ?', ['%'.$person.'%']);
+        $this->db->executeStatement(
+            'UPDATE change_sheet SET undo_data = NULL WHERE undo_data LIKE ?',
+            ['%'.$person.'%'],
+        );
     }
 
-    /** Answers that are kept for a repeated request are sealed; those that name somebody are answered emptily from now on. */
+    /**
+     * Answers that are kept for a repeated request are sealed; those that name somebody are answered emptily from now
+     * on.
+     */
     private function answers(string $person, Row $row): void
     {
         $words = self::words($person, $row);
-        foreach ($this->db->iterateAssociative('SELECT person_id, id, answer FROM idempotency WHERE answer IS NOT NULL') as $columns) {
+        $sql = 'SELECT person_id, id, answer FROM idempotency WHERE answer IS NOT NULL';
+        foreach ($this->db->iterateAssociative($sql) as $columns) {
             $answer = new Row($columns);
             $plain = (string) $this->sealer->openText($answer->string('answer'), 'idempotency');
             if ($plain !== str_ireplace($words, '', $plain)) {
                 $this->db->executeStatement(
                     'UPDATE idempotency SET answer = ? WHERE person_id = ? AND id = ?',
-                    [$this->sealer->sealText('{}', 'idempotency'), Id::binary($answer->id('person_id')), $answer->string('id')],
+                    [
+                        $this->sealer->sealText('{}', 'idempotency'),
+                        Id::binary($answer->id('person_id')),
+                        $answer->string('id'),
+                    ],
                 );
             }
         }

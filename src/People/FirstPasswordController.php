@@ -49,7 +49,13 @@ final readonly class FirstPasswordController
             $row = new Row($row);
             $whose = $this->accounts->row($row->id('person_id'));
             Passwords::mind($wish->password, Passwords::own($whose));
-            $this->db->executeStatement('UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ?', [$this->hashers->getPasswordHasher(Caller::class)->hash($wish->password), Id::binary($row->id('person_id'))]);
+            $this->db->executeStatement(
+                'UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ?',
+                [
+                    $this->hashers->getPasswordHasher(Caller::class)->hash($wish->password),
+                    Id::binary($row->id('person_id')),
+                ],
+            );
             // Other links, and sessions that were begun with the password of before, are over.
             foreach (['first_password', 'session'] as $table) {
                 $this->db->executeStatement("DELETE FROM $table WHERE person_id = ?", [Id::binary($row->id('person_id'))]);

@@ -98,7 +98,9 @@ final readonly class LabelController
                     default => Verdict::Refused,
                 })->value,
                 'before' => null, 'after' => null, 'outlook' => [], 'cautions' => [],
-                'reasons' => $changes ? [] : [['code' => $may ? 'already-so' : 'not-yours-to-label', 'values' => new \stdClass()]],
+                'reasons' => $changes ? [] : [
+                    ['code' => $may ? 'already-so' : 'not-yours-to-label', 'values' => new \stdClass()],
+                ],
             ];
         }
 

@@ -239,7 +239,19 @@ final readonly class Merges
             'closedFrom' => null === $goes->stringOrNull('login') ? null : $goes->instant('closed_from'),
         ];
         $count = \count($items);
-        $sheet = $this->sheets->insert('merge', null, PersonRow::name($stays), 0 === $count ? 'applied' : 'applying', $caller, ['undo_data' => json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), 'total' => max(1, $count), 'done' => 0 === $count ? 1 : 0, 'applied' => 0 === $count ? 1 : 0]);
+        $sheet = $this->sheets->insert(
+            'merge',
+            null,
+            PersonRow::name($stays),
+            0 === $count ? 'applied' : 'applying',
+            $caller,
+            [
+                'undo_data' => json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+                'total' => max(1, $count),
+                'done' => 0 === $count ? 1 : 0,
+                'applied' => 0 === $count ? 1 : 0,
+            ],
+        );
         $this->runner->write($sheet, array_map(static fn (SheetItem $item): array => ['site' => $item->site, 'person' => $item->line->person, 'wish' => array_diff_key(get_object_vars($item->line), ['person' => 1])], $items));
         0 === $count || $this->runner->begin($sheet, $count);
         foreach ($labels as $label) {
@@ -270,7 +282,11 @@ final readonly class Merges
     {
         $record = $this->sheets->row($sheet, $caller);
         $this->sheets->mustBeKind($record, 'merge');
-        $this->sheets->mustBe($record, ['applied', 'applying'], 'This was never done, so there is nothing to take back.');
+        $this->sheets->mustBe(
+            $record,
+            ['applied', 'applying'],
+            'This was never done, so there is nothing to take back.',
+        );
         // Written by the server alone; what clients keep in `work` is never read for this.
         $found = $this->db->fetchOne('SELECT undo_data FROM change_sheet WHERE id = ?', [Id::binary($sheet)]);
         $work = \is_string($found) ? json_decode($found, true) : null;

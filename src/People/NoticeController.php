@@ -27,8 +27,11 @@ final readonly class NoticeController
     }
 
     #[Route('/me/notices', name: 'notices_seen', methods: ['PUT'])]
-    public function seen(#[MapRequestPayload] NoticesSeenWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function seen(
+        #[MapRequestPayload] NoticesSeenWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         return $this->transaction->run($request, $caller, [], function () use ($wish, $caller): Answer {
             $this->notices->seen($wish->notices, $caller);
 

@@ -20,8 +20,8 @@ use MintDoor\PostRoom\Telling;
 use MintDoor\PostRoom\Texts;
 
 /**
- * What others did to somebody's account is told to them: by mail where there is an address, and at their next sign-in always.
- * Runs inside the transaction of what it tells of.
+ * What others did to somebody's account is told to them: by mail where there is an address, and at their next sign-in
+ * always. Runs inside the transaction of what it tells of.
  */
 final readonly class Notices
 {
@@ -52,8 +52,10 @@ final readonly class Notices
     }
 
     /**
-     * @param list<array{0: Row, 1: string, 2?: array<string, string>, 3?: string}> $told whom (with `PersonRow::COLUMNS`), what
-     *                                                                                   (a key of `SENTENCES`), values, and an
+     * @param list<array{0: Row, 1: string, 2?: array<string, string>, 3?: string}> $told whom (with
+     *        `PersonRow::COLUMNS`), what
+     *                                                                                   (a key of `SENTENCES`), values,
+     *                                                                                   and an
      *                                                                                   address in place of theirs
      */
     public function tell(array $told, Caller $by): void

@@ -33,7 +33,13 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
  */
 final readonly class PersonController
 {
-    private const FIELDS = ['given' => 'given name', 'family' => 'family name', 'preferred' => 'preferred name', 'former' => 'former name', 'email' => 'e-mail address'];
+    private const FIELDS = [
+        'given' => 'given name',
+        'family' => 'family name',
+        'preferred' => 'preferred name',
+        'former' => 'former name',
+        'email' => 'e-mail address',
+    ];
 
     public function __construct(
         private Accounts $accounts,
@@ -77,11 +83,21 @@ final readonly class PersonController
             if ([] !== $changed) {
                 $this->facts->write($person, $facts);
                 $this->logbook->write(Logbook::HOUSE, $caller, [['person-changed', ['fields' => $changed], $person]]);
-                $told = ['fields' => implode(', ', array_map(static fn (string $field): string => self::FIELDS[$field] ?? $field, $changed))];
+                $told = [
+                    'fields' => implode(
+                        ', ',
+                        array_map(static fn (string $field): string => self::FIELDS[$field] ?? $field, $changed),
+                    ),
+                ];
                 $this->notices->tell([
                     [$this->accounts->row($person), 'facts', $told],
                     // The address of before is told, too: whoever takes one over does not go unseen.
-                    ...(\in_array('email', $changed, true) && null !== $row->stringOrNull('email') ? [[$row, 'facts', $told, $row->string('email')]] : []),
+                    ...(
+                        \in_array('email', $changed, true)
+                            && null !== $row->stringOrNull('email') ? [
+                                [$row, 'facts', $told, $row->string('email')],
+                            ] : []
+                    ),
                 ], $caller);
             }
 
@@ -106,7 +122,13 @@ final readonly class PersonController
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $note, $request, $caller): Answer {
             $row = $this->gate->cared($person, $caller);
-            $this->notes->takeBack($this->gate->everyId($person), $note, $request->isMethod('DELETE'), $this->caring->caretaker($caller)->mayClose(PersonRow::person($row)), $caller);
+            $this->notes->takeBack(
+                $this->gate->everyId($person),
+                $note,
+                $request->isMethod('DELETE'),
+                $this->caring->caretaker($caller)->mayClose(PersonRow::person($row)),
+                $caller,
+            );
 
             return $this->answer($person, $caller);
         });

@@ -24,7 +24,8 @@ final readonly class PersonGate
     }
 
     /**
-     * @return array{Row, CareVerdict} with `PersonRow::COLUMNS`, `gone`, `gone_into`, `version`, `must_change`, `has_password`,
+     * @return array{Row, CareVerdict} with `PersonRow::COLUMNS`, `gone`, `gone_into`, `version`, `must_change`,
+     *        `has_password`,
      *                                 `made_at`, `used_at`; and whether the caller may look after their account
      *
      * @throws Problem of type `NotAllowed` or `NotFound`

@@ -65,7 +65,11 @@ final readonly class PersonPage
             'administers' => $administers,
             'mayClose' => $verdict->allowed() && $administers,
             // What staff wrote down about somebody is not for them, nor for who does not look after them.
-            'notes' => $verdict->allowed() ? $this->notes->of($this->gate->everyId($personId), $administers, $caller) : [],
+            'notes' => $verdict->allowed() ? $this->notes->of(
+                $this->gate->everyId($personId),
+                $administers,
+                $caller,
+            ) : [],
             'sites' => $sites,
             'elsewhere' => $others,
         ];

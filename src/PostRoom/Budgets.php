@@ -11,8 +11,8 @@ use MintDoor\Hall\Throttle;
 use MintDoor\Roles\Roles;
 
 /**
- * How much mail a day: to addresses nobody here has, to one person, the same once more, and links to set a password. Every
- * message goes by here, whatever sends it (`PostRoom::queue()`).
+ * How much mail a day: to addresses nobody here has, to one person, the same once more, and links to set a password.
+ * Every message goes by here, whatever sends it (`PostRoom::queue()`).
  */
 final readonly class Budgets
 {
@@ -33,7 +33,8 @@ final readonly class Budgets
      *
      * @param non-empty-list<Outgoing> $messages
      *
-     * @return list<Outgoing> those that are within what one person gets a day; of what a person asked for, or a door does by
+     * @return list<Outgoing> those that are within what one person gets a day; of what a person asked for, or a door
+     *        does by
      *                        itself, others are left out
      *
      * @throws Problem of type `TooManyTries` where a sender has no more
@@ -43,25 +44,59 @@ final readonly class Budgets
         $limits = $this->roles->limits();
         if (null !== $by) {
             $outside = array_filter($messages, static fn (Outgoing $message): bool => null === $message->person);
-            $this->mind('mail outside of '.$by, \count($outside), $limits->mailOutside, 'You may write to %d addresses outside a day here, and %d are left. Send fewer, or the rest tomorrow.');
-            $links = array_filter($messages, static fn (Outgoing $message): bool => MessageKind::Password === $message->kind);
-            $this->mind('links of '.$by, \count($links), $limits->passwordLinks, 'You may have %d links to set a password sent a day, and %d are left. Make sign-in cards instead, or send the rest tomorrow.');
+            $this->mind(
+                'mail outside of '.$by,
+                \count($outside),
+                $limits->mailOutside,
+                'You may write to %d addresses outside a day here, and %d are left. Send fewer, or the rest tomorrow.',
+            );
+            $links = array_filter(
+                $messages,
+                static fn (Outgoing $message): bool => MessageKind::Password === $message->kind,
+            );
+            $this->mind(
+                'links of '.$by,
+                \count($links),
+                $limits->passwordLinks,
+                'You may have %d links to set a password sent a day, and %d are left. Make sign-in cards instead, or send the rest tomorrow.',
+            );
         }
         $over = $this->throttle->spendEach(
-            array_count_values(array_filter(array_map(static fn (Outgoing $each): ?string => self::again($each->cause), $messages))),
+            array_count_values(
+                array_filter(array_map(static fn (Outgoing $each): ?string => self::again($each->cause), $messages)),
+            ),
             $limits->mailAgain,
             self::DAY,
         );
         if ([] !== $over) {
-            $this->refuse($by, \sprintf('Some of this was sent again %d times today already. Wait until tomorrow.', $limits->mailAgain));
+            $this->refuse(
+                $by,
+                \sprintf(
+                    'Some of this was sent again %d times today already. Wait until tomorrow.',
+                    $limits->mailAgain,
+                ),
+            );
         }
-        $full = $this->throttle->spendEach(array_count_values(array_map(self::recipient(...), $messages)), $limits->mailPerson, self::DAY);
+        $full = $this->throttle->spendEach(
+            array_count_values(array_map(self::recipient(...), $messages)),
+            $limits->mailPerson,
+            self::DAY,
+        );
         // What happened to somebody's account is told, whatever else went there.
-        $kept = array_values(array_filter($messages, static fn (Outgoing $message): bool => !isset($over[self::again($message->cause) ?? ''])
+        $kept = array_values(array_filter($messages, static fn (Outgoing $message): bool => !isset(
+            $over[self::again($message->cause) ?? ''],
+        )
             && (!isset($full[self::recipient($message)]) || MessageKind::AccountChanged === $message->kind)));
         foreach ($messages as $message) {
             if (null !== $by && !\in_array($message, $kept, true)) {
-                $this->refuse($by, \sprintf('%s got %d messages today already. Wait until tomorrow.', $message->address, $limits->mailPerson));
+                $this->refuse(
+                    $by,
+                    \sprintf(
+                        '%s got %d messages today already. Wait until tomorrow.',
+                        $message->address,
+                        $limits->mailPerson,
+                    ),
+                );
             }
         }
 
@@ -92,10 +127,16 @@ final readonly class Budgets
         return $left > $near ? null : max(0, $left);
     }
 
-    /** What is sent again, where a message is something sent again: its cause names it, and ends in which time it is. */
+    /**
+     * What is sent again, where a message is something sent again: its cause names it, and ends in which time it is.
+     */
     private static function again(string $cause): ?string
     {
-        return 1 === preg_match('/^(again:[^:]+):/', $cause, $found) || 1 === preg_match('/^(invite:[^:]+):(?!1$)\d+$/', $cause, $found)
+        return 1 === preg_match('/^(again:[^:]+):/', $cause, $found) || 1 === preg_match(
+            '/^(invite:[^:]+):(?!1$)\d+$/',
+            $cause,
+            $found,
+        )
             ? $found[1]
             : null;
     }

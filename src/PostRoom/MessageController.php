@@ -72,7 +72,14 @@ final readonly class MessageController
                 if (null !== $why) {
                     $left[] = ['id' => $row->id('id'), 'name' => null === $row->idOrNull('person_id') ? $row->string('address') : PersonRow::name($row), 'why' => $why];
                 } else {
-                    $again[] = new Outgoing(MessageKind::from($row->string('kind')), $row->id('person_id'), $row->string('email'), new Letter($row->string('subject'), $row->string('body')), 'again:'.self::first($row).':'.$this->ids->next(), $row->idOrNull('site_id'));
+                    $again[] = new Outgoing(
+                        MessageKind::from($row->string('kind')),
+                        $row->id('person_id'),
+                        $row->string('email'),
+                        new Letter($row->string('subject'), $row->string('body')),
+                        'again:'.self::first($row).':'.$this->ids->next(),
+                        $row->idOrNull('site_id'),
+                    );
                 }
             }
             $this->room->queue($again, $caller->id);
@@ -109,10 +116,18 @@ final readonly class MessageController
         $division = $wish->division ?? $access?->site->division ?? $person->string('person_division');
         $reach = $this->directory->reachOf($caller);
         // Words of a division are for those who have to do with it.
-        if (null === $access && !$reach->everything && !\in_array($division, $reach->divisions, true) && $division !== $caller->division) {
+        if (
+            null === $access
+            && !$reach->everything
+            && !\in_array($division, $reach->divisions, true)
+            && $division !== $caller->division
+        ) {
             throw Problem::notFound('This division');
         }
-        [$template, $whose] = null === $wish->subject || null === $wish->body ? $this->texts->nearest($kind, $access?->site->id, $division) : [new Template($wish->subject, $wish->body), 'unsaved'];
+        [$template, $whose] = null === $wish->subject || null === $wish->body ? $this->texts->nearest($kind, $access?->site->id, $division) : [
+            new Template($wish->subject, $wish->body),
+            'unsaved',
+        ];
         $letter = $template->fill($values);
         $link = $this->addresses->of($kind, '…', $wish->site ?? '…');
 
@@ -122,7 +137,11 @@ final readonly class MessageController
     /** The message that something sent again was at first. */
     private static function first(Row $message): string
     {
-        return 1 === preg_match('/^again:([^:]+):/', $message->string('cause'), $found) ? $found[1] : $message->id('id');
+        return 1 === preg_match(
+            '/^again:([^:]+):/',
+            $message->string('cause'),
+            $found,
+        ) ? $found[1] : $message->id('id');
     }
 
     /** @return list<Row> */

@@ -23,7 +23,9 @@ final readonly class MessageQuery
 {
     private const PAGE = 60;
 
-    private const SELECT = 'SELECT m.id, m.kind, m.cause, m.person_id, m.address, m.site_id, m.sheet_id, m.subject, m.body, m.state, m.tries, m.reason, m.made_at, m.sent_at, m.made_by, TIMESTAMPDIFF(SECOND, UTC_TIMESTAMP(3), m.due_at) AS waits,
+    private const SELECT = 'SELECT m.id, m.kind, m.cause, m.person_id, m.address, m.site_id, m.sheet_id, m.subject,
+        m.body, m.state, m.tries, m.reason, m.made_at, m.sent_at,
+        m.made_by, TIMESTAMPDIFF(SECOND, UTC_TIMESTAMP(3), m.due_at) AS waits,
             p.given_name, p.family_name, p.preferred_name, p.email, p.gone, b.given_name AS b_given_name, b.family_name AS b_family_name, b.preferred_name AS b_preferred_name, s.title
         FROM message m LEFT JOIN person p ON p.id = m.person_id LEFT JOIN person b ON b.id = m.made_by LEFT JOIN site s ON s.id = m.site_id WHERE ';
 

@@ -69,7 +69,11 @@ final readonly class Telling
             $person = $people[(int) $key];
             $kind = self::kind($line->verb);
             // Who waits for a yes cannot enter yet.
-            if (null !== $kind && 'mail' === self::how($line->verb, $person) && State::Waiting !== $line->line->after?->state) {
+            if (
+                null !== $kind
+                && 'mail' === self::how($line->verb, $person)
+                && State::Waiting !== $line->line->after?->state
+            ) {
                 $template = $templates[$kind->value] ??= $this->texts->nearest($kind, $access->site->id, $access->site->division)[0];
                 $messages[] = new Outgoing($kind, $line->personId, $person->string('email'), $template->fill($this->ofSite($access, $person, $line->line->after, $words)), 'line:'.$stored[$key]['line'], $access->site->id, $sheet, (int) $key, $stored[$key]['line']);
             }

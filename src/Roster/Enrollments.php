@@ -213,9 +213,25 @@ final readonly class Enrollments
     {
         $types = [1 => ArrayParameterType::BINARY];
         $onPass = $onWhole = $given = [];
-        foreach ($this->db->iterateAssociative('SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.pass_id, m.role, m.origin_id, m.dates_from, m.dates_until, m.height, m.put_by, m.ended_by FROM mark m WHERE '.$marks.' ORDER BY m.from_at, m.id', $parameters, $types) as $columns) {
+        $sql = 'SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.pass_id, m.role, m.origin_id,
+                m.dates_from, m.dates_until, m.height, m.put_by, m.ended_by
+            FROM mark m WHERE '.$marks.' ORDER BY m.from_at, m.id';
+        foreach ($this->db->iterateAssociative($sql, $parameters, $types) as $columns) {
             $row = new Row($columns);
-            $mark = new Mark($row->id('id'), MarkKind::from($row->string('kind')), new Window($row->instant('from_at'), $row->instant('until_at')), $row->stringOrNull('role'), $row->id('origin_id'), null === $row->stringOrNull('dates_from') ? null : new Window($row->instant('dates_from'), $row->instant('dates_until')), $row->int('height'), $row->idOrNull('put_by'), $row->idOrNull('ended_by'));
+            $mark = new Mark(
+                $row->id('id'),
+                MarkKind::from($row->string('kind')),
+                new Window($row->instant('from_at'), $row->instant('until_at')),
+                $row->stringOrNull('role'),
+                $row->id('origin_id'),
+                null === $row->stringOrNull('dates_from') ? null : new Window(
+                    $row->instant('dates_from'),
+                    $row->instant('dates_until'),
+                ),
+                $row->int('height'),
+                $row->idOrNull('put_by'),
+                $row->idOrNull('ended_by'),
+            );
             $pass = $row->idOrNull('pass_id');
             if (null === $pass) {
                 $onWhole[$row->id('site_id').$row->id('person_id')][] = $mark;
@@ -228,7 +244,8 @@ final readonly class Enrollments
             $given[$row->id('site_id').$row->id('person_id')][] = new Pass(
                 $row->id('id'), $row->id('door_id'), DoorKind::from($row->string('door_kind')), $row->string('role'), $row->instant('given_at'),
                 new Window($row->instant('from_at'), $row->instant('until_at')), $row->instant('accepted_at'), $row->idOrNull('section_id'),
-                $row->instant('since_at'), $onPass[$row->id('id')] ?? [], $row->bool('reserved'), $row->idOrNull('given_by'),
+                $row->instant('since_at'), $onPass[$row->id('id')] ?? [], $row->bool('reserved'),
+                $row->idOrNull('given_by'),
             );
         }
         $enrollments = [];

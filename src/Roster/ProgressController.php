@@ -45,7 +45,8 @@ final readonly class ProgressController
         $this->log->note('export', by: $caller->id, site: $site, data: ['what' => 'progress']);
         $people = [];
         foreach ($this->db->iterateAssociative(
-            'SELECT g.person_id, g.sort_name, g.state, g.role, g.since_at, e.last_seen_at, p.number, p.level, pd.code AS division
+            'SELECT g.person_id, g.sort_name, g.state, g.role, g.since_at, e.last_seen_at, p.number, p.level,
+                pd.code AS division
              FROM enrollment_segment g FORCE INDEX (by_name) STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id STRAIGHT_JOIN person p ON p.id = g.person_id STRAIGHT_JOIN division pd ON pd.id = p.division_id
              WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?) AND g.role IN (?) ORDER BY g.sort_name, g.person_id',
             [Id::binary($site), $at, $at, $gone ? array_map(static fn (State $state): string => $state->value, State::cases()) : State::valuesHere(), $working],
@@ -57,7 +58,11 @@ final readonly class ProgressController
             $people[] = [
                 'person' => ['id' => $row->id('person_id'), 'name' => $row->string('sort_name')],
                 // Beyond one's reach a number is nobody's to take away.
-                'number' => $reach->everything || \in_array($row->string('division'), $reach->divisions, true) ? $row->stringOrNull('number') : null,
+                'number' => $reach->everything || \in_array(
+                    $row->string('division'),
+                    $reach->divisions,
+                    true,
+                ) ? $row->stringOrNull('number') : null,
                 'level' => $row->intOrNull('level'),
                 'state' => $row->string('state'),
                 'role' => $row->string('role'),

@@ -71,7 +71,11 @@ final readonly class RosterQuery
     public function sightOf(SiteAccess $access, Row $person): Sight
     {
         $sight = self::sight($access);
-        $known = Sight::Full === $sight ? $this->caring->known([$person], $access->caller, $access->site->division) : [];
+        $known = Sight::Full === $sight ? $this->caring->known(
+            [$person],
+            $access->caller,
+            $access->site->division,
+        ) : [];
 
         return Sight::Full === $sight && [] === $known ? Sight::Masked : $sight;
     }
@@ -158,7 +162,10 @@ final readonly class RosterQuery
         $divisions = Sight::Full === $sight ? $this->divisions($access) : [];
         $codes = implode(', ', array_map($this->db->quote(...), $divisions));
 
-        return '' === $codes ? self::SORT['name'] : ["IF(pd.code IN ($codes), COALESCE(p.number, ''), '')", ['p', 'pd']];
+        return '' === $codes ? self::SORT['name'] : [
+            "IF(pd.code IN ($codes), COALESCE(p.number, ''), '')",
+            ['p', 'pd'],
+        ];
     }
 
     /** @return list<string> codes of the divisions whose people the caller knows everything of */
@@ -190,7 +197,10 @@ final readonly class RosterQuery
             $id = $row->id('person_id');
             $seen = $active ? $row->instantOrNull('last_seen_at') : null;
             $items[] = [
-                'person' => PersonRow::json($row, Sight::Full === $sight && !isset($whole[$id]) ? Sight::Masked : $sight),
+                'person' => PersonRow::json(
+                    $row,
+                    Sight::Full === $sight && !isset($whole[$id]) ? Sight::Masked : $sight,
+                ),
                 'standing' => $alike['standing'],
                 'entry' => $alike['entry'],
                 'because' => isset($asked[$id]) ? 'waits-for-approval' : $alike['because'],
@@ -224,7 +234,10 @@ final readonly class RosterQuery
             [1 => ArrayParameterType::BINARY],
         );
 
-        return array_fill_keys(array_map(static fn (mixed $id): string => Id::text(\is_string($id) ? $id : ''), $found), true);
+        return array_fill_keys(
+            array_map(static fn (mixed $id): string => Id::text(\is_string($id) ? $id : ''), $found),
+            true,
+        );
     }
 
     /** @return array{standing: array<string, mixed>|null, entry: string, because: string, works: bool} how somebody like this stands, whether they can enter then, the code of what decides it, and whether they have work to do */

@@ -29,7 +29,18 @@ final class EffectCodec
             'kind' => $effect->kind->value,
             'passId' => $effect->passId,
             'at' => $effect->at,
-            'mark' => null === $mark ? null : [$mark->id, $mark->kind->value, $mark->window->from, $mark->window->until, $mark->role, $mark->origin, $mark->dates?->from, $mark->dates?->until, $mark->height, $mark->putBy],
+            'mark' => null === $mark ? null : [
+                $mark->id,
+                $mark->kind->value,
+                $mark->window->from,
+                $mark->window->until,
+                $mark->role,
+                $mark->origin,
+                $mark->dates?->from,
+                $mark->dates?->until,
+                $mark->height,
+                $mark->putBy,
+            ],
             'pass' => null === $pass ? null : [$pass->id, $pass->doorId, $pass->door->value, $pass->role, $pass->givenAt, $pass->window->from, $pass->window->until, $pass->acceptedAt, $pass->section, $pass->since],
         ];
     }
@@ -48,7 +59,16 @@ final class EffectCodec
             ));
         }
         $m = (array) ($data['mark'] ?? []);
-        $mark = new Mark(self::text($m[0]), MarkKind::from(self::text($m[1])), new Window((int) self::text($m[2]), (int) self::text($m[3])), isset($m[4]) ? self::text($m[4]) : null, isset($m[5]) ? self::text($m[5]) : null, isset($m[6]) ? new Window((int) self::text($m[6]), (int) self::text($m[7])) : null, (int) self::text($m[8] ?? 0), isset($m[9]) ? self::text($m[9]) : null);
+        $mark = new Mark(
+            self::text($m[0]),
+            MarkKind::from(self::text($m[1])),
+            new Window((int) self::text($m[2]), (int) self::text($m[3])),
+            isset($m[4]) ? self::text($m[4]) : null,
+            isset($m[5]) ? self::text($m[5]) : null,
+            isset($m[6]) ? new Window((int) self::text($m[6]), (int) self::text($m[7])) : null,
+            (int) self::text($m[8] ?? 0),
+            isset($m[9]) ? self::text($m[9]) : null,
+        );
 
         return EffectKind::PutMark === $kind ? Effect::putMark($passId, $mark) : Effect::endMark($passId, $mark, (int) self::text($data['at'] ?? 0));
     }

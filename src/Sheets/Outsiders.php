@@ -19,7 +19,9 @@ use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
 
-/** Letting in people one has nothing to do with: who of them waits for a yes of their division, and that they are told. */
+/**
+ * Letting in people one has nothing to do with: who of them waits for a yes of their division, and that they are told.
+ */
 final readonly class Outsiders
 {
     public function __construct(
@@ -34,14 +36,18 @@ final readonly class Outsiders
      * @param array<int, LineWish> $wishes of one site
      * @param array<string, Row>   $people by id
      *
-     * @return array<int, bool> lines that let in somebody beyond the caller's reach, and whether they wait; by the same keys
+     * @return array<int, bool> lines that let in somebody beyond the caller's reach, and whether they wait; by the same
+     *        keys
      *
      * @throws Problem of type `NotFound` for somebody who is hidden and was not named
      */
     public function of(array $wishes, array $people, SiteAccess $access): array
     {
         $caller = $access->caller;
-        $others = array_filter($wishes, static fn (LineWish $wish): bool => self::maybe($people[$wish->person], $access));
+        $others = array_filter(
+            $wishes,
+            static fn (LineWish $wish): bool => self::maybe($people[$wish->person], $access),
+        );
         if ([] === $others) {
             return [];
         }

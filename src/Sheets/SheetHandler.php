@@ -279,7 +279,13 @@ final readonly class SheetHandler
         $wanted = $this->wishes->wanted(array_diff_key($wishes, array_flip([...$aside, ...$gone])), $outside, $access);
         $situation = $this->situations->of($access, $people);
 
-        $computed = $this->answer($access, array_map(static fn (LineWish $line): Row => $people[$line->person], $wishes), $this->computer->compute($situation, $wanted), $held ?? $situation->seatsHeld, array_map(static fn (LineWish $line): string => $line->verb, $wishes));
+        $computed = $this->answer(
+            $access,
+            array_map(static fn (LineWish $line): Row => $people[$line->person], $wishes),
+            $this->computer->compute($situation, $wanted),
+            $held ?? $situation->seatsHeld,
+            array_map(static fn (LineWish $line): string => $line->verb, $wishes),
+        );
         $computed['outside'] = $outside;
 
         return $computed;
@@ -341,7 +347,11 @@ final readonly class SheetHandler
         if ([] !== $toStore) {
             [$json['sheet'], $stored] = $this->store->store($access, $toStore, $sheet);
             $this->telling->lines($access, $toStore, $computed['people'], $stored, $json['sheet'], $tell);
-            $this->outsiders->tell($access, array_intersect_key($toStore, $computed['outside'] ?? []), $computed['people']);
+            $this->outsiders->tell(
+                $access,
+                array_intersect_key($toStore, $computed['outside'] ?? []),
+                $computed['people'],
+            );
         }
         foreach ($json['lines'] as $key => $line) {
             $json['lines'][$key] = [...$line, 'entry' => $stored[$key]['entry'] ?? null, 'line' => $stored[$key]['line'] ?? null, ...(isset($stored[$key]) ? ['version' => $stored[$key]['version']] : [])];

@@ -189,6 +189,20 @@ final readonly class SheetRunner
         $text = static fn (string $field): ?string => isset($wish[$field]) && \is_string($wish[$field]) ? $wish[$field] : null;
         $number = static fn (string $field): ?int => isset($wish[$field]) && \is_int($wish[$field]) ? $wish[$field] : null;
 
-        return new LineWish($person, $text('verb') ?? 'let-in', $text('role'), $text('fromDay'), $text('untilDay'), $number('days'), $text('note'), $number('version'), $text('section'), true === ($wish['sure'] ?? false), $number('siteVersion'), $text('named') ?? $text('text'), true === ($wish['leadEnds'] ?? false));
+        return new LineWish(
+            $person,
+            $text('verb') ?? 'let-in',
+            $text('role'),
+            $text('fromDay'),
+            $text('untilDay'),
+            $number('days'),
+            $text('note'),
+            $number('version'),
+            $text('section'),
+            true === ($wish['sure'] ?? false),
+            $number('siteVersion'),
+            $text('named') ?? $text('text'),
+            true === ($wish['leadEnds'] ?? false),
+        );
     }
 }

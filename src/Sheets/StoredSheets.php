@@ -127,8 +127,16 @@ final readonly class StoredSheets
         $kept = ['number' => 1, 'title' => 1, 'code' => 1, 'verdict' => 1, 'problems' => 1, 'site' => 1];
         $writtenRows = array_map(static fn (array $row): array => array_intersect_key($row, $kept), $rows);
         $this->db->executeStatement(
-            'UPDATE change_sheet SET state = \'applied\', undo_data = ?, total = ?, done = total, applied = ?, changed_by = ?, changed_at = ?, version = version + 1 WHERE id = ?',
-            [json_encode(['rows' => $writtenRows], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), \count($rows), $made, Id::binary($caller->id), Instant::toSql($this->clock->instant()), Id::binary($id)],
+            'UPDATE change_sheet SET state = \'applied\', undo_data = ?, total = ?, done = total, applied = ?,
+                changed_by = ?, changed_at = ?, version = version + 1 WHERE id = ?',
+            [
+                json_encode(['rows' => $writtenRows], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+                \count($rows),
+                $made,
+                Id::binary($caller->id),
+                Instant::toSql($this->clock->instant()),
+                Id::binary($id),
+            ],
         );
     }
 
@@ -141,7 +149,10 @@ final readonly class StoredSheets
     {
         $work = $this->undoData($id);
         $work['rows'] = array_map(static fn (mixed $row): array => \in_array(((array) $row)['site'] ?? null, $sites, true) ? ['gone' => true] + (array) $row : (array) $row, array_values((array) ($work['rows'] ?? [])));
-        $this->db->executeStatement('UPDATE change_sheet SET undo_data = ?, version = version + 1 WHERE id = ?', [json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), Id::binary($id)]);
+        $this->db->executeStatement(
+            'UPDATE change_sheet SET undo_data = ?, version = version + 1 WHERE id = ?',
+            [json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), Id::binary($id)],
+        );
         $row = $this->row($id, $caller);
         $this->insert('undo', null, $row->string('title'), 'applied', $caller, ['undoes' => BulkWriter::id($id), 'total' => \count($sites), 'done' => \count($sites), 'applied' => \count($sites)]);
     }

@@ -47,7 +47,8 @@ final readonly class DemoDoors
                 (SELECT MIN(w.person_id) FROM pass w WHERE w.site_id = door.site_id AND w.role = 'lead-tutor')
             )";
             $this->db->executeStatement(
-                "UPDATE door SET name = ?, terms = ?, until_at = COALESCE(?, until_at), made_at = ?, made_by = $keeper WHERE id = ?",
+                "UPDATE door SET name = ?, terms = ?, until_at = COALESCE(?, until_at), made_at = ?, made_by = $keeper
+                    WHERE id = ?",
                 [
                     $terms['name'],
                     json_encode($kept, \JSON_THROW_ON_ERROR),

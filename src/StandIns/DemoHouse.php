@@ -44,7 +44,14 @@ final class DemoHouse
     private array $terms = [];
 
     /** @var array{baroque: string, strings: string, het: string, jazz: string, nerves: string, harmony: list<string>} sites of these names, and learners of one */
-    private array $shown = ['baroque' => '', 'strings' => '', 'het' => '', 'jazz' => '', 'nerves' => '', 'harmony' => []];
+    private array $shown = [
+        'baroque' => '',
+        'strings' => '',
+        'het' => '',
+        'jazz' => '',
+        'nerves' => '',
+        'harmony' => [],
+    ];
 
     /** @var list<string> learners of the jazz workshop */
     private array $busy = [];
@@ -95,7 +102,14 @@ final class DemoHouse
         }
         // Two seniors are wanted among the juniors, and wait for a yes of their division.
         foreach (\array_slice($free, 5, 2) as $n => [$id]) {
-            $this->house->letIn($this->shown['strings'], $id, 'learner', $this->now - 90_000 + 60 * $n, accepted: false, by: $this->staff[2]);
+            $this->house->letIn(
+                $this->shown['strings'],
+                $id,
+                'learner',
+                $this->now - 90_000 + 60 * $n,
+                accepted: false,
+                by: $this->staff[2],
+            );
         }
         foreach (['het' => 'late joiners', 'nerves' => 'flyer in the hall'] as $site => $name) {
             $this->house->door($this->shown[$site], DoorKind::Key, $name);

@@ -21,7 +21,31 @@ use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 #[AsCommand('demo:load', 'Fills an empty house with the demo conservatory; --fresh empties it first')]
 final class DemoLoadCommand extends Command
 {
-    private const TABLES_WITHOUT_ENTITY = ['session', 'notice', 'security_entry', 'throttle', 'idempotency', 'person_term', 'person_key', 'name_slip', 'settled_line', 'sheet_wish', 'account_row', 'job', 'message', 'letter', 'told_apart', 'door_key', 'waiter', 'invitation', 'invitation_link', 'door_try', 'quiet', 'enrollment_segment', 'site_count'];
+    private const TABLES_WITHOUT_ENTITY = [
+        'session',
+        'notice',
+        'security_entry',
+        'throttle',
+        'idempotency',
+        'person_term',
+        'person_key',
+        'name_slip',
+        'settled_line',
+        'sheet_wish',
+        'account_row',
+        'job',
+        'message',
+        'letter',
+        'told_apart',
+        'door_key',
+        'waiter',
+        'invitation',
+        'invitation_link',
+        'door_try',
+        'quiet',
+        'enrollment_segment',
+        'site_count',
+    ];
 
     public function __construct(
         private readonly Connection $db,

@@ -23,8 +23,12 @@ final readonly class DemoPost
 
     private const HOUSE = 'Alder Quay Conservatory';
 
-    public function __construct(private Connection $db, private HouseBuilder $house, private Sealer $sealer, private int $now)
-    {
+    public function __construct(
+        private Connection $db,
+        private HouseBuilder $house,
+        private Sealer $sealer,
+        private int $now,
+    ) {
     }
 
     /** @param array<string, string> $known login of a demo sign-in => person id */
@@ -69,7 +73,20 @@ final readonly class DemoPost
         ]);
         if ($sent && !$kind->linkIsSecret()) {
             $link = 'http://127.0.0.1:8080/sites/'.($site?->id('id') ?? '').'/enter';
-            $rows->add('letter', ['id' => $id.'@example.org', 'address' => $person->string('email'), 'arrived_at' => Instant::toSql($at + 125), 'subject' => $letter->subject, 'text' => $this->sealer->sealText($letter->asText($link), 'letter'), 'html' => $this->sealer->sealText((new Letter($letter->subject, $letter->text))->asHtml($link), 'letter')]);
+            $rows->add(
+                'letter',
+                [
+                    'id' => $id.'@example.org',
+                    'address' => $person->string('email'),
+                    'arrived_at' => Instant::toSql($at + 125),
+                    'subject' => $letter->subject,
+                    'text' => $this->sealer->sealText($letter->asText($link), 'letter'),
+                    'html' => $this->sealer->sealText(
+                        (new Letter($letter->subject, $letter->text))->asHtml($link),
+                        'letter',
+                    ),
+                ],
+            );
         }
     }
 }

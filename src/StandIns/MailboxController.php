@@ -44,7 +44,12 @@ final readonly class MailboxController
         $typed = addcslashes(mb_strtolower(trim(mb_scrub($address))), '%_\\').'%';
 
         return new Answer(['items' => array_map(fn (Row $row): array => [
-            'id' => $row->string('id'), 'address' => $row->string('address'), 'arrivedAt' => gmdate('Y-m-d\TH:i:s\Z', $row->instant('arrived_at')), 'subject' => $row->string('subject'), 'text' => (string) $this->sealer->openText($row->string('text'), 'letter'), 'html' => (string) $this->sealer->openText($row->string('html'), 'letter'),
+            'id' => $row->string('id'),
+            'address' => $row->string('address'),
+            'arrivedAt' => gmdate('Y-m-d\TH:i:s\Z', $row->instant('arrived_at')),
+            'subject' => $row->string('subject'),
+            'text' => (string) $this->sealer->openText($row->string('text'), 'letter'),
+            'html' => (string) $this->sealer->openText($row->string('html'), 'letter'),
         ], Row::all($this->db->fetchAllAssociative('SELECT id, address, arrived_at, subject, text, html FROM letter WHERE address LIKE ? ORDER BY arrived_at DESC, id DESC LIMIT '.self::MOST, [$typed])))]);
     }
 }

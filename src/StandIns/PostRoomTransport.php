@@ -52,7 +52,12 @@ final class PostRoomTransport extends AbstractTransport
             $html = $email->getHtmlBody();
             $this->db->executeStatement(
                 'INSERT IGNORE INTO letter (id, address, arrived_at, subject, text, html) VALUES (?, ?, UTC_TIMESTAMP(3), ?, ?, ?)',
-                [$message->getMessageId(), $address, (string) $email->getSubject(), ...$this->sealed(\is_string($text) ? $text : '', \is_string($html) ? $html : '')],
+                [
+                    $message->getMessageId(),
+                    $address,
+                    (string) $email->getSubject(),
+                    ...$this->sealed(\is_string($text) ? $text : '', \is_string($html) ? $html : ''),
+                ],
             );
         }
     }

@@ -97,7 +97,10 @@ final class AccountsTest extends ApiTestCase
         // Their division said yes some days ago.
         $this->house->letIn($this->ids['site'], $this->ids['junior'], 'day-guest', $this->now() - 700_000);
         $this->house->write();
-        self::assertSame(['Accounts of learners of this age are for those who lead a site of theirs, and for administrators.', null], [$this->cards('cotutor', ['junior'])[0]['refused'], $this->cards('lead', ['junior'])[0]['refused']]);
+        self::assertSame(
+            ['Accounts of learners of this age are for those who lead a site of theirs, and for administrators.', null],
+            [$this->cards('cotutor', ['junior'])[0]['refused'], $this->cards('lead', ['junior'])[0]['refused']],
+        );
         // Who does not look after them, and has nothing to do with their division, has no page of theirs.
         $this->call('cotutor', 'GET', '/people/'.$this->ids['junior'], null, 404);
         self::assertTrue($this->call('lead', 'GET', '/people/'.$this->ids['junior'])['looksAfter']);
@@ -105,7 +108,11 @@ final class AccountsTest extends ApiTestCase
 
     public function testSessionsOfAPersonCanBeEnded(): void
     {
-        $this->db()->executeStatement('INSERT INTO session (id, person_id, data, touched_at, made_at, ends_at) VALUES (?, ?, ?, UTC_TIMESTAMP(), UTC_TIMESTAMP(), UTC_TIMESTAMP() + INTERVAL 1 DAY)', [random_bytes(32), Id::binary($this->ids['learner']), '']);
+        $this->db()->executeStatement(
+            'INSERT INTO session (id, person_id, data, touched_at, made_at, ends_at)
+                VALUES (?, ?, ?, UTC_TIMESTAMP(), UTC_TIMESTAMP(), UTC_TIMESTAMP() + INTERVAL 1 DAY)',
+            [random_bytes(32), Id::binary($this->ids['learner']), ''],
+        );
         self::assertSame(1, $this->call('lead', 'GET', '/people/'.$this->ids['learner'])['account']['sessions']);
         self::assertSame(['ended' => 1], $this->call('lead', 'DELETE', '/people/'.$this->ids['learner'].'/sessions'));
         // For an assistant, who lets nobody in, learners of another division are not there.

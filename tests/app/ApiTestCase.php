@@ -76,8 +76,14 @@ abstract class ApiTestCase extends WebTestCase
      *
      * @return array<array-key, mixed> the decoded body
      */
-    protected function call(?string $as, string $method, string $path, ?array $body = null, ?int $expected = 200, array $headers = []): array
-    {
+    protected function call(
+        ?string $as,
+        string $method,
+        string $path,
+        ?array $body = null,
+        ?int $expected = 200,
+        array $headers = [],
+    ): array {
         $this->client->getCookieJar()->clear();
         if (null !== $as) {
             $this->client->loginUser($this->service(CallerProvider::class)->loadUserByIdentifier($as), 'api');
@@ -86,7 +92,14 @@ abstract class ApiTestCase extends WebTestCase
         foreach ($headers as $name => $value) {
             $server['HTTP_'.strtoupper(str_replace('-', '_', $name))] = $value;
         }
-        $this->client->request($method, '/api/v1'.$path, [], [], $server, null === $body ? null : json_encode([] === $body ? new \stdClass() : $body, \JSON_THROW_ON_ERROR));
+        $this->client->request(
+            $method,
+            '/api/v1'.$path,
+            [],
+            [],
+            $server,
+            null === $body ? null : json_encode([] === $body ? new \stdClass() : $body, \JSON_THROW_ON_ERROR),
+        );
         $response = $this->client->getResponse();
         Contract::get()->assertHolds($method, explode('?', $path)[0], $response);
         null === $expected || self::assertSame($expected, $response->getStatusCode(), (string) $response->getContent());
@@ -136,7 +149,9 @@ abstract class ApiTestCase extends WebTestCase
     /** Sends what is due. */
     protected function deliver(): void
     {
-        $this->db()->executeStatement("UPDATE message SET due_at = UTC_TIMESTAMP(3) - INTERVAL 1 SECOND WHERE state = 'held'");
+        $this->db()->executeStatement(
+            "UPDATE message SET due_at = UTC_TIMESTAMP(3) - INTERVAL 1 SECOND WHERE state = 'held'",
+        );
         ($this->service(Sender::class))(new SendDue());
     }
 

@@ -149,7 +149,32 @@ final class AuthorizationTest extends ApiTestCase
             [$method, $template] = explode(' ', $operation);
             foreach (self::CALLERS as $index => $caller) {
                 $this->db()->beginTransaction();
-                $path = strtr($template, ['{site}' => $this->ids['site'], '{person}' => $this->ids['cotutor'], '{sequence}' => '4', '{sheet}' => $sheet, '{view}' => $sheet, '{door}' => $door, '{wait}' => '1', '{note}' => $sheet, '{one}' => $this->ids['colleague'], '{other}' => $this->ids['cotutor'], '{kind}' => 'let-in', '{session}' => str_repeat('0', 32)]).(['GET /sites' => '?scope=all', 'GET /people' => '?q=learner', 'GET /rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/rehearsal' => '?day=2026-12-01', 'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01', 'DELETE /sites/{site}/settled-lines' => '?gist=nobody'][$operation] ?? '');
+                $path = strtr(
+                    $template,
+                    [
+                        '{site}' => $this->ids['site'],
+                        '{person}' => $this->ids['cotutor'],
+                        '{sequence}' => '4',
+                        '{sheet}' => $sheet,
+                        '{view}' => $sheet,
+                        '{door}' => $door,
+                        '{wait}' => '1',
+                        '{note}' => $sheet,
+                        '{one}' => $this->ids['colleague'],
+                        '{other}' => $this->ids['cotutor'],
+                        '{kind}' => 'let-in',
+                        '{session}' => str_repeat('0', 32),
+                    ],
+                ).(
+                    [
+                        'GET /sites' => '?scope=all',
+                        'GET /people' => '?q=learner',
+                        'GET /rehearsal' => '?day=2026-12-01',
+                        'GET /sites/{site}/rehearsal' => '?day=2026-12-01',
+                        'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01',
+                        'DELETE /sites/{site}/settled-lines' => '?gist=nobody',
+                    ][$operation] ?? ''
+                );
                 $this->call($caller, $method, $path, $this->body($operation), null, ['If-Match' => '"1"']);
                 $status = $this->client->getResponse()->getStatusCode();
                 if ($statuses[$index] !== $status) {
@@ -213,7 +238,10 @@ final class AuthorizationTest extends ApiTestCase
         $draft = fn (string $kind = 'pasted'): string => $this->call('admin', 'POST', '/sheets', [
             'kind' => $kind, 'title' => 'A list', 'site' => $this->ids['site'], 'work' => ['text' => 'x'],
         ], 201)['id'];
-        $line = ['site' => $this->ids['site'], 'line' => ['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']];
+        $line = [
+            'site' => $this->ids['site'],
+            'line' => ['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner'],
+        ];
         $door = fn (array $wish = []): array => $this->call('lead', 'POST', $site.'/doors', $wish, 201);
 
         return match ($operation) {
@@ -221,30 +249,63 @@ final class AuthorizationTest extends ApiTestCase
             'POST /first-password' => [null, [], ['token' => $this->token('learner'), 'password' => $password]],
             'PUT /me/password' => ['learner', [], ['present' => self::PASSWORD, 'password' => $password]],
             'DELETE /me/sessions/{session}' => ['learner', ['{session}' => $this->session('learner')], null],
-            'PUT /sheets/{sheet}' => ['admin', ['{sheet}' => $draft()], ['kind' => 'pasted', 'work' => ['text' => 'y']]],
+            'PUT /sheets/{sheet}' => [
+                'admin',
+                ['{sheet}' => $draft()],
+                ['kind' => 'pasted', 'work' => ['text' => 'y']],
+            ],
             'PUT /sheets/{sheet}/dropped' => ['admin', ['{sheet}' => $draft()], null],
             'DELETE /sheets/{sheet}/dropped' => ['admin', ['{sheet}' => $this->dropped($draft())], null],
             'POST /sheets/{sheet}/apply' => ['admin', ['{sheet}' => $draft()], ['lines' => [$line]]],
             'POST /sheets/{sheet}/continue' => ['admin', ['{sheet}' => $this->accounts($draft('accounts'), 250)], null],
-            'DELETE /sites/{site}/settled-lines' => ['lead', ['/settled-lines' => '/settled-lines?gist='.$this->settled($draft(), $line)], null],
+            'DELETE /sites/{site}/settled-lines' => [
+                'lead',
+                ['/settled-lines' => '/settled-lines?gist='.$this->settled($draft(), $line)],
+                null,
+            ],
             'POST /site-batches/{sheet}/undo' => ['admin', ['{sheet}' => $this->sites($draft('sites'))], null],
             'GET /account-batches/{sheet}' => ['admin', ['{sheet}' => $this->accounts($draft('accounts'), 1)], null],
-            'POST /account-batches/{sheet}/undo' => ['admin', ['{sheet}' => $this->accounts($draft('accounts'), 1)], ['apply' => false]],
+            'POST /account-batches/{sheet}/undo' => [
+                'admin',
+                ['{sheet}' => $this->accounts($draft('accounts'), 1)],
+                ['apply' => false],
+            ],
             'POST /merges/{sheet}/undo' => ['admin', ['{sheet}' => $this->merged()], ['apply' => false]],
-            'PUT /people/{person}/notes/{note}' => ['admin', ['{person}' => $this->ids['learner'], '{note}' => $this->note(true)], null],
-            'DELETE /people/{person}/notes/{note}' => ['lead', ['{person}' => $this->ids['learner'], '{note}' => $this->note(false)], null],
+            'PUT /people/{person}/notes/{note}' => [
+                'admin',
+                ['{person}' => $this->ids['learner'], '{note}' => $this->note(true)],
+                null,
+            ],
+            'DELETE /people/{person}/notes/{note}' => [
+                'lead',
+                ['{person}' => $this->ids['learner'], '{note}' => $this->note(false)],
+                null,
+            ],
             'POST /messages/again' => ['lead', [], ['messages' => [$this->message('withdrawn')]]],
             'POST /messages/withdraw' => ['lead', [], ['messages' => [$this->message('held')]]],
             'POST /sites/{site}/doors/{door}/key' => ['lead', ['{door}' => $door()['id']], null],
-            'POST /sites/{site}/waiting' => ['lead', [], ['waiters' => [$this->waits($door(['approval' => true, 'name' => 'Asks']))], 'answer' => 'yes']],
+            'POST /sites/{site}/waiting' => [
+                'lead',
+                [],
+                ['waiters' => [$this->waits($door(['approval' => true, 'name' => 'Asks']))], 'answer' => 'yes'],
+            ],
             'POST /sites/{site}/leave' => ['newcomer', [], $this->joined($door())],
             'POST /join/look' => [null, [], ['key' => $door()['key']]],
             'POST /join' => ['newcomer', [], ['key' => $door()['key']]],
             'POST /join/account' => [null, [], [
-                'key' => $door(['accounts' => true])['key'], 'given' => 'Mia', 'family' => 'Berg', 'level' => 7, 'password' => $password,
+                'key' => $door(['accounts' => true])['key'], 'given' => 'Mia', 'family' => 'Berg', 'level' => 7,
+                'password' => $password,
             ]],
-            'POST /me/waits/{wait}' => ['newcomer', ['{wait}' => (string) $this->offered($door(['approval' => true]))], null],
-            'DELETE /me/waits/{wait}' => ['newcomer', ['{wait}' => (string) $this->waits($door(['approval' => true]))], null],
+            'POST /me/waits/{wait}' => [
+                'newcomer',
+                ['{wait}' => (string) $this->offered($door(['approval' => true]))],
+                null,
+            ],
+            'DELETE /me/waits/{wait}' => [
+                'newcomer',
+                ['{wait}' => (string) $this->waits($door(['approval' => true]))],
+                null,
+            ],
             'GET /look-ins/{door}' => [null, ['{door}' => $door(['kind' => 'look-in', 'anyone' => true])['id']], null],
             'POST /key-renewals' => ['lead', [], ['doors' => [$door()['id']]]],
             'POST /sites/{site}/approvals/{person}' => ['admin', ['{person}' => $this->asked()], ['answer' => 'yes']],
@@ -255,7 +316,8 @@ final class AuthorizationTest extends ApiTestCase
     private function token(string $person): string
     {
         $this->db()->insert('first_password', [
-            'token_hash' => hash('sha256', 'the-token', true), 'person_id' => Id::binary($this->ids[$person]), 'expires_at' => Instant::toSql($this->now() + 60),
+            'token_hash' => hash('sha256', 'the-token', true), 'person_id' => Id::binary($this->ids[$person]),
+            'expires_at' => Instant::toSql($this->now() + 60),
         ]);
 
         return 'the-token';
@@ -282,14 +344,30 @@ final class AuthorizationTest extends ApiTestCase
     private function accounts(string $sheet, int $many): string
     {
         $text = implode("\n", array_map(static fn (int $n): string => "Given$n Family$n", range(1, $many)));
-        $this->call('admin', 'POST', '/account-batches', ['text' => $text, 'division' => 'seniors', 'level' => 7, 'apply' => true, 'sheet' => $sheet]);
+        $this->call(
+            'admin',
+            'POST',
+            '/account-batches',
+            ['text' => $text, 'division' => 'seniors', 'level' => 7, 'apply' => true, 'sheet' => $sheet],
+        );
 
         return $sheet;
     }
 
     private function sites(string $sheet): string
     {
-        $this->call('admin', 'POST', '/site-batches', ['text' => 'Winter choir;WCH', 'division' => 'seniors', 'term' => 'autumn', 'apply' => true, 'sheet' => $sheet]);
+        $this->call(
+            'admin',
+            'POST',
+            '/site-batches',
+            [
+                'text' => 'Winter choir;WCH',
+                'division' => 'seniors',
+                'term' => 'autumn',
+                'apply' => true,
+                'sheet' => $sheet,
+            ],
+        );
 
         return $sheet;
     }
@@ -297,7 +375,12 @@ final class AuthorizationTest extends ApiTestCase
     /** @param array<string, mixed> $line */
     private function settled(string $sheet, array $line): string
     {
-        $gist = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/intake', ['text' => 'Nuwcomer'])['items'][0]['gist'];
+        $gist = $this->call(
+            'lead',
+            'POST',
+            '/sites/'.$this->ids['site'].'/intake',
+            ['text' => 'Nuwcomer'],
+        )['items'][0]['gist'];
         $settled = [['gist' => $gist, 'text' => 'Nuwcomer', 'person' => $this->ids['newcomer']]];
         $this->call('admin', 'POST', "/sheets/$sheet/apply", ['lines' => [$line], 'settled' => $settled]);
 
@@ -309,7 +392,12 @@ final class AuthorizationTest extends ApiTestCase
         $this->ids['twin'] = $this->person('twin', 'learner', 'seniors', 7);
         $this->house->write();
 
-        return $this->call('admin', 'POST', '/merges', ['stays' => $this->ids['newcomer'], 'goes' => $this->ids['twin'], 'apply' => true])['sheet'];
+        return $this->call(
+            'admin',
+            'POST',
+            '/merges',
+            ['stays' => $this->ids['newcomer'], 'goes' => $this->ids['twin'], 'apply' => true],
+        )['sheet'];
     }
 
     private function note(bool $gone): string
@@ -348,7 +436,10 @@ final class AuthorizationTest extends ApiTestCase
     private function offered(array $door): int
     {
         $wait = $this->waits($door);
-        $this->db()->executeStatement("UPDATE waiter SET what = 'seat', offered_until = '2999-01-01 00:00:00' WHERE id = ?", [$wait]);
+        $this->db()->executeStatement(
+            "UPDATE waiter SET what = 'seat', offered_until = '2999-01-01 00:00:00' WHERE id = ?",
+            [$wait],
+        );
         $terms = "JSON_SET(terms, '$.approval', FALSE)";
         $this->db()->executeStatement("UPDATE door SET terms = $terms WHERE id = ?", [Id::binary($door['id'])]);
 
@@ -408,7 +499,8 @@ final class AuthorizationTest extends ApiTestCase
             'POST /sites/{site}/doors', 'POST /sites/{site}/door-reach' => ['name' => 'Key'],
             'POST /sites/{site}/waiting' => ['waiters' => [1], 'answer' => 'yes'],
             'POST /sites/{site}/doors/{door}/invitations' => ['text' => 'somebody@example.org'],
-            'POST /sites/{site}/doors/{door}/invitations/again', 'POST /sites/{site}/doors/{door}/invitations/withdraw' => ['all' => true],
+            'POST /sites/{site}/doors/{door}/invitations/again',
+            'POST /sites/{site}/doors/{door}/invitations/withdraw' => ['all' => true],
             'POST /join/look', 'POST /join', 'POST /join/account' => ['key' => 'none of ours', 'password' => 'long enough for it'],
             'PUT /me/notices' => ['notices' => [$this->ids['learner']]],
             'POST /sites/{site}/approvals/{person}' => ['answer' => 'yes'],

@@ -63,7 +63,11 @@ final class CommandsTest extends ApiTestCase
         $now = $this->now();
         $person = Id::binary($this->ids['lead']);
         foreach ([3_600 => 'UTC_TIMESTAMP() - INTERVAL 1 HOUR', 50_000 => 'UTC_TIMESTAMP() - INTERVAL 50000 SECOND'] as $id => $touched) {
-            $this->db()->executeStatement("INSERT INTO session (id, data, touched_at, made_at, ends_at) VALUES (?, '', $touched, $touched, $touched + INTERVAL 30 DAY)", [str_pad((string) $id, 32, 'x')]);
+            $this->db()->executeStatement(
+                "INSERT INTO session (id, data, touched_at, made_at, ends_at)
+                    VALUES (?, '', $touched, $touched, $touched + INTERVAL 30 DAY)",
+                [str_pad((string) $id, 32, 'x')],
+            );
         }
         foreach ([60, 3 * 86_400] as $ago) {
             $this->db()->insert('idempotency', ['person_id' => $person, 'id' => "made-$ago", 'body_hash' => str_repeat('x', 32), 'made_at' => Instant::toSql($now - $ago)]);

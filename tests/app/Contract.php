@@ -64,7 +64,9 @@ final class Contract
                 return;
             }
             $content = $operation['responses'][$status]['content'] ?? [];
-            $type = (int) $status >= 400 ? 'application/problem+json' : (string) (array_key_first($content) ?? 'application/json');
+            $type = (int) $status >= 400 ? 'application/problem+json' : (string) (
+                array_key_first($content) ?? 'application/json'
+            );
             Assert::assertSame($type, $response->headers->get('Content-Type'), (string) $response->getContent());
             if ('application/x-ndjson' === $type) {
                 return;

@@ -125,7 +125,9 @@ final class PostRoomTest extends ApiTestCase
         }
         $this->call('lead', 'POST', '/people/'.$this->ids['learner'].'/password-link', null, 429);
         $this->deliver();
-        $links = array_values(array_filter($this->letters(), static fn (array $letter): bool => str_contains($letter['text'], '#')));
+        $links = array_values(
+            array_filter($this->letters(), static fn (array $letter): bool => str_contains($letter['text'], '#')),
+        );
         $token = trim(explode("\n", explode('#', $links[0]['text'], 2)[1])[0]);
         $this->call('admin', 'PUT', '/people/'.$this->ids['learner'].'/account', ['open' => false]);
         $this->call(null, 'POST', '/first-password', ['token' => $token, 'password' => 'one of my own'], 410);
@@ -148,7 +150,13 @@ final class PostRoomTest extends ApiTestCase
         $this->house->write();
         $this->tell('admin', 'let-in', 'newcomer', 'learner', '');
         $this->call('admin', 'POST', '/people/'.$this->ids['newcomer'].'/password-link');
-        self::assertSame([3, 3, 1, 0, 0], array_map(fn (string $who): int => \count($this->messages($who)), ['admin', 'colleague', 'lead', 'assistant', 'elsewhere']));
+        self::assertSame(
+            [3, 3, 1, 0, 0],
+            array_map(
+                fn (string $who): int => \count($this->messages($who)),
+                ['admin', 'colleague', 'lead', 'assistant', 'elsewhere'],
+            ),
+        );
         $password = array_column($this->messages('admin', '?kind=password'), 'id')[0];
         $this->call('lead', 'POST', '/messages/again', ['messages' => [$password]], 404);
         $this->call('lead', 'GET', '/messages?state=lost', null, 422);

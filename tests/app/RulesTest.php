@@ -10,7 +10,15 @@ final class RulesTest extends ApiTestCase
     {
         $book = $this->call('lead', 'GET', '/rules');
         self::assertSame([1, false, 21], [$book['version'], $book['mayChange'], \count($book['permissions'])]);
-        self::assertSame([100_000, 10, 24, 168], [$book['rules']['limits']['seats'], $book['rules']['limits']['leads'], $book['rules']['limits']['careHome'], $book['rules']['limits']['careBeyond']]);
+        self::assertSame(
+            [100_000, 10, 24, 168],
+            [
+                $book['rules']['limits']['seats'],
+                $book['rules']['limits']['leads'],
+                $book['rules']['limits']['careHome'],
+                $book['rules']['limits']['careBeyond'],
+            ],
+        );
         self::assertTrue($this->call('admin', 'GET', '/rules')['mayChange']);
     }
 
@@ -83,7 +91,14 @@ final class RulesTest extends ApiTestCase
     public function testLimitsHoldAndSayThemselves(): void
     {
         $rules = $this->rules();
-        $rules['limits'] = [...$rules['limits'], 'seats' => 100, 'leads' => 1, 'sheet' => 2, 'removalFew' => 0, 'removalShare' => 10];
+        $rules['limits'] = [
+            ...$rules['limits'],
+            'seats' => 100,
+            'leads' => 1,
+            'sheet' => 2,
+            'removalFew' => 0,
+            'removalShare' => 10,
+        ];
         self::assertSame(['overSeats' => 0, 'overLeads' => 0], $this->call('admin', 'PUT', '/rules', ['rules' => $rules])['sites']);
         $this->put($rules);
         self::assertSame('leads-full', $this->change('lead', 'let-in', 'colleague', 'lead-tutor', 409)['line']['reasons'][0]['code']);

@@ -24,7 +24,10 @@ final class SheetsTest extends ApiTestCase
         $people = ['p0', 'p1', 'p2', 'newcomer', 'lead'];
         $preview = $this->sheet('cotutor', 'pause', $people, ['untilDay' => '2026-12-01'], apply: false);
         self::assertSame(['ready', 'ready', 'ready', 'refused', 'refused'], array_column($preview['lines'], 'verdict'));
-        self::assertSame(['not-here', 'not-yours-to-take'], [$preview['lines'][3]['reasons'][0]['code'], $preview['lines'][4]['reasons'][0]['code']]);
+        self::assertSame(
+            ['not-here', 'not-yours-to-take'],
+            [$preview['lines'][3]['reasons'][0]['code'], $preview['lines'][4]['reasons'][0]['code']],
+        );
         self::assertSame('P0 P0sen', $preview['lines'][0]['person']['name']);
         self::assertSame('learner current', $this->roster(site: 'big')['p0'], 'computing changes nothing');
 

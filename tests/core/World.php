@@ -101,7 +101,10 @@ final class World implements Ids
         bool $asks = false,
         bool $leadEnds = false,
     ): Line {
-        return $this->computer->compute($this->situation($person, $actor), new Wanted($verb, $role, $window, sure: $sure, asks: $asks, leadEnds: $leadEnds));
+        return $this->computer->compute(
+            $this->situation($person, $actor),
+            new Wanted($verb, $role, $window, sure: $sure, asks: $asks, leadEnds: $leadEnds),
+        );
     }
 
     public function apply(

@@ -102,7 +102,9 @@ final class JoinBurstTest extends RaceCase
 
     private function doorOf(string $key): string
     {
-        return (string) (new DoorKeys($this->db, new Sealer(self::SECRET)))->door(Key::read($key)->key ?? throw new \LogicException('A key that was made is right.'));
+        return (string) (new DoorKeys($this->db, new Sealer(self::SECRET)))->door(
+            Key::read($key)->key ?? throw new \LogicException('A key that was made is right.'),
+        );
     }
 
     /** @return array<string, null> ids */

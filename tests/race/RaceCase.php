@@ -67,7 +67,12 @@ abstract class RaceCase extends TestCase
     /** @return array<string, string> of a process */
     protected function environment(): array
     {
-        return ['DATABASE_URL' => $_SERVER['RACE_URL'], 'APP_ENV' => 'test', 'APP_SECRET' => self::SECRET, 'MINT_DOOR_CLOCK' => gmdate('Y-m-d\TH:i:s\Z', self::NOW)];
+        return [
+            'DATABASE_URL' => $_SERVER['RACE_URL'],
+            'APP_ENV' => 'test',
+            'APP_SECRET' => self::SECRET,
+            'MINT_DOOR_CLOCK' => gmdate('Y-m-d\TH:i:s\Z', self::NOW),
+        ];
     }
 
     protected function worker(): Process
@@ -89,7 +94,10 @@ abstract class RaceCase extends TestCase
         $options = [
             'variables_order' => 'EGPCS', 'opcache.enable' => '1', 'opcache.enable_cli' => '1', 'date.timezone' => 'UTC',
         ];
-        $arguments = array_map(static fn (string $name): array => ['-d', $name.'='.$options[$name]], array_keys($options));
+        $arguments = array_map(
+            static fn (string $name): array => ['-d', $name.'='.$options[$name]],
+            array_keys($options),
+        );
         $this->server = new Process(
             [
                 'setsid', '--wait', \PHP_BINARY, ...array_merge(...$arguments),

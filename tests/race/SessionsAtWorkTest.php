@@ -38,9 +38,15 @@ final class SessionsAtWorkTest extends RaceCase
         $this->serve();
         $anna = $this->signIn('anna');
         $ingrid = $this->signIn('ingrid');
-        $hours = array_map(static fn (Row $row): int => intdiv($row->instant('ends_at') - $row->instant('made_at'), 3_600), $this->sessions());
+        $hours = array_map(
+            static fn (Row $row): int => intdiv($row->instant('ends_at') - $row->instant('made_at'), 3_600),
+            $this->sessions(),
+        );
         self::assertEqualsCanonicalizing([720, 12], $hours);
-        self::assertSame(['127.0.0.1', 'Firefox, Linux'], [$this->sessions()[0]->string('address'), $this->sessions()[0]->string('device')]);
+        self::assertSame(
+            ['127.0.0.1', 'Firefox, Linux'],
+            [$this->sessions()[0]->string('address'), $this->sessions()[0]->string('device')],
+        );
         $this->db->executeStatement(
             'UPDATE session SET ends_at = UTC_TIMESTAMP() - INTERVAL 1 SECOND WHERE person_id = ?',
             [Id::binary($this->people['anna'])],
@@ -56,12 +62,20 @@ final class SessionsAtWorkTest extends RaceCase
         $items = $this->ask($here, 'GET', '/me/sessions')[1]['items'];
         self::assertCount(3, $items);
         self::assertCount(1, array_filter($items, static fn (array $item): bool => $item['current']));
-        $other = array_values(array_filter($this->ask($there, 'GET', '/me/sessions')[1]['items'], static fn (array $item): bool => $item['current']))[0]['id'];
+        $other = array_values(
+            array_filter(
+                $this->ask($there, 'GET', '/me/sessions')[1]['items'],
+                static fn (array $item): bool => $item['current'],
+            ),
+        )[0]['id'];
         self::assertSame(404, $this->ask($stranger, 'DELETE', '/me/sessions/'.$other)[0]);
         self::assertCount(2, $this->ask($here, 'DELETE', '/me/sessions/'.$other)[1]['items']);
         self::assertSame([401, 200], [$this->ask($there, 'GET', '/me')[0], $this->ask($elsewhere, 'GET', '/me')[0]]);
         self::assertCount(1, $this->ask($here, 'DELETE', '/me/sessions')[1]['items']);
-        self::assertSame([200, 401, 200], array_map(fn (string $cookie): int => $this->ask($cookie, 'GET', '/me')[0], [$here, $elsewhere, $stranger]));
+        self::assertSame(
+            [200, 401, 200],
+            array_map(fn (string $cookie): int => $this->ask($cookie, 'GET', '/me')[0], [$here, $elsewhere, $stranger]),
+        );
     }
 
     public function testWhoseRightsOrPasswordChangeGoesOnUnderAnotherId(): void
@@ -91,7 +105,13 @@ final class SessionsAtWorkTest extends RaceCase
         $this->signIn('anna');
         self::assertSame(['mint_door'], array_keys($this->cookies));
         $this->cookies = [];
-        $said = $this->ask(null, 'POST', '/sign-in', ['login' => 'anna', 'password' => self::PASSWORD], ['X-Forwarded-Proto: https'])[2];
+        $said = $this->ask(
+            null,
+            'POST',
+            '/sign-in',
+            ['login' => 'anna', 'password' => self::PASSWORD],
+            ['X-Forwarded-Proto: https'],
+        )[2];
         self::assertSame(['__Host-mint_door'], array_keys($this->cookies));
         $cookie = strtolower(implode("\n", preg_grep('/^set-cookie/i', $said) ?: []));
         foreach (['secure', 'httponly', 'path=/', 'samesite=lax'] as $part) {
@@ -119,7 +139,8 @@ final class SessionsAtWorkTest extends RaceCase
     private function ask(?string $cookie, string $method, string $path, ?array $body = null, array $headers = []): array
     {
         $headers = [
-            ...$headers, 'X-Mint-Door: 1', 'Content-Type: application/json', 'User-Agent: Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0',
+            ...$headers, 'X-Mint-Door: 1', 'Content-Type: application/json',
+            'User-Agent: Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0',
             ...(null === $cookie ? [] : ['Cookie: mint_door='.$cookie]),
         ];
         $context = stream_context_create(['http' => [

@@ -32,7 +32,14 @@ final class AboveTest extends AttackCase
             $problem = $this->change('disloyal', $verb, 'disloyal', expected: 409, site: 'nerves');
             self::assertSame('set-from-above', $problem['line']['reasons'][0]['code']);
         }
-        $this->change('disloyal', 'change-dates', 'disloyal', expected: 409, more: ['untilDay' => '2026-12-18'], site: 'nerves');
+        $this->change(
+            'disloyal',
+            'change-dates',
+            'disloyal',
+            expected: 409,
+            more: ['untilDay' => '2026-12-18'],
+            site: 'nerves',
+        );
         $undo = '/sites/'.$this->ids['nerves'].'/logbook/'.$end['entry'].'/undo';
         $this->call('disloyal', 'POST', $undo, null, 409);
         // A lead is not as high as an administrator, either.
@@ -45,8 +52,17 @@ final class AboveTest extends AttackCase
     {
         $soon = ['untilDay' => '2026-11-27'];
         $asked = $this->change('principal', 'change-dates', 'principal', expected: 409, more: $soon, site: 'nerves');
-        self::assertSame(['needs-choice', 'lead-ends'], [$asked['line']['verdict'], $asked['line']['reasons'][0]['code']]);
-        $line = $this->change('principal', 'change-dates', 'principal', more: [...$soon, 'leadEnds' => true], site: 'nerves');
+        self::assertSame(
+            ['needs-choice', 'lead-ends'],
+            [$asked['line']['verdict'], $asked['line']['reasons'][0]['code']],
+        );
+        $line = $this->change(
+            'principal',
+            'change-dates',
+            'principal',
+            more: [...$soon, 'leadEnds' => true],
+            site: 'nerves',
+        );
         self::assertSame('ready', $line['verdict']);
         // And what they gave up is not theirs to take again.
         $this->change('principal', 'lift-dates', 'principal', expected: 409, site: 'nerves');

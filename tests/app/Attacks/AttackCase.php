@@ -9,8 +9,8 @@ use MintDoor\Hall\Instant;
 use MintDoor\Tests\App\ApiTestCase;
 
 /**
- * A house as the audit found it: an evening site with a lead and a disloyal co-tutor, and people of other divisions who have
- * nothing to do with it.
+ * A house as the audit found it: an evening site with a lead and a disloyal co-tutor, and people of other divisions who
+ * have nothing to do with it.
  */
 abstract class AttackCase extends ApiTestCase
 {
@@ -42,7 +42,8 @@ abstract class AttackCase extends ApiTestCase
     {
         foreach (['given_at', 'from_at', 'accepted_at', 'since_at'] as $column) {
             $this->db()->executeStatement(
-                "UPDATE pass SET $column = $column - INTERVAL ? SECOND WHERE $column < '9000-01-01' AND $column > '1900-01-01'",
+                "UPDATE pass SET $column = $column - INTERVAL ? SECOND WHERE $column < '9000-01-01'
+                    AND $column > '1900-01-01'",
                 [$seconds],
             );
         }

@@ -17,7 +17,14 @@ final class CaretakerTest extends AttackCase
         $found = $this->call('disloyal', 'GET', '/sites/'.$this->ids['nerves'].'/intake?q=X77LEARNER')['canBeLetIn'];
         self::assertSame($this->ids['learner'], $found[0]['person']['id']);
         // 2. lets them in, which an adult named so allows, and is told of,
-        $line = $this->change('disloyal', 'let-in', 'learner', 'learner', more: ['named' => 'X77LEARNER'], site: 'nerves');
+        $line = $this->change(
+            'disloyal',
+            'let-in',
+            'learner',
+            'learner',
+            more: ['named' => 'X77LEARNER'],
+            site: 'nerves',
+        );
         self::assertSame('current', $line['after']['state']);
         // 3. and gets no sign-in card,
         $card = $this->card('disloyal', 'learner');
@@ -33,7 +40,11 @@ final class CaretakerTest extends AttackCase
         $this->call('disloyal', 'PUT', $person.'/password-wanted', null, 403);
         $this->call('disloyal', 'POST', $person.'/notes', ['text' => 'x'], 404);
         // nor does the roster tell more of them than the directory does,
-        $shown = $this->call('disloyal', 'GET', '/sites/'.$this->ids['nerves'].'/roster/'.$this->ids['learner'])['person'];
+        $shown = $this->call(
+            'disloyal',
+            'GET',
+            '/sites/'.$this->ids['nerves'].'/roster/'.$this->ids['learner'],
+        )['person'];
         self::assertSame([null, null], [$shown['email'], $shown['login']]);
         self::assertStringStartsWith('•', (string) $shown['number']);
         // 5. the undo takes back what was done,
@@ -51,7 +62,14 @@ final class CaretakerTest extends AttackCase
     public function testATieOfOnesOwnMakingCountsWhenItHasAged(): void
     {
         $this->used('learner');
-        $this->change('disloyal', 'let-in', 'learner', 'learner', more: ['named' => 'learner@example.org'], site: 'nerves');
+        $this->change(
+            'disloyal',
+            'let-in',
+            'learner',
+            'learner',
+            more: ['named' => 'learner@example.org'],
+            site: 'nerves',
+        );
         $this->age(6 * 86_400);
         self::assertNull($this->card('disloyal', 'learner')['password']);
         $this->age(86_400);
@@ -84,14 +102,26 @@ final class CaretakerTest extends AttackCase
     /** Neither an invitation that was taken back nor a site that is closed keeps a page open. */
     public function testNothingOutlivesTheTie(): void
     {
-        $door = $this->call('principal', 'POST', '/sites/'.$this->ids['nerves'].'/doors', ['kind' => 'invitation'], 201)['id'];
+        $door = $this->call(
+            'principal',
+            'POST',
+            '/sites/'.$this->ids['nerves'].'/doors',
+            ['kind' => 'invitation'],
+            201,
+        )['id'];
         $invitations = '/sites/'.$this->ids['nerves'].'/doors/'.$door.'/invitations';
         $this->call('disloyal', 'POST', $invitations, ['text' => 'X77LEARNER', 'apply' => true]);
         $this->call('disloyal', 'GET', '/people/'.$this->ids['learner'], null, 404);
         $this->call('disloyal', 'POST', $invitations.'/withdraw', ['all' => true]);
         $this->call('disloyal', 'GET', '/people/'.$this->ids['learner'], null, 404);
         $this->call('disloyal', 'GET', '/people/'.$this->ids['adult']);
-        $this->call('principal', 'PUT', '/sites/'.$this->ids['nerves'].'/life', ['state' => 'closed'], headers: ['If-Match' => '"1"']);
+        $this->call(
+            'principal',
+            'PUT',
+            '/sites/'.$this->ids['nerves'].'/life',
+            ['state' => 'closed'],
+            headers: ['If-Match' => '"1"'],
+        );
         $this->call('disloyal', 'GET', '/people/'.$this->ids['adult'], null, 404);
         self::assertNull($this->card('disloyal', 'adult')['password']);
     }
@@ -109,7 +139,10 @@ final class CaretakerTest extends AttackCase
     private function notices(string $of): array
     {
         // The card ended their sessions and set another password; who they are does not change.
-        $this->db()->executeStatement('UPDATE account SET must_change = 0 WHERE person_id = ?', [Id::binary($this->ids[$of])]);
+        $this->db()->executeStatement(
+            'UPDATE account SET must_change = 0 WHERE person_id = ?',
+            [Id::binary($this->ids[$of])],
+        );
 
         return $this->call($of, 'GET', '/me/notices')['items'];
     }

@@ -12,7 +12,10 @@ final class DoorsTest extends AttackCase
         $key = $this->key('principal');
         $this->change('principal', 'take-out', 'adult', site: 'nerves');
         self::assertSame('approval', $this->call('adult', 'POST', '/join', ['key' => $key])['passage']);
-        self::assertSame('approval', $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/waiting')['items'][0]['what']);
+        self::assertSame(
+            'approval',
+            $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/waiting')['items'][0]['what'],
+        );
         // Who came by the key, and whose coming in was undone, asks, too.
         $this->call('newcomer', 'POST', '/join', ['key' => $key]);
         $entry = $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/logbook')['items'][0]['sequence'];
@@ -40,7 +43,9 @@ final class DoorsTest extends AttackCase
         ))[0];
         self::assertFalse($door['backed']);
         // A lead opens it anew, and stands behind it from then on.
-        self::assertTrue($this->call('principal', 'PUT', '/sites/'.$this->ids['nerves'].'/doors/'.$door['id'].'/open')['backed']);
+        self::assertTrue(
+            $this->call('principal', 'PUT', '/sites/'.$this->ids['nerves'].'/doors/'.$door['id'].'/open')['backed'],
+        );
         self::assertSame('in', $this->call('newcomer', 'POST', '/join', ['key' => $key])['passage']);
     }
 
@@ -48,7 +53,12 @@ final class DoorsTest extends AttackCase
     {
         $doors = '/sites/'.$this->ids['nerves'].'/doors';
         $door = $this->call('principal', 'POST', $doors, ['kind' => 'invitation'], 201)['id'];
-        $this->call('disloyal', 'POST', "$doors/$door/invitations", ['text' => 'newcomer@example.org', 'apply' => true]);
+        $this->call(
+            'disloyal',
+            'POST',
+            "$doors/$door/invitations",
+            ['text' => 'newcomer@example.org', 'apply' => true],
+        );
         $this->change('principal', 'take-out', 'disloyal', site: 'nerves');
         $token = 'a-token-that-was-sent';
         $this->db()->executeStatement(
@@ -68,7 +78,13 @@ final class DoorsTest extends AttackCase
 
     private function key(string $as): string
     {
-        $made = $this->call($as, 'POST', '/sites/'.$this->ids['nerves'].'/doors', ['name' => 'Key', 'stay' => 'site'], 201);
+        $made = $this->call(
+            $as,
+            'POST',
+            '/sites/'.$this->ids['nerves'].'/doors',
+            ['name' => 'Key', 'stay' => 'site'],
+            201,
+        );
 
         return (string) $made['key'];
     }

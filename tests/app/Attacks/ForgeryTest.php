@@ -13,7 +13,8 @@ final class ForgeryTest extends AttackCase
     public function testAForgedListWritesNobodysAddress(): void
     {
         $work = [
-            'stays' => $this->ids['adult'], 'goes' => $this->ids['newcomer'], 'moved' => false, 'labels' => [], 'version' => 1,
+            'stays' => $this->ids['adult'], 'goes' => $this->ids['newcomer'], 'moved' => false, 'labels' => [],
+            'version' => 1,
             'before' => ['given' => 'Adult', 'family' => 'Adultsen', 'email' => 'thief@example.org'],
             'other' => ['given' => 'N', 'family' => 'N', 'email' => null], 'closedFrom' => null,
         ];
@@ -36,7 +37,13 @@ final class ForgeryTest extends AttackCase
     public function testWhoMadeASiteAndLostItDoesNotTakeItBack(): void
     {
         $sheet = $this->call('lead', 'POST', '/sheets', ['kind' => 'sites', 'work' => ['text' => 'x']], 201)['id'];
-        $wish = ['text' => "Rhythm\tRHYT", 'division' => 'seniors', 'term' => 'autumn', 'apply' => true, 'sheet' => $sheet];
+        $wish = [
+            'text' => "Rhythm\tRHYT",
+            'division' => 'seniors',
+            'term' => 'autumn',
+            'apply' => true,
+            'sheet' => $sheet,
+        ];
         $site = $this->call('lead', 'POST', '/site-batches', $wish)['rows'][0]['site'];
         $this->ids['rhythm'] = $site;
         $this->change('admin', 'let-in', 'cotutor', 'lead-tutor', site: 'rhythm');
@@ -55,7 +62,12 @@ final class ForgeryTest extends AttackCase
     {
         $doors = '/sites/'.$this->ids['nerves'].'/doors';
         $door = $this->call('principal', 'POST', $doors, ['kind' => 'invitation'], 201)['id'];
-        $this->call('principal', 'POST', "$doors/$door/invitations", ['text' => 'somebody@example.net', 'apply' => true]);
+        $this->call(
+            'principal',
+            'POST',
+            "$doors/$door/invitations",
+            ['text' => 'somebody@example.net', 'apply' => true],
+        );
         foreach (['again', 'withdraw'] as $what) {
             $this->raw('principal', "$doors/$door/invitations/$what", $body);
             self::assertContains($this->answered(), [400, 422]);
@@ -80,12 +92,24 @@ final class ForgeryTest extends AttackCase
     {
         $line = ['person' => $this->ids['adult'], 'verb' => 'pause', 'actor' => $this->ids['admin']];
         $this->call('principal', 'POST', '/sites/'.$this->ids['nerves'].'/sheets', ['lines' => [$line]], 422);
-        $this->call('principal', 'POST', '/sites/'.$this->ids['nerves'].'/leave', ['person' => $this->ids['adult']], 422);
+        $this->call(
+            'principal',
+            'POST',
+            '/sites/'.$this->ids['nerves'].'/leave',
+            ['person' => $this->ids['adult']],
+            422,
+        );
     }
 
     public function testAccountsAreTakenBackOnlyByWhoMayMakeThemNow(): void
     {
-        $sheet = $this->call('disloyal', 'POST', '/sheets', ['kind' => 'accounts', 'work' => ['text' => 'x']], 201)['id'];
+        $sheet = $this->call(
+            'disloyal',
+            'POST',
+            '/sheets',
+            ['kind' => 'accounts', 'work' => ['text' => 'x']],
+            201,
+        )['id'];
         $wish = ['text' => 'Noor Haddad', 'division' => 'evening', 'apply' => true, 'sheet' => $sheet];
         $this->call('disloyal', 'POST', '/account-batches', $wish);
         $this->change('principal', 'take-out', 'disloyal', site: 'nerves');
@@ -97,6 +121,13 @@ final class ForgeryTest extends AttackCase
     private function raw(string $as, string $path, string $body): void
     {
         $this->call($as, 'GET', '/me');
-        $this->client->request('POST', '/api/v1'.$path, [], [], ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'], $body);
+        $this->client->request(
+            'POST',
+            '/api/v1'.$path,
+            [],
+            [],
+            ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'],
+            $body,
+        );
     }
 }

@@ -14,19 +14,34 @@ final class LeaksTest extends AttackCase
     public function testAPersonOneHasNothingToDoWithIsNobody(): void
     {
         foreach ([
-            ['GET', ''], ['PUT', ''], ['PUT', '/account'], ['DELETE', '/sessions'], ['POST', '/password-link'], ['PUT', '/password-wanted'],
+            ['GET', ''], ['PUT', ''], ['PUT', '/account'], ['DELETE', '/sessions'], ['POST', '/password-link'],
+            ['PUT', '/password-wanted'],
             ['DELETE', '/password-wanted'], ['POST', '/export'], ['POST', '/erasure'], ['POST', '/notes'],
         ] as [$method, $more]) {
-            $this->sameAsNone('disloyal', $method, '/people/%s'.$more, $this->ids['junior'], $this->body($method, $more));
-            $this->sameAsNone('learner', $method, '/people/%s'.$more, $this->ids['junior'], $this->body($method, $more));
+            $this->sameAsNone(
+                'disloyal',
+                $method,
+                '/people/%s'.$more,
+                $this->ids['junior'],
+                $this->body($method, $more),
+            );
+            $this->sameAsNone(
+                'learner',
+                $method,
+                '/people/%s'.$more,
+                $this->ids['junior'],
+                $this->body($method, $more),
+            );
         }
     }
 
     public function testASiteOneHasNothingToDoWithIsNone(): void
     {
         foreach ([
-            ['GET', ''], ['GET', '/roster'], ['POST', '/visits'], ['POST', '/leave'], ['GET', '/logbook'], ['GET', '/doors'], ['GET', '/waiting'],
-            ['GET', '/labels'], ['GET', '/why/'.$this->ids['adult']], ['POST', '/approvals/'.$this->ids['adult']], ['GET', '/progress'],
+            ['GET', ''], ['GET', '/roster'], ['POST', '/visits'], ['POST', '/leave'], ['GET', '/logbook'],
+            ['GET', '/doors'], ['GET', '/waiting'],
+            ['GET', '/labels'], ['GET', '/why/'.$this->ids['adult']],
+            ['POST', '/approvals/'.$this->ids['adult']], ['GET', '/progress'],
         ] as [$method, $more]) {
             $body = str_starts_with($more, '/approvals') ? ['answer' => 'yes'] : null;
             $this->sameAsNone('cotutor', $method, '/sites/%s'.$more, $this->ids['nerves'], $body);
@@ -36,10 +51,31 @@ final class LeaksTest extends AttackCase
 
     public function testASheetOneHasNothingToDoWithIsNone(): void
     {
-        $sheet = $this->call('principal', 'POST', '/sheets', ['kind' => 'pasted', 'site' => $this->ids['nerves'], 'work' => ['text' => 'x']], 201)['id'];
-        foreach ([['GET', ''], ['PUT', ''], ['PUT', '/dropped'], ['DELETE', '/dropped'], ['POST', '/continue'], ['POST', '/undo'], ['POST', '/apply']] as [$method, $more]) {
-            $body = ['' => 'PUT' === $method ? ['kind' => 'pasted', 'work' => ['text' => 'y']] : null, '/undo' => ['apply' => false], '/apply' => [
-                'lines' => [['site' => $this->ids['nerves'], 'line' => ['person' => $this->ids['adult'], 'verb' => 'let-in']]],
+        $sheet = $this->call(
+            'principal',
+            'POST',
+            '/sheets',
+            ['kind' => 'pasted', 'site' => $this->ids['nerves'], 'work' => ['text' => 'x']],
+            201,
+        )['id'];
+        foreach (
+            [
+                ['GET', ''],
+                ['PUT', ''],
+                ['PUT', '/dropped'],
+                ['DELETE', '/dropped'],
+                ['POST', '/continue'],
+                ['POST', '/undo'],
+                ['POST', '/apply'],
+            ] as [$method, $more]
+        ) {
+            $body = ['' => 'PUT' === $method ? [
+                'kind' => 'pasted',
+                'work' => ['text' => 'y'],
+            ] : null, '/undo' => ['apply' => false], '/apply' => [
+                'lines' => [
+                    ['site' => $this->ids['nerves'], 'line' => ['person' => $this->ids['adult'], 'verb' => 'let-in']],
+                ],
             ]][$more] ?? null;
             $this->sameAsNone('cotutor', $method, '/sheets/%s'.$more, $sheet, $body);
         }
@@ -48,7 +84,13 @@ final class LeaksTest extends AttackCase
     public function testADoorOneHasNothingToDoWithIsNone(): void
     {
         $key = $this->call('principal', 'POST', '/sites/'.$this->ids['nerves'].'/doors', [], 201)['id'];
-        $look = $this->call('principal', 'POST', '/sites/'.$this->ids['nerves'].'/doors', ['kind' => 'look-in', 'divisions' => ['evening']], 201)['id'];
+        $look = $this->call(
+            'principal',
+            'POST',
+            '/sites/'.$this->ids['nerves'].'/doors',
+            ['kind' => 'look-in', 'divisions' => ['evening']],
+            201,
+        )['id'];
         $this->sameAsNone('learner', 'GET', '/look-ins/%s', $look);
         $this->sameAsNone('learner', 'GET', '/look-ins/%s', $key);
         $this->sameAsNone(null, 'GET', '/look-ins/%s', $look);
@@ -60,11 +102,19 @@ final class LeaksTest extends AttackCase
 
     public function testTextsOfOtherDivisionsAreNotPreviewed(): void
     {
-        $this->call('admin', 'PUT', '/templates/welcome', ['subject' => 'To juniors', 'body' => 'The word is plover. {name} {link}', 'division' => 'juniors']);
+        $this->call(
+            'admin',
+            'PUT',
+            '/templates/welcome',
+            ['subject' => 'To juniors', 'body' => 'The word is plover. {name} {link}', 'division' => 'juniors'],
+        );
         $look = ['kind' => 'welcome', 'division' => 'juniors'];
         $this->call('principal', 'POST', '/message-previews', $look, 404);
         $this->call('principal', 'POST', '/message-previews', ['division' => 'nowhere'] + $look, 404);
-        self::assertStringContainsString('plover', $this->call('colleague', 'POST', '/message-previews', $look)['text']);
+        self::assertStringContainsString(
+            'plover',
+            $this->call('colleague', 'POST', '/message-previews', $look)['text'],
+        );
     }
 
     /** Logins are made of names: they prove nothing. */
@@ -72,11 +122,20 @@ final class LeaksTest extends AttackCase
     {
         $path = '/sites/'.$this->ids['nerves'].'/intake';
         foreach (['junior', 'junior ', 'JUNIOR', 'X77JUN', 'junior@', 'Junior Juniorsen'] as $typed) {
-            self::assertStringNotContainsString($this->ids['junior'], json_encode($this->call('disloyal', 'GET', $path.'?q='.rawurlencode($typed)), \JSON_THROW_ON_ERROR));
-            self::assertStringNotContainsString($this->ids['junior'], json_encode($this->call('disloyal', 'POST', $path, ['text' => $typed]), \JSON_THROW_ON_ERROR));
+            self::assertStringNotContainsString(
+                $this->ids['junior'],
+                json_encode($this->call('disloyal', 'GET', $path.'?q='.rawurlencode($typed)), \JSON_THROW_ON_ERROR),
+            );
+            self::assertStringNotContainsString(
+                $this->ids['junior'],
+                json_encode($this->call('disloyal', 'POST', $path, ['text' => $typed]), \JSON_THROW_ON_ERROR),
+            );
         }
         foreach (['X77JUNIOR', 'junior@example.org'] as $known) {
-            self::assertStringContainsString($this->ids['junior'], json_encode($this->call('disloyal', 'GET', $path.'?q='.rawurlencode($known)), \JSON_THROW_ON_ERROR));
+            self::assertStringContainsString(
+                $this->ids['junior'],
+                json_encode($this->call('disloyal', 'GET', $path.'?q='.rawurlencode($known)), \JSON_THROW_ON_ERROR),
+            );
         }
     }
 
@@ -97,7 +156,13 @@ final class LeaksTest extends AttackCase
         $guesses = implode("\n", array_map(static fn (int $n): string => (string) (1_000 + $n), range(1, 400)));
         $this->call('disloyal', 'POST', $path, ['text' => $guesses]);
         $rules = RulesCodec::write($this->service(Roles::class)->rules());
-        $rules['numbers'][] = ['name' => 'Locker number', 'kinds' => ['learner'], 'prefix' => '', 'digits' => 4, 'checked' => false];
+        $rules['numbers'][] = [
+            'name' => 'Locker number',
+            'kinds' => ['learner'],
+            'prefix' => '',
+            'digits' => 4,
+            'checked' => false,
+        ];
         $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], headers: ['If-Match' => '"1"']);
         $this->call('disloyal', 'POST', $path, ['text' => $guesses], 429);
     }
@@ -106,7 +171,9 @@ final class LeaksTest extends AttackCase
     private function body(string $method, string $more): ?array
     {
         return 'GET' === $method ? null : [
-            '' => ['given' => 'Given', 'family' => 'Family'], '/account' => ['open' => false, 'apply' => false], '/erasure' => ['apply' => false],
+            '' => ['given' => 'Given', 'family' => 'Family'],
+            '/account' => ['open' => false, 'apply' => false],
+            '/erasure' => ['apply' => false],
             '/notes' => ['text' => 'x'],
         ][$more] ?? null;
     }

@@ -55,7 +55,13 @@ final class MailTest extends AttackCase
             $this->call('lead', 'POST', '/messages/again', ['messages' => [$last]]);
         }
         $this->deliver();
-        $this->call('lead', 'POST', '/messages/again', ['messages' => [$this->call('lead', 'GET', '/messages')['items'][0]['id']]], 429);
+        $this->call(
+            'lead',
+            'POST',
+            '/messages/again',
+            ['messages' => [$this->call('lead', 'GET', '/messages')['items'][0]['id']]],
+            429,
+        );
         self::assertSame(4, $this->messages());
     }
 
@@ -76,13 +82,31 @@ final class MailTest extends AttackCase
     public function testLinksToSetAPasswordAreCountedAlsoWhenTheyGoOutAgain(): void
     {
         $this->limits(['passwordLinks' => 2]);
-        $link = fn (string $person, int $expected): array => $this->call('lead', 'POST', '/people/'.$this->ids[$person].'/password-link', null, $expected);
+        $link = fn (string $person, int $expected): array => $this->call(
+            'lead',
+            'POST',
+            '/people/'.$this->ids[$person].'/password-link',
+            null,
+            $expected,
+        );
         self::assertSame([1, 0], [$link('learner', 200)['left'], $link('learner', 200)['left']]);
         $link('learner', 429);
         $password = $this->db()->fetchOne("SELECT HEX(id) FROM message WHERE kind = 'password' LIMIT 1");
-        $id = strtolower((string) preg_replace('/^(.{8})(.{4})(.{4})(.{4})(.{12})$/', '$1-$2-$3-$4-$5', \is_string($password) ? $password : ''));
+        $id = strtolower(
+            (string) preg_replace(
+                '/^(.{8})(.{4})(.{4})(.{4})(.{12})$/',
+                '$1-$2-$3-$4-$5',
+                \is_string($password) ? $password : '',
+            ),
+        );
         $this->deliver();
-        $again = fn (string $as, int $expected = 200): array => $this->call($as, 'POST', '/messages/again', ['messages' => [$id]], $expected);
+        $again = fn (string $as, int $expected = 200): array => $this->call(
+            $as,
+            'POST',
+            '/messages/again',
+            ['messages' => [$id]],
+            $expected,
+        );
         $again('lead', 429);
         $again('disloyal', 404);
         // Who may send it again has as many links a day as anybody.
@@ -102,16 +126,37 @@ final class MailTest extends AttackCase
 
     private function door(string $name = 'Invited'): string
     {
-        return $this->call('principal', 'POST', '/sites/'.$this->ids['nerves'].'/doors', ['kind' => 'invitation', 'role' => 'class-assistant', 'name' => $name], 201)['id'];
+        return $this->call(
+            'principal',
+            'POST',
+            '/sites/'.$this->ids['nerves'].'/doors',
+            ['kind' => 'invitation', 'role' => 'class-assistant', 'name' => $name],
+            201,
+        )['id'];
     }
 
     private function invite(string $as, string $door, string $address, int $expected = 200): void
     {
-        $site = $this->house->site('S'.$door[-1], $door, 'course', $this->ids['evening'], $this->ids['term'], null, null, $this->now() - 1_000_000);
+        $site = $this->house->site(
+            'S'.$door[-1],
+            $door,
+            'course',
+            $this->ids['evening'],
+            $this->ids['term'],
+            null,
+            null,
+            $this->now() - 1_000_000,
+        );
         $this->house->letIn($site, $this->ids[$as], 'lead-tutor', $this->now() - 900_000);
         $this->house->write();
         $id = $this->call($as, 'POST', "/sites/$site/doors", ['kind' => 'invitation', 'name' => $door], 201)['id'];
-        $this->call($as, 'POST', "/sites/$site/doors/$id/invitations", ['text' => $address, 'apply' => true], $expected);
+        $this->call(
+            $as,
+            'POST',
+            "/sites/$site/doors/$id/invitations",
+            ['text' => $address, 'apply' => true],
+            $expected,
+        );
     }
 
     private function messages(): int

@@ -12,20 +12,42 @@ final class OutsiderTest extends AttackCase
 {
     public function testAMinorWaitsForTheirDivisionHoweverTheyAreNamed(): void
     {
-        $line = $this->change('disloyal', 'let-in', 'junior', 'learner', more: ['named' => 'X77JUNIOR'], site: 'nerves');
-        self::assertSame(['waiting', ['waits-for-approval']], [$line['after']['state'], $this->codes($line['cautions'])]);
+        $line = $this->change(
+            'disloyal',
+            'let-in',
+            'junior',
+            'learner',
+            more: ['named' => 'X77JUNIOR'],
+            site: 'nerves',
+        );
+        self::assertSame(
+            ['waiting', ['waits-for-approval']],
+            [$line['after']['state'], $this->codes($line['cautions'])],
+        );
         self::assertNull($this->card('disloyal', 'junior')['password']);
         self::assertSame('not-found', $this->problem('disloyal', 'GET', '/people/'.$this->ids['junior']));
         $asked = $this->call('colleague', 'GET', '/approvals')['items'];
         self::assertSame([['Junior', 'learner', 'Disloyal Disloyalsen', 'Stage Nerves']], array_map(
-            static fn (array $each): array => [$each['person']['given'], $each['role'], $each['by']['name'], $each['site']['title']],
+            static fn (array $each): array => [
+                $each['person']['given'],
+                $each['role'],
+                $each['by']['name'],
+                $each['site']['title'],
+            ],
             $asked,
         ));
-        $row = array_column($this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/roster')['items'], null, 'because');
+        $row = array_column(
+            $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/roster')['items'],
+            null,
+            'because',
+        );
         self::assertSame('Junior', $row['waits-for-approval']['person']['given']);
         $card = $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/roster/'.$this->ids['junior']);
         self::assertSame('waits-for-approval', $card['reason']['causes'][0]['code']);
-        self::assertSame('waits-for-approval', $this->call('junior', 'POST', '/sites/'.$this->ids['nerves'].'/visits')['reason']['causes'][0]['code']);
+        self::assertSame(
+            'waits-for-approval',
+            $this->call('junior', 'POST', '/sites/'.$this->ids['nerves'].'/visits')['reason']['causes'][0]['code'],
+        );
         // Administrators of another division have no say.
         self::assertSame([], $this->call('elsewhere', 'GET', '/approvals')['items']);
         $answer = '/sites/'.$this->ids['nerves'].'/approvals/'.$this->ids['junior'];
@@ -55,7 +77,9 @@ final class OutsiderTest extends AttackCase
         $door = $this->call('principal', 'POST', $site.'/doors', ['approval' => true], 201);
         $this->call('junior', 'POST', '/join', ['key' => $door['key'], 'why' => 'I sing.']);
         $rows = $this->call('principal', 'GET', $site.'/roster')['items'];
-        $row = array_values(array_filter($rows, static fn (array $row): bool => 'Junior' === $row['person']['given']))[0];
+        $row = array_values(
+            array_filter($rows, static fn (array $row): bool => 'Junior' === $row['person']['given']),
+        )[0];
         self::assertSame(['waiting', 'waiting'], [$row['standing']['state'], $row['because']]);
         self::assertSame([], $this->call('colleague', 'GET', '/approvals')['items']);
     }
@@ -75,7 +99,11 @@ final class OutsiderTest extends AttackCase
 
     public function testTheBoxSaysBeforehandWhoWaits(): void
     {
-        $asks = fn (string $typed): bool => $this->call('disloyal', 'GET', '/sites/'.$this->ids['nerves'].'/intake?q='.$typed)['canBeLetIn'][0]['asks'];
+        $asks = fn (string $typed): bool => $this->call(
+            'disloyal',
+            'GET',
+            '/sites/'.$this->ids['nerves'].'/intake?q='.$typed,
+        )['canBeLetIn'][0]['asks'];
         self::assertSame([true, false, true], [$asks('X77JUNIOR'), $asks('X77LEARNER'), $asks('Learnersen')]);
     }
 
@@ -83,18 +111,47 @@ final class OutsiderTest extends AttackCase
     public function testAHiddenMinorIsNotFoundById(): void
     {
         $line = [['person' => $this->ids['junior'], 'verb' => 'let-in', 'role' => 'learner']];
-        $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/sheets', ['apply' => false, 'lines' => $line], 404);
-        $this->call('disloyal', 'POST', '/sheet-reviews', ['lines' => [['site' => $this->ids['nerves'], 'line' => $line[0]]]], 404);
+        $this->call(
+            'disloyal',
+            'POST',
+            '/sites/'.$this->ids['nerves'].'/sheets',
+            ['apply' => false, 'lines' => $line],
+            404,
+        );
+        $this->call(
+            'disloyal',
+            'POST',
+            '/sheet-reviews',
+            ['lines' => [['site' => $this->ids['nerves'], 'line' => $line[0]]]],
+            404,
+        );
     }
 
     public function testTheRulesOpenOrCloseADivision(): void
     {
         $rules = RulesCodec::write($this->service(Roles::class)->rules());
-        $rules['outside'] = [['division' => 'juniors', 'rule' => 'open'], ['division' => 'seniors', 'rule' => 'closed']];
+        $rules['outside'] = [
+            ['division' => 'juniors', 'rule' => 'open'],
+            ['division' => 'seniors', 'rule' => 'closed'],
+        ];
         $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], headers: ['If-Match' => '"1"']);
-        $line = $this->change('disloyal', 'let-in', 'junior', 'learner', more: ['named' => 'X77JUNIOR'], site: 'nerves');
+        $line = $this->change(
+            'disloyal',
+            'let-in',
+            'junior',
+            'learner',
+            more: ['named' => 'X77JUNIOR'],
+            site: 'nerves',
+        );
         self::assertSame('current', $line['after']['state']);
-        $line = $this->change('disloyal', 'let-in', 'learner', 'learner', more: ['named' => 'X77LEARNER'], site: 'nerves');
+        $line = $this->change(
+            'disloyal',
+            'let-in',
+            'learner',
+            'learner',
+            more: ['named' => 'X77LEARNER'],
+            site: 'nerves',
+        );
         self::assertSame('waiting', $line['after']['state']);
         $rules['outside'][0]['division'] = 'nowhere';
         $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], 409, ['If-Match' => '"2"']);
@@ -108,7 +165,13 @@ final class OutsiderTest extends AttackCase
         self::assertArrayNotHasKey('learner', $this->roster('principal', site: 'nerves'));
         $left = $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/logbook')['items'][0];
         self::assertSame('leave', $left['code']);
-        $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/logbook/'.$left['sequence'].'/undo', null, 409);
+        $this->call(
+            'disloyal',
+            'POST',
+            '/sites/'.$this->ids['nerves'].'/logbook/'.$left['sequence'].'/undo',
+            null,
+            409,
+        );
         $this->change('disloyal', 'bring-back', 'learner', expected: 409, site: 'nerves');
     }
 
@@ -130,6 +193,10 @@ final class OutsiderTest extends AttackCase
 
     private function problem(string $as, string $method, string $path): string
     {
-        return str_replace('urn:mint-door:problem:', '', (string) ($this->call($as, $method, $path, null, null)['type'] ?? ''));
+        return str_replace(
+            'urn:mint-door:problem:',
+            '',
+            (string) ($this->call($as, $method, $path, null, null)['type'] ?? ''),
+        );
     }
 }

@@ -21,37 +21,81 @@ final class SecretsTest extends AttackCase
         $once = ['Idempotency-Key' => 'a-double-click'];
         $doors = '/sites/'.$this->ids['site'].'/doors';
         $door = $this->call('lead', 'POST', $doors, [], 201, $once);
-        $renewed = $this->call('lead', 'POST', $doors.'/'.$door['id'].'/key', null, 200, ['Idempotency-Key' => 'another-click'])['key'];
-        self::assertSame($door['key'], $this->call('lead', 'POST', $doors, [], 201, $once)['key'], 'the answer is kept');
-        $card = $this->call('lead', 'POST', '/sign-in-cards', ['people' => [$this->ids['learner']]], 200, ['Idempotency-Key' => 'the-cards'])['cards'][0]['password'];
+        $renewed = $this->call(
+            'lead',
+            'POST',
+            $doors.'/'.$door['id'].'/key',
+            null,
+            200,
+            ['Idempotency-Key' => 'another-click'],
+        )['key'];
+        self::assertSame(
+            $door['key'],
+            $this->call('lead', 'POST', $doors, [], 201, $once)['key'],
+            'the answer is kept',
+        );
+        $card = $this->call(
+            'lead',
+            'POST',
+            '/sign-in-cards',
+            ['people' => [$this->ids['learner']]],
+            200,
+            ['Idempotency-Key' => 'the-cards'],
+        )['cards'][0]['password'];
         $this->call('lead', 'POST', '/people/'.$this->ids['learner'].'/password-link');
         $invitations = $this->call('lead', 'POST', $doors, ['kind' => 'invitation', 'name' => 'Invited'], 201)['id'];
         $this->call('lead', 'POST', $doors."/$invitations/invitations", ['text' => 'a@example.net', 'apply' => true]);
         $this->deliver();
-        $letters = implode("\n", array_map($this->letter(...), $this->db()->fetchFirstColumn('SELECT text FROM letter')));
+        $letters = implode(
+            "\n",
+            array_map($this->letter(...), $this->db()->fetchFirstColumn('SELECT text FROM letter')),
+        );
         self::assertSame(2, preg_match_all('/#([\w-]{20,})/', $letters, $links), $letters);
         $all = $this->everything();
         self::assertTrue(str_contains($all, 'learner@example.org'), 'what is read is the database');
         foreach ([$door['key'], $renewed, $card, ...$links[1]] as $secret) {
             self::assertFalse(str_contains($all, $secret), $secret);
             self::assertFalse(str_contains($all, bin2hex($secret)), bin2hex($secret));
-            self::assertFalse(str_contains($all, bin2hex(str_replace('-', '', $secret))), bin2hex(str_replace('-', '', $secret)));
+            self::assertFalse(
+                str_contains($all, bin2hex(str_replace('-', '', $secret))),
+                bin2hex(str_replace('-', '', $secret)),
+            );
             self::assertFalse(str_contains($all, base64_encode($secret)), base64_encode($secret));
         }
     }
 
     public function testErasingReachesDraftsAnswersLettersAndInvitations(): void
     {
-        $this->call('lead', 'POST', '/sheets', ['kind' => 'pasted', 'site' => $this->ids['site'], 'work' => ['text' => "Newcomer Newcomersen\nAda Berg"]], 201);
+        $this->call(
+            'lead',
+            'POST',
+            '/sheets',
+            ['kind' => 'pasted', 'site' => $this->ids['site'], 'work' => ['text' => "Newcomer Newcomersen\nAda Berg"]],
+            201,
+        );
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
             'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']], 'tell' => '',
         ], 200, ['Idempotency-Key' => 'letting-in']);
-        $door = '/sites/'.$this->ids['site'].'/doors/'.$this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', ['kind' => 'invitation'], 201)['id'];
+        $door = '/sites/'.$this->ids['site'].'/doors/'.$this->call(
+            'lead',
+            'POST',
+            '/sites/'.$this->ids['site'].'/doors',
+            ['kind' => 'invitation'],
+            201,
+        )['id'];
         $this->call('lead', 'POST', $door.'/invitations', ['text' => 'private@example.net', 'apply' => true]);
         $this->deliver();
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', ['lines' => [['person' => $this->ids['newcomer'], 'verb' => 'take-out']]]);
+        $this->call(
+            'lead',
+            'POST',
+            '/sites/'.$this->ids['site'].'/sheets',
+            ['lines' => [['person' => $this->ids['newcomer'], 'verb' => 'take-out']]],
+        );
         // The address outside turns out to be theirs.
-        $this->db()->executeStatement('UPDATE person SET email = ? WHERE id = ?', ['private@example.net', Id::binary($this->ids['newcomer'])]);
+        $this->db()->executeStatement(
+            'UPDATE person SET email = ? WHERE id = ?',
+            ['private@example.net', Id::binary($this->ids['newcomer'])],
+        );
         $this->call('admin', 'POST', '/people/'.$this->ids['newcomer'].'/erasure', ['apply' => true]);
         $all = $this->everything();
         foreach (['Newcomersen', 'newcomersen', 'private@example.net', 'X77NEWCOMER'] as $trace) {
@@ -59,7 +103,10 @@ final class SecretsTest extends AttackCase
         }
         self::assertTrue(str_contains($all, 'Ada Berg'), 'what others typed of others stays');
         $answers = implode("\n", array_map(
-            fn (mixed $answer): string => (string) $this->service(Sealer::class)->openText(\is_string($answer) ? $answer : '', 'idempotency'),
+            fn (mixed $answer): string => (string) $this->service(Sealer::class)->openText(
+                \is_string($answer) ? $answer : '',
+                'idempotency',
+            ),
             $this->db()->fetchFirstColumn('SELECT answer FROM idempotency'),
         ));
         self::assertStringNotContainsString('Newcomersen', $answers);
@@ -74,9 +121,17 @@ final class SecretsTest extends AttackCase
     {
         $this->signIn('learner', self::PASSWORD, '192.0.2.7');
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
-            'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']], 'tell' => 'Bring a pencil.',
+            'lines' => [
+                ['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner'],
+            ], 'tell' => 'Bring a pencil.',
         ], 200, ['Idempotency-Key' => 'letting-in']);
-        $door = '/sites/'.$this->ids['site'].'/doors/'.$this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', ['kind' => 'invitation'], 201)['id'];
+        $door = '/sites/'.$this->ids['site'].'/doors/'.$this->call(
+            'lead',
+            'POST',
+            '/sites/'.$this->ids['site'].'/doors',
+            ['kind' => 'invitation'],
+            201,
+        )['id'];
         $this->call('lead', 'POST', $door.'/invitations', ['text' => 'outside@example.net', 'apply' => true]);
         $this->deliver();
         $this->call('lead', 'POST', $door.'/invitations/withdraw', ['all' => true]);
@@ -85,7 +140,16 @@ final class SecretsTest extends AttackCase
         foreach (['192.0.2.7', 'Bring a pencil.', 'outside@example.net', 'letting-in'] as $kept) {
             self::assertTrue(str_contains($all, $kept), $kept);
         }
-        foreach (['message' => 'made_at', 'invitation' => 'made_at', 'letter' => 'arrived_at', 'log_entry' => 'at', 'security_entry' => 'at', 'idempotency' => 'made_at'] as $table => $at) {
+        foreach (
+            [
+                'message' => 'made_at',
+                'invitation' => 'made_at',
+                'letter' => 'arrived_at',
+                'log_entry' => 'at',
+                'security_entry' => 'at',
+                'idempotency' => 'made_at',
+            ] as $table => $at
+        ) {
             $this->db()->executeStatement("UPDATE $table SET $at = $at - INTERVAL 400 DAY");
         }
         self::assertSame(0, $this->command('house:tidy')[0]);
@@ -100,7 +164,11 @@ final class SecretsTest extends AttackCase
     #[TestWith(['short'])]
     public function testNoSecretIsRefusedWhereItWouldBeBelieved(string $secret): void
     {
-        self::assertSame('x', (new Sealer($secret))->open((new Sealer($secret))->seal('x', 'y'), 'y'), 'for trying things out');
+        self::assertSame(
+            'x',
+            (new Sealer($secret))->open((new Sealer($secret))->seal('x', 'y'), 'y'),
+            'for trying things out',
+        );
         $this->expectExceptionMessage('APP_SECRET is not set');
         new Sealer($secret, '', 'prod');
     }
@@ -112,7 +180,10 @@ final class SecretsTest extends AttackCase
         $key = Key::read($door['key'])->key ?? self::fail('A key that was made is right.');
         [$old, $new] = [$_SERVER['APP_SECRET'] ?? $_ENV['APP_SECRET'], 'another secret altogether, and long'];
         \assert(\is_string($old));
-        $keys = fn (string $secret, string $previous = ''): DoorKeys => new DoorKeys($this->db(), new Sealer($secret, $previous));
+        $keys = fn (string $secret, string $previous = ''): DoorKeys => new DoorKeys(
+            $this->db(),
+            new Sealer($secret, $previous),
+        );
         self::assertNull($keys($new)->door($key));
         self::assertSame($door['id'], $keys($new, $old)->door($key));
         self::assertSame(1, $keys($new, $old)->reseal());
@@ -127,7 +198,14 @@ final class SecretsTest extends AttackCase
         $once = ['Idempotency-Key' => 'the-same-key'];
         $wish = ['name' => 'Of the lead'];
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', $wish, 201, $once);
-        $this->call('cotutor', 'POST', '/sites/'.$this->ids['site'].'/doors', ['name' => 'Of the co-tutor'], 201, $once);
+        $this->call(
+            'cotutor',
+            'POST',
+            '/sites/'.$this->ids['site'].'/doors',
+            ['name' => 'Of the co-tutor'],
+            201,
+            $once,
+        );
         [$old, $new] = [$_SERVER['APP_SECRET'] ?? $_ENV['APP_SECRET'], 'another secret altogether, and long'];
         \assert(\is_string($old));
         $sealer = new Sealer($new, $old);
@@ -135,7 +213,10 @@ final class SecretsTest extends AttackCase
         $command = new ResealCommand($this->db(), $sealer, new DoorKeys($this->db(), $sealer), $log);
         self::assertSame(0, (new CommandTester($command))->execute([]));
         $name = fn (string $person): string => json_decode((string) (new Sealer($new))->openText(
-            (string) $this->db()->fetchOne('SELECT answer FROM idempotency WHERE person_id = ?', [Id::binary($this->ids[$person])]),
+            (string) $this->db()->fetchOne(
+                'SELECT answer FROM idempotency WHERE person_id = ?',
+                [Id::binary($this->ids[$person])],
+            ),
             'idempotency',
         ), true, flags: \JSON_THROW_ON_ERROR)['name'];
         self::assertSame(['Of the lead', 'Of the co-tutor'], [$name('lead'), $name('cotutor')]);
@@ -143,7 +224,14 @@ final class SecretsTest extends AttackCase
 
     public function testTheCommandSealsNothingAnewWhereNothingIsOld(): void
     {
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', [], 201, ['Idempotency-Key' => 'a-click-once']);
+        $this->call(
+            'lead',
+            'POST',
+            '/sites/'.$this->ids['site'].'/doors',
+            [],
+            201,
+            ['Idempotency-Key' => 'a-click-once'],
+        );
         self::assertSame([0, "Sealed anew: 0 keys, 0 texts.\n"], $this->command('secrets:reseal'));
         self::assertSame(0, $this->command('security:verify')[0]);
     }

@@ -28,7 +28,10 @@ final class SigningInTest extends AttackCase
         for ($n = 0; $n < 10; ++$n) {
             self::assertSame(401, $this->signIn(['lead', 'LEAD@example.org', ' Lead '][$n % 3], 'guess'));
         }
-        self::assertSame([429, 429], [$this->signIn('lead', self::PASSWORD), $this->signIn('lead@example.org', self::PASSWORD)]);
+        self::assertSame(
+            [429, 429],
+            [$this->signIn('lead', self::PASSWORD), $this->signIn('lead@example.org', self::PASSWORD)],
+        );
     }
 
     public function testAnIpv6HostDoesNotEscapeByItsOtherAddresses(): void
@@ -43,7 +46,10 @@ final class SigningInTest extends AttackCase
     public function testASchoolBehindOneAddressComesInInTheMorning(): void
     {
         for ($n = 0; $n < 120; ++$n) {
-            self::assertSame(200, $this->signIn(['lead', 'cotutor', 'learner', 'junior'][$n % 4], self::PASSWORD, '192.0.2.7'));
+            self::assertSame(
+                200,
+                $this->signIn(['lead', 'cotutor', 'learner', 'junior'][$n % 4], self::PASSWORD, '192.0.2.7'),
+            );
         }
     }
 
@@ -87,7 +93,8 @@ final class SigningInTest extends AttackCase
     {
         $hash = hash('sha256', 'the-token', true);
         $this->db()->insert('first_password', [
-            'token_hash' => $hash, 'person_id' => Id::binary($this->ids['learner']), 'expires_at' => Instant::toSql($this->now() + 60),
+            'token_hash' => $hash, 'person_id' => Id::binary($this->ids['learner']),
+            'expires_at' => Instant::toSql($this->now() + 60),
         ]);
         $said = [
             $this->call('learner', 'PUT', '/me/password', ['present' => self::PASSWORD, 'password' => $password], 422),
@@ -107,17 +114,31 @@ final class SigningInTest extends AttackCase
 
     public function testACardHoldsForAWhileOnly(): void
     {
-        $card = $this->call('lead', 'POST', '/sign-in-cards', ['people' => [$this->ids['learner']], 'days' => 3])['cards'][0];
+        $card = $this->call(
+            'lead',
+            'POST',
+            '/sign-in-cards',
+            ['people' => [$this->ids['learner']], 'days' => 3],
+        )['cards'][0];
         self::assertSame(Instant::toJson($this->now() + 3 * 86_400), $card['until']);
         self::assertSame(200, $this->signIn('learner', $card['password']));
-        $this->db()->executeStatement('UPDATE account SET card_until = card_until - INTERVAL 3 DAY WHERE login = ?', ['learner']);
+        $this->db()->executeStatement(
+            'UPDATE account SET card_until = card_until - INTERVAL 3 DAY WHERE login = ?',
+            ['learner'],
+        );
         $problem = $this->call(null, 'POST', '/sign-in', ['login' => 'learner', 'password' => $card['password']], 401);
         self::assertStringContainsString('card is over', $problem['detail']);
-        self::assertStringNotContainsString('card', $this->call(null, 'POST', '/sign-in', ['login' => 'learner', 'password' => 'guess'], 401)['detail']);
+        self::assertStringNotContainsString(
+            'card',
+            $this->call(null, 'POST', '/sign-in', ['login' => 'learner', 'password' => 'guess'], 401)['detail'],
+        );
         $usual = $this->call('lead', 'POST', '/sign-in-cards', ['people' => [$this->ids['learner']]])['cards'][0];
         self::assertSame(Instant::toJson($this->now() + 14 * 86_400), $usual['until']);
         $own = ['present' => $usual['password'], 'password' => 'three small boats'];
         $this->call('learner', 'PUT', '/me/password', $own);
-        self::assertNull($this->db()->fetchOne('SELECT card_until FROM account WHERE login = ?', ['learner']), 'one of their own holds');
+        self::assertNull(
+            $this->db()->fetchOne('SELECT card_until FROM account WHERE login = ?', ['learner']),
+            'one of their own holds',
+        );
     }
 }

@@ -24,9 +24,9 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /**
- * Searches everything that people without authority could try, up to four acts one after the other: none of it gives them
- * more than they had, takes anything from who is above them, or leaves an open site without a lead. States that meet are
- * looked at once; sequences are counted by the ways in which a state is reached.
+ * Searches everything that people without authority could try, up to four acts one after the other: none of it gives
+ * them more than they had, takes anything from who is above them, or leaves an open site without a lead. States that
+ * meet are looked at once; sequences are counted by the ways in which a state is reached.
  */
 final class NobodyMakesTheirOwnTest extends TestCase
 {
@@ -108,8 +108,22 @@ final class NobodyMakesTheirOwnTest extends TestCase
             'learner' => new Person('learner', PersonKind::Learner, 'seniors', 7),
         ];
         $book = FirstRoles::book(['juniors'], ['seniors']);
-        $world = new SmallWorld($sites, $people, $book, ['cotutor', 'colleague'], ['lead'], self::INSTANTS, $laws, $ageHours);
-        $given = static fn (string $role, int $until = Time::FOREVER, DoorKind $kind = DoorKind::Desk, array $marks = []): Enrollment => new Enrollment(
+        $world = new SmallWorld(
+            $sites,
+            $people,
+            $book,
+            ['cotutor', 'colleague'],
+            ['lead'],
+            self::INSTANTS,
+            $laws,
+            $ageHours,
+        );
+        $given = static fn (
+            string $role,
+            int $until = Time::FOREVER,
+            DoorKind $kind = DoorKind::Desk,
+            array $marks = [],
+        ): Enrollment => new Enrollment(
             [new Pass('first-'.$role, 'desk', $kind, $role, 0, new Window(0, $until), 0, givenBy: 'somebody')],
             array_values($marks),
         );
@@ -144,7 +158,13 @@ final class NobodyMakesTheirOwnTest extends TestCase
     {
         $level = [$first->key() => [$first, 1.0, []]];
         $seen = [];
-        $found = ['wrong' => $world->wrong($first, $first), 'path' => [], 'states' => 1, 'tried' => 0.0, 'effective' => 0.0];
+        $found = [
+            'wrong' => $world->wrong($first, $first),
+            'path' => [],
+            'states' => 1,
+            'tried' => 0.0,
+            'effective' => 0.0,
+        ];
         for ($step = 1; $step <= $depth && null === $found['wrong']; ++$step) {
             $next = [];
             foreach ($level as [$play, $ways, $path]) {

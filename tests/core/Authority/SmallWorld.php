@@ -33,8 +33,8 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /**
- * Two sites and four people, and everything that some of them could try, through the core alone. What an act comes to is a
- * new world; one that is refused leads nowhere.
+ * Two sites and four people, and everything that some of them could try, through the core alone. What an act comes to
+ * is a new world; one that is refused leads nowhere.
  */
 final class SmallWorld implements Ids
 {
@@ -236,7 +236,14 @@ final class SmallWorld implements Ids
     {
         foreach ($play->enrollments["$site $person"]->passes as $pass) {
             if ('letters' === $pass->doorId) {
-                return $this->through($play, $site, $pass->role, (string) $pass->givenBy, $person, DoorKind::Invitation);
+                return $this->through(
+                    $play,
+                    $site,
+                    $pass->role,
+                    (string) $pass->givenBy,
+                    $person,
+                    DoorKind::Invitation,
+                );
             }
         }
 

@@ -76,7 +76,19 @@ final class DoormanTest extends TestCase
     public function testWhatKeepsPeopleOutIsSaidWithWhatToDo(): void
     {
         $codes = static fn (Admission $admission): string => $admission->code.' '.$admission->next;
-        self::assertSame(['shut ask-lead', 'not-yet come-back', 'over ask-lead', 'wrong-division ask-lead', 'wrong-level ask-lead', 'wrong-address ask-lead', 'no-address ask-lead', 'wrong-kind ask-lead', 'no-seat ask-lead', 'kept-out ask-lead', 'unbacked ask-lead'], array_map($codes, [
+        self::assertSame([
+            'shut ask-lead',
+            'not-yet come-back',
+            'over ask-lead',
+            'wrong-division ask-lead',
+            'wrong-level ask-lead',
+            'wrong-address ask-lead',
+            'no-address ask-lead',
+            'wrong-kind ask-lead',
+            'no-seat ask-lead',
+            'kept-out ask-lead',
+            'unbacked ask-lead',
+        ], array_map($codes, [
             self::admit(new DoorTerms('learner', open: false)),
             self::admit(new DoorTerms('learner', hours: new Window(2_000))),
             self::admit(new DoorTerms('learner', hours: new Window(0, self::NOW))),

@@ -29,8 +29,13 @@ final class CaretakerTest extends TestCase
     #[TestWith(['division', 'staff', true, true, 'administers'])]
     #[TestWith(['other', 'staff', false, true, 'not-a-learner'])]
     #[TestWith(['platform', 'staff', true, false, null])]
-    public function testWhoLooksAfterWhom(string $who, string $kind, bool $administers, bool $tied, ?string $refusal): void
-    {
+    public function testWhoLooksAfterWhom(
+        string $who,
+        string $kind,
+        bool $administers,
+        bool $tied,
+        ?string $refusal,
+    ): void {
         $caretaker = new Caretaker('me', 'platform' === $who, match ($who) {
             'division' => ['seniors'], 'other' => ['juniors'], default => [],
         });
@@ -49,7 +54,10 @@ final class CaretakerTest extends TestCase
         $whose = new Person('p', PersonKind::Learner, 'seniors');
         $tie = new Tie(true, $home, true, self::NOW - 3_600 * $hours);
         $verdict = (new Caretaker('me', false, []))->care($whose, false, false, [$tie], self::NOW);
-        self::assertSame([null === $left, null === $left ? null : self::NOW + $left], [$verdict->allowed(), $verdict->from]);
+        self::assertSame(
+            [null === $left, null === $left ? null : self::NOW + $left],
+            [$verdict->allowed(), $verdict->from],
+        );
     }
 
     #[TestWith([true, false, null])]
@@ -68,7 +76,13 @@ final class CaretakerTest extends TestCase
     public function testAMinorIsLookedAfterByTheirLeadsAndAdministrators(): void
     {
         $junior = new Person('p', PersonKind::Learner, 'juniors');
-        $care = static fn (Caretaker $who, Tie ...$ties): ?string => $who->care($junior, false, true, array_values($ties), 0)->refusal;
+        $care = static fn (Caretaker $who, Tie ...$ties): ?string => $who->care(
+            $junior,
+            false,
+            true,
+            array_values($ties),
+            0,
+        )->refusal;
         $tutor = new Caretaker('me', false, []);
         $helps = new Tie(false, true, false, 0);
         $leads = new Tie(true, true, false, 0);
@@ -108,7 +122,10 @@ final class CaretakerTest extends TestCase
                 self::assertTrue($caretaker->platform || !$administers);
                 $byTie = !$caretaker->mayClose($person);
                 self::assertTrue(!$byTie || [] !== $ties, 'without a tie only administrators');
-                self::assertTrue(!$byTie || !$tie->own || $tie->since <= self::NOW - 86_400, 'nobody by a fresh tie of theirs');
+                self::assertTrue(
+                    !$byTie || !$tie->own || $tie->since <= self::NOW - 86_400,
+                    'nobody by a fresh tie of theirs',
+                );
             } else {
                 self::assertTrue('me' === $person->id || !$caretaker->platform);
             }

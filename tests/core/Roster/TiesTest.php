@@ -85,7 +85,13 @@ final class TiesTest extends TestCase
     /** A grant that is over, but for dates somebody set, ties by their hand. */
     public function testATieThatHoldsByDatesSetIsTheirs(): void
     {
-        $dates = new Mark('d', MarkKind::Dates, new Window(800), dates: new Window(Time::BEGINNING, 5_000), putBy: 'me');
+        $dates = new Mark(
+            'd',
+            MarkKind::Dates,
+            new Window(800),
+            dates: new Window(Time::BEGINNING, 5_000),
+            putBy: 'me',
+        );
         $tie = self::ties([self::pass(DoorKind::Feed, window: new Window(100, 900))], [$dates])[0];
         self::assertSame([true, 900], [$tie->own, $tie->since]);
         self::assertFalse(self::ties([self::pass(DoorKind::Feed)], [$dates])[0]->own, 'it would hold without them');

@@ -250,11 +250,21 @@ final class LawsTest extends TestCase
         $world = self::world();
         $world->apply('staff1', Verb::LetIn, 'co-tutor', new Window(0, 1_500));
         $code = static fn ($line): string => $line->reasons[0]->code ?? $line->verdict->value;
-        $longer = $world->apply('staff1', Verb::ChangeDates, window: new Window(Time::BEGINNING, 9_000), actor: 'staff1');
+        $longer = $world->apply(
+            'staff1',
+            Verb::ChangeDates,
+            window: new Window(Time::BEGINNING, 9_000),
+            actor: 'staff1',
+        );
         self::assertSame('not-to-yourself', $code($longer));
         $world->apply('staff1', Verb::Pause, window: new Window(1_100, 1_200));
         self::assertSame('set-from-above', $code($world->apply('staff1', Verb::Resume, actor: 'staff1')));
-        $shorter = $world->apply('staff1', Verb::ChangeDates, window: new Window(Time::BEGINNING, 1_300), actor: 'staff1');
+        $shorter = $world->apply(
+            'staff1',
+            Verb::ChangeDates,
+            window: new Window(Time::BEGINNING, 1_300),
+            actor: 'staff1',
+        );
         self::assertSame('ready', $code($shorter), 'anybody may go sooner');
         self::assertSame('not-to-yourself', $code($world->apply('staff1', Verb::LiftDates, actor: 'staff1')));
         self::assertSame('ready', $code($world->apply('staff1', Verb::LiftDates, actor: 'staff0')));
@@ -300,7 +310,10 @@ final class LawsTest extends TestCase
                 }
                 foreach ('staff1' === $person ? [] : array_udiff($had, $has, $world->byCode(...)) as $lost) {
                     self::assertNotEmpty(
-                        array_filter($actor->roles, static fn ($own): bool => \in_array($own->code, $lost->givenBy, true)),
+                        array_filter(
+                            $actor->roles,
+                            static fn ($own): bool => \in_array($own->code, $lost->givenBy, true),
+                        ),
                         "$verb->value: $lost->code taken from below",
                     );
                 }
@@ -313,7 +326,10 @@ final class LawsTest extends TestCase
         $world = self::world();
         $world->apply('learner0', Verb::LetIn, 'learner');
         $gone = $world->apply('learner0', Verb::TakeOut, actor: 'learner0');
-        self::assertSame('left-by-themselves', $world->undo('learner0', $gone->effects, 'staff0')->reasons[0]->code ?? '');
+        self::assertSame(
+            'left-by-themselves',
+            $world->undo('learner0', $gone->effects, 'staff0')->reasons[0]->code ?? '',
+        );
         self::assertSame(Verdict::Ready, $world->undo('learner0', $gone->effects)->verdict, 'an administrator may');
     }
 
