@@ -50,7 +50,7 @@ test('one sees where one is signed in, ends what one does not know, and chooses 
   await signIn(other, 'elias.nordahl')
   await page.getByRole('link', { name: 'Elias Nordahlen' }).click()
   const sessions = page.getByRole('table', { name: 'Where you are signed in' })
-  await expect(sessions.getByText('this one')).toBeVisible()
+  await expect(sessions.getByText('this device')).toBeVisible()
   await sessions.getByRole('button', { name: /^End the session/ }).click()
   await expect(strip(page)).toContainText('That session is ended.')
   await other.reload()

@@ -120,15 +120,15 @@ export default {
     number: { name: 'Name', prefix: 'Letters before', digits: 'Digits', checked: 'the last digit checks the others (Luhn)', kinds: 'Of', example: 'Such as {example}', add: 'Another format', remove: 'Remove', sentence: '{name}: {prefix}{n} digits{check}, such as {example}. Of {kinds}.', check: ', the last of which checks the others', before: '{letters} and ' },
     names: { label: 'One name a line: the full one, a colon, and what it is shortened to', more: 'Who is called “Gosia” on a list may be Małgorzata in the directory. This is looked up when lists are pasted.' },
     outside: {
-      more: 'When somebody with nothing to do with a division lets its people into a site:',
-      ask: 'Adults named by number or address at once; all others wait for the division’s yes',
-      open: 'Everybody at once', closed: 'Everybody waits for the division’s yes'
+      more: 'When staff from outside a division let its people into a site:',
+      ask: 'Adults named by number or address come in at once; everybody else waits for approval',
+      open: 'Everybody comes in at once', closed: 'Everybody waits for approval'
     },
     limitsOf: {
       sites: 'Sites and sheets', care: 'Accounts and looking people up', mail: 'Mail a day',
       keep: 'How long things are kept'
     },
-    limit: { careHome: 'Hours after which who let somebody in by hand may look after their account', careBeyond: 'The same for people of other divisions or levels', cardDays: 'Days for which a sign-in card holds', lookups: 'Numbers and addresses an hour one may look up that are nobody’s', mailOutside: 'Messages a day from one sender to addresses nobody here has', mailPerson: 'Messages a day to one person', mailAgain: 'Times a day the same is sent again', passwordLinks: 'Links to set a password a day from one sender', keepMessages: 'Days for which the texts of messages are kept', keepAddresses: 'Days for which network addresses are kept', keepAnswers: 'Hours for which the answer to a repeated call is kept', seats: 'A site has at most so many seats', leads: 'Leads of a site that has no limit of its own', sheet: 'Lines on a sheet', removalFew: 'Never ask when so many or fewer are taken out', removalShare: 'Ask for the number when more than this share is taken out, in per cent' },
+    limit: { careHome: 'Hours until a tutor may look after the account of somebody they let in', careBeyond: 'The same, for people of other divisions or levels', cardDays: 'Days for which a sign-in card holds', lookups: 'Unknown numbers and addresses one person may look up in an hour', mailOutside: 'Messages a day from one sender to unknown addresses', mailPerson: 'Messages a day to one person', mailAgain: 'Times a day the same message is sent again', passwordLinks: 'Links to set a password a day from one sender', keepMessages: 'Days for which the texts of messages are kept', keepAddresses: 'Days for which network addresses are kept', keepAnswers: 'Hours for which the answer to a repeated call is kept', seats: 'A site has at most so many seats', leads: 'Leads of a site that has no limit of its own', sheet: 'Lines on a sheet', removalFew: 'Never ask when so many or fewer are taken out', removalShare: 'Ask for the number when more than this share is taken out, in per cent' },
     limits: { careHome: 'Who let somebody in by hand may look after their account after {n} hours.', careBeyond: 'For people of other divisions or levels it is {n} hours.', cardDays: 'A sign-in card holds for {n} days.', seats: 'A site has {n} seats at most.', leads: 'A site has {n} leads at most, unless it has a limit of its own.', sheet: 'A sheet has {n} lines at most.', removal: 'Whoever takes out more than {few} people and more than {share} % of a site types their number first.' },
     preview: { title: 'What would change', none: 'Nothing yet: these are the rules that hold.', nobody: 'Nobody who is in a site would gain or lose a permission.', gain: '… | One person in one site would also: {what}. | {n} people in {sites} would also: {what}.', lose: '… | One person in one site could no longer: {what}. | {n} people in {sites} could no longer: {what}.', sites: 'no site | one site | {n} sites', numbers: '{name}: {fit} numbers fit, {not} would not, such as {example}.', numbersFit: '{name}: all {fit} numbers fit.', overSeats: '… | One site has more seats than that; it keeps them. | {n} sites have more seats than that; they keep them.', overLeads: '… | One site has more leads than that; none is taken out, and no further one can be let in. | {n} sites have more leads than that; none is taken out, and no further one can be let in.', wrong: 'This cannot be yet:', save: 'Put these rules in force', drop: 'Drop my changes', did: 'The rules are changed. Version {version} holds.', computing: 'Working out whom it affects…', back: 'Version {version} is in force again.' },
     problem: { 'too-long': 'That is too long. Shorten it.', 'too-many-roles': 'There may be {most} roles at most.', 'no-name': 'It needs a name.', 'taken-name': 'Another has this name. Choose a different one.', 'taken-rank': 'Another role has this rank. Choose a different one.', 'bad-code': 'The code has lower-case letters, digits and hyphens.', 'no-such-standard': 'Choose what it stands for from the list.', 'rank-out-of-range': 'A rank goes from 1 to 999.', 'for-nobody': 'Say who it is for.', 'may-nothing': 'Say what it may do.', 'suggested-for-others': 'It is offered first to people it is not for.', 'lead-unlisted': 'A lead shows in the roster.', 'lead-for-others': 'Only staff may lead.', 'lead-runs-site': 'A lead runs the site.', 'only-leads-run': 'Only a lead runs the site.', 'learners-let-in': 'Learners may hold this role, so it cannot let people in.', 'needs-permission': 'To {permission} somebody must also: {needed}.', 'no-such-division': 'There is no such division.', 'band-above-role': '{band} may not do more than the role itself.', 'no-such-giver': 'A role that gives it does not exist.', 'given-from-below': 'A role is given by those of the same or a higher rank; {giver} is below.', 'giver-lets-nobody-in': '{giver} lets nobody in, so it cannot give a role.', 'still-held': '… | One person holds it. Give them another role first. | {n} people hold it. Give them another role first.', 'no-lead-role': 'There must be a role that leads.', 'lead-stays': 'Whether a role leads is settled when it is made.', 'seat-stays': 'Whether a role holds a seat is settled when it is made.', 'bad-prefix': 'Up to six capital letters, or none.', 'digits-out-of-range': 'Choose 2 to 16 digits.', 'same-format': '{by} is written the same way.', 'out-of-range': 'Choose {least} to {most}.', 'no-short-name': '{name}: write a colon behind it, and what it is shortened to.', 'too-many-in-a-row': '{name} has too many short names. Twenty are enough.', 'not-one-word': '{name}: write single words of two letters or more, with commas between.', 'too-many-names': 'There may be {most} lines at most.' },
@@ -191,7 +191,7 @@ export default {
   },
   cards: {
     title: 'Sign-in cards', nobody: 'Choose people first, in a roster or under People.', will: '… | One person gets a new password, made of words. The one of before stops working, and they are signed out everywhere. | {n} people get new passwords, made of words. Those of before stop working, and they are signed out everywhere.',
-    once: 'They choose a password of their own when they sign in', make: 'Make no card | Make the card | Make {n} cards', made: 'No card | One card | {n} cards', shownOnce: 'Print them now: they are shown once, and kept nowhere.', print: 'Print', done: 'Done, let go of them', where: 'Where', login: 'Login name', password: 'Password', ownSoon: 'You choose a password of your own when you come in.', days: 'They hold for', daysHint: 'days', until: 'Good until {day}.'
+    once: 'They choose a password of their own when they sign in', make: 'Make no card | Make the card | Make {n} cards', made: 'No card | One card | {n} cards', shownOnce: 'Print them now: they are shown once, and kept nowhere.', print: 'Print', done: 'Done, let go of them', where: 'Where', login: 'Login name', password: 'Password', ownSoon: 'You choose a password of your own when you come in.', days: 'Good for', daysHint: 'days', until: 'Good until {day}.'
   },
   ownPassword: { title: 'Your password and sessions', must: 'The password you were given works once. Choose one of your own to go on.', present: 'Current password', button: 'Change it', did: 'Your password is changed.' },
   strength: {
@@ -214,14 +214,14 @@ export default {
   },
   approvals: {
     hint: '… | One person of your division waits for approval. | {n} people of your division wait for approval.',
-    open: 'Waiting for your division', title: 'Waiting for approval', who: 'Who', into: 'Into', role: 'As', by: 'Asked by',
-    more: 'People of your division whom somebody with nothing to do with them wants to let into a site.',
+    open: 'Waiting for approval', title: 'Waiting for approval', who: 'Who', into: 'Into', role: 'As', by: 'Asked by',
+    more: 'Staff from outside your division want to let these people into a site. They wait for your answer.',
     none: 'Nobody of your division waits for your answer.', answer: 'Answer', yes: 'Yes', no: 'No', yesTo: 'Yes to {name}', noTo: 'No to {name}',
     did: { yes: '{name} is in {title}.', no: '{name} is not let into {title}.' }
   },
   sessions: {
     title: 'Where you are signed in', more: 'A session you do not know is somebody else’s: end it, then change your password.',
-    device: 'With', place: 'From', used: 'Last used', since: 'Since', ends: 'Ends if not used', this: 'this one', unknown: 'Something else',
+    device: 'Device', place: 'Address', used: 'Last used', since: 'Signed in', ends: 'Ends if not used', this: 'this device', unknown: 'Something else',
     end: 'End', endOf: 'End the session with {device} from {place}', endAll: 'End all others', did: 'That session is ended.',
     didAll: 'You are signed in here only.'
   },
@@ -236,9 +236,9 @@ export default {
       'password-set': 'set a password', 'password-wanted': 'asked for another password',
       'sessions-ended': 'ended sessions', 'own-sessions-ended': 'ended own sessions',
       'person-changed': 'changed names, number or address', 'account-closed': 'closed an account',
-      'account-opened': 'opened an account', merged: 'merged two people', unmerged: 'parted two people again',
-      'person-exported': 'handed out what is held', 'person-erased': 'erased somebody', export: 'took a file away',
-      'page-outside': 'opened the page of somebody in no site of theirs', 'rules-changed': 'changed the rules',
+      'account-opened': 'opened an account', merged: 'merged two people', unmerged: 'separated two people again',
+      'person-exported': 'handed out what is held', 'person-erased': 'erased somebody', export: 'saved a file',
+      'page-outside': 'opened the page of somebody outside their sites', 'rules-changed': 'changed the rules',
       'administrator-named': 'changed who administers'
     }
   },
@@ -302,7 +302,7 @@ export default {
     asked: '{name} waits for approval as {role}.', 'let-in': '{name} is let in as {role}.', 'change-role': '{name} is now {role}.', 'take-out': '{name} is taken out.', 'bring-back': '{name} is back as {role}.', pause: '{name}: {outlook}', resume: '{name} is no longer paused.', 'change-dates': '{name}: {outlook}', 'keep-out': '{name} is kept out.', 'lift-keep-out': '{name} is no longer kept out.', 'lift-role': 'The role by hand of {name} is lifted: {role}.', 'lift-dates': 'The dates by hand of {name} are lifted.', nothing: 'Nothing to do: {name} is that already.'
   },
   card: {
-    leadEnds: 'I mean it: the site will have no lead from then on',
+    leadEnds: 'Yes, I want this: the site will have no lead from that day',
     work: '{done} of {of} pieces of work done', mean: ', mean mark {mean}', reserved: 'Only administrators take out or change what this door brought.', logbook: 'What happened to them here', letIn: 'Let in as {role}',
     close: 'Close', since: 'here since {day}', came: 'came {day}', lastSeen: 'last seen {day}', neverSeen: 'never seen here', changeRole: 'Change role', takeOut: 'Take out', bringBack: 'Bring back as {role}', leave: 'Leave this site', 
     ways: 'One way in | One way in | {n} ways in', by: 'by {name}', never: 'Not now', chooseRole: 'Which role instead?', was: 'was {role}', formerly: 'formerly {name}',
@@ -366,7 +366,7 @@ export default {
     act: { open: 'Open', shut: 'Shut', change: 'Change', copy: 'Make another like it', key: 'New key', poster: 'Poster', who: 'Who came through', invite: 'Invitations', out: 'Take out all who came through', watch: 'Watch them come in', link: 'Copy the text to hand on', look: 'See what they see' },
     sureKey: 'The key {key} stops at once.', sureKeyYes: 'Give it a new key', no: 'Not now', showKey: 'The key', lost: 'Cannot be shown any more; give it a new one.',
     did: { open: '{name} is open.', shut: '{name} is shut. Who came through stays.', made: '{name} is set up.', changed: '{name} is changed.', key: '{name} has a new key.', copied: 'Copied, to be pasted into a message.' },
-    by: { desk: 'Let in by hand, on this site’s roster.', cohort: 'Brings whoever belongs to it.', feed: 'Brings whoever stands on it.', key: 'Came in before it was set up as a sentence.', invitation: 'Came in before it was set up as a sentence.', 'look-in': 'Not set up yet.' }, unbacked: 'It lets nobody in: whoever keeps it may not give this role by hand any more.', stand: 'Open it in your name', desk: 'The desk', reserved: 'Only administrators change what it brings.',
+    by: { desk: 'Let in by hand, on this site’s roster.', cohort: 'Brings whoever belongs to it.', feed: 'Brings whoever stands on it.', key: 'Came in before it was set up as a sentence.', invitation: 'Came in before it was set up as a sentence.', 'look-in': 'Not set up yet.' }, unbacked: 'It lets nobody in: the person who set it up may no longer give this role.', stand: 'Open it in your name', desk: 'The desk', reserved: 'Only administrators change what it brings.',
     chart: 'Arrivals until today: a bar a day, {most} at most | Arrivals until today: a bar for {n} days, {most} at most', renewAll: 'Renew keys of several sites', handOn: '{title}: go to {address}, or to {join} and type {key}.', changing: 'Changing {name}',
     reach: { could: 'Nobody could come through | One person could come through | {n} could come through', seats: '… | 1 seat | {n} seats', keptOut: 'nobody is kept out | 1 is kept out | {n} are kept out', here: 'nobody is here already | 1 is here already | {n} are here already' },
     weekday: { 1: 'Monday', 2: 'Tuesday', 3: 'Wednesday', 4: 'Thursday', 5: 'Friday', 6: 'Saturday', 7: 'Sunday' },

@@ -64,7 +64,10 @@ function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string
 <template>
   <div class="both">
     <div class="page">
-      <h1>{{ $t('rules.title') }} <RouterLink v-if="administers" class="beside" to="/security-log">{{ $t('security.open') }}</RouterLink></h1>
+      <div class="top">
+        <h1>{{ $t('rules.title') }}</h1>
+        <RouterLink v-if="administers" to="/security-log">{{ $t('security.open') }}</RouterLink>
+      </div>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <template v-else-if="book && rules">
         <p class="soft">{{ $t(book.madeBy ? 'rules.by' : 'rules.more', { version: book.version, day: day(book.madeAt, 'UTC'), who: book.madeBy ?? '' }) }}</p>
@@ -138,8 +141,7 @@ nav a.on { border-color: var(--spruce); }
 article { border-bottom: 1px solid var(--line); padding: 4px 0 12px; }
 .ladder { margin: 0; padding-left: 0; list-style: none; display: grid; gap: 10px; }
 .ladder li { border-left: 4px solid var(--mint); padding: 2px 12px; }
-h1 { display: flex; flex-wrap: wrap; gap: 6px 20px; align-items: baseline; justify-content: space-between; }
-.beside { font: 400 1rem var(--text, inherit); }
+.top { display: flex; flex-wrap: wrap; gap: 6px 20px; align-items: baseline; justify-content: space-between; }
 .limits { display: grid; grid-template-columns: repeat(auto-fit, minmax(min(380px, 100%), 1fr)); gap: 14px 40px; align-items: start; }
 .limits fieldset { border: 0; border-top: 2px solid var(--line); margin: 0; padding: 10px 0 0; display: grid; gap: 12px; }
 .limits legend { font-weight: 700; padding: 0 10px 0 0; }
