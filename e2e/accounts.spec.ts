@@ -54,6 +54,7 @@ test('rows become accounts: the known are recognised, the doubtful asked about, 
   await signIn(page, 'ingrid.solheim')
   await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'People' }).click()
   await page.getByRole('button', { name: 'Make accounts' }).click()
+  await expect(page.getByRole('heading', { name: 'Make accounts' })).toBeVisible()
   await page.getByLabel('Division').selectOption({ label: 'Millrace Seniors' })
   await page.getByLabel('Given name').fill('Wilhelmina')
   await page.getByLabel('Family name').fill('Oduya-Larsen')

@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { findOutWhoIAm, me } from './me'
+import { keepGoing } from './onTheWay'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -52,6 +53,8 @@ export const router = createRouter({
     { path: '/:any(.*)*', name: 'unknown', component: () => import('@/app/UnknownPage.vue') }
   ]
 })
+
+keepGoing(router)
 
 router.beforeEach(async (to) => {
   if (to.meta.open) return true
