@@ -5,21 +5,16 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
-use Doctrine\Migrations\AbstractMigration;
+use MintDoor\Hall\RepeatableMigration;
 
 /** The whole of the first house. The tables behind entities come first, then those made by hand and spoken to in plain SQL. */
-final class Version20261124000001 extends AbstractMigration
+final class Version20261124000001 extends RepeatableMigration
 {
     private const OWN_TABLES = ' DEFAULT CHARACTER SET utf8mb4 COLLATE utf8mb4_uca1400_ai_ci';
 
     public function getDescription(): string
     {
         return 'People, sites, roster, sheets, logbook; sessions, throttle, idempotency';
-    }
-
-    public function isTransactional(): bool
-    {
-        return false;
     }
 
     public function up(Schema $schema): void
@@ -84,12 +79,5 @@ final class Version20261124000001 extends AbstractMigration
             PRIMARY KEY (person_id, id), KEY made (made_at)
         )
         SQL.self::OWN_TABLES);
-    }
-
-    public function down(Schema $schema): void
-    {
-        foreach (['account', 'change_sheet', 'division', 'division_administrator', 'door', 'enrollment', 'first_password', 'log_entry', 'mark', 'pass', 'person', 'role', 'section', 'sheet_line', 'site', 'term', 'enrollment_segment', 'person_term', 'site_count', 'session', 'throttle', 'idempotency'] as $table) {
-            $this->addSql('DROP TABLE '.$table);
-        }
     }
 }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
-use Doctrine\Migrations\AbstractMigration;
+use MintDoor\Hall\RepeatableMigration;
 
-final class Version20261125000001 extends AbstractMigration
+final class Version20261125000001 extends RepeatableMigration
 {
     private const TEXT = ' DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`';
 
@@ -21,11 +21,6 @@ final class Version20261125000001 extends AbstractMigration
     public function getDescription(): string
     {
         return 'Rules in versions, labels, saved views of a roster, who may change what a door brought';
-    }
-
-    public function isTransactional(): bool
-    {
-        return false;
     }
 
     public function up(Schema $schema): void
@@ -55,10 +50,5 @@ final class Version20261125000001 extends AbstractMigration
         $this->addSql('CREATE TABLE saved_view (id BINARY(16) NOT NULL, person_id BINARY(16) NOT NULL, site_id BINARY(16) NOT NULL, name VARCHAR(60) NOT NULL, view VARCHAR(500) NOT NULL, UNIQUE INDEX UNIQ_F0C2599B217BBB47F6BD16465E237E06 (person_id, site_id, name), PRIMARY KEY (id))'.self::TEXT);
         $this->addSql('CREATE INDEX beginning ON enrollment_segment (site_id, from_at, until_at, state, role, listed, holds_seat)');
         $this->addSql('CREATE INDEX by_subject ON log_entry (person_id, at)');
-    }
-
-    public function down(Schema $schema): void
-    {
-        $this->throwIrreversibleMigrationException();
     }
 }

@@ -5,22 +5,17 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
-use Doctrine\Migrations\AbstractMigration;
+use MintDoor\Hall\RepeatableMigration;
 use MintDoor\Hall\Row;
 use MintDoor\People\NameIndex;
 
-final class Version20261125000002 extends AbstractMigration
+final class Version20261125000002 extends RepeatableMigration
 {
     private const TEXT = ' DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`';
 
     public function getDescription(): string
     {
         return 'Keys that pasted names are looked up by, sheets kept while they are worked on, jobs for a worker, what was settled by hand';
-    }
-
-    public function isTransactional(): bool
-    {
-        return false;
     }
 
     public function up(Schema $schema): void
@@ -39,9 +34,10 @@ final class Version20261125000002 extends AbstractMigration
         $this->addSql("UPDATE change_sheet SET kind = 'roster' WHERE total > 1");
         $this->addSql('ALTER TABLE site ADD taken_back TINYINT DEFAULT 0 NOT NULL');
         $this->addSql("UPDATE rule_book SET settings = JSON_SET(settings, '$.limits.sheet', 10000) WHERE JSON_VALUE(settings, '$.limits.sheet') = 1000");
+        $this->work($this->findPeopleByTheirNames(...));
     }
 
-    public function postUp(Schema $schema): void
+    private function findPeopleByTheirNames(): void
     {
         $index = new NameIndex($this->connection);
         foreach ($this->connection->iterateAssociative('SELECT p.id, p.division_id, p.given_name, p.family_name, p.preferred_name, p.former_name, p.email FROM person p') as $columns) {
@@ -49,19 +45,5 @@ final class Version20261125000002 extends AbstractMigration
             $index->add($row->id('id'), $row->id('division_id'), $row->string('given_name'), $row->string('family_name'), $row->stringOrNull('preferred_name'), $row->stringOrNull('former_name'), $row->stringOrNull('email'));
         }
         $index->write();
-    }
-
-    public function down(Schema $schema): void
-    {
-        foreach (['person_key', 'name_slip', 'settled_line', 'sheet_wish', 'job'] as $table) {
-            $this->addSql("DROP TABLE $table");
-        }
-        $this->addSql("DELETE FROM change_sheet WHERE site_id IS NULL OR state <> 'applied'");
-        foreach (['by_maker', 'by_kind', 'by_undone'] as $index) {
-            $this->addSql("DROP INDEX $index ON change_sheet");
-        }
-        $this->addSql('ALTER TABLE change_sheet DROP kind, DROP title, DROP version, DROP changed_at, DROP changed_by, DROP work, DROP total, DROP done, DROP applied, DROP removing, DROP undoes, MODIFY site_id BINARY(16) NOT NULL');
-        $this->addSql('ALTER TABLE site DROP taken_back');
-        $this->addSql('DROP INDEX by_name ON person');
     }
 }

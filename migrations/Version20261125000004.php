@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
-use Doctrine\Migrations\AbstractMigration;
+use MintDoor\Hall\RepeatableMigration;
 
-final class Version20261125000004 extends AbstractMigration
+final class Version20261125000004 extends RepeatableMigration
 {
     private const TEXT = ' DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`';
 
@@ -16,11 +16,6 @@ final class Version20261125000004 extends AbstractMigration
     public function getDescription(): string
     {
         return 'The post room, rows of accounts, people who are in the directory no more, notes about people';
-    }
-
-    public function isTransactional(): bool
-    {
-        return false;
     }
 
     public function up(Schema $schema): void
@@ -37,15 +32,5 @@ final class Version20261125000004 extends AbstractMigration
         $this->addSql('CREATE TABLE letter (id VARCHAR(120) CHARACTER SET ascii COLLATE ascii_bin NOT NULL, address VARCHAR(190) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL, arrived_at DATETIME(3) NOT NULL, subject VARCHAR(400) NOT NULL, text TEXT NOT NULL, html MEDIUMTEXT NOT NULL, PRIMARY KEY (id), INDEX address (address, arrived_at))'.self::TEXT);
         $this->addSql('CREATE TABLE account_row (sheet_id BINARY(16) NOT NULL, position INT NOT NULL, row JSON NOT NULL, outcome VARCHAR(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL, reasons JSON DEFAULT NULL, person_id BINARY(16) DEFAULT NULL, made VARCHAR(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL, PRIMARY KEY (sheet_id, position), INDEX person (person_id))'.self::TEXT);
         $this->addSql('CREATE TABLE told_apart (one_id BINARY(16) NOT NULL, other_id BINARY(16) NOT NULL, made_by BINARY(16) NOT NULL, made_at DATETIME NOT NULL, PRIMARY KEY (one_id, other_id))');
-    }
-
-    public function down(Schema $schema): void
-    {
-        foreach (['message_template', 'person_note', 'message', 'letter', 'account_row', 'told_apart'] as $table) {
-            $this->addSql("DROP TABLE $table");
-        }
-        $this->addSql('ALTER TABLE change_sheet DROP tell');
-        $this->addSql('ALTER TABLE account DROP made_at, DROP used_at');
-        $this->addSql('ALTER TABLE person DROP gone, DROP gone_into, DROP version');
     }
 }

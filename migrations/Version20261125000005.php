@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
-use Doctrine\Migrations\AbstractMigration;
+use MintDoor\Hall\RepeatableMigration;
 
-final class Version20261125000005 extends AbstractMigration
+final class Version20261125000005 extends RepeatableMigration
 {
     private const TEXT = ' DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`';
 
@@ -16,11 +16,6 @@ final class Version20261125000005 extends AbstractMigration
     public function getDescription(): string
     {
         return 'Doors on terms of their own: keys, the waiting line, invitations';
-    }
-
-    public function isTransactional(): bool
-    {
-        return false;
     }
 
     public function up(Schema $schema): void
@@ -37,16 +32,5 @@ final class Version20261125000005 extends AbstractMigration
         $this->addSql('CREATE TABLE quiet (site_id BINARY(16) NOT NULL, person_id BINARY(16) NOT NULL, door_id BINARY(16) NOT NULL, warned_at DATETIME NOT NULL, goes_at DATETIME NOT NULL, PRIMARY KEY (site_id, person_id), INDEX going (goes_at))');
         $this->addSql('ALTER TABLE message MODIFY person_id BINARY(16) DEFAULT NULL, ADD invitation_id BINARY(16) DEFAULT NULL');
         $this->addSql('CREATE INDEX invitation ON message (invitation_id, id)');
-    }
-
-    public function down(Schema $schema): void
-    {
-        $this->addSql('DELETE FROM message WHERE person_id IS NULL');
-        $this->addSql('DROP INDEX invitation ON message');
-        $this->addSql('ALTER TABLE message DROP invitation_id, MODIFY person_id BINARY(16) NOT NULL');
-        foreach (['quiet', 'door_try', 'invitation_link', 'invitation', 'waiter', 'door_key'] as $table) {
-            $this->addSql("DROP TABLE $table");
-        }
-        $this->addSql('ALTER TABLE door DROP terms, DROP from_at, DROP until_at, DROP version, DROP made_by, DROP made_at');
     }
 }

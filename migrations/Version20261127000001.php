@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
-use Doctrine\Migrations\AbstractMigration;
+use MintDoor\Hall\RepeatableMigration;
 
-final class Version20261127000001 extends AbstractMigration
+final class Version20261127000001 extends RepeatableMigration
 {
     private const TEXT = ' DEFAULT CHARACTER SET utf8mb4 COLLATE `utf8mb4_uca1400_ai_ci`';
 
@@ -16,11 +16,6 @@ final class Version20261127000001 extends AbstractMigration
     public function getDescription(): string
     {
         return 'Authority: how high whoever set something stood, notices, what undoing needs';
-    }
-
-    public function isTransactional(): bool
-    {
-        return false;
     }
 
     public function up(Schema $schema): void
@@ -71,19 +66,5 @@ final class Version20261127000001 extends AbstractMigration
                  id TINYINT NOT NULL, entries BIGINT NOT NULL, sealed VARBINARY(255) NOT NULL, PRIMARY KEY (id))',
         );
         $this->addSql("INSERT INTO security_chain (id, entries, sealed) VALUES (1, 0, '')");
-    }
-
-    public function down(Schema $schema): void
-    {
-        $this->addSql('DROP TABLE security_chain');
-        $this->addSql('DROP TABLE security_entry');
-        $this->addSql(
-            'ALTER TABLE session DROP made_at, DROP ends_at, DROP address, DROP device, DROP renew',
-        );
-        $this->addSql('ALTER TABLE account DROP card_until');
-        $this->addSql('DROP TABLE notice');
-        $this->addSql('ALTER TABLE change_sheet DROP undo_data');
-        $this->addSql('DROP INDEX unanswered ON pass');
-        $this->addSql('ALTER TABLE mark DROP height');
     }
 }

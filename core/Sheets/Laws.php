@@ -8,6 +8,7 @@ use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Comparison;
 use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Roster\Mark;
+use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Window;
 
@@ -160,15 +161,25 @@ class Laws
         };
     }
 
+    /** A seat must be free in every instant in which one is held that was not held before. */
     private function seats(Situation $situation, Timeline $before, Timeline $after): ?Note
     {
         $seats = $situation->site->seats;
-        $takes = $situation->roles->holdsSeat($after->at($situation->now))
-            && !$situation->roles->holdsSeat($before->at($situation->now));
+        if (null === $seats) {
+            return null;
+        }
+        foreach (SeatsHeld::gained($before, $after, $situation->roles, $situation->now) as $window) {
+            $held = $situation->seats->most($window->from, $window->until);
+            if ($held >= $seats) {
+                $free = $situation->seats->freeFrom($seats, $window->from, $window->until);
 
-        return $takes && null !== $seats && $situation->seatsHeld >= $seats
-            ? new Note('no-seat', ['seats' => $seats, 'held' => $situation->seatsHeld])
-            : null;
+                return null === $free
+                    ? new Note('no-seat', ['seats' => $seats, 'held' => $held])
+                    : new Note('seat-later', ['seats' => $seats, 'held' => $held, 'at' => $free]);
+            }
+        }
+
+        return null;
     }
 
     /** @return list<Note> */

@@ -15,6 +15,7 @@ final readonly class Line
      * @param list<Note>   $reasons  why the verdict is not "ready"
      * @param list<Note>   $cautions what to know before
      * @param list<Effect> $effects  empty unless the verdict is "ready"
+     * @param Timeline     $was      the timeline of before
      */
     public function __construct(
         public Verdict $verdict,
@@ -25,6 +26,7 @@ final readonly class Line
         public array $effects,
         public Enrollment $result,
         public Timeline $timeline,
+        public Timeline $was,
     ) {
     }
 }

@@ -185,6 +185,7 @@ final readonly class LineComputer
             $ready ? $plan->effects : [],
             $ready ? $result : $situation->enrollment,
             $ready ? $after : $before,
+            $before,
         );
     }
 

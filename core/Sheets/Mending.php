@@ -75,6 +75,8 @@ final readonly class Mending
     {
         $note = $line?->reasons[0] ?? null;
 
-        return 'no-seat' === $note?->code ? [new Cause('no-seat', $note->values, 'more-seats', Permission::RunSite)] : [];
+        return \in_array($note?->code, ['no-seat', 'seat-later'], true)
+            ? [new Cause('no-seat', $note->values, 'more-seats', Permission::RunSite)]
+            : [];
     }
 }

@@ -9,6 +9,7 @@ use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
 
@@ -18,7 +19,7 @@ final readonly class SheetSituation
     /**
      * @param array<string, Person>               $people      by id, everybody the sheet is about
      * @param array<string, Enrollment>           $enrollments by person id; who is missing has never been here
-     * @param int                                 $seatsHeld   in the site now, by everybody
+     * @param SeatsHeld                           $seats       held in the site, by everybody
      * @param array<string, array{Timeline, int}> $leads       of everybody who leads or will: timeline, and the instant the account closes
      * @param string                              $desk        id of the site's desk door
      */
@@ -29,7 +30,7 @@ final readonly class SheetSituation
         public Standing $actor,
         public array $people,
         public array $enrollments,
-        public int $seatsHeld,
+        public SeatsHeld $seats,
         public array $leads,
         public string $desk,
     ) {

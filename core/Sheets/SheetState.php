@@ -6,6 +6,7 @@ namespace MintDoor\Core\Sheets;
 
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Timeline;
 
 /**
@@ -21,7 +22,7 @@ final class SheetState
     /** @var array<string, array{Timeline, int}> */
     private array $leads;
 
-    private int $seatsHeld;
+    private SeatsHeld $seats;
 
     public function __construct(
         private readonly SheetSituation $situation,
@@ -29,7 +30,7 @@ final class SheetState
     ) {
         $this->enrollments = $situation->enrollments;
         $this->leads = $situation->leads;
-        $this->seatsHeld = $situation->seatsHeld;
+        $this->seats = $situation->seats;
     }
 
     public function of(string $personId): Situation
@@ -40,15 +41,14 @@ final class SheetState
 
         return new Situation(
             $s->now, $s->site, $s->roles, $s->people[$personId], $this->enrollments[$personId] ?? new Enrollment(), $s->actor,
-            $this->seatsHeld, array_values($others), $s->desk,
+            $this->seats, array_values($others), $s->desk,
         );
     }
 
     public function apply(string $personId, Line $line): void
     {
         $s = $this->situation;
-        $before = ($this->enrollments[$personId] ?? new Enrollment())->timeline()->at($s->now);
-        $this->seatsHeld += (int) $s->roles->holdsSeat($line->timeline->at($s->now)) - (int) $s->roles->holdsSeat($before);
+        $this->seats = $this->seats->changed($line->was, $line->timeline, $s->roles);
         $this->enrollments[$personId] = $line->result;
         unset($this->leads[$personId]);
         if ($this->rule->counts($line->timeline, $s->now)) {

@@ -8,6 +8,7 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
 
@@ -15,7 +16,7 @@ use MintDoor\Core\Sites\Site;
 final readonly class Situation
 {
     /**
-     * @param int                        $seatsHeld  in the site now, by everybody; of no interest where seats have no limit
+     * @param SeatsHeld                  $seats      held in the site, by everybody; of no interest where they have no limit
      * @param list<array{Timeline, int}> $otherLeads timelines of the others who lead or will, and the instant each one's account closes
      * @param string                     $desk       id of the site's desk door
      */
@@ -26,7 +27,7 @@ final readonly class Situation
         public Person $person,
         public Enrollment $enrollment,
         public Standing $actor,
-        public int $seatsHeld,
+        public SeatsHeld $seats,
         public array $otherLeads,
         public string $desk,
     ) {
@@ -35,12 +36,12 @@ final readonly class Situation
     /** The same, with another enrollment. */
     public function with(Enrollment $enrollment): self
     {
-        return new self($this->now, $this->site, $this->roles, $this->person, $enrollment, $this->actor, $this->seatsHeld, $this->otherLeads, $this->desk);
+        return new self($this->now, $this->site, $this->roles, $this->person, $enrollment, $this->actor, $this->seats, $this->otherLeads, $this->desk);
     }
 
     /** The same, as somebody else would do it. */
     public function by(Standing $actor): self
     {
-        return new self($this->now, $this->site, $this->roles, $this->person, $this->enrollment, $actor, $this->seatsHeld, $this->otherLeads, $this->desk);
+        return new self($this->now, $this->site, $this->roles, $this->person, $this->enrollment, $actor, $this->seats, $this->otherLeads, $this->desk);
     }
 }

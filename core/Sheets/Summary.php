@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Core\Sheets;
 
 use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Sites\Site;
 
 /** What the lines of a sheet on one site come to. */
@@ -15,8 +16,8 @@ final readonly class Summary
      * @param int                $joining  people who are here after it and were not before
      * @param int                $leaving  and the other way round
      * @param ?int               $seats    of the site; null where there is no limit
-     * @param int                $held     seats held before
-     * @param int                $after    seats held after
+     * @param int                $held     the most seats held at one instant from now on, before
+     * @param int                $after    and after
      */
     private function __construct(
         public array $verdicts,
@@ -30,9 +31,9 @@ final readonly class Summary
 
     /**
      * @param iterable<Line> $lines
-     * @param int            $held seats held before
+     * @param SeatsHeld      $held before
      */
-    public static function of(iterable $lines, Site $site, RoleBook $roles, int $held): self
+    public static function of(iterable $lines, Site $site, RoleBook $roles, SeatsHeld $held): self
     {
         $verdicts = array_fill_keys(array_map(static fn (Verdict $verdict): string => $verdict->value, Verdict::cases()), 0);
         $joining = $leaving = 0;
@@ -44,10 +45,10 @@ final readonly class Summary
                 $is = true === $line->after?->state->here();
                 $joining += (int) (!$was && $is);
                 $leaving += (int) ($was && !$is);
-                $after += (int) $roles->holdsSeat($line->after) - (int) $roles->holdsSeat($line->before);
+                $after = $after->changed($line->was, $line->timeline, $roles);
             }
         }
 
-        return new self($verdicts, $joining, $leaving, $site->seats, $held, $after);
+        return new self($verdicts, $joining, $leaving, $site->seats, $held->most(), $after->most());
     }
 }

@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\Doors\Doorman;
 use MintDoor\Core\Doors\Waiter;
 use MintDoor\Core\Doors\WaitingLine;
+use MintDoor\Core\Sheets\Situation;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
@@ -49,7 +50,7 @@ final readonly class Threshold
         $place = null === $waiter || 'seat' !== $waiter->string('what') ? null : $this->line($access->site->id)->place($caller->id);
         $admission = (new Doorman($this->roles->book()))->admit(
             $terms->terms(), $access->site, PersonRow::person($person), $person->stringOrNull('email'), $access->segment, $access->now,
-            null === $terms->number('seats') ? 0 : $this->through($door->id('id'), $caller->id, $access), null === $access->site->seats ? null : max(0, $access->site->seats - $situation->seatsHeld),
+            null === $terms->number('seats') ? 0 : $this->through($door->id('id'), $caller->id, $access), $this->free($access, $situation, $terms),
             null === $place ? $before->int('others') : $place - 1, null !== $kept && $kept > $access->now,
             // Whoever was asked back since was asked by somebody who knew.
             $situation->enrollment->removedByStaff($access->now, $invitation?->instant('made_at') ?? Time::BEGINNING),
@@ -57,6 +58,16 @@ final readonly class Threshold
         );
 
         return new Before($access, $door, $terms, $person, $situation, $admission, $waiter, $place ?? $before->int('waiting') + 1);
+    }
+
+    /** Seats of the site that are free for as long as somebody who comes in now stays. */
+    private function free(SiteAccess $access, Situation $situation, DoorTermsJson $terms): ?int
+    {
+        $until = max($access->now + 1, $terms->stays($access->site->termEnds));
+
+        return null === $access->site->seats
+            ? null
+            : max(0, $access->site->seats - $situation->seats->most($access->now, $until));
     }
 
     private function backed(SiteAccess $access, DoorTermsJson $terms, Row $person, ?string $keeper): bool

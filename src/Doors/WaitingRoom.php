@@ -122,7 +122,12 @@ final readonly class WaitingRoom
         $over = array_map(static fn (Waiter $waiter): Row => $rows[$waiter->arrival], $line->over($at->access->now));
         // For whoever stands there all kept seats but their own are taken; for the line as a whole all of them are.
         $own = $at->waiter?->instantOrNull('offered_until');
-        $free = null === $at->access->site->seats ? null : $at->access->site->seats - $at->situation->seatsHeld - (int) (null !== $own && $own > $at->access->now);
+        $stay = array_map(
+            static fn (Row $row): int => DoorTermsJson::of($row)->stays($at->access->site->termEnds),
+            $rows,
+        );
+        $most = $at->situation->seats->most($at->access->now, max($at->access->now + 1, ...array_values($stay)));
+        $free = null === $at->access->site->seats ? null : $at->access->site->seats - $most - (int) (null !== $own && $own > $at->access->now);
         $doors = [];
         foreach ($rows as $row) {
             if (!\array_key_exists($row->id('id'), $doors)) {

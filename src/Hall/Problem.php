@@ -37,6 +37,16 @@ final class Problem extends \RuntimeException
         return new self(ProblemType::NotAllowed, $detail);
     }
 
+    /** Others are at work on the same; it is worth another try. */
+    public static function busy(): self
+    {
+        return new self(
+            ProblemType::Busy,
+            'Others are changing the same at this moment. Nothing was done. Try again in a few seconds.',
+            retryAfter: 2,
+        );
+    }
+
     /** @return array<string, mixed> */
     public function document(): array
     {

@@ -30,6 +30,8 @@ enum ProblemType: string
     case LinkIsOver = 'link-is-over';
     case NoWayIn = 'no-way-in';
     case TooLarge = 'too-large';
+    /** Others hold what is wanted for longer than anybody should wait. */
+    case Busy = 'busy';
     case Unexpected = 'unexpected';
     /** Answered by nginx when nothing behind it does (`config/serve/nginx.conf`). */
     case Away = 'away';
@@ -51,7 +53,7 @@ enum ProblemType: string
             self::NeedsVersion => 428,
             self::TooManyTries => 429,
             self::Unexpected => 500,
-            self::Away => 503,
+            self::Busy, self::Away => 503,
         };
     }
 
@@ -82,6 +84,7 @@ enum ProblemType: string
             self::NoWayIn => 'This door does not open for you',
             self::TooLarge => 'Too large',
             self::Unexpected => 'Something went wrong here',
+            self::Busy => 'Busy at the moment',
             self::Away => 'Not answering',
         };
     }

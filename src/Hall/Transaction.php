@@ -4,15 +4,19 @@ declare(strict_types=1);
 
 namespace MintDoor\Hall;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\LockWaitTimeoutException;
 use Doctrine\DBAL\Exception\RetryableException;
+use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\Persistence\ManagerRegistry;
 use Symfony\Component\HttpFoundation\Request;
 
 /**
- * The one way to change anything. Locks first, in a fixed order, reads after; runs the whole of the work again when the
- * database says that it lost a race; keeps the answer beside the change, so that the same request sent twice is done once.
+ * The one way to change anything. Locks first, in a fixed order (`Locks`), reads after, at one instant that is never before
+ * what was decided already; runs the whole of the work again when the database says that it lost a race; keeps the answer
+ * beside the change, so that the same request sent twice is done once.
  */
 final readonly class Transaction
 {
@@ -24,14 +28,16 @@ final readonly class Transaction
         private HouseClock $clock,
         private Sealer $sealer,
         private SecurityLog $log,
+        private Locks $locks,
     ) {
     }
 
     /**
      * @param callable(EntityManagerInterface): Answer $work
-     * @param list<string>                             $sites ids of the sites whose people change
+     * @param list<string>|callable(): list<string>    $sites ids of the sites whose people change; looked for anew each
+     *                                                        time the work is done again
      */
-    public function run(Request $request, Caller $caller, array $sites, callable $work): Answer
+    public function run(Request $request, Caller $caller, array|callable $sites, callable $work): Answer
     {
         return $this->again(fn (): Answer => $this->once($sites, function (EntityManagerInterface $entities) use ($request, $caller, $work): Answer {
             $answer = $work($entities);
@@ -63,15 +69,21 @@ final readonly class Transaction
      * @param callable(): T $work
      *
      * @return T
+     *
+     * @throws Problem of type `Busy` when others hold a lock for too long, of type `ChangedSince` when the race is lost
+     *                 again and again
      */
     private function again(callable $work): mixed
     {
         for ($try = 1;; ++$try) {
             try {
                 return $work();
-            } catch (RetryableException $lost) {
+            } catch (LockWaitTimeoutException) {
+                throw Problem::busy();
+            } catch (RetryableException|UniqueConstraintViolationException $lost) {
+                // Somebody took the same name, number or place in the meantime: looked at again, that is found and said.
                 if ($try >= self::TRIES) {
-                    throw $lost;
+                    throw $lost instanceof RetryableException ? Problem::busy() : new Problem(ProblemType::ChangedSince, 'Somebody else did the same at this moment. Look at what is so now, then try again.');
                 }
                 usleep(random_int(1_000, 20_000) * $try);
             }
@@ -81,13 +93,13 @@ final readonly class Transaction
     /**
      * @template T
      *
-     * @param list<string>                        $sites
-     * @param callable(EntityManagerInterface): T $work
-     * @param callable(): ?T                      $already what came of it when it was done before
+     * @param list<string>|callable(): list<string> $sites
+     * @param callable(EntityManagerInterface): T   $work
+     * @param callable(): ?T                        $already what came of it when it was done before
      *
      * @return T
      */
-    private function once(array $sites, callable $work, callable $already): mixed
+    private function once(array|callable $sites, callable $work, callable $already): mixed
     {
         $entities = $this->managers->getManager();
         if (!$entities instanceof EntityManagerInterface || !$entities->isOpen()) {
@@ -99,7 +111,9 @@ final readonly class Transaction
         try {
             $answer = $already();
             if (null === $answer) {
-                $this->lock($sites);
+                $sites = \is_callable($sites) ? $sites() : $sites;
+                $this->locks->begin($sites);
+                $this->clock->hold($this->now($sites));
                 $answer = $work($entities);
             }
             $this->log->write();
@@ -110,21 +124,27 @@ final readonly class Transaction
             $this->log->drop();
             $this->db->rollBack();
             throw $thrown;
+        } finally {
+            $this->locks->reset();
+            $this->clock->reset();
         }
     }
 
     /**
-     * Sites by id. The lock is an update, so that a cluster's certification, too, sees two changes of one site conflict.
+     * The database's time, the same for every machine; a clock that was set back does not undo what was decided.
      *
-     * @param list<string> $sites
+     * @param list<string> $sites that are locked
      */
-    private function lock(array $sites): void
+    private function now(array $sites): int
     {
-        $ids = array_map(Id::binary(...), $sites);
-        sort($ids);
-        foreach ($ids as $id) {
-            $this->db->executeStatement('UPDATE site SET roster_version = roster_version + 1 WHERE id = ?', [$id]);
-        }
+        $row = new Row($this->db->fetchAssociative(
+            'SELECT UTC_TIMESTAMP() AS now, (SELECT MAX(last_entry_at) FROM site WHERE id IN (?)) AS last',
+            [array_map(Id::binary(...), $sites) ?: ['']],
+            [ArrayParameterType::BINARY],
+        ) ?: []);
+        $now = $this->clock->standsStill() ? $this->clock->instant() : $row->instant('now');
+
+        return max($now, $row->instantOrNull('last') ?? $now);
     }
 
     private function repeated(Request $request, Caller $caller): ?Answer

@@ -63,15 +63,22 @@ final readonly class Logbook
         return $first;
     }
 
-    /** The last of so many sequence numbers, taken under the site's lock; those of the house follow its last entry. */
+    /** The last of so many sequence numbers; the row that counts them stays locked until they are written for good. */
     private function lastSequence(string $siteId, int $count): mixed
     {
         if (self::HOUSE === $siteId) {
-            $last = $this->db->fetchOne('SELECT MAX(sequence) FROM log_entry WHERE site_id = ? FOR UPDATE', [Id::binary($siteId)]);
+            $this->db->executeStatement(
+                'INSERT INTO platform_counter (id, log_sequence) VALUES (1, ?)
+                    ON DUPLICATE KEY UPDATE log_sequence = log_sequence + VALUES(log_sequence)',
+                [$count],
+            );
 
-            return (is_numeric($last) ? (int) $last : 0) + $count;
+            return $this->db->fetchOne('SELECT log_sequence FROM platform_counter WHERE id = 1');
         }
-        $this->db->executeStatement('UPDATE site SET log_sequence = log_sequence + ? WHERE id = ?', [$count, Id::binary($siteId)]);
+        $this->db->executeStatement(
+            'UPDATE site SET log_sequence = log_sequence + ?, last_entry_at = GREATEST(last_entry_at, ?) WHERE id = ?',
+            [$count, Instant::toSql($this->clock->instant()), Id::binary($siteId)],
+        );
 
         return $this->db->fetchOne('SELECT log_sequence FROM site WHERE id = ?', [Id::binary($siteId)]);
     }

@@ -9,6 +9,7 @@ use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\CallerProvider;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Me;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
@@ -47,6 +48,7 @@ final readonly class AccountController
         private Throttle $throttle,
         private SecurityLog $log,
         private Roles $roles,
+        private Locks $locks,
     ) {
     }
 
@@ -87,6 +89,7 @@ final readonly class AccountController
     public function wantPassword(string $person, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $request, $caller): Answer {
+            $this->locks->people([$person], alone: true);
             $this->caring->mind($person, $caller);
             $wanted = $request->isMethod('PUT');
             $this->db->executeStatement('UPDATE account SET must_change = ? WHERE person_id = ? AND password_hash IS NOT NULL', [(int) $wanted, Id::binary($person)]);
@@ -101,6 +104,7 @@ final readonly class AccountController
     public function endSessions(string $person, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
+            $this->locks->people([$person], alone: true);
             $this->caring->mind($person, $caller);
             $ended = $this->accounts->endSessions($person);
             $this->logbook->write(Logbook::HOUSE, $caller, [['sessions-ended', ['n' => $ended], $person]]);
@@ -129,10 +133,15 @@ final readonly class AccountController
         $request->headers->remove('Idempotency-Key');
 
         return $this->transaction->run($request, $caller, [], function () use ($wish, $hasher, $request, $caller): Answer {
-            $this->db->executeStatement(
-                'UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ?',
-                [$hasher->hash($wish->password), Id::binary($caller->id)],
+            $this->locks->people([$caller->id], alone: true);
+            $changed = $this->db->executeStatement(
+                'UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL
+                 WHERE person_id = ? AND password_hash = ?',
+                [$hasher->hash($wish->password), Id::binary($caller->id), (string) $caller->getPassword()],
             );
+            if (1 !== (int) $changed) {
+                throw new Problem(ProblemType::ChangedSince, 'Your password was changed in the meantime. Sign in with the new one.');
+            }
 
             // Sessions that were made with the password of before are over; this one goes on.
             $fresh = $this->callers->byId($caller->id);

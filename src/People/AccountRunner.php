@@ -18,6 +18,7 @@ use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Ids;
 use MintDoor\Hall\Instant;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
 use MintDoor\Logbook\Logbook;
@@ -51,6 +52,7 @@ final readonly class AccountRunner
         private Ids $ids,
         private Logbook $logbook,
         private Telling $telling,
+        private Locks $locks,
     ) {
     }
 
@@ -96,6 +98,7 @@ final readonly class AccountRunner
         foreach ($rows as $row) {
             [$drafts[], $known[$row->int('position')]] = self::draft($row);
         }
+        $this->locks->people(array_values(array_filter($known)), alone: true);
         $made = [];
         foreach ($this->plan($drafts, array_filter($known), $record) as $line) {
             $made[] = $this->made($line, $known[$line->draft->row]);

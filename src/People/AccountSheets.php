@@ -12,6 +12,7 @@ use MintDoor\Core\Sheets\Verdict;
 use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
@@ -36,6 +37,7 @@ final readonly class AccountSheets
         private Logbook $logbook,
         private Accounts $accounts,
         private Caring $caring,
+        private Locks $locks,
     ) {
     }
 
@@ -94,6 +96,14 @@ final readonly class AccountSheets
         $this->sheets->mustBeKind($record, 'accounts');
         if ($apply) {
             $this->sheets->stop($sheet, 'account_row');
+            $made = $this->db->fetchFirstColumn(
+                "SELECT person_id FROM account_row WHERE sheet_id = ? AND outcome = 'ready'",
+                [Id::binary($sheet)],
+            );
+            $this->locks->people(
+                array_map(static fn (mixed $id): string => Id::text(\is_string($id) ? $id : ''), $made),
+                alone: true,
+            );
         }
         $rows = Row::all($this->db->fetchAllAssociative(
             "SELECT r.position, r.person_id, r.made, p.kind, pd.code AS division, p.given_name, p.family_name,

@@ -14,6 +14,7 @@ use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Logbook\Logbook;
@@ -33,6 +34,7 @@ final readonly class Accounts
         private PasswordHasherFactoryInterface $hashers,
         private Caring $caring,
         private Notices $notices,
+        private Locks $locks,
     ) {
     }
 
@@ -46,6 +48,7 @@ final readonly class Accounts
      */
     public function cards(array $people, bool $once, int $days, Caller $caller): array
     {
+        $this->locks->people($people, alone: true);
         $verdicts = $this->caring->cards($people, $caller);
         $rows = [];
         foreach (Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
@@ -111,6 +114,7 @@ final readonly class Accounts
      */
     public function open(string $person, bool $open, bool $apply, Caller $caller): array
     {
+        $this->locks->people([$person], alone: true);
         $this->caring->mind($person, $caller);
         if (!$this->caring->caretaker($caller)->mayClose($this->person($person))) {
             throw Problem::notAllowed('An account holds for every site: only administrators close and open it. To keep somebody out of a site of yours, pause them there or take them out.');

@@ -24,7 +24,7 @@ final readonly class Doubles
     /** Namesakes of one name that are looked at; where more share it, a name says nothing. */
     private const NAMESAKES = 12;
 
-    /** Groups of one name or address that are looked at. */
+    /** Groups of one name that are looked at. */
     private const GROUPS = 4_000;
 
     public function __construct(
@@ -41,17 +41,15 @@ final readonly class Doubles
         $values = null === $divisions ? [] : [$divisions ?: ['']];
         $types = null === $divisions ? [] : [ArrayParameterType::STRING];
         $pairs = [];
-        foreach (['sort_name', 'email'] as $column) {
-            $groups = $this->db->fetchFirstColumn("SELECT GROUP_CONCAT(HEX(p.id) ORDER BY p.id) FROM person p WHERE p.gone IS NULL AND p.$column IS NOT NULL AND p.$column <> ''$mine GROUP BY p.$column HAVING COUNT(*) BETWEEN 2 AND ".self::NAMESAKES.' LIMIT '.self::GROUPS, $values, $types);
-            $ids = array_map(static fn (mixed $group): array => array_map(static fn (string $hex): string => Id::text((string) hex2bin($hex)), explode(',', \is_string($group) ? $group : '')), $groups);
-            $rows = $this->rows(array_merge([], ...$ids));
-            foreach ($ids as $group) {
-                foreach ($group as $place => $one) {
-                    foreach (\array_slice($group, $place + 1) as $other) {
-                        $likeness = isset($rows[$one], $rows[$other]) ? Likeness::of(self::known($rows[$one]), self::known($rows[$other])) : null;
-                        if (null !== $likeness) {
-                            $pairs[$one.$other] = [$rows[$one], $rows[$other], $likeness->evidence];
-                        }
+        $groups = $this->db->fetchFirstColumn("SELECT GROUP_CONCAT(HEX(p.id) ORDER BY p.id) FROM person p WHERE p.gone IS NULL AND p.sort_name <> ''$mine GROUP BY p.sort_name HAVING COUNT(*) BETWEEN 2 AND ".self::NAMESAKES.' LIMIT '.self::GROUPS, $values, $types);
+        $ids = array_map(static fn (mixed $group): array => array_map(static fn (string $hex): string => Id::text((string) hex2bin($hex)), explode(',', \is_string($group) ? $group : '')), $groups);
+        $rows = $this->rows(array_merge([], ...$ids));
+        foreach ($ids as $group) {
+            foreach ($group as $place => $one) {
+                foreach (\array_slice($group, $place + 1) as $other) {
+                    $likeness = isset($rows[$one], $rows[$other]) ? Likeness::of(self::known($rows[$one]), self::known($rows[$other])) : null;
+                    if (null !== $likeness) {
+                        $pairs[$one.$other] = [$rows[$one], $rows[$other], $likeness->evidence];
                     }
                 }
             }

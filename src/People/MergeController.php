@@ -8,6 +8,7 @@ use MintDoor\Hall\Answer;
 use MintDoor\Hall\ApplyWish;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Transaction;
 use MintDoor\Sheets\StoredSheets;
@@ -26,6 +27,7 @@ final readonly class MergeController
         private PersonGate $gate,
         private StoredSheets $sheets,
         private Transaction $transaction,
+        private Locks $locks,
     ) {
     }
 
@@ -44,6 +46,7 @@ final readonly class MergeController
     public function tellApart(string $one, string $other, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($one, $other, $request, $caller): Answer {
+            $this->locks->people([$one, $other], alone: true);
             foreach ([$one, $other] as $person) {
                 $this->gate->administered($person, $caller, 'Only administrators of both divisions say that two are two.');
             }
@@ -57,7 +60,7 @@ final readonly class MergeController
     public function merge(#[MapRequestPayload] MergeWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $wish->apply
-            ? $this->transaction->run($request, $caller, $this->merges->sitesOf($wish->stays, $wish->goes), fn (): Answer => new Answer($this->merges->merge($wish, $caller)))
+            ? $this->transaction->run($request, $caller, fn (): array => $this->merges->sitesOf($wish->stays, $wish->goes), fn (): Answer => new Answer($this->merges->merge($wish, $caller)))
             : new Answer($this->merges->merge($wish, $caller));
     }
 
@@ -68,6 +71,6 @@ final readonly class MergeController
             return new Answer($this->merges->lookBack($sheet, $caller));
         }
 
-        return $this->transaction->run($request, $caller, $this->merges->sitesOf(...$this->merges->people($sheet, $caller)), fn (): Answer => new Answer($this->sheets->page($this->merges->takeBack($sheet, $caller), 0, $caller)));
+        return $this->transaction->run($request, $caller, fn (): array => $this->merges->sitesOf(...$this->merges->people($sheet, $caller)), fn (): Answer => new Answer($this->sheets->page($this->merges->takeBack($sheet, $caller), 0, $caller)));
     }
 }

@@ -15,6 +15,7 @@ use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
@@ -54,6 +55,7 @@ final readonly class Merges
         private HouseClock $clock,
         private Logbook $logbook,
         private Notices $notices,
+        private Locks $locks,
     ) {
     }
 
@@ -66,6 +68,7 @@ final readonly class Merges
     /** @return array<string, mixed> schema `Merge` */
     public function merge(MergeWish $wish, Caller $caller): array
     {
+        $this->locks->people([$wish->stays, $wish->goes], alone: true);
         $stays = $this->gate->administered($wish->stays, $caller, self::MAY);
         $goes = $this->gate->administered($wish->goes, $caller, self::MAY);
         $this->mind($goes, $caller);
@@ -111,6 +114,7 @@ final readonly class Merges
     public function takeBack(string $sheet, Caller $caller): string
     {
         [$record, $kept] = $this->kept($sheet, $caller);
+        $this->locks->people([$kept['stays'], $kept['goes']], alone: true);
         $this->part($kept, $caller);
         $review = $this->sites->reviewUndo($this->lines($sheet), $caller);
         if (($review['verdicts']['ready'] ?? 0) < $review['total']) {

@@ -7,6 +7,7 @@ namespace MintDoor\People;
 use Doctrine\DBAL\Connection;
 use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Row;
 
 /**
@@ -17,7 +18,7 @@ use MintDoor\Hall\Row;
  */
 final readonly class PersonFacts
 {
-    public function __construct(private Connection $db)
+    public function __construct(private Connection $db, private Locks $locks)
     {
     }
 
@@ -33,6 +34,7 @@ final readonly class PersonFacts
      */
     public function write(string $person, array $facts, ?string $gone = null, ?string $into = null): void
     {
+        $this->locks->people([$person], alone: true);
         $id = Id::binary($person);
         $this->forget($person);
         $row = new Row($this->db->fetchAssociative('SELECT p.division_id, p.email, a.login FROM person p LEFT JOIN account a ON a.person_id = p.id WHERE p.id = ?', [$id]) ?: []);

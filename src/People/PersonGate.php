@@ -10,6 +10,7 @@ use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 
@@ -20,6 +21,7 @@ final readonly class PersonGate
         private Connection $db,
         private Caring $caring,
         private HouseClock $clock,
+        private Locks $locks,
     ) {
     }
 
@@ -35,6 +37,8 @@ final readonly class PersonGate
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff look people up.');
         }
+        // Whoever passes here inside a transaction is about to change them.
+        $this->locks->people([$person], alone: true);
         $verdict = $this->caring->verdicts([$person], $caller)[$person] ?? throw Problem::notFound('This person');
         $row = new Row($this->db->fetchAssociative(
             'SELECT '.PersonRow::COLUMNS.', p.gone, p.gone_into, p.version, a.must_change, a.made_at, a.used_at,

@@ -10,6 +10,7 @@ use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Hall\SessionStore;
@@ -33,6 +34,7 @@ final readonly class AdministratorController
         private Transaction $transaction,
         private Logbook $logbook,
         private SessionStore $sessions,
+        private Locks $locks,
     ) {
     }
 
@@ -51,6 +53,7 @@ final readonly class AdministratorController
         $this->mayNobodyElse($caller);
 
         return $this->transaction->run($request, $caller, [], function () use ($person, $wish, $caller): Answer {
+            $this->locks->people([$person], alone: true);
             $rows = Row::all($this->db->fetchAllAssociative('SELECT person_id, platform_administrator, closed_from FROM account WHERE platform_administrator = 1 OR person_id = ? ORDER BY person_id FOR UPDATE', [Id::binary($person)]));
             $now = $this->clock->instant();
             $own = array_values(array_filter($rows, static fn (Row $row): bool => $row->id('person_id') === $person))[0] ?? null;

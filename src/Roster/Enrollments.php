@@ -13,6 +13,7 @@ use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Roster\Mark;
 use MintDoor\Core\Roster\MarkKind;
 use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
@@ -20,6 +21,7 @@ use MintDoor\Core\Time\Window;
 use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
@@ -34,6 +36,7 @@ final readonly class Enrollments
     public function __construct(
         private Connection $db,
         private Roles $roles,
+        private Locks $locks,
     ) {
     }
 
@@ -90,6 +93,7 @@ final readonly class Enrollments
      */
     public function store(string $siteId, array $people): array
     {
+        $this->locks->mind($siteId, array_keys($people));
         $ids = array_map(Id::binary(...), array_keys($people));
         $this->db->executeStatement(
             'INSERT INTO enrollment (site_id, person_id, version, terms) SELECT ?, id, 1, terms FROM person WHERE id IN (?) ON DUPLICATE KEY UPDATE enrollment.version = enrollment.version + 1',
@@ -107,6 +111,7 @@ final readonly class Enrollments
      */
     public function restate(string $siteId, array $people): void
     {
+        $this->locks->people($people);
         $names = [];
         foreach (Row::all($this->db->fetchAllAssociative('SELECT id, sort_name FROM person WHERE id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
             $names[$row->id('id')] = $row->string('sort_name');
@@ -117,6 +122,12 @@ final readonly class Enrollments
         }
         if ([] !== $timelines) {
             $this->write($siteId, $timelines);
+            $this->db->executeStatement(
+                'UPDATE enrollment e JOIN person p ON p.id = e.person_id SET e.terms = p.terms
+                    WHERE e.site_id = ? AND e.person_id IN (?)',
+                [Id::binary($siteId), array_map(Id::binary(...), array_keys($timelines))],
+                [1 => ArrayParameterType::BINARY],
+            );
         }
     }
 
@@ -153,14 +164,20 @@ final readonly class Enrollments
         ];
     }
 
-    public function seatsHeld(string $siteId, int $now): int
+    /** Seats that are held, at every instant from now on. */
+    public function seats(string $siteId, int $now, int $kept = 0): SeatsHeld
     {
-        $held = $this->db->fetchOne(
-            'SELECT COUNT(*) FROM enrollment_segment WHERE site_id = ? AND from_at <= ? AND until_at > ? AND holds_seat = 1',
-            [Id::binary($siteId), Instant::toSql($now), Instant::toSql($now)],
-        );
+        $held = SeatsHeld::none($now, $kept);
+        foreach (Row::all($this->db->fetchAllAssociative(
+            "SELECT GREATEST(from_at, ?) AS from_at, until_at, COUNT(*) AS people FROM enrollment_segment
+             WHERE site_id = ? AND until_at > ? AND holds_seat = 1 AND state <> 'upcoming' GROUP BY 1, 2",
+            [Instant::toSql($now), Id::binary($siteId), Instant::toSql($now)],
+        )) as $row) {
+            $window = new Window($row->instant('from_at'), $row->instant('until_at'));
+            $held = $held->with([$window], $row->int('people'));
+        }
 
-        return is_numeric($held) ? (int) $held : 0;
+        return $held;
     }
 
     /** @return list<string> names of the leads who are there now, by sort name */

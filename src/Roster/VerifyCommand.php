@@ -62,10 +62,12 @@ final class VerifyCommand extends Command
     private function stored(string $site): array
     {
         $stored = [];
-        $rows = $this->db->iterateAssociative('SELECT person_id, `'.implode('`, `', self::COLUMNS).'` FROM enrollment_segment WHERE site_id = ? ORDER BY person_id, from_at', [Id::binary($site)]);
+        $rows = $this->db->iterateAssociative('SELECT person_id, `'.implode('`, `', self::COLUMNS).'`, g.sort_name, e.terms
+                FROM enrollment_segment g LEFT JOIN enrollment e USING (site_id, person_id)
+                WHERE site_id = ? ORDER BY person_id, from_at', [Id::binary($site)]);
         foreach ($rows as $columns) {
             $row = new Row($columns);
-            $stored[$site.$row->id('person_id')][] = array_map($row->string(...), self::COLUMNS);
+            $stored[$site.$row->id('person_id')][] = array_map($row->string(...), [...self::COLUMNS, 'sort_name', 'terms']);
         }
 
         return $stored;
@@ -74,13 +76,29 @@ final class VerifyCommand extends Command
     /** @return array<string, list<list<string>>> */
     private function computed(string $site): array
     {
+        $names = $this->names($site);
         $computed = [];
         foreach ($this->enrollments->ofSite($site) as $key => $enrollment) {
             foreach ($enrollment->timeline()->segments as $segment) {
-                $computed[$key][] = array_map(strval(...), array_values(Enrollments::columns($segment, $this->roles->book())));
+                $columns = array_values(Enrollments::columns($segment, $this->roles->book()));
+                $computed[$key][] = [...array_map(strval(...), $columns), ...$names[substr($key, 36)] ?? []];
             }
         }
 
         return $computed;
+    }
+
+    /** @return array<string, array{string, string}> what people are sorted and found by, by person */
+    private function names(string $site): array
+    {
+        $names = [];
+        foreach (Row::all($this->db->fetchAllAssociative(
+            'SELECT p.id, p.sort_name, p.terms FROM enrollment e JOIN person p ON p.id = e.person_id WHERE e.site_id = ?',
+            [Id::binary($site)],
+        )) as $row) {
+            $names[$row->id('id')] = [$row->string('sort_name'), $row->string('terms')];
+        }
+
+        return $names;
     }
 }

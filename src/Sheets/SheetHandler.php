@@ -7,6 +7,7 @@ namespace MintDoor\Sheets;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Sheets\History;
 use MintDoor\Core\Sheets\Line;
 use MintDoor\Core\Sheets\Note;
@@ -215,9 +216,9 @@ final readonly class SheetHandler
     }
 
     /** Seats held, also where their number has no limit: there nobody counts them for the rules. */
-    private function held(SiteAccess $access): ?int
+    private function held(SiteAccess $access): ?SeatsHeld
     {
-        return null === $access->site->seats ? $this->enrollments->seatsHeld($access->site->id, $access->now) : null;
+        return null === $access->site->seats ? $this->enrollments->seats($access->site->id, $access->now) : null;
     }
 
     /**
@@ -227,7 +228,7 @@ final readonly class SheetHandler
      *
      * @return array{done: array<int, Row>, aside: array<int, Problem>, computed: array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}}}
      */
-    private function reversed(SiteAccess $access, array $lineIds, ?int $held = null): array
+    private function reversed(SiteAccess $access, array $lineIds, ?SeatsHeld $held = null): array
     {
         $rows = Row::all($this->db->fetchAllAssociative(
             'SELECT id, person_id, verb, effects FROM sheet_line WHERE site_id = ? AND id IN (?)',
@@ -257,17 +258,17 @@ final readonly class SheetHandler
         }
         $situation = $this->situations->of($access, $people);
 
-        return ['done' => $done, 'aside' => $aside, 'computed' => $this->answer($access, array_map(static fn (Row $row): Row => $people[$row->id('person_id')], $done), $this->computer->undo($situation, $effects), $held ?? $situation->seatsHeld)];
+        return ['done' => $done, 'aside' => $aside, 'computed' => $this->answer($access, array_map(static fn (Row $row): Row => $people[$row->id('person_id')], $done), $this->computer->undo($situation, $effects), $held ?? $situation->seats)];
     }
 
     /**
      * @param array<int, LineWish> $wishes one a person
      * @param list<int>            $aside  keys of lines that are not to be computed
-     * @param ?int                 $held   seats held before, where the rules do not need them
+     * @param ?SeatsHeld           $held   seats held before, where the rules do not need them
      *
      * @return array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}, outside: array<int, bool>}
      */
-    private function compute(SiteAccess $access, array $wishes, array $aside = [], ?int $held = null): array
+    private function compute(SiteAccess $access, array $wishes, array $aside = [], ?SeatsHeld $held = null): array
     {
         $most = $this->roles->limits()->sheet;
         if (\count($wishes) > $most) {
@@ -283,7 +284,7 @@ final readonly class SheetHandler
             $access,
             array_map(static fn (LineWish $line): Row => $people[$line->person], $wishes),
             $this->computer->compute($situation, $wanted),
-            $held ?? $situation->seatsHeld,
+            $held ?? $situation->seats,
             array_map(static fn (LineWish $line): string => $line->verb, $wishes),
         );
         $computed['outside'] = $outside;
@@ -294,12 +295,12 @@ final readonly class SheetHandler
     /**
      * @param array<int, Row>        $people one a line
      * @param array<array-key, Line> $lines  by the same keys; those set aside are missing
-     * @param int                    $held   seats held before
+     * @param SeatsHeld              $held   seats held before
      * @param array<int, string>     $verbs  of lines people may be told of
      *
      * @return array{lines: array<int, Line>, people: array<int, Row>, summary: Summary, removal: ?Removal, json: array{sheet: ?string, lines: array<int, array<string, mixed>>, removal: ?array{people: int, here: int}}}
      */
-    private function answer(SiteAccess $access, array $people, array $lines, int $held, array $verbs = []): array
+    private function answer(SiteAccess $access, array $people, array $lines, SeatsHeld $held, array $verbs = []): array
     {
         $json = $ready = [];
         $names = $this->doorNames($access->site->id);

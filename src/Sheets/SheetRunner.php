@@ -12,6 +12,7 @@ use MintDoor\Hall\CallerProvider;
 use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Hall\Transaction;
@@ -40,6 +41,7 @@ final readonly class SheetRunner
         private Transaction $transaction,
         private MessageBusInterface $bus,
         private HouseClock $clock,
+        private Locks $locks,
     ) {
     }
 
@@ -103,6 +105,8 @@ final readonly class SheetRunner
         }
         // What another worker has done in the meantime is not pending any more.
         $rows = Row::all($this->db->fetchAllAssociative('SELECT position, site_id, person_id, wish FROM sheet_wish WHERE sheet_id = ? AND position BETWEEN ? AND ? AND outcome IS NULL ORDER BY position', [Id::binary($sheet), $first, $last]));
+        // All of them at once and in order, since they may be in several sites.
+        $this->locks->people(array_map(static fn (Row $row): string => $row->id('person_id'), $rows));
         $bySite = [];
         foreach ($rows as $row) {
             $wish = $row->json('wish');

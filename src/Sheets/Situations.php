@@ -6,9 +6,11 @@ namespace MintDoor\Sheets;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Sheets\SheetSituation;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
@@ -23,10 +25,13 @@ final readonly class Situations
         private Connection $db,
         private Enrollments $enrollments,
         private Roles $roles,
+        private Locks $locks,
     ) {
     }
 
     /**
+     * People as they are; inside a transaction they stay so until its end.
+     *
      * @param list<string> $people ids
      *
      * @return array<string, Row> by id
@@ -35,6 +40,7 @@ final readonly class Situations
      */
     public function people(array $people): array
     {
+        $this->locks->people($people);
         $found = [];
         foreach (Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.', p.gone FROM '.PersonRow::TABLES.' WHERE p.id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
             $found[$row->id('person_id')] = $row;
@@ -62,7 +68,13 @@ final readonly class Situations
             $access->standing,
             array_map(PersonRow::person(...), $people),
             $this->enrollments->ofPeople($site, array_keys($people)),
-            null === $access->site->seats ? 0 : $this->enrollments->seatsHeld($site, $access->now) + $this->kept($access, array_keys($people), $invitation),
+            null === $access->site->seats
+                ? SeatsHeld::none($access->now)
+                : $this->enrollments->seats(
+                    $site,
+                    $access->now,
+                    $this->kept($access, array_keys($people), $invitation),
+                ),
             $this->enrollments->leads($site, $access->now),
             \is_string($desk) ? Id::text($desk) : throw new \LogicException('Every site has a desk.'),
         );

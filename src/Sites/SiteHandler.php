@@ -16,6 +16,7 @@ use MintDoor\Hall\Caller;
 use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Ids;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Row;
@@ -45,6 +46,7 @@ final readonly class SiteHandler
         private SheetHandler $sheets,
         private Logbook $logbook,
         private Directory $directory,
+        private Locks $locks,
     ) {
     }
 
@@ -70,6 +72,7 @@ final readonly class SiteHandler
         $entities->persist($site);
         $entities->persist(new Door($this->ids->next(), $site->id, 'desk'));
         $this->flush($entities);
+        $this->locks->made($site->id);
         $this->logbook->write($site->id, $caller, [['site-made', ['title' => $site->title]]]);
         $row = new Row($this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.' FROM '.SiteRow::TABLES.' WHERE s.id = ?', [Id::binary($site->id)]) ?: []);
         // Whoever makes a site is let in by the house, not by themselves.
@@ -169,7 +172,7 @@ final readonly class SiteHandler
 
     private function mindHeld(Site $site, SiteAccess $access, ?int $seats): void
     {
-        $held = $this->enrollments->seatsHeld($site->id, $access->now);
+        $held = $this->enrollments->seats($site->id, $access->now)->most();
         if (null !== $seats && $seats < $held && $seats !== $site->seats) {
             throw Problem::field('/seats', 'below-held', \sprintf('%d %s already. Choose %1$d or more, or take some out first.', $held, 1 === $held ? 'seat is held' : 'seats are held'));
         }
@@ -205,7 +208,7 @@ final readonly class SiteHandler
                 throw new Problem(ProblemType::ChangedSince, 'The site was changed again after this. Undo the later change first, or change it by hand.');
             }
         }
-        $held = $this->enrollments->seatsHeld($site->id, $access->now);
+        $held = $this->enrollments->seats($site->id, $access->now)->most();
         if (isset($before['seats']) && \is_int($before['seats']) && $before['seats'] < $held) {
             throw new Problem(ProblemType::ChangedSince, \sprintf('More people came in since: %d seats are held, and there were %d before.', $held, $before['seats']));
         }

@@ -120,7 +120,7 @@ final class DemoHouse
     private function twice(): void
     {
         $people = [];
-        foreach ([['Ottilie', 'Vasbrandt', 8, '3300019', 'ottilie.vasbrandt@example.org'], ['Ottilie', 'Vasbrandt', 8, null, 'otti.v@example.net'], ['Tadeusz', 'Wierzbak', 7, '3301090', 'tadeusz.wierzbak@example.org'], ['Tadeusz', 'Wierzbak', 7, '3301900', null], ['Saga', 'Quillander', 6, '3300035', 'saga.quillander@example.org'], ['Saga', 'Quillander', 7, null, 'saga.quillander@example.org']] as $n => [$given, $family, $level, $number, $email]) {
+        foreach ([['Ottilie', 'Vasbrandt', 8, '3300019', 'ottilie.vasbrandt@example.org'], ['Ottilie', 'Vasbrandt', 8, null, 'otti.v@example.net'], ['Tadeusz', 'Wierzbak', 7, '3301090', 'tadeusz.wierzbak@example.org'], ['Tadeusz', 'Wierzbak', 7, '3301900', null], ['Saga', 'Quillander', 6, '3300035', 'saga.quillander@example.org'], ['Saga', 'Quillander', 7, null, 'saga.q@example.net']] as $n => [$given, $family, $level, $number, $email]) {
             $people[] = $this->house->person('learner', $this->divisions['millrace'], $given, $family, $level, $number, $email, strtolower($given.'.'.$family).(1 === $n % 2 ? '2' : ''), passwordHash: $this->hash);
         }
         foreach ([[0, 'learner'], [1, 'day-guest'], [2, 'learner']] as [$who, $role]) {

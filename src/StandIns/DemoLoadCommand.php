@@ -105,6 +105,7 @@ final class DemoLoadCommand extends Command
         foreach ([...$own, ...self::TABLES_WITHOUT_ENTITY] as $table) {
             $this->db->executeStatement('TRUNCATE TABLE `'.$table.'`');
         }
+        $this->db->executeStatement('UPDATE platform_counter SET log_sequence = 0');
         $this->db->executeStatement("UPDATE security_chain SET entries = 0, sealed = '' WHERE id = 1");
     }
 }

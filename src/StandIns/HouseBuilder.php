@@ -204,7 +204,10 @@ final class HouseBuilder
         // Counts kept from before do not know of what was just written.
         $this->db->executeStatement('DELETE FROM site_count');
         foreach ($this->log as $site => $entries) {
-            $this->db->executeStatement('UPDATE site SET log_sequence = ? WHERE id = ?', [\count($entries), Id::binary($site)]);
+            $this->db->executeStatement(
+                'UPDATE site SET log_sequence = ?, last_entry_at = ? WHERE id = ?',
+                [\count($entries), Instant::toSql(max([Time::BEGINNING, ...array_column($entries, 0)])), Id::binary($site)],
+            );
         }
         $this->log = [];
     }

@@ -9,8 +9,12 @@ use Doctrine\DBAL\Exception\DeadlockException;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\CallerProvider;
+use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\Instant;
+use MintDoor\Hall\Locks;
 use MintDoor\Hall\Problem;
+use MintDoor\Hall\ProblemType;
 use MintDoor\Hall\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 
@@ -33,8 +37,85 @@ final class TransactionTest extends ApiTestCase
 
     public function testWhoAlwaysLosesIsToldInTheEnd(): void
     {
-        $this->expectException(DeadlockException::class);
-        $this->transact(fn (): Answer => throw $this->deadlock());
+        $tries = 0;
+        try {
+            $this->transact(function () use (&$tries): Answer {
+                ++$tries;
+                throw $this->deadlock();
+            });
+            self::fail('It is said.');
+        } catch (Problem $problem) {
+            self::assertSame([ProblemType::Busy, 2], [$problem->type, $problem->retryAfter]);
+        }
+        self::assertSame(5, $tries);
+    }
+
+    public function testWhatIsTakenMeanwhileIsLookedAtAgainAndSaid(): void
+    {
+        $tries = 0;
+        $taken = function () use (&$tries): Answer {
+            ++$tries;
+            $this->db()->executeStatement(
+                "UPDATE person SET email = 'lead@example.org' WHERE id = ?",
+                [Id::binary($this->ids['learner'])],
+            );
+
+            return new Answer([]);
+        };
+        try {
+            $this->transact($taken);
+            self::fail('Two people cannot have one address.');
+        } catch (Problem $problem) {
+            self::assertSame(ProblemType::ChangedSince, $problem->type);
+        }
+        self::assertSame(5, $tries);
+    }
+
+    public function testAllIsDecidedAtOneInstantThatIsNeverBeforeTheLastEntry(): void
+    {
+        $clock = $this->service(HouseClock::class);
+        $before = $clock->instant();
+        $this->db()->executeStatement(
+            'UPDATE site SET last_entry_at = ? WHERE id = ?',
+            [Instant::toSql($before + 3_600), Id::binary($this->ids['site'])],
+        );
+        $during = 0;
+        $this->transact(static function () use ($clock, &$during): Answer {
+            $during = $clock->instant();
+
+            return new Answer([]);
+        });
+        self::assertSame([$before + 3_600, $before], [$during, $clock->instant()]);
+    }
+
+    public function testASiteThatComesInSightAfterTheLocksIsLookedAtAgain(): void
+    {
+        $looks = 0;
+        $sites = function () use (&$looks): array {
+            return ++$looks < 3 ? [] : [$this->ids['site']];
+        };
+        $locks = $this->service(Locks::class);
+        $answer = $this->service(Transaction::class)->run(
+            Request::create('/', 'POST'),
+            $this->lead(),
+            $sites,
+            function () use ($locks): Answer {
+                $locks->mind($this->ids['site'], []);
+
+                return new Answer(['looks' => true]);
+            },
+        );
+        self::assertSame([3, '{"looks":true}'], [$looks, $answer->getContent()]);
+    }
+
+    public function testNobodyIsEnrolledWhoWasNotLocked(): void
+    {
+        $this->expectException(\LogicException::class);
+        $this->transact(function (): Answer {
+            $this->service(Locks::class)->mind($this->ids['site'], [$this->ids['learner']]);
+
+            return new Answer([]);
+        });
     }
 
     public function testAProblemRollsEverythingBackTheKeyIncluded(): void
@@ -72,10 +153,17 @@ final class TransactionTest extends ApiTestCase
      */
     private function transact(callable $work, array $headers = []): Answer
     {
+        $request = Request::create('/', 'POST', server: $headers);
+
+        return $this->service(Transaction::class)->run($request, $this->lead(), [$this->ids['site']], $work);
+    }
+
+    private function lead(): Caller
+    {
         $caller = $this->service(CallerProvider::class)->loadUserByIdentifier('lead');
         \assert($caller instanceof Caller);
 
-        return $this->service(Transaction::class)->run(Request::create('/', 'POST', server: $headers), $caller, [$this->ids['site']], $work);
+        return $caller;
     }
 
     private function rename(string $title): void

@@ -17,6 +17,7 @@ use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Roster\Mark;
 use MintDoor\Core\Roster\MarkKind;
 use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Sheets\Effect;
 use MintDoor\Core\Sheets\Line;
 use MintDoor\Core\Sheets\LineComputer;
@@ -88,7 +89,7 @@ final class World implements Ids
             }
         }
 
-        return new Situation($this->now, $this->site, $this->roles, $this->people[$person], $this->enrollment($person), $standing, $this->seatsHeld(), $leads, 'desk');
+        return new Situation($this->now, $this->site, $this->roles, $this->people[$person], $this->enrollment($person), $standing, $this->seats(), $leads, 'desk');
     }
 
     public function compute(
@@ -132,9 +133,20 @@ final class World implements Ids
         return $one->code <=> $other->code;
     }
 
+    public function seats(): SeatsHeld
+    {
+        $held = SeatsHeld::none($this->now);
+        foreach ($this->enrollments as $enrollment) {
+            $held = $held->with(SeatsHeld::windows($enrollment->timeline(), $this->roles, $this->now));
+        }
+
+        return $held;
+    }
+
+    /** The most seats that are held at one instant from now on. */
     public function seatsHeld(): int
     {
-        return \count(array_filter($this->enrollments, fn (Enrollment $enrollment): bool => $this->roles->holdsSeat($enrollment->timeline()->at($this->now))));
+        return $this->seats()->most();
     }
 
     public function leadsNow(): int

@@ -10,7 +10,7 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Entity]
 #[ORM\Table(name: 'person')]
 #[ORM\UniqueConstraint(columns: ['number'])]
-#[ORM\Index(columns: ['email'])]
+#[ORM\UniqueConstraint(columns: ['email'])]
 #[ORM\Index(name: 'gone_into', columns: ['gone_into'])]
 #[ORM\Index(name: 'by_name', columns: ['sort_name', 'id'])]
 class Person

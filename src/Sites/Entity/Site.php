@@ -52,6 +52,9 @@ class Site
         /** The last sequence number given in its logbook. */
         #[ORM\Column(type: 'integer')]
         public int $logSequence = 0,
+        /** When the last entry of its history was written: no decision about it is dated before. */
+        #[ORM\Column(type: 'instant', options: ['default' => '1000-01-01 00:00:00'])]
+        public int $lastEntryAt = Time::BEGINNING,
         /** Whether making it was taken back: then it is not there for anybody. */
         #[ORM\Column(options: ['default' => 0])]
         public bool $takenBack = false,

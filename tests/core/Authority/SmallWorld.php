@@ -18,6 +18,7 @@ use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Ties;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sheets\History;
@@ -328,7 +329,7 @@ final class SmallWorld implements Ids
             $this->people[$person],
             $play->enrollments["$site $person"],
             $actor,
-            0,
+            SeatsHeld::none($play->now),
             $leads,
             'desk',
         );

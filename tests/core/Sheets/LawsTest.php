@@ -333,6 +333,33 @@ final class LawsTest extends TestCase
         self::assertSame(Verdict::Ready, $world->undo('learner0', $gone->effects)->verdict, 'an administrator may');
     }
 
+    public function testASeatThatFreesCanBeGivenFromThatInstantOnAndOnlyOnce(): void
+    {
+        $world = self::world(seats: 1);
+        $fourthDay = $world->now + 3 * 86_400;
+        $world->apply('learner0', Verb::LetIn, 'learner', new Window($world->now, $fourthDay));
+        $now = $world->compute('learner1', Verb::LetIn, 'learner');
+        self::assertSame([Verdict::WaitsForSeat, 'seat-later'], [$now->verdict, $now->reasons[0]->code]);
+        self::assertSame($fourthDay, $now->reasons[0]->values['at']);
+        $early = $world->compute('learner1', Verb::LetIn, 'learner', new Window($fourthDay - 1));
+        self::assertSame(Verdict::WaitsForSeat, $early->verdict);
+        self::assertSame(Verdict::Ready, $world->apply('learner1', Verb::LetIn, 'learner', new Window($fourthDay))->verdict);
+        $none = $world->compute('learner2', Verb::LetIn, 'learner', new Window($fourthDay));
+        self::assertSame('no-seat', $none->reasons[0]->code);
+        $longer = $world->compute('learner0', Verb::ChangeDates, window: new Window($world->now, $fourthDay + 1));
+        self::assertSame('no-seat', $longer->reasons[0]->code, 'nobody stays on in a seat that was given');
+    }
+
+    public function testASeatBetweenTwoStretchesIsGivenForJustThat(): void
+    {
+        $world = self::world(seats: 1);
+        $world->apply('learner0', Verb::LetIn, 'learner', new Window($world->now, $world->now + 10));
+        $world->apply('learner1', Verb::LetIn, 'learner', new Window($world->now + 20));
+        $gap = static fn (int $until): Window => new Window($world->now + 10, $world->now + $until);
+        self::assertSame(Verdict::WaitsForSeat, $world->compute('learner2', Verb::LetIn, 'learner', $gap(21))->verdict);
+        self::assertSame(Verdict::Ready, $world->apply('learner2', Verb::LetIn, 'learner', $gap(20))->verdict);
+    }
+
     public function testWhoIsAskedAboutWaits(): void
     {
         $world = self::world();

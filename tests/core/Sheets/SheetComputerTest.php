@@ -99,7 +99,7 @@ final class SheetComputerTest extends TestCase
         $world = self::world(seats: 3);
         $world->apply('learner0', Verb::LetIn, 'learner');
         $situation = self::situation($world);
-        $summary = \MintDoor\Core\Sheets\Summary::of(self::compute($world, [['learner0', Verb::TakeOut, null], ['learner1', Verb::LetIn, 'learner'], ['learner2', Verb::LetIn, 'learner'], ['learner3', Verb::LetIn, 'learner'], ['learner4', Verb::LetIn, 'learner']]), $situation->site, $situation->roles, $situation->seatsHeld);
+        $summary = \MintDoor\Core\Sheets\Summary::of(self::compute($world, [['learner0', Verb::TakeOut, null], ['learner1', Verb::LetIn, 'learner'], ['learner2', Verb::LetIn, 'learner'], ['learner3', Verb::LetIn, 'learner'], ['learner4', Verb::LetIn, 'learner']]), $situation->site, $situation->roles, $situation->seats);
         self::assertSame([3, 1, 3, 1, 3], [$summary->joining, $summary->leaving, $summary->seats, $summary->held, $summary->after]);
         self::assertSame([4, 1], [$summary->verdicts['ready'], $summary->verdicts['waits-for-seat']]);
     }
@@ -192,7 +192,7 @@ final class SheetComputerTest extends TestCase
             }
         }
 
-        return new SheetSituation($world->now, $world->site, $world->roles, $world->situation('learner0')->actor, $world->people, $world->enrollments, $world->seatsHeld(), $leads, 'desk');
+        return new SheetSituation($world->now, $world->site, $world->roles, $world->situation('learner0')->actor, $world->people, $world->enrollments, $world->seats(), $leads, 'desk');
     }
 
     /**
