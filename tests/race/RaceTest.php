@@ -47,8 +47,20 @@ final class RaceTest extends RaceCase
         self::assertSame(1, (int) $this->db->fetchOne('SELECT MAX(sequence) FROM log_entry'));
     }
 
+    /** Machines whose clocks differ see each other's seats: the later instant counts for all that comes after. */
+    public function testClocksThatDifferGiveNoSeatTwice(): void
+    {
+        $line = fn (int $n): array => ['person' => $this->people["learner$n"], 'verb' => 'let-in', 'role' => 'learner'];
+        $lines = array_map(static fn (int $n): array => ['anna', $line($n), self::NOW + 2 * ($n % 2)], range(0, 5));
+        self::assertSame(['no-seat' => 5, 'ready' => 1], $this->race($lines));
+        self::assertSame(['no-seat' => 1], $this->race([['anna', $line(5), self::NOW - 3_600]]), 'a clock set back an hour');
+        self::assertSame(1, (int) $this->db->fetchOne(
+            'SELECT COUNT(DISTINCT person_id) FROM enrollment_segment WHERE holds_seat = 1',
+        ));
+    }
+
     /**
-     * @param list<array{string, array<string, string>}> $lines
+     * @param list<array{string, array<string, string>, 2?: int}> $lines who, what, and the time on their machine
      *
      * @return array<string, int> how often each outcome came
      */
@@ -56,8 +68,10 @@ final class RaceTest extends RaceCase
     {
         $begin = microtime(true) + 1.2;
         $processes = [];
-        foreach ($lines as [$who, $line]) {
-            $process = new Process([\PHP_BINARY, __DIR__.'/worker.php', (string) $begin, $this->site, $who, json_encode($line, \JSON_THROW_ON_ERROR)], env: $this->environment());
+        foreach ($lines as $each) {
+            [$who, $line] = $each;
+            $clock = ['MINT_DOOR_CLOCK' => gmdate('Y-m-d\TH:i:s\Z', $each[2] ?? self::NOW)];
+            $process = new Process([\PHP_BINARY, __DIR__.'/worker.php', (string) $begin, $this->site, $who, json_encode($line, \JSON_THROW_ON_ERROR)], env: $clock + $this->environment());
             $process->start();
             $processes[] = $process;
         }
