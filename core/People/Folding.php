@@ -7,6 +7,21 @@ namespace MintDoor\Core\People;
 /** Names and what people type of them, folded to the same plain letters: other scripts, diacritics and case set aside (ICU transliteration). */
 final class Folding
 {
+    /**
+     * Those that are written in the characters numbers and logins are made of: no other can be one.
+     *
+     * @param array<array-key, string> $identifiers
+     *
+     * @return list<string>
+     */
+    public static function plain(array $identifiers): array
+    {
+        return array_values(array_filter(
+            $identifiers,
+            static fn (string $identifier): bool => 1 === preg_match('/^[\x20-\x7e]*$/D', $identifier),
+        ));
+    }
+
     /** A longer token is cut, on both sides alike. */
     public const LONGEST_TOKEN = 48;
 

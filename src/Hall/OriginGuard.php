@@ -18,8 +18,6 @@ final class OriginGuard
 {
     public const HEADER = 'X-Mint-Door';
 
-    private const LARGEST_BODY = 1_048_576;
-
     public function __invoke(RequestEvent $event): void
     {
         $request = $event->getRequest();
@@ -28,10 +26,6 @@ final class OriginGuard
         }
         if (!$request->headers->has(self::HEADER) || $this->foreign($request)) {
             $this->refuse($event, new Problem(ProblemType::ForeignOrigin, 'This request did not come from Mint Door\'s own pages, so nothing was done.'));
-        } elseif (\strlen($request->getContent()) > self::LARGEST_BODY) {
-            $this->refuse($event, new Problem(ProblemType::TooLarge, 'That is more than fits in one request (1 MiB). Send less at a time.'));
-        } elseif ('' !== $request->getContent() && 'json' !== $request->getContentTypeFormat()) {
-            $this->refuse($event, new Problem(ProblemType::UnsupportedMediaType, 'Send JSON, and say so in Content-Type.'));
         }
     }
 

@@ -11,6 +11,7 @@ use MintDoor\Core\Intake\NameKeys;
 use MintDoor\Core\Intake\Nicknames;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\Wording;
+use MintDoor\Core\People\Folding;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Row;
 use MintDoor\People\Directory;
@@ -66,7 +67,7 @@ final readonly class Lookup
                 }
             }
         }
-        $codes = array_map(strval(...), array_keys($codes));
+        $codes = Folding::plain(array_map(strval(...), array_keys($codes)));
         $identifiers = array_map(strval(...), array_keys($identifiers));
         [$all, $ofDivision, $few, $crowded] = $this->told($codes, $division);
         $parts = $parameters = $types = [];
@@ -89,9 +90,9 @@ final readonly class Lookup
             $add('(SELECT person_id FROM person_key WHERE code = ? AND division_id = ? LIMIT '.self::MANY.')', $code, Id::binary($division));
         }
         if ([] !== $identifiers) {
-            $add('SELECT id FROM person WHERE number IN (?)', array_map(strtoupper(...), $identifiers));
+            $add('SELECT id FROM person WHERE number IN (?)', array_map(strtoupper(...), Folding::plain($identifiers)));
             $add('SELECT id FROM person WHERE email IN (?)', $identifiers);
-            $add('SELECT person_id FROM account WHERE login IN (?)', $identifiers);
+            $add('SELECT person_id FROM account WHERE login IN (?)', Folding::plain($identifiers));
         }
         if ([] !== $others) {
             $add('SELECT id FROM person WHERE id IN (?)', array_map(Id::binary(...), $others));

@@ -124,7 +124,8 @@ final readonly class AccountBatch
         $all = ['number' => [], 'email' => [], 'login' => []];
         foreach ($drafts as $draft) {
             foreach ($draft->identifiers() as $field => $identifier) {
-                $all[$field][] = $identifier;
+                $plain = 'email' === $field ? [$identifier] : Folding::plain([$identifier]);
+                $all[$field] = [...$all[$field], ...$plain];
             }
         }
         $holders = [];
@@ -150,7 +151,7 @@ final readonly class AccountBatch
         foreach ($drafts as $draft) {
             $bases[$draft->login ?? $draft->loginOfName()] = true;
         }
-        $taken = [] === $bases ? [] : $this->logins('login IN (?)', [array_map(strval(...), array_keys($bases))], [ArrayParameterType::STRING]);
+        $taken = [] === $bases ? [] : $this->logins('login IN (?)', [Folding::plain(array_map(strval(...), array_keys($bases)))], [ArrayParameterType::STRING]);
         // Of a name that is taken, those with a number behind it may be, too.
         foreach (array_chunk(array_map(strval(...), array_keys($taken)), 200) as $some) {
             $like = array_map(static fn (string $login): string => addcslashes($login, '%_\\').'%', $some);

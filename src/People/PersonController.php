@@ -190,7 +190,7 @@ final readonly class PersonController
         if (null !== $facts['number'] && $facts['number'] !== $row->stringOrNull('number')) {
             $facts['number'] = AccountRows::numberAs($facts['number'], $kind, $this->roles->rules()->numbers, $code) ?? $facts['number'];
             null === $code || $errors->add('number', $code, 'check-digit' === $code ? 'The check digit of this number is wrong, so it is mistyped somewhere. Look at it again.' : 'A number of such a person is written otherwise. See Rules, Numbers.');
-            $this->free('number', $facts['number'], $row, $errors, 'Somebody has this number already. If it is the same person, merge the two.');
+            null !== $code || $this->free('number', $facts['number'], $row, $errors, 'Somebody has this number already. If it is the same person, merge the two.');
         }
         if (null !== $facts['email'] && $facts['email'] !== $row->stringOrNull('email')) {
             AccountRows::isAddress($facts['email']) || $errors->add('email', 'not-an-address', 'This is no e-mail address. Write it as name@example.org.');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Tests\App;
 
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
+use MintDoor\Hall\BodyGuard;
 use MintDoor\Hall\CallerProvider;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\ProblemType;
@@ -104,7 +105,7 @@ final class HallTest extends ApiTestCase
     public function testABodyThatIsTooLargeIsRefused(): void
     {
         $event = new RequestEvent(self::$kernel ?? throw new \LogicException(), Request::create('/api/v1/sites', 'POST', server: ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'], content: str_repeat('x', 1_048_577)), HttpKernelInterface::MAIN_REQUEST);
-        (new \MintDoor\Hall\OriginGuard())($event);
+        $this->service(BodyGuard::class)->size($event);
         self::assertSame(413, $event->getResponse()?->getStatusCode());
     }
 

@@ -176,7 +176,7 @@ final class SheetRoomTest extends ApiTestCase
     {
         $draft = $this->begin('lead');
         self::assertSame('nothing', $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/apply', ['lines' => []], 422)['errors'][0]['code']);
-        $this->call('learner', 'POST', '/sheets', ['kind' => 'people', 'work' => []], 403);
+        $this->call('learner', 'POST', '/sheets', ['kind' => 'people', 'work' => (object) []], 403);
         $this->call('lead', 'POST', '/sheet-reviews', ['each' => ['people' => [], 'sites' => [$this->ids['site']], 'verb' => 'let-in']], 422);
         $this->call('lead', 'POST', '/sheet-reviews', ['each' => ['people' => [$this->ids['learner']], 'sites' => [$this->ids['site']], 'verb' => 'explode']], 422);
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/intake', ['text' => str_repeat("\x00\x01\x02PK", 300)], 422);

@@ -142,7 +142,7 @@ abstract class RaceCase extends TestCase
             ]) + [
                 \CURLOPT_RETURNTRANSFER => true,
                 \CURLOPT_TIMEOUT => 60,
-                \CURLOPT_CUSTOMREQUEST => $request[1],
+                \CURLOPT_CUSTOMREQUEST => $request[1] ?: 'GET',
                 \CURLOPT_COOKIE => 'mint_door='.$request[0],
                 \CURLOPT_HTTPHEADER => ['X-Mint-Door: 1', 'Content-Type: application/json', ...$request[4] ?? []],
             ]);

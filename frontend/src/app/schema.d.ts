@@ -1862,12 +1862,14 @@ export interface components {
             caution: string | null;
             permissions: components["schemas"]["Permission"][];
         };
+        /** @description of a division or a term */
+        Code: string;
         SiteWish: {
             title: string;
             code: string;
             kind: components["schemas"]["SiteKind"];
-            division: string;
-            term: string;
+            division: components["schemas"]["Code"];
+            term: components["schemas"]["Code"];
             lowest?: number | null;
             highest?: number | null;
             seats?: number | null;
@@ -4779,7 +4781,7 @@ export interface operations {
             content: {
                 "application/json": {
                     platform: boolean;
-                    divisions?: string[];
+                    divisions?: components["schemas"]["Code"][];
                 };
             };
         };
