@@ -23,6 +23,9 @@ final readonly class PastedText
 
     private const CLOSINGS = ['best', 'cheers', 'greetings', 'regards', 'sincerely', 'thanks', 'thank', 'yours'];
 
+    /** Bytes of a line: a list of addresses as a message has it, but no book. */
+    private const LONGEST_LINE = 16_000;
+
     /** Lines at the end that may be a signature, once somebody has said goodbye. */
     private const SIGNATURE = 3;
 
@@ -44,16 +47,28 @@ final readonly class PastedText
         $this->divisions = $words;
     }
 
-    /** @return list<PastedLine> without the empty ones */
-    public function lines(string $text): array
+    /**
+     * @param int $most lines that are not empty
+     *
+     * @return list<PastedLine> without the empty ones
+     *
+     * @throws TooMuch
+     */
+    public function lines(string $text, int $most = \PHP_INT_MAX): array
     {
         $text = (string) preg_replace('/[\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}-\x{2069}\x{FEFF}\x{00AD}]|(?![\r\n\t])\p{Cc}/u', '', mb_scrub($text));
         $text = (string) preg_replace('/[^\S\r\n\t]|\x{00A0}/u', ' ', $text);
         $lines = [];
         foreach (preg_split('/\r\n|\r|\n|\x{2028}|\x{2029}|\x{0085}/u', $text) ?: [] as $index => $raw) {
             $shown = trim($raw);
+            if (\strlen($shown) > self::LONGEST_LINE) {
+                throw new TooMuch('too-long', $index + 1);
+            }
             foreach ('' === $shown ? [] : $this->several($shown) as $one) {
                 array_push($lines, ...$this->line($index + 1, $one));
+            }
+            if (\count($lines) > $most) {
+                throw new TooMuch('too-many', $index + 1);
             }
         }
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Core\People;
 
 use MintDoor\Core\Intake\Columns;
+use MintDoor\Core\Intake\Rows;
+use MintDoor\Core\Intake\TooMuch;
 
 /**
  * Reads rows of people who are to get accounts, as they are typed or pasted from a spreadsheet. A first row may name the
@@ -45,13 +47,19 @@ final readonly class AccountRows
     ) {
     }
 
-    /** @return list<AccountDraft> one a row that is not empty */
-    public function read(string $text): array
+    /**
+     * @param int $most rows
+     *
+     * @return list<AccountDraft> one a row that is not empty
+     *
+     * @throws TooMuch
+     */
+    public function read(string $text, int $most = \PHP_INT_MAX - 1): array
     {
         $drafts = [];
         $columns = null;
         $first = true;
-        foreach (preg_split('/\r\n|\r|\n/', mb_scrub($text)) ?: [] as $index => $line) {
+        foreach (Rows::of($text, $most + 1) as $number => $line) {
             $cells = Columns::cells((string) preg_replace('/[\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}-\x{2069}\x{FEFF}\x{00AD}]|(?!\t)\p{Cc}/u', '', $line));
             if ([] === array_filter($cells, static fn (string $cell): bool => '' !== $cell)) {
                 continue;
@@ -63,7 +71,10 @@ final readonly class AccountRows
                     continue;
                 }
             }
-            $drafts[] = $this->draft($index + 1, trim($line), null === $columns ? $this->byLooks($cells) : self::byColumns($cells, $columns));
+            if (\count($drafts) >= $most) {
+                throw new TooMuch('too-many', $number);
+            }
+            $drafts[] = $this->draft($number, trim($line), null === $columns ? $this->byLooks($cells) : self::byColumns($cells, $columns));
         }
 
         return $drafts;

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Core\Sites;
 
 use MintDoor\Core\Intake\Columns;
+use MintDoor\Core\Intake\Rows;
+use MintDoor\Core\Intake\TooMuch;
 use MintDoor\Core\People\Folding;
 
 /**
@@ -32,13 +34,19 @@ final readonly class SiteRows
     ) {
     }
 
-    /** @return list<SiteDraft> */
-    public function read(string $text): array
+    /**
+     * @param int $most rows
+     *
+     * @return list<SiteDraft>
+     *
+     * @throws TooMuch
+     */
+    public function read(string $text, int $most = \PHP_INT_MAX - 1): array
     {
         $drafts = [];
         $columns = self::FIELDS;
         $taken = [];
-        foreach (preg_split('/\r\n|\r|\n/', mb_scrub($text)) ?: [] as $index => $line) {
+        foreach (Rows::of($text, $most + 1) as $number => $line) {
             $cells = Columns::cells($line);
             if ([] === array_filter($cells, static fn (string $cell): bool => '' !== $cell)) {
                 continue;
@@ -52,7 +60,10 @@ final readonly class SiteRows
             foreach ($columns as $place => $field) {
                 $row[$field] = $cells[$place] ?? '';
             }
-            $draft = $this->draft($index + 1, trim($line), $row, $taken);
+            if (\count($drafts) >= $most) {
+                throw new TooMuch('too-many', $number);
+            }
+            $draft = $this->draft($number, trim($line), $row, $taken);
             $taken[$draft->code] = true;
             $drafts[] = $draft;
         }

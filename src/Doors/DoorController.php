@@ -7,6 +7,7 @@ namespace MintDoor\Doors;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\IfMatch;
 use MintDoor\Hall\Transaction;
@@ -84,6 +85,7 @@ final readonly class DoorController
     }
 
     /** How many could come through. Changes nothing. */
+    #[Dear]
     #[Route('/sites/{site}/door-reach', name: 'door_reach', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function reach(string $site, #[MapRequestPayload] DoorWish $wish, #[CurrentUser] Caller $caller): Response
     {

@@ -7,6 +7,7 @@ namespace MintDoor\Doors;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
@@ -41,6 +42,7 @@ final readonly class InvitationController
     }
 
     /** Says whom lines mean, and with `apply` invites them. */
+    #[Dear]
     #[Route('/sites/{site}/doors/{door}/invitations', name: 'invite', requirements: self::DOOR, methods: ['POST'])]
     public function invite(string $site, string $door, #[MapRequestPayload] InviteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
@@ -64,6 +66,7 @@ final readonly class InvitationController
         });
     }
 
+    #[Dear]
     #[Route('/sites/{site}/doors/{door}/invitations/again', name: 'invite_again', requirements: self::DOOR, methods: ['POST'])]
     public function again(string $site, string $door, #[MapRequestPayload] ChosenInvitations $chosen, Request $request, #[CurrentUser] Caller $caller): Response
     {

@@ -22,7 +22,6 @@ use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Ids;
 use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\Logbook\Logbook;
@@ -59,10 +58,7 @@ final readonly class Invitations
      */
     public function plan(SiteAccess $access, Row $door, InviteWish $wish): array
     {
-        $lines = '' === trim($wish->text) ? [] : $this->reader->lines($wish->text);
-        if (\count($lines) > InviteWish::MOST) {
-            throw Problem::field('/text', 'too-many', \sprintf('That is %s lines. Invite %s at most at once, and the rest after.', number_format(\count($lines)), number_format(InviteWish::MOST)));
-        }
+        $lines = '' === trim($wish->text) ? [] : $this->reader->lines($wish->text, InviteWish::MOST);
         $role = $this->roles->book()->find(DoorTermsJson::of($door)->text('role'));
         $planned = [];
         if ([] !== $lines) {

@@ -7,6 +7,7 @@ namespace MintDoor\Doors;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Transaction;
@@ -34,6 +35,7 @@ final readonly class WaitingController
         return new Answer(['items' => $this->arrivals->waiting($this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS))]);
     }
 
+    #[Dear(from: 4_096)]
     #[Route('/sites/{site}/waiting', name: 'answer_waiting', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function answer(string $site, #[MapRequestPayload] WaitingWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {

@@ -37,6 +37,19 @@ final class Problem extends \RuntimeException
         return new self(ProblemType::NotAllowed, $detail);
     }
 
+    /**
+     * More rows, or a longer one, than is read at once.
+     *
+     * @param string $code "too-many" or "too-long"
+     * @param int    $row  the first that is too much
+     */
+    public static function tooMuch(string $code, int $row, int $most): self
+    {
+        return self::field('/text', $code, 'too-many' === $code
+            ? \sprintf('Paste %s at most at once, and the rest, from line %s on, after.', number_format($most), number_format($row))
+            : \sprintf('Line %s is too long to be about one person. Put each person on a line of their own.', number_format($row)));
+    }
+
     /** Others are at work on the same; it is worth another try. */
     public static function busy(): self
     {

@@ -35,11 +35,15 @@ final readonly class SignInGuard
 
     private const LONGEST = 1_400;
 
+    /** Answers that take longer at the same time, on one machine. */
+    private const PAUSES = 3;
+
     public function __construct(
         private Throttle $throttle,
         private RequestStack $requests,
         private SessionStore $sessions,
         private SecurityLog $log,
+        private Places $places,
         /** Milliseconds by which each further failure takes longer. */
         #[Autowire('%env(int:SIGN_IN_SLOWS)%')]
         private int $slows,
@@ -80,7 +84,7 @@ final readonly class SignInGuard
             self::WINDOW,
         )->getRemainingTokens();
         $place = $this->throttle->hit('failures from '.$this->place(), self::MOST_OF_PLACE, self::WINDOW);
-        usleep(1_000 * self::pause($failures, !$place->isAccepted(), $this->slows));
+        $this->pauseFor(self::pause($failures, !$place->isAccepted(), $this->slows));
     }
 
     /**
@@ -107,6 +111,17 @@ final readonly class SignInGuard
             $this->throttle->forget($this->key($event->getPassport()));
             $this->sessions->begun();
             $this->log->note('sign-in', $caller->id, by: $caller->id);
+        }
+    }
+
+    /** Few wait at the same time: whoever would be one more is refused, so that no process is missing for the others. */
+    private function pauseFor(int $milliseconds): void
+    {
+        if ($milliseconds > 0) {
+            $place = $this->places->take('pauses', self::PAUSES)
+                ?? throw new TooManyLoginAttemptsAuthenticationException(1);
+            usleep(1_000 * $milliseconds);
+            $place->release();
         }
     }
 

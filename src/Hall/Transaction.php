@@ -11,7 +11,9 @@ use Doctrine\DBAL\Exception\RetryableException;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\Persistence\ManagerRegistry;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Lock\LockInterface;
 
 /**
  * The one way to change anything. Locks first, in a fixed order (`Locks`), reads after, at one instant that is never before
@@ -29,17 +31,21 @@ final readonly class Transaction
         private Sealer $sealer,
         private SecurityLog $log,
         private Locks $locks,
+        private Places $places,
+        /** How many of this machine's processes wait for one site; 0 for any. */
+        #[Autowire('%env(int:SITE_PLACES)%')]
+        private int $most,
     ) {
     }
 
     /**
      * @param callable(EntityManagerInterface): Answer $work
-     * @param list<string>|callable(): list<string>    $sites ids of the sites whose people change; looked for anew each
+     * @param list<string>|\Closure(): list<string>    $sites ids of the sites whose people change; looked for anew each
      *                                                        time the work is done again
      */
-    public function run(Request $request, Caller $caller, array|callable $sites, callable $work): Answer
+    public function run(Request $request, Caller $caller, array|\Closure $sites, callable $work): Answer
     {
-        return $this->again(fn (): Answer => $this->once($sites, function (EntityManagerInterface $entities) use ($request, $caller, $work): Answer {
+        return $this->again($sites, fn (): Answer => $this->once($sites, function (EntityManagerInterface $entities) use ($request, $caller, $work): Answer {
             $answer = $work($entities);
             $entities->flush();
             $this->remember($request, $caller, $answer);
@@ -60,7 +66,45 @@ final readonly class Transaction
      */
     public function job(array $sites, callable $work): mixed
     {
-        return $this->again(fn (): mixed => $this->once($sites, static fn (): mixed => $work(), static fn (): mixed => null));
+        return $this->again([], fn (): mixed => $this->once($sites, static fn (): mixed => $work(), static fn (): mixed => null));
+    }
+
+    /**
+     * @template T
+     *
+     * @param list<string>|\Closure(): list<string> $sites that others may be waiting for, too
+     * @param callable(): T                         $work
+     *
+     * @return T
+     *
+     * @throws Problem of type `Busy` when others hold a lock for too long, of type `ChangedSince` when the race is lost
+     *                 again and again
+     */
+    private function again(array|\Closure $sites, callable $work): mixed
+    {
+        $places = $this->places(\is_array($sites) ? $sites : []);
+        try {
+            return $this->tried($work);
+        } finally {
+            array_map(static fn (LockInterface $place) => $place->release(), $places);
+        }
+    }
+
+    /**
+     * One busy site must not keep every process there is.
+     *
+     * @param list<string> $sites
+     *
+     * @return list<LockInterface>
+     */
+    private function places(array $sites): array
+    {
+        $places = [];
+        foreach (0 < $this->most && \count($sites) < 10 ? $sites : [] as $site) {
+            $places[] = $this->places->take('site '.$site, $this->most) ?? throw Problem::busy();
+        }
+
+        return $places;
     }
 
     /**
@@ -69,11 +113,8 @@ final readonly class Transaction
      * @param callable(): T $work
      *
      * @return T
-     *
-     * @throws Problem of type `Busy` when others hold a lock for too long, of type `ChangedSince` when the race is lost
-     *                 again and again
      */
-    private function again(callable $work): mixed
+    private function tried(callable $work): mixed
     {
         for ($try = 1;; ++$try) {
             try {
@@ -93,13 +134,13 @@ final readonly class Transaction
     /**
      * @template T
      *
-     * @param list<string>|callable(): list<string> $sites
+     * @param list<string>|\Closure(): list<string> $sites
      * @param callable(EntityManagerInterface): T   $work
      * @param callable(): ?T                        $already what came of it when it was done before
      *
      * @return T
      */
-    private function once(array|callable $sites, callable $work, callable $already): mixed
+    private function once(array|\Closure $sites, callable $work, callable $already): mixed
     {
         $entities = $this->managers->getManager();
         if (!$entities instanceof EntityManagerInterface || !$entities->isOpen()) {
@@ -111,7 +152,7 @@ final readonly class Transaction
         try {
             $answer = $already();
             if (null === $answer) {
-                $sites = \is_callable($sites) ? $sites() : $sites;
+                $sites = $sites instanceof \Closure ? $sites() : $sites;
                 $this->locks->begin($sites);
                 $this->clock->hold($this->now($sites));
                 $answer = $work($entities);

@@ -13,6 +13,7 @@ use MintDoor\Core\People\Sight;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
@@ -37,15 +38,13 @@ final readonly class PastedController
     ) {
     }
 
+    #[Dear]
     #[Route('/sites/{site}/intake', name: 'read_lines', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function read(string $site, #[MapRequestPayload] PastedWish $wish, #[CurrentUser] Caller $caller): Response
     {
         $access = $this->gate->at($site, $caller)->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
         $role = null === $wish->role ? null : ($this->roles->book()->find($wish->role) ?? throw Problem::field('/role', 'no-such-role', 'There is no such role any more. Choose another.'));
-        $lines = $this->people->lines($wish->text);
-        if (\count($lines) > PastedWish::MOST_LINES) {
-            throw Problem::field('/text', 'too-many', \sprintf('%s lines are more than fit on a sheet. Paste %s at most, and the rest on a sheet of its own.', number_format(\count($lines)), number_format(PastedWish::MOST_LINES)));
-        }
+        $lines = $this->people->lines($wish->text, PastedWish::MOST_LINES);
         $remembered = $this->settled->of($site, array_map(static fn (PastedLine $line): string => $line->gist(), $lines));
         [$readings, $rows, $for] = $this->people->readings($lines, $caller, new Circumstances($access->site, $role->for ?? [PersonKind::Learner, PersonKind::Staff], $remembered));
 

@@ -11,11 +11,13 @@ use MintDoor\Core\Intake\Nicknames;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\PastedText;
 use MintDoor\Core\Intake\Reading;
+use MintDoor\Core\Intake\TooMuch;
 use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Reach;
 use MintDoor\Core\People\Sight;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Id;
+use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
 use MintDoor\People\Caring;
 use MintDoor\People\Directory;
@@ -36,10 +38,19 @@ final readonly class PeopleReader
     ) {
     }
 
-    /** @return list<PastedLine> */
-    public function lines(string $text): array
+    /**
+     * @return list<PastedLine>
+     *
+     * @throws Problem of type `Invalid` when there are more than so many
+     */
+    public function lines(string $text, int $most): array
     {
-        return (new PastedText($this->roles->rules()->numbers, array_map(static fn (array $each): string => $each['name'], $this->divisions->all())))->lines($text);
+        $pasted = new PastedText($this->roles->rules()->numbers, array_map(static fn (array $each): string => $each['name'], $this->divisions->all()));
+        try {
+            return $pasted->lines($text, $most);
+        } catch (TooMuch $much) {
+            throw Problem::tooMuch($much->problem, $much->row, $most);
+        }
     }
 
     /**
@@ -72,7 +83,7 @@ final readonly class PeopleReader
     {
         $lines = [];
         foreach ($texts as $place => $text) {
-            $line = $this->lines($text)[0] ?? null;
+            $line = $this->lines($text, 1_000)[0] ?? null;
             if (null !== $line) {
                 $lines[$place] = $line;
             }

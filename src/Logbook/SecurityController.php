@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Cursor;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\FromQuery;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
@@ -55,6 +56,7 @@ final readonly class SecurityController
     }
 
     /** As JSON lines, the last first; that it was taken is a line of it. */
+    #[Dear]
     #[Route('/security-log/export', name: 'export_security_log', methods: ['POST'])]
     public function export(#[FromQuery] SecurityFilter $filter, #[CurrentUser] Caller $caller): Response
     {

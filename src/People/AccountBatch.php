@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\PastedLine;
+use MintDoor\Core\Intake\TooMuch;
 use MintDoor\Core\People\AccountDraft;
 use MintDoor\Core\People\AccountLine;
 use MintDoor\Core\People\AccountPlan;
@@ -50,9 +51,11 @@ final readonly class AccountBatch
         if ('' !== $wish->division && !isset($divisions[$wish->division])) {
             throw Problem::field('/division', 'unknown', 'There is no such division any more. Choose another.');
         }
-        $drafts = (new AccountRows($this->roles->rules()->numbers, $divisions, $wish->division, PersonKind::from($wish->kind), $wish->level))->read($wish->text);
-        if (\count($drafts) > AccountBatchWish::MOST_ROWS) {
-            throw Problem::field('/text', 'too-many', \sprintf('%s rows are more than fit on a sheet. Paste %s at most, and the rest after.', number_format(\count($drafts)), number_format(AccountBatchWish::MOST_ROWS)));
+        $reader = new AccountRows($this->roles->rules()->numbers, $divisions, $wish->division, PersonKind::from($wish->kind), $wish->level);
+        try {
+            $drafts = $reader->read($wish->text, AccountBatchWish::MOST_ROWS);
+        } catch (TooMuch $much) {
+            throw Problem::tooMuch($much->problem, $much->row, AccountBatchWish::MOST_ROWS);
         }
         $sound = array_values(array_filter($drafts, static fn (AccountDraft $draft): bool => [] === $draft->problems));
         $asLine = static fn (AccountDraft $draft): PastedLine => new PastedLine($draft->row, $draft->text, array_values($draft->identifiers()), Folding::tokens($draft->given.' '.$draft->family), true, [], [$draft->division]);

@@ -7,6 +7,7 @@ namespace MintDoor\People;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\ApplyWish;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Transaction;
@@ -27,6 +28,7 @@ final readonly class AccountBatchController
     ) {
     }
 
+    #[Dear]
     #[Route('/account-batches', name: 'make_accounts', methods: ['POST'])]
     public function make(#[MapRequestPayload] AccountBatchWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
@@ -50,6 +52,7 @@ final readonly class AccountBatchController
         return new Answer($this->sheets->page($sheet, $after, $caller));
     }
 
+    #[Dear]
     #[Route('/account-batches/{sheet}/undo', name: 'undo_accounts', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
     public function undo(string $sheet, #[MapRequestPayload] ApplyWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\CallerProvider;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Locks;
 use MintDoor\Hall\Me;
@@ -53,6 +54,7 @@ final readonly class AccountController
     }
 
     /** Passwords are shown in the answer and nowhere after it; so an idempotency key would keep them, and none is taken. */
+    #[Dear(from: 4_096)]
     #[Route('/sign-in-cards', name: 'sign_in_cards', methods: ['POST'])]
     public function cards(#[MapRequestPayload] CardsWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {

@@ -13,6 +13,7 @@ use MintDoor\Core\Roster\State;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
 use MintDoor\Hall\Cursor;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\FromQuery;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
@@ -71,6 +72,7 @@ final readonly class DirectoryController
         ]);
     }
 
+    #[Dear]
     #[Route('/directory/ids', name: 'directory_ids', methods: ['GET'])]
     public function ids(#[FromQuery] DirectoryFilter $filter, #[CurrentUser] Caller $caller): Response
     {

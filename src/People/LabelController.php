@@ -8,6 +8,7 @@ use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Sheets\Verdict;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Transaction;
@@ -50,6 +51,7 @@ final readonly class LabelController
         return new Answer(['items' => $this->labels->like(mb_substr(mb_scrub($q), 0, Labels::LONGEST), self::MOST, $this->directory->reachOf($caller), $site)]);
     }
 
+    #[Dear(from: 4_096)]
     #[Route('/sites/{site}/labels', name: 'label_people', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function put(string $site, #[MapRequestPayload] LabelWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {

@@ -7,6 +7,7 @@ namespace MintDoor\People;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\ApplyWish;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Locks;
 use MintDoor\Hall\Problem;
@@ -31,6 +32,7 @@ final readonly class MergeController
     ) {
     }
 
+    #[Dear]
     #[Route('/doubles', name: 'doubles', methods: ['GET'])]
     public function doubles(#[CurrentUser] Caller $caller): Response
     {
@@ -56,6 +58,7 @@ final readonly class MergeController
         });
     }
 
+    #[Dear]
     #[Route('/merges', name: 'merge_people', methods: ['POST'])]
     public function merge(#[MapRequestPayload] MergeWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
@@ -64,6 +67,7 @@ final readonly class MergeController
             : new Answer($this->merges->merge($wish, $caller));
     }
 
+    #[Dear]
     #[Route('/merges/{sheet}/undo', name: 'undo_merge', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
     public function undo(string $sheet, #[MapRequestPayload] ApplyWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {

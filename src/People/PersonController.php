@@ -11,6 +11,7 @@ use MintDoor\Core\People\PersonKind;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\ApplyWish;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\FieldErrors;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\IfMatch;
@@ -145,6 +146,7 @@ final readonly class PersonController
     }
 
     /** Writes to the logbook that it was asked for; so it is no GET. */
+    #[Dear]
     #[Route('/people/{person}/export', name: 'export_person', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
     public function everything(string $person, Request $request, #[CurrentUser] Caller $caller): Response
     {
@@ -159,6 +161,7 @@ final readonly class PersonController
         });
     }
 
+    #[Dear]
     #[Route('/people/{person}/erasure', name: 'erase_person', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
     public function erase(string $person, #[MapRequestPayload] ApplyWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {

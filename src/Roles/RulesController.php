@@ -9,6 +9,7 @@ use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\RuleLaws;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\IfMatch;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Problem;
@@ -59,6 +60,7 @@ final readonly class RulesController
         ]))->versioned($row->int('version'));
     }
 
+    #[Dear]
     #[Route('/rules', name: 'change_rules', methods: ['PUT'])]
     public function change(#[MapRequestPayload] RulesWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {

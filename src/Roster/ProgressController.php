@@ -11,6 +11,7 @@ use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roster\State;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use MintDoor\Hall\Row;
@@ -35,6 +36,7 @@ final readonly class ProgressController
     ) {
     }
 
+    #[Dear]
     #[Route('/sites/{site}/progress', name: 'progress', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function progress(string $site, #[CurrentUser] Caller $caller, #[MapQueryParameter] bool $items = false, #[MapQueryParameter] bool $gone = false): Response
     {

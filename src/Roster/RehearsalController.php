@@ -16,6 +16,7 @@ use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\FromQuery;
 use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
@@ -40,6 +41,7 @@ final readonly class RehearsalController
     ) {
     }
 
+    #[Dear]
     #[Route('/sites/{site}/rehearsal', name: 'rehearsal', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function rehearse(string $site, #[CurrentUser] Caller $caller, #[FromQuery] Moment $moment): Response
     {
@@ -58,6 +60,7 @@ final readonly class RehearsalController
     }
 
     /** All sites the caller lets people into, each at that moment of its own zone; those with trouble first. */
+    #[Dear]
     #[Route('/rehearsal', name: 'rehearse_all', methods: ['GET'])]
     public function rehearseAll(#[CurrentUser] Caller $caller, #[FromQuery] Moment $moment): Response
     {

@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
@@ -33,6 +34,7 @@ final readonly class SheetController
     }
 
     /** A change sheet for the people of a site: computed only, or applied at once. */
+    #[Dear(from: 4_096)]
     #[Route('/sites/{site}/sheets', name: 'make_sheet', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function make(string $site, #[MapRequestPayload] SheetWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
@@ -51,6 +53,7 @@ final readonly class SheetController
     }
 
     /** Takes a whole sheet back, or says what that would do; lines that were changed since are left alone. */
+    #[Dear]
     #[Route('/sites/{site}/sheets/{sheet}/undo', name: 'undo_sheet', requirements: ['site' => Id::PATTERN, 'sheet' => Id::PATTERN], methods: ['POST'])]
     public function undo(string $site, string $sheet, #[MapRequestPayload] UndoWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {

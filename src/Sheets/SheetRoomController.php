@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\FromQuery;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\IfMatch;
@@ -79,12 +80,14 @@ final readonly class SheetRoomController
     }
 
     /** What lines would do, in whatever sites they are. Changes nothing. */
+    #[Dear]
     #[Route('/sheet-reviews', name: 'review_sheet', methods: ['POST'])]
     public function review(#[MapRequestPayload] SheetContents $contents, #[CurrentUser] Caller $caller): Response
     {
         return new Answer($this->sites->review($contents->items(), $caller));
     }
 
+    #[Dear]
     #[Route('/sheets/{sheet}/apply', name: 'apply_sheet', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
     public function apply(string $sheet, #[MapRequestPayload] SheetContents $contents, Request $request, #[CurrentUser] Caller $caller): Response
     {
@@ -111,6 +114,7 @@ final readonly class SheetRoomController
     }
 
     /** Goes on with a sheet whose worker is gone. */
+    #[Dear]
     #[Route('/sheets/{sheet}/continue', name: 'continue_sheet', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
     public function goOn(string $sheet, Request $request, #[CurrentUser] Caller $caller): Response
     {
@@ -125,6 +129,7 @@ final readonly class SheetRoomController
     }
 
     /** Takes a whole sheet back, as a sheet of its own; or says what that would do. */
+    #[Dear]
     #[Route('/sheets/{sheet}/undo', name: 'undo_stored_sheet', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
     public function undo(string $sheet, #[MapRequestPayload] UndoWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {

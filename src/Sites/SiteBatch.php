@@ -10,6 +10,7 @@ use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Outcome;
 use MintDoor\Core\Intake\Reading;
+use MintDoor\Core\Intake\TooMuch;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Standing;
@@ -51,9 +52,11 @@ final readonly class SiteBatch
     {
         $divisions = array_map(static fn (array $each): string => $each['name'], $this->divisions->all());
         $terms = array_map(strval(...), $this->db->fetchAllKeyValue('SELECT code, name FROM term'));
-        $drafts = (new SiteRows(SiteWish::KINDS, $divisions, $terms, $wish->division, $wish->term))->read($wish->text);
-        if (\count($drafts) > SiteBatchWish::MOST_ROWS) {
-            throw Problem::field('/text', 'too-many', \sprintf('%d rows are more than fit on a sheet. Paste %d at most, and the rest after.', \count($drafts), SiteBatchWish::MOST_ROWS));
+        $reader = new SiteRows(SiteWish::KINDS, $divisions, $terms, $wish->division, $wish->term);
+        try {
+            $drafts = $reader->read($wish->text, SiteBatchWish::MOST_ROWS);
+        } catch (TooMuch $much) {
+            throw Problem::tooMuch($much->problem, $much->row, SiteBatchWish::MOST_ROWS);
         }
         $leads = $this->leads($drafts, $wish, $caller);
         $rows = [];

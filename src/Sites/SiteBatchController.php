@@ -7,6 +7,7 @@ namespace MintDoor\Sites;
 use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Transaction;
@@ -26,6 +27,7 @@ final readonly class SiteBatchController
     }
 
     /** Looked at, rows are made in the same way and then forgotten. */
+    #[Dear]
     #[Route('/site-batches', name: 'make_sites', methods: ['POST'])]
     public function make(#[MapRequestPayload] SiteBatchWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
@@ -37,6 +39,7 @@ final readonly class SiteBatchController
     }
 
     /** Takes back the sites a sheet made; those that are in use by now stay. */
+    #[Dear]
     #[Route('/site-batches/{sheet}/undo', name: 'undo_sites', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
     public function undo(string $sheet, Request $request, #[CurrentUser] Caller $caller): Response
     {

@@ -9,6 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\Dear;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Transaction;
 use MintDoor\Logbook\TakeBack;
@@ -32,12 +33,14 @@ final readonly class SiteSheetController
     ) {
     }
 
+    #[Dear]
     #[Route('/site-sheets', name: 'make_site_sheet', methods: ['POST'])]
     public function make(#[MapRequestPayload] SiteSheetWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->each($request, $caller, $wish->sites, $wish->apply, fn (EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->sheetLine($entities, $access->require(Permission::RunSite, 'Only its leads and administrators may do this.'), $wish));
     }
 
+    #[Dear]
     #[Route('/site-sheets/undo', name: 'undo_site_sheet', methods: ['POST'])]
     public function undo(#[MapRequestPayload] SiteSheetUndo $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
