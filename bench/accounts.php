@@ -45,7 +45,7 @@ $clean = static function () use ($db, $tables, $mine): void {
     $db->executeStatement("DELETE FROM letter WHERE address LIKE 'bench%@bench.example.org'");
     $db->executeStatement("DELETE FROM account_row WHERE sheet_id IN (SELECT id FROM change_sheet WHERE title = 'Bench')");
     $db->executeStatement("DELETE FROM change_sheet WHERE title = 'Bench'");
-    $db->executeStatement('DELETE FROM job');
+    $db->executeStatement('DELETE FROM messenger_messages');
 };
 $clean();
 $held = true;

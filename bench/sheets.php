@@ -47,7 +47,7 @@ $clean = static function () use ($db, $tables, &$made): void {
         $db->executeStatement('DELETE FROM site WHERE id = ?', [Id::binary($id)]);
     }
     $db->executeStatement("DELETE FROM change_sheet WHERE title = 'Bench'");
-    $db->executeStatement('DELETE FROM job');
+    $db->executeStatement('DELETE FROM messenger_messages');
 };
 $people = array_map(static fn (mixed $id): string => Id::text((string) $id), $db->fetchFirstColumn("SELECT id FROM person WHERE kind = 'learner' AND level IS NOT NULL ORDER BY id LIMIT 10000"));
 $items = static fn (array $sites): array => (new EachWish($people, $sites, 'let-in', 'learner'))->items();

@@ -12,7 +12,7 @@ stamp() { local name=$1; shift; mkdir -p "$ROOT/var/stamps"; sum_of "$@" > "$ROO
 
 need_packages() {
   local missing=() pair
-  for pair in mariadbd:mariadb-server php-fpm8.2:php8.2-fpm nginx:nginx-light php:php8.2-cli composer:composer npm:npm "$@"; do
+  for pair in mariadbd:mariadb-server php-fpm8.2:php8.2-fpm nginx:nginx-light pgrep:procps php:php8.2-cli composer:composer npm:npm "$@"; do
     PATH="$PATH:/usr/sbin:/sbin" command -v "${pair%%:*}" >/dev/null 2>&1 || missing+=("${pair#*:}")
   done
   local modules; modules=$(php -m 2>/dev/null || true)

@@ -58,17 +58,33 @@ final class Tick
         $now = Instant::toSql($this->clock->instant());
         $done = ['offered' => 0, 'invitations' => 0, 'warned' => 0, 'released' => 0];
         foreach ($this->sites("SELECT DISTINCT site_id FROM waiter WHERE waits = 1 AND what = 'seat'") as $site) {
-            $done['offered'] += !$this->room->due($site) ? 0 : $this->safely(fn (): int => $this->room->offer($site), $site);
+            $done['offered'] += $this->safely(
+                fn (): bool => $this->room->due($site),
+                fn (): int => $this->room->offer($site),
+                $site,
+            );
         }
         foreach ($this->sites('SELECT DISTINCT site_id FROM invitation WHERE unanswered = 1 AND lapses_at <= ? UNION SELECT DISTINCT site_id FROM invitation WHERE unanswered = 1 AND remind_at <= ?', [$now, $now]) as $site) {
-            $done['invitations'] += $this->safely(fn (): int => $this->invitations->tick($this->access($site)), $site);
+            $done['invitations'] += $this->safely(
+                static fn (): bool => true,
+                fn (): int => $this->invitations->tick($this->access($site)),
+                $site,
+            );
         }
         $look = $this->clock->instant() >= $this->quietAt + self::QUIET_EVERY;
         $this->quietAt = $look ? $this->clock->instant() : $this->quietAt;
         foreach (Row::all($this->db->fetchAllAssociative('SELECT '.Doors::COLUMNS." FROM door d WHERE d.terms IS NOT NULL AND d.kind = 'key' AND (JSON_VALUE(d.terms, '$.quietDays') IS NOT NULL OR JSON_VALUE(d.terms, '$.quietMeetings') IS NOT NULL)")) as $door) {
             $site = $door->id('site_id');
-            $done['warned'] += !$look || [] === $this->away($door, $this->access($site)) ? 0 : $this->safely(fn (): int => $this->warn($door), $site);
-            $done['released'] += [] === $this->warned($door) ? 0 : $this->safely(fn (): int => $this->release($door), $site);
+            $done['warned'] += $this->safely(
+                fn (): bool => $look && [] !== $this->away($door, $this->access($site)),
+                fn (): int => $this->warn($door),
+                $site,
+            );
+            $done['released'] += $this->safely(
+                fn (): bool => [] !== $this->warned($door),
+                fn (): int => $this->release($door),
+                $site,
+            );
         }
         $this->db->executeStatement('DELETE FROM door_try WHERE at < ?', [Instant::toSql($this->clock->instant() - self::TRIES_KEPT)]);
 
@@ -157,12 +173,13 @@ final class Tick
     /**
      * One site that fails leaves the others alone.
      *
-     * @param callable(): int $work
+     * @param callable(): bool $due  looked at without a lock: what is done is decided again under it
+     * @param callable(): int  $work
      */
-    private function safely(callable $work, string $site): int
+    private function safely(callable $due, callable $work, string $site): int
     {
         try {
-            return $this->transaction->job([$site], $work);
+            return $due() ? $this->transaction->job([$site], $work) : 0;
         } catch (\Throwable $thrown) {
             $this->logger->error('What was due at the doors of a site was not done.', ['site' => $site, 'exception' => $thrown]);
 

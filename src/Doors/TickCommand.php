@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
+use Doctrine\DBAL\Connection;
+use MintDoor\People\LostJobs;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -11,11 +13,14 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /** Does what doors do by themselves: offers seats, reminds, lets lapse, warns and releases. May run twice, and on several machines. */
-#[AsCommand('doors:tick', 'Does what is due at doors: seats offered, invitations reminded of or lapsed, quiet people warned and released')]
+#[AsCommand('doors:tick', 'Does what is due: seats offered, invitations reminded of or lapsed, quiet people released, lists gone on with')]
 final class TickCommand extends Command
 {
-    public function __construct(private readonly Tick $tick)
-    {
+    public function __construct(
+        private readonly Tick $tick,
+        private readonly LostJobs $jobs,
+        private readonly Connection $db,
+    ) {
         parent::__construct();
     }
 
@@ -30,7 +35,10 @@ final class TickCommand extends Command
         $every = is_numeric($every) ? max(1, (int) $every) : 0;
         $end = time() + 900;
         do {
-            $done = $this->tick->all();
+            $done = [...$this->tick->all(), 'lists' => $this->jobs->again()];
+            $this->db->executeStatement(
+                "INSERT INTO beat (name, at) VALUES ('scheduler', UTC_TIMESTAMP()) ON DUPLICATE KEY UPDATE at = VALUES(at)",
+            );
             if ([] !== array_filter($done)) {
                 $output->writeln(implode(', ', array_map(static fn (string $what, int $n): string => "$what: $n", array_keys($done), $done)));
             }

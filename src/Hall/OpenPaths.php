@@ -10,8 +10,11 @@ namespace MintDoor\Hall;
  */
 final class OpenPaths
 {
-    /** The same stand in `config/packages/security.yaml` and, with `/join`, in `config/serve/nginx.conf`; a test compares. */
-    public const PATTERN = '^/api/v1/(sign-in|first-password|forgotten-password|join/look|join/account|look-ins/[0-9a-f-]{36})$';
+    /**
+     * The same stand in `config/packages/security.yaml`; those that change something, with `/join`, in
+     * `config/serve/nginx.conf`. A test compares.
+     */
+    public const PATTERN = '^/api/v1/(health|sign-in|first-password|forgotten-password|join/look|join/account|look-ins/[0-9a-f-]{36})$';
 
     private function __construct()
     {

@@ -121,7 +121,7 @@ final readonly class SheetRoomController
         return $this->transaction->run($request, $caller, [], function () use ($sheet, $caller): Answer {
             $row = $this->sheets->row($sheet, $caller);
             $this->sheets->mustBe($row, ['applying'], 'Nothing of this sheet is left to apply.');
-            $this->db->executeStatement('UPDATE change_sheet SET changed_by = ? WHERE id = ?', [Id::binary($caller->id), Id::binary($sheet)]);
+            $this->db->executeStatement('UPDATE change_sheet SET changed_by = ?, trouble = NULL WHERE id = ?', [Id::binary($caller->id), Id::binary($sheet)]);
             'accounts' === $row->string('kind') ? $this->bus->dispatch(new MakeAccounts($sheet)) : $this->runner->begin($sheet, SheetRunner::AT_ONCE + 1);
 
             return new Answer($this->sheets->page($sheet, 0, $caller));

@@ -30,7 +30,7 @@ final readonly class StoredSheets
     /** Lines of a sheet in one answer. */
     private const LINES = 500;
 
-    private const SELECT = 'SELECT h.id, h.site_id, h.kind, h.title, h.state, h.version, h.made_at, h.made_by, h.changed_at, h.changed_by, h.total, h.done, h.applied, h.undoes, h.tell, s.title AS site_title,
+    private const SELECT = 'SELECT h.id, h.site_id, h.kind, h.title, h.state, h.version, h.made_at, h.made_by, h.changed_at, h.changed_by, h.total, h.done, h.applied, h.undoes, h.tell, h.trouble, s.title AS site_title,
             p.given_name, p.family_name, p.preferred_name, c.given_name AS c_given_name, c.family_name AS c_family_name, c.preferred_name AS c_preferred_name,
             (SELECT u.id FROM change_sheet u WHERE u.undoes = h.id AND u.applied > 0 AND NOT EXISTS (SELECT 1 FROM change_sheet v WHERE v.undoes = u.id AND v.applied > 0) ORDER BY u.id DESC LIMIT 1) AS undone_by
         FROM change_sheet h JOIN person p ON p.id = h.made_by LEFT JOIN person c ON c.id = h.changed_by LEFT JOIN site s ON s.id = h.site_id WHERE ';
@@ -251,6 +251,7 @@ final readonly class StoredSheets
             'madeAt' => Instant::toJson($row->instant('made_at')), 'madeBy' => ['id' => $row->id('made_by'), 'name' => PersonRow::name($row)],
             'changedAt' => Instant::toJson($row->instantOrNull('changed_at') ?? $row->instant('made_at')),
             'total' => $row->int('total'), 'done' => $row->int('done'), 'applied' => $row->int('applied'),
+            'trouble' => $row->stringOrNull('trouble'),
             'tell' => $row->stringOrNull('tell'), 'undoes' => $row->idOrNull('undoes'), 'undoneBy' => $row->idOrNull('undone_by'),
         ];
     }

@@ -76,9 +76,9 @@ final class AccountBatchTest extends ApiTestCase
     {
         $rows = implode("\n", array_map(static fn (int $n): string => "Given$n Family$n", range(1, 250)));
         [$closed, $stopped] = [$this->make('lead', $rows), $this->make('admin', str_replace('Family', 'Other', $rows))];
-        $this->db()->executeStatement('DELETE FROM job');
+        $this->db()->executeStatement('DELETE FROM messenger_messages');
         $this->call('admin', 'POST', "/sheets/$stopped/continue");
-        self::assertSame(1, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM job WHERE body LIKE '%MakeAccounts%'"));
+        self::assertSame(1, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM messenger_messages WHERE body LIKE '%MakeAccounts%'"));
         $this->db()->executeStatement('UPDATE account SET closed_from = ? WHERE person_id = ?', ['2026-11-01 00:00:00', Id::binary($this->ids['lead'])]);
         foreach ([$closed, $stopped] as $sheet) {
             ($this->service(AccountRunner::class))(new MakeAccounts($sheet));

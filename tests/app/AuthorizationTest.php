@@ -21,6 +21,7 @@ final class AuthorizationTest extends ApiTestCase
         'POST /sign-out' => [401, 204, 204, 204, 204, 204],
         'GET /me' => [401, 200, 200, 200, 200, 200],
         'GET /alive' => [401, 200, 200, 200, 200, 200],
+        'GET /health' => [200, 200, 200, 200, 200, 200],
         'POST /first-password' => [410, 410, 410, 410, 410, 410],
         'GET /house' => [401, 200, 200, 200, 200, 200],
         'GET /sites' => [401, 403, 403, 403, 200, 200],

@@ -88,7 +88,7 @@ final class PostRoomTest extends ApiTestCase
     public function testAForgottenPasswordIsSetByALinkThatIsKeptNowhereElse(): void
     {
         $this->call(null, 'POST', '/forgotten-password', ['login' => 'Learner@example.org'], 202);
-        $jobs = array_map(static fn (mixed $body): string => \is_string($body) ? $body : '', $this->db()->fetchFirstColumn("SELECT body FROM job WHERE body LIKE '%Forgotten%'"));
+        $jobs = array_map(static fn (mixed $body): string => \is_string($body) ? $body : '', $this->db()->fetchFirstColumn("SELECT body FROM messenger_messages WHERE body LIKE '%Forgotten%'"));
         self::assertCount(1, $jobs);
         foreach (['nobody', 'learner', 'learner'] as $n => $login) {
             $this->service(PasswordLinks::class)->forgotten(new ForgottenPassword($login, 'asked-'.min(1, $n)));
@@ -110,7 +110,7 @@ final class PostRoomTest extends ApiTestCase
         for ($n = 0; $n < 6; ++$n) {
             $this->call(null, 'POST', '/forgotten-password', ['login' => 'learner'], 202);
         }
-        self::assertSame(3, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM job WHERE body LIKE '%Forgotten%'"));
+        self::assertSame(3, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM messenger_messages WHERE body LIKE '%Forgotten%'"));
         for ($n = 0; $n < 24; ++$n) {
             $this->call(null, 'POST', '/forgotten-password', ['login' => 'other'.$n], 202);
         }
@@ -165,12 +165,12 @@ final class PostRoomTest extends ApiTestCase
     public function testTheHourlyTidyingWakesAWorkerWhereOneIsDue(): void
     {
         $this->tell('admin', 'let-in', 'newcomer', 'learner', '');
-        $this->db()->executeStatement('DELETE FROM job');
+        $this->db()->executeStatement('DELETE FROM messenger_messages');
         $this->command('house:tidy');
-        self::assertSame(0, (int) $this->db()->fetchOne('SELECT COUNT(*) FROM job'));
+        self::assertSame(0, (int) $this->db()->fetchOne('SELECT COUNT(*) FROM messenger_messages'));
         $this->db()->executeStatement('UPDATE message SET due_at = UTC_TIMESTAMP(3) - INTERVAL 2 MINUTE');
         $this->command('house:tidy');
-        self::assertSame(1, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM job WHERE body LIKE '%SendDue%'"));
+        self::assertSame(1, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM messenger_messages WHERE body LIKE '%SendDue%'"));
     }
 
     public function testAWelcomeIsPreviewedForSomebodyWhoIsNotThereYet(): void

@@ -121,7 +121,7 @@ final class SheetRoomTest extends ApiTestCase
         $each = ['each' => ['people' => $people, 'sites' => [$this->ids['wide']], 'verb' => 'let-in', 'role' => 'learner']];
         $begun = $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/apply', $each, headers: ['Idempotency-Key' => 'apply-it-once']);
         self::assertSame(['applying', 0, 1_100], [$begun['state'], $begun['done'], $begun['total']]);
-        self::assertSame(1, (int) $this->db()->fetchOne('SELECT COUNT(*) FROM job'));
+        self::assertSame(1, (int) $this->db()->fetchOne('SELECT COUNT(*) FROM messenger_messages'));
         $runner = $this->service(SheetRunner::class);
         self::assertTrue($runner->step($draft['id'], static fn () => null));
         self::assertSame(['applying', 1_000], [$this->call('lead', 'GET', '/sheets/'.$draft['id'])['state'], $this->call('lead', 'GET', '/sheets/'.$draft['id'])['done']]);

@@ -68,6 +68,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description How the platform is, for balancers and whoever watches over it: seconds since the scheduler looked last, for which the oldest job and the oldest message that are due have waited, and the share of the disk that is free. */
+        get: operations["health"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/first-password": {
         parameters: {
             query?: never;
@@ -2542,6 +2559,11 @@ export interface components {
             madeAt: components["schemas"]["Instant"];
             madeBy: components["schemas"]["Somebody"];
             changedAt: components["schemas"]["Instant"];
+            /**
+             * @description why it stopped while it was applied; it goes on with `continue`
+             * @enum {unknown}
+             */
+            trouble: "database-away" | "busy" | "unexpected" | null;
             total: number;
             /** @description lines that were looked at while it is applied */
             done: number;
@@ -3382,6 +3404,36 @@ export interface operations {
                     "application/json": {
                         /** @constant */
                         alive: true;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    health: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The database answers; `late` says what somebody should look at */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        well: boolean;
+                        late: ("scheduler" | "queue" | "mail" | "disk")[];
+                        schedulerSeconds: number;
+                        queueSeconds: number;
+                        /** @description jobs that were tried in vain and are kept */
+                        failedJobs: number;
+                        mailSeconds: number;
+                        diskFree: number;
                     };
                 };
             };

@@ -178,7 +178,13 @@ export default {
     kind: { desk: 'One change', roster: 'Change of a roster', pasted: 'List of people', people: 'People into sites', sites: 'New sites', accounts: 'New accounts', merge: 'Two who are one', erase: 'Erasing', undo: 'Taking back' },
     severalSites: 'several sites', count: '{applied} of {total}', empty: 'There is no sheet yet. Paste a list into a roster’s box, choose people and sites, or make accounts.', none: 'No sheet is like that.',
     state: { draft: 'Begun', applying: 'Being applied: {done} of {total}', applied: 'Applied', dropped: 'Put aside', undone: 'Taken back' },
-    sum: '{applied} done, {left} left alone.', by: 'By {who}, {at} (UTC)', goOn: 'Go on with it', drop: 'Put aside', takeUp: 'Take up again', dropped: 'The sheet is put aside.', takenUp: 'The sheet is taken up again.',
+    sum: '{applied} done, {left} left alone.', by: 'By {who}, {at}', goOn: 'Go on with it', drop: 'Put aside', takeUp: 'Take up again', dropped: 'The sheet is put aside.', takenUp: 'The sheet is taken up again.',
+    trouble: {
+      'database-away': 'Stopped after {done} of {total} lines: the database did not answer. What was done is kept.',
+      busy: 'Stopped after {done} of {total} lines: others were changing the same for too long. What was done is kept.',
+      unexpected: 'Stopped after {done} of {total} lines: something went wrong on our side. What was done is kept.'
+    },
+    tryOn: 'Go on with the rest',
     progress: 'Lines applied', canLeave: 'You can leave this page; it goes on by itself.', continue: 'It has stopped? Continue', undo: 'Take all of it back…', undoNow: 'Take nothing back | Take one back | Take {n} back', notNow: 'Not now', undone: 'Nothing was taken back. | One change is taken back. | {n} changes are taken back.', undoesThis: 'The sheet it takes back', undoneByThis: 'What took it back', copy: 'Copy the lines as CSV', tells: 'Those concerned are told.',
     notHere: 'not here', verdict: { ready: 'done', 'nothing-to-do': 'was so', 'needs-choice': 'to be chosen', refused: 'left alone', 'waits-for-seat': 'no seat', pending: 'to come' },
     verb: { 'let-in': 'let in', 'take-out': 'take out', 'change-role': 'change role', 'bring-back': 'bring back', pause: 'pause', resume: 'resume', 'change-dates': 'change dates', 'keep-out': 'keep out', 'lift-keep-out': 'lift the keep-out', 'lift-role': 'lift the role by hand', 'lift-dates': 'lift the dates by hand', undo: 'take back' },

@@ -8,7 +8,7 @@ import { api, take, type SheetPage, type SheetReview } from '@/app/api'
 import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
 import { queries } from '@/app/queries'
-import { dayAndTime } from '@/app/sentences'
+import { dayAndTime, ownZone } from '@/app/sentences'
 import { done, refreshSite } from '@/app/undo'
 import { csvFile } from '@/roster/csv'
 import Trouble from '@/ui/Trouble.vue'
@@ -83,7 +83,7 @@ async function copy() {
       <p><RouterLink to="/sheets">{{ $t('sheets.back') }}</RouterLink></p>
       <header>
         <h1>{{ $t('sheets.kind.' + sheet.kind) }}<template v-if="sheet.site">: <RouterLink :to="{ name: 'roster', params: { site: sheet.site.id } }">{{ sheet.site.title }}</RouterLink></template></h1>
-        <p class="soft">{{ $t('sheets.by', { who: sheet.madeBy.name, at: dayAndTime(sheet.madeAt!, 'UTC') }) }}</p>
+        <p class="soft">{{ $t('sheets.by', { who: sheet.madeBy.name, at: dayAndTime(sheet.madeAt!, ownZone) }) }}</p>
       </header>
       <p :class="stateOf(sheet).tone" role="status"><strong>{{ $t('sheets.state.' + stateOf(sheet).word, { done: $n(sheet.done), total: $n(sheet.total) }) }}</strong>
         <template v-if="sheet.state === 'applied'">{{ ' · ' + $t('sheets.sum', { applied: $n(sheet.applied), left: $n(sheet.total - sheet.applied) }) }}</template>
@@ -92,7 +92,11 @@ async function copy() {
       </p>
       <template v-if="sheet.state === 'applying'">
         <div class="progress" role="progressbar" :aria-valuenow="share" aria-valuemin="0" aria-valuemax="100" :aria-label="$t('sheets.progress')"><span :style="{ width: share + '%' }" /></div>
-        <p class="soft">{{ $t('sheets.canLeave') }} <button class="word" :disabled="busy" @click="goOn">{{ $t('sheets.continue') }}</button></p>
+        <p v-if="sheet.trouble" class="callout bad" role="alert">
+          {{ $t('sheets.trouble.' + sheet.trouble, { done: $n(sheet.done), total: $n(sheet.total) }) }}
+          <Button size="small" :disabled="busy" :label="$t('sheets.tryOn')" @click="goOn" />
+        </p>
+        <p v-else class="soft">{{ $t('sheets.canLeave') }} <button class="word" :disabled="busy" @click="goOn">{{ $t('sheets.continue') }}</button></p>
       </template>
       <p v-if="sheet.tell !== null" class="soft">{{ $t('sheets.tells') }} <template v-if="sheet.tell">“{{ sheet.tell }}”</template></p>
       <p class="acts">

@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type SheetRecord } from '@/app/api'
 import { queries } from '@/app/queries'
-import { dayAndTime } from '@/app/sentences'
+import { dayAndTime, ownZone } from '@/app/sentences'
 import { done, wentWrong } from '@/app/undo'
 import { t } from '@/app/words'
 import Trouble from '@/ui/Trouble.vue'
@@ -58,7 +58,7 @@ async function drop(sheet: SheetRecord, dropped: boolean) {
       <div v-for="sheet in sheets" :key="sheet.id" role="row" class="row">
         <span role="cell"><RouterLink :to="{ name: 'sheet', params: { sheet: sheet.id } }">{{ $t('sheets.kind.' + sheet.kind) }}</RouterLink></span>
         <span role="cell">{{ sheet.site?.title ?? (sheet.title || $t('sheets.severalSites')) }}</span>
-        <span role="cell">{{ sheet.madeBy.name }}, {{ dayAndTime(sheet.changedAt!, 'UTC') }}</span>
+        <span role="cell">{{ sheet.madeBy.name }}, {{ dayAndTime(sheet.changedAt!, ownZone) }}</span>
         <span role="cell" class="nums">{{ sheet.state === 'draft' || sheet.state === 'dropped' ? '' : $t('sheets.count', { applied: $n(sheet.applied), total: $n(sheet.total) }) }}</span>
         <span role="cell" :class="stateOf(sheet).tone">{{ $t('sheets.state.' + stateOf(sheet).word, { done: $n(sheet.done), total: $n(sheet.total) }) }}</span>
         <span role="cell" class="acts">

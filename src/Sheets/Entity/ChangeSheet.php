@@ -62,6 +62,9 @@ class ChangeSheet
         /** Words of whoever applies it for those who are told; null tells nobody. */
         #[ORM\Column(length: 2_000, nullable: true)]
         public ?string $tell = null,
+        /** Why it stopped while it was applied. */
+        #[ORM\Column(length: 32, nullable: true, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        public ?string $trouble = null,
     ) {
     }
 }
