@@ -50,6 +50,16 @@ final class Problem extends \RuntimeException
             : \sprintf('Line %s is too long to be about one person. Put each person on a line of their own.', number_format($row)));
     }
 
+    /** The database cannot at the moment; nothing of it was done. */
+    public static function away(): self
+    {
+        return new self(
+            ProblemType::Away,
+            'The server cannot do this at the moment. Nothing was changed. Try again in a few seconds.',
+            retryAfter: 2,
+        );
+    }
+
     /** Others are at work on the same; it is worth another try. */
     public static function busy(): self
     {

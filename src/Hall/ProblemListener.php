@@ -71,6 +71,7 @@ final readonly class ProblemListener
             $thrown instanceof AccessDeniedException => Problem::notAllowed('You may not do this.'),
             $thrown instanceof HttpExceptionInterface => $this->http($thrown),
             $thrown instanceof RequestExceptionInterface => new Problem(ProblemType::Malformed, 'The request cannot be read. Reload the page and try again.'),
+            Outage::is($thrown) => Problem::away(),
             default => $this->unexpected(),
         };
     }
@@ -128,6 +129,6 @@ final readonly class ProblemListener
 
     private function unexpected(): Problem
     {
-        return new Problem(ProblemType::Unexpected, 'Something went wrong on our side. Nothing was changed. Try again; if it stays so, tell your administrator.');
+        return new Problem(ProblemType::Unexpected, 'Something went wrong on our side. Reload the page to see what is so now, then try again; if it stays so, tell your administrator.');
     }
 }

@@ -33,6 +33,8 @@ enum ProblemType: string
     /** Others hold what is wanted for longer than anybody should wait. */
     case Busy = 'busy';
     case Unexpected = 'unexpected';
+    /** It was to be written for good, and no answer came: the same request under the same key says what came of it. */
+    case UnknownOutcome = 'unknown-outcome';
     /** Answered by nginx when nothing behind it does (`config/serve/nginx.conf`). */
     case Away = 'away';
 
@@ -53,7 +55,7 @@ enum ProblemType: string
             self::NeedsVersion => 428,
             self::TooManyTries => 429,
             self::Unexpected => 500,
-            self::Busy, self::Away => 503,
+            self::Busy, self::UnknownOutcome, self::Away => 503,
         };
     }
 
@@ -85,6 +87,7 @@ enum ProblemType: string
             self::TooLarge => 'Too large',
             self::Unexpected => 'Something went wrong here',
             self::Busy => 'Busy at the moment',
+            self::UnknownOutcome => 'Not known whether it was saved',
             self::Away => 'Not answering',
         };
     }

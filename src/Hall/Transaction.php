@@ -158,16 +158,36 @@ final readonly class Transaction
                 $answer = $work($entities);
             }
             $this->log->write();
-            $this->db->commit();
+            $this->commit();
 
             return $answer;
         } catch (\Throwable $thrown) {
             $this->log->drop();
-            $this->db->rollBack();
+            $this->takeBack();
             throw $thrown;
         } finally {
             $this->locks->reset();
             $this->clock->reset();
+        }
+    }
+
+    /** @throws Problem of type `UnknownOutcome` where the connection broke while it was written for good */
+    private function commit(): void
+    {
+        try {
+            $this->db->commit();
+        } catch (\Throwable $thrown) {
+            throw !Outage::is($thrown) ? $thrown : new Problem(ProblemType::UnknownOutcome, 'It is not known whether this was saved. Ask again with the same Idempotency-Key to see.', retryAfter: 1);
+        }
+    }
+
+    /** Without a connection there is nothing to take back: the database does that by itself. */
+    private function takeBack(): void
+    {
+        try {
+            $this->db->rollBack();
+        } catch (\Throwable) {
+            $this->db->close();
         }
     }
 

@@ -43,7 +43,7 @@ async function leave() {
     <button class="word hush" aria-keyshortcuts="?" @click="keysShown = !keysShown">{{ $t('app.keys') }}</button>
     <button class="word" @click="leave">{{ $t('app.signOut') }}</button>
   </header>
-  <p v-if="connection.silent" class="callout bad silent" role="status">{{ $t('trouble.silent') }}</p>
+  <p v-if="connection.silent" class="callout bad silent" role="status">{{ $t('trouble.' + connection.why) }}</p>
   <SignInAgain v-if="connection.signedOut" />
   <section v-if="keysShown" class="keys" :aria-label="$t('keys.title')">
     <dl>

@@ -32,6 +32,19 @@ it.each([['nothing' as const], [502], [503]])('asks again while the answer is %s
   expect([fetch.mock.calls.length, connection.silent]).toEqual([3, false])
 })
 
+it.each([['busy', 'busy'], ['unknown-outcome', 'unsure'], ['away', 'silent']] as const)('says why it asks again: %s', async (type, why) => {
+  const problem = JSON.stringify({ type: 'urn:mint-door:problem:' + type })
+  const replies = [new Response(problem, { status: 503, headers: { 'Retry-After': '3' } }), new Response('{}')]
+  const fetch = vi.fn(async () => replies.shift()!)
+  vi.stubGlobal('fetch', fetch)
+  const answer = patientFetch(change({ 'Idempotency-Key': 'a-fresh-key' }))
+  await vi.advanceTimersByTimeAsync(2_900)
+  expect([connection.silent, connection.why, fetch.mock.calls.length]).toEqual([true, why, 1])
+  await vi.runAllTimersAsync()
+  expect((await answer).status).toBe(200)
+  expect([connection.silent, fetch.mock.calls.length]).toEqual([false, 2])
+})
+
 it('never sends a change twice that could be made twice', async () => {
   const fetch = answers('nothing')
   await expect(patientFetch(change())).rejects.toThrow('Failed to fetch')

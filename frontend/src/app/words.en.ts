@@ -13,6 +13,8 @@ export default {
   trouble: {
     readsOnly: 'Nothing is changed while you look through the eyes of another.', since: 'In the meantime: {what}.', sinceOne: '{actor} made a {verb}',
     silent: 'The server does not answer. Trying again by itself; nothing you typed is lost.',
+    busy: 'Others are at work on the same at this moment. Trying again by itself; nothing you typed is lost.',
+    unsure: 'It is not known whether this was saved. Looking…',
     unexpected: 'Something went wrong. Try again in a moment.',
     again: 'Try again', back: 'Back to my sites',
     unknown: 'There is nothing at this address', unknownMore: 'Check it for a slip, or find the site from your list.',
