@@ -95,8 +95,9 @@ d}" -e "$fill" "$ROOT/config/serve/php-fpm.conf" >"$run/php-fpm.conf")
   fail "The server did not come up; its words are above."
 }
 
-# end_left_behind: what a start that was killed left running, by the folders it wrote down.
+# end_left_behind LIST: what a start that was killed left running, by the folders it wrote down there.
 end_left_behind() {
+  local list=$1
   local folder keeper
   while read -r folder; do
     [ -d "$folder/programs" ] || continue
@@ -110,8 +111,8 @@ end_left_behind() {
     say "Ending what an earlier start left running …"
     SERVING=("$folder $keeper")
     stop_serving
-  done < <(cat "$ROOT/var/serving" 2>/dev/null)
-  rm -f "$ROOT/var/serving"
+  done < <(cat "$list" 2>/dev/null)
+  rm -f "$list"
 }
 
 stop_serving() {

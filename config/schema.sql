@@ -1,0 +1,617 @@
+CREATE TABLE `account` (
+  `person_id` binary(16) NOT NULL,
+  `login` varchar(80) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+  `password_hash` varchar(255) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  `closed_from` datetime NOT NULL,
+  `platform_administrator` tinyint(4) NOT NULL,
+  `must_change` tinyint(4) NOT NULL DEFAULT 0,
+  `made_at` datetime DEFAULT NULL,
+  `used_at` datetime DEFAULT NULL,
+  `card_until` datetime DEFAULT NULL,
+  PRIMARY KEY (`person_id`),
+  UNIQUE KEY `UNIQ_7D3656A4AA08CB10` (`login`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `account_row` (
+  `sheet_id` binary(16) NOT NULL,
+  `position` int(11) NOT NULL,
+  `row` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`row`)),
+  `outcome` varchar(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  `reasons` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`reasons`)),
+  `person_id` binary(16) DEFAULT NULL,
+  `made` varchar(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  PRIMARY KEY (`sheet_id`,`position`),
+  KEY `person` (`person_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `beat` (
+  `name` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `at` datetime NOT NULL,
+  PRIMARY KEY (`name`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `change_sheet` (
+  `id` binary(16) NOT NULL,
+  `site_id` binary(16) DEFAULT NULL,
+  `made_by` binary(16) NOT NULL,
+  `made_at` datetime NOT NULL,
+  `state` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `kind` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT 'desk',
+  `title` varchar(160) NOT NULL DEFAULT '',
+  `version` int(11) NOT NULL DEFAULT 1,
+  `changed_at` datetime DEFAULT NULL,
+  `changed_by` binary(16) DEFAULT NULL,
+  `work` longtext DEFAULT NULL,
+  `total` int(11) NOT NULL DEFAULT 0,
+  `done` int(11) NOT NULL DEFAULT 0,
+  `applied` int(11) NOT NULL DEFAULT 0,
+  `removing` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`removing`)),
+  `undoes` binary(16) DEFAULT NULL,
+  `tell` varchar(2000) DEFAULT NULL,
+  `undo_data` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`undo_data`)),
+  `trouble` varchar(32) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  KEY `IDX_DBEC2CAFF6BD164698817E56` (`site_id`,`made_at`),
+  KEY `by_maker` (`made_by`,`made_at`),
+  KEY `by_kind` (`kind`,`made_at`),
+  KEY `by_undone` (`undoes`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `division` (
+  `id` binary(16) NOT NULL,
+  `code` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `name` varchar(120) NOT NULL,
+  `minors` tinyint(4) NOT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_1017471477153098` (`code`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `division_administrator` (
+  `person_id` binary(16) NOT NULL,
+  `division_id` binary(16) NOT NULL,
+  PRIMARY KEY (`person_id`,`division_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `door` (
+  `id` binary(16) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `kind` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `name` varchar(120) NOT NULL,
+  `state` varchar(8) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `reserved` tinyint(4) NOT NULL DEFAULT 0,
+  `terms` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`terms`)),
+  `from_at` datetime NOT NULL DEFAULT '1000-01-01 00:00:00',
+  `until_at` datetime NOT NULL DEFAULT '9999-12-31 00:00:00',
+  `version` int(11) NOT NULL DEFAULT 1,
+  `made_by` binary(16) DEFAULT NULL,
+  `made_at` datetime DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  KEY `IDX_8AE5542DF6BD16463BC4BCD9` (`site_id`,`kind`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `door_key` (
+  `door_id` binary(16) NOT NULL,
+  `hash` binary(32) NOT NULL,
+  `sealed` varbinary(255) NOT NULL,
+  PRIMARY KEY (`door_id`),
+  UNIQUE KEY `hash` (`hash`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `door_try` (
+  `id` bigint(20) unsigned NOT NULL AUTO_INCREMENT,
+  `site_id` binary(16) NOT NULL,
+  `door_id` binary(16) NOT NULL,
+  `visitor` binary(16) NOT NULL,
+  `person_id` binary(16) DEFAULT NULL,
+  `slip` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `at` datetime NOT NULL,
+  PRIMARY KEY (`id`),
+  KEY `site` (`site_id`,`at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `enrollment` (
+  `site_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `version` int(11) NOT NULL,
+  `last_seen_at` datetime DEFAULT NULL,
+  `terms` varchar(250) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  PRIMARY KEY (`site_id`,`person_id`),
+  KEY `IDX_DBDCD7E1217BBB47` (`person_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `enrollment_segment` (
+  `site_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `from_at` datetime NOT NULL,
+  `until_at` datetime NOT NULL,
+  `state` varchar(12) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `role` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL COMMENT 'the highest-ranked of roles',
+  `roles` varchar(330) CHARACTER SET ascii COLLATE ascii_bin NOT NULL COMMENT 'codes, separated by blanks',
+  `rank` smallint(6) NOT NULL,
+  `listed` tinyint(4) NOT NULL,
+  `holds_seat` tinyint(4) NOT NULL,
+  `leads` tinyint(4) NOT NULL,
+  `since_at` datetime NOT NULL,
+  `sort_name` varchar(164) NOT NULL,
+  PRIMARY KEY (`site_id`,`person_id`,`from_at`),
+  KEY `by_name` (`site_id`,`sort_name`,`person_id`,`from_at`,`until_at`,`state`,`listed`,`role`),
+  KEY `by_person` (`person_id`,`until_at`,`from_at`),
+  KEY `counting` (`site_id`,`until_at`,`from_at`,`state`,`role`,`listed`,`holds_seat`),
+  KEY `by_lead` (`site_id`,`leads`,`until_at`),
+  KEY `beginning` (`site_id`,`from_at`,`until_at`,`state`,`role`,`listed`,`holds_seat`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `first_password` (
+  `token_hash` varbinary(32) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `expires_at` datetime NOT NULL,
+  PRIMARY KEY (`token_hash`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `idempotency` (
+  `person_id` binary(16) NOT NULL,
+  `id` varchar(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `body_hash` binary(32) NOT NULL,
+  `status` smallint(6) DEFAULT NULL,
+  `etag` varchar(32) CHARACTER SET ascii COLLATE ascii_general_ci DEFAULT NULL,
+  `answer` mediumtext DEFAULT NULL,
+  `made_at` datetime NOT NULL,
+  PRIMARY KEY (`person_id`,`id`),
+  KEY `made` (`made_at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `invitation` (
+  `id` binary(16) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `door_id` binary(16) NOT NULL,
+  `person_id` binary(16) DEFAULT NULL,
+  `address` varchar(190) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+  `words` varchar(2000) NOT NULL,
+  `holds` tinyint(4) NOT NULL DEFAULT 0,
+  `made_by` binary(16) NOT NULL,
+  `made_at` datetime NOT NULL,
+  `lapses_at` datetime NOT NULL,
+  `remind_at` datetime DEFAULT NULL,
+  `sent` smallint(6) NOT NULL DEFAULT 1,
+  `opened_at` datetime DEFAULT NULL,
+  `answered_at` datetime DEFAULT NULL,
+  `answered_by` binary(16) DEFAULT NULL,
+  `withdrawn_at` datetime DEFAULT NULL,
+  `unanswered` tinyint(4) DEFAULT 1,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `once` (`door_id`,`address`,`unanswered`),
+  KEY `site` (`site_id`,`unanswered`),
+  KEY `person` (`person_id`),
+  KEY `lapsing` (`unanswered`,`lapses_at`),
+  KEY `reminding` (`unanswered`,`remind_at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `invitation_link` (
+  `token_hash` binary(32) NOT NULL,
+  `invitation_id` binary(16) NOT NULL,
+  PRIMARY KEY (`token_hash`),
+  KEY `invitation` (`invitation_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `label` (
+  `id` binary(16) NOT NULL,
+  `name` varchar(40) NOT NULL,
+  `made_by` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_EA750E85E237E06` (`name`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `letter` (
+  `id` varchar(120) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `address` varchar(190) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+  `arrived_at` datetime(3) NOT NULL,
+  `subject` varchar(400) NOT NULL,
+  `text` text NOT NULL,
+  `html` mediumtext NOT NULL,
+  PRIMARY KEY (`id`),
+  KEY `address` (`address`,`arrived_at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `log_entry` (
+  `id` binary(16) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `sequence` int(11) NOT NULL,
+  `at` datetime NOT NULL,
+  `actor_id` binary(16) NOT NULL,
+  `code` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `data` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`data`)),
+  `person_id` binary(16) DEFAULT NULL,
+  `line_id` binary(16) DEFAULT NULL,
+  `address` varchar(45) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  `schema_version` smallint(6) NOT NULL,
+  `undone_by` int(11) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_B5F762DF6BD16465286D72B` (`site_id`,`sequence`),
+  KEY `IDX_B5F762D4D7B7542` (`line_id`),
+  KEY `by_subject` (`person_id`,`at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `mark` (
+  `id` binary(16) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `kind` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `from_at` datetime NOT NULL,
+  `until_at` datetime NOT NULL,
+  `origin_id` binary(16) NOT NULL,
+  `pass_id` binary(16) DEFAULT NULL,
+  `role` varchar(32) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  `put_by` binary(16) DEFAULT NULL,
+  `ended_by` binary(16) DEFAULT NULL,
+  `note` varchar(500) DEFAULT NULL,
+  `dates_from` datetime DEFAULT NULL,
+  `dates_until` datetime DEFAULT NULL,
+  `height` smallint(6) NOT NULL DEFAULT 0,
+  PRIMARY KEY (`id`),
+  KEY `IDX_6674F27156A273CC` (`origin_id`),
+  KEY `IDX_6674F271F6BD1646217BBB47` (`site_id`,`person_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `message` (
+  `id` binary(16) NOT NULL,
+  `cause` varchar(120) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `kind` varchar(24) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `person_id` binary(16) DEFAULT NULL,
+  `address` varchar(190) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+  `site_id` binary(16) DEFAULT NULL,
+  `sheet_id` binary(16) DEFAULT NULL,
+  `position` int(11) DEFAULT NULL,
+  `line_id` binary(16) DEFAULT NULL,
+  `subject` varchar(400) NOT NULL,
+  `body` text NOT NULL,
+  `state` varchar(24) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `tries` smallint(6) NOT NULL DEFAULT 0,
+  `reason` varchar(200) DEFAULT NULL,
+  `made_by` binary(16) DEFAULT NULL,
+  `made_at` datetime NOT NULL,
+  `due_at` datetime(3) DEFAULT NULL,
+  `sent_at` datetime DEFAULT NULL,
+  `invitation_id` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `cause` (`cause`),
+  KEY `due` (`due_at`,`id`),
+  KEY `person` (`person_id`,`id`),
+  KEY `site` (`site_id`,`id`),
+  KEY `sheet` (`sheet_id`,`position`),
+  KEY `line` (`line_id`),
+  KEY `invitation` (`invitation_id`,`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `message_template` (
+  `kind` varchar(24) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `of_id` binary(16) NOT NULL,
+  `subject` varchar(150) NOT NULL,
+  `body` longtext NOT NULL,
+  `version` int(11) NOT NULL,
+  `changed_by` binary(16) NOT NULL,
+  `changed_at` datetime NOT NULL,
+  PRIMARY KEY (`kind`,`of_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `messenger_messages` (
+  `id` bigint(20) NOT NULL AUTO_INCREMENT,
+  `body` longtext NOT NULL,
+  `headers` longtext NOT NULL,
+  `queue_name` varchar(190) NOT NULL,
+  `created_at` datetime NOT NULL,
+  `available_at` datetime NOT NULL,
+  `delivered_at` datetime DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  KEY `next` (`queue_name`,`available_at`,`delivered_at`,`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `name_slip` (
+  `slip` varchar(48) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `name` varchar(48) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  PRIMARY KEY (`slip`,`name`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `notice` (
+  `id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `code` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `data` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`data`)),
+  `by_id` binary(16) DEFAULT NULL,
+  `at` datetime NOT NULL,
+  `seen_at` datetime DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  KEY `unseen` (`person_id`,`seen_at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `pass` (
+  `id` binary(16) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `door_id` binary(16) NOT NULL,
+  `role` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `given_at` datetime NOT NULL,
+  `from_at` datetime NOT NULL,
+  `until_at` datetime NOT NULL,
+  `accepted_at` datetime NOT NULL,
+  `since_at` datetime NOT NULL,
+  `section_id` binary(16) DEFAULT NULL,
+  `given_by` binary(16) DEFAULT NULL,
+  `live` tinyint(4) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_CE70D42458639EAE217BBB47530F2CAF` (`door_id`,`person_id`,`live`),
+  KEY `IDX_CE70D424F6BD1646217BBB47` (`site_id`,`person_id`),
+  KEY `unanswered` (`accepted_at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `person` (
+  `id` binary(16) NOT NULL,
+  `kind` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `division_id` binary(16) NOT NULL,
+  `given_name` varchar(80) NOT NULL,
+  `family_name` varchar(80) NOT NULL,
+  `sort_name` varchar(164) NOT NULL,
+  `terms` varchar(250) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `level` smallint(6) DEFAULT NULL,
+  `preferred_name` varchar(80) DEFAULT NULL,
+  `former_name` varchar(80) DEFAULT NULL,
+  `number` varchar(32) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  `email` varchar(190) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL,
+  `gone` varchar(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  `gone_into` binary(16) DEFAULT NULL,
+  `version` int(11) NOT NULL DEFAULT 1,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_34DCD17696901F54` (`number`),
+  UNIQUE KEY `UNIQ_34DCD176E7927C74` (`email`),
+  KEY `by_name` (`sort_name`,`id`),
+  KEY `gone_into` (`gone_into`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `person_key` (
+  `code` varchar(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `division_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  PRIMARY KEY (`code`,`division_id`,`person_id`),
+  KEY `person` (`person_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `person_label` (
+  `person_id` binary(16) NOT NULL,
+  `label_id` binary(16) NOT NULL,
+  `put_by` binary(16) DEFAULT NULL,
+  `put_at` datetime NOT NULL,
+  PRIMARY KEY (`person_id`,`label_id`),
+  KEY `IDX_A2914F2C33B92F39217BBB47` (`label_id`,`person_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `person_note` (
+  `id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `made_by` binary(16) NOT NULL,
+  `made_at` datetime NOT NULL,
+  `text` varchar(2000) NOT NULL,
+  `taken_back` tinyint(4) NOT NULL DEFAULT 0,
+  PRIMARY KEY (`id`),
+  KEY `IDX_455B7E3F217BBB4798817E56` (`person_id`,`made_at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `person_term` (
+  `term` varchar(48) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `names` varchar(250) CHARACTER SET ascii COLLATE ascii_bin NOT NULL COMMENT 'all terms of the person, each led by a blank',
+  PRIMARY KEY (`term`,`person_id`),
+  KEY `by_person` (`person_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `platform_counter` (
+  `id` tinyint(4) NOT NULL,
+  `log_sequence` int(11) NOT NULL,
+  PRIMARY KEY (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `quiet` (
+  `site_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `door_id` binary(16) NOT NULL,
+  `warned_at` datetime NOT NULL,
+  `goes_at` datetime NOT NULL,
+  PRIMARY KEY (`site_id`,`person_id`),
+  KEY `going` (`goes_at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `rule_book` (
+  `version` int(11) NOT NULL,
+  `made_at` datetime NOT NULL,
+  `made_by` binary(16) DEFAULT NULL,
+  `settings` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`settings`)),
+  PRIMARY KEY (`version`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `saved_view` (
+  `id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `name` varchar(60) NOT NULL,
+  `view` varchar(500) NOT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_F0C2599B217BBB47F6BD16465E237E06` (`person_id`,`site_id`,`name`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `section` (
+  `id` binary(16) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `name` varchar(80) NOT NULL,
+  `meets` varchar(120) NOT NULL,
+  PRIMARY KEY (`id`),
+  KEY `IDX_2D737AEFF6BD1646` (`site_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `security_chain` (
+  `id` tinyint(4) NOT NULL,
+  `entries` bigint(20) NOT NULL,
+  `sealed` varbinary(255) NOT NULL,
+  PRIMARY KEY (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `security_entry` (
+  `sequence` bigint(20) NOT NULL,
+  `at` datetime NOT NULL,
+  `code` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `person_id` binary(16) DEFAULT NULL,
+  `by_id` binary(16) DEFAULT NULL,
+  `site_id` binary(16) DEFAULT NULL,
+  `division_id` binary(16) DEFAULT NULL,
+  `address` varchar(45) DEFAULT NULL,
+  `place` char(64) CHARACTER SET ascii COLLATE ascii_general_ci NOT NULL,
+  `data` text NOT NULL,
+  `hash` char(64) CHARACTER SET ascii COLLATE ascii_general_ci NOT NULL,
+  PRIMARY KEY (`sequence`),
+  KEY `at` (`at`),
+  KEY `person` (`person_id`,`sequence`),
+  KEY `by_whom` (`by_id`,`sequence`),
+  KEY `division` (`division_id`,`sequence`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `session` (
+  `id` binary(32) NOT NULL,
+  `person_id` binary(16) DEFAULT NULL,
+  `data` blob NOT NULL,
+  `touched_at` datetime NOT NULL,
+  `made_at` datetime NOT NULL,
+  `ends_at` datetime NOT NULL,
+  `address` varchar(45) DEFAULT NULL,
+  `device` varchar(40) NOT NULL DEFAULT '',
+  `renew` tinyint(4) NOT NULL DEFAULT 0,
+  PRIMARY KEY (`id`),
+  KEY `by_person` (`person_id`),
+  KEY `touched` (`touched_at`),
+  KEY `ends` (`ends_at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `settled_line` (
+  `site_id` binary(16) NOT NULL,
+  `gist` varchar(120) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `made_by` binary(16) NOT NULL,
+  `made_at` datetime NOT NULL,
+  `text` varchar(200) NOT NULL,
+  PRIMARY KEY (`site_id`,`gist`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `sheet_line` (
+  `id` binary(16) NOT NULL,
+  `sheet_id` binary(16) NOT NULL,
+  `position` int(11) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `verb` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `verdict` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `state_before` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`state_before`)),
+  `state_after` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`state_after`)),
+  `notes` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`notes`)),
+  `effects` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`effects`)),
+  `version_after` int(11) NOT NULL,
+  `undoes` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_826AC4EB8B1206A5462CE4F5` (`sheet_id`,`position`),
+  KEY `IDX_826AC4EBF6BD1646217BBB47` (`site_id`,`person_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `sheet_wish` (
+  `sheet_id` binary(16) NOT NULL,
+  `position` int(11) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `wish` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`wish`)),
+  `outcome` varchar(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  `reasons` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`reasons`)),
+  `line_id` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`sheet_id`,`position`),
+  KEY `outcome` (`sheet_id`,`outcome`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `site` (
+  `id` binary(16) NOT NULL,
+  `code` varchar(24) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `title` varchar(160) NOT NULL,
+  `kind` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `division_id` binary(16) NOT NULL,
+  `term_id` binary(16) NOT NULL,
+  `level_lowest` smallint(6) DEFAULT NULL,
+  `level_highest` smallint(6) DEFAULT NULL,
+  `seats` int(11) DEFAULT NULL,
+  `lead_limit` smallint(6) DEFAULT NULL,
+  `time_zone` varchar(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `opens_at` datetime NOT NULL,
+  `closes_at` datetime NOT NULL,
+  `version` int(11) NOT NULL,
+  `roster_version` int(11) NOT NULL,
+  `log_sequence` int(11) NOT NULL,
+  `taken_back` tinyint(4) NOT NULL DEFAULT 0,
+  `last_entry_at` datetime NOT NULL DEFAULT '1000-01-01 00:00:00',
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_694309E477153098` (`code`),
+  KEY `IDX_694309E42B36786BBF396750` (`title`,`id`),
+  KEY `IDX_694309E4418592892B36786BBF396750` (`division_id`,`title`,`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `site_count` (
+  `site_id` binary(16) NOT NULL,
+  `roster_version` int(11) NOT NULL,
+  `from_at` datetime NOT NULL,
+  `until_at` datetime NOT NULL,
+  `learners` int(11) NOT NULL,
+  `staff` int(11) NOT NULL,
+  `others` int(11) NOT NULL,
+  `unlisted` int(11) NOT NULL,
+  `seats_held` int(11) NOT NULL,
+  PRIMARY KEY (`site_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `term` (
+  `id` binary(16) NOT NULL,
+  `code` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `name` varchar(120) NOT NULL,
+  `starts_on` varchar(10) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `ends_on` varchar(10) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_A50FE78D77153098` (`code`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `throttle` (
+  `id` binary(32) NOT NULL,
+  `hits` int(11) NOT NULL,
+  `window_ends` datetime NOT NULL,
+  PRIMARY KEY (`id`),
+  KEY `ends` (`window_ends`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `told_apart` (
+  `one_id` binary(16) NOT NULL,
+  `other_id` binary(16) NOT NULL,
+  `made_by` binary(16) NOT NULL,
+  `made_at` datetime NOT NULL,
+  PRIMARY KEY (`one_id`,`other_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `waiter` (
+  `id` bigint(20) unsigned NOT NULL AUTO_INCREMENT,
+  `site_id` binary(16) NOT NULL,
+  `door_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `what` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `state` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `waits` tinyint(4) DEFAULT NULL,
+  `section_id` binary(16) DEFAULT NULL,
+  `why` varchar(300) DEFAULT NULL,
+  `ahead` int(11) NOT NULL DEFAULT 0,
+  `moved_why` varchar(300) DEFAULT NULL,
+  `made_at` datetime NOT NULL,
+  `offered_until` datetime DEFAULT NULL,
+  `decided_by` binary(16) DEFAULT NULL,
+  `decided_at` datetime DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `once` (`door_id`,`person_id`,`waits`),
+  KEY `site` (`site_id`,`waits`,`what`),
+  KEY `person` (`person_id`,`waits`),
+  KEY `due` (`waits`,`offered_until`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;

@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Faults;
+
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+
+/** The application as `bin/start` serves it, from a database folder of its own, to be hurt. */
+abstract class FaultCase extends TestCase
+{
+    protected const PORT = 8_197;
+
+    protected const DB_PORT = 3_337;
+
+    private ?Process $start = null;
+
+    protected static function root(): string
+    {
+        return \dirname(__DIR__, 2);
+    }
+
+    /** @return array<string, string> */
+    protected function environment(): array
+    {
+        $never = ['APP_ENV', 'APP_SECRET', 'DATABASE_URL', 'MINT_DOOR_CLOCK'];
+
+        return array_fill_keys($never, false) + [
+            'DATA' => self::root().'/var/mariadb-faults',
+            'DB_PORT' => (string) self::DB_PORT,
+            'DB_BUFFER' => '256M',
+            'POST_ROOM_HOLD' => '3600', // and no DB_FAST: what was answered must be on the disk
+        ];
+    }
+
+    protected function start(): void
+    {
+        $command = ['setsid', '--wait', self::root().'/bin/start', '--port', (string) self::PORT, '--fresh'];
+        $this->start = new Process($command, self::root(), $this->environment(), timeout: null);
+        $this->start->start();
+        for ($n = 0; $n < 900 && !str_contains($this->start->getOutput(), 'Ctrl-C closes it'); ++$n) {
+            self::assertTrue($this->start->isRunning(), $this->start->getOutput().$this->start->getErrorOutput());
+            usleep(100_000);
+        }
+    }
+
+    protected function tearDown(): void
+    {
+        if (null !== $this->start && $this->start->isRunning()) {
+            @posix_kill(-(int) $this->start->getPid(), \SIGTERM);
+            $this->start->wait();
+        }
+        $this->start = null;
+    }
+
+    /** @return string the folder the application runs from */
+    protected function folder(): string
+    {
+        return trim((string) file_get_contents(self::root().'/var/mariadb-faults.serving'));
+    }
+
+    /** The process a program runs as now. */
+    protected function pid(string $program): int
+    {
+        if ('keeper' === $program) {
+            $keeper = new Process(['pgrep', '-f', 'bin/lib/keeper '.$this->folder().'$']);
+            $keeper->run();
+
+            return (int) trim($keeper->getOutput());
+        }
+
+        return (int) @file_get_contents($this->folder().'/'.$program.'.kept');
+    }
+
+    /**
+     * @param list<string>          $command
+     * @param array<string, string> $more    of its environment
+     */
+    protected function run_(array $command, array $more = [], int $expected = 0, int $timeout = 120): string
+    {
+        $process = new Process($command, self::root(), $more + $this->environment(), timeout: $timeout);
+        $process->run();
+        self::assertSame($expected, $process->getExitCode(), implode(' ', $command)."\n".$process->getOutput().$process->getErrorOutput());
+
+        return trim($process->getOutput());
+    }
+
+    protected function sql(string $sql, string $database = 'mint_door'): string
+    {
+        return $this->run_([self::root().'/bin/db', 'client', '-N', $database, '-e', $sql]);
+    }
+
+    /** @return array<string, string> to have a command of the application work on a database */
+    protected function on(string $database): array
+    {
+        return [
+            'APP_ENV' => 'prod',
+            'APP_SECRET' => trim((string) file_get_contents(self::root().'/var/secret')),
+            'DATABASE_URL' => $this->run_([self::root().'/bin/db', 'url', $database]),
+        ];
+    }
+
+    /**
+     * @param ?array<string, mixed> $body
+     * @param list<string>          $headers
+     *
+     * @return array{int, array<string, mixed>} status (0 for no answer) and what it says
+     */
+    protected function ask(string $method, string $path, ?array $body = null, string $cookie = '', array $headers = []): array
+    {
+        $handle = curl_init('http://127.0.0.1:'.self::PORT.'/api/v1'.$path);
+        \assert(false !== $handle);
+        curl_setopt_array($handle, (null === $body ? [] : [
+            \CURLOPT_POSTFIELDS => json_encode($body, \JSON_THROW_ON_ERROR),
+        ]) + [
+            \CURLOPT_RETURNTRANSFER => true,
+            \CURLOPT_TIMEOUT => 20,
+            \CURLOPT_CUSTOMREQUEST => $method ?: 'GET',
+            \CURLOPT_COOKIE => $cookie,
+            \CURLOPT_HTTPHEADER => ['X-Mint-Door: 1', 'Content-Type: application/json', ...$headers],
+            \CURLOPT_HEADERFUNCTION => function ($handle, string $line): int {
+                if (1 === preg_match('/^Set-Cookie: (mint_door=[^;]+)/i', $line, $found)) {
+                    $this->cookie = $found[1];
+                }
+
+                return \strlen($line);
+            },
+        ]);
+        $answer = json_decode((string) curl_exec($handle), true);
+
+        return [(int) curl_getinfo($handle, \CURLINFO_RESPONSE_CODE), \is_array($answer) ? $answer : []];
+    }
+
+    protected string $cookie = '';
+
+    protected function signIn(string $login): string
+    {
+        for ($n = 0; $n < 100; ++$n) {
+            if (200 === $this->ask('POST', '/sign-in', ['login' => $login, 'password' => 'alder-quay-demo'])[0]) {
+                return $this->cookie;
+            }
+            usleep(100_000);
+        }
+        self::fail('Nobody signs in.');
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Tests\Faults;
+
+use MintDoor\Hall\Id;
+
+/** Whatever process is killed, it is back soon; nothing that was answered is lost, and nothing happens twice. */
+final class KillsTest extends FaultCase
+{
+    /** `KILLS` says how often each is killed. */
+    private const KILLS = 3;
+
+    private const SOON = 5.0;
+
+    private const PROGRAMS = ['fpm', 'nginx', 'database', 'worker', 'scheduler', 'keeper'];
+
+    public function testKilledProcessesComeBackAndNothingIsLostOrDoubled(): void
+    {
+        $this->start();
+        $cookie = $this->signIn('mara.lindqvist');
+        $site = $this->sql("SELECT LOWER(HEX(id)) FROM site WHERE title = 'Harmony & Ear Training II'");
+        $site = Id::text((string) hex2bin($site));
+        $people = array_map(
+            static fn (string $hex): string => Id::text((string) hex2bin($hex)),
+            explode("\n", $this->sql('SELECT HEX(person_id) FROM enrollment_segment WHERE site_id = 0x'.str_replace('-', '', $site)." AND state = 'current' AND role = 'learner' AND until_at > '2999-01-01' ORDER BY person_id LIMIT 300")),
+        );
+        $kills = (int) (getenv('KILLS') ?: self::KILLS);
+        $statuses = $slowest = [];
+        $done = 0;
+        for ($round = 0; $round < $kills; ++$round) {
+            foreach (self::PROGRAMS as $program) {
+                $before = $this->pid($program);
+                self::assertGreaterThan(1, $before, $program);
+                // Asked while it is killed, and again under its key until there is an answer.
+                $verb = 0 === intdiv($done, \count($people)) % 2 ? 'pause' : 'resume';
+                $line = ['person' => $people[$done % \count($people)], 'verb' => $verb];
+                $killed = microtime(true);
+                posix_kill($before, \SIGKILL);
+                do {
+                    [$status] = $this->ask('POST', "/sites/$site/sheets", ['lines' => [$line]], $cookie, ["Idempotency-Key: kill-$round-$program"]);
+                    $statuses[$status] = ($statuses[$status] ?? 0) + 1;
+                    200 === $status || usleep(50_000);
+                } while (200 !== $status && microtime(true) - $killed < 20);
+                self::assertSame(200, $status, "$program: ".json_encode($statuses));
+                for ($n = 0; $n < 200 && \in_array($this->pid($program), [0, $before], true); ++$n) {
+                    usleep(50_000);
+                }
+                $took = microtime(true) - $killed;
+                $slowest[$program] = max($slowest[$program] ?? 0.0, $took);
+                self::assertLessThan(self::SOON, $took, "$program is back");
+                ++$done;
+            }
+        }
+        self::assertSame([], array_diff(array_keys($statuses), [200, 0, 503, 502]), json_encode($statuses) ?: '');
+        self::assertSame($done, (int) $this->sql('SELECT COUNT(*) FROM log_entry WHERE site_id = 0x'.str_replace('-', '', $site)." AND code IN ('pause', 'resume') AND at > UTC_TIMESTAMP() - INTERVAL 1 HOUR"));
+        self::assertStringContainsString(' 0 differ', $this->run_(['php', 'bin/console', 'roster:verify'], $this->on('mint_door')));
+        ksort($statuses);
+        fwrite(\STDERR, \sprintf("\n%d kills of each; slowest back: %s; answers: %s; lost 0, twice 0\n", $kills, implode(', ', array_map(static fn (string $name, float $seconds): string => \sprintf('%s %.1f s', $name, $seconds), array_keys($slowest), $slowest)), json_encode($statuses)));
+    }
+
+    /** A worker that is killed in the middle of a list is replaced, and the list goes on. */
+    public function testAListGoesOnWhenItsWorkerIsKilled(): void
+    {
+        $this->start();
+        $cookie = $this->signIn('ingrid.solheim');
+        $people = explode("\n", $this->sql("SELECT HEX(id) FROM person WHERE kind = 'learner' AND gone IS NULL ORDER BY id LIMIT 1200"));
+        $people = array_map(static fn (string $hex): string => Id::text((string) hex2bin($hex)), $people);
+        $site = Id::text((string) hex2bin($this->sql("SELECT HEX(id) FROM site WHERE title = 'Choral Studio'")));
+        [, $draft] = $this->ask('POST', '/sheets', ['kind' => 'people', 'work' => ['sites' => []], 'title' => 'Many'], $cookie);
+        $each = ['people' => $people, 'sites' => [$site], 'verb' => 'let-in', 'role' => 'day-guest', 'sure' => true];
+        [$status] = $this->ask('POST', "/sheets/{$draft['id']}/apply", ['each' => $each], $cookie);
+        self::assertSame(200, $status);
+        usleep(400_000);
+        posix_kill($this->pid('worker'), \SIGKILL);
+        $killed = microtime(true);
+        do {
+            usleep(100_000);
+            [, $page] = $this->ask('GET', '/sheets/'.$draft['id'], null, $cookie);
+        } while ('applied' !== ($page['state'] ?? '') && microtime(true) - $killed < 40);
+        self::assertSame(['applied', 1_200], [$page['state'], $page['done']]);
+        self::assertSame('0', $this->sql('SELECT COUNT(*) - COUNT(DISTINCT person_id) FROM sheet_line WHERE sheet_id = 0x'.str_replace('-', '', $draft['id'])));
+        self::assertTrue($this->ask('GET', '/health')[1]['well'] ?? null);
+    }
+}
