@@ -27,19 +27,22 @@ need_packages() {
     || { tail -n 5 "$ROOT/var/log/packages.log" >&2; fail "These Debian packages could not be installed: ${missing[*]}. Install them as root, then start again."; }
 }
 
+# need_php_libraries [dev]: with those of development only where they are wanted.
 need_php_libraries() {
+  local dev=${1:-}
   if [ ! -d "$ROOT/var/symfony/src/Symfony/Component/Clock" ]; then
     say "Fetching the Symfony components that come as one package …"
     rm -rf "$ROOT/var/symfony"
     (cd "$ROOT" && composer create-project --no-install --no-scripts --no-interaction -q symfony/symfony var/symfony "$SYMFONY") \
       || fail "symfony/symfony $SYMFONY could not be fetched. See docs/development.md, \"Symfony's missing parts\"."
   fi
-  if [ ! -f "$ROOT/vendor/autoload.php" ] || ! fresh composer composer.json; then
+  if [ ! -f "$ROOT/vendor/autoload.php" ] || { ! fresh composer-dev composer.json && { [ -n "$dev" ] || ! fresh composer composer.json; }; }; then
     say "Installing PHP libraries …"
     mkdir -p "$ROOT/var/log"
-    (cd "$ROOT" && composer update --no-interaction --no-progress) >"$ROOT/var/log/composer.log" 2>&1 \
+    (cd "$ROOT" && composer update --no-interaction --no-progress $([ -n "$dev" ] || echo --no-dev)) >"$ROOT/var/log/composer.log" 2>&1 \
       || { tail -n 15 "$ROOT/var/log/composer.log" >&2; fail "The PHP libraries could not be installed; composer's words are above."; }
-    stamp composer composer.json
+    stamp "composer${dev:+-dev}" composer.json
+    php "$ROOT/bin/lib/versions.php" check
   fi
 }
 

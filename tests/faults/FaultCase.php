@@ -21,7 +21,7 @@ abstract class FaultCase extends TestCase
         return \dirname(__DIR__, 2);
     }
 
-    /** @return array<string, string> */
+    /** @return array<string, string|false> false for what is not handed on */
     protected function environment(): array
     {
         $never = ['APP_ENV', 'APP_SECRET', 'DATABASE_URL', 'MINT_DOOR_CLOCK'];
@@ -117,7 +117,7 @@ abstract class FaultCase extends TestCase
             \CURLOPT_RETURNTRANSFER => true,
             \CURLOPT_TIMEOUT => 20,
             \CURLOPT_CUSTOMREQUEST => $method ?: 'GET',
-            \CURLOPT_COOKIE => $cookie,
+            \CURLOPT_COOKIE => $cookie ?: 'none=1',
             \CURLOPT_HTTPHEADER => ['X-Mint-Door: 1', 'Content-Type: application/json', ...$headers],
             \CURLOPT_HEADERFUNCTION => function ($handle, string $line): int {
                 if (1 === preg_match('/^Set-Cookie: (mint_door=[^;]+)/i', $line, $found)) {

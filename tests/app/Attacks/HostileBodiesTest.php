@@ -9,12 +9,14 @@ use MintDoor\Hall\CallerProvider;
 use MintDoor\Hall\OpenPaths;
 use MintDoor\Tests\App\ApiTestCase;
 use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Routing\RouterInterface;
 
 /**
  * Every member of the body of every operation, with everything that does not belong there: nothing answers with an error of
  * our own or slowly, and what the contract does not allow is never taken.
  */
+#[Group('hostile')]
 final class HostileBodiesTest extends ApiTestCase
 {
     private const SLOW = 2.0;
