@@ -21,6 +21,7 @@ final readonly class Circumstances
         public array $kinds = [PersonKind::Learner, PersonKind::Staff],
         public array $remembered = [],
         public array $crowded = [],
+        public ?int $now = null,
     ) {
     }
 
@@ -30,6 +31,12 @@ final readonly class Circumstances
         $levels = $this->site->levels;
 
         return $this->wanted($person) && $person->division === $this->site->division && (null === $levels || (null !== $person->level && $levels->contains($person->level)));
+    }
+
+    /** Whether somebody's account is open, where it is known what time it is. */
+    public function open(Person $person): bool
+    {
+        return null === $this->now || $person->accountOpen($this->now);
     }
 
     public function wanted(Person $person): bool

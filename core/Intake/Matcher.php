@@ -121,9 +121,11 @@ final readonly class Matcher
         }
         $group = self::ofTier($fits, $best);
         $decided = \count($group) < \count(self::ofTier($named, $best)) ? Evidence::TheRowSays : null;
+        // While something on the line is not understood, it may be what tells them apart: the site does not decide.
+        $unread = $line->unread || [] !== array_filter($group, static fn (Candidate $each): bool => $each->unread);
         foreach ([[Evidence::TheRowSays, static fn (Person $person): bool => self::confirms($line, $person)], [Evidence::OnlyOneForTheSite, $for->fit(...)]] as [$why, $test]) {
             $some = array_values(array_filter($group, static fn (Candidate $each): bool => $test($each->known->person)));
-            if (\count($group) > 1 && 1 === \count($some)) {
+            if (\count($group) > 1 && 1 === \count($some) && (!$unread || Evidence::OnlyOneForTheSite !== $why)) {
                 [$group, $decided] = [$some, $why];
             }
         }
@@ -132,11 +134,14 @@ final readonly class Matcher
             return $ask;
         }
         $person = $one->known->person;
-        $sure = $for->fit($person) || self::confirms($line, $person);
+        if (!$for->open($person) && \count($named) > 1) {
+            return $ask;
+        }
+        $sure = (!$unread && $for->fit($person)) || self::confirms($line, $person);
         // Somebody the words name in part, or by a short name, may be meant as well, unless the site tells them apart.
         $rivals = array_filter($fits, static fn (Candidate $each): bool => $each !== $one && $each->clear && $each->evidence->tier() >= min(1, $best) && $each->evidence->tier() < $best && (!$sure || $for->fit($each->known->person)));
         $crowd = array_intersect_key($for->crowded, array_fill_keys($this->wording->keys($line), true));
-        if ([] !== $rivals || \in_array(true, $crowd, true) || ([] !== $crowd && !$for->fit($person))) {
+        if ([] !== $rivals || \in_array(true, $crowd, true) || ([] !== $crowd && ($unread || !$for->fit($person)))) {
             return $ask;
         }
         // A name of the directory that is one slip from this one is more likely another's.
@@ -264,7 +269,7 @@ final readonly class Matcher
      */
     private static function ranked(array $candidates, Circumstances $for): array
     {
-        $order = static fn (Candidate $each): array => [-$each->evidence->strength(), $for->fit($each->known->person) ? 0 : 1, $for->wanted($each->known->person) ? 0 : 1, $each->known->person->id];
+        $order = static fn (Candidate $each): array => [-$each->evidence->strength(), $for->open($each->known->person) ? 0 : 1, $for->fit($each->known->person) ? 0 : 1, $for->wanted($each->known->person) ? 0 : 1, $each->known->person->id];
         usort($candidates, static fn (Candidate $a, Candidate $b): int => $order($a) <=> $order($b));
 
         return \array_slice($candidates, 0, self::MOST_CANDIDATES);

@@ -25,6 +25,7 @@ final readonly class NameFit
     public function of(array $words, Known $known): ?Candidate
     {
         $slots = self::slots($known);
+        $all = $words;
         $pairs = $this->assigned($words, $slots);
         $given = $family = $used = [];
         $worst = self::EXACT;
@@ -32,7 +33,7 @@ final readonly class NameFit
         foreach ($pairs as [$place, $slot, $apart]) {
             [, $side, $source] = $slots[$slot];
             $used[$source][] = $slot;
-            if (!NameKeys::isParticle($slots[$slot][0])) {
+            if (self::counts($slots, $slot)) {
                 $side ? $family[] = $slot : $given[] = $slot;
             }
             $worst = max($worst, $apart);
@@ -42,17 +43,22 @@ final readonly class NameFit
         if ([] === $given || [] === $family || $near > 2 || !$this->whole($pairs, $slots)) {
             return null;
         }
-        $left = array_filter($words, static fn (string $word): bool => !NameKeys::isParticle($word) && \strlen($word) > 1);
+        $left = array_filter(
+            $words,
+            static fn (string $word, int $place): bool => \strlen($word) > 1
+                && (!NameKeys::isParticle($word) || self::isAName($place, $words, $all, $pairs, $slots)),
+            \ARRAY_FILTER_USE_BOTH,
+        );
         $letters = array_filter($words, static fn (string $word): bool => 1 === \strlen($word));
         $missing = self::missing($slots, $used);
         if ([] !== $left || [] !== $letters) {
             // Something besides: a remark when the directory knows no such name, and otherwise perhaps somebody else.
-            $somebodyElse = [] !== $letters || [] !== array_filter($left, $this->wording->mayBeAName(...));
+            $somebodyElse = [] !== $letters || [] !== array_filter($left, fn (string $word): bool => NameKeys::isParticle($word) || $this->wording->mayBeAName($word));
             if ($worst >= self::INITIAL || $missing > 1 || ($somebodyElse && $missing > 0)) {
                 return [] === $letters && $near < 2 && $missing < 2 ? new Candidate($known, $near > 0 ? Evidence::SmallDifference : Evidence::PartOfTheName, false) : null;
             }
 
-            return new Candidate($known, Evidence::PartOfTheName, !$somebodyElse && 0 === $missing);
+            return new Candidate($known, Evidence::PartOfTheName, !$somebodyElse && 0 === $missing, unread: true);
         }
 
         return match (true) {
@@ -66,6 +72,42 @@ final readonly class NameFit
             $this->allParticles($slots, $used, $words) => new Candidate($known, Evidence::FullName),
             default => new Candidate($known, Evidence::Particles),
         };
+    }
+
+    /**
+     * Whether a name tells somebody apart: a particle does where the whole name is one ("Le", "Do").
+     *
+     * @param list<array{string, bool, string}> $slots
+     */
+    private static function counts(array $slots, int $slot): bool
+    {
+        [$name, , $source] = $slots[$slot];
+        $own = array_filter($slots, static fn (array $each): bool => $each[2] === $source && !NameKeys::isParticle($each[0]));
+
+        return !NameKeys::isParticle($name) || [] === $own;
+    }
+
+    /**
+     * Whether a particle nobody of this name has is a name by itself: it may be one, and stands before none of their names.
+     *
+     * @param list<string>                      $all   words of the line
+     * @param array<int, string>                $words those that stand for nothing
+     * @param list<array{int, int, float}>      $pairs
+     * @param list<array{string, bool, string}> $slots
+     */
+    private static function isAName(int $place, array $words, array $all, array $pairs, array $slots): bool
+    {
+        if (!NameKeys::mayBeANameOfItsOwn($all[$place])) {
+            return false;
+        }
+        // "van Berg", "Le Blanc", where the directory leaves the particle out; but "Le Minh Anh" is somebody called Le.
+        foreach ($pairs as [$at, $slot]) {
+            if ($at === $place + 1 && $slots[$slot][1] && $place > 0) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return list<array{string, bool, string}> folded word, whether of the family, and which name it is of */
@@ -188,7 +230,7 @@ final readonly class NameFit
     private function whole(array $pairs, array $slots): bool
     {
         foreach ($pairs as [, $slot, $apart]) {
-            if ($apart < self::INITIAL && !NameKeys::isParticle($slots[$slot][0])) {
+            if ($apart < self::INITIAL && self::counts($slots, $slot)) {
                 return true;
             }
         }
@@ -239,7 +281,7 @@ final readonly class NameFit
      */
     private static function missing(array $slots, array $used): int
     {
-        $of = static fn (string $source): array => array_keys(array_filter($slots, static fn (array $slot): bool => $slot[2] === $source && !NameKeys::isParticle($slot[0])));
+        $of = static fn (string $source): array => array_keys(array_filter($slots, static fn (array $slot, int $at): bool => $slot[2] === $source && self::counts($slots, $at), \ARRAY_FILTER_USE_BOTH));
         $lacks = static fn (string $source): int => \count(array_diff($of($source), $used[$source] ?? []));
         $side = static function (string $a, string $b) use ($of, $lacks, $used): int {
             $choices = array_map($lacks, array_filter([$a, $b], static fn (string $source): bool => isset($used[$source]) && [] !== $of($source)));

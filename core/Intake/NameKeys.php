@@ -16,6 +16,9 @@ final class NameKeys
 
     private const PARTICLES = ['af', 'al', 'am', 'auf', 'av', 'bin', 'da', 'dal', 'das', 'de', 'dei', 'del', 'della', 'den', 'der', 'des', 'di', 'do', 'dos', 'du', 'el', 'het', 'ibn', 'la', 'las', 'le', 'los', 'of', 'op', 'ten', 'ter', 'van', 'vom', 'von', 'zu', 'zum', 'zur'];
 
+    /** Particles that are family names of their own as well: where nobody asked for has one, it is a name of somebody else. */
+    private const NAMES_TOO = ['al', 'am', 'bin', 'da', 'dal', 'das', 'den', 'do', 'du', 'el', 'la', 'le', 'ten', 'van'];
+
     private function __construct()
     {
     }
@@ -23,6 +26,12 @@ final class NameKeys
     public static function isParticle(string $word): bool
     {
         return \in_array($word, self::PARTICLES, true);
+    }
+
+    /** Whether a particle may be somebody's whole family name. */
+    public static function mayBeANameOfItsOwn(string $word): bool
+    {
+        return \in_array($word, self::NAMES_TOO, true);
     }
 
     /** A folded word in the spelling its transliterations share: ä and ae, ø and oe, Dmitrij and Dmitri, Nowak and Novak, doubled letters and single ones. */

@@ -15,6 +15,7 @@ final readonly class PastedLine
      * @param bool         $person      whether somebody may be meant; headings, greetings and sums are nobody
      * @param list<int>    $levels      the row says
      * @param list<string> $divisions   codes of those the row says
+     * @param bool         $unread      whether something stands on it that was not understood, such as a small number
      */
     public function __construct(
         public int $number,
@@ -24,6 +25,7 @@ final readonly class PastedLine
         public bool $person,
         public array $levels = [],
         public array $divisions = [],
+        public bool $unread = false,
     ) {
     }
 

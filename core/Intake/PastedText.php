@@ -102,6 +102,12 @@ final readonly class PastedText
         // Numbering, bullets and ticks in front, and what is left of them behind.
         $bare = (string) preg_replace('/^(?:\(?\d{1,3}[.)]\s*(?=\D)|[\-–—*•·▪◦‣✓✔☐☑☒✗xX>]\s+|\[[ xX✓]?\]\s*)+/u', '', $shown);
         $bare = (string) preg_replace('/\b(?:mailto|tel):/i', '', $bare);
+        // A number is one however it is announced.
+        $bare = (string) preg_replace('/(?:[#№]|\b(?:no|nr|num|number|id)\b[.:]?|n[º°]\.?)\s*(?=[A-Z]{0,4}\d{4,})/iu', ' ', $bare);
+        $people = $this->people($bare);
+        if (\count($people) > 1) {
+            return array_merge(...array_map(fn (string $one): array => $this->line($number, $one), $people));
+        }
         [$cells, $row] = self::cells($bare);
         $identifiers = $words = $levels = $divisions = [];
         foreach ($cells as $place => $cell) {
@@ -122,6 +128,7 @@ final readonly class PastedText
             }
         }
         $identifiers = array_values(array_unique($identifiers));
+        $unread = [] !== preg_grep('/^\d{1,3}$/D', $words);
         $words = array_values(array_unique(array_filter($words, static fn (string $word): bool => 1 !== preg_match('/^\d{1,3}$/D', $word) && !\in_array($word, self::TITLES, true))));
         // Several of one kind are several people; a number and an address are one's.
         $kinds = array_unique(array_map(static fn (string $each): string => str_contains($each, '@') ? '@' : (1 === preg_match('/\d{4}/', $each) ? '9' : 'a'), $identifiers));
@@ -129,7 +136,56 @@ final readonly class PastedText
             return array_map(static fn (string $identifier): PastedLine => new PastedLine($number, $identifier, [$identifier], [], true), $identifiers);
         }
 
-        return [new PastedLine($number, mb_substr($shown, 0, self::LONGEST), $identifiers, $words, [] !== $identifiers || $this->mayBeAName($shown, $words), array_values(array_unique($levels)), array_values(array_unique($divisions)))];
+        return [new PastedLine($number, mb_substr($shown, 0, self::LONGEST), $identifiers, $words, [] !== $identifiers || $this->mayBeAName($shown, $words), array_values(array_unique($levels)), array_values(array_unique($divisions)), $unread)];
+    }
+
+    /**
+     * Two identifiers of one kind are two people, each with the words beside it: those before it where the line begins with
+     * words, and otherwise those after it.
+     *
+     * @return non-empty-list<string>
+     */
+    private function people(string $bare): array
+    {
+        preg_match_all('/[^\s,;|<>()\[\]"]+/u', $bare, $found, \PREG_OFFSET_CAPTURE);
+        $tokens = array_map(fn (array $token): array => [$token[1], self::kind($this->identifier($token[0]))], $found[0]);
+        $kinds = array_count_values(array_filter(array_column($tokens, 1)));
+        if ([] === array_filter($kinds, static fn (int $times): bool => $times > 1) || (\count($tokens) === array_sum($kinds) && !self::cells($bare)[1])) {
+            return [$bare];
+        }
+        $wordsFirst = '' === $tokens[0][1];
+        $cuts = [0];
+        $own = [];
+        $last = '';
+        foreach ($tokens as [$at, $kind]) {
+            $begins = $wordsFirst ? '' === $kind && '' !== $last : '' !== $kind && '' === $last && [] !== $own;
+            // What is a second one of its kind belongs to somebody else, also where no word stands between.
+            if ($begins || ('' !== $kind && isset($own[$kind]))) {
+                $cuts[] = $at;
+                $own = [];
+            }
+            if ('' !== $kind) {
+                $own[$kind] = true;
+            }
+            $last = $kind;
+        }
+        $parts = array_map(
+            static fn (int $from, ?int $until): string => trim(substr($bare, $from, null === $until ? null : $until - $from), " \t,;|<>()[]\"&/"),
+            $cuts,
+            [...\array_slice($cuts, 1), null],
+        );
+
+        return array_values(array_filter($parts, static fn (string $part): bool => '' !== $part)) ?: [$bare];
+    }
+
+    private static function kind(?string $identifier): string
+    {
+        return match (true) {
+            null === $identifier => '',
+            str_contains($identifier, '@') => 'address',
+            1 === preg_match('/\d{4}/', $identifier) => 'number',
+            default => 'login',
+        };
     }
 
     /**

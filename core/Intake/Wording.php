@@ -101,8 +101,16 @@ final readonly class Wording
                 }
             }
         }
-        // Written as one what the directory has as two, particles and all.
+        // A particle may be somebody's whole family name.
         $all = $line->words;
+        foreach (array_filter($all, NameKeys::mayBeANameOfItsOwn(...)) as $particle) {
+            foreach ($all as $word) {
+                if ($word !== $particle) {
+                    $pairs[NameKeys::pair(NameKeys::canon($particle), NameKeys::canon($word))] = true;
+                }
+            }
+        }
+        // Written as one what the directory has as two, particles and all.
         for ($i = 0; $i + 1 < \count($all) && \count($all) > 2; ++$i) {
             foreach ([2, 3] as $length) {
                 $joined = NameKeys::canon(implode('', \array_slice($all, $i, $length)));

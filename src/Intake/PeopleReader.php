@@ -16,6 +16,7 @@ use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Reach;
 use MintDoor\Core\People\Sight;
 use MintDoor\Hall\Caller;
+use MintDoor\Hall\HouseClock;
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Problem;
 use MintDoor\Hall\Row;
@@ -35,6 +36,7 @@ final readonly class PeopleReader
         private Roles $roles,
         private Caring $caring,
         private Lookups $lookups,
+        private HouseClock $clock,
     ) {
     }
 
@@ -67,7 +69,7 @@ final readonly class PeopleReader
         [$found, $crowded] = $this->lookup->people($lines, $wording, $matcher, $site, $this->divisions->all()[$for->site->division]['id'] ?? Id::NONE, array_values($for->remembered));
         [$rows, $known] = $this->within($found, $lines, $caller);
         $this->lookups->count(self::missed($lines, $rows), $caller);
-        $for = new Circumstances($for->site, $for->kinds, $for->remembered, $crowded);
+        $for = new Circumstances($for->site, $for->kinds, $for->remembered, $crowded, $this->clock->instant());
 
         return [$matcher->read($lines, $known, $for), $rows, $for];
     }
