@@ -43,6 +43,10 @@ final readonly class Logbook
      */
     public function write(string $siteId, Caller $actor, array $entries): int
     {
+        foreach ($entries as $entry) {
+            \in_array($entry[0], LogbookFilter::codes(), true)
+                || throw new \LogicException(\sprintf('"%s" is written and could not be looked for.', $entry[0]));
+        }
         $found = $this->lastSequence($siteId, \count($entries));
         $first = (is_numeric($found) ? (int) $found : 0) - \count($entries) + 1;
         $rows = new BulkWriter($this->db);

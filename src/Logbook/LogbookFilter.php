@@ -30,6 +30,6 @@ final readonly class LogbookFilter
     /** @return non-empty-list<string> */
     public static function codes(): array
     {
-        return [...array_map(static fn (Verb $verb): string => $verb->value, Verb::cases()), 'come-in', 'wait', 'invite', 'invited', 'moved-up', 'leave', 'lapse', 'release', 'door-made', 'door-changed', 'door-opened', 'door-shut', 'door-key-renewed', 'undo', 'label-on', 'label-off', 'site-made', 'site-taken-back', 'password-reset', 'account-opened', 'account-closed', 'sessions-ended', 'site-changed', 'site-open', 'site-closed', 'site-draft'];
+        return [...array_map(static fn (Verb $verb): string => $verb->value, Verb::cases()), 'come-in', 'wait', 'invite', 'invited', 'moved-up', 'leave', 'lapse', 'release', 'door-made', 'door-changed', 'door-opened', 'door-shut', 'door-key-renewed', 'undo', 'label-on', 'label-off', 'site-made', 'site-taken-back', 'password-reset', 'account-opened', 'account-closed', 'sessions-ended', 'site-changed', 'site-open', 'site-closed', 'site-draft', 'account-made', 'account-taken-back', 'administrator-named', 'password-link', 'password-wanted', 'person-changed', 'person-erased', 'person-exported', 'rules-changed', 'template-changed', 'merged', 'unmerged', 'approve', 'decline'];
     }
 }

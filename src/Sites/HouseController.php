@@ -39,10 +39,21 @@ final readonly class HouseController
             'now' => Instant::toJson($this->clock->instant()),
             'divisions' => array_map(static fn (Row $row): array => ['code' => $row->string('code'), 'name' => $row->string('name')], $divisions),
             'terms' => array_map(static fn (Row $row): array => ['code' => $row->string('code'), 'name' => $row->string('name'), 'startsOn' => $row->string('starts_on'), 'endsOn' => $row->string('ends_on')], $terms),
+            'highestLevel' => $this->highestLevel(),
             'siteKinds' => SiteWish::KINDS,
             'roles' => array_map($this->role(...), $this->roles->book()->all()),
             'mayMakeIn' => $this->mayMakeIn($caller, array_map(static fn (Row $row): string => $row->string('code'), $divisions)),
         ]);
+    }
+
+    /** The highest level anybody has, or any site is for. */
+    private function highestLevel(): int
+    {
+        $highest = $this->db->fetchOne(
+            'SELECT GREATEST(COALESCE((SELECT MAX(level) FROM person), 1), COALESCE((SELECT MAX(level_highest) FROM site), 1))',
+        );
+
+        return is_numeric($highest) ? (int) $highest : 1;
     }
 
     /**
@@ -57,7 +68,11 @@ final readonly class HouseController
         }
         $reach = $this->directory->reachOf($caller);
 
-        return $reach->everything ? $all : $reach->divisions;
+        $may = $reach->everything ? $all : $reach->divisions;
+        // Staff mostly belong to a division of their own, and make sites for the others.
+        usort($may, static fn (string $a, string $b): int => ($a === $caller->division) <=> ($b === $caller->division));
+
+        return $may;
     }
 
     /** @return array<string, mixed> schema `Role` */

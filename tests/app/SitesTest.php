@@ -21,7 +21,7 @@ final class SitesTest extends ApiTestCase
     public function testSomebodyMakesSitesOnlyWhereTheyHaveSomethingToDo(): void
     {
         self::assertSame('/division', $this->call('lead', 'POST', '/sites', ['division' => 'juniors'] + self::WISH, 422)['errors'][0]['pointer']);
-        self::assertSame(['faculty', 'seniors'], $this->call('lead', 'GET', '/house')['mayMakeIn']);
+        self::assertSame(['seniors', 'faculty'], $this->call('lead', 'GET', '/house')['mayMakeIn']);
         self::assertSame([], $this->call('learner', 'GET', '/house')['mayMakeIn']);
     }
 

@@ -77,7 +77,7 @@ abstract class RaceCase extends TestCase
 
     protected function worker(): Process
     {
-        $worker = new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'messenger:consume', 'jobs', '--sleep=0.05', '--keepalive=1', '--time-limit=90'], env: $this->environment());
+        $worker = new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'messenger:consume', 'jobs', '--sleep=0.05', '--keepalive=1', '--time-limit=90'], env: $this->environment() + ['JOBS_DSN' => 'doctrine://default?queue_name=jobs&auto_setup=false&redeliver_timeout=2']);
         $worker->start();
 
         return $worker;

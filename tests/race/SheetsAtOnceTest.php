@@ -26,7 +26,7 @@ final class SheetsAtOnceTest extends RaceCase
         $killed = 0;
         for ($round = 0; $round < 60 && $this->left() > 0; ++$round) {
             $worker = $this->worker();
-            $until = microtime(true) + $dice->between(300, 1_300) / 1_000;
+            $until = microtime(true) + ($dice->between(300, 1_300) + 50 * $round) / 1_000;
             while (microtime(true) < $until && $this->left() > 0) {
                 usleep(20_000);
             }

@@ -1862,9 +1862,11 @@ export interface components {
             now: components["schemas"]["Instant"];
             divisions: components["schemas"]["Named"][];
             terms: components["schemas"]["Term"][];
+            /** @description that anybody has, or any site is for */
+            highestLevel: number;
             siteKinds: components["schemas"]["SiteKind"][];
             roles: components["schemas"]["Role"][];
-            /** @description codes of the divisions in which the caller may make sites */
+            /** @description codes of the divisions in which the caller may make sites, the likely ones first */
             mayMakeIn: string[];
         };
         Role: {

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, take } from '@/app/api'
 import { queries } from '@/app/queries'
-import { day } from '@/app/sentences'
+import { day, ownZone } from '@/app/sentences'
 import { wentWrong } from '@/app/undo'
 
 /** What is remembered of lines that were settled by hand in a site, to be looked at and forgotten. */
@@ -30,7 +30,7 @@ async function forget(gist: string) {
     <p class="soft">{{ $t('pasted.rememberedMore') }}</p>
     <ul>
       <li v-for="each in data.items" :key="each.gist">
-        “{{ each.text }}” — {{ $t('pasted.rememberedIs', { name: each.person.name, by: each.by, day: day(each.at, 'UTC') }) }}
+        “{{ each.text }}” — {{ $t('pasted.rememberedIs', { name: each.person.name, by: each.by, day: day(each.at, ownZone) }) }}
         <button class="word" :aria-label="`${$t('pasted.forget')}: ${each.text}`" @click="forget(each.gist)">{{ $t('pasted.forget') }}</button>
       </li>
     </ul>

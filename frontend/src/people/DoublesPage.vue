@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { useI18n } from 'vue-i18n'
 import { api, take } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { day, fullName } from '@/app/sentences'
+import { day, fullName, ownZone } from '@/app/sentences'
 import { done } from '@/app/undo'
 import Trouble from '@/ui/Trouble.vue'
 
@@ -34,7 +34,7 @@ const apart = (one: string, other: string) => run(async () => {
           <h2><RouterLink :to="{ name: 'person', params: { person: each.person.id } }">{{ fullName(each.person) }}</RouterLink></h2>
           <p>{{ $t('kind.' + each.person.kind) }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template> · {{ each.person.division.name }}</p>
           <p><span :class="{ num: each.person.number }">{{ each.person.number ?? $t('doubles.noNumber') }}</span> · {{ each.person.email ?? $t('doubles.noAddress') }}</p>
-          <p class="soft">{{ $t('doubles.sites', { n: each.sites }, each.sites) }} · {{ each.account ? (each.usedAt ? $t('person.used', { day: day(each.usedAt, 'UTC') }) : $t('person.neverUsed')) : $t('person.noAccount') }}</p>
+          <p class="soft">{{ $t('doubles.sites', { n: each.sites }, each.sites) }} · {{ each.account ? (each.usedAt ? $t('person.used', { day: day(each.usedAt, ownZone) }) : $t('person.neverUsed')) : $t('person.noAccount') }}</p>
         </div>
         <div class="why">
           <p>{{ pair.evidence.map((code) => $t('doubles.evidence.' + code)).join(', ') }}</p>

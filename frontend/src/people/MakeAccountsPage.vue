@@ -28,7 +28,7 @@ const work = ref<Work>({ text: '', division: '', kind: 'learner', level: '', cho
 const kept = useKept({ kind: 'accounts', site: null, title: () => (batch.value?.rows ?? []).slice(0, 4).map((row) => `${row.given} ${row.family}`).join(', '), work, worth: () => work.value.text.trim() !== '' && work.value.text.length < 900_000, id: typeof route.query.sheet === 'string' ? route.query.sheet : '', over: (sheet) => void router.replace({ name: 'sheet', params: { sheet } }) })
 watch(kept.id, (id) => id && router.replace({ query: { sheet: id } }))
 watch(house, (house) => {
-  if (house && kept.opened.value) work.value.division ||= house.mayMakeIn.find((code) => code !== 'faculty') ?? house.mayMakeIn[0] ?? house.divisions[0]?.code ?? ''
+  if (house && kept.opened.value) work.value.division ||= house.mayMakeIn[0] ?? house.divisions[0]?.code ?? ''
 }, { immediate: true })
 
 const one = reactive({ given: '', family: '', email: '', number: '', level: '' })

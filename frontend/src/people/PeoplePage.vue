@@ -59,7 +59,7 @@ function done() {
   close()
 }
 const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
-const levels = Array.from({ length: 10 }, (_, index) => String(index + 1))
+const levels = computed(() => Array.from({ length: house.value?.highestLevel ?? 0 }, (_, index) => String(index + 1)))
 </script>
 
 <template>

@@ -4,7 +4,7 @@ import { useRoute } from 'vue-router'
 import type { RoleRules } from '@/app/api'
 import { useHouse } from '@/app/house'
 import { administers } from '@/app/me'
-import { day } from '@/app/sentences'
+import { day, ownZone } from '@/app/sentences'
 import Trouble from '@/ui/Trouble.vue'
 import NumberRules from './NumberRules.vue'
 import OutsideRules from './OutsideRules.vue'
@@ -70,7 +70,7 @@ function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string
       </div>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <template v-else-if="book && rules">
-        <p class="soft">{{ $t(book.madeBy ? 'rules.by' : 'rules.more', { version: book.version, day: day(book.madeAt, 'UTC'), who: book.madeBy ?? '' }) }}</p>
+        <p class="soft">{{ $t(book.madeBy ? 'rules.by' : 'rules.more', { version: book.version, day: day(book.madeAt, ownZone), who: book.madeBy ?? '' }) }}</p>
         <nav :aria-label="$t('rules.title')"><RouterLink v-for="each in parts" :key="each" :to="`/rules/${each}`" :class="{ on: each === part }" :aria-current="each === part ? 'page' : undefined">{{ $t('rules.parts.' + each) }}</RouterLink></nav>
 
         <template v-if="part === 'roles'">

@@ -36,7 +36,7 @@ watch(house, (now) => {
   if (!now || props.site) return
   const today = now.now.slice(0, 10)
   form.term ||= (now.terms.find((term) => term.endsOn >= today) ?? now.terms.at(-1))?.code ?? ''
-  form.division ||= now.mayMakeIn.find((code) => code !== 'faculty') ?? now.mayMakeIn[0] ?? ''
+  form.division ||= now.mayMakeIn[0] ?? ''
 }, { immediate: true })
 
 const divisions = computed(() => house.value?.divisions.filter((division) => house.value?.mayMakeIn.includes(division.code) || division.code === props.site?.division.code) ?? [])

@@ -34,7 +34,7 @@ const ROLES = [['lead-tutor', 'Lead tutor'], ['co-tutor', 'Co-tutor'], ['learner
 const division = { code: 'seniors', name: 'Seniors' }
 
 export const house = {
-  now: '2026-11-24T09:00:00Z', divisions: [division, { code: 'faculty', name: 'Faculty' }], siteKinds: ['course', 'club'], mayMakeIn: ['seniors'],
+  now: '2026-11-24T09:00:00Z', divisions: [division, { code: 'faculty', name: 'Faculty' }], highestLevel: 10, siteKinds: ['course', 'club'], mayMakeIn: ['seniors'],
   terms: [{ code: 'autumn', name: 'Autumn', startsOn: '2026-09-07', endsOn: '2026-12-18' }],
   roles: ROLES.map(([code, name], index) => ({ code, name, standard: '', rank: 9 - index, lead: index === 0, takesSeat: code === 'learner', listed: true, caution: null, permissions: [] }))
 }
