@@ -23,8 +23,9 @@ final readonly class Directory
     private const MOST_HERE = 40;
     private const MOST_ELSEWHERE = 80;
 
-    /** Counting how common a word is stops here. */
-    private const COUNT_TO = 1000;
+    /** Counting how many are in a site stops here, and how common a word is: beyond, it is just common. */
+    private const COUNT_TO = 1_000;
+    private const COMMON = 250;
 
     public function __construct(
         private Connection $db,
@@ -41,10 +42,11 @@ final readonly class Directory
     {
         $now = Instant::toSql($this->clock->instant());
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT d.code, d.minors, EXISTS (
-                 SELECT 1 FROM enrollment_segment g JOIN site s ON s.id = g.site_id
-                 WHERE g.person_id = ? AND g.until_at > ? AND g.from_at <= ? AND g.state = \'current\' AND g.role IN (?) AND s.division_id = d.id AND s.closes_at > ?
-             ) AS runs FROM division d ORDER BY d.code',
+            "SELECT d.code, d.minors, r.division_id IS NOT NULL AS runs FROM division d LEFT JOIN (
+                 SELECT DISTINCT s.division_id FROM enrollment_segment g JOIN site s ON s.id = g.site_id
+                 WHERE g.person_id = ? AND g.until_at > ? AND g.from_at <= ? AND g.state = 'current' AND g.role IN (?)
+                   AND s.closes_at > ?
+             ) r ON r.division_id = d.id ORDER BY d.code",
             [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn), $now],
             [3 => ArrayParameterType::STRING],
         ));
@@ -139,7 +141,7 @@ final readonly class Directory
      */
     private function rarestFirst(array $tokens, string $siteId): array
     {
-        $counts = array_map(static fn (int $index): string => '(SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT '.self::COUNT_TO.') w'.$index.') AS n'.$index, array_keys($tokens));
+        $counts = array_map(static fn (int $index): string => '(SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT '.self::COMMON.') w'.$index.') AS n'.$index, array_keys($tokens));
         $row = new Row($this->db->fetchAssociative(
             'SELECT '.implode(', ', $counts).', (SELECT COUNT(*) FROM (SELECT 1 FROM enrollment WHERE site_id = ? LIMIT '.self::COUNT_TO.') e) AS here',
             [...array_map(static fn (string $token): string => $token.'%', $tokens), Id::binary($siteId)],
@@ -149,7 +151,10 @@ final readonly class Directory
         $lengths = array_map(static fn (string $token): int => -\strlen($token), $tokens);
         array_multisort($order, $lengths, $tokens);
 
-        return [$tokens, $row->int('here') <= min([self::COUNT_TO, ...$order]) && $row->int('here') < self::COUNT_TO];
+        $here = $row->int('here');
+        $rarest = min([self::COUNT_TO, ...$order]);
+
+        return [$tokens, $here < self::COUNT_TO && ($here <= $rarest || $rarest >= self::COMMON)];
     }
 
     private static function likePrefix(string $text): string

@@ -38,9 +38,10 @@ final readonly class SheetController
     #[Route('/sites/{site}/sheets', name: 'make_sheet', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function make(string $site, #[MapRequestPayload] SheetWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        $access = $this->gate->at($site, $caller);
-        $this->mayChange($access, $wish);
         if (!$wish->apply) {
+            $access = $this->gate->at($site, $caller);
+            $this->mayChange($access, $wish);
+
             return new Answer($this->sheets->preview($access, $wish));
         }
 
