@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Hall;
 
+use Doctrine\DBAL\Exception\DriverException;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Exception\RequestExceptionInterface;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
@@ -72,6 +73,11 @@ final readonly class ProblemListener
             $thrown instanceof HttpExceptionInterface => $this->http($thrown),
             $thrown instanceof RequestExceptionInterface => new Problem(ProblemType::Malformed, 'The request cannot be read. Reload the page and try again.'),
             Outage::is($thrown) => Problem::away(),
+            // Characters or a date that the column they are compared with cannot have.
+            $thrown instanceof DriverException && \in_array($thrown->getCode(), [1267, 1292, 1366, 1525], true) => new Problem(
+                ProblemType::Invalid,
+                'This is not one of the values that are possible here.',
+            ),
             default => $this->unexpected(),
         };
     }

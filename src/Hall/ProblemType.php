@@ -41,7 +41,7 @@ enum ProblemType: string
     public function status(): int
     {
         return match ($this) {
-            self::Malformed, self::BadCursor => 400,
+            self::Malformed => 400,
             self::NotSignedIn, self::SignInFailed => 401,
             self::NotAllowed, self::ForeignOrigin, self::PasswordWanted => 403,
             self::NotFound => 404,
@@ -51,7 +51,7 @@ enum ProblemType: string
             self::Stale => 412,
             self::TooLarge => 413,
             self::UnsupportedMediaType => 415,
-            self::Invalid, self::KeyReused => 422,
+            self::Invalid, self::KeyReused, self::BadCursor => 422,
             self::NeedsVersion => 428,
             self::TooManyTries => 429,
             self::Unexpected => 500,

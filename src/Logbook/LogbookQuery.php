@@ -61,7 +61,7 @@ final readonly class LogbookQuery
     {
         [$where, $parameters] = $this->where($filter, self::dayInUtc(...), static fn (string $day): int => self::dayInUtc($day) + 86_400);
         $now = Instant::toSql($this->clock->instant());
-        $cursor = Cursor::read($filter->cursor, 'person-logbook', 2);
+        $cursor = Cursor::read($filter->cursor, 'person-logbook', 'du');
         $after = null === $cursor ? '' : ' AND (l.at < ? OR (l.at = ? AND l.id < ?))';
         $place = null === $cursor ? [] : [$cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1])];
         $reads = '(EXISTS (SELECT 1 FROM enrollment_segment g WHERE g.site_id = l.site_id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state = \'current\' AND g.role IN (?))
@@ -83,7 +83,7 @@ final readonly class LogbookQuery
      */
     private function inSite(string $site, LogbookFilter $filter, string $where, array $parameters): array
     {
-        $before = Cursor::read($filter->cursor, 'logbook', 1)?->values[0];
+        $before = Cursor::read($filter->cursor, 'logbook', 'i')?->values[0];
 
         return Row::all($this->db->fetchAllAssociative(self::SELECT.'l.site_id = ? AND l.sequence < ?'.$where.' ORDER BY l.sequence DESC LIMIT '.(self::PAGE + 1), [Id::binary($site), $before ?? \PHP_INT_MAX, ...$parameters]));
     }

@@ -43,7 +43,7 @@ final readonly class SecurityController
     public function list(#[FromQuery] SecurityFilter $filter, #[CurrentUser] Caller $caller): Response
     {
         $where = $this->where($filter, $caller);
-        $cursor = Cursor::read($filter->cursor, 'security-log', 1);
+        $cursor = Cursor::read($filter->cursor, 'security-log', 'i');
         null === $cursor || $where->add('e.sequence < ?', $cursor->values[0]);
         $rows = $this->rows($where, self::PAGE + 1);
         $more = \count($rows) > self::PAGE;

@@ -44,7 +44,7 @@ final readonly class DirectoryController
     {
         [$where, $parameters, $types] = $this->where($filter, $caller);
         $total = $this->db->fetchOne('SELECT COUNT(*) FROM person p JOIN division pd ON pd.id = p.division_id WHERE '.$where, $parameters, $types);
-        $cursor = Cursor::read($filter->cursor, 'directory', 2);
+        $cursor = Cursor::read($filter->cursor, 'directory', 'su');
         $place = null === $cursor ? [] : [$cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1])];
         $rows = Row::all($this->db->fetchAllAssociative(
             'SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE '.$where.(null === $cursor ? '' : ' AND (p.sort_name > ? OR (p.sort_name = ? AND p.id > ?))').' ORDER BY p.sort_name, p.id LIMIT '.($filter->limit + 1),

@@ -23,6 +23,7 @@ use MintDoor\PostRoom\Budgets;
 use MintDoor\Roles\Roles;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedJsonResponse;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -153,12 +154,15 @@ final readonly class PersonController
         // All of it would be kept beside the key.
         $request->headers->remove('Idempotency-Key');
 
-        return $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
+        $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
             $this->gate->administered($person, $caller, 'Only administrators of their division hand out what is held about somebody.');
             $this->logbook->write(Logbook::HOUSE, $caller, [['person-exported', [], $person]]);
 
-            return new Answer($this->export->of($this->gate->everyId($person)));
+            return new Answer([]);
         });
+
+        // It may be much: it is sent while it is read.
+        return new StreamedJsonResponse(['parts' => $this->export->of($this->gate->everyId($person))]);
     }
 
     #[Dear]

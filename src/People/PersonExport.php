@@ -6,6 +6,7 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Result;
 use MintDoor\Core\PostRoom\Letter;
 use MintDoor\Hall\Id;
 
@@ -21,12 +22,13 @@ final readonly class PersonExport
     /**
      * @param non-empty-list<string> $people ids of somebody and those merged into them
      *
-     * @return array{parts: list<array{name: string, columns: list<string>, rows: list<list<string>>}>} schema `PersonExport`
+     * @return iterable<array{name: string, columns: list<string>, rows: iterable<list<string>>}> parts of schema
+     *         `PersonExport`, read while they are gone through, one after the other
      */
-    public function of(array $people): array
+    public function of(array $people): iterable
     {
         $by = \sprintf(self::NAME, 'x');
-        $parts = [];
+        $this->buffered(false);
         foreach ([
             'person' => 'SELECT LOWER(HEX(p.id)) AS id, p.kind, d.name AS division, p.level, p.given_name, p.family_name, p.preferred_name, p.former_name, p.number, p.email FROM person p JOIN division d ON d.id = p.division_id WHERE p.id IN (?)',
             'account' => "SELECT login, made_at, used_at AS last_signed_in, IF(closed_from < '9000-01-01', closed_from, NULL) AS closed_from, IF(password_hash IS NULL, 'no', 'yes') AS has_password, IF(platform_administrator = 1, 'yes', 'no') AS platform_administrator FROM account WHERE person_id IN (?)",
@@ -46,10 +48,43 @@ final readonly class PersonExport
             'logbook about them' => "SELECT l.at, COALESCE(s.title, '') AS site, l.code, $by AS done_by, l.data FROM log_entry l JOIN person x ON x.id = l.actor_id LEFT JOIN site s ON s.id = l.site_id WHERE l.person_id IN (?) ORDER BY l.at",
             'done by them' => "SELECT l.at, COALESCE(s.title, '') AS site, l.code, l.address AS from_address FROM log_entry l LEFT JOIN site s ON s.id = l.site_id WHERE l.actor_id IN (?) ORDER BY l.at",
         ] as $name => $sql) {
-            $rows = $this->db->fetchAllAssociative($sql, [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY]);
-            $parts[] = ['name' => $name, 'columns' => array_map(strval(...), array_keys($rows[0] ?? [])), 'rows' => array_map(static fn (array $row): array => array_map(static fn (mixed $value): string => \is_scalar($value) ? mb_scrub((string) $value) : '', array_values($row)), $rows)];
+            yield $this->part($name, $sql, $people);
+        }
+        $this->buffered(true);
+    }
+
+    /** Whether what the database answers is fetched whole at once; row by row, much of it fits as well. */
+    private function buffered(bool $buffered): void
+    {
+        $native = $this->db->getNativeConnection();
+        $native instanceof \PDO && $native->setAttribute(\PDO::MYSQL_ATTR_USE_BUFFERED_QUERY, $buffered);
+    }
+
+    /**
+     * @param non-empty-list<string> $people ids
+     *
+     * @return array{name: string, columns: list<string>, rows: iterable<list<string>>}
+     */
+    private function part(string $name, string $sql, array $people): array
+    {
+        $rows = $this->db->executeQuery($sql, [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY]);
+        $first = $rows->fetchAssociative();
+        if (false === $first) {
+            return ['name' => $name, 'columns' => [], 'rows' => []];
         }
 
-        return ['parts' => $parts];
+        return ['name' => $name, 'columns' => array_map(strval(...), array_keys($first)), 'rows' => self::rows($first, $rows)];
+    }
+
+    /**
+     * @param array<string, mixed> $first
+     *
+     * @return \Generator<list<string>>
+     */
+    private static function rows(array $first, Result $rows): \Generator
+    {
+        for ($row = array_values($first); false !== $row; $row = $rows->fetchNumeric()) {
+            yield array_map(static fn (mixed $value): string => \is_scalar($value) ? mb_scrub((string) $value) : '', array_values($row));
+        }
     }
 }

@@ -47,7 +47,7 @@ final readonly class MessageQuery
         '' === $filter->kind || $where->add('m.kind = ?', $filter->kind);
         '' === $filter->state || $where->add('m.state = ?', $filter->state);
         '' === $filter->q || $where->add('m.address LIKE ?', addcslashes(mb_strtolower(trim($filter->q)), '%_\\').'%');
-        $cursor = Cursor::read($filter->cursor, 'messages', 1);
+        $cursor = Cursor::read($filter->cursor, 'messages', 'u');
         null === $cursor || $where->add('m.id < ?', Id::binary((string) $cursor->values[0]));
         $rows = Row::all($this->db->fetchAllAssociative(self::SELECT.$where->sql().' ORDER BY m.id DESC LIMIT '.(self::PAGE + 1), $where->parameters, $where->types));
         $more = \count($rows) > self::PAGE;

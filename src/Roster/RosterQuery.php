@@ -108,7 +108,7 @@ final readonly class RosterQuery
         $down = 'down' === $filter->direction;
         [$sort, $sortNeeds] = $this->sort($access, $filter->sort, $sight);
         $list = 'roster '.$filter->sort.' '.$filter->direction;
-        $cursor = Cursor::read($filter->cursor, $list, 3);
+        $cursor = Cursor::read($filter->cursor, $list, 'asu');
         $after = '';
         $place = [];
         if (null !== $cursor) {

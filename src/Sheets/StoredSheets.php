@@ -228,7 +228,7 @@ final readonly class StoredSheets
             $where->add('h.site_id = ?', Id::binary($filter->site));
         }
         '' === $filter->state ? $where->add("h.state <> 'dropped'") : $where->add('h.state = ?', $filter->state);
-        $cursor = Cursor::read($filter->cursor, 'sheets', 2);
+        $cursor = Cursor::read($filter->cursor, 'sheets', 'du');
         if (null !== $cursor) {
             $where->add('(h.made_at < ? OR (h.made_at = ? AND h.id < ?))', $cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1]));
         }

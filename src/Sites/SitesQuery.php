@@ -45,7 +45,7 @@ final readonly class SitesQuery
         $now = $this->clock->instant();
         [$where, $parameters, $types] = $this->where($caller, $filter, $now);
         $from = 'site s'.('all' === $filter->scope ? '' : ' JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ?');
-        $cursor = Cursor::read($filter->cursor, 'sites', 2);
+        $cursor = Cursor::read($filter->cursor, 'sites', 'su');
         $after = null === $cursor ? '' : ' AND (s.title > ? OR (s.title = ? AND s.id > ?))';
         $place = null === $cursor ? [] : [$cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1])];
         // The page is picked from the index first, and only its sites are read whole.

@@ -14,6 +14,8 @@ use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 use Symfony\Component\Console\Tester\CommandTester;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\PasswordHasher\Hasher\SodiumPasswordHasher;
 
 /**
@@ -101,6 +103,9 @@ abstract class ApiTestCase extends WebTestCase
             null === $body ? null : json_encode([] === $body ? new \stdClass() : $body, \JSON_THROW_ON_ERROR),
         );
         $response = $this->client->getResponse();
+        if ($response instanceof StreamedResponse) {
+            $response = new Response($this->client->getInternalResponse()->getContent(), $response->getStatusCode(), $response->headers->all());
+        }
         Contract::get()->assertHolds($method, explode('?', $path)[0], $response);
         null === $expected || self::assertSame($expected, $response->getStatusCode(), (string) $response->getContent());
         $decoded = json_decode((string) $response->getContent(), true);

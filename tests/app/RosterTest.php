@@ -120,7 +120,7 @@ final class RosterTest extends ApiTestCase
         }
         self::assertSame(['lead'], array_keys($this->roster('lead', '?q=lea&role=lead-tutor')));
         self::assertSame([], $this->roster('lead', '?q=nobody'));
-        $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?cursor=nonsense', null, 400);
+        $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?cursor=nonsense', null, 422);
         $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?sort=shoe', null, 422);
     }
 
