@@ -93,7 +93,7 @@ async function copy() {
       <template v-if="sheet.state === 'applying'">
         <div class="progress" role="progressbar" :aria-valuenow="share" aria-valuemin="0" aria-valuemax="100" :aria-label="$t('sheets.progress')"><span :style="{ width: share + '%' }" /></div>
         <p v-if="sheet.trouble" class="callout bad" role="alert">
-          {{ $t('sheets.trouble.' + sheet.trouble, { done: $n(sheet.done), total: $n(sheet.total) }) }}
+          {{ $t('sheets.trouble.' + sheet.trouble) }}
           <Button size="small" :disabled="busy" :label="$t('sheets.tryOn')" @click="goOn" />
         </p>
         <p v-else class="soft">{{ $t('sheets.canLeave') }} <button class="word" :disabled="busy" @click="goOn">{{ $t('sheets.continue') }}</button></p>

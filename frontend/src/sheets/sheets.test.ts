@@ -48,7 +48,8 @@ describe('the room of sheets', () => {
     expect(addressOf({ id: SHEET, kind: 'pasted', site: { id: site.id, title: '' } })).toMatchObject({ name: 'roster', query: { sheet: SHEET } })
     expect(addressOf({ id: SHEET, kind: 'people', site: null })).toMatchObject({ name: 'people' })
     expect(addressOf({ id: SHEET, kind: 'sites', site: null })).toMatchObject({ name: 'make-sites' })
-    expect([stateOf({ state: 'applied', undoneBy: UNDO }).word, stateOf({ state: 'draft', undoneBy: null }).word]).toEqual(['undone', 'draft'])
+    expect([stateOf({ state: 'applied', undoneBy: UNDO, trouble: null }).word, stateOf({ state: 'draft', undoneBy: null, trouble: null }).word]).toEqual(['undone', 'draft'])
+    expect(stateOf({ state: 'applying', undoneBy: null, trouble: 'busy' }).word).toBe('stopped')
   })
 })
 

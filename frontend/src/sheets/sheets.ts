@@ -11,8 +11,9 @@ export function addressOf(sheet: Pick<SheetRecord, 'id' | 'kind' | 'site'>): Rou
 }
 
 /** How a sheet stands, as a word and how it looks. */
-export function stateOf(sheet: Pick<SheetRecord, 'state' | 'undoneBy'>): { word: string; tone: string } {
+export function stateOf(sheet: Pick<SheetRecord, 'state' | 'undoneBy' | 'trouble'>): { word: string; tone: string } {
   if (sheet.state === 'applied' && sheet.undoneBy) return { word: 'undone', tone: 'soft' }
+  if (sheet.state === 'applying' && sheet.trouble) return { word: 'stopped', tone: 'clay' }
   return { word: sheet.state, tone: { draft: 'brass', applying: 'brass', applied: '', dropped: 'soft' }[sheet.state] }
 }
 
