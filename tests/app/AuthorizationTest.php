@@ -6,13 +6,13 @@ namespace MintDoor\Tests\App;
 
 use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
-use MintDoor\Roles\Roles;
-use MintDoor\Roles\RulesCodec;
 use Symfony\Component\Routing\RouterInterface;
 
 /** Who may call what: every route of the contract, by every kind of caller. A route without a row fails. */
 final class AuthorizationTest extends ApiTestCase
 {
+    use Bodies;
+
     private const CALLERS = [null, 'learner', 'assistant', 'lead', 'elsewhere', 'admin'];
 
     /** Operation => statuses for anonymous, learner, assistant, lead, administrator of another division, platform administrator. */
@@ -460,53 +460,5 @@ final class AuthorizationTest extends ApiTestCase
         $this->change('cotutor', 'let-in', 'junior', 'learner', more: ['named' => 'X77JUNIOR']);
 
         return $this->ids['junior'];
-    }
-
-    /** @return array<string, mixed>|null */
-    private function body(string $operation): ?array
-    {
-        return match ($operation) {
-            'POST /sign-in' => ['login' => 'nobody', 'password' => 'x'],
-            'POST /first-password' => ['token' => 'x', 'password' => 'long enough for it'],
-            'POST /sites', 'PUT /sites/{site}' => ['title' => 'New', 'code' => 'NEW-1', 'kind' => 'course', 'division' => 'seniors', 'term' => 'autumn'],
-            'PUT /sites/{site}/life' => ['state' => 'closed'],
-            'POST /sites/{site}/sheets' => ['lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']]],
-            'POST /sites/{site}/sheets/{sheet}/undo' => ['apply' => false],
-            'POST /sites/{site}/intake' => ['text' => 'Learner Learnersen'],
-            'PUT /rules' => ['rules' => RulesCodec::write($this->service(Roles::class)->rules())],
-            'PUT /administrators/{person}' => ['platform' => false, 'divisions' => ['evening']],
-            'PUT /people/{person}/account' => ['open' => false, 'apply' => false],
-            'POST /sign-in-cards' => ['people' => [$this->ids['colleague']]],
-            'PUT /me/password' => ['present' => 'wrong', 'password' => 'long enough for it'],
-            'POST /sheet-reviews', 'POST /sheets/{sheet}/apply' => ['lines' => [['site' => $this->ids['site'], 'line' => ['person' => $this->ids['newcomer'], 'verb' => 'let-in']]]],
-            'POST /sheets' => ['kind' => 'pasted', 'site' => $this->ids['site'], 'work' => ['text' => 'x']],
-            'PUT /sheets/{sheet}' => ['kind' => 'pasted', 'work' => ['text' => 'x']],
-            'POST /sheets/{sheet}/undo' => ['apply' => false],
-            'POST /site-batches' => ['text' => 'A title'],
-            'POST /site-sheets' => ['sites' => [$this->ids['site']], 'verb' => 'seats', 'seats' => 40],
-            'POST /site-sheets/undo' => ['entries' => [['site' => $this->ids['site'], 'entry' => 4]]],
-            'POST /sites/{site}/labels' => ['label' => 'viola', 'people' => [$this->ids['learner']]],
-            'PUT /sites/{site}/views' => ['name' => 'Mine', 'view' => 'role=learner'],
-            'POST /forgotten-password' => ['login' => 'nobody'],
-            'PUT /people/{person}' => ['given' => 'Cotutor', 'family' => 'Cotutorsen'],
-            'POST /people/{person}/notes' => ['text' => 'Rang up.'],
-            'POST /people/{person}/erasure', 'POST /merges/{sheet}/undo', 'POST /account-batches/{sheet}/undo' => ['apply' => false],
-            'POST /merges' => ['stays' => $this->ids['colleague'], 'goes' => $this->ids['cotutor']],
-            'POST /account-batches' => ['text' => 'Noor Haddad', 'division' => 'seniors'],
-            'POST /messages/again', 'POST /messages/withdraw' => ['messages' => [$this->ids['cotutor']]],
-            'POST /message-previews' => ['kind' => 'let-in', 'site' => $this->ids['site']],
-            'PUT /templates/{kind}' => ['subject' => 'You are in', 'body' => 'Go to {link}', 'site' => $this->ids['site']],
-            'PUT /sites/{site}/doors/{door}' => ['kind' => 'invitation'],
-            'POST /sites/{site}/doors', 'POST /sites/{site}/door-reach' => ['name' => 'Key'],
-            'POST /sites/{site}/waiting' => ['waiters' => [1], 'answer' => 'yes'],
-            'POST /sites/{site}/doors/{door}/invitations' => ['text' => 'somebody@example.org'],
-            'POST /sites/{site}/doors/{door}/invitations/again',
-            'POST /sites/{site}/doors/{door}/invitations/withdraw' => ['all' => true],
-            'POST /join/look', 'POST /join', 'POST /join/account' => ['key' => 'none of ours', 'password' => 'long enough for it'],
-            'PUT /me/notices' => ['notices' => [$this->ids['learner']]],
-            'POST /sites/{site}/approvals/{person}' => ['answer' => 'yes'],
-            'POST /key-renewals' => ['doors' => [$this->ids['learner']]],
-            default => null,
-        };
     }
 }

@@ -3089,8 +3089,8 @@ export interface components {
         JoinWish: {
             key?: string | null;
             invitation?: string | null;
-            door?: string | null;
-            section?: string | null;
+            door?: null | components["schemas"]["Id"];
+            section?: null | components["schemas"]["Id"];
             why?: string;
             visitor?: string;
             asMe?: boolean;
@@ -3098,8 +3098,8 @@ export interface components {
         JoinAccountWish: {
             key?: string | null;
             invitation?: string | null;
-            door?: string | null;
-            section?: string | null;
+            door?: null | components["schemas"]["Id"];
+            section?: null | components["schemas"]["Id"];
             why?: string;
             visitor?: string;
             given?: string;
