@@ -15,10 +15,10 @@ may_write() {
   mkdir -p "$ROOT/var/log" "$ROOT/var/places"
   is_root || return 0
   # Some packages come readable for their owner only.
-  chmod -R go+rX "$ROOT/vendor" "$ROOT/public" "$ROOT/src" "$ROOT/core" "$ROOT/config"
+  chmod -R go+rX "$ROOT"/{vendor,public,src,core,config,bin,migrations,openapi,.env,composer.json}
   chown -R "$SERVES_AS" "$ROOT/var/log" "$ROOT/var/places" "$ROOT/var/cache/prod"
-  setpriv --reuid="$SERVES_AS" --regid="$SERVES_AS" --clear-groups test -r "$ROOT/public/index.php" \
-    || fail "$SERVES_AS, whom Mint Door is served as, cannot read $ROOT. Put it where others may enter, or start it as another user than root."
+  . "$ROOT/bin/lib/pass.sh"
+  let_pass "$SERVES_AS" "$ROOT" || fail "It was not started."
 }
 
 # console WORDS: a command of the application, as whom it is served.
