@@ -16,6 +16,7 @@ may_write() {
   is_root || return 0
   # Some packages come readable for their owner only.
   chmod -R go+rX "$ROOT"/{vendor,public,src,core,config,bin,migrations,openapi,.env,composer.json}
+  chmod go+rx "$ROOT/var" "$ROOT/var/cache"
   chown -R "$SERVES_AS" "$ROOT/var/log" "$ROOT/var/places" "$ROOT/var/cache/prod"
   . "$ROOT/bin/lib/pass.sh"
   let_pass "$SERVES_AS" "$ROOT" || fail "It was not started."
