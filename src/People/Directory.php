@@ -27,6 +27,9 @@ final readonly class Directory
     private const COUNT_TO = 1_000;
     private const COMMON = 250;
 
+    /** Letters from which on a word is no beginning of many others. */
+    private const LONG = 6;
+
     public function __construct(
         private Connection $db,
         private Roles $roles,
@@ -141,6 +144,10 @@ final readonly class Directory
      */
     private function rarestFirst(array $tokens, string $siteId): array
     {
+        // A number, or a long word alone, is rare enough to be driven by without counting.
+        if (1 === \count($tokens) && (ctype_digit($tokens[0]) || \strlen($tokens[0]) >= self::LONG)) {
+            return [$tokens, false];
+        }
         $counts = array_map(static fn (int $index): string => '(SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT '.self::COMMON.') w'.$index.') AS n'.$index, array_keys($tokens));
         $row = new Row($this->db->fetchAssociative(
             'SELECT '.implode(', ', $counts).', (SELECT COUNT(*) FROM (SELECT 1 FROM enrollment WHERE site_id = ? LIMIT '.self::COUNT_TO.') e) AS here',

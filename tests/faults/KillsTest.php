@@ -60,6 +60,31 @@ final class KillsTest extends FaultCase
         fwrite(\STDERR, \sprintf("\n%d kills of each; slowest back: %s; answers: %s; lost 0, twice 0\n", $kills, implode(', ', array_map(static fn (string $name, float $seconds): string => \sprintf('%s %.1f s', $name, $seconds), array_keys($slowest), $slowest)), json_encode($statuses)));
     }
 
+    /** A database that takes no more connections is said as what it is, and forgotten when it does again. */
+    public function testNoConnectionsLeftIsAnOutageAndPasses(): void
+    {
+        $this->start();
+        $cookie = $this->signIn('mara.lindqvist');
+        $url = parse_url($this->run_([self::root().'/bin/db', 'url', 'mint_door']));
+        $this->sql('SET GLOBAL max_connections = 10');
+        $held = [];
+        try {
+            for ($n = 0; $n < 12; ++$n) {
+                $held[] = new \PDO('mysql:host=127.0.0.1;port='.self::DB_PORT, $url['user'] ?? '', $url['pass'] ?? '');
+            }
+            self::fail('There is an end to them.');
+        } catch (\PDOException $none) {
+            self::assertSame(1040, $none->getCode());
+        }
+        foreach ([['GET', '/me', null], ['GET', '/sites?scope=run', null], ['POST', '/sign-in', ['login' => 'x', 'password' => 'y']], ['GET', '/health', null]] as [$method, $path, $body]) {
+            [$status, $says] = $this->ask($method, $path, $body, $cookie);
+            self::assertSame([503, 'urn:mint-door:problem:away'], [$status, $says['type'] ?? ''], $path);
+        }
+        $held = [];
+        usleep(300_000);
+        self::assertSame(200, $this->ask('GET', '/me', null, $cookie)[0]);
+    }
+
     /** A worker that is killed in the middle of a list is replaced, and the list goes on. */
     public function testAListGoesOnWhenItsWorkerIsKilled(): void
     {
