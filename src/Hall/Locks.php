@@ -31,17 +31,31 @@ final class Locks implements ResetInterface
      * of one site conflict.
      *
      * @param list<string> $sites ids
+     * @param ?int         $still what time it is, where the clock stands still
+     *
+     * @return ?int what time it is for what follows: the database's, or the last entry's of a site where that is later;
+     *              null where no site was locked
      */
-    public function begin(array $sites): void
+    public function begin(array $sites, ?int $still = null): ?int
     {
         $this->reset();
         $this->running = true;
         $ids = array_map(Id::binary(...), $sites);
         sort($ids);
+        $now = null;
         foreach ($ids as $id) {
-            $this->db->executeStatement('UPDATE site SET roster_version = roster_version + 1 WHERE id = ?', [$id]);
+            // The time comes back with the answer to the statement.
+            $locked = $this->db->executeStatement(
+                'UPDATE site SET roster_version = roster_version + 1
+                    + 0 * LAST_INSERT_ID(GREATEST(COALESCE(?, UNIX_TIMESTAMP()), COALESCE(UNIX_TIMESTAMP(last_entry_at), 0)))
+                 WHERE id = ?',
+                [$still, $id],
+            );
+            $now = 1 === (int) $locked ? max($now ?? 0, (int) $this->db->lastInsertId()) : $now;
         }
         $this->sites = array_fill_keys(array_map(strtolower(...), $sites), true);
+
+        return $now;
     }
 
     /** A site that the running transaction made is nobody else's before it ends. */

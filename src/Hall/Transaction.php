@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Hall;
 
-use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\LockWaitTimeoutException;
 use Doctrine\DBAL\Exception\RetryableException;
@@ -153,8 +152,7 @@ final readonly class Transaction
             $answer = $already();
             if (null === $answer) {
                 $sites = $sites instanceof \Closure ? $sites() : $sites;
-                $this->locks->begin($sites);
-                $this->clock->hold($this->now($sites));
+                $this->clock->hold($this->locked($sites));
                 $answer = $work($entities);
             }
             $this->log->write();
@@ -192,20 +190,21 @@ final readonly class Transaction
     }
 
     /**
-     * The database's time, the same for every machine; a clock that was set back does not undo what was decided.
+     * Locks sites, and says at which instant what follows is decided: the database's time, the same for every machine; a clock
+     * that was set back does not undo what was decided.
      *
-     * @param list<string> $sites that are locked
+     * @param list<string> $sites
      */
-    private function now(array $sites): int
+    private function locked(array $sites): int
     {
-        $row = new Row($this->db->fetchAssociative(
-            'SELECT UTC_TIMESTAMP() AS now, (SELECT MAX(last_entry_at) FROM site WHERE id IN (?)) AS last',
-            [array_map(Id::binary(...), $sites) ?: ['']],
-            [ArrayParameterType::BINARY],
-        ) ?: []);
-        $now = $this->clock->standsStill() ? $this->clock->instant() : $row->instant('now');
+        $still = $this->clock->standsStill() ? $this->clock->instant() : null;
+        $now = $this->locks->begin($sites, $still) ?? $still;
+        if (null !== $now) {
+            return $now;
+        }
+        $now = $this->db->fetchOne('SELECT UNIX_TIMESTAMP()');
 
-        return max($now, $row->instantOrNull('last') ?? $now);
+        return is_numeric($now) ? (int) $now : $this->clock->instant();
     }
 
     private function repeated(Request $request, Caller $caller): ?Answer

@@ -79,12 +79,14 @@ final readonly class Logbook
 
             return $this->db->fetchOne('SELECT log_sequence FROM platform_counter WHERE id = 1');
         }
+        // The new number comes back with the answer to the statement.
         $this->db->executeStatement(
-            'UPDATE site SET log_sequence = log_sequence + ?, last_entry_at = GREATEST(last_entry_at, ?) WHERE id = ?',
+            'UPDATE site SET log_sequence = LAST_INSERT_ID(log_sequence + ?), last_entry_at = GREATEST(last_entry_at, ?)
+                WHERE id = ?',
             [$count, Instant::toSql($this->clock->instant()), Id::binary($siteId)],
         );
 
-        return $this->db->fetchOne('SELECT log_sequence FROM site WHERE id = ?', [Id::binary($siteId)]);
+        return $this->db->lastInsertId();
     }
 
     /** Notes on an entry that a later one took it back. */

@@ -51,7 +51,11 @@ const myself = computed(() => card.value?.person.id === me.value?.id)
 watch(asking, () => (wrongDay.value = ''))
 
 async function act(wish: Parameters<typeof change>[1]) {
-  if (card.value && (await change(card.value.person, { ...wish, version: card.value.version }))) asking.value = ''
+  if (!card.value) return
+  const asked = asking.value
+  const changed = await change(card.value.person, { ...wish, version: card.value.version })
+  // What was opened while this one was under way stays open.
+  if (changed && asking.value === asked) asking.value = ''
 }
 </script>
 
