@@ -36,6 +36,10 @@ final readonly class ProblemListener
                 'why' => $problem->type->value,
             ]);
         }
+        if (ProblemType::Away === $problem->type) {
+            // Who could not be read for a moment is not signed out for it: the session is left as it is.
+            $event->getRequest()->attributes->remove('_security_firewall_run');
+        }
         $event->setResponse($problem->response());
         $event->allowCustomResponseCode();
     }
