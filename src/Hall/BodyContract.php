@@ -110,14 +110,11 @@ final class BodyContract implements CacheWarmerInterface
     private function bounded(array $schema): array
     {
         if (\is_string($schema['$ref'] ?? null)) {
-            return $this->bounded($this->at(explode('/', substr($schema['$ref'], 2))) ?? throw new \LogicException($schema['$ref']));
+            $target = $this->at(explode('/', substr($schema['$ref'], 2)));
+
+            return $this->bounded($target ?? throw new \LogicException($schema['$ref']));
         }
-        foreach (['properties'] as $each) {
-            if (\is_array($schema[$each] ?? null)) {
-                $schema[$each] = array_map(fn (mixed $one): array => $this->bounded((array) $one), $schema[$each]);
-            }
-        }
-        foreach (['oneOf', 'anyOf', 'allOf'] as $each) {
+        foreach (['properties', 'oneOf', 'anyOf', 'allOf'] as $each) {
             if (\is_array($schema[$each] ?? null)) {
                 $schema[$each] = array_map(fn (mixed $one): array => $this->bounded((array) $one), $schema[$each]);
             }

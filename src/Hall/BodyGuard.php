@@ -127,7 +127,7 @@ final class BodyGuard
             str_contains($value, "\0")
                 && throw Problem::field($at, 'character', 'There is a character in this that cannot be kept. Type it anew.');
         } elseif (\is_float($value) || \is_int($value)) {
-            (is_infinite((float) $value) || abs($value) > self::LARGEST_NUMBER)
+            abs($value) > self::LARGEST_NUMBER
                 && throw Problem::field($at, 'number', 'This number is too large. Choose a smaller one.');
         } elseif (\is_array($value) || $value instanceof \stdClass) {
             foreach ((array) $value as $name => $member) {

@@ -13,7 +13,7 @@ use Symfony\Component\Lock\LockInterface;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 use Symfony\Contracts\Service\ResetInterface;
 
-/** Lets dear requests in one by one where all places are taken, so that they never hold every process there is. */
+/** Lets a few dear requests in at once and asks the others to come again, so that they never hold every process. */
 final class DearPlaces implements ResetInterface
 {
     /** @var list<LockInterface> */
@@ -38,8 +38,16 @@ final class DearPlaces implements ResetInterface
         }
         $caller = $this->tokens->getToken()?->getUser();
         $who = $caller instanceof Caller ? $caller->id : Place::of($event->getRequest());
-        $this->take('dear '.$who, max(1, intdiv($this->most, 2)), 'You have large requests under way already. Wait for one of them.');
-        $this->take('dear', $this->most, 'Many large requests are under way. Yours comes next: try again in a few seconds.');
+        $this->take(
+            'dear '.$who,
+            max(1, intdiv($this->most, 2)),
+            'You have large requests under way already. Wait for one of them.',
+        );
+        $this->take(
+            'dear',
+            $this->most,
+            'Many large requests are under way. Try again in a few seconds.',
+        );
     }
 
     #[AsEventListener(KernelEvents::TERMINATE)]

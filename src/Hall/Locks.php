@@ -36,7 +36,7 @@ final class Locks implements ResetInterface
      * @return ?int what time it is for what follows: the database's, or the last entry's of a site where that is later;
      *              null where no site was locked
      */
-    public function begin(array $sites, ?int $still = null): ?int
+    public function begin(array $sites, ?int $still): ?int
     {
         $this->reset();
         $this->running = true;

@@ -10,8 +10,8 @@ use Symfony\Component\Lock\LockInterface;
 use Symfony\Component\Lock\Store\FlockStore;
 
 /**
- * How many of this machine's processes may be at the same at once. A place is a file lock, which the system takes back from
- * a process that dies; each machine has its own, since it is its processes that are few.
+ * How many of this machine's processes may be at the same at once. A place is a file lock, which the system takes back
+ * from a process that dies; each machine has its own, since it is its processes that are few.
  */
 final class Places
 {
@@ -24,7 +24,7 @@ final class Places
     }
 
     /**
-     * @param int $most 0 for as many as come
+     * @param int $most 1 or more
      *
      * @return ?LockInterface the place, to be released; null where none is free
      */
