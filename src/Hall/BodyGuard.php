@@ -32,6 +32,9 @@ final class BodyGuard
 
     private const LARGEST_NUMBER = 2_147_483_647;
 
+    /** Request attributes: the body as it was read, until its shape is looked at; what was found then. */
+    private const READ = '_body_read';
+
     private const LATER = '_body_refused';
 
     /** Keywords of which a violation is a value of its own kind that is not taken. */
@@ -66,7 +69,8 @@ final class BodyGuard
             return;
         }
         $schema = $this->contract->schema($route, $request->getMethod());
-        $body = json_decode($request->getContent() ?: '{}', false, 2 * self::DEEPEST);
+        $body = $request->attributes->get(self::READ, new \stdClass());
+        $request->attributes->remove(self::READ);
         if (null === $schema) {
             if ([] !== get_object_vars((object) $body)) {
                 throw new Problem(ProblemType::Invalid, 'Nothing can be said here: send no body. Nothing was done.');
@@ -118,6 +122,7 @@ final class BodyGuard
         }
         $members = 0;
         self::mindMembers($body, '', $members);
+        $request->attributes->set(self::READ, $body);
     }
 
     /** @throws Problem */

@@ -36,8 +36,8 @@ final readonly class ProblemListener
                 'why' => $problem->type->value,
             ]);
         }
-        if (ProblemType::Away === $problem->type) {
-            // Who could not be read for a moment is not signed out for it: the session is left as it is.
+        if ($problem->type->status() >= 500) {
+            // Nobody is signed out because they could not be looked up for a moment: the session is left as it is.
             $event->getRequest()->attributes->remove('_security_firewall_run');
         }
         $event->setResponse($problem->response());

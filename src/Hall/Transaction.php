@@ -44,13 +44,20 @@ final readonly class Transaction
      */
     public function run(Request $request, Caller $caller, array|\Closure $sites, callable $work): Answer
     {
-        return $this->again($sites, fn (): Answer => $this->once($sites, function (EntityManagerInterface $entities) use ($request, $caller, $work): Answer {
+        $places = $this->places(\is_array($sites) ? $sites : [], $caller);
+        $remembered = function (EntityManagerInterface $entities) use ($request, $caller, $work): Answer {
             $answer = $work($entities);
             $entities->flush();
             $this->remember($request, $caller, $answer);
 
             return $answer;
-        }, fn (): ?Answer => $this->repeated($request, $caller)));
+        };
+        $before = fn (): ?Answer => $this->repeated($request, $caller);
+        try {
+            return $this->tried(fn (): Answer => $this->once($sites, $remembered, $before));
+        } finally {
+            array_map(static fn (LockInterface $place) => $place->release(), $places);
+        }
     }
 
     /**
@@ -65,42 +72,28 @@ final readonly class Transaction
      */
     public function job(array $sites, callable $work): mixed
     {
-        return $this->again([], fn (): mixed => $this->once($sites, static fn (): mixed => $work(), static fn (): mixed => null));
+        $nothing = static fn (): mixed => null;
+
+        return $this->tried(fn (): mixed => $this->once($sites, static fn (): mixed => $work(), $nothing));
     }
 
     /**
-     * @template T
+     * One busy site must not keep every process there is, and nobody alone keeps all others from a site.
      *
-     * @param list<string>|\Closure(): list<string> $sites that others may be waiting for, too
-     * @param callable(): T                         $work
-     *
-     * @return T
-     *
-     * @throws Problem of type `Busy` when others hold a lock for too long, of type `ChangedSince` when the race is lost
-     *                 again and again
-     */
-    private function again(array|\Closure $sites, callable $work): mixed
-    {
-        $places = $this->places(\is_array($sites) ? $sites : []);
-        try {
-            return $this->tried($work);
-        } finally {
-            array_map(static fn (LockInterface $place) => $place->release(), $places);
-        }
-    }
-
-    /**
-     * One busy site must not keep every process there is.
-     *
-     * @param list<string> $sites
+     * @param list<string> $sites that others may be waiting for, too
      *
      * @return list<LockInterface>
+     *
+     * @throws Problem of type `Busy`
      */
-    private function places(array $sites): array
+    private function places(array $sites, Caller $caller): array
     {
         $places = [];
         foreach (0 < $this->most && \count($sites) < 10 ? $sites : [] as $site) {
-            $places[] = $this->places->take('site '.$site, $this->most) ?? throw Problem::busy();
+            $each = ["site $site of $caller->id" => max(1, $this->most - 2), "site $site" => $this->most];
+            foreach ($each as $what => $most) {
+                $places[] = $this->places->take($what, $most) ?? throw Problem::busy();
+            }
         }
 
         return $places;
@@ -112,6 +105,9 @@ final readonly class Transaction
      * @param callable(): T $work
      *
      * @return T
+     *
+     * @throws Problem of type `Busy` when others hold a lock for too long, of type `ChangedSince` when the race is lost
+     *                 again and again
      */
     private function tried(callable $work): mixed
     {

@@ -86,8 +86,9 @@ final readonly class ManySites
             $access = $this->gate->at($site, $caller);
             $looked = $look($access, $wishes);
             $about = ['id' => $site, 'title' => $access->row->string('title')];
+            $inZone = [...$about, 'timeZone' => $access->row->string('time_zone')];
             foreach ($looked['lines'] as $key => $line) {
-                $lines[$key] = ['key' => $key, 'site' => $about, 'siteVersion' => $access->row->int('version'), ...$line];
+                $lines[$key] = ['key' => $key, 'site' => $inZone, 'siteVersion' => $access->row->int('version'), ...$line];
                 ++$verdicts[\is_string($line['verdict']) ? $line['verdict'] : ''];
             }
             $summary = $looked['summary'];

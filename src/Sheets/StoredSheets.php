@@ -283,7 +283,7 @@ final readonly class StoredSheets
             ? 'w.position, w.site_id, w.person_id, w.wish, w.outcome, w.reasons, n.id AS line_id, n.verb, n.state_before, n.state_after, m.id AS message_id, m.state AS message_state FROM sheet_wish w LEFT JOIN sheet_line n ON n.id = w.line_id LEFT JOIN message m ON m.line_id = w.line_id'
             : 'w.position, w.site_id, w.person_id, NULL AS wish, w.verdict AS outcome, w.notes AS reasons, w.id AS line_id, w.verb, w.state_before, w.state_after, m.id AS message_id, m.state AS message_state FROM sheet_line w LEFT JOIN message m ON m.line_id = w.id';
         $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT s.title, p.given_name, p.family_name, p.preferred_name, '.$from.' JOIN site s ON s.id = w.site_id JOIN person p ON p.id = w.person_id WHERE w.sheet_id = ? AND w.position > ? ORDER BY w.position LIMIT '.(self::LINES + 1),
+            'SELECT s.title, s.time_zone, p.given_name, p.family_name, p.preferred_name, '.$from.' JOIN site s ON s.id = w.site_id JOIN person p ON p.id = w.person_id WHERE w.sheet_id = ? AND w.position > ? ORDER BY w.position LIMIT '.(self::LINES + 1),
             [Id::binary($id), $after],
         ));
 
@@ -293,7 +293,13 @@ final readonly class StoredSheets
             $standing = static fn (string $column): ?array => null === $row->stringOrNull($column) ? null : ($row->json($column) ?: null);
 
             return [
-                'position' => $row->int('position'), 'site' => ['id' => $row->id('site_id'), 'title' => $row->string('title')], 'person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)],
+                'position' => $row->int('position'),
+                'site' => [
+                    'id' => $row->id('site_id'),
+                    'title' => $row->string('title'),
+                    'timeZone' => $row->string('time_zone'),
+                ],
+                'person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)],
                 'text' => \is_string($wish['text'] ?? null) ? $wish['text'] : '', 'verb' => $row->stringOrNull('verb') ?? (\is_string($wish['verb'] ?? null) ? $wish['verb'] : 'undo'),
                 'role' => \is_string($wish['role'] ?? null) ? $wish['role'] : null,
                 'verdict' => $row->stringOrNull('outcome'), 'reasons' => array_values(array_map(static fn (mixed $note): array => ['code' => ((array) $note)['code'] ?? '', 'values' => (object) (((array) $note)['values'] ?? [])], array_filter(isset($reasons['reasons']) ? (array) $reasons['reasons'] : $reasons, is_array(...)))),

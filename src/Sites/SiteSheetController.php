@@ -68,7 +68,16 @@ final readonly class SiteSheetController
             $lines = [];
             foreach ($sites as $id) {
                 $access = $this->gate->at($id, $caller);
-                $line = ['site' => ['id' => $id, 'name' => $access->row->string('title')], 'verdict' => 'ready', 'reason' => null, 'entry' => null];
+                $line = [
+                    'site' => [
+                        'id' => $id,
+                        'title' => $access->row->string('title'),
+                        'timeZone' => $access->row->string('time_zone'),
+                    ],
+                    'verdict' => 'ready',
+                    'reason' => null,
+                    'entry' => null,
+                ];
                 $this->db->beginTransaction();
                 try {
                     $entry = $work($entities, $access);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Faults;
 
+use MintDoor\Hall\Id;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
@@ -34,9 +35,10 @@ abstract class FaultCase extends TestCase
         ];
     }
 
-    protected function start(): void
+    /** @param list<string> $within what it is run by */
+    protected function start(array $within = []): void
     {
-        $command = ['setsid', '--wait', self::root().'/bin/start', '--port', (string) self::PORT, '--fresh'];
+        $command = ['setsid', '--wait', ...$within, self::root().'/bin/start', '--port', (string) self::PORT, '--fresh'];
         $this->start = new Process($command, self::root(), $this->environment(), timeout: null);
         $this->start->start();
         for ($n = 0; $n < 900 && !str_contains($this->start->getOutput(), 'Ctrl-C closes it'); ++$n) {
@@ -52,6 +54,12 @@ abstract class FaultCase extends TestCase
             $this->start->wait();
         }
         $this->start = null;
+    }
+
+    /** The process that everything was begun from. */
+    protected function started(): int
+    {
+        return (int) $this->start?->getPid();
     }
 
     /** @return string the folder the application runs from */
@@ -89,6 +97,22 @@ abstract class FaultCase extends TestCase
     protected function sql(string $sql, string $database = 'mint_door'): string
     {
         return $this->run_([self::root().'/bin/db', 'client', '-N', $database, '-e', $sql]);
+    }
+
+    /** @return array{string, non-empty-list<string>} id of a site of the demo, and of its learners */
+    protected function learners(string $title): array
+    {
+        $ids = explode("\n", $this->sql(
+            "SELECT HEX(s.id) FROM site s WHERE s.title = '$title'
+             UNION ALL (SELECT HEX(g.person_id) FROM enrollment_segment g JOIN site s ON s.id = g.site_id
+                WHERE s.title = '$title' AND g.state = 'current' AND g.role = 'learner' AND g.until_at > '2999-01-01'
+                ORDER BY g.person_id)",
+        ));
+        $ids = array_map(static fn (string $hex): string => Id::text((string) hex2bin($hex)), $ids);
+        $people = \array_slice($ids, 1);
+        self::assertNotSame([], $people);
+
+        return [$ids[0], $people];
     }
 
     /** @return array<string, string> to have a command of the application work on a database */

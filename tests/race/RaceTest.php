@@ -50,11 +50,23 @@ final class RaceTest extends RaceCase
     /** Machines whose clocks differ see each other's seats: the later instant counts for all that comes after. */
     public function testClocksThatDifferGiveNoSeatTwice(): void
     {
-        $line = fn (int $n): array => ['person' => $this->people["learner$n"], 'verb' => 'let-in', 'role' => 'learner'];
-        $lines = array_map(static fn (int $n): array => ['anna', $line($n), self::NOW + 2 * ($n % 2)], range(0, 4));
-        self::assertSame(['no-seat' => 4, 'ready' => 1], $this->race($lines));
-        self::assertSame(['no-seat' => 1], $this->race([['anna', $line(5), self::NOW - 900]]), 'a clock that was set back');
-        self::assertSame(1, (int) $this->db->fetchOne(
+        for ($n = 6; $n < 30; ++$n) {
+            $this->people["learner$n"] = $this->house->person('learner', $this->division, "Learner$n", 'Racer', 7);
+        }
+        $this->house->write();
+        $this->db->executeStatement('UPDATE site SET seats = 10');
+        $at = fn (int $n, int $clock): array => [
+            'anna',
+            ['person' => $this->people["learner$n"], 'verb' => 'let-in', 'role' => 'learner'],
+            self::NOW + $clock,
+        ];
+        $apart = array_map(static fn (int $n): array => $at($n, 2 * ($n % 2)), range(0, 19));
+        self::assertSame(['no-seat' => 10, 'ready' => 10], $this->race($apart), 'two seconds apart');
+        foreach ([-3_600 => range(20, 24), 3_600 => range(25, 29)] as $clock => $some) {
+            $lines = array_map(static fn (int $n): array => $at($n, $clock), $some);
+            self::assertSame(['no-seat' => 5], $this->race($lines), "a clock that is $clock seconds off");
+        }
+        self::assertSame(10, (int) $this->db->fetchOne(
             'SELECT COUNT(DISTINCT person_id) FROM enrollment_segment WHERE holds_seat = 1',
         ));
     }

@@ -2477,6 +2477,12 @@ export interface components {
                 at: components["schemas"]["Instant"];
             }[];
         };
+        SiteInZone: {
+            id: components["schemas"]["Id"];
+            title: string;
+            /** @description in which days of the line are to be shown */
+            timeZone: string;
+        };
         SiteName: {
             id: components["schemas"]["Id"];
             title: string;
@@ -2528,7 +2534,7 @@ export interface components {
             lines: (components["schemas"]["SheetLineFacts"] & {
                 /** @description place of the line in what was asked, from 0 */
                 key: number;
-                site: components["schemas"]["SiteName"];
+                site: components["schemas"]["SiteInZone"];
                 siteVersion: number;
                 /** @description of the enrollment that was looked at */
                 version: number;
@@ -2588,7 +2594,7 @@ export interface components {
             next: number | null;
             lines: {
                 position: number;
-                site: components["schemas"]["SiteName"];
+                site: components["schemas"]["SiteInZone"];
                 person: components["schemas"]["Somebody"];
                 text: string;
                 verb: string;
@@ -2681,7 +2687,7 @@ export interface components {
         };
         SiteSheet: {
             lines: {
-                site: components["schemas"]["Somebody"];
+                site: components["schemas"]["SiteInZone"];
                 /** @enum {unknown} */
                 verdict: "ready" | "nothing-to-do" | "refused";
                 reason: {

@@ -22,7 +22,7 @@ type Asked = { lines: { text: string; line: { person: string; role: string | nul
 /** Says of each line what a server would: staff need a word, Bo is here already. */
 const review = (_request: Request, { lines }: Asked) => {
   const verdict = ({ line }: Asked['lines'][number]) => (line.person === mara.id && !line.role && !line.sure ? 'needs-choice' : line.person === bo.id ? 'nothing-to-do' : 'ready')
-  const said = lines.map((each, key) => ({ key, site: { id: site.id, title: 'Harmony' }, siteVersion: 4, version: 2, person: { id: each.line.person, name: 'x' }, verdict: verdict(each), before: null, after: standing(), outlook: [], reasons: verdict(each) === 'needs-choice' ? [{ code: 'above-learner', values: { role: 'co-tutor' } }] : verdict(each) === 'nothing-to-do' ? [{ code: 'already-here', values: {} }] : [], cautions: [] }))
+  const said = lines.map((each, key) => ({ key, site: { id: site.id, title: 'Harmony', timeZone: site.timeZone }, siteVersion: 4, version: 2, person: { id: each.line.person, name: 'x' }, verdict: verdict(each), before: null, after: standing(), outlook: [], reasons: verdict(each) === 'needs-choice' ? [{ code: 'above-learner', values: { role: 'co-tutor' } }] : verdict(each) === 'nothing-to-do' ? [{ code: 'already-here', values: {} }] : [], cautions: [] }))
   const of = (word: string) => said.filter((line) => line.verdict === word).length
   return { lines: said, sites: [{ id: site.id, title: 'Harmony', seats: 30, held: 24, after: 24 + of('ready'), joining: of('ready'), leaving: 0 }], verdicts: { ready: of('ready'), 'nothing-to-do': of('nothing-to-do'), 'needs-choice': of('needs-choice') }, removal: null, total: lines.length }
 }

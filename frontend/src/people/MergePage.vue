@@ -68,7 +68,7 @@ const apply = () => run(async () => {
       <section>
         <h2>{{ $t('merge.inSites') }}</h2>
         <p v-if="!merge.review.lines.length" class="soft">{{ $t('merge.nowhere') }}</p>
-        <ul v-else class="ledger" style="--verdict: 108px"><li v-for="line in merge.review.lines" :key="line.key"><span class="verdict" :class="{ clay: line.verdict === 'refused' }">{{ $t('sheet.verdict.' + (line.verdict === 'ready' ? 'ready' : 'refused')) }}</span><span><strong>{{ line.site.title }}</strong>: {{ $t(line.person.id === stays ? 'merge.stays' : 'merge.goes').toLowerCase() }} {{ change(line, roleName) }} <span v-if="line.verdict !== 'ready'" class="clay">{{ lineSentences(line, 'UTC', roleName).join(' ') }}</span></span></li></ul>
+        <ul v-else class="ledger" style="--verdict: 108px"><li v-for="line in merge.review.lines" :key="line.key"><span class="verdict" :class="{ clay: line.verdict === 'refused' }">{{ $t('sheet.verdict.' + (line.verdict === 'ready' ? 'ready' : 'refused')) }}</span><span><strong>{{ line.site.title }}</strong>: {{ $t(line.person.id === stays ? 'merge.stays' : 'merge.goes').toLowerCase() }} {{ change(line, roleName) }} <span v-if="line.verdict !== 'ready'" class="clay">{{ lineSentences(line, line.site.timeZone, roleName).join(' ') }}</span></span></li></ul>
       </section>
       <p class="acts"><Button :disabled="busy || isFetching || !merge.ready" :label="$t('merge.apply')" @click="apply" /><span class="soft">{{ $t('merge.undoable') }}</span></p>
     </template>

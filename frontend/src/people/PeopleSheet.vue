@@ -126,7 +126,7 @@ const apply = () => run(async () => {
       <ul v-if="look.length" class="ledger" style="--verdict: 108px">
         <li v-for="line in look.slice(0, SHOWN)" :key="line.key">
           <span class="verdict">{{ $t('sheets.verdict.' + line.verdict) }}</span>
-          <span><strong>{{ line.person.name }}</strong> <span v-if="work.sites.length > 1" class="soft">· {{ line.site.title }} · </span> {{ lineSentences(line, 'UTC', roleName).join(' ') }}</span>
+          <span><strong>{{ line.person.name }}</strong> <span v-if="work.sites.length > 1" class="soft">· {{ line.site.title }} · </span> {{ lineSentences(line, line.site.timeZone, roleName).join(' ') }}</span>
         </li>
         <li v-if="look.length > SHOWN"><span class="verdict" /><span class="soft">{{ $t('people.sheet.and', { n: $n(look.length - SHOWN) }) }}</span></li>
       </ul>

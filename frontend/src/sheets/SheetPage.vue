@@ -69,7 +69,7 @@ const goOn = () => run(async () => { await take(api.POST('/sheets/{sheet}/contin
 async function copy() {
   await run(async () => {
     while (hasNextPage.value) await fetchNextPage()
-    const rows = lines.value.map((line) => [String(line.position), line.text, line.person.name, line.site.title, t('sheets.verb.' + line.verb), line.verdict ? t('sheets.verdict.' + line.verdict) : '', change(line, roleName), sayLine(line, 'UTC', roleName)])
+    const rows = lines.value.map((line) => [String(line.position), line.text, line.person.name, line.site.title, t('sheets.verb.' + line.verb), line.verdict ? t('sheets.verdict.' + line.verdict) : '', change(line, roleName), sayLine(line, roleName)])
     await navigator.clipboard.writeText(csvFile([['line', 'typed', 'person', 'site', 'change', 'outcome', 'before and after', 'why'].map((word) => t('sheets.csv.' + word)), ...rows]).slice(1))
     done(t('away.copied', { n: n(rows.length) }, rows.length))
   })
@@ -108,7 +108,7 @@ async function copy() {
       </p>
       <section v-if="review" class="callout bad" :aria-label="$t('sheets.undo')">
         <p class="follows">{{ $t('undo.will', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0) }} {{ left.length ? $t('undo.left', { n: left.length }, left.length) : '' }}</p>
-        <ul v-if="left.length"><li v-for="line in left.slice(0, 50)" :key="line.key">{{ line.person.name }}, {{ line.site.title }}: {{ sayLine({ ...line, position: 0, text: '', verb: 'undo', role: null, line: null, message: null }, 'UTC', roleName) }}</li></ul>
+        <ul v-if="left.length"><li v-for="line in left.slice(0, 50)" :key="line.key">{{ line.person.name }}, {{ line.site.title }}: {{ sayLine({ ...line, position: 0, text: '', verb: 'undo', role: null, line: null, message: null }, roleName) }}</li></ul>
         <p v-if="review.removal"><label>{{ $t('sheet.many', review.removal) }} <input v-model="typed" class="plain" inputmode="numeric" size="6" /></label></p>
         <p class="acts"><Button size="small" severity="danger" :disabled="busy || !(review.verdicts.ready ?? 0) || (!!review.removal && Number(typed) !== review.removal.people)" :label="$t('sheets.undoNow', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0)" @click="undo" /><button class="word" @click="review = null">{{ $t('sheets.notNow') }}</button></p>
       </section>
@@ -130,7 +130,7 @@ async function copy() {
           <span><strong>{{ line.person.name }}</strong> <span v-if="line.text && line.text !== line.person.name" class="soft">“{{ line.text }}”</span></span>
           <RouterLink v-if="!sheet.site" :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }">{{ line.site.title }}</RouterLink>
           <RouterLink v-else :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }">{{ line.line ? change(line, roleName) : $t('sheets.verb.' + line.verb) }}</RouterLink>
-          <span><template v-if="line.line && !sheet.site">{{ change(line, roleName) + ' · ' }}</template><span class="soft">{{ sayLine(line, 'UTC', roleName) }}</span> <span v-if="line.message" :class="toneOf(line.message.state)">{{ $t('post.told.' + line.message.state) }}</span></span>
+          <span><template v-if="line.line && !sheet.site">{{ change(line, roleName) + ' · ' }}</template><span class="soft">{{ sayLine(line, roleName) }}</span> <span v-if="line.message" :class="toneOf(line.message.state)">{{ $t('post.told.' + line.message.state) }}</span></span>
         </li>
       </ol>
       <Button v-if="hasNextPage" severity="secondary" size="small" :label="$t('sites.more')" @click="fetchNextPage()" />

@@ -5,7 +5,7 @@ import PeopleSheet from '@/people/PeopleSheet.vue'
 import MakeSitesPage from '@/sites/MakeSitesPage.vue'
 import { person, serve, show, site, standing } from '@/testing/server'
 import SheetPage from './SheetPage.vue'
-import { addressOf, change, stateOf } from './sheets'
+import { addressOf, change, sayLine, stateOf } from './sheets'
 import SheetsPage from './SheetsPage.vue'
 
 beforeEach(() => vi.useFakeTimers())
@@ -19,7 +19,7 @@ const SHEET = '00000000-0000-7000-8000-0000000000aa'
 const UNDO = '00000000-0000-7000-8000-0000000000ab'
 const bea = person('Bea', 'da Luz')
 const record = (more = {}) => ({ id: SHEET, kind: 'pasted', title: '', state: 'applied', version: 1, site: { id: site.id, title: 'Harmony' }, madeAt: '2026-11-24T09:00:00Z', madeBy: { id: bea.id, name: 'Mara Lind' }, changedAt: '2026-11-24T09:00:00Z', total: 3, done: 3, applied: 2, undoes: null, undoneBy: null, ...more })
-const line = (position: number, more = {}) => ({ position, site: { id: site.id, title: 'Harmony' }, person: { id: bea.id, name: 'Bea da Luz' }, text: 'B. Luz', verb: 'let-in', role: null, verdict: 'ready', reasons: [], before: null, after: standing(), line: SHEET, ...more })
+const line = (position: number, more = {}) => ({ position, site: { id: site.id, title: 'Harmony', timeZone: 'Europe/Oslo' }, person: { id: bea.id, name: 'Bea da Luz' }, text: 'B. Luz', verb: 'let-in', role: null, verdict: 'ready', reasons: [], before: null, after: standing(), line: SHEET, ...more })
 const page = (more = {}) => ({ ...record(), work: {}, lines: [line(1), line(2, { verdict: 'refused', line: null, reasons: [{ code: 'changed-since', values: {} }] })], next: null, ...more })
 const press = (shown: ReturnType<typeof show>['page'], label: string) => shown.findAll('button').find((each) => each.text() === label)!.trigger('click')
 
@@ -50,6 +50,13 @@ describe('the room of sheets', () => {
     expect(addressOf({ id: SHEET, kind: 'sites', site: null })).toMatchObject({ name: 'make-sites' })
     expect([stateOf({ state: 'applied', undoneBy: UNDO, trouble: null }).word, stateOf({ state: 'draft', undoneBy: null, trouble: null }).word]).toEqual(['undone', 'draft'])
     expect(stateOf({ state: 'applying', undoneBy: null, trouble: 'busy' }).word).toBe('stopped')
+  })
+
+  it.each([['Europe/Oslo', '5 Dec'], ['UTC', '4 Dec']])('says days of a line as they are in its site: %s', (timeZone, said) => {
+    const later = { code: 'seat-later', values: { seats: 3, held: 3, at: '2026-12-04T23:00:00Z' } }
+    const refused = { ...line(1), verdict: 'refused' as const, line: null, reasons: [later], message: null }
+    const there = { ...refused, site: { ...refused.site, timeZone }, after: null }
+    expect(sayLine(there, String)).toContain(`free from ${said}`)
   })
 })
 

@@ -18,8 +18,11 @@ export function stateOf(sheet: Pick<SheetRecord, 'state' | 'undoneBy' | 'trouble
 }
 
 type Line = SheetPage['lines'][number]
-/** What became of a line, in words. */
-export const sayLine = (line: Line, zone: string, roleName: RoleName) => lineSentences({ ...line, outlook: [], cautions: [], verdict: line.verdict ?? 'ready' }, zone, roleName).join(' ')
+/** What became of a line, in words; its days are those of its site. */
+export function sayLine(line: Line, roleName: RoleName): string {
+  const said = { ...line, outlook: [], cautions: [], verdict: line.verdict ?? ('ready' as const) }
+  return lineSentences(said, line.site.timeZone, roleName).join(' ')
+}
 
 /** Before and after of a line: "not here → learner". */
 export function change(line: Pick<Line, 'before' | 'after'>, roleName: RoleName): string {

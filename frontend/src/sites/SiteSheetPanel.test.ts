@@ -6,7 +6,7 @@ import SiteSheetPanel from './SiteSheetPanel.vue'
 
 beforeEach(() => vi.useFakeTimers())
 const other = '00000000-0000-7000-8000-000000000002'
-const line = (id: string, name: string, more = {}) => ({ site: { id, name }, verdict: 'ready', reason: null, entry: null, ...more })
+const line = (id: string, title: string, more = {}) => ({ site: { id, title, timeZone: 'UTC' }, verdict: 'ready', reason: null, entry: null, ...more })
 const settled = async () => {
   await flushPromises()
   await vi.advanceTimersByTimeAsync(300)

@@ -34,7 +34,7 @@ const { data: sheet, error, isFetching } = useQuery({
   placeholderData: keepPreviousData
 })
 const ready = computed(() => sheet.value?.lines.filter((line) => line.verdict === 'ready').length ?? 0)
-const why = (line: NonNullable<typeof sheet.value>['lines'][number]) => (line.reason?.line ? lineSentences(line.reason.line, 'UTC', roleName).join(' ') : (line.reason?.detail ?? ''))
+const why = (line: NonNullable<typeof sheet.value>['lines'][number]) => (line.reason?.line ? lineSentences(line.reason.line, line.site.timeZone, roleName).join(' ') : (line.reason?.detail ?? ''))
 
 const { busy, run } = useBusy()
 const apply = () => run(async () => {
@@ -42,7 +42,7 @@ const apply = () => run(async () => {
   const entries = lines.flatMap((line) => (line.entry ? [{ site: line.site.id, entry: line.entry }] : []))
   const back = async () => {
     const left = (await take(api.POST('/site-sheets/undo', { body: { entries } }))).lines.filter((line) => line.verdict === 'refused')
-    return left.map((line) => `${line.site.name}: ${why(line)}`).join(' ')
+    return left.map((line) => `${line.site.title}: ${why(line)}`).join(' ')
   }
   const sentence = body.value.on ? 'siteSheet.planned.' + props.verb : 'siteSheet.did.' + props.verb
   done(t(sentence, { n: entries.length }, entries.length), entries.length ? { back } : undefined, entries.length < props.sites.length ? t('sheet.leftOut', { n: props.sites.length - entries.length }, props.sites.length - entries.length) : '')
@@ -72,7 +72,7 @@ const apply = () => run(async () => {
     <ol v-if="complete && sheet && !error" class="ledger">
       <li v-for="line in sheet.lines" :key="line.site.id" :class="line.verdict">
         <span class="verdict">{{ $t('siteSheet.verdict.' + line.verdict) }}</span>
-        <span><strong>{{ line.site.name }}</strong> {{ why(line) }}</span>
+        <span><strong>{{ line.site.title }}</strong> {{ why(line) }}</span>
       </li>
     </ol>
   </aside>

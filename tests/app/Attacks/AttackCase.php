@@ -62,6 +62,26 @@ abstract class AttackCase extends ApiTestCase
         );
     }
 
+    /**
+     * The disloyal co-tutor lets in somebody of another division, named by their number.
+     *
+     * @return array<string, mixed> the line
+     */
+    protected function byNumber(string $person): array
+    {
+        $named = ['named' => 'X77'.strtoupper($person)];
+
+        return $this->change('disloyal', 'let-in', $person, 'learner', more: $named, site: 'nerves');
+    }
+
+    /** @return string path of a new invitation door */
+    protected function invitationDoor(string $as = 'lead', string $site = 'site'): string
+    {
+        $doors = '/sites/'.$this->ids[$site].'/doors';
+
+        return $doors.'/'.$this->call($as, 'POST', $doors, ['kind' => 'invitation'], 201)['id'];
+    }
+
     /** @return array<array-key, mixed> the card, or why there is none */
     protected function card(string $as, string $person): array
     {

@@ -17,14 +17,7 @@ final class CaretakerTest extends AttackCase
         $found = $this->call('disloyal', 'GET', '/sites/'.$this->ids['nerves'].'/intake?q=X77LEARNER')['canBeLetIn'];
         self::assertSame($this->ids['learner'], $found[0]['person']['id']);
         // 2. lets them in, which an adult named so allows, and is told of,
-        $line = $this->change(
-            'disloyal',
-            'let-in',
-            'learner',
-            'learner',
-            more: ['named' => 'X77LEARNER'],
-            site: 'nerves',
-        );
+        $line = $this->byNumber('learner');
         self::assertSame('current', $line['after']['state']);
         // 3. and gets no sign-in card,
         $card = $this->card('disloyal', 'learner');
@@ -102,14 +95,7 @@ final class CaretakerTest extends AttackCase
     /** Neither an invitation that was taken back nor a site that is closed keeps a page open. */
     public function testNothingOutlivesTheTie(): void
     {
-        $door = $this->call(
-            'principal',
-            'POST',
-            '/sites/'.$this->ids['nerves'].'/doors',
-            ['kind' => 'invitation'],
-            201,
-        )['id'];
-        $invitations = '/sites/'.$this->ids['nerves'].'/doors/'.$door.'/invitations';
+        $invitations = $this->invitationDoor('principal', 'nerves').'/invitations';
         $this->call('disloyal', 'POST', $invitations, ['text' => 'X77LEARNER', 'apply' => true]);
         $this->call('disloyal', 'GET', '/people/'.$this->ids['learner'], null, 404);
         $this->call('disloyal', 'POST', $invitations.'/withdraw', ['all' => true]);

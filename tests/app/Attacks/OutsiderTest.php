@@ -12,14 +12,7 @@ final class OutsiderTest extends AttackCase
 {
     public function testAMinorWaitsForTheirDivisionHoweverTheyAreNamed(): void
     {
-        $line = $this->change(
-            'disloyal',
-            'let-in',
-            'junior',
-            'learner',
-            more: ['named' => 'X77JUNIOR'],
-            site: 'nerves',
-        );
+        $line = $this->byNumber('junior');
         self::assertSame(
             ['waiting', ['waits-for-approval']],
             [$line['after']['state'], $this->codes($line['cautions'])],
@@ -60,7 +53,7 @@ final class OutsiderTest extends AttackCase
 
     public function testANoIsNoAndWhoLostTheirPlaceAsksForNobody(): void
     {
-        $this->change('disloyal', 'let-in', 'junior', 'learner', more: ['named' => 'X77JUNIOR'], site: 'nerves');
+        $this->byNumber('junior');
         $answer = '/sites/'.$this->ids['nerves'].'/approvals/'.$this->ids['junior'];
         $this->change('principal', 'take-out', 'disloyal', site: 'nerves');
         $this->call('colleague', 'POST', $answer, ['answer' => 'yes'], 409);
@@ -72,7 +65,7 @@ final class OutsiderTest extends AttackCase
     public function testANoIsOverWhenTheyWaitForSomethingElse(): void
     {
         $site = '/sites/'.$this->ids['nerves'];
-        $this->change('disloyal', 'let-in', 'junior', 'learner', more: ['named' => 'X77JUNIOR'], site: 'nerves');
+        $this->byNumber('junior');
         $this->call('colleague', 'POST', $site.'/approvals/'.$this->ids['junior'], ['answer' => 'no']);
         $door = $this->call('principal', 'POST', $site.'/doors', ['approval' => true], 201);
         $this->call('junior', 'POST', '/join', ['key' => $door['key'], 'why' => 'I sing.']);
@@ -135,23 +128,9 @@ final class OutsiderTest extends AttackCase
             ['division' => 'seniors', 'rule' => 'closed'],
         ];
         $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], headers: ['If-Match' => '"1"']);
-        $line = $this->change(
-            'disloyal',
-            'let-in',
-            'junior',
-            'learner',
-            more: ['named' => 'X77JUNIOR'],
-            site: 'nerves',
-        );
+        $line = $this->byNumber('junior');
         self::assertSame('current', $line['after']['state']);
-        $line = $this->change(
-            'disloyal',
-            'let-in',
-            'learner',
-            'learner',
-            more: ['named' => 'X77LEARNER'],
-            site: 'nerves',
-        );
+        $line = $this->byNumber('learner');
         self::assertSame('waiting', $line['after']['state']);
         $rules['outside'][0]['division'] = 'nowhere';
         $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], 409, ['If-Match' => '"2"']);
@@ -159,7 +138,7 @@ final class OutsiderTest extends AttackCase
 
     public function testWhoWasLetInMayLeaveAndIsNotFetchedBack(): void
     {
-        $this->change('disloyal', 'let-in', 'learner', 'learner', more: ['named' => 'X77LEARNER'], site: 'nerves');
+        $this->byNumber('learner');
         self::assertTrue($this->call('learner', 'POST', '/sites/'.$this->ids['nerves'].'/visits')['mayLeave']);
         $this->call('learner', 'POST', '/sites/'.$this->ids['nerves'].'/leave');
         self::assertArrayNotHasKey('learner', $this->roster('principal', site: 'nerves'));

@@ -76,13 +76,7 @@ final class SecretsTest extends AttackCase
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
             'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']], 'tell' => '',
         ], 200, ['Idempotency-Key' => 'letting-in']);
-        $door = '/sites/'.$this->ids['site'].'/doors/'.$this->call(
-            'lead',
-            'POST',
-            '/sites/'.$this->ids['site'].'/doors',
-            ['kind' => 'invitation'],
-            201,
-        )['id'];
+        $door = $this->invitationDoor();
         $this->call('lead', 'POST', $door.'/invitations', ['text' => 'private@example.net', 'apply' => true]);
         $this->deliver();
         $this->call(
@@ -125,13 +119,7 @@ final class SecretsTest extends AttackCase
                 ['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner'],
             ], 'tell' => 'Bring a pencil.',
         ], 200, ['Idempotency-Key' => 'letting-in']);
-        $door = '/sites/'.$this->ids['site'].'/doors/'.$this->call(
-            'lead',
-            'POST',
-            '/sites/'.$this->ids['site'].'/doors',
-            ['kind' => 'invitation'],
-            201,
-        )['id'];
+        $door = $this->invitationDoor();
         $this->call('lead', 'POST', $door.'/invitations', ['text' => 'outside@example.net', 'apply' => true]);
         $this->deliver();
         $this->call('lead', 'POST', $door.'/invitations/withdraw', ['all' => true]);
