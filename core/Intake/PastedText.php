@@ -9,8 +9,8 @@ use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
 
 /**
- * Takes pasted text apart into lines: lists with numbers, bullets and ticks, `Name <address>`, identifiers beside names or
- * several on one line, rows of a spreadsheet with what they say of level and division; headings, greetings, sums and
+ * Takes pasted text apart into lines: lists with numbers, bullets and ticks, `Name <address>`, identifiers beside names
+ * or several on one line, rows of a spreadsheet with what they say of level and division; headings, greetings, sums and
  * signatures in between are told apart from people.
  */
 final readonly class PastedText
@@ -76,8 +76,8 @@ final readonly class PastedText
     }
 
     /**
-     * People that stand in one line, one behind the other: names with addresses as a message has them, or three and more
-     * names of two words and more.
+     * People that stand in one line, one behind the other: names with addresses as a message has them, or three and
+     * more names of two words and more.
      *
      * @return non-empty-list<string>
      */
@@ -140,8 +140,8 @@ final readonly class PastedText
     }
 
     /**
-     * Two identifiers of one kind are two people, each with the words beside it: those before it where the line begins with
-     * words, and otherwise those after it.
+     * Two identifiers of one kind are two people, each with the words beside it: those before it where the line begins
+     * with words, and otherwise those after it.
      *
      * @return non-empty-list<string>
      */

@@ -9,9 +9,9 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /**
- * How many seats of a site are held at every instant from one on. A seat is held by each person who has an accepted way in
- * with a role that takes one, for as long as it lasts, paused or not; what begins later holds it from then on. Seats that
- * are kept for somebody who has not come yet are held throughout.
+ * How many seats of a site are held at every instant from one on. A seat is held by each person who has an accepted way
+ * in with a role that takes one, for as long as it lasts, paused or not; what begins later holds it from then on. Seats
+ * that are kept for somebody who has not come yet are held throughout.
  */
 final readonly class SeatsHeld
 {

@@ -12,8 +12,14 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
-/** Does what doors do by themselves: offers seats, reminds, lets lapse, warns and releases. May run twice, and on several machines. */
-#[AsCommand('doors:tick', 'Does what is due: seats offered, invitations reminded of or lapsed, quiet people released, lists gone on with')]
+/**
+ * Does what doors do by themselves: offers seats, reminds, lets lapse, warns and releases. May run twice, and on several
+ * machines.
+ */
+#[AsCommand(
+    'doors:tick',
+    'Does what is due: seats offered, invitations reminded of or lapsed, quiet people released, lists gone on with',
+)]
 final class TickCommand extends Command
 {
     public function __construct(
@@ -37,7 +43,8 @@ final class TickCommand extends Command
         do {
             $done = [...$this->tick->all(), 'lists' => $this->jobs->again()];
             $this->db->executeStatement(
-                "INSERT INTO beat (name, at) VALUES ('scheduler', UTC_TIMESTAMP()) ON DUPLICATE KEY UPDATE at = VALUES(at)",
+                "INSERT INTO beat (name, at) VALUES ('scheduler', UTC_TIMESTAMP())
+                    ON DUPLICATE KEY UPDATE at = VALUES(at)",
             );
             if ([] !== array_filter($done)) {
                 $output->writeln(implode(', ', array_map(static fn (string $what, int $n): string => "$what: $n", array_keys($done), $done)));

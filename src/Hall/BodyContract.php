@@ -13,8 +13,8 @@ use Symfony\Component\Routing\RouterInterface;
 use Symfony\Component\Yaml\Yaml;
 
 /**
- * What the contract says of the body of each operation, as JSON Schemas of their own: references are put in place, and what
- * the contract leaves open gets a bound, so that nothing in a body is without one.
+ * What the contract says of the body of each operation, as JSON Schemas of their own: references are put in place, and
+ * what the contract leaves open gets a bound, so that nothing in a body is without one.
  *
  * @phpstan-type Schema array<array-key, mixed>
  */
@@ -77,7 +77,8 @@ final class BodyContract implements CacheWarmerInterface
         foreach ($this->router->getRouteCollection() as $name => $route) {
             $path = (string) preg_replace('#^/api/v1#', '', $route->getPath());
             foreach ($route->getMethods() as $method) {
-                $schema = $this->at(['paths', $path, strtolower($method), 'requestBody', 'content', 'application/json', 'schema']);
+                $body = ['requestBody', 'content', 'application/json', 'schema'];
+                $schema = $this->at(['paths', $path, strtolower($method), ...$body]);
                 if (null !== $schema) {
                     $schemas[$name][$method] = json_encode($this->bounded($schema), \JSON_THROW_ON_ERROR);
                 }

@@ -13,10 +13,10 @@ use Symfony\Component\HttpKernel\Event\RequestEvent;
 use Symfony\Component\HttpKernel\KernelEvents;
 
 /**
- * Holds every body against the contract before anything is built from it: first what is true of all of them (an object, not
- * too large, not too deep, nothing in it that cannot be stored), then the schema of the operation. What is of the wrong
- * kind, unknown, too long or too many is refused there and then. What is the right kind but no value that is taken goes
- * on, so that the sentences made for its field come first, and is refused after them if they found nothing.
+ * Holds every body against the contract before anything is built from it: first what is true of all of them (an object,
+ * not too large, not too deep, nothing in it that cannot be stored), then the schema of the operation. What is of the
+ * wrong kind, unknown, too long or too many is refused there and then. What is the right kind but no value that is
+ * taken goes on, so that the sentences made for its field come first, and is refused after them if they found nothing.
  */
 final class BodyGuard
 {
@@ -38,7 +38,9 @@ final class BodyGuard
     private const LATER = '_body_refused';
 
     /** Keywords of which a violation is a value of its own kind that is not taken. */
-    private const VALUES = ['enum', 'const', 'pattern', 'format', 'minimum', 'maximum', 'minItems', 'minLength', 'required'];
+    private const VALUES = [
+        'enum', 'const', 'pattern', 'format', 'minimum', 'maximum', 'minItems', 'minLength', 'required',
+    ];
 
     public function __construct(private readonly BodyContract $contract)
     {
@@ -129,15 +131,18 @@ final class BodyGuard
     private static function mindMembers(mixed $value, string $at, int &$members): void
     {
         if (\is_string($value)) {
-            str_contains($value, "\0")
-                && throw Problem::field($at, 'character', 'There is a character in this that cannot be kept. Type it anew.');
+            if (str_contains($value, "\0")) {
+                $detail = 'There is a character in this that cannot be kept. Type it anew.';
+                throw Problem::field($at, 'character', $detail);
+            }
         } elseif (\is_float($value) || \is_int($value)) {
             abs($value) > self::LARGEST_NUMBER
                 && throw Problem::field($at, 'number', 'This number is too large. Choose a smaller one.');
         } elseif (\is_array($value) || $value instanceof \stdClass) {
             foreach ((array) $value as $name => $member) {
                 if (++$members > self::MOST) {
-                    throw new Problem(ProblemType::TooLarge, 'That is more than fits in one request. Send less at a time.');
+                    $detail = 'That is more than fits in one request. Send less at a time.';
+                    throw new Problem(ProblemType::TooLarge, $detail);
                 }
                 self::mindMembers($member, $at.'/'.mb_substr((string) $name, 0, 60), $members);
             }
@@ -156,12 +161,15 @@ final class BodyGuard
     private static function problem(ValidationError $error): Problem
     {
         $says = $error->args();
-        $number = static fn (string $name): string => number_format(is_numeric($says[$name] ?? null) ? (float) $says[$name] : 0);
+        $number = static fn (string $name): string => number_format(
+            is_numeric($says[$name] ?? null) ? (float) $says[$name] : 0,
+        );
         $path = $error->data()->fullPath();
         [$code, $detail] = match ($error->keyword()) {
             'additionalProperties' => ['unknown-member', 'Leave this out.'],
             'maxLength' => ['too-long', 'Shorten this to '.$number('max').' characters.'],
-            'maxItems', 'maxProperties' => ['too-many', 'At most '.$number('count').' at once here. Do the rest after.'],
+            'maxItems',
+            'maxProperties' => ['too-many', 'At most '.$number('count').' at once here. Do the rest after.'],
             'minLength' => 1 < ($says['min'] ?? 1)
                 ? ['too-short', 'Write at least '.$number('min').' characters.']
                 : ['missing', 'Something is missing here.'],
@@ -192,6 +200,8 @@ final class BodyGuard
     /** @param array<array-key, int|string> $path */
     private static function pointer(array $path): string
     {
-        return implode('', array_map(static fn (int|string $part): string => '/'.mb_substr((string) $part, 0, 60), $path));
+        $parts = array_map(static fn (int|string $part): string => '/'.mb_substr((string) $part, 0, 60), $path);
+
+        return implode('', $parts);
     }
 }

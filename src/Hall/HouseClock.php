@@ -8,8 +8,8 @@ use Psr\Clock\ClockInterface;
 use Symfony\Contracts\Service\ResetInterface;
 
 /**
- * The one clock of the platform, in whole seconds. What is decided under a lock is decided at one instant, which the database
- * gives to every machine (`Transaction`). It can be made to stand still, for demonstrations and tests.
+ * The one clock of the platform, in whole seconds. What is decided under a lock is decided at one instant, which the
+ * database gives to every machine (`Transaction`). It can be made to stand still, for demonstrations and tests.
  */
 final class HouseClock implements ClockInterface, ResetInterface
 {

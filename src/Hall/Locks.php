@@ -8,9 +8,9 @@ use Doctrine\DBAL\Connection;
 use Symfony\Contracts\Service\ResetInterface;
 
 /**
- * What the running transaction has locked, always in one order: sites by id, then people by id. Whoever changes a person has
- * them alone; whoever enrolls them shares them with others who do, so that nobody is renamed, merged or erased meanwhile.
- * What is read before a lock may be over by then: read after it.
+ * What the running transaction has locked, always in one order: sites by id, then people by id. Whoever changes a
+ * person has them alone; whoever enrolls them shares them with others who do, so that nobody is renamed, merged or
+ * erased meanwhile. What is read before a lock may be over by then: read after it.
  */
 final class Locks implements ResetInterface
 {
@@ -27,8 +27,8 @@ final class Locks implements ResetInterface
     }
 
     /**
-     * Begins a transaction's locks. The lock of a site is an update, so that a cluster's certification, too, sees two changes
-     * of one site conflict.
+     * Begins a transaction's locks. The lock of a site is an update, so that a cluster's certification, too, sees two
+     * changes of one site conflict.
      *
      * @param list<string> $sites ids
      * @param ?int         $still what time it is, where the clock stands still
@@ -47,7 +47,8 @@ final class Locks implements ResetInterface
             // The time comes back with the answer to the statement.
             $locked = $this->db->executeStatement(
                 'UPDATE site SET roster_version = roster_version + 1
-                    + 0 * LAST_INSERT_ID(GREATEST(COALESCE(?, UNIX_TIMESTAMP()), COALESCE(UNIX_TIMESTAMP(last_entry_at), 0)))
+                    + 0 * LAST_INSERT_ID(GREATEST(
+                        COALESCE(?, UNIX_TIMESTAMP()), COALESCE(UNIX_TIMESTAMP(last_entry_at), 0)))
                  WHERE id = ?',
                 [$still, $id],
             );

@@ -46,8 +46,15 @@ final class Problem extends \RuntimeException
     public static function tooMuch(string $code, int $row, int $most): self
     {
         return self::field('/text', $code, 'too-many' === $code
-            ? \sprintf('Paste %s at most at once, and the rest, from line %s on, after.', number_format($most), number_format($row))
-            : \sprintf('Line %s is too long to be about one person. Put each person on a line of their own.', number_format($row)));
+            ? \sprintf(
+                'Paste %s at most at once, and the rest, from line %s on, after.',
+                number_format($most),
+                number_format($row),
+            )
+            : \sprintf(
+                'Line %s is too long to be about one person. Put each person on a line of their own.',
+                number_format($row),
+            ));
     }
 
     /** The database cannot at the moment; nothing of it was done. */

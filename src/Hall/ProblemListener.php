@@ -21,6 +21,9 @@ use Symfony\Component\Validator\Exception\ValidationFailedException;
 #[AsEventListener(priority: -50)]
 final readonly class ProblemListener
 {
+    /** Of the database: characters or a date that the column they are compared with cannot have. */
+    private const UNFIT = [1267, 1292, 1366, 1525];
+
     public function __construct(private SecurityLog $log, private TokenStorageInterface $tokens)
     {
     }
@@ -77,8 +80,7 @@ final readonly class ProblemListener
             $thrown instanceof HttpExceptionInterface => $this->http($thrown),
             $thrown instanceof RequestExceptionInterface => new Problem(ProblemType::Malformed, 'The request cannot be read. Reload the page and try again.'),
             Outage::is($thrown) => Problem::away(),
-            // Characters or a date that the column they are compared with cannot have.
-            $thrown instanceof DriverException && \in_array($thrown->getCode(), [1267, 1292, 1366, 1525], true) => new Problem(
+            $thrown instanceof DriverException && \in_array($thrown->getCode(), self::UNFIT, true) => new Problem(
                 ProblemType::Invalid,
                 'This is not one of the values that are possible here.',
             ),
@@ -139,6 +141,10 @@ final readonly class ProblemListener
 
     private function unexpected(): Problem
     {
-        return new Problem(ProblemType::Unexpected, 'Something went wrong on our side. Reload the page to see what is so now, then try again; if it stays so, tell your administrator.');
+        return new Problem(
+            ProblemType::Unexpected,
+            'Something went wrong on our side. Reload the page to see what is so now, then try again;'
+                .' if it stays so, tell your administrator.',
+        );
     }
 }

@@ -91,10 +91,14 @@ final class SchemaCommand extends Command
 
     private static function difference(string $expected, string $is): string
     {
-        $lines = static fn (string $made): array => array_map(static fn (string $line): string => trim($line, " ,\n"), explode("\n", $made));
+        $bare = static fn (string $line): string => trim($line, " ,\n");
+        $lines = static fn (string $made): array => array_map($bare, explode("\n", $made));
         $missing = array_diff($lines($expected), $lines($is));
         $more = array_diff($lines($is), $lines($expected));
 
-        return implode('; ', [...array_map(static fn (string $line): string => "without $line", $missing), ...array_map(static fn (string $line): string => "with $line", $more)]);
+        return implode('; ', [
+            ...array_map(static fn (string $line): string => "without $line", $missing),
+            ...array_map(static fn (string $line): string => "with $line", $more),
+        ]);
     }
 }

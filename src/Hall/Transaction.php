@@ -15,9 +15,9 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Lock\LockInterface;
 
 /**
- * The one way to change anything. Locks first, in a fixed order (`Locks`), reads after, at one instant that is never before
- * what was decided already; runs the whole of the work again when the database says that it lost a race; keeps the answer
- * beside the change, so that the same request sent twice is done once.
+ * The one way to change anything. Locks first, in a fixed order (`Locks`), reads after, at one instant that is never
+ * before what was decided already; runs the whole of the work again when the database says that it lost a race; keeps
+ * the answer beside the change, so that the same request sent twice is done once.
  */
 final readonly class Transaction
 {
@@ -117,7 +117,8 @@ final readonly class Transaction
             } catch (LockWaitTimeoutException) {
                 throw Problem::busy();
             } catch (RetryableException|UniqueConstraintViolationException $lost) {
-                // Somebody took the same name, number or place in the meantime: looked at again, that is found and said.
+                // Somebody took the same name, number or place in the meantime: looked at again, that is found and
+                // said.
                 if ($try >= self::TRIES) {
                     throw $lost instanceof RetryableException ? Problem::busy() : new Problem(ProblemType::ChangedSince, 'Somebody else did the same at this moment. Look at what is so now, then try again.');
                 }
@@ -186,8 +187,8 @@ final readonly class Transaction
     }
 
     /**
-     * Locks sites, and says at which instant what follows is decided: the database's time, the same for every machine; a clock
-     * that was set back does not undo what was decided.
+     * Locks sites, and says at which instant what follows is decided: the database's time, the same for every machine;
+     * a clock that was set back does not undo what was decided.
      *
      * @param list<string> $sites
      */
@@ -217,7 +218,10 @@ final readonly class Transaction
         if (1 === (int) $taken) {
             return null;
         }
-        $row = new Row($this->db->fetchAssociative('SELECT body_hash, status, etag, answer FROM idempotency WHERE person_id = ? AND id = ? FOR UPDATE', [Id::binary($caller->id), $key]) ?: []);
+        $row = new Row($this->db->fetchAssociative(
+            'SELECT body_hash, status, etag, answer FROM idempotency WHERE person_id = ? AND id = ? FOR UPDATE',
+            [Id::binary($caller->id), $key],
+        ) ?: []);
         $same = array_filter(
             $this->bodyHashes($request),
             static fn (string $hash): bool => hash_equals($hash, $row->string('body_hash')),

@@ -16,8 +16,8 @@ use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
 use Symfony\Component\Messenger\MessageBusInterface;
 
 /**
- * Lists that are being applied always go on: one that has no job gets one, and one whose job failed for good says so, until
- * somebody goes on with it.
+ * Lists that are being applied always go on: one that has no job gets one, and one whose job failed for good says so,
+ * until somebody goes on with it.
  */
 final readonly class LostJobs
 {
@@ -40,7 +40,8 @@ final readonly class LostJobs
             [self::PATIENCE],
         ));
         foreach ($lost as $row) {
-            $this->bus->dispatch('accounts' === $row->string('kind') ? new MakeAccounts($row->id('id')) : new ApplySheet($row->id('id')));
+            $accounts = 'accounts' === $row->string('kind');
+            $this->bus->dispatch($accounts ? new MakeAccounts($row->id('id')) : new ApplySheet($row->id('id')));
         }
 
         return \count($lost);

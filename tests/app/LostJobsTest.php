@@ -44,7 +44,11 @@ final class LostJobsTest extends ApiTestCase
     {
         self::assertSame(['scheduler'], array_values(array_diff($this->call(null, 'GET', '/health')['late'], ['disk'])), 'it never looked');
         $this->db()->executeStatement("INSERT INTO beat (name, at) VALUES ('scheduler', UTC_TIMESTAMP() - INTERVAL 3 SECOND)");
-        $this->db()->executeStatement("INSERT INTO messenger_messages (body, headers, queue_name, created_at, available_at) VALUES ('', '', 'jobs', UTC_TIMESTAMP(), UTC_TIMESTAMP() - INTERVAL 90 SECOND), ('', '', 'failed', UTC_TIMESTAMP(), UTC_TIMESTAMP())");
+        $this->db()->executeStatement(
+            "INSERT INTO messenger_messages (body, headers, queue_name, created_at, available_at)
+             VALUES ('', '', 'jobs', UTC_TIMESTAMP(), UTC_TIMESTAMP() - INTERVAL 90 SECOND),
+                ('', '', 'failed', UTC_TIMESTAMP(), UTC_TIMESTAMP())",
+        );
         $health = $this->call(null, 'GET', '/health');
         self::assertSame([false, ['queue'], 1], [$health['well'], array_values(array_diff($health['late'], ['disk'])), $health['failedJobs']]);
         self::assertGreaterThanOrEqual(90, $health['queueSeconds']);

@@ -8,7 +8,10 @@ use MintDoor\Hall\Places;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Process\Process;
 
-/** Few are at what is dear at once, of one person and of all, and so it is with one site; the others are asked to come again. */
+/**
+ * Few are at what is dear at once, of one person and of all, and so it is with one site; the others are asked to come
+ * again.
+ */
 final class PlacesTest extends ApiTestCase
 {
     /** Places for what is dear, and of one site. */
@@ -69,7 +72,8 @@ final class PlacesTest extends ApiTestCase
         $places = $this->service(Places::class);
         $what = 'dear of theirs' === $what ? 'dear '.$this->ids['lead'] : $what;
         $held = array_map(static fn () => $places->take($what, $most), range(1, $most));
-        $ask = fn (string $who): string => $this->outcome($who, 'GET', '/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01');
+        $rehearsal = '/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01';
+        $ask = fn (string $who): string => $this->outcome($who, 'GET', $rehearsal);
         self::assertSame('503 busy 2', $ask('lead'));
         self::assertSame(4 === $most ? '503 busy 2' : '200', $ask('cotutor'));
         $this->call('lead', 'GET', '/me');
@@ -80,8 +84,12 @@ final class PlacesTest extends ApiTestCase
 
     #[TestWith([5, false, '503 busy 2', '503 busy 2'])]
     #[TestWith([3, true, '503 busy 2', '200'])]
-    public function testAFewAtOneSiteAreEnoughAndNobodyAloneTakesAllPlaces(int $held, bool $own, string $lead, string $other): void
-    {
+    public function testAFewAtOneSiteAreEnoughAndNobodyAloneTakesAllPlaces(
+        int $held,
+        bool $own,
+        string $lead,
+        string $other,
+    ): void {
         $places = $this->service(Places::class);
         $what = 'site '.$this->ids['site'].($own ? ' of '.$this->ids['lead'] : '');
         $taken = array_map(static fn () => $places->take($what, $held), range(1, $held));

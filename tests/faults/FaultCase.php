@@ -38,7 +38,8 @@ abstract class FaultCase extends TestCase
     /** @param list<string> $within what it is run by */
     protected function start(array $within = []): void
     {
-        $command = ['setsid', '--wait', ...$within, self::root().'/bin/start', '--port', (string) self::PORT, '--fresh'];
+        $start = [self::root().'/bin/start', '--port', (string) self::PORT, '--fresh'];
+        $command = ['setsid', '--wait', ...$within, ...$start];
         $this->start = new Process($command, self::root(), $this->environment(), timeout: null);
         $this->start->start();
         for ($n = 0; $n < 900 && !str_contains($this->start->getOutput(), 'Ctrl-C closes it'); ++$n) {
@@ -89,7 +90,8 @@ abstract class FaultCase extends TestCase
     {
         $process = new Process($command, self::root(), $more + $this->environment(), timeout: $timeout);
         $process->run();
-        self::assertSame($expected, $process->getExitCode(), implode(' ', $command)."\n".$process->getOutput().$process->getErrorOutput());
+        $said = implode(' ', $command)."\n".$process->getOutput().$process->getErrorOutput();
+        self::assertSame($expected, $process->getExitCode(), $said);
 
         return trim($process->getOutput());
     }
@@ -115,6 +117,18 @@ abstract class FaultCase extends TestCase
         return [$ids[0], $people];
     }
 
+    /** An id as SQL. */
+    protected static function hex(string $id): string
+    {
+        return '0x'.str_replace('-', '', $id);
+    }
+
+    protected function assertRosterIsTrue(string $database): void
+    {
+        $said = $this->run_(['php', 'bin/console', 'roster:verify'], $this->on($database));
+        self::assertStringContainsString(' 0 differ', $said);
+    }
+
     /** @return array<string, string> to have a command of the application work on a database */
     protected function on(string $database): array
     {
@@ -131,8 +145,13 @@ abstract class FaultCase extends TestCase
      *
      * @return array{int, array<string, mixed>} status (0 for no answer) and what it says
      */
-    protected function ask(string $method, string $path, ?array $body = null, string $cookie = '', array $headers = []): array
-    {
+    protected function ask(
+        string $method,
+        string $path,
+        ?array $body = null,
+        string $cookie = '',
+        array $headers = [],
+    ): array {
         $handle = curl_init('http://127.0.0.1:'.self::PORT.'/api/v1'.$path);
         \assert(false !== $handle);
         curl_setopt_array($handle, (null === $body ? [] : [

@@ -6,7 +6,9 @@ namespace MintDoor\Tests\Faults;
 
 use Symfony\Component\Process\Process;
 
-/** A database that cannot for a while is said as what it is, costs nobody anything, and is forgotten once it can again. */
+/**
+ * A database that cannot for a while is said as what it is, costs nobody anything, and is forgotten once it can again.
+ */
 final class OutagesTest extends FaultCase
 {
     private const AWAY = 'urn:mint-door:problem:away';
@@ -62,7 +64,8 @@ final class OutagesTest extends FaultCase
         $cookie = $this->signIn('mara.lindqvist');
         // Their session is read, and then their account: whoever waits for that is cut off.
         $lock = $this->beside('bin/db client mint_door -e "LOCK TABLES account WRITE; SELECT SLEEP(60)"');
-        $cut = $this->beside('while sleep 0.05; do '.self::kill("state LIKE 'Waiting for table metadata lock%'").'; done');
+        $waiting = self::kill("state LIKE 'Waiting for table metadata lock%'");
+        $cut = $this->beside('while sleep 0.05; do '.$waiting.'; done');
         usleep(400_000);
         $answer = $this->ask('GET', '/me', null, $cookie);
         $cut->stop(0);
@@ -108,9 +111,15 @@ final class OutagesTest extends FaultCase
         }
         self::assertSame([200], array_values(array_unique($statuses)));
         $each = $this->sql("SELECT COUNT(*) FROM log_entry l JOIN account a ON a.person_id = l.actor_id
-            WHERE a.login = 'mara.lindqvist' AND l.code IN ('pause', 'resume') AND l.at > UTC_TIMESTAMP() - INTERVAL 10 MINUTE");
+            WHERE a.login = 'mara.lindqvist' AND l.code IN ('pause', 'resume')
+                AND l.at > UTC_TIMESTAMP() - INTERVAL 10 MINUTE");
         self::assertSame((string) \count($answers), $each);
-        fwrite(\STDERR, \sprintf("\nA full disk: %d changes, %d refused at first, all of them done once afterwards.\n", \count($answers), \count($refused)));
+        $this->assertRosterIsTrue('mint_door');
+        fwrite(\STDERR, \sprintf(
+            "\nA full disk: %d changes, %d refused at first, all of them done once afterwards.\n",
+            \count($answers),
+            \count($refused),
+        ));
     }
 
     /**
@@ -125,7 +134,9 @@ final class OutagesTest extends FaultCase
             'verb' => 0 === intdiv($n, \count($people)) % 2 ? 'pause' : 'resume',
         ];
 
-        return $this->ask('POST', "/sites/$site/sheets", ['lines' => [$line]], $cookie, ['Idempotency-Key: full-disk-'.$n]);
+        $key = 'Idempotency-Key: full-disk-'.$n;
+
+        return $this->ask('POST', "/sites/$site/sheets", ['lines' => [$line]], $cookie, [$key]);
     }
 
     /** Until there is no room: on the small disk only, whatever way leads there. */
@@ -144,7 +155,8 @@ final class OutagesTest extends FaultCase
     /** A command that is run beside. */
     private function beside(string $command): Process
     {
-        $process = new Process(['setsid', '--wait', 'bash', '-c', $command], self::root(), $this->environment(), timeout: 120);
+        $command = ['setsid', '--wait', 'bash', '-c', $command];
+        $process = new Process($command, self::root(), $this->environment(), timeout: 120);
         $process->start();
 
         return $process;
@@ -153,7 +165,8 @@ final class OutagesTest extends FaultCase
     /** A command that ends connections. */
     private static function kill(string $which): string
     {
-        $list = "SELECT CONCAT('KILL ', id, ';') FROM information_schema.processlist WHERE $which AND id <> CONNECTION_ID()";
+        $list = "SELECT CONCAT('KILL ', id, ';') FROM information_schema.processlist
+            WHERE $which AND id <> CONNECTION_ID()";
 
         return 'bin/db client -N -e "'.$list.'" | bin/db client -f';
     }

@@ -120,14 +120,18 @@ final class PeopleAtOnceTest extends RaceCase
             [[, $sheet]] = $this->together([[$this->cookies['anna'], 'POST', '/sheets', $draft]]);
             $turned = static fn (array $some): array => 0 === $n % 2 ? $some : array_reverse($some);
             $each = ['people' => $turned($people), 'sites' => $turned($this->sites), 'sure' => true]
-                + (0 === $n % 3 ? ['verb' => 'change-role', 'role' => 'day-guest'] : ['verb' => 'let-in', 'role' => 'learner']);
+                + (0 === $n % 3
+                    ? ['verb' => 'change-role', 'role' => 'day-guest']
+                    : ['verb' => 'let-in', 'role' => 'learner']);
             $path = "/sheets/{$sheet['id']}/apply";
-            $waiting[] = [$this->cookies['anna'], 'POST', $path, ['each' => $each], ["Idempotency-Key: opposite-list-$n"]];
+            $key = "Idempotency-Key: opposite-list-$n";
+            $waiting[] = [$this->cookies['anna'], 'POST', $path, ['each' => $each], [$key]];
         }
         // As the pages do: whoever was too busy is asked again, under the same key.
         for ($try = 0; [] !== $waiting && $try < 10; ++$try) {
             $answers = $this->together($waiting);
-            self::assertSame([], array_diff_key(self::statuses($answers), array_flip([200, 503])), print_r($answers, true));
+            $others = array_diff_key(self::statuses($answers), array_flip([200, 503]));
+            self::assertSame([], $others, print_r($answers, true));
             $waiting = array_values(array_filter(
                 $waiting,
                 static fn (int $n): bool => 200 !== $answers[$n][0],

@@ -14,8 +14,8 @@ use PHPUnit\Framework\Attributes\Group;
 use Symfony\Component\Routing\RouterInterface;
 
 /**
- * Every member of the body of every operation, with everything that does not belong there: nothing answers with an error of
- * our own or slowly, and what the contract does not allow is never taken.
+ * Every member of the body of every operation, with everything that does not belong there: nothing answers with an
+ * error of our own or slowly, and what the contract does not allow is never taken.
  */
 #[Group('hostile')]
 final class HostileBodiesTest extends ApiTestCase
@@ -59,7 +59,12 @@ final class HostileBodiesTest extends ApiTestCase
         self::assertSame([], \array_slice($this->wrong, 0, 40), \count($this->wrong).' of '.$this->sent);
         self::assertGreaterThan(10_000, $this->sent);
         self::assertGreaterThan(200, $this->taken, 'Most of what is refused is refused for one reason, not for all of it.');
-        fwrite(\STDERR, \sprintf("\n%s hostile bodies, %d of them taken as they may be; the slowest answer took %.2f s\n", number_format($this->sent), $this->taken, $this->slowest));
+        fwrite(\STDERR, \sprintf(
+            "\n%s hostile bodies, %d of them taken as they may be; the slowest answer took %.2f s\n",
+            number_format($this->sent),
+            $this->taken,
+            $this->slowest,
+        ));
     }
 
     /** @param object $base a body that is taken, of which one member at a time is replaced */
