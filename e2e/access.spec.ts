@@ -166,7 +166,7 @@ test('several sites are changed as one sheet and taken back as one', async ({ pa
   const panel = page.getByRole('complementary')
   await panel.getByLabel('Seats').fill('12')
   await expect(panel).toContainText('One site will change.')
-  await expect(panel.getByRole('listitem').filter({ hasText: 'Stage Nerves' })).toContainText('18 seats are held already. Choose 18 or more, or take some out first.')
+  await expect(panel.getByRole('listitem').filter({ hasText: 'Stage Nerves' })).toContainText('18 seats are held, now or later. Choose 18 or more, or take some out first.')
   await panel.getByRole('button', { name: 'Change one' }).click()
   await expect(strip(page)).toContainText('The seats of one site are changed. One was left out.')
   await expect(page.getByRole('row').filter({ hasText: 'Brass Lab' })).toContainText('0 of 12')

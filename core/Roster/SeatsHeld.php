@@ -127,6 +127,29 @@ final readonly class SeatsHeld
     }
 
     /**
+     * The first instant of a stretch at which no more fits.
+     *
+     * @return ?int null when one fits throughout
+     */
+    public function fullFrom(int $seats, int $from, int $until = Time::FOREVER): ?int
+    {
+        $held = $this->kept;
+        $since = $from;
+        foreach ($this->changes as $at => $more) {
+            if ($held >= $seats && $at > $from) {
+                return max($since, $from);
+            }
+            if ($at >= $until) {
+                return null;
+            }
+            $held += $more;
+            $since = $at;
+        }
+
+        return $held >= $seats ? max($since, $from) : null;
+    }
+
+    /**
      * The first instant of a stretch from which on one more fits until its end.
      *
      * @return ?int null when there is none

@@ -18,6 +18,9 @@ use MintDoor\Core\Time\Window;
  */
 class Laws
 {
+    /** Codes of notes that there is no seat: at no time, from an instant on, or until one only. */
+    public const NO_SEAT = ['no-seat', 'seat-later', 'seat-until'];
+
     /**
      * @param list<Effect> $effects  that lead from one to the other
      * @param bool         $leadEnds whether it was said on purpose that the site will have no lead from a day on
@@ -171,11 +174,15 @@ class Laws
         foreach (SeatsHeld::gained($before, $after, $situation->roles, $situation->now) as $window) {
             $held = $situation->seats->most($window->from, $window->until);
             if ($held >= $seats) {
+                $values = ['seats' => $seats, 'held' => $held];
+                $full = $situation->seats->fullFrom($seats, $window->from, $window->until);
                 $free = $situation->seats->freeFrom($seats, $window->from, $window->until);
 
-                return null === $free
-                    ? new Note('no-seat', ['seats' => $seats, 'held' => $held])
-                    : new Note('seat-later', ['seats' => $seats, 'held' => $held, 'at' => $free]);
+                return match (true) {
+                    $full > $window->from => new Note('seat-until', $values + ['at' => $full]),
+                    null !== $free => new Note('seat-later', $values + ['at' => $free]),
+                    default => new Note('no-seat', $values),
+                };
             }
         }
 

@@ -75,7 +75,7 @@ final readonly class Mending
     {
         $note = $line?->reasons[0] ?? null;
 
-        return \in_array($note?->code, ['no-seat', 'seat-later'], true)
+        return \in_array($note?->code, Laws::NO_SEAT, true)
             ? [new Cause('no-seat', $note->values, 'more-seats', Permission::RunSite)]
             : [];
     }

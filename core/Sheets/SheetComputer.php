@@ -14,7 +14,7 @@ use MintDoor\Core\Roster\Leads;
 final readonly class SheetComputer
 {
     /** What another line may still change. */
-    private const MAY_CHANGE = ['last-lead', 'lead-ends', 'leads-full', 'no-seat', 'seat-later'];
+    private const MAY_CHANGE = ['last-lead', 'lead-ends', 'leads-full', ...Laws::NO_SEAT];
 
     public function __construct(private LineComputer $computer)
     {

@@ -162,8 +162,10 @@ final readonly class Counts
     {
         $as = CountedAs::of(State::from($segment->string('state')), $this->roles->book()->find($segment->string('role')), $segment->bool('listed'));
         $columns = null === $as ? [] : [$as->value];
+        // Who begins later holds a seat from then on.
+        $holds = $segment->bool('holds_seat') && State::Upcoming->value !== $segment->string('state');
 
-        return $segment->bool('holds_seat') ? [...$columns, 'seats_held'] : $columns;
+        return $holds ? [...$columns, 'seats_held'] : $columns;
     }
 
     /** @param list<string|int> $values */

@@ -174,7 +174,7 @@ final readonly class SiteHandler
     {
         $held = $this->enrollments->seats($site->id, $access->now)->most();
         if (null !== $seats && $seats < $held && $seats !== $site->seats) {
-            throw Problem::field('/seats', 'below-held', \sprintf('%d %s already. Choose %1$d or more, or take some out first.', $held, 1 === $held ? 'seat is held' : 'seats are held'));
+            throw Problem::field('/seats', 'below-held', \sprintf('%d %s, now or later. Choose %1$d or more, or take some out first.', $held, 1 === $held ? 'seat is held' : 'seats are held'));
         }
     }
 

@@ -10,6 +10,18 @@ final class SitesTest extends ApiTestCase
 {
     private const WISH = ['title' => 'Brass', 'code' => 'brass-1', 'kind' => 'workshop', 'division' => 'seniors', 'term' => 'autumn', 'lowest' => 6, 'highest' => 8, 'seats' => 12];
 
+    public function testWhoBeginsLaterHoldsNoSeatYet(): void
+    {
+        $held = fn (): int => $this->call('lead', 'GET', '/sites/'.$this->ids['site'])['learners'];
+        self::assertSame(1, $held());
+        $later = gmdate('Y-m-d', $this->now() + 5 * 86_400);
+        $line = $this->change('lead', 'let-in', 'newcomer', 'learner', more: ['fromDay' => $later]);
+        self::assertSame('upcoming', $line['after']['state']);
+        self::assertSame(1, $held(), 'carried on');
+        $this->db()->executeStatement('DELETE FROM site_count');
+        self::assertSame(1, $held(), 'counted anew');
+    }
+
     public function testANewSiteIsADraftWithItsMakerAsLead(): void
     {
         $site = $this->call('lead', 'POST', '/sites', self::WISH, 201);

@@ -66,7 +66,7 @@ function keyedIn(event: KeyboardEvent) {
       <form v-if="asking && item.outcome === 'unknown'" class="correct" @submit.prevent="$emit('correct', typed)">
         <input v-model="typed" class="plain" maxlength="200" :aria-label="$t('pasted.correct', { n: item.number })" :placeholder="$t('intake.placeholder')" @input="looking = true" @change="looking && offered.length ? undefined : $emit('correct', typed)" />
       </form>
-      <span v-else-if="item.text !== name" class="soft typed">{{ item.text }}</span>
+      <span v-else-if="asking || item.text !== name" class="soft typed">{{ item.text }}</span>
       <template v-if="shown">
         <strong>{{ name }}</strong>
         <span class="why soft">{{ about(shown.person) }} · {{ why(shown) }}</span>

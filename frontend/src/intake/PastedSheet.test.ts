@@ -44,6 +44,7 @@ describe('a pasted list', () => {
     const { page, asked } = await opened([item(1, 'Bea da Luz', 'match', [may(bea, 'full-name')]), item(2, 'A. Ruiz', 'choose', [may(ana, 'initials'), may(bo, 'part-of-the-name')]), item(3, 'Names:', 'no-person'), item(4, 'Zed', 'unknown')])
     expect(status(page)).toBe('One will join, one needs a choice, one is unknown; 25 of 30 seats after.')
     expect(page.text()).toContain('by the full name')
+    expect(page.text()).toContain('A. RuizWho is meant?')
     await page.findAll('input[type=radio]')[0]!.setValue(true)
     await settled()
     expect(status(page)).toBe('2 will join, one is unknown; 26 of 30 seats after.')

@@ -14,7 +14,7 @@ const settled = async () => {
 }
 
 it('says which sites will change and which cannot, applies, and takes all of it back as one', async () => {
-  const refused = line(other, 'Choir', { verdict: 'refused', reason: { detail: '18 seats are held already.', line: null } })
+  const refused = line(other, 'Choir', { verdict: 'refused', reason: { detail: '18 seats are held, now or later.', line: null } })
   const asked = serve({
     'POST /site-sheets': (_request, body: { apply: boolean }) => ({ lines: [line(site.id, 'Harmony', { entry: body.apply ? 12 : null }), refused] }),
     'POST /site-sheets/undo': { lines: [line(site.id, 'Harmony', { entry: 13 })] }
@@ -23,7 +23,7 @@ it('says which sites will change and which cannot, applies, and takes all of it 
   await page.get('input').setValue('12')
   await settled()
   expect(page.text()).toContain('One site will change.')
-  expect(page.findAll('li')[1]!.text()).toContain('18 seats are held already.')
+  expect(page.findAll('li')[1]!.text()).toContain('18 seats are held, now or later.')
   await page.get('form').trigger('submit')
   await settled()
   expect(asked.findLast(({ call }) => call === 'POST /site-sheets')!.body).toEqual({ sites: [site.id, other], verb: 'seats', on: null, seats: 12, person: null, apply: true })

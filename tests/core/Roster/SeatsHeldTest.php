@@ -49,6 +49,22 @@ final class SeatsHeldTest extends TestCase
         });
     }
 
+    public function testItIsFullFromTheFirstInstantAtWhichNoMoreFits(): void
+    {
+        $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
+            $dice = new Dice($seed);
+            [$held, $windows] = self::random($dice);
+            $seats = $dice->between(1, 4);
+            $from = $dice->between(0, 30);
+            $until = $dice->between($from + 1, 60);
+            $full = array_filter(
+                range($from, $until - 1),
+                static fn (int $at): bool => self::heldAt($windows, $at) >= $seats,
+            );
+            self::assertSame([] === $full ? null : min($full), $held->fullFrom($seats, $from, $until));
+        });
+    }
+
     public function testPeopleWhoComeAndGoLeaveTheSameAsWhoNeverCame(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {

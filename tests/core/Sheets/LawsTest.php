@@ -350,6 +350,18 @@ final class LawsTest extends TestCase
         self::assertSame('no-seat', $longer->reasons[0]->code, 'nobody stays on in a seat that was given');
     }
 
+    public function testASeatThatIsKeptForLaterCanBeGivenUntilThen(): void
+    {
+        $world = self::world(seats: 1);
+        $fourthDay = $world->now + 3 * 86_400;
+        $world->apply('learner0', Verb::LetIn, 'learner', new Window($fourthDay));
+        $now = $world->compute('learner1', Verb::LetIn, 'learner');
+        self::assertSame([Verdict::WaitsForSeat, 'seat-until'], [$now->verdict, $now->reasons[0]->code]);
+        self::assertSame($fourthDay, $now->reasons[0]->values['at']);
+        $until = new Window($world->now, $fourthDay);
+        self::assertSame(Verdict::Ready, $world->apply('learner1', Verb::LetIn, 'learner', $until)->verdict);
+    }
+
     public function testASeatBetweenTwoStretchesIsGivenForJustThat(): void
     {
         $world = self::world(seats: 1);
