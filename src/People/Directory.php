@@ -27,7 +27,7 @@ final readonly class Directory
     private const COUNT_TO = 1_000;
     private const COMMON = 250;
 
-    /** Letters from which on a word is no beginning of many others. */
+    /** Letters from which on a word is taken for rare without counting. */
     private const LONG = 6;
 
     public function __construct(
@@ -68,8 +68,8 @@ final readonly class Directory
     }
 
     /**
-     * Who fits what was typed, with their present state in a site. Two statements, whatever is typed: how common each
-     * word is, then the people, driven by the rarest.
+     * Who fits what was typed, with their present state in a site. Driven by the rarest word: a long one, or else the
+     * one that fewest bear, which is counted first.
      *
      * @return list<Row> with `PersonRow::COLUMNS`, and `terms`, `state`, `roles`, `from_at`, `until_at`, `since_at`, `holds_seat`
      */
@@ -144,8 +144,9 @@ final readonly class Directory
      */
     private function rarestFirst(array $tokens, string $siteId): array
     {
-        // A number, or a long word alone, is rare enough to be driven by without counting.
-        if (1 === \count($tokens) && (ctype_digit($tokens[0]) || \strlen($tokens[0]) >= self::LONG)) {
+        usort($tokens, static fn (string $a, string $b): int => \strlen($b) <=> \strlen($a));
+        // A number, or a long word, is rare enough to be driven by without counting.
+        if (\strlen($tokens[0]) >= self::LONG || (1 === \count($tokens) && ctype_digit($tokens[0]))) {
             return [$tokens, false];
         }
         $counts = array_map(static fn (int $index): string => '(SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT '.self::COMMON.') w'.$index.') AS n'.$index, array_keys($tokens));
