@@ -1,4 +1,4 @@
-import { box, expect, expectAccessible, expectErrors, found, openSite, row, signIn, strip, test } from './door'
+import { box, emptyBox, expect, expectAccessible, expectErrors, found, openSite, row, signIn, strip, test } from './door'
 import { STAGE } from './stage'
 
 const EVENINGS = 'Songwriting Evenings'
@@ -10,7 +10,7 @@ test('a junior of another division waits until their division approves, and is t
   await expect(found(page, 'Pip Halvorsdal')).toContainText('Waits for approval by their division first.')
   await found(page, 'Pip Halvorsdal').getByRole('button', { name: 'Let in as learner' }).click()
   await expect(strip(page)).toContainText('Pip Halvorsdal waits for approval as learner.')
-  await box(page).fill('')
+  await emptyBox(page)
   await expect(row(page, 'Halvorsdal, Pip')).toContainText('Waiting for approval')
   await row(page, 'Halvorsdal, Pip').click()
   await expect(page.getByRole('complementary')).toContainText('waits for approval by the administrators of their division')

@@ -1,4 +1,4 @@
-import { box, expect, expectAccessible, expectErrors, found, HARMONY, openSite, row, signIn, test } from './door'
+import { box, emptyBox, expect, expectAccessible, expectErrors, found, HARMONY, openSite, row, signIn, test } from './door'
 
 test.describe.configure({ mode: 'parallel' })
 
@@ -20,7 +20,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await box(page).fill('wren')
       await found(page, 'Tobias Wrenfield').getByRole('button', { name: 'Other role or dates' }).click()
       await expectAccessible(page)
-      await box(page).fill('')
+      await emptyBox(page)
       await row(page, 'Fonoti, Lotte').click()
       await page.getByRole('complementary').getByRole('button', { name: 'Keep out' }).click()
       await page.getByText('Kept out.').waitFor()
