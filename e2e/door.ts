@@ -43,12 +43,12 @@ export async function openSite(page: Page, title: string) {
 export const box = (page: Page) => page.getByRole('textbox', { name: 'Let people in' })
 export const strip = (page: Page) => page.locator('.strip')
 export const row = (page: Page, name: string) => page.getByRole('grid').getByRole('row').filter({ hasText: name })
-/** A line of the lists under the box, by who is on it. */
 /** Empties the box and waits until what was found is gone: the rows below move up when it goes. */
 export async function emptyBox(page: Page) {
   await box(page).fill('')
   await expect(page.locator('.intake li')).toHaveCount(0)
 }
+/** A line of the lists under the box, by who is on it. */
 export const found = (page: Page, name: string) => page.locator('.intake li').filter({ hasText: name })
 
 /** Pastes a text where the focus is. */
