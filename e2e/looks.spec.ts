@@ -85,12 +85,23 @@ for (const colorScheme of ['light', 'dark'] as const) {
   })
 }
 
-test('below /api every answer is JSON, also those of the server in front', async ({ request }) => {
-  for (const [method, path, body] of [['GET', '/api', ''], ['GET', '/api/v1/nowhere', ''], ['POST', '/api/v1/sites', 'x'.repeat(2_200_000)], ['PATCH', '/api/v1/me', '{}']] as const) {
+test('below /api every answer is JSON and guarded, also those of the server in front', async ({ request }) => {
+  for (const [method, path, body] of [
+    ['GET', '/api', ''],
+    ['GET', '/api/v1/nowhere', ''],
+    ['GET', '/api/v1/me?q=' + 'x'.repeat(20_000), ''],
+    ['POST', '/api/v1/sites', 'x'.repeat(2_200_000)],
+    ['POST', '/api/v1/sign-in', JSON.stringify({ login: 'x'.repeat(20_000), password: 'x' })],
+    ['PATCH', '/api/v1/me', '{}']
+  ] as const) {
     const answer = await request.fetch(path, { method, data: body || undefined, headers: { 'X-Mint-Door': '1', 'Content-Type': 'application/json' } })
     expect(answer.status()).toBeGreaterThanOrEqual(400)
     expect(answer.headers()['content-type']).toBe('application/problem+json')
     expect((await answer.json()).type).toMatch(/^urn:mint-door:problem:/)
+    expect(answer.headers()).toMatchObject({
+      'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'cache-control': expect.stringContaining('no-store'),
+      'content-security-policy': expect.stringContaining("default-src 'none'")
+    })
   }
 })
 

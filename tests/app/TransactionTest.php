@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
+use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Driver\AbstractException;
+use Doctrine\DBAL\Exception\ConnectionLost;
 use Doctrine\DBAL\Exception\DeadlockException;
 use MintDoor\Hall\Answer;
 use MintDoor\Hall\Caller;
@@ -145,6 +147,32 @@ final class TransactionTest extends ApiTestCase
     {
         $this->expectException(Problem::class);
         $this->transact(static fn (): Answer => new Answer([]), ['HTTP_IDEMPOTENCY_KEY' => 'short']);
+    }
+
+    /** Where the connection breaks while it is written for good, nobody knows; that is what is said. */
+    public function testABrokenCommitIsNotSaidToHaveChangedNothing(): void
+    {
+        $gone = new ConnectionLost(new class('gone') extends AbstractException {}, null);
+        $broken = $this->createMock(Connection::class);
+        $broken->method('commit')->willThrowException($gone);
+        $broken->method('rollBack')->willThrowException($gone);
+        $broken->expects(self::once())->method('close');
+        $real = $this->service(Transaction::class);
+        $parts = array_map(
+            static fn (\ReflectionProperty $part): mixed => 'db' === $part->name ? $broken : $part->getValue($real),
+            (new \ReflectionClass($real))->getProperties(),
+        );
+        try {
+            (new Transaction(...$parts))->run(
+                Request::create('/', 'POST'),
+                $this->lead(),
+                [$this->ids['site']],
+                static fn (): Answer => new Answer([]),
+            );
+            self::fail('It is not known what came of it.');
+        } catch (Problem $problem) {
+            self::assertSame([ProblemType::UnknownOutcome, 1], [$problem->type, $problem->retryAfter]);
+        }
     }
 
     /**

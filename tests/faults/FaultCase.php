@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace MintDoor\Tests\Faults;
 
 use MintDoor\Hall\Id;
+use MintDoor\Tests\Together;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
 /** The application as `bin/start` serves it, from a database folder of its own, to be hurt. */
 abstract class FaultCase extends TestCase
 {
+    use Together;
+
     protected const PORT = 8_197;
 
     protected const DB_PORT = 3_337;

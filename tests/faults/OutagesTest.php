@@ -57,6 +57,40 @@ final class OutagesTest extends FaultCase
         self::assertSame(200, $this->ask('GET', '/me', null, $cookie)[0]);
     }
 
+    /** Whoever waits for a site is told so in the end, and nobody waits for it who wants another one. */
+    public function testOneBusySiteSilencesNoOther(): void
+    {
+        $this->start();
+        $cookie = substr($this->signIn('ingrid.solheim'), \strlen('mint_door='));
+        [$busy, $people] = $this->learners('Harmony & Ear Training II');
+        [$other, $others] = $this->learners('Choral Studio');
+        $lock = $this->beside(
+            'bin/db client mint_door -e "START TRANSACTION; UPDATE site SET version = version + 1
+                WHERE id = '.self::hex($busy).'; SELECT SLEEP(60)"',
+        );
+        usleep(400_000);
+        $pause = static fn (string $site, string $person): array => [
+            $cookie, 'POST', "/sites/$site/sheets", ['lines' => [['person' => $person, 'verb' => 'pause']]],
+        ];
+        $waiting = array_map(static fn (string $person): array => $pause($busy, $person), \array_slice($people, 0, 4));
+        $answers = $this->together([...$waiting, $pause($other, $others[0]), [$cookie, 'GET', '/me']]);
+        self::assertTrue($lock->isRunning());
+        $this->run_(['bash', '-c', self::kill("info LIKE 'SELECT SLEEP%'")]);
+        $lock->wait();
+        $waited = array_splice($answers, 0, 4);
+        foreach ($waited as [$status, $says]) {
+            self::assertSame([503, 'urn:mint-door:problem:busy'], [$status, $says['type']]);
+        }
+        $longest = max([0.0, ...array_column($waited, 2)]);
+        self::assertGreaterThan(4.0, $longest, 'they are given five seconds');
+        self::assertLessThan(10.0, $longest);
+        foreach ($answers as [$status, , $seconds]) {
+            self::assertSame(200, $status);
+            self::assertLessThan(4.0, $seconds);
+        }
+        self::assertSame(200, $this->together([$waiting[0]])[0][0]);
+    }
+
     /** Whoever cannot be looked up for a moment is not signed out for it. */
     public function testAnOutageWhileItIsReadWhoAsksSignsNobodyOut(): void
     {

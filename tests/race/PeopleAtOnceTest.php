@@ -193,7 +193,7 @@ final class PeopleAtOnceTest extends RaceCase
     }
 
     /**
-     * @param list<array{int, array<string, mixed>}> $answers
+     * @param list<array{int, array<string, mixed>, float}> $answers
      *
      * @return array<int, int> how often each status came
      */

@@ -8,12 +8,15 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\DriverManager;
 use Doctrine\DBAL\Tools\DsnParser;
 use MintDoor\StandIns\HouseBuilder;
+use MintDoor\Tests\Together;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
 /** A small house in a database of its own, for processes with connections of their own. */
 abstract class RaceCase extends TestCase
 {
+    use Together;
+
     protected const NOW = 1_795_510_800;
 
     protected const SECRET = 'a secret for races and nothing else';
@@ -119,46 +122,6 @@ abstract class RaceCase extends TestCase
             usleep(50_000);
         }
         self::fail('The server did not come up.');
-    }
-
-    /**
-     * Requests that are sent at the same moment.
-     *
-     * @param list<array{string, string, string, 3?: ?array<string, mixed>, 4?: list<string>}> $requests session cookie,
-     *        method, path, body and headers
-     *
-     * @return list<array{int, array<string, mixed>}> status and answer, in the same order
-     */
-    protected function together(array $requests): array
-    {
-        $all = curl_multi_init();
-        $handles = [];
-        foreach ($requests as $request) {
-            $handle = curl_init('http://127.0.0.1:'.self::PORT.'/api/v1'.$request[2]);
-            \assert(false !== $handle);
-            $body = $request[3] ?? null;
-            curl_setopt_array($handle, (null === $body ? [] : [
-                \CURLOPT_POSTFIELDS => json_encode($body, \JSON_THROW_ON_ERROR),
-            ]) + [
-                \CURLOPT_RETURNTRANSFER => true,
-                \CURLOPT_TIMEOUT => 60,
-                \CURLOPT_CUSTOMREQUEST => $request[1] ?: 'GET',
-                \CURLOPT_COOKIE => 'mint_door='.$request[0],
-                \CURLOPT_HTTPHEADER => ['X-Mint-Door: 1', 'Content-Type: application/json', ...$request[4] ?? []],
-            ]);
-            curl_multi_add_handle($all, $handle);
-            $handles[] = $handle;
-        }
-        do {
-            curl_multi_exec($all, $running);
-            curl_multi_select($all, 0.1);
-        } while ($running > 0);
-
-        return array_map(static function (\CurlHandle $handle): array {
-            $answer = json_decode((string) curl_multi_getcontent($handle), true);
-
-            return [(int) curl_getinfo($handle, \CURLINFO_RESPONSE_CODE), \is_array($answer) ? $answer : []];
-        }, $handles);
     }
 
     /** @return array<string, string> session cookies by login */
