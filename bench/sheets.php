@@ -83,9 +83,17 @@ try {
     }
     assert(10_000 === $review['verdicts']['ready']);
     sort($computed);
-    $applied = $apply($lines);
-    $bare = writtenAgain($db, array_map(static fn (string $column): string => $column.' = 0x'.bin2hex(Id::binary($one)), $tables));
-    $ratio = $bare / $applied;
+    // Three sites, one after the other: what else the disk does at that moment is not what is measured.
+    $runs = [];
+    for ($n = 0; $n < 3; ++$n) {
+        $one = 0 === $n ? $one : $site();
+        $applied = $apply($items([$one]));
+        $ofSite = static fn (string $column): string => $column.' = 0x'.bin2hex(Id::binary($one));
+        $bare = writtenAgain($db, array_map($ofSite, $tables));
+        $runs[] = [$bare / $applied, $applied, $bare];
+    }
+    sort($runs);
+    [$ratio, $applied, $bare] = $runs[1];
     printf("a sheet of 10,000 lines computed          %6.2f s   bound 3 s      %s\n", $computed[1], $computed[1] <= 3 ? 'held' : 'NOT HELD');
     printf("the same applied                          %6.2f s   raw INSERTs of the same rows %.2f s: %.0f %% of their rate   bound 35 %%   %s\n", $applied, $bare, 100 * $ratio, $ratio >= 0.35 ? 'held' : 'NOT HELD');
     $held = $computed[1] <= 3 && $ratio >= 0.35;

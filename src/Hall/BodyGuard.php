@@ -9,6 +9,7 @@ use Opis\JsonSchema\Validator;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\ControllerArgumentsEvent;
+use Symfony\Component\HttpKernel\Event\ControllerEvent;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
 use Symfony\Component\HttpKernel\KernelEvents;
 
@@ -32,9 +33,6 @@ final class BodyGuard
 
     private const LARGEST_NUMBER = 2_147_483_647;
 
-    /** Request attributes: the body as it was read, until its shape is looked at; what was found then. */
-    private const READ = '_body_read';
-
     private const LATER = '_body_refused';
 
     /** Keywords of which a violation is a value of its own kind that is not taken. */
@@ -55,15 +53,17 @@ final class BodyGuard
             return;
         }
         try {
-            $this->mindSize($request);
+            self::mindSize($request);
+            // Signing in reads it before anything else does.
+            OpenPaths::has($request->getPathInfo()) && self::read($request);
         } catch (Problem $problem) {
             $event->setResponse($problem->response());
         }
     }
 
-    /** Once it is known who sends it to what. */
-    #[AsEventListener(KernelEvents::REQUEST, priority: 6)]
-    public function shape(RequestEvent $event): void
+    /** Once it is known who sends it to what, and that there is a place for it (`DearPlaces`). */
+    #[AsEventListener(KernelEvents::CONTROLLER, priority: 50)]
+    public function shape(ControllerEvent $event): void
     {
         $request = $event->getRequest();
         $route = $request->attributes->get('_route');
@@ -71,10 +71,9 @@ final class BodyGuard
             return;
         }
         $schema = $this->contract->schema($route, $request->getMethod());
-        $body = $request->attributes->get(self::READ, new \stdClass());
-        $request->attributes->remove(self::READ);
+        $body = self::read($request);
         if (null === $schema) {
-            if ([] !== get_object_vars((object) $body)) {
+            if ([] !== get_object_vars($body)) {
                 throw new Problem(ProblemType::Invalid, 'Nothing can be said here: send no body. Nothing was done.');
             }
 
@@ -105,7 +104,7 @@ final class BodyGuard
     }
 
     /** @throws Problem */
-    private function mindSize(Request $request): void
+    private static function mindSize(Request $request): void
     {
         $content = $request->getContent();
         if ('' === $content) {
@@ -118,13 +117,27 @@ final class BodyGuard
         if ('json' !== $request->getContentTypeFormat()) {
             throw new Problem(ProblemType::UnsupportedMediaType, 'Send JSON, and say so in Content-Type.');
         }
+    }
+
+    /**
+     * The body, where nothing in it cannot be kept.
+     *
+     * @throws Problem
+     */
+    private static function read(Request $request): \stdClass
+    {
+        $content = $request->getContent();
+        if ('' === $content) {
+            return new \stdClass();
+        }
         $body = json_decode($content, false, self::DEEPEST);
         if (!$body instanceof \stdClass) {
             throw new Problem(ProblemType::Malformed, 'Send a JSON object, such as {}. Nothing was done.');
         }
         $members = 0;
         self::mindMembers($body, '', $members);
-        $request->attributes->set(self::READ, $body);
+
+        return $body;
     }
 
     /** @throws Problem */
