@@ -32,6 +32,12 @@ final readonly class SeatsHeld
         return new self($from, $kept, []);
     }
 
+    /** Whether somebody in a state holds the seat that their role takes: who begins later does so from then on. */
+    public static function isHeld(State $state, bool $takesSeat): bool
+    {
+        return $takesSeat && State::Upcoming !== $state;
+    }
+
     /**
      * The stretches in which somebody holds a seat.
      *
@@ -41,7 +47,7 @@ final readonly class SeatsHeld
     {
         $windows = [];
         foreach ($timeline->from($from)->segments as $segment) {
-            if (State::Upcoming === $segment->state || !$roles->holdsSeat($segment)) {
+            if (!self::isHeld($segment->state, $roles->holdsSeat($segment))) {
                 continue;
             }
             $last = array_pop($windows);

@@ -9,6 +9,7 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\RetryableException;
 use Doctrine\DBAL\ParameterType;
 use MintDoor\Core\Roster\CountedAs;
+use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
@@ -160,12 +161,11 @@ final readonly class Counts
     /** @return list<'learners'|'staff'|'others'|'unlisted'|'seats_held'> */
     private function countsAs(Row $segment): array
     {
-        $as = CountedAs::of(State::from($segment->string('state')), $this->roles->book()->find($segment->string('role')), $segment->bool('listed'));
+        $state = State::from($segment->string('state'));
+        $as = CountedAs::of($state, $this->roles->book()->find($segment->string('role')), $segment->bool('listed'));
         $columns = null === $as ? [] : [$as->value];
-        // Who begins later holds a seat from then on.
-        $holds = $segment->bool('holds_seat') && State::Upcoming->value !== $segment->string('state');
 
-        return $holds ? [...$columns, 'seats_held'] : $columns;
+        return SeatsHeld::isHeld($state, $segment->bool('holds_seat')) ? [...$columns, 'seats_held'] : $columns;
     }
 
     /** @param list<string|int> $values */

@@ -35,11 +35,7 @@ final class SeatsHeldTest extends TestCase
     public function testItIsFreeFromTheFirstInstantOnAfterWhichItStaysSo(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
-            $dice = new Dice($seed);
-            [$held, $windows] = self::random($dice);
-            $seats = $dice->between(1, 4);
-            $from = $dice->between(0, 30);
-            $until = $dice->between($from + 1, 60);
+            [$held, $windows, $seats, $from, $until] = self::stretch(new Dice($seed));
             $free = $held->freeFrom($seats, $from, $until);
             $first = null;
             for ($at = $until - 1; $at >= $from && self::heldAt($windows, $at) < $seats; --$at) {
@@ -52,11 +48,7 @@ final class SeatsHeldTest extends TestCase
     public function testItIsFullFromTheFirstInstantAtWhichNoMoreFits(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
-            $dice = new Dice($seed);
-            [$held, $windows] = self::random($dice);
-            $seats = $dice->between(1, 4);
-            $from = $dice->between(0, 30);
-            $until = $dice->between($from + 1, 60);
+            [$held, $windows, $seats, $from, $until] = self::stretch(new Dice($seed));
             $full = array_filter(
                 range($from, $until - 1),
                 static fn (int $at): bool => self::heldAt($windows, $at) >= $seats,
@@ -99,6 +91,16 @@ final class SeatsHeldTest extends TestCase
         self::assertSame([2, 5, 2, 5], [$held->most(0, 10), $held->most(19, 20), $held->most(20), $held->most()]);
         self::assertSame([20, 0, null], [$held->freeFrom(5, 0), $held->freeFrom(6, 0), $held->freeFrom(2, 0)]);
         self::assertSame(15, $held->freeFrom(6, 15, 18));
+    }
+
+    /** @return array{SeatsHeld, list<Window>, int, int, int} and how many seats there are, and a stretch to look at */
+    private static function stretch(Dice $dice): array
+    {
+        [$held, $windows] = self::random($dice);
+        $seats = $dice->between(1, 4);
+        $from = $dice->between(0, 30);
+
+        return [$held, $windows, $seats, $from, $dice->between($from + 1, 60)];
     }
 
     /** @return array{SeatsHeld, list<Window>} */
