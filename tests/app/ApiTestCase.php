@@ -107,6 +107,10 @@ abstract class ApiTestCase extends WebTestCase
             $response = new Response($this->client->getInternalResponse()->getContent(), $response->getStatusCode(), $response->headers->all());
         }
         Contract::get()->assertHolds($method, explode('?', $path)[0], $response);
+        if (!$this->client->getResponse() instanceof StreamedResponse && !$response->isEmpty()) {
+            $length = $response->headers->get('Content-Length');
+            self::assertSame((string) \strlen((string) $response->getContent()), $length, 'It says how long it is.');
+        }
         null === $expected || self::assertSame($expected, $response->getStatusCode(), (string) $response->getContent());
         $decoded = json_decode((string) $response->getContent(), true);
 
