@@ -14,9 +14,9 @@ export default ts.config(
       'vue/require-default-prop': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       'no-console': 'error',
-      eqeqeq: ['error', 'smart']
-    }
+      eqeqeq: ['error', 'smart'],
+    },
   },
   { files: ['bench/**', '*.config.*', 'e2e/**'], rules: { 'no-console': 'off' } },
-  prettier
+  prettier,
 )

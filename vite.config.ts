@@ -11,5 +11,5 @@ export default defineConfig({
   define: { __VUE_OPTIONS_API__: 'true', __VUE_PROD_DEVTOOLS__: 'false', __INTLIFY_JIT_COMPILATION__: 'true' },
   build: { outDir: '../public/build', emptyOutDir: true, target: 'es2022', assetsInlineLimit: 0, manifest: true },
   server: { host: '127.0.0.1', proxy: { '/api': 'http://127.0.0.1:8080' } },
-  test: { environment: 'jsdom', include: ['src/**/*.test.ts'], setupFiles: ['src/testing/setup.ts'] }
+  test: { environment: 'jsdom', include: ['src/**/*.test.ts'], setupFiles: ['src/testing/setup.ts'] },
 })

@@ -11,10 +11,31 @@ const longest = Date.now() + 240_000
 function once(cookie, idempotency) {
   return new Promise((resolve) => {
     const body = JSON.stringify({ key })
-    const call = request({ agent, host: base.hostname, port: base.port, method: 'POST', path: base.pathname, timeout: 90_000, headers: { 'X-Mint-Door': '1', Cookie: `mint_door=${cookie}`, 'Content-Type': 'application/json', 'Content-Length': Buffer.byteLength(body), 'Idempotency-Key': idempotency } }, (response) => {
-      let text = ''
-      response.setEncoding('utf8').on('data', (part) => (text += part)).on('end', () => resolve({ status: response.statusCode, text })).on('error', () => resolve({ status: 0, text: '' }))
-    })
+    const call = request(
+      {
+        agent,
+        host: base.hostname,
+        port: base.port,
+        method: 'POST',
+        path: base.pathname,
+        timeout: 90_000,
+        headers: {
+          'X-Mint-Door': '1',
+          Cookie: `mint_door=${cookie}`,
+          'Content-Type': 'application/json',
+          'Content-Length': Buffer.byteLength(body),
+          'Idempotency-Key': idempotency,
+        },
+      },
+      (response) => {
+        let text = ''
+        response
+          .setEncoding('utf8')
+          .on('data', (part) => (text += part))
+          .on('end', () => resolve({ status: response.statusCode, text }))
+          .on('error', () => resolve({ status: 0, text: '' }))
+      },
+    )
     call.on('timeout', () => call.destroy())
     call.on('error', () => resolve({ status: 0, text: '' }))
     call.end(body)
@@ -54,9 +75,21 @@ async function visitor(cookie, index) {
 
 const began = Date.now()
 const left = cookies.map((cookie, index) => [cookie, index])
-await Promise.all(Array.from({ length: atATime }, async () => {
-  for (let next = left.shift(); next; next = left.shift()) await visitor(...next)
-}))
+await Promise.all(
+  Array.from({ length: atATime }, async () => {
+    for (let next = left.shift(); next; next = left.shift()) await visitor(...next)
+  }),
+)
 times.sort((a, b) => a - b)
-process.stdout.write(JSON.stringify({ passages, statuses, again, seconds: (Date.now() - began) / 1000, median: times[times.length >> 1] ?? 0, p95: times[Math.floor(times.length * 0.95)] ?? 0, first }))
+process.stdout.write(
+  JSON.stringify({
+    passages,
+    statuses,
+    again,
+    seconds: (Date.now() - began) / 1000,
+    median: times[times.length >> 1] ?? 0,
+    p95: times[Math.floor(times.length * 0.95)] ?? 0,
+    first,
+  }),
+)
 process.exit(0)

@@ -8,22 +8,41 @@ const MEDIAN = 300
 const P95 = 1_000
 
 /** Answers status, milliseconds and the session's cookie; a body is sent as it is. */
-const ask = (agent, method, path, content, cookie = '') => new Promise((resolve) => {
-  const started = process.hrtime.bigint()
-  const headers = { 'X-Mint-Door': '1', 'Content-Type': 'application/json', Cookie: cookie }
-  const call = request({ agent, host: base.hostname, port: base.port, method, path: base.pathname + path, headers }, (response) => {
-    let text = ''
-    response.setEncoding('utf8').on('data', (part) => (text += part)).on('end', () => {
-      const set = (response.headers['set-cookie'] ?? []).map((each) => each.split(';')[0]).join('; ')
-      resolve({ status: response.statusCode, ms: Number(process.hrtime.bigint() - started) / 1e6, cookie: set || cookie, text })
-    })
+const ask = (agent, method, path, content, cookie = '') =>
+  new Promise((resolve) => {
+    const started = process.hrtime.bigint()
+    const headers = { 'X-Mint-Door': '1', 'Content-Type': 'application/json', Cookie: cookie }
+    const call = request(
+      { agent, host: base.hostname, port: base.port, method, path: base.pathname + path, headers },
+      (response) => {
+        let text = ''
+        response
+          .setEncoding('utf8')
+          .on('data', (part) => (text += part))
+          .on('end', () => {
+            const set = (response.headers['set-cookie'] ?? []).map((each) => each.split(';')[0]).join('; ')
+            resolve({
+              status: response.statusCode,
+              ms: Number(process.hrtime.bigint() - started) / 1e6,
+              cookie: set || cookie,
+              text,
+            })
+          })
+      },
+    )
+    call.on('error', () =>
+      resolve({ status: 0, ms: Number(process.hrtime.bigint() - started) / 1e6, cookie, text: '' }),
+    )
+    call.end(content)
   })
-  call.on('error', () => resolve({ status: 0, ms: Number(process.hrtime.bigint() - started) / 1e6, cookie, text: '' }))
-  call.end(content)
-})
 const one = new Agent({ keepAlive: true, maxSockets: 1 })
 const signIn = async (login) => {
-  const { status, cookie } = await ask(one, 'POST', '/sign-in', JSON.stringify({ login, password: process.env.PASSWORD }))
+  const { status, cookie } = await ask(
+    one,
+    'POST',
+    '/sign-in',
+    JSON.stringify({ login, password: process.env.PASSWORD }),
+  )
   if (status !== 200) throw new Error(`${login}: ${status}`)
   return cookie
 }
@@ -38,11 +57,24 @@ const wrong = JSON.stringify({ login: 'nobody.of.that.name', password: 'a wrong 
 const rows = JSON.stringify({ text: 'a;'.repeat(449_000), apply: false })
 const people = Array.from({ length: 9_000 }, (_, n) => `Given${n};Family${n};given${n}@example.org;7`).join('\n')
 const accounts = JSON.stringify({ text: people, apply: false })
-const pasted = JSON.stringify({ text: Array.from({ length: 2_000 }, (_, n) => `Anna Lindqvist ${n}`).join('\n'), role: null })
+const pasted = JSON.stringify({
+  text: Array.from({ length: 2_000 }, (_, n) => `Anna Lindqvist ${n}`).join('\n'),
+  role: null,
+})
 const reach = JSON.stringify({ kind: 'key', role: 'learner', lowest: 1, highest: 10 })
 const from = {
-  outside: [['/join/look', numbers], ['/join/look', small], ['/sign-in', wrong], ['/join/account', numbers]],
-  tutor: [['/account-batches', rows], ['/account-batches', accounts], [`/sites/${large}/intake`, pasted], [`/sites/${large}/door-reach`, reach]]
+  outside: [
+    ['/join/look', numbers],
+    ['/join/look', small],
+    ['/sign-in', wrong],
+    ['/join/account', numbers],
+  ],
+  tutor: [
+    ['/account-batches', rows],
+    ['/account-batches', accounts],
+    [`/sites/${large}/intake`, pasted],
+    [`/sites/${large}/door-reach`, reach],
+  ],
 }
 
 /** Runs some requests over and over, sixteen at a time, while somebody else asks who they are. */
@@ -71,14 +103,20 @@ async function while_(name, dear, cookie) {
   times.sort((a, b) => a - b)
   const [median, p95] = [times[times.length >> 1], times[Math.floor(times.length * 0.95)]]
   const held = median <= MEDIAN && p95 <= P95 && refused === 0
-  const answers = Object.entries(statuses).map(([status, times]) => `${status}: ${times}`).join(', ')
+  const answers = Object.entries(statuses)
+    .map(([status, times]) => `${status}: ${times}`)
+    .join(', ')
   console.log(
     `GET /me while ${name} asks dear things: median ${median.toFixed(0)} ms (bound ${MEDIAN}), p95 ${p95.toFixed(0)} ms ` +
-    `(bound ${P95}), ${refused} refused; the others were answered ${answers || '–'}   ${held ? 'held' : 'NOT HELD'}`
+      `(bound ${P95}), ${refused} refused; the others were answered ${answers || '–'}   ${held ? 'held' : 'NOT HELD'}`,
   )
   return held
 }
 
-const held = [await while_('nobody', [], ''), await while_('somebody outside', from.outside, ''), await while_('a tutor', from.tutor, tutor)]
+const held = [
+  await while_('nobody', [], ''),
+  await while_('somebody outside', from.outside, ''),
+  await while_('a tutor', from.tutor, tutor),
+]
 one.destroy()
 process.exitCode = held.every(Boolean) ? 0 : 1

@@ -10,17 +10,18 @@ const many = new Agent({ keepAlive: true, maxSockets: 4 })
 const logins = (name) => readFileSync(process.env[name], 'utf8').trim().split('\n')
 
 /** Answers status and milliseconds. */
-const signIn = (login, password, over = agent) => new Promise((resolve, reject) => {
-  const started = process.hrtime.bigint()
-  const headers = { 'X-Mint-Door': '1', 'Content-Type': 'application/json' }
-  const call = request(url, { agent: over, method: 'POST', headers }, (response) => {
-    response.resume().on('end', () => {
-      resolve({ status: response.statusCode, ms: Number(process.hrtime.bigint() - started) / 1e6 })
+const signIn = (login, password, over = agent) =>
+  new Promise((resolve, reject) => {
+    const started = process.hrtime.bigint()
+    const headers = { 'X-Mint-Door': '1', 'Content-Type': 'application/json' }
+    const call = request(url, { agent: over, method: 'POST', headers }, (response) => {
+      response.resume().on('end', () => {
+        resolve({ status: response.statusCode, ms: Number(process.hrtime.bigint() - started) / 1e6 })
+      })
     })
+    call.on('error', reject)
+    call.end(JSON.stringify({ login, password }))
   })
-  call.on('error', reject)
-  call.end(JSON.stringify({ login, password }))
-})
 const median = (values) => values.toSorted((a, b) => a - b)[values.length >> 1]
 
 const known = logins('KNOWN')
@@ -46,7 +47,9 @@ const school = Array.from({ length: 500 }, (_, n) => signIn(known[n % known.leng
 const refused = (await Promise.all(school)).filter(({ status }) => status !== 200).length
 const seconds = (Date.now() - began) / 1000
 const inTime = refused === 0 && seconds < 300
-console.log(`500 sign-ins from one address in ${seconds.toFixed(0)} s, ${refused} refused   ${inTime ? 'held' : 'NOT HELD'}`)
+console.log(
+  `500 sign-ins from one address in ${seconds.toFixed(0)} s, ${refused} refused   ${inTime ? 'held' : 'NOT HELD'}`,
+)
 agent.destroy()
 many.destroy()
 process.exitCode = ratio <= 1.1 && inTime ? 0 : 1

@@ -21,16 +21,23 @@ function load(name) {
 load('index.html')
 for (const page of ['src/sites/SiteFrame.vue', 'src/roster/RosterPage.vue']) load(page)
 const kilobytes = (bytes) => Math.round(bytes / 102.4) / 10
-const code = kilobytes([...files].reduce((sum, file) => sum + gzipSync(readFileSync(new URL(file, folder)), { level: 5 }).length, 0))
+const code = kilobytes(
+  [...files].reduce((sum, file) => sum + gzipSync(readFileSync(new URL(file, folder)), { level: 5 }).length, 0),
+)
 
 // Of each family a browser fetches the files whose letters are on the page: for our names that is latin and latin-ext.
-const css = [...files].filter((file) => file.endsWith('.css')).map((file) => readFileSync(new URL(file, folder), 'utf8')).join('')
+const css = [...files]
+  .filter((file) => file.endsWith('.css'))
+  .map((file) => readFileSync(new URL(file, folder), 'utf8'))
+  .join('')
 const fonts = new Set([...css.matchAll(/url\(\/?([^)]*?-latin(?:-ext)?-[^)]*?\.woff2)\)/g)].map(([, file]) => file))
 const fontBytes = kilobytes([...fonts].reduce((sum, file) => sum + readFileSync(new URL(file, folder)).length, 0))
 
 if (process.argv.includes('--json')) console.log(JSON.stringify({ code, fonts: fontBytes, bounds: BOUNDS }))
 else {
-  console.log(`first load of the roster: ${code} kB of script and style (bound ${BOUNDS.code}), ${fontBytes} kB of fonts (bound ${BOUNDS.fonts})`)
+  console.log(
+    `first load of the roster: ${code} kB of script and style (bound ${BOUNDS.code}), ${fontBytes} kB of fonts (bound ${BOUNDS.fonts})`,
+  )
   for (const font of fonts) console.log(`  ${kilobytes(readFileSync(new URL(font, folder)).length)} kB ${font}`)
 }
 if (code > BOUNDS.code || fontBytes > BOUNDS.fonts) process.exitCode = 1

@@ -2,10 +2,15 @@ import { readFile } from 'node:fs/promises'
 import { expect, expectErrors, HARMONY, openSite, row, signIn, strip, test } from './door'
 import { STAGE } from './stage'
 
-test('a role is changed with a look at whom it affects, put in force, felt, and taken back', async ({ page, browser }) => {
+test('a role is changed with a look at whom it affects, put in force, felt, and taken back', async ({
+  page,
+  browser,
+}) => {
   await signIn(page, 'ingrid.solheim')
   await page.getByRole('link', { name: 'Rules' }).click()
-  await expect(page.getByRole('article').filter({ hasText: 'Class assistant' }).first()).toContainText('For staff, outsiders and learners. Learners at levels 9 to 10 only.')
+  await expect(page.getByRole('article').filter({ hasText: 'Class assistant' }).first()).toContainText(
+    'For staff, outsiders and learners. Learners at levels 9 to 10 only.',
+  )
   await page.getByRole('button', { name: 'Change: Class assistant' }).click()
   const preview = page.getByRole('complementary', { name: 'What would change' })
   await page.getByRole('checkbox', { name: 'see who is here' }).uncheck()
@@ -16,7 +21,8 @@ test('a role is changed with a look at whom it affects, put in force, felt, and 
   await page.getByRole('checkbox', { name: 'undo from the logbook' }).check()
   await expect(page.getByRole('checkbox', { name: 'let people in and out by the roles they may give' })).toBeChecked()
   await expect(preview).toContainText('Class assistant: Learners may hold this role, so it cannot let people in.')
-  for (const name of ['undo from the logbook', 'let people in and out by the roles they may give']) await page.getByRole('checkbox', { name }).uncheck()
+  for (const name of ['undo from the logbook', 'let people in and out by the roles they may give'])
+    await page.getByRole('checkbox', { name }).uncheck()
   await expect(preview).toContainText('One person in one site could no longer: see marks.')
   await preview.getByRole('button', { name: 'Put these rules in force' }).click()
   await expect(strip(page)).toContainText('The rules are changed. Version 2 holds.')
@@ -49,10 +55,14 @@ test('somebody always administers the platform', async ({ page }) => {
   await page.getByRole('button', { name: 'Change: Ingrid Solheimsen' }).click()
   await page.getByLabel('Administers the whole platform').uncheck()
   await page.getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByRole('alert')).toHaveText('Somebody has to administer the platform. Name another administrator first.')
+  await expect(page.getByRole('alert')).toHaveText(
+    'Somebody has to administer the platform. Name another administrator first.',
+  )
 })
 
-test('a lead looks through the eyes of a learner and of one who is paused, and comes back to where they were', async ({ page }) => {
+test('a lead looks through the eyes of a learner and of one who is paused, and comes back to where they were', async ({
+  page,
+}) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
   await page.getByRole('button', { name: 'See as…' }).click()
@@ -97,7 +107,11 @@ test('why somebody cannot enter is answered, mended step by step, and taken back
   await expect(answer).toContainText('Cannot enter: taken out on')
   await answer.getByRole('link', { name: 'Open in the roster' }).click()
   await page.getByRole('link', { name: 'What happened to them here' }).click()
-  await page.getByRole('listitem').filter({ hasText: 'no longer keeps Goran Petrovanu out' }).getByRole('button', { name: /^Undo/ }).click()
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'no longer keeps Goran Petrovanu out' })
+    .getByRole('button', { name: /^Undo/ })
+    .click()
   await expect(strip(page)).toContainText('Undone: Mara Lindqvist no longer keeps Goran Petrovanu out')
 })
 
@@ -110,7 +124,8 @@ test('labels are put on one and on many, narrow the roster, and the view is kept
   await column.getByRole('button', { name: 'Put it on' }).click()
   await expect(strip(page)).toContainText('Imke Bhattarai is labelled plays oboe.')
   await column.getByRole('button', { name: 'Close' }).click()
-  for (const name of ['Cosgrave, Hamza', 'Fonoti, Lotte', 'Bhattarai, Imke']) await row(page, name).getByRole('gridcell').first().click()
+  for (const name of ['Cosgrave, Hamza', 'Fonoti, Lotte', 'Bhattarai, Imke'])
+    await row(page, name).getByRole('gridcell').first().click()
   await page.getByRole('button', { name: 'label', exact: true }).click()
   const panel = page.getByRole('complementary', { name: 'Label 3 people' })
   await panel.getByRole('combobox', { name: 'Which label?' }).fill('plays oboe')
@@ -137,7 +152,10 @@ test('progress is taken away, also of those who are gone', async ({ page }) => {
   await openSite(page, HARMONY)
   await page.getByRole('button', { name: 'Take it away' }).click()
   await page.getByLabel('with those who are gone').check()
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Every item (CSV)' }).click()])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Every item (CSV)' }).click(),
+  ])
   expect(file.suggestedFilename()).toBe('het-2-progress-items.csv')
   const lines = (await readFile(await file.path(), 'utf8')).split('\r\n')
   expect(lines[0]).toMatch(/^\uFEFFName,Number,Level,Role,State,Last seen,Done,Of,Mean mark,/)
@@ -161,12 +179,15 @@ test('all sites are rehearsed at once, and all that can be mended in one is mend
 
 test('several sites are changed as one sheet and taken back as one', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
-  for (const title of ['Brass Lab', 'Stage Nerves']) await page.getByRole('checkbox', { name: 'Choose ' + title }).check()
+  for (const title of ['Brass Lab', 'Stage Nerves'])
+    await page.getByRole('checkbox', { name: 'Choose ' + title }).check()
   await page.getByRole('button', { name: 'change seats' }).click()
   const panel = page.getByRole('complementary')
   await panel.getByLabel('Seats').fill('12')
   await expect(panel).toContainText('One site will change.')
-  await expect(panel.getByRole('listitem').filter({ hasText: 'Stage Nerves' })).toContainText('18 seats are held, now or later. Choose 18 or more, or take some out first.')
+  await expect(panel.getByRole('listitem').filter({ hasText: 'Stage Nerves' })).toContainText(
+    '18 seats are held, now or later. Choose 18 or more, or take some out first.',
+  )
   await panel.getByRole('button', { name: 'Change one' }).click()
   await expect(strip(page)).toContainText('The seats of one site are changed. One was left out.')
   await expect(page.getByRole('row').filter({ hasText: 'Brass Lab' })).toContainText('0 of 12')

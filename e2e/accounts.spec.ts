@@ -1,7 +1,10 @@
 import { expect, expectAccessible, expectErrors, HARMONY, openSite, row, signIn, strip, test } from './door'
 import { STAGE } from './stage'
 
-test('a card is made for a learner, signs them in, and is changed for a password of their own', async ({ page, browser }) => {
+test('a card is made for a learner, signs them in, and is changed for a password of their own', async ({
+  page,
+  browser,
+}) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
   await row(page, 'Cosgrave, Hamza').click()
@@ -50,7 +53,9 @@ test('an account is closed, with a word on what would have no lead, and opened a
   await expect(page.getByRole('button', { name: 'Close the account…' })).toBeVisible()
 })
 
-test('rows become accounts: the known are recognised, the doubtful asked about, the wrong said; all of it is taken back', async ({ page }) => {
+test('rows become accounts: the known are recognised, the doubtful asked about, the wrong said; all of it is taken back', async ({
+  page,
+}) => {
   await signIn(page, 'ingrid.solheim')
   await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'People' }).click()
   await page.getByRole('button', { name: 'Make accounts' }).click()
@@ -61,9 +66,15 @@ test('rows become accounts: the known are recognised, the doubtful asked about, 
   await page.getByLabel('E-mail', { exact: true }).fill('wilhelmina.o@example.org')
   await page.getByRole('button', { name: 'Add to the rows' }).click()
   const rows = page.getByRole('textbox', { name: 'Rows' })
-  await expect(rows).toHaveValue(/^given\tfamily\temail\tnumber\tlevel\nWilhelmina\tOduya-Larsen\twilhelmina\.o@example\.org/)
-  await rows.fill('Wilhelmina\tOduya-Larsen\twilhelmina.o@example.org\t7\nOttilie Vasbrandt;8\nTadeusz Wierzbak;3301090\nKit Nobodyson;2041011\nLeif Nobodyson;wilhelmina.o@example.org\nPim van der Zwet;6')
-  await expect(page.locator('.follows')).toHaveText('2 accounts will be made, one needs a choice, one is known already, 2 need another look.')
+  await expect(rows).toHaveValue(
+    /^given\tfamily\temail\tnumber\tlevel\nWilhelmina\tOduya-Larsen\twilhelmina\.o@example\.org/,
+  )
+  await rows.fill(
+    'Wilhelmina\tOduya-Larsen\twilhelmina.o@example.org\t7\nOttilie Vasbrandt;8\nTadeusz Wierzbak;3301090\nKit Nobodyson;2041011\nLeif Nobodyson;wilhelmina.o@example.org\nPim van der Zwet;6',
+  )
+  await expect(page.locator('.follows')).toHaveText(
+    '2 accounts will be made, one needs a choice, one is known already, 2 need another look.',
+  )
   await expect(page.getByText('The check digit of this number is wrong')).toBeVisible()
   await expect(page.getByText('Row 1 has this e-mail already.')).toBeVisible()
   await expectAccessible(page)
@@ -162,7 +173,10 @@ test('somebody is corrected, noted about, handed what is held, and erased once t
   await page.getByRole('button', { name: 'Write it down' }).click()
   await expect(page.getByText('Rang: leaves at the end of the week.')).toBeVisible()
   await expectAccessible(page)
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'as JSON' }).click()])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'as JSON' }).click(),
+  ])
   expect(file.suggestedFilename()).toBe('wierzbak-tadeusz.json')
   await page.getByRole('button', { name: 'Erase them…' }).click()
   await expect(page.getByText('This person is still in a site, or will be.')).toBeVisible()
@@ -172,7 +186,10 @@ test('somebody is corrected, noted about, handed what is held, and erased once t
   await page.getByRole('button', { name: 'Take Tad Wierzbak out' }).click()
   await expect(strip(page)).toContainText('is taken out')
   await page.goto('/people?q=tad+wierzbak')
-  await page.getByRole('link', { name: /Wierzbak, Tad/ }).first().click()
+  await page
+    .getByRole('link', { name: /Wierzbak, Tad/ })
+    .first()
+    .click()
   await page.getByRole('button', { name: 'Erase them…' }).click()
   await expect(page.getByText('It cannot be undone.')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Erase for good' })).toBeDisabled()

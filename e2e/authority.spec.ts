@@ -1,4 +1,16 @@
-import { box, emptyBox, expect, expectAccessible, expectErrors, found, openSite, row, signIn, strip, test } from './door'
+import {
+  box,
+  emptyBox,
+  expect,
+  expectAccessible,
+  expectErrors,
+  found,
+  openSite,
+  row,
+  signIn,
+  strip,
+  test,
+} from './door'
 import { STAGE } from './stage'
 
 const EVENINGS = 'Songwriting Evenings'
@@ -13,7 +25,9 @@ test('a junior of another division waits until their division approves, and is t
   await emptyBox(page)
   await expect(row(page, 'Halvorsdal, Pip')).toContainText('Waiting for approval')
   await row(page, 'Halvorsdal, Pip').click()
-  await expect(page.getByRole('complementary')).toContainText('waits for approval by the administrators of their division')
+  await expect(page.getByRole('complementary')).toContainText(
+    'waits for approval by the administrators of their division',
+  )
   await expect(page.getByRole('complementary').getByRole('link', { name: 'All about them' })).toHaveCount(0)
 
   const theirs = await (await browser.newContext({ baseURL: STAGE.url })).newPage()
@@ -44,7 +58,10 @@ test('a junior of another division waits until their division approves, and is t
   await own.close()
 })
 
-test('one sees where one is signed in, ends what one does not know, and chooses a strong password', async ({ page, browser }) => {
+test('one sees where one is signed in, ends what one does not know, and chooses a strong password', async ({
+  page,
+  browser,
+}) => {
   await signIn(page, 'elias.nordahl')
   const other = await browser.newPage({ baseURL: STAGE.url })
   await signIn(other, 'elias.nordahl')

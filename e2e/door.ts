@@ -11,10 +11,13 @@ export const expectErrors = (page: Page, ...parts: string[]) => expected.set(pag
 
 /** A page that fails its test when anything goes wrong on it unseen: an exception, a blocked style, a failed request. */
 export const test = base.extend<{ furnished: void }>({
-  furnished: [async ({ browserName: _ }, use, info) => {
-    furnishFor(info.file)
-    await use()
-  }, { auto: true }],
+  furnished: [
+    async ({ browserName: _ }, use, info) => {
+      furnishFor(info.file)
+      await use()
+    },
+    { auto: true },
+  ],
   page: async ({ page }, use) => {
     const wrong: string[] = []
     page.on('pageerror', (error) => wrong.push(error.message))
@@ -22,7 +25,7 @@ export const test = base.extend<{ furnished: void }>({
     await use(page)
     const allowed = expected.get(page) ?? []
     expect(wrong.filter((text) => !allowed.some((part) => text.includes(part)))).toEqual([])
-  }
+  },
 })
 
 export async function signIn(page: Page, login: string) {
@@ -56,7 +59,9 @@ export async function paste(page: Page, text: string) {
   await page.evaluate((text) => {
     const clipboardData = new DataTransfer()
     clipboardData.setData('text/plain', text)
-    document.activeElement?.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }))
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }),
+    )
   }, text)
 }
 
@@ -76,7 +81,9 @@ export async function expectAccessible(page: Page) {
   const look = new AxeBuilder({ page })
   if (await page.evaluate(() => matchMedia('(prefers-color-scheme: dark)').matches)) look.withRules(['color-contrast'])
   const { violations } = await look.analyze()
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([])
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual(
+    [],
+  )
 }
 
 export { expect }

@@ -9,10 +9,16 @@ async function doorsOf(page: Page, title: string) {
   await page.getByRole('link', { name: 'Doors', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Doors', exact: true })).toBeVisible()
 }
-const door = (page: Page, name: string) => page.getByRole('listitem').filter({ has: page.getByRole('heading', { name }) })
+const door = (page: Page, name: string) =>
+  page.getByRole('listitem').filter({ has: page.getByRole('heading', { name }) })
 const keyOf = async (page: Page, name: string) => (await door(page, name).locator('.key').textContent()) ?? ''
 async function phone(browser: Browser, baseURL: string | undefined): Promise<Page> {
-  const context = await browser.newContext({ viewport: PHONE, baseURL, locale: 'en-GB', timezoneId: 'Europe/Amsterdam' })
+  const context = await browser.newContext({
+    viewport: PHONE,
+    baseURL,
+    locale: 'en-GB',
+    timezoneId: 'Europe/Amsterdam',
+  })
   return context.newPage()
 }
 async function sayWho(page: Page, login: string) {
@@ -21,7 +27,11 @@ async function sayWho(page: Page, login: string) {
   await page.getByLabel('Password').press('Enter')
 }
 
-test('a door is set up by completing its sentence, and a learner comes through it on a phone with the keyboard alone', async ({ page, browser, baseURL }) => {
+test('a door is set up by completing its sentence, and a learner comes through it on a phone with the keyboard alone', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   expectErrors(page, '422')
   await signIn(page, 'mara.lindqvist')
   await doorsOf(page, HARMONY)
@@ -39,7 +49,9 @@ test('a door is set up by completing its sentence, and a learner comes through i
   await expectAccessible(page)
   await write.getByRole('button', { name: 'Set it up' }).click()
   await expect(strip(page)).toContainText('Autumn poster is set up.')
-  await expect(door(page, 'Autumn poster')).toContainText('may join as learner into section Morning until 2 Dec, up to 5 people')
+  await expect(door(page, 'Autumn poster')).toContainText(
+    'may join as learner into section Morning until 2 Dec, up to 5 people',
+  )
   await expect(door(page, 'Autumn poster')).toContainText('shuts after 2 Dec')
   const key = await keyOf(page, 'Autumn poster')
   await door(page, 'Autumn poster').getByRole('link', { name: 'Poster' }).click()
@@ -87,7 +99,11 @@ test('a door is set up by completing its sentence, and a learner comes through i
   await learner.context().close()
 })
 
-test('somebody without an account mistypes, is told which, makes one on the way and is in', async ({ page, browser, baseURL }) => {
+test('somebody without an account mistypes, is told which, makes one on the way and is in', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   await signIn(page, 'mara.lindqvist')
   await doorsOf(page, 'Stage Nerves')
   const key = await keyOf(page, 'Flyer in the hall')
@@ -113,7 +129,11 @@ test('somebody without an account mistypes, is told which, makes one on the way 
   await visitor.context().close()
 })
 
-test('when the seats are gone one waits, a seat that frees is kept for the first, and is taken with one tap', async ({ page, browser, baseURL }) => {
+test('when the seats are gone one waits, a seat that frees is kept for the first, and is taken with one tap', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   test.setTimeout(120_000)
   await signIn(page, 'mara.lindqvist')
   await doorsOf(page, 'Jazz Improvisation Workshop')
@@ -134,9 +154,18 @@ test('when the seats are gone one waits, a seat that frees is kept for the first
   await expect(strip(page)).toContainText('Ottilie is first in line.')
   await expect(line.getByRole('listitem').first()).toContainText('moved up: Plays the only bassoon')
   await page.getByRole('link', { name: 'Roster', exact: true }).click()
-  await page.getByRole('grid').getByRole('row').filter({ hasText: 'Current' }).filter({ hasText: 'Learner' }).first().click()
+  await page
+    .getByRole('grid')
+    .getByRole('row')
+    .filter({ hasText: 'Current' })
+    .filter({ hasText: 'Learner' })
+    .first()
+    .click()
   await page.getByRole('complementary').getByRole('button', { name: 'Take out' }).click()
-  await page.getByRole('complementary').getByRole('button', { name: /^Take .+ out$/ }).click()
+  await page
+    .getByRole('complementary')
+    .getByRole('button', { name: /^Take .+ out$/ })
+    .click()
   await expect(strip(page)).toContainText('is taken out.')
   await learner.getByRole('link', { name: 'My sites' }).click()
   await expect(learner).toHaveURL(/\/sites\/in/)
@@ -149,7 +178,11 @@ test('when the seats are gone one waits, a seat that frees is kept for the first
   await learner.context().close()
 })
 
-test('an address that nobody has is invited; its message answers, makes the account, and is good once', async ({ page, browser, baseURL }) => {
+test('an address that nobody has is invited; its message answers, makes the account, and is good once', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   await signIn(page, 'ingrid.solheim')
   await page.goto('/sites/all?q=Stage')
   await doorsOf(page, 'Stage Nerves')
@@ -213,7 +246,11 @@ test('a site is asked from the list, and the answer is one tap away', async ({ p
   await learner.context().close()
 })
 
-test('one looks in without an account, and keys are renewed for the term to come', async ({ page, browser, baseURL }) => {
+test('one looks in without an account, and keys are renewed for the term to come', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   await signIn(page, 'mara.lindqvist')
   await page.goto('/keys')
   await expect(page.getByRole('row').filter({ hasText: 'Flyer in the hall' })).toBeVisible()
@@ -230,11 +267,17 @@ test('one looks in without an account, and keys are renewed for the term to come
   await signIn(admin, 'ingrid.solheim')
   await admin.goto('/sites/all?q=Choral')
   await doorsOf(admin, 'Choral Studio')
-  const link = await door(admin, 'Look-in for everybody').getByRole('link', { name: 'See what they see' }).getAttribute('href')
+  const link = await door(admin, 'Look-in for everybody')
+    .getByRole('link', { name: 'See what they see' })
+    .getAttribute('href')
   const visitor = await phone(browser, baseURL)
   await visitor.goto(link ?? '')
   await expect(visitor.getByRole('heading', { name: 'Choral Studio' })).toBeVisible()
-  await expect(visitor.getByText('You look in without joining: you see title, division and term, who leads it and how many are in.')).toBeVisible()
+  await expect(
+    visitor.getByText(
+      'You look in without joining: you see title, division and term, who leads it and how many are in.',
+    ),
+  ).toBeVisible()
   await expect(visitor.getByText(/^\d+ in it$/)).toBeVisible()
   await expectAccessible(visitor)
   await admin.context().close()

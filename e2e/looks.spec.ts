@@ -1,4 +1,16 @@
-import { box, emptyBox, expect, expectAccessible, expectErrors, found, HARMONY, openSite, row, signIn, test } from './door'
+import {
+  box,
+  emptyBox,
+  expect,
+  expectAccessible,
+  expectErrors,
+  found,
+  HARMONY,
+  openSite,
+  row,
+  signIn,
+  test,
+} from './door'
 
 test.describe.configure({ mode: 'parallel' })
 
@@ -41,7 +53,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expectAccessible(page)
       await page.goto('/why')
       await page.getByLabel('Who', { exact: true }).fill('fonoti lotte')
-      await page.getByRole('button', { name: /Lotte Fonoti/ }).first().click()
+      await page
+        .getByRole('button', { name: /Lotte Fonoti/ })
+        .first()
+        .click()
       await page.getByRole('button', { name: /Harmony & Ear Training II/ }).click()
       await page.getByText('Cannot enter').first().waitFor()
       await expectAccessible(page)
@@ -73,12 +88,18 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expectAccessible(page)
     })
 
-    test('a learner\'s views are accessible on a phone', async ({ page }) => {
+    test("a learner's views are accessible on a phone", async ({ page }) => {
       await page.setViewportSize({ width: 390, height: 844 })
       await signIn(page, 'elias.nordahl')
-      await page.getByRole('link', { name: /^Go in/ }).first().waitFor()
+      await page
+        .getByRole('link', { name: /^Go in/ })
+        .first()
+        .waitFor()
       await expectAccessible(page)
-      await page.getByRole('link', { name: /^Go in/ }).first().click()
+      await page
+        .getByRole('link', { name: /^Go in/ })
+        .first()
+        .click()
       await page.getByText('Led by').waitFor()
       await expectAccessible(page)
     })
@@ -92,15 +113,21 @@ test('below /api every answer is JSON and guarded, also those of the server in f
     ['GET', '/api/v1/me?q=' + 'x'.repeat(20_000), ''],
     ['POST', '/api/v1/sites', 'x'.repeat(2_200_000)],
     ['POST', '/api/v1/sign-in', JSON.stringify({ login: 'x'.repeat(20_000), password: 'x' })],
-    ['PATCH', '/api/v1/me', '{}']
+    ['PATCH', '/api/v1/me', '{}'],
   ] as const) {
-    const answer = await request.fetch(path, { method, data: body || undefined, headers: { 'X-Mint-Door': '1', 'Content-Type': 'application/json' } })
+    const answer = await request.fetch(path, {
+      method,
+      data: body || undefined,
+      headers: { 'X-Mint-Door': '1', 'Content-Type': 'application/json' },
+    })
     expect(answer.status()).toBeGreaterThanOrEqual(400)
     expect(answer.headers()['content-type']).toBe('application/problem+json')
     expect((await answer.json()).type).toMatch(/^urn:mint-door:problem:/)
     expect(answer.headers()).toMatchObject({
-      'x-content-type-options': 'nosniff', 'x-frame-options': 'DENY', 'cache-control': expect.stringContaining('no-store'),
-      'content-security-policy': expect.stringContaining("default-src 'none'")
+      'x-content-type-options': 'nosniff',
+      'x-frame-options': 'DENY',
+      'cache-control': expect.stringContaining('no-store'),
+      'content-security-policy': expect.stringContaining("default-src 'none'"),
     })
   }
 })
@@ -132,5 +159,7 @@ test('everything can be reached by the keyboard, and focus is seen', async ({ pa
   await page.keyboard.press('Escape')
   await expect(page.getByRole('complementary')).toHaveCount(0)
   await expect(page.locator('.row.body:focus')).toContainText('Cosgrave')
-  expect(await page.locator('.row.body:focus').evaluate((element) => getComputedStyle(element).outlineStyle)).toBe('solid')
+  expect(await page.locator('.row.body:focus').evaluate((element) => getComputedStyle(element).outlineStyle)).toBe(
+    'solid',
+  )
 })

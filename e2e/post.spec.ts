@@ -1,4 +1,16 @@
-import { box, expect, expectAccessible, expectErrors, found, HARMONY, openSite, paste, signIn, strip, test } from './door'
+import {
+  box,
+  expect,
+  expectAccessible,
+  expectErrors,
+  found,
+  HARMONY,
+  openSite,
+  paste,
+  signIn,
+  strip,
+  test,
+} from './door'
 
 test('a list is let in and told in words of one’s own; what was sent stands on its lines', async ({ page }) => {
   // What a test looks into the frame with is not let run there.
@@ -23,14 +35,24 @@ test('a list is let in and told in words of one’s own; what was sent stands on
   await panel.getByRole('button', { name: 'Let 2 in' }).click()
   await expect(strip(page)).toContainText('2 people are let in.')
   await page.goto('/sheets')
-  await page.getByRole('row').filter({ hasText: 'Brass Lab' }).getByRole('link', { name: 'List of people' }).first().click()
+  await page
+    .getByRole('row')
+    .filter({ hasText: 'Brass Lab' })
+    .getByRole('link', { name: 'List of people' })
+    .first()
+    .click()
   await expect(page.getByText('Those concerned are told. “Bring a mouthpiece <b>each</b>.”')).toBeVisible()
   await page.goto('/post-room/mailbox')
   await page.getByLabel('To').fill('ottilie')
   await page.getByRole('button', { name: 'You can enter Brass Lab' }).click({ timeout: 20_000 })
   await expect(page.locator('.letter')).toContainText('Bring a mouthpiece <b>each</b>.')
   await page.goto('/sheets')
-  await page.getByRole('row').filter({ hasText: 'Brass Lab' }).getByRole('link', { name: 'List of people' }).first().click()
+  await page
+    .getByRole('row')
+    .filter({ hasText: 'Brass Lab' })
+    .getByRole('link', { name: 'List of people' })
+    .first()
+    .click()
   await expect(page.getByRole('listitem').filter({ hasText: 'Vasbrandt' })).toContainText('told')
 })
 
@@ -45,7 +67,9 @@ test('undoing in time withdraws what would have been told', async ({ page }) => 
   await expect(strip(page)).toContainText('Undone')
   await page.getByLabel('Tell them by e-mail').uncheck()
   await page.getByRole('link', { name: 'Messages' }).click()
-  await expect(page.getByRole('listitem').filter({ hasText: 'Ottilie Vasbrandt' }).first()).toContainText('withdrawn in time')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Ottilie Vasbrandt' }).first()).toContainText(
+    'withdrawn in time',
+  )
   await expectAccessible(page)
 })
 
@@ -58,14 +82,24 @@ test('what came back is chosen and sent again, and withdrawn while it is held', 
   await page.getByRole('button', { name: 'send it again' }).click()
   await expect(strip(page)).toContainText('One message goes again')
   await page.getByLabel('How it stands').selectOption('')
-  await page.getByRole('listitem').filter({ hasText: /goes (at once|within)/ }).getByRole('checkbox').first().check()
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: /goes (at once|within)/ })
+    .getByRole('checkbox')
+    .first()
+    .check()
   await page.getByRole('button', { name: 'withdraw it' }).click()
   await expect(strip(page)).toContainText('One message is withdrawn.')
-  await page.getByRole('button', { name: /^You can enter/ }).first().click()
+  await page
+    .getByRole('button', { name: /^You can enter/ })
+    .first()
+    .click()
   await expect(page.locator('.letter')).toContainText('(link to the site)')
 })
 
-test('words of messages: what is wrong is said at the field, markup is harmless, the nearest ones are used', async ({ page }) => {
+test('words of messages: what is wrong is said at the field, markup is harmless, the nearest ones are used', async ({
+  page,
+}) => {
   expectErrors(page, '422')
   await signIn(page, 'ingrid.solheim')
   await page.goto('/post-room/words')

@@ -36,7 +36,9 @@ test('somebody is found, let in, and comes in themselves', async ({ page, browse
   await theirs.close()
 })
 
-test('roles and places change at once and are taken back: from the strip, with u, and from the logbook', async ({ page }) => {
+test('roles and places change at once and are taken back: from the strip, with u, and from the logbook', async ({
+  page,
+}) => {
   await row(page, 'Cosgrave, Hamza').click()
   const column = page.getByRole('complementary', { name: 'Hamza Cosgrave' })
   await column.getByRole('button', { name: 'Change role' }).click()
@@ -61,7 +63,11 @@ test('roles and places change at once and are taken back: from the strip, with u
   await expect(row(page, 'Cosgrave, Hamza')).toHaveCount(0)
 
   await page.getByRole('link', { name: 'Logbook' }).click()
-  await page.getByRole('listitem').filter({ hasText: 'took Hamza Cosgrave out' }).getByRole('button', { name: /^Undo/ }).click()
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'took Hamza Cosgrave out' })
+    .getByRole('button', { name: /^Undo/ })
+    .click()
   await expect(strip(page)).toContainText('Undone: Mara Lindqvist took Hamza Cosgrave out')
   await page.getByRole('link', { name: 'Roster', exact: true }).click()
   await expect(row(page, 'Cosgrave, Hamza')).toHaveCount(1)
@@ -74,7 +80,9 @@ test('a pause, dates and a keep-out say what follows before they are made, and a
   await column.getByLabel('From').fill('2026-12-01')
   await column.getByLabel('Until and including').fill('2026-12-10')
   await column.getByLabel('Why').fill('On tour.')
-  await expect(column).toContainText('Current as learner until 30 Nov, then paused until 10 Dec, then current to the end of the site.')
+  await expect(column).toContainText(
+    'Current as learner until 30 Nov, then paused until 10 Dec, then current to the end of the site.',
+  )
   await column.getByRole('button', { name: 'Pause Imke Bhattarai' }).click()
   await expect(column).toContainText('Paused from 1 Dec until 10 Dec, by Mara Lindqvist.')
   await expect(column).toContainText('On tour.')
@@ -99,7 +107,9 @@ test('a pause, dates and a keep-out say what follows before they are made, and a
   await expect(row(page, 'Bhattarai, Imke')).toHaveCount(1)
 })
 
-test('many are chosen with the keyboard and changed as one sheet, reviewed before and undone after', async ({ page }) => {
+test('many are chosen with the keyboard and changed as one sheet, reviewed before and undone after', async ({
+  page,
+}) => {
   await row(page, 'Ferreira da Luz, Dmitri').click()
   await page.keyboard.press('Escape')
   const first = row(page, 'Ferreira da Luz, Dmitri')
@@ -137,7 +147,13 @@ test('many are chosen with the keyboard and changed as one sheet, reviewed befor
 
 test('one box tells apart who is here, was here, is kept out and can be let in', async ({ page }) => {
   const lists = page.locator('.intake h2')
-  for (const [typed, list] of [['marchetto bea', 'Already here'], ['petrovanu dagny', 'Was here'], ['petrovanu goran', 'Kept out'], ['2041010', 'Already here'], ['mara.lindqvist@example.org', 'Already here']] as const) {
+  for (const [typed, list] of [
+    ['marchetto bea', 'Already here'],
+    ['petrovanu dagny', 'Was here'],
+    ['petrovanu goran', 'Kept out'],
+    ['2041010', 'Already here'],
+    ['mara.lindqvist@example.org', 'Already here'],
+  ] as const) {
     await box(page).fill(typed)
     await expect(lists.first()).toHaveText(list)
   }
@@ -187,8 +203,12 @@ test('the address keeps what is looked at, and the rows can be taken away', asyn
   await page.getByRole('button', { name: 'show', exact: true }).click()
   await expect(page.getByText('unlisted', { exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Take it away' }).click()
-  for (const column of ['Kind', 'Division', 'Since', 'Last seen', 'Work', 'Labels']) await page.getByRole('checkbox', { name: column }).uncheck()
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV file' }).click()])
+  for (const column of ['Kind', 'Division', 'Since', 'Last seen', 'Work', 'Labels'])
+    await page.getByRole('checkbox', { name: column }).uncheck()
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'CSV file' }).click(),
+  ])
   expect(file.suggestedFilename()).toBe('het-2-roster.csv')
   const text = await (await import('node:fs/promises')).readFile(await file.path(), 'utf8')
   const lines = text.split('\r\n')
@@ -199,7 +219,10 @@ test('the address keeps what is looked at, and the rows can be taken away', asyn
     window.print = () => (document.body.dataset.printed = document.querySelector('.paper')?.textContent ?? '')
   })
   await page.getByRole('button', { name: 'Print' }).click()
-  await expect(page.locator('body')).toHaveAttribute('data-printed', /Harmony & Ear Training II.*HET-2.*NameLevelNumberRoleState.*Nordahlen, Elias7/)
+  await expect(page.locator('body')).toHaveAttribute(
+    'data-printed',
+    /Harmony & Ear Training II.*HET-2.*NameLevelNumberRoleState.*Nordahlen, Elias7/,
+  )
 })
 
 test('the roster is narrowed in words, looked at on another day, and compared between two', async ({ page }) => {
@@ -220,7 +243,9 @@ test('the roster is narrowed in words, looked at on another day, and compared be
   await page.getByRole('link', { name: 'Logbook' }).click()
   await page.getByRole('button', { name: 'Compare two days' }).click()
   await page.getByLabel('Between the end of').fill('2026-10-01')
-  await expect(page.getByRole('listitem').filter({ hasText: 'Petrovanu, Dagny' }).first()).toContainText('learner, current')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Petrovanu, Dagny' }).first()).toContainText(
+    'learner, current',
+  )
   await page.getByLabel('Names in it').fill('petrovanu dagny')
   await page.getByLabel('any entry').selectOption('take-out')
   await expect(page.getByRole('listitem').filter({ hasText: 'took Dagny Petrovanu out' })).toBeVisible()

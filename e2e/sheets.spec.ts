@@ -1,19 +1,45 @@
-import { addSite, box, expect, expectAccessible, expectErrors, HARMONY, openSite, paste, row, signIn, strip, test } from './door'
+import {
+  addSite,
+  box,
+  expect,
+  expectAccessible,
+  expectErrors,
+  HARMONY,
+  openSite,
+  paste,
+  row,
+  signIn,
+  strip,
+  test,
+} from './door'
 
-test('a pasted list is read line by line, settled with one key, left and found again, let in as one sheet and undone', async ({ page }) => {
+test('a pasted list is read line by line, settled with one key, left and found again, let in as one sheet and undone', async ({
+  page,
+}) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
   await box(page).focus()
-  await paste(page, 'Harmony list:\n2) Bjorn El Khoudri\n3) 2041011\nTobias Wrenfield <tobias.wren@example.org>\n2041010\nAlma Nowhere\nThanks!')
+  await paste(
+    page,
+    'Harmony list:\n2) Bjorn El Khoudri\n3) 2041011\nTobias Wrenfield <tobias.wren@example.org>\n2041010\nAlma Nowhere\nThanks!',
+  )
   const panel = page.getByRole('complementary', { name: 'A list of people' })
   const sum = panel.locator('.sum')
-  await expect(sum).toHaveText(/^One will join, one needs a choice, one is here already, 2 are unknown; 2\d of 30 seats after\.$/)
+  await expect(sum).toHaveText(
+    /^One will join, one needs a choice, one is here already, 2 are unknown; 2\d of 30 seats after\.$/,
+  )
   await expect(panel).toContainText('That is no learner number: by its check digit one digit is wrong.')
-  await expect(panel.getByRole('listitem').filter({ hasText: '2) Bjorn El Khoudri' })).toContainText('Joins as learner.')
+  await expect(panel.getByRole('listitem').filter({ hasText: '2) Bjorn El Khoudri' })).toContainText(
+    'Joins as learner.',
+  )
   await expectAccessible(page)
   await panel.getByRole('button', { name: 'To the next line that asks' }).click()
   await page.keyboard.press('0')
-  await panel.getByRole('listitem').filter({ has: page.getByLabel('Line 6') }).getByRole('button', { name: 'Keep for an invitation' }).click()
+  await panel
+    .getByRole('listitem')
+    .filter({ has: page.getByLabel('Line 6') })
+    .getByRole('button', { name: 'Keep for an invitation' })
+    .click()
   await panel.getByLabel('Yes, let in as co-tutor').check()
   await expect(sum).toHaveText(/^2 will join, one is here already;/)
   await expect(panel.getByText('Kept under Sheets. You can leave and come back.')).toBeVisible()
@@ -36,7 +62,10 @@ test('what was settled by hand is offered first the next time, and can be forgot
   await box(page).focus()
   await paste(page, 'Ana Villarroya\nAlma Petrovanu')
   const panel = page.getByRole('complementary', { name: 'A list of people' })
-  const asks = panel.locator('li[data-asks]').filter({ has: page.getByRole('radio') }).first()
+  const asks = panel
+    .locator('li[data-asks]')
+    .filter({ has: page.getByRole('radio') })
+    .first()
   await asks.focus()
   await page.keyboard.press('1')
   await panel.getByRole('button', { name: /^Let (one|\d) in$/ }).click()
@@ -48,7 +77,10 @@ test('what was settled by hand is offered first the next time, and can be forgot
   await paste(page, 'Ana Villarroya\nAlma Petrovanu')
   await expect(panel).toContainText('settled so here before')
   await panel.getByText('remembered here').click()
-  await panel.getByRole('button', { name: /^Forget/ }).first().click()
+  await panel
+    .getByRole('button', { name: /^Forget/ })
+    .first()
+    .click()
   await expect(panel.getByText('settled so here before')).toHaveCount(0)
 })
 
@@ -86,7 +118,10 @@ test('a long sheet is applied by a worker, with a count of how far it is, and ca
   await page.getByRole('button', { name: 'Into sites…' }).click()
   await addSite(page, 'Choral Studio')
   await page.getByRole('complementary').getByRole('combobox', { name: /^Role/ }).selectOption('day-guest')
-  await page.getByRole('complementary').getByRole('button', { name: /^Change \d{3}/ }).click()
+  await page
+    .getByRole('complementary')
+    .getByRole('button', { name: /^Change \d{3}/ })
+    .click()
   await expect(page).toHaveURL(/\/sheets\/[0-9a-f-]{36}$/)
   await page.getByRole('link', { name: 'All sheets' }).click()
   const line = page.getByRole('row').filter({ hasText: 'People into sites' }).first()
@@ -106,7 +141,11 @@ test('several sites are made from rows, and taken back', async ({ page }) => {
   expectErrors(page, '404')
   await signIn(page, 'ingrid.solheim')
   await page.goto('/sites/make')
-  await page.getByLabel('Rows').fill('Title\tDivision\tLead tutors\tSeats\nWinter choir\tMillrace Seniors\tMara Lindqvist\t20\nLost site\tNowhere\t\t\nReed circle\tMillrace Seniors\t\tten')
+  await page
+    .getByLabel('Rows')
+    .fill(
+      'Title\tDivision\tLead tutors\tSeats\nWinter choir\tMillrace Seniors\tMara Lindqvist\t20\nLost site\tNowhere\t\t\nReed circle\tMillrace Seniors\t\tten',
+    )
   await expect(page.getByText('one site will be made, 2 need another look.')).toBeVisible()
   await expect(page.getByText('There is no such division. Write it as it is called here.')).toBeVisible()
   await expect(page.getByText('Write seats as a number, or leave it empty for no limit.')).toBeVisible()

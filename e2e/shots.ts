@@ -1,4 +1,17 @@
-import { addSite, box, emptyBox, expect, expectErrors, found, HARMONY, openSite, paste, row, signIn, test } from './door'
+import {
+  addSite,
+  box,
+  emptyBox,
+  expect,
+  expectErrors,
+  found,
+  HARMONY,
+  openSite,
+  paste,
+  row,
+  signIn,
+  test,
+} from './door'
 import { STAGE } from './stage'
 
 // One picture of each main view, made from the demo data. Run by bin/shots.
@@ -17,7 +30,8 @@ test('a lead tutor', async ({ page }) => {
   await found(page, 'Björn El Khoudri').getByRole('button', { name: 'Let in as learner' }).click()
   await expect(page.locator('.strip')).toContainText('is let in')
   await emptyBox(page)
-  for (const name of ['Bhattarai, Imke', 'Cosgrave, Hamza', 'Cosgrave, Paula', 'Fonoti, Lotte', 'Lindqvist, Mara']) await row(page, name).getByRole('gridcell').first().click()
+  for (const name of ['Bhattarai, Imke', 'Cosgrave, Hamza', 'Cosgrave, Paula', 'Fonoti, Lotte', 'Lindqvist, Mara'])
+    await row(page, name).getByRole('gridcell').first().click()
   await page.getByRole('button', { name: 'pause', exact: true }).click()
   await page.getByLabel('Until and including').fill('2026-12-05')
   await page.getByRole('complementary').getByRole('listitem').nth(4).waitFor()
@@ -41,7 +55,10 @@ test('a lead tutor, further on', async ({ page }) => {
   const number = (await row(page, 'Petrovanu, Goran').textContent())?.match(/\d{7}/)?.[0] ?? ''
   await page.getByRole('button', { name: 'Show all again' }).click()
   await page.getByRole('textbox', { name: 'Let people in' }).focus()
-  await paste(page, 'Harmony list, week 12:\n1. El Khoudri, Beatriz\n2. 2041011\n3. D. Petrovanu\n2041010\nTobias Wrenfield <tobias.wren@example.org>\nAlma Nowhere')
+  await paste(
+    page,
+    'Harmony list, week 12:\n1. El Khoudri, Beatriz\n2. 2041011\n3. D. Petrovanu\n2041010\nTobias Wrenfield <tobias.wren@example.org>\nAlma Nowhere',
+  )
   await page.getByText(/will join.*seats after/).waitFor()
   await page.getByText('Kept under Sheets. You can').waitFor()
   await page.screenshot({ path: folder + 'pasted-list.png' })
@@ -65,7 +82,11 @@ test('an administrator with people and sheets', async ({ page }) => {
   await page.screenshot({ path: folder + 'people.png' })
   await page.getByRole('button', { name: /^Change \d$/ }).click()
   await page.goto('/sites/make')
-  await page.getByLabel('Rows').fill('Harmony for beginners;;course;Millrace Seniors;Winter 2027;6-8;24;Mara Lindqvist\nWinter choir;WCH;ensemble;Millrace Seniors;Winter 2027;;;Nobody Atall')
+  await page
+    .getByLabel('Rows')
+    .fill(
+      'Harmony for beginners;;course;Millrace Seniors;Winter 2027;6-8;24;Mara Lindqvist\nWinter choir;WCH;ensemble;Millrace Seniors;Winter 2027;;;Nobody Atall',
+    )
   await page.getByText('needs a choice').waitFor()
   await page.getByText('Kept under Sheets. You can').waitFor()
   await page.goto('/sheets')
@@ -77,7 +98,11 @@ test('an administrator with accounts and somebody', async ({ page }) => {
   await signIn(page, 'ingrid.solheim')
   await page.goto('/people/new')
   await page.getByLabel('Division').selectOption({ label: 'Millrace Seniors' })
-  await page.getByRole('textbox', { name: 'Rows' }).fill('Wilhelmina\tOduya-Larsen\twilhelmina.o@example.org\t7\nOttilie Vasbrandt;8\nKit Nobodyson;2041011\nPim van der Zwet;6')
+  await page
+    .getByRole('textbox', { name: 'Rows' })
+    .fill(
+      'Wilhelmina\tOduya-Larsen\twilhelmina.o@example.org\t7\nOttilie Vasbrandt;8\nKit Nobodyson;2041011\nPim van der Zwet;6',
+    )
   await page.getByText('2 accounts will be made').waitFor()
   await page.getByText('Kept under Sheets. You can').waitFor()
   await page.screenshot({ path: folder + 'make-accounts.png' })
@@ -92,7 +117,10 @@ test('an administrator with accounts and somebody', async ({ page }) => {
 test('an administrator at the approvals, the security log and the rules', async ({ page }) => {
   await signIn(page, 'ingrid.solheim')
   await page.goto('/approvals')
-  await page.getByRole('button', { name: /^Yes to/ }).nth(1).waitFor()
+  await page
+    .getByRole('button', { name: /^Yes to/ })
+    .nth(1)
+    .waitFor()
   await page.screenshot({ path: folder + 'approvals.png' })
   await page.goto('/security-log')
   await page.getByRole('row').nth(3).waitFor()
@@ -105,7 +133,11 @@ test('an administrator at the approvals, the security log and the rules', async 
 })
 
 test('an administrator, in dark colours', async ({ browser }) => {
-  const page = await browser.newPage({ baseURL: STAGE.url, viewport: { width: 1280, height: 800 }, colorScheme: 'dark' })
+  const page = await browser.newPage({
+    baseURL: STAGE.url,
+    viewport: { width: 1280, height: 800 },
+    colorScheme: 'dark',
+  })
   await signIn(page, 'ingrid.solheim')
   await page.goto('/post-room')
   await page.getByRole('checkbox').nth(3).check()
@@ -118,7 +150,10 @@ test('an administrator, in dark colours', async ({ browser }) => {
 test('a learner, on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await signIn(page, 'elias.nordahl')
-  await page.getByRole('link', { name: /^Go in/ }).first().waitFor()
+  await page
+    .getByRole('link', { name: /^Go in/ })
+    .first()
+    .waitFor()
   await page.screenshot({ path: folder + 'learner-sites.png' })
 })
 

@@ -52,7 +52,9 @@ test('a draft is set to open on a day, and its learners are told the day', async
   await expect(strip(page)).toContainText('is let in as learner')
   const theirs = await browser.newPage({ baseURL: STAGE.url })
   await signIn(theirs, 'elias.nordahl')
-  await expect(theirs.getByRole('listitem').filter({ hasText: 'Brass Lab' })).toContainText('Not open yet; it opens on 11 Jan 2027.')
+  await expect(theirs.getByRole('listitem').filter({ hasText: 'Brass Lab' })).toContainText(
+    'Not open yet; it opens on 11 Jan 2027.',
+  )
   await theirs.close()
   await page.getByRole('link', { name: 'Logbook' }).click()
   await expect(page.getByRole('listitem').filter({ hasText: 'set the site to open on 11 Jan 2027' })).toBeVisible()
@@ -60,7 +62,9 @@ test('a draft is set to open on a day, and its learners are told the day', async
   await expect(page.locator('.frame')).not.toContainText('opens 11 Jan')
 })
 
-test('the first day is rehearsed, and what would keep people out is mended for all of them at once', async ({ page }) => {
+test('the first day is rehearsed, and what would keep people out is mended for all of them at once', async ({
+  page,
+}) => {
   await signIn(page, 'mara.lindqvist')
   await page.getByRole('link', { name: 'Harmony & Ear Training II', exact: true }).click()
   await page.getByRole('link', { name: 'Rehearsal' }).click()
@@ -120,7 +124,8 @@ test('an administrator sees the sites of their reach, filters them, and finds an
 test('a learner is told of each site whether they can enter, or why not and when', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await signIn(page, 'elias.nordahl')
-  const site = (title: string) => page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: title, exact: true }) })
+  const site = (title: string) =>
+    page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: title, exact: true }) })
   await expect(site('Choral Studio')).toContainText('You can enter from 30 Nov.')
   await expect(site('Harmony & Ear Training III')).toContainText('Not open yet; it opens on 11 Jan 2027.')
   await expect(site('Recital Club')).toContainText('You are paused until 5 Dec.')

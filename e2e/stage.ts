@@ -1,6 +1,9 @@
 import { execFileSync } from 'node:child_process'
 
-const stages = (process.env.MINT_DOOR_STAGES ?? '').trim().split('\n').map((line) => line.split(' '))
+const stages = (process.env.MINT_DOOR_STAGES ?? '')
+  .trim()
+  .split('\n')
+  .map((line) => line.split(' '))
 const [url = '', database = ''] = stages[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? []
 
 /** How many houses are served; each has one browser at a time. */
@@ -9,7 +12,11 @@ export const STAGES = stages.length
 /** The house that is this browser's own: its address, and the database it is served from. */
 export const STAGE = { url, database }
 
-const console = (...words: string[]) => execFileSync('php', ['bin/console', ...words], { env: { ...process.env, DATABASE_URL: database }, stdio: ['ignore', 'ignore', 'inherit'] })
+const console = (...words: string[]) =>
+  execFileSync('php', ['bin/console', ...words], {
+    env: { ...process.env, DATABASE_URL: database },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  })
 
 let furnishedFor = ''
 

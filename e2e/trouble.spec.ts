@@ -55,7 +55,7 @@ test('when the server does not answer it is said, and a change is made once when
   await expect(page.getByRole('listitem').filter({ hasText: 'let Beatriz Fürstenau in' })).toHaveCount(1)
 })
 
-test('an unknown address and a site that is not one\'s own say what to do', async ({ page }) => {
+test("an unknown address and a site that is not one's own say what to do", async ({ page }) => {
   expectErrors(page, '404')
   await signIn(page, 'elias.nordahl')
   await page.goto('/nowhere')

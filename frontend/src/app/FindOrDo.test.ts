@@ -1,10 +1,20 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
-import { serve, show, site } from '@/testing/server'
+import { read, serve, show, site } from '@/testing/server'
 import FindOrDo from './FindOrDo.vue'
 import { me } from './me'
 
-const tutor = { id: site.id, name: 'Mara', login: 'mara', kind: 'staff' as const, platformAdministrator: false, divisions: [], mayMakeSites: true, seesMailboxes: false, mustChange: false }
+const tutor = {
+  id: site.id,
+  name: 'Mara',
+  login: 'mara',
+  kind: 'staff' as const,
+  platformAdministrator: false,
+  divisions: [],
+  mayMakeSites: true,
+  seesMailboxes: false,
+  mustChange: false,
+}
 const page = (items: object[]) => ({ items, total: items.length, next: null })
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))
@@ -12,14 +22,26 @@ afterEach(() => void vi.useRealTimers())
 
 async function opened(who: object, typed = '') {
   me.value = { ...tutor, ...who }
-  const asked = serve({ 'GET /sites': (request: Request) => page(new URL(request.url).searchParams.get('scope') === 'in' ? [{ ...site, id: 'x', title: 'Choir', mine: {} }] : [{ ...site, mine: null }]) })
+  const asked = serve({
+    'GET /sites': (request: Request) =>
+      page(
+        new URL(request.url).searchParams.get('scope') === 'in'
+          ? [{ ...site, id: 'x', title: 'Choir', mine: {} }]
+          : [{ ...site, mine: null }],
+      ),
+  })
   const shown = show(FindOrDo)
   const input = shown.page.find('input')
   await input.trigger('focus')
   await input.setValue(typed)
   await vi.advanceTimersByTimeAsync(200)
   await flushPromises()
-  return { ...shown, input, asked, labels: () => shown.page.findAll('.found button').map((each) => each.text().replace(/\s+/g, ' ')) }
+  return {
+    ...shown,
+    input,
+    asked,
+    labels: () => shown.page.findAll('.found button').map(read),
+  }
 }
 
 it('offers what one may do, narrowed by what is typed', async () => {
@@ -33,14 +55,17 @@ it('offers what one may do, narrowed by what is typed', async () => {
 
 it('finds sites one runs and sites one is in, and goes to what one does there', async () => {
   const { labels, router, page: shown, asked } = await opened({}, 'ha')
-  expect(asked.map(({ call }) => call)).toEqual(['GET /sites?scope=run&q=ha&limit=6', 'GET /sites?scope=in&q=ha&limit=6'])
+  expect(asked.map(({ call }) => call)).toEqual([
+    'GET /sites?scope=run&q=ha&limit=6',
+    'GET /sites?scope=in&q=ha&limit=6',
+  ])
   expect(labels().slice(0, 2)).toEqual(['Harmony HET-2', 'Choir HET-2'])
   await shown.findAll('.found button')[1]!.trigger('click')
   await flushPromises()
   expect(router.currentRoute.value.name).toBe('landing')
 })
 
-it('looks in all of an administrator\'s reach', async () => {
+it("looks in all of an administrator's reach", async () => {
   const { asked, labels } = await opened({ divisions: ['seniors'] }, 'ha')
   expect(asked.map(({ call }) => call)).toEqual(['GET /sites?scope=all&q=ha&limit=6'])
   expect(labels()[0]).toBe('Harmony HET-2')

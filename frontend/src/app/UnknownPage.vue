@@ -1,6 +1,8 @@
 <template>
   <div class="page">
     <h1>{{ $t('trouble.unknown') }}</h1>
-    <p>{{ $t('trouble.unknownMore') }} <RouterLink to="/">{{ $t('trouble.back') }}</RouterLink></p>
+    <p>
+      {{ $t('trouble.unknownMore') }} <RouterLink to="/">{{ $t('trouble.back') }}</RouterLink>
+    </p>
   </div>
 </template>

@@ -86,7 +86,7 @@ api.use({
       if (!request.headers.has('Idempotency-Key')) request.headers.set('Idempotency-Key', freshKey())
     }
     return request
-  }
+  },
 })
 
 /** A key under which a change is done once, however often it is sent. */
@@ -104,6 +104,6 @@ export async function take<T>(call: Promise<{ data?: T; error?: unknown; respons
     title: document?.title ?? 'Something went wrong',
     status: response.status,
     detail: document?.detail ?? 'Something went wrong on our side. Try again in a moment.',
-    ...document
+    ...document,
   })
 }

@@ -4,7 +4,9 @@ const KEPT = 'mint-door.colours'
 const asked = localStorage.getItem(KEPT)
 
 /** Whether dark colours are used: as chosen, or as the system has it. */
-export const dark = ref(asked ? asked === 'dark' : typeof matchMedia === 'function' && matchMedia('(prefers-color-scheme: dark)').matches)
+export const dark = ref(
+  asked ? asked === 'dark' : typeof matchMedia === 'function' && matchMedia('(prefers-color-scheme: dark)').matches,
+)
 
 watchEffect(() => {
   document.documentElement.className = dark.value ? 'dark' : ''

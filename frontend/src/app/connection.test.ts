@@ -2,7 +2,8 @@ import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { connection, patientFetch, signedInAgain } from './connection'
 
 const get = () => new Request('http://localhost/api/v1/sites')
-const change = (headers: Record<string, string> = {}) => new Request('http://localhost/api/v1/sites', { method: 'POST', body: '{}', headers })
+const change = (headers: Record<string, string> = {}) =>
+  new Request('http://localhost/api/v1/sites', { method: 'POST', body: '{}', headers })
 const answers = (...each: (number | 'nothing')[]) => {
   const fetch = vi.fn(async (_request: Request) => {
     const next = each.length > 1 ? each.shift() : each[0]
@@ -32,7 +33,11 @@ it.each([['nothing' as const], [502], [503]])('asks again while the answer is %s
   expect([fetch.mock.calls.length, connection.silent]).toEqual([3, false])
 })
 
-it.each([['busy', 'busy'], ['unknown-outcome', 'unsure'], ['away', 'silent']] as const)('says why it asks again: %s', async (type, why) => {
+it.each([
+  ['busy', 'busy'],
+  ['unknown-outcome', 'unsure'],
+  ['away', 'silent'],
+] as const)('says why it asks again: %s', async (type, why) => {
   const problem = JSON.stringify({ type: 'urn:mint-door:problem:' + type })
   const replies = [new Response(problem, { status: 503, headers: { 'Retry-After': '3' } }), new Response('{}')]
   const fetch = vi.fn(async () => replies.shift()!)

@@ -7,7 +7,7 @@ export const connection = reactive({
   /** Which of it: no answer, others are at work on the same, or it is not known whether the change was saved. */
   why: 'silent' as 'silent' | 'busy' | 'unsure',
   /** Somebody has to sign in again before what they were doing goes on. */
-  signedOut: false
+  signedOut: false,
 })
 
 const LONGEST_WAIT = 8_000

@@ -5,8 +5,11 @@ import { useKeys } from './keys'
 
 it('hears single keys, but not while somebody types or holds Ctrl, nor once it is gone', () => {
   const act = vi.fn()
-  const page = mount(defineComponent({ setup: () => useKeys({ i: act }), template: '<input />' }), { attachTo: document.body })
-  const press = (target: EventTarget, more: KeyboardEventInit = {}) => target.dispatchEvent(new KeyboardEvent('keydown', { key: 'i', bubbles: true, ...more }))
+  const page = mount(defineComponent({ setup: () => useKeys({ i: act }), template: '<input />' }), {
+    attachTo: document.body,
+  })
+  const press = (target: EventTarget, more: KeyboardEventInit = {}) =>
+    target.dispatchEvent(new KeyboardEvent('keydown', { key: 'i', bubbles: true, ...more }))
   press(document.body)
   expect(act).toHaveBeenCalledTimes(1)
   press(page.find('input').element)

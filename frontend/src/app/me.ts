@@ -7,7 +7,9 @@ import { queries } from './queries'
 export const me = shallowRef<Me | null | undefined>()
 
 /** Whether they administer the platform or a division. */
-export const administers = computed(() => !!me.value && (me.value.platformAdministrator || me.value.divisions.length > 0))
+export const administers = computed(
+  () => !!me.value && (me.value.platformAdministrator || me.value.divisions.length > 0),
+)
 
 export async function findOutWhoIAm(): Promise<Me | null> {
   try {

@@ -7,11 +7,15 @@ const page: RouteComponent = { template: '<p />' }
 function slowPages() {
   let arrive = () => {}
   let fail = () => {}
-  const slow = () => new Promise<RouteComponent>((resolve, reject) => {
-    arrive = () => resolve(page)
-    fail = () => reject(new Error('the page did not come'))
-  })
-  const routes = [{ path: '/people', component: page }, { path: '/new', name: 'new', component: slow }]
+  const slow = () =>
+    new Promise<RouteComponent>((resolve, reject) => {
+      arrive = () => resolve(page)
+      fail = () => reject(new Error('the page did not come'))
+    })
+  const routes = [
+    { path: '/people', component: page },
+    { path: '/new', name: 'new', component: slow },
+  ]
   const router = createRouter({ history: createMemoryHistory(), routes })
   keepGoing(router)
   return { router, arrive: () => arrive(), fail: () => fail() }

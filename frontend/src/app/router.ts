@@ -6,13 +6,27 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     // Only once it is known who is signed in can it be said where they begin.
-    { path: '/', component: () => import('@/sites/SitesPage.vue'), beforeEnter: () => (me.value?.mayMakeSites ? '/sites/run' : '/sites/in') },
+    {
+      path: '/',
+      component: () => import('@/sites/SitesPage.vue'),
+      beforeEnter: () => (me.value?.mayMakeSites ? '/sites/run' : '/sites/in'),
+    },
     { path: '/sign-in', name: 'sign-in', component: () => import('@/people/SignInPage.vue'), meta: { open: true } },
     { path: '/welcome', name: 'welcome', component: () => import('@/people/WelcomePage.vue'), meta: { open: true } },
     { path: '/join', name: 'join', component: () => import('@/doors/JoinPage.vue'), meta: { open: true } },
     { path: '/invitation', name: 'invitation', component: () => import('@/doors/JoinPage.vue'), meta: { open: true } },
-    { path: '/look/:door([0-9a-f-]{36})', name: 'look-in', component: () => import('@/doors/LookInPage.vue'), meta: { open: true } },
-    { path: '/forgotten', name: 'forgotten', component: () => import('@/people/ForgottenPage.vue'), meta: { open: true } },
+    {
+      path: '/look/:door([0-9a-f-]{36})',
+      name: 'look-in',
+      component: () => import('@/doors/LookInPage.vue'),
+      meta: { open: true },
+    },
+    {
+      path: '/forgotten',
+      name: 'forgotten',
+      component: () => import('@/people/ForgottenPage.vue'),
+      meta: { open: true },
+    },
     { path: '/sites', redirect: '/' },
     { path: '/sites/:scope(run|in|all)', name: 'sites', component: () => import('@/sites/SitesPage.vue') },
     { path: '/sites/open', name: 'open-doors', component: () => import('@/doors/OpenDoorsPage.vue') },
@@ -26,32 +40,48 @@ export const router = createRouter({
         { path: '', name: 'roster', component: () => import('@/roster/RosterPage.vue') },
         { path: 'doors', name: 'doors', component: () => import('@/doors/DoorsPage.vue') },
         { path: 'doors/live', name: 'arrivals', component: () => import('@/doors/ArrivalsPage.vue') },
-        { path: 'doors/:door([0-9a-f-]{36})/poster', name: 'poster', component: () => import('@/doors/PosterPage.vue') },
+        {
+          path: 'doors/:door([0-9a-f-]{36})/poster',
+          name: 'poster',
+          component: () => import('@/doors/PosterPage.vue'),
+        },
         { path: 'seen', name: 'seen', component: () => import('@/sites/LandingPage.vue') },
         { path: 'rehearsal', name: 'rehearsal', component: () => import('@/roster/RehearsalPage.vue') },
         { path: 'logbook', name: 'logbook', component: () => import('@/logbook/LogbookPage.vue') },
-        { path: 'settings', name: 'settings', component: () => import('@/sites/SiteFormPage.vue') }
-      ]
+        { path: 'settings', name: 'settings', component: () => import('@/sites/SiteFormPage.vue') },
+      ],
     },
     { path: '/why', name: 'why', component: () => import('@/roster/WhyPage.vue') },
     { path: '/rehearsal', name: 'rehearse-all', component: () => import('@/roster/RehearseAllPage.vue') },
-    { path: '/rules/:part(roles|compare|ladder|outside|numbers|names|limits|administrators|log)?', name: 'rules', component: () => import('@/roles/RulesPage.vue') },
+    {
+      path: '/rules/:part(roles|compare|ladder|outside|numbers|names|limits|administrators|log)?',
+      name: 'rules',
+      component: () => import('@/roles/RulesPage.vue'),
+    },
     { path: '/people', name: 'people', component: () => import('@/people/PeoplePage.vue') },
     { path: '/people/new', name: 'make-accounts', component: () => import('@/people/MakeAccountsPage.vue') },
     { path: '/people/doubles', name: 'doubles', component: () => import('@/people/DoublesPage.vue') },
     { path: '/approvals', name: 'approvals', component: () => import('@/people/ApprovalsPage.vue') },
     { path: '/security-log', name: 'security-log', component: () => import('@/roles/SecurityPage.vue') },
     { path: '/people/merge', name: 'merge', component: () => import('@/people/MergePage.vue') },
-    { path: '/post-room/:part(messages|words|mailbox)?', name: 'post-room', component: () => import('@/post/PostRoomPage.vue') },
+    {
+      path: '/post-room/:part(messages|words|mailbox)?',
+      name: 'post-room',
+      component: () => import('@/post/PostRoomPage.vue'),
+    },
     { path: '/sheets', name: 'sheets', component: () => import('@/sheets/SheetsPage.vue') },
     { path: '/sheets/:sheet([0-9a-f-]{36})', name: 'sheet', component: () => import('@/sheets/SheetPage.vue') },
     { path: '/sites/make', name: 'make-sites', component: () => import('@/sites/MakeSitesPage.vue') },
     { path: '/people/:person([0-9a-f-]{36})', name: 'person', component: () => import('@/people/PersonPage.vue') },
     { path: '/sign-in-cards', name: 'cards', component: () => import('@/people/CardsPage.vue') },
     { path: '/password', name: 'password', component: () => import('@/people/PasswordPage.vue') },
-    { path: '/people/:person([0-9a-f-]{36})/logbook', name: 'person-logbook', component: () => import('@/logbook/PersonLogbookPage.vue') },
-    { path: '/:any(.*)*', name: 'unknown', component: () => import('@/app/UnknownPage.vue') }
-  ]
+    {
+      path: '/people/:person([0-9a-f-]{36})/logbook',
+      name: 'person-logbook',
+      component: () => import('@/logbook/PersonLogbookPage.vue'),
+    },
+    { path: '/:any(.*)*', name: 'unknown', component: () => import('@/app/UnknownPage.vue') },
+  ],
 })
 
 keepGoing(router)

@@ -22,7 +22,13 @@ export function lastDay(until: string | null | undefined, zone: string, now = ho
 }
 
 export function dayAndTime(instant: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone: zone }).format(new Date(instant))
+  return new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: zone,
+  }).format(new Date(instant))
 }
 
 export function fullName(person: Pick<Person, 'given' | 'family' | 'preferred'>): string {
@@ -31,12 +37,17 @@ export function fullName(person: Pick<Person, 'given' | 'family' | 'preferred'>)
 
 /** A name with the one in the papers beside a preferred one, where it is said who somebody was taken for. */
 export function knownName(person: Pick<Person, 'given' | 'family' | 'preferred' | 'former'>): string {
-  return (person.preferred ? `${person.preferred} (${person.given}) ${person.family}` : fullName(person)) + (person.former ? ', ' + t('card.formerly', { name: person.former }) : '')
+  return (
+    (person.preferred ? `${person.preferred} (${person.given}) ${person.family}` : fullName(person)) +
+    (person.former ? ', ' + t('card.formerly', { name: person.former }) : '')
+  )
 }
 
 /** "Family, Given", as lists are sorted, with the name in the papers behind a preferred one. */
 export function listName(person: Pick<Person, 'given' | 'family' | 'preferred'>): string {
-  return person.preferred ? `${person.family}, ${person.preferred} (${person.given})` : `${person.family}, ${person.given}`
+  return person.preferred
+    ? `${person.family}, ${person.preferred} (${person.given})`
+    : `${person.family}, ${person.given}`
 }
 
 export function givers(codes: unknown, roleName: RoleName): string {
@@ -45,31 +56,55 @@ export function givers(codes: unknown, roleName: RoleName): string {
 }
 
 /** A note of a sheet line, or an option of a role, as one sentence. */
-export function noteSentence(note: { code: string; values: Values; givers?: string[] }, zone: string, roleName: RoleName): string {
+export function noteSentence(
+  note: { code: string; values: Values; givers?: string[] },
+  zone: string,
+  roleName: RoleName,
+): string {
   const values = note.values
-  return t('note.' + note.code, {
-    ...values,
-    at: day(values.at as string, zone), until: lastDay(values.until as string, zone),
-    kind: typeof values.kind === 'string' ? t('kind.' + values.kind).toLowerCase() : '',
-    role: roleName(values.role as string).toLowerCase(),
-    givers: givers(values.givers ?? note.givers, roleName)
-  }, typeof values.pieces === 'number' ? values.pieces : 1)
+  return t(
+    'note.' + note.code,
+    {
+      ...values,
+      at: day(values.at as string, zone),
+      until: lastDay(values.until as string, zone),
+      kind: typeof values.kind === 'string' ? t('kind.' + values.kind).toLowerCase() : '',
+      role: roleName(values.role as string).toLowerCase(),
+      givers: givers(values.givers ?? note.givers, roleName),
+    },
+    typeof values.pieces === 'number' ? values.pieces : 1,
+  )
 }
 
-export const optionSentence = (option: RoleOption, zone: string, roleName: RoleName) => noteSentence({ ...option, values: option.values as Values }, zone, roleName)
+export const optionSentence = (option: RoleOption, zone: string, roleName: RoleName) =>
+  noteSentence({ ...option, values: option.values as Values }, zone, roleName)
 
 export const lineSentences = (line: SheetLine, zone: string, roleName: RoleName) =>
-  [...line.reasons, ...line.cautions].map((note) => noteSentence(note as { code: string; values: Values }, zone, roleName)).filter(Boolean)
+  [...line.reasons, ...line.cautions]
+    .map((note) => noteSentence(note as { code: string; values: Values }, zone, roleName))
+    .filter(Boolean)
 
 /** What follows from now on: "Paused until 3 Dec, then current to the end of the site." */
 export function outlookSentence(stretches: Stretch[], zone: string, roleName: RoleName): string {
   const parts = stretches.slice(0, 4).map((each, index) =>
-    t('outlook.' + (['ended', 'taken-out', 'kept-out'].includes(each.state) || !each.role || each.role === stretches[index - 1]?.role ? 'bare' : 'as'), {
-      state: t('state.' + each.state).toLowerCase(),
-      role: roleName(each.role).toLowerCase(),
-      until: each.until ? t('reason.until', { day: lastDay(each.until, zone) }) : ['ended', 'taken-out', 'kept-out', 'waiting'].includes(each.state) ? '' : t('outlook.open'),
-      then: index ? t('outlook.then') : ''
-    })
+    t(
+      'outlook.' +
+        (['ended', 'taken-out', 'kept-out'].includes(each.state) ||
+        !each.role ||
+        each.role === stretches[index - 1]?.role
+          ? 'bare'
+          : 'as'),
+      {
+        state: t('state.' + each.state).toLowerCase(),
+        role: roleName(each.role).toLowerCase(),
+        until: each.until
+          ? t('reason.until', { day: lastDay(each.until, zone) })
+          : ['ended', 'taken-out', 'kept-out', 'waiting'].includes(each.state)
+            ? ''
+            : t('outlook.open'),
+        then: index ? t('outlook.then') : '',
+      },
+    ),
   )
   const said = parts.join(', ')
   return said ? said[0]!.toUpperCase() + said.slice(1) + '.' : t('outlook.none')
@@ -80,7 +115,13 @@ export function doorSentence(kind: string, name: string): string {
 }
 
 /** One cause of a reason, for staff or for the person. */
-export function causeSentence(cause: Reason['causes'][number], entry: Reason['entry'], who: 'staff' | 'you', zone: string, roleName: RoleName): string {
+export function causeSentence(
+  cause: Reason['causes'][number],
+  entry: Reason['entry'],
+  who: 'staff' | 'you',
+  zone: string,
+  roleName: RoleName,
+): string {
   const values = cause.values as Values
   const until = values.until ? t('reason.until', { day: lastDay(values.until as string, zone) }) : ''
   const code = cause.code === 'let-in' && entry === 'look-only' ? 'let-in-look' : cause.code
@@ -91,6 +132,9 @@ export function causeSentence(cause: Reason['causes'][number], entry: Reason['en
     from: day(values.from as string, zone),
     seats: values.seats,
     opens: values.opens ? t('reason.opens', { day: day(values.opens as string, zone) }) : '',
-    door: values.doorKind && values.doorKind !== 'desk' ? t('reason.byDoor', { door: doorSentence(String(values.doorKind), String(values.door ?? '')) }) : ''
+    door:
+      values.doorKind && values.doorKind !== 'desk'
+        ? t('reason.byDoor', { door: doorSentence(String(values.doorKind), String(values.door ?? '')) })
+        : '',
   })
 }

@@ -24,5 +24,9 @@ it('offers nothing to undo where nothing was changed, or where it went wrong', (
   done('Copied.')
   expect(lastDone.entry).toBeNull()
   wentWrong(new Error('x'))
-  expect([lastDone.wrong, lastDone.entry, lastDone.sentence]).toEqual([true, null, 'Something went wrong. Try again in a moment.'])
+  expect([lastDone.wrong, lastDone.entry, lastDone.sentence]).toEqual([
+    true,
+    null,
+    'Something went wrong. Try again in a moment.',
+  ])
 })

@@ -4,19 +4,59 @@ import { queries } from './queries'
 import { t } from './words'
 
 /** What was just done, and how to take it back. */
-export const lastDone = reactive<{ sentence: string; more: string; site: string; entry: number | null; sheet: string | null; back: (() => Promise<string>) | null; review: Sheet | null; wrong: boolean; busy: boolean }>({
-  sentence: '', more: '', site: '', entry: null, sheet: null, back: null, review: null, wrong: false, busy: false
+export const lastDone = reactive<{
+  sentence: string
+  more: string
+  site: string
+  entry: number | null
+  sheet: string | null
+  back: (() => Promise<string>) | null
+  review: Sheet | null
+  wrong: boolean
+  busy: boolean
+}>({
+  sentence: '',
+  more: '',
+  site: '',
+  entry: null,
+  sheet: null,
+  back: null,
+  review: null,
+  wrong: false,
+  busy: false,
 })
 
 /** Says what was done at the foot of the page; with an entry of a site's logbook, a sheet, or a way back of its own it can be undone from there. */
-export function done(sentence: string, undo?: { site?: string; entry?: number | null; sheet?: string | null; back?: () => Promise<string> }, more = '') {
-  Object.assign(lastDone, { sentence, more, site: undo?.site ?? '', entry: undo?.entry ?? null, sheet: undo?.sheet ?? null, back: undo?.back ?? null, review: null, wrong: false })
+export function done(
+  sentence: string,
+  undo?: { site?: string; entry?: number | null; sheet?: string | null; back?: () => Promise<string> },
+  more = '',
+) {
+  Object.assign(lastDone, {
+    sentence,
+    more,
+    site: undo?.site ?? '',
+    entry: undo?.entry ?? null,
+    sheet: undo?.sheet ?? null,
+    back: undo?.back ?? null,
+    review: null,
+    wrong: false,
+  })
 }
 
 /** Says that something did not work, and what to do. */
 export function wentWrong(error: unknown, sentence?: string) {
   const detail = sentence ?? (error instanceof Problem ? error.message : t('trouble.unexpected'))
-  Object.assign(lastDone, { sentence: detail, more: '', site: '', entry: null, sheet: null, back: null, review: null, wrong: true })
+  Object.assign(lastDone, {
+    sentence: detail,
+    more: '',
+    site: '',
+    entry: null,
+    sheet: null,
+    back: null,
+    review: null,
+    wrong: true,
+  })
 }
 
 export function clearDone() {
@@ -25,14 +65,37 @@ export function clearDone() {
 
 /** Fetches anew what may show a site's people or facts. */
 export async function refreshSite() {
-  await Promise.all(['roster', 'card', 'intake', 'site', 'sites', 'logbook', 'labels', 'why', 'rehearsal', 'progress', 'sheets', 'settled-lines', 'doors', 'waiting', 'arrivals', 'invitations', 'waits', 'open-doors'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
+  await Promise.all(
+    [
+      'roster',
+      'card',
+      'intake',
+      'site',
+      'sites',
+      'logbook',
+      'labels',
+      'why',
+      'rehearsal',
+      'progress',
+      'sheets',
+      'settled-lines',
+      'doors',
+      'waiting',
+      'arrivals',
+      'invitations',
+      'waits',
+      'open-doors',
+    ].map((key) => queries.invalidateQueries({ queryKey: [key] })),
+  )
 }
 
 export async function undo(site: string, entry: number, sentence: string) {
   if (lastDone.busy) return
   lastDone.busy = true
   try {
-    const undone = await take(api.POST('/sites/{site}/logbook/{sequence}/undo', { params: { path: { site, sequence: entry } } }))
+    const undone = await take(
+      api.POST('/sites/{site}/logbook/{sequence}/undo', { params: { path: { site, sequence: entry } } }),
+    )
     done(t(undone.entry === null ? 'undo.nothing' : 'undo.undone', { what: sentence }), { site, entry: undone.entry })
     await refreshSite()
   } catch (error) {
@@ -48,7 +111,12 @@ export async function undoSheet(removing: number | null = null) {
   if (lastDone.busy || !sheet) return
   lastDone.busy = true
   try {
-    const answer = await take(api.POST('/sites/{site}/sheets/{sheet}/undo', { params: { path: { site, sheet } }, body: { apply: review !== null, removing } }))
+    const answer = await take(
+      api.POST('/sites/{site}/sheets/{sheet}/undo', {
+        params: { path: { site, sheet } },
+        body: { apply: review !== null, removing },
+      }),
+    )
     if (review === null) lastDone.review = answer
     else {
       done(t('undo.undone', { what: sentence }), { site, sheet: answer.sheet })

@@ -15,15 +15,30 @@ const props = defineProps<{ site: Site }>()
 const { t } = useI18n()
 const id = computed(() => props.site.id)
 const { doors } = useDoors(id)
-const keyDoor = computed(() => doors.value.find((door) => door.kind === 'key' && door.key && door.state !== 'shut' && door.state !== 'over'))
-const { data, error, refetch } = useQuery({ queryKey: ['arrivals', id], queryFn: () => take(api.GET('/sites/{site}/arrivals', { params: { path: { site: id.value } } })), refetchInterval: 2_000 })
-const clock = (instant: string) => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: props.site.timeZone }).format(new Date(instant))
-const { busy, run } = useBusy()
-const letIn = (person: string, name: string) => run(async () => {
-  const sheet = await take(api.POST('/sites/{site}/sheets', { params: { path: { site: id.value } }, body: { lines: [{ person, verb: 'let-in' }] } }))
-  done(t('doors.line.did.in', { name }), { site: id.value, entry: sheet.lines[0]?.entry ?? null })
-  await refreshSite()
+const keyDoor = computed(() =>
+  doors.value.find((door) => door.kind === 'key' && door.key && door.state !== 'shut' && door.state !== 'over'),
+)
+const { data, error, refetch } = useQuery({
+  queryKey: ['arrivals', id],
+  queryFn: () => take(api.GET('/sites/{site}/arrivals', { params: { path: { site: id.value } } })),
+  refetchInterval: 2_000,
 })
+const clock = (instant: string) =>
+  new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: props.site.timeZone }).format(
+    new Date(instant),
+  )
+const { busy, run } = useBusy()
+const letIn = (person: string, name: string) =>
+  run(async () => {
+    const sheet = await take(
+      api.POST('/sites/{site}/sheets', {
+        params: { path: { site: id.value } },
+        body: { lines: [{ person, verb: 'let-in' }] },
+      }),
+    )
+    done(t('doors.line.did.in', { name }), { site: id.value, entry: sheet.lines[0]?.entry ?? null })
+    await refreshSite()
+  })
 </script>
 
 <template>
@@ -32,36 +47,109 @@ const letIn = (person: string, name: string) => run(async () => {
     <template v-else-if="data">
       <header>
         <h1>{{ $t('doors.live.title') }}</h1>
-        <RouterLink v-if="keyDoor" :to="{ name: 'poster', params: { site: id, door: keyDoor.id } }">{{ $t('doors.live.showKey') }}</RouterLink>
+        <RouterLink v-if="keyDoor" :to="{ name: 'poster', params: { site: id, door: keyDoor.id } }">{{
+          $t('doors.live.showKey')
+        }}</RouterLink>
         <RouterLink :to="{ name: 'doors', params: { site: id } }">{{ $t('doors.live.back') }}</RouterLink>
       </header>
       <p class="big nums" role="status">
         <strong>{{ $t('doors.live.in', { n: $n(data.numbers.came) }, data.numbers.came) }}</strong>
-        <span :class="{ brass: data.mistyping.length }">{{ $t('doors.live.mistyping', { n: data.mistyping.length }, data.mistyping.length) }}</span>
-        <span :class="{ brass: data.numbers.approval }">{{ $t('doors.live.approval', { n: $n(data.numbers.approval) }, data.numbers.approval) }}</span>
-        <span v-if="data.numbers.seat">{{ $t('doors.live.line', { n: $n(data.numbers.seat) }, data.numbers.seat) }}</span>
+        <span :class="{ brass: data.mistyping.length }">{{
+          $t('doors.live.mistyping', { n: data.mistyping.length }, data.mistyping.length)
+        }}</span>
+        <span :class="{ brass: data.numbers.approval }">{{
+          $t('doors.live.approval', { n: $n(data.numbers.approval) }, data.numbers.approval)
+        }}</span>
+        <span v-if="data.numbers.seat">{{
+          $t('doors.live.line', { n: $n(data.numbers.seat) }, data.numbers.seat)
+        }}</span>
       </p>
-      <p v-if="!data.came.length && !data.mistyping.length && !data.waiting.length" class="soft">{{ $t('doors.live.none') }}</p>
+      <p v-if="!data.came.length && !data.mistyping.length && !data.waiting.length" class="soft">
+        {{ $t('doors.live.none') }}
+      </p>
       <ul v-if="data.mistyping.length" class="mends">
         <li v-for="(each, index) in data.mistyping" :key="index">
-          <strong>{{ each.person?.name ?? $t('doors.live.someone') }}</strong> <span class="soft">{{ $t('doors.live.slip.' + each.slip) }}, {{ clock(each.at) }}</span>
-          <Button v-if="each.person" size="small" :disabled="busy" :label="$t('doors.live.letIn')" :aria-label="`${$t('doors.live.letIn')}: ${each.person.name}`" @click="letIn(each.person.id, each.person.name)" />
+          <strong>{{ each.person?.name ?? $t('doors.live.someone') }}</strong>
+          {{ ' ' }}<span class="soft">{{ $t('doors.live.slip.' + each.slip) }}, {{ clock(each.at) }}</span>
+          <Button
+            v-if="each.person"
+            size="small"
+            :disabled="busy"
+            :label="$t('doors.live.letIn')"
+            :aria-label="`${$t('doors.live.letIn')}: ${each.person.name}`"
+            @click="letIn(each.person.id, each.person.name)"
+          />
         </li>
       </ul>
       <WaitingList :waiting="data.waiting" :in-line="data.numbers.seat" :site="site" />
-      <section v-if="data.came.length"><h2>{{ $t('doors.live.lastHour') }}</h2><ol class="came"><li v-for="each in data.came" :key="each.person.id"><span class="num soft">{{ clock(each.at) }}</span> {{ each.person.name }}</li></ol><p v-if="data.numbers.came > data.came.length" class="soft">{{ $t('doors.live.more', { n: $n(data.numbers.came - data.came.length) }, data.numbers.came - data.came.length) }}</p></section>
+      <section v-if="data.came.length">
+        <h2>{{ $t('doors.live.lastHour') }}</h2>
+        <ol class="came">
+          <li v-for="each in data.came" :key="each.person.id">
+            <span class="num soft">{{ clock(each.at) }}</span> {{ each.person.name }}
+          </li>
+        </ol>
+        <p v-if="data.numbers.came > data.came.length" class="soft">
+          {{
+            $t('doors.live.more', { n: $n(data.numbers.came - data.came.length) }, data.numbers.came - data.came.length)
+          }}
+        </p>
+      </section>
     </template>
   </div>
 </template>
 
 <style scoped>
-.page { display: grid; gap: 16px; align-content: start; overflow: auto; flex: 1; }
-header { display: flex; flex-wrap: wrap; gap: 6px 20px; align-items: baseline; }
-h1 { margin-right: auto; }
-.big { display: flex; flex-wrap: wrap; gap: 4px 28px; font-family: var(--title); font-size: 1.9rem; }
-.mends { list-style: none; margin: 0; padding: 0; border-left: 4px solid var(--brass); }
-.mends li { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: center; padding: 5px 12px; }
-.came { list-style: none; margin: 8px 0 0; padding: 0; columns: 3 220px; column-gap: 24px; }
-.came li { padding: 2px 0; break-inside: avoid; }
-@media (max-width: 640px) { .big { font-size: 1.4rem; } }
+.page {
+  display: grid;
+  gap: 16px;
+  align-content: start;
+  overflow: auto;
+  flex: 1;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+  align-items: baseline;
+}
+h1 {
+  margin-right: auto;
+}
+.big {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 28px;
+  font-family: var(--title);
+  font-size: 1.9rem;
+}
+.mends {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border-left: 4px solid var(--brass);
+}
+.mends li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+  padding: 5px 12px;
+}
+.came {
+  list-style: none;
+  margin: 8px 0 0;
+  padding: 0;
+  columns: 3 220px;
+  column-gap: 24px;
+}
+.came li {
+  padding: 2px 0;
+  break-inside: avoid;
+}
+@media (max-width: 640px) {
+  .big {
+    font-size: 1.4rem;
+  }
+}
 </style>

@@ -10,7 +10,15 @@ const width = computed(() => bars.value.length * 3)
 </script>
 
 <template>
-  <svg v-if="bars.some(Boolean)" class="chart" :viewBox="`0 0 ${width} 22`" :width="width" height="22" role="img" :aria-label="$t('doors.chart', { n: chart.each, most }, chart.each)">
+  <svg
+    v-if="bars.some(Boolean)"
+    class="chart"
+    :viewBox="`0 0 ${width} 22`"
+    :width="width"
+    height="22"
+    role="img"
+    :aria-label="$t('doors.chart', { n: chart.each, most }, chart.each)"
+  >
     <title>{{ $t('doors.chart', { n: chart.each, most }, chart.each) }}</title>
     <path class="ground" :d="`M0 21.5h${width}`" />
     <rect v-for="(height, index) in bars" :key="index" :x="index * 3" :y="21 - height" width="2" :height="height" />
@@ -18,7 +26,13 @@ const width = computed(() => bars.value.length * 3)
 </template>
 
 <style scoped>
-.chart { flex: none; }
-rect { fill: var(--spruce); }
-.ground { stroke: var(--line); }
+.chart {
+  flex: none;
+}
+rect {
+  fill: var(--spruce);
+}
+.ground {
+  stroke: var(--line);
+}
 </style>

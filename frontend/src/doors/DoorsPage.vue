@@ -23,12 +23,16 @@ const editor = ref<InstanceType<typeof DoorSentence>[] | InstanceType<typeof Doo
 
 /** Lines that were kept for an invitation while a list was let in. */
 const kept = ref(typeof history.state?.invite === 'string' ? history.state.invite : '')
-watch(doors, (all) => {
-  if (!kept.value || inviting.value || draft.value) return
-  const open = all.find((door) => door.kind === 'invitation' && door.state === 'open')
-  if (open) inviting.value = open.id
-  else void start('invitation')
-}, { immediate: true })
+watch(
+  doors,
+  (all) => {
+    if (!kept.value || inviting.value || draft.value) return
+    const open = all.find((door) => door.kind === 'invitation' && door.state === 'open')
+    if (open) inviting.value = open.id
+    else void start('invitation')
+  },
+  { immediate: true },
+)
 
 async function write(first: Draft, door = '') {
   draft.value = first
@@ -56,33 +60,120 @@ function made(door: string) {
     <div class="page">
       <header>
         <h1>{{ $t('doors.title') }}</h1>
-        <span class="new">{{ $t('doors.new') }}: <button v-for="kind in KINDS" :key="kind" class="word" :title="$t('doors.kindHint.' + kind)" @click="start(kind)">{{ $t('doors.kinds.' + kind) }}</button></span>
+        <span class="new"
+          >{{ $t('doors.new') }}:
+          <button
+            v-for="kind in KINDS"
+            :key="kind"
+            class="word"
+            :title="$t('doors.kindHint.' + kind)"
+            @click="start(kind)"
+          >
+            {{ $t('doors.kinds.' + kind) }}
+          </button></span
+        >
         <RouterLink :to="{ name: 'arrivals', params: { site: id } }">{{ $t('doors.act.watch') }}</RouterLink>
         <RouterLink :to="{ name: 'renew-keys' }">{{ $t('doors.renewAll') }}</RouterLink>
       </header>
       <Trouble v-if="error" :error="error" @again="refetch()" />
-      <DoorSentence v-if="draft && !changing" ref="editor" :key="round" :first="draft" :site="site" :house="house" @close="close" @made="made" />
+      <DoorSentence
+        v-if="draft && !changing"
+        ref="editor"
+        :key="round"
+        :first="draft"
+        :site="site"
+        :house="house"
+        @close="close"
+        @made="made"
+      />
       <WaitingList :waiting="waiting" :in-line="doors.reduce((sum, door) => sum + door.waiting, 0)" :site="site" />
       <p v-if="isPending" class="skeleton" :aria-label="$t('doors.loading')" />
       <p v-else-if="!doors.some((door) => door.set)" class="soft">{{ $t('doors.empty') }}</p>
       <ul v-if="doors.length">
         <template v-for="door in doors" :key="door.id">
-          <DoorRow :door="door" :site="site" :house="house" :role-name="roleName" :on="changing === door.id || inviting === door.id" @change="change(door)" @copy="write({ ...draftOf(door), name: '' })" @invite="inviting = inviting === door.id ? '' : door.id" />
-          <li v-if="draft && changing === door.id" class="editing"><DoorSentence ref="editor" :key="round" :first="draft" :door="door" :site="site" :house="house" @close="close" @made="made" /></li>
+          <DoorRow
+            :door="door"
+            :site="site"
+            :house="house"
+            :role-name="roleName"
+            :on="changing === door.id || inviting === door.id"
+            @change="change(door)"
+            @copy="write({ ...draftOf(door), name: '' })"
+            @invite="inviting = inviting === door.id ? '' : door.id"
+          />
+          <li v-if="draft && changing === door.id" class="editing">
+            <DoorSentence
+              ref="editor"
+              :key="round"
+              :first="draft"
+              :door="door"
+              :site="site"
+              :house="house"
+              @close="close"
+              @made="made"
+            />
+          </li>
         </template>
       </ul>
     </div>
-    <InvitePanel v-if="inviting && doors.find((door) => door.id === inviting)" :key="inviting" :door="doors.find((door) => door.id === inviting)!" :site="site" :first="kept" @close="inviting = kept = ''" />
+    <InvitePanel
+      v-if="inviting && doors.find((door) => door.id === inviting)"
+      :key="inviting"
+      :door="doors.find((door) => door.id === inviting)!"
+      :site="site"
+      :first="kept"
+      @close="inviting = kept = ''"
+    />
   </div>
 </template>
 
 <style scoped>
-.both { display: flex; flex: 1; min-height: 0; }
-.page { flex: 1; min-width: 0; overflow: auto; display: grid; gap: 14px; align-content: start; --docked: 440px; }
-.both { --docked: 460px; }
-header { display: flex; flex-wrap: wrap; gap: 6px 20px; align-items: baseline; }
-.new { display: flex; flex-wrap: wrap; gap: 4px 12px; margin-right: auto; align-items: baseline; }
-ul { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
-.editing { padding: 0 0 10px; }
-@media (max-width: 760px) { .both { flex-direction: column; overflow: auto; } .page { overflow: visible; } }
+.both {
+  display: flex;
+  flex: 1;
+  min-height: 0;
+}
+.page {
+  flex: 1;
+  min-width: 0;
+  overflow: auto;
+  display: grid;
+  gap: 14px;
+  align-content: start;
+  --docked: 440px;
+}
+.both {
+  --docked: 460px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+  align-items: baseline;
+}
+.new {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  margin-right: auto;
+  align-items: baseline;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border-top: 2px solid var(--line);
+}
+.editing {
+  padding: 0 0 10px;
+}
+@media (max-width: 760px) {
+  .both {
+    flex-direction: column;
+    overflow: auto;
+  }
+  .page {
+    overflow: visible;
+  }
+}
 </style>

@@ -17,12 +17,32 @@ const text = ref(props.first ?? '')
 const words = ref('')
 const choices = ref<Record<string, string>>({})
 const path = computed(() => ({ path: { site: props.site.id, door: props.door.id } }))
-const asked = useSlowly(computed(() => ({ text: text.value, choices: choices.value })), 350)
-const { data: plan, error, isFetching } = useQuery({
-  queryKey: ['invite-plan', props.door.id, asked], enabled: computed(() => asked.value.text.trim() !== ''), retry: false, placeholderData: keepPreviousData,
-  queryFn: () => take(api.POST('/sites/{site}/doors/{door}/invitations', { params: path.value, body: { ...asked.value, apply: false } }))
+const asked = useSlowly(
+  computed(() => ({ text: text.value, choices: choices.value })),
+  350,
+)
+const {
+  data: plan,
+  error,
+  isFetching,
+} = useQuery({
+  queryKey: ['invite-plan', props.door.id, asked],
+  enabled: computed(() => asked.value.text.trim() !== ''),
+  retry: false,
+  placeholderData: keepPreviousData,
+  queryFn: () =>
+    take(
+      api.POST('/sites/{site}/doors/{door}/invitations', {
+        params: path.value,
+        body: { ...asked.value, apply: false },
+      }),
+    ),
 })
-const { data: sent } = useQuery({ queryKey: ['invitations', props.door.id], queryFn: () => take(api.GET('/sites/{site}/doors/{door}/invitations', { params: path.value })), refetchInterval: 20_000 })
+const { data: sent } = useQuery({
+  queryKey: ['invitations', props.door.id],
+  queryFn: () => take(api.GET('/sites/{site}/doors/{door}/invitations', { params: path.value })),
+  refetchInterval: 20_000,
+})
 /** How many letters to addresses outside the sender still has today, when that is near. */
 const left = computed(() => plan.value?.left ?? null)
 const lines = computed(() => (text.value.trim() ? (plan.value?.items ?? []) : []))
@@ -34,66 +54,153 @@ const shown = computed(() => {
 })
 const ready = computed(() => lines.value.filter((line) => line.verdict === 'ready').length)
 const invitations = computed(() => sent.value?.items ?? [])
-const unanswered = computed(() => invitations.value.filter((each) => ['sent', 'opened', 'lapsed', 'bounced'].includes(each.state)).length)
+const unanswered = computed(
+  () => invitations.value.filter((each) => ['sent', 'opened', 'lapsed', 'bounced'].includes(each.state)).length,
+)
 const tone = (state: string) => ({ answered: '', lapsed: 'clay', bounced: 'clay', withdrawn: 'soft' })[state] ?? 'soft'
 const choose = (line: InviteLine, person: string) => (choices.value = { ...choices.value, [line.number]: person })
 const { busy, run } = useBusy((thrown) => wentWrong(thrown, thrown instanceof Problem ? thrown.message : undefined))
-const invite = () => run(async () => {
-  const { invited } = await take(api.POST('/sites/{site}/doors/{door}/invitations', { params: path.value, body: { text: text.value, choices: choices.value, words: words.value, apply: true } }))
-  text.value = words.value = ''
-  choices.value = {}
-  done(t('doors.invite.sent', { n: invited }, invited))
-  await refreshSite()
-})
+const invite = () =>
+  run(async () => {
+    const { invited } = await take(
+      api.POST('/sites/{site}/doors/{door}/invitations', {
+        params: path.value,
+        body: { text: text.value, choices: choices.value, words: words.value, apply: true },
+      }),
+    )
+    text.value = words.value = ''
+    choices.value = {}
+    done(t('doors.invite.sent', { n: invited }, invited))
+    await refreshSite()
+  })
 // All of them is said on purpose.
 const chosen = (ids: string[]) => (ids.length ? { invitations: ids } : { all: true })
-const again = (ids: string[]) => run(async () => {
-  const { done: n } = await take(api.POST('/sites/{site}/doors/{door}/invitations/again', { params: path.value, body: chosen(ids) }))
-  done(t('doors.invite.didAgain', { n }, n))
-  await refreshSite()
-})
-const withdraw = (ids: string[]) => run(async () => {
-  const { done: n } = await take(api.POST('/sites/{site}/doors/{door}/invitations/withdraw', { params: path.value, body: chosen(ids) }))
-  done(t('doors.invite.didWithdraw', { n }, n))
-  await refreshSite()
-})
+const again = (ids: string[]) =>
+  run(async () => {
+    const { done: n } = await take(
+      api.POST('/sites/{site}/doors/{door}/invitations/again', { params: path.value, body: chosen(ids) }),
+    )
+    done(t('doors.invite.didAgain', { n }, n))
+    await refreshSite()
+  })
+const withdraw = (ids: string[]) =>
+  run(async () => {
+    const { done: n } = await take(
+      api.POST('/sites/{site}/doors/{door}/invitations/withdraw', { params: path.value, body: chosen(ids) }),
+    )
+    done(t('doors.invite.didWithdraw', { n }, n))
+    await refreshSite()
+  })
 </script>
 
 <template>
   <aside class="docked" :aria-label="$t('doors.invite.title', { name: door.name })">
     <button class="word shut" @click="$emit('close')">{{ $t('keys.close') }}</button>
     <h2>{{ $t('doors.invite.title', { name: door.name }) }}</h2>
-    <div class="field"><label for="invite-box">{{ $t('doors.invite.box') }}</label><textarea id="invite-box" v-model="text" class="plain" rows="4" spellcheck="false" :placeholder="$t('doors.invite.hint')" /></div>
+    <div class="field">
+      <label for="invite-box">{{ $t('doors.invite.box') }}</label><textarea
+        id="invite-box"
+        v-model="text"
+        class="plain"
+        rows="4"
+        spellcheck="false"
+        :placeholder="$t('doors.invite.hint')"
+      />
+    </div>
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
     <ol v-if="lines.length">
       <li v-for="(line, index) in shown" :key="index" :class="line.verdict">
-        <strong>{{ line.person?.name ?? line.address ?? line.text }}</strong> <span v-if="line.verdict === 'ready' && !line.person" class="soft">{{ $t('doors.invite.new') }}</span>
-        <span :class="line.verdict === 'ready' ? 'soft' : 'brass'">{{ $t('doors.invite.verdict.' + line.verdict) }}</span>
-        <label v-for="who in line.candidates" :key="who.id"><input type="radio" :name="`invite-${line.number}`" @change="choose(line, who.id)" /> {{ fullName(who) }} <span class="soft">{{ $t('kind.' + who.kind) }}<template v-if="who.level">, {{ $t('level', { n: who.level }) }}</template> · {{ who.division.name }}</span></label>
+        <strong>{{ line.person?.name ?? line.address ?? line.text }}</strong>
+        {{ ' ' }}<span v-if="line.verdict === 'ready' && !line.person" class="soft">{{ $t('doors.invite.new') }}</span>
+        <span :class="line.verdict === 'ready' ? 'soft' : 'brass'">{{
+          $t('doors.invite.verdict.' + line.verdict)
+        }}</span>
+        <label v-for="who in line.candidates" :key="who.id"
+          ><input type="radio" :name="`invite-${line.number}`" @change="choose(line, who.id)" /> {{ fullName(who) }}
+          <span class="soft"
+            >{{ $t('kind.' + who.kind) }}<template v-if="who.level">, {{ $t('level', { n: who.level }) }}</template> ·
+            {{ who.division.name }}</span
+          ></label
+        >
       </li>
-      <li v-if="shown.length < lines.length" class="soft">{{ $t('doors.live.more', { n: $n(lines.length - shown.length) }, lines.length - shown.length) }}</li>
+      <li v-if="shown.length < lines.length" class="soft">
+        {{ $t('doors.live.more', { n: $n(lines.length - shown.length) }, lines.length - shown.length) }}
+      </li>
     </ol>
-    <div v-if="lines.length" class="field"><label for="invite-words">{{ $t('doors.invite.words') }} <span class="soft">{{ $t('doors.invite.wordsHint') }}</span></label><textarea id="invite-words" v-model="words" class="plain" rows="3" maxlength="2000" /></div>
+    <div v-if="lines.length" class="field">
+      <label for="invite-words"
+        >{{ $t('doors.invite.words') }} <span class="soft">{{ $t('doors.invite.wordsHint') }}</span></label
+      ><textarea id="invite-words" v-model="words" class="plain" rows="3" maxlength="2000" />
+    </div>
     <p v-if="left !== null" class="brass">{{ $t('doors.invite.left', { n: left }, left) }}</p>
-    <p v-if="lines.length"><Button :disabled="!ready || busy || isFetching" :label="$t('doors.invite.send', { n: ready }, ready)" @click="invite" /></p>
-    <p v-if="unanswered"><button class="word" :disabled="busy" @click="again([])">{{ $t('doors.invite.again', { n: unanswered }, unanswered) }}</button></p>
+    <p v-if="lines.length">
+      <Button
+        :disabled="!ready || busy || isFetching"
+        :label="$t('doors.invite.send', { n: ready }, ready)"
+        @click="invite"
+      />
+    </p>
+    <p v-if="unanswered">
+      <button class="word" :disabled="busy" @click="again([])">
+        {{ $t('doors.invite.again', { n: unanswered }, unanswered) }}
+      </button>
+    </p>
     <p v-if="!invitations.length" class="soft">{{ $t('doors.invite.none') }}</p>
     <ol v-else>
       <li v-for="each in invitations" :key="each.id">
-        <strong>{{ each.person?.name ?? (each.address || $t('doors.invite.forgotten')) }}</strong> <span :class="tone(each.state)">{{ $t('doors.invite.state.' + each.state) }}</span>
+        <strong>{{ each.person?.name ?? (each.address || $t('doors.invite.forgotten')) }}</strong>
+        {{ ' ' }}<span :class="tone(each.state)">{{ $t('doors.invite.state.' + each.state) }}</span>
         <span v-if="each.answeredBy" class="soft">{{ $t('doors.invite.by', { name: each.answeredBy.name }) }}</span>
-        <span v-if="['on-its-way', 'sent', 'opened'].includes(each.state)" class="soft">{{ $t('doors.invite.until', { day: day(each.lapsesAt, site.timeZone) }) }}</span>
+        <span v-if="['on-its-way', 'sent', 'opened'].includes(each.state)" class="soft">{{
+          $t('doors.invite.until', { day: day(each.lapsesAt, site.timeZone) })
+        }}</span>
         <span v-if="each.state === 'bounced' && each.reason" class="soft">{{ each.reason }}</span>
-        <span v-if="each.state !== 'answered' && each.state !== 'withdrawn'" class="acts"><button v-if="each.state !== 'on-its-way'" class="word" :disabled="busy" :aria-label="`${$t('doors.invite.once')}: ${each.person?.name ?? each.address}`" @click="again([each.id])">{{ $t('doors.invite.once') }}</button><button class="word" :disabled="busy" :aria-label="`${$t('doors.invite.withdraw')}: ${each.person?.name ?? each.address}`" @click="withdraw([each.id])">{{ $t('doors.invite.withdraw') }}</button></span>
+        <span v-if="each.state !== 'answered' && each.state !== 'withdrawn'" class="acts"
+          ><button
+            v-if="each.state !== 'on-its-way'"
+            class="word"
+            :disabled="busy"
+            :aria-label="`${$t('doors.invite.once')}: ${each.person?.name ?? each.address}`"
+            @click="again([each.id])"
+          >
+            {{ $t('doors.invite.once') }}</button
+          ><button
+            class="word"
+            :disabled="busy"
+            :aria-label="`${$t('doors.invite.withdraw')}: ${each.person?.name ?? each.address}`"
+            @click="withdraw([each.id])"
+          >
+            {{ $t('doors.invite.withdraw') }}
+          </button></span
+        >
       </li>
     </ol>
   </aside>
 </template>
 
 <style scoped>
-ol { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
-li { display: flex; flex-wrap: wrap; gap: 2px 10px; padding: 5px 0; border-bottom: 1px solid var(--line); align-items: baseline; }
-li label { display: block; width: 100%; }
-li .acts { margin-left: auto; }
-textarea { width: 100%; }
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border-top: 2px solid var(--line);
+}
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  padding: 5px 0;
+  border-bottom: 1px solid var(--line);
+  align-items: baseline;
+}
+li label {
+  display: block;
+  width: 100%;
+}
+li .acts {
+  margin-left: auto;
+}
+textarea {
+  width: 100%;
+}
 </style>

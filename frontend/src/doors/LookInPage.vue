@@ -13,28 +13,89 @@ const route = useRoute()
 const { t } = useI18n()
 const door = computed(() => String(route.params.door))
 if (me.value === undefined) void findOutWhoIAm()
-const { data: seen, error } = useQuery({ queryKey: ['look-in', door], retry: false, queryFn: () => take(api.GET('/look-ins/{door}', { params: { path: { door: door.value } } })) })
-const sees = computed(() => new Intl.ListFormat('en-GB').format(['always', ...(seen.value?.leads ? ['leads'] : []), ...(seen.value?.sections ? ['sections'] : []), ...(seen.value && seen.value.learners !== null ? ['numbers'] : [])].map((what) => t('lookIn.sees.' + what))))
+const { data: seen, error } = useQuery({
+  queryKey: ['look-in', door],
+  retry: false,
+  queryFn: () => take(api.GET('/look-ins/{door}', { params: { path: { door: door.value } } })),
+})
+const sees = computed(() =>
+  new Intl.ListFormat('en-GB').format(
+    [
+      'always',
+      ...(seen.value?.leads ? ['leads'] : []),
+      ...(seen.value?.sections ? ['sections'] : []),
+      ...(seen.value && seen.value.learners !== null ? ['numbers'] : []),
+    ].map((what) => t('lookIn.sees.' + what)),
+  ),
+)
 const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
 </script>
 
 <template>
   <div class="page narrow">
-    <p v-if="error" class="callout" role="alert">{{ error.message }} <RouterLink v-if="!me" :to="{ name: 'sign-in', query: { to: route.fullPath } }">{{ $t('signIn.button') }}</RouterLink></p>
+    <p v-if="error" class="callout" role="alert">
+      {{ error.message }}
+      <RouterLink v-if="!me" :to="{ name: 'sign-in', query: { to: route.fullPath } }">{{
+        $t('signIn.button')
+      }}</RouterLink>
+    </p>
     <template v-else-if="seen">
-      <header><DoorGlyph state="open" /><div><h1>{{ seen.site.title }}</h1><p class="soft">{{ $t('siteKind.' + seen.kind) }} · {{ seen.division }} · {{ $t('lookIn.term', { name: seen.term.name, from: of(seen.term.startsOn), until: of(seen.term.endsOn) }) }}</p></div></header>
+      <header>
+        <DoorGlyph state="open" />
+        <div>
+          <h1>{{ seen.site.title }}</h1>
+          <p class="soft">
+            {{ $t('siteKind.' + seen.kind) }} · {{ seen.division }} ·
+            {{ $t('lookIn.term', { name: seen.term.name, from: of(seen.term.startsOn), until: of(seen.term.endsOn) }) }}
+          </p>
+        </div>
+      </header>
       <p class="callout">{{ $t('lookIn.you', { sees }) }}</p>
       <p v-if="seen.about">{{ seen.about }}</p>
-      <section v-if="seen.leads"><h2>{{ $t('lookIn.leads') }}</h2><p>{{ seen.leads.join(', ') }}</p></section>
-      <section v-if="seen.sections?.length"><h2>{{ $t('lookIn.sections') }}</h2><p v-for="section in seen.sections" :key="section.name"><strong>{{ section.name }}</strong>: {{ section.meets }}</p></section>
-      <p v-if="seen.learners !== null" class="nums">{{ seen.seats ? $t('lookIn.seats', { n: seen.learners, of: seen.seats }) : $t('lookIn.learners', { n: seen.learners }, seen.learners) }}</p>
-      <p class="ways"><RouterLink v-if="me" to="/sites/open">{{ $t('lookIn.join') }}</RouterLink> <RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink></p>
+      <section v-if="seen.leads">
+        <h2>{{ $t('lookIn.leads') }}</h2>
+        <p>{{ seen.leads.join(', ') }}</p>
+      </section>
+      <section v-if="seen.sections?.length">
+        <h2>{{ $t('lookIn.sections') }}</h2>
+        <p v-for="section in seen.sections" :key="section.name">
+          <strong>{{ section.name }}</strong>: {{ section.meets }}
+        </p>
+      </section>
+      <p v-if="seen.learners !== null" class="nums">
+        {{
+          seen.seats
+            ? $t('lookIn.seats', { n: seen.learners, of: seen.seats })
+            : $t('lookIn.learners', { n: seen.learners }, seen.learners)
+        }}
+      </p>
+      <p class="ways">
+        <RouterLink v-if="me" to="/sites/open">{{ $t('lookIn.join') }}</RouterLink>
+        {{ ' ' }}<RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink>
+      </p>
     </template>
   </div>
 </template>
 
 <style scoped>
-.narrow { max-width: 640px; display: grid; gap: 16px; align-content: start; }
-header { display: flex; gap: 14px; align-items: center; border: 2px solid var(--spruce); border-bottom: 0; border-radius: 6px 6px 0 0; padding: 16px; background: var(--sheet); }
-.ways { display: flex; gap: 22px; }
+.narrow {
+  max-width: 640px;
+  display: grid;
+  gap: 16px;
+  align-content: start;
+}
+header {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  border: 2px solid var(--spruce);
+  border-bottom: 0;
+  border-radius: 6px 6px 0 0;
+  padding: 16px;
+  background: var(--sheet);
+}
+.ways {
+  display: flex;
+  gap: 22px;
+}
 </style>

@@ -16,18 +16,22 @@ const { data, error, refetch } = useQuery({ queryKey: ['open-doors'], queryFn: (
 const asking = ref('')
 const why = ref('')
 const { busy, run } = useBusy((thrown) => wentWrong(thrown, thrown instanceof Problem ? thrown.message : undefined))
-const join = (door: string) => run(async () => {
-  const joined = await take(api.POST('/join', { body: { door, why: why.value } }))
-  asking.value = why.value = ''
-  done(t('openDoors.did.' + joined.passage, { title: joined.site.title }))
-  await refreshSite()
-})
+const join = (door: string) =>
+  run(async () => {
+    const joined = await take(api.POST('/join', { body: { door, why: why.value } }))
+    asking.value = why.value = ''
+    done(t('openDoors.did.' + joined.passage, { title: joined.site.title }))
+    await refreshSite()
+  })
 </script>
 
 <template>
   <div class="page narrow">
     <h1>{{ $t('openDoors.title') }}</h1>
-    <p><RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink> · <RouterLink to="/sites/in">{{ $t('sites.in') }}</RouterLink></p>
+    <p>
+      <RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink> ·
+      <RouterLink to="/sites/in">{{ $t('sites.in') }}</RouterLink>
+    </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <p v-else-if="data && !data.items.length" class="soft">{{ $t('openDoors.none') }}</p>
     <ul v-else-if="data">
@@ -35,14 +39,33 @@ const join = (door: string) => run(async () => {
         <DoorGlyph :state="each.asks ? 'draft' : 'open'" />
         <div>
           <h2>{{ each.site.title }}</h2>
-          <p class="soft">{{ each.division }} · {{ each.term }}<template v-if="each.untilAt"> · {{ $t('openDoors.until', { day: lastDay(each.untilAt, each.timeZone) }) }}</template></p>
+          <p class="soft">
+            {{ each.division }} · {{ each.term
+            }}<template v-if="each.untilAt">
+              · {{ $t('openDoors.until', { day: lastDay(each.untilAt, each.timeZone) }) }}</template
+            >
+          </p>
           <p v-if="each.about">{{ each.about }}</p>
           <p v-if="each.waits" class="brass">{{ $t('openDoors.asked') }}</p>
           <form v-else-if="asking === each.door" @submit.prevent="join(each.door)">
-            <div class="field"><label :for="'why-' + each.door">{{ $t('join.why') }} <span class="soft">{{ $t('join.whyHint') }}</span></label><input :id="'why-' + each.door" v-model="why" class="plain" maxlength="300" /></div>
-            <p class="acts"><Button type="submit" :disabled="busy" :label="$t('openDoors.ask')" /> <button type="button" class="word" @click="asking = ''">{{ $t('doors.no') }}</button></p>
+            <div class="field">
+              <label :for="'why-' + each.door"
+                >{{ $t('join.why') }} <span class="soft">{{ $t('join.whyHint') }}</span></label
+              ><input :id="'why-' + each.door" v-model="why" class="plain" maxlength="300" />
+            </div>
+            <p class="acts">
+              <Button type="submit" :disabled="busy" :label="$t('openDoors.ask')" />
+              {{ ' ' }}<button type="button" class="word" @click="asking = ''">{{ $t('doors.no') }}</button>
+            </p>
           </form>
-          <p v-else><Button :disabled="busy" :label="$t(each.asks ? 'openDoors.ask' : 'openDoors.join')" :aria-label="`${$t(each.asks ? 'openDoors.ask' : 'openDoors.join')}: ${each.site.title}`" @click="each.asks ? (asking = each.door) : join(each.door)" /></p>
+          <p v-else>
+            <Button
+              :disabled="busy"
+              :label="$t(each.asks ? 'openDoors.ask' : 'openDoors.join')"
+              :aria-label="`${$t(each.asks ? 'openDoors.ask' : 'openDoors.join')}: ${each.site.title}`"
+              @click="each.asks ? (asking = each.door) : join(each.door)"
+            />
+          </p>
         </div>
       </li>
     </ul>
@@ -50,9 +73,34 @@ const join = (door: string) => run(async () => {
 </template>
 
 <style scoped>
-.narrow { max-width: 680px; display: grid; gap: 14px; align-content: start; }
-ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 12px; }
-li { display: flex; gap: 12px; background: var(--sheet); border: 1px solid var(--line); border-radius: 6px; padding: 14px; }
-li > div { flex: 1; display: grid; gap: 6px; }
-form { display: grid; gap: 8px; }
+.narrow {
+  max-width: 680px;
+  display: grid;
+  gap: 14px;
+  align-content: start;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 12px;
+}
+li {
+  display: flex;
+  gap: 12px;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  padding: 14px;
+}
+li > div {
+  flex: 1;
+  display: grid;
+  gap: 6px;
+}
+form {
+  display: grid;
+  gap: 8px;
+}
 </style>

@@ -28,15 +28,20 @@ const renewed = ref(new Set<string>())
 const print = () => window.print()
 const wrong = ref('')
 const { busy, run } = useBusy((thrown) => (wrong.value = thrown instanceof Error ? thrown.message : ''))
-const go = () => run(async () => {
-  wrong.value = ''
-  const { items } = await take(api.POST('/key-renewals', { body: { doors: chosen.value, fromDay: fromDay.value || null, untilDay: untilDay.value || null } }))
-  renewed.value = new Set(items.map((each) => each.id))
-  done(t('doors.renew.did', { n: items.length }, items.length))
-  chosen.value = []
-  await refetch()
-  await refreshSite()
-})
+const go = () =>
+  run(async () => {
+    wrong.value = ''
+    const { items } = await take(
+      api.POST('/key-renewals', {
+        body: { doors: chosen.value, fromDay: fromDay.value || null, untilDay: untilDay.value || null },
+      }),
+    )
+    renewed.value = new Set(items.map((each) => each.id))
+    done(t('doors.renew.did', { n: items.length }, items.length))
+    chosen.value = []
+    await refetch()
+    await refreshSite()
+  })
 </script>
 
 <template>
@@ -47,19 +52,52 @@ const go = () => run(async () => {
     <p v-else-if="data && !items.length" class="soft">{{ $t('doors.renew.none') }}</p>
     <template v-else>
       <form class="asked no-print" @submit.prevent="go">
-        <label>{{ $t('doors.renew.term') }} <select v-model="term" class="plain"><option value="">{{ $t('form.choose') }}</option><option v-for="each in house?.terms" :key="each.code" :value="each.code">{{ each.name }}</option></select></label>
+        <label
+          >{{ $t('doors.renew.term') }}
+          <select v-model="term" class="plain">
+            <option value="">{{ $t('form.choose') }}</option>
+            <option v-for="each in house?.terms" :key="each.code" :value="each.code">{{ each.name }}</option>
+          </select></label
+        >
         <label>{{ $t('doors.renew.from') }} <input v-model="fromDay" class="plain" type="date" /></label>
         <label>{{ $t('doors.renew.until') }} <input v-model="untilDay" class="plain" type="date" /></label>
-        <Button type="submit" size="small" :disabled="busy || !chosen.length" :label="$t('doors.renew.go', { n: chosen.length }, chosen.length)" />
+        <Button
+          type="submit"
+          size="small"
+          :disabled="busy || !chosen.length"
+          :label="$t('doors.renew.go', { n: chosen.length }, chosen.length)"
+        />
         <button v-if="renewed.size" type="button" class="word" @click="print">{{ $t('doors.renew.print') }}</button>
       </form>
       <p v-if="wrong" class="clay" role="alert">{{ wrong }}</p>
       <table>
-        <thead><tr><th class="no-print"><input type="checkbox" :checked="chosen.length === items.length && items.length > 0" :aria-label="$t('doors.renew.all')" @change="chosen = chosen.length === items.length ? [] : items.map((each) => each.id)" /></th><th v-for="head in ['site', 'door', 'state', 'key']" :key="head">{{ $t('doors.renew.' + head) }}</th></tr></thead>
+        <thead>
+          <tr>
+            <th class="no-print">
+              <input
+                type="checkbox"
+                :checked="chosen.length === items.length && items.length > 0"
+                :aria-label="$t('doors.renew.all')"
+                @change="chosen = chosen.length === items.length ? [] : items.map((each) => each.id)"
+              />
+            </th>
+            <th v-for="head in ['site', 'door', 'state', 'key']" :key="head">{{ $t('doors.renew.' + head) }}</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="each in items" :key="each.id" :class="{ fresh: renewed.has(each.id) }">
-            <td class="no-print"><input v-model="chosen" type="checkbox" :value="each.id" :aria-label="$t('doors.renew.choose', { name: each.name, title: each.site.title })" /></td>
-            <td><RouterLink :to="{ name: 'doors', params: { site: each.site.id } }">{{ each.site.title }}</RouterLink> <span class="soft">{{ each.term }}</span></td>
+            <td class="no-print">
+              <input
+                v-model="chosen"
+                type="checkbox"
+                :value="each.id"
+                :aria-label="$t('doors.renew.choose', { name: each.name, title: each.site.title })"
+              />
+            </td>
+            <td>
+              <RouterLink :to="{ name: 'doors', params: { site: each.site.id } }">{{ each.site.title }}</RouterLink>
+              {{ ' ' }}<span class="soft">{{ each.term }}</span>
+            </td>
             <td>{{ each.name }}</td>
             <td><DoorGlyph :state="glyphOf(each.state)" /> {{ $t('doors.state.' + each.state) }}</td>
             <td class="num">{{ each.key ?? $t('doors.lost') }}</td>
@@ -71,10 +109,34 @@ const go = () => run(async () => {
 </template>
 
 <style scoped>
-.page { display: grid; gap: 14px; align-content: start; }
-.asked { display: flex; flex-wrap: wrap; gap: 8px 18px; align-items: center; }
-table { border-collapse: collapse; width: 100%; }
-th { text-align: left; font-size: 0.88rem; color: var(--soft); border-bottom: 2px solid var(--line); padding: 4px 8px; }
-td { padding: 7px 8px; border-bottom: 1px solid var(--line); vertical-align: baseline; }
-.fresh { background: var(--mint-pale); }
+.page {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+}
+.asked {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 18px;
+  align-items: center;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  text-align: left;
+  font-size: 0.88rem;
+  color: var(--soft);
+  border-bottom: 2px solid var(--line);
+  padding: 4px 8px;
+}
+td {
+  padding: 7px 8px;
+  border-bottom: 1px solid var(--line);
+  vertical-align: baseline;
+}
+.fresh {
+  background: var(--mint-pale);
+}
 </style>

@@ -1,14 +1,35 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { lastDone } from '@/app/undo'
-import { candidate, person, problem, serve, show, site, standing } from '@/testing/server'
+import { candidate, person, problem, read, serve, show, site, standing } from '@/testing/server'
 import LetPeopleIn from './LetPeopleIn.vue'
 
 const bea = person('Beatriz', 'da Luz', { preferred: 'Bea', former: 'Silva' })
-const none = { alreadyHere: [], wasHere: [], keptOut: [], canBeLetIn: [], more: { alreadyHere: false, wasHere: false, keptOut: false, canBeLetIn: false } }
+const none = {
+  alreadyHere: [],
+  wasHere: [],
+  keptOut: [],
+  canBeLetIn: [],
+  more: { alreadyHere: false, wasHere: false, keptOut: false, canBeLetIn: false },
+}
 const INTAKE = `GET /sites/${site.id}/intake`
 const SHEETS = `POST /sites/${site.id}/sheets`
-const line = (more: object = {}) => ({ lines: [{ verdict: 'ready', before: null, after: standing(), outlook: [], reasons: [], cautions: [], entry: 12, line: null, version: 1, ...more }] })
+const line = (more: object = {}) => ({
+  lines: [
+    {
+      verdict: 'ready',
+      before: null,
+      after: standing(),
+      outlook: [],
+      reasons: [],
+      cautions: [],
+      entry: 12,
+      line: null,
+      version: 1,
+      ...more,
+    },
+  ],
+})
 
 beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))
 afterEach(() => void vi.useRealTimers())
@@ -35,7 +56,10 @@ describe('the box that lets people in', () => {
     await page.find('#let-in').setValue('bea d')
     await vi.advanceTimersByTimeAsync(120)
     await flushPromises()
-    expect(asked.map(({ call }) => call).filter((call) => call.includes('/intake'))).toEqual([`${INTAKE}?q=be`, `${INTAKE}?q=bea%20d`])
+    expect(asked.map(({ call }) => call).filter((call) => call.includes('/intake'))).toEqual([
+      `${INTAKE}?q=be`,
+      `${INTAKE}?q=bea%20d`,
+    ])
     expect(page.text()).toContain('Nobody by that name, number or e-mail is in your reach.')
   })
 
@@ -44,14 +68,31 @@ describe('the box that lets people in', () => {
       [INTAKE]: {
         ...none,
         alreadyHere: [candidate(person('Ann', 'Here'), { standing: standing() })],
-        wasHere: [candidate(person('Ann', 'Gone'), { standing: standing({ state: 'taken-out', from: '2026-10-03T10:00:00Z' }) })],
-        keptOut: [candidate(person('Ann', 'Out'), { standing: standing({ state: 'kept-out', until: '2027-02-01T00:00:00Z' }) })],
-        canBeLetIn: [candidate(bea), candidate(person('Ann', 'Far', { number: '••••010', kind: 'guardian', level: null }), { sight: 'masked', suggested: null })]
-      }
+        wasHere: [
+          candidate(person('Ann', 'Gone'), {
+            standing: standing({ state: 'taken-out', from: '2026-10-03T10:00:00Z' }),
+          }),
+        ],
+        keptOut: [
+          candidate(person('Ann', 'Out'), { standing: standing({ state: 'kept-out', until: '2027-02-01T00:00:00Z' }) }),
+        ],
+        canBeLetIn: [
+          candidate(bea),
+          candidate(person('Ann', 'Far', { number: '••••010', kind: 'guardian', level: null }), {
+            sight: 'masked',
+            suggested: null,
+          }),
+        ],
+      },
     })
     const page = await typing('an')
-    expect(page.findAll('h2').map((each) => each.text())).toEqual(['Already here', 'Was here', 'Kept out', 'Can be let in'])
-    const lines = page.findAll('li').map((each) => each.text().replace(/\s+/g, ' '))
+    expect(page.findAll('h2').map((each) => each.text())).toEqual([
+      'Already here',
+      'Was here',
+      'Kept out',
+      'Can be let in',
+    ])
+    const lines = page.findAll('li').map(read)
     expect(lines[0]).toContain('Learner since 6 Sept')
     expect(lines[1]).toMatch(/Learner until 3 Oct.*Bring back as learner/)
     expect(lines[2]).toContain('until 31 Jan 2027')
@@ -65,9 +106,15 @@ describe('the box that lets people in', () => {
   it('lets somebody in with the suggested role, says so, and keeps the box ready for the next', async () => {
     const asked = serve({ [INTAKE]: { ...none, canBeLetIn: [candidate(bea)] }, [SHEETS]: line() })
     const page = await typing('bea')
-    await page.findAll('button').find((each) => each.text() === 'Let in as learner')!.trigger('click')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Let in as learner')!
+      .trigger('click')
     await flushPromises()
-    expect(asked.find(({ call }) => call === SHEETS)?.body).toEqual({ apply: true, lines: [{ person: bea.id, verb: 'let-in', role: 'learner', named: 'bea', version: 0 }] })
+    expect(asked.find(({ call }) => call === SHEETS)?.body).toEqual({
+      apply: true,
+      lines: [{ person: bea.id, verb: 'let-in', role: 'learner', named: 'bea', version: 0 }],
+    })
     expect([lastDone.sentence, lastDone.entry]).toEqual(['Bea da Luz is let in as learner.', 12])
     expect(document.activeElement?.id).toBe('let-in')
   })
@@ -78,19 +125,38 @@ describe('the box that lets people in', () => {
       [INTAKE]: { ...none, canBeLetIn: [candidate(bea)] },
       [SHEETS]: (_request: Request, body: { lines: object[] }) => {
         sent.push(body.lines[0]!)
-        return sent.length > 1 ? line() : problem('invalid', 422, 'The last day is already over.', { errors: [{ pointer: '/lines/0/untilDay', code: 'before-start', detail: 'The last day is already over. Choose a later one.' }] })
-      }
+        return sent.length > 1
+          ? line()
+          : problem('invalid', 422, 'The last day is already over.', {
+              errors: [
+                {
+                  pointer: '/lines/0/untilDay',
+                  code: 'before-start',
+                  detail: 'The last day is already over. Choose a later one.',
+                },
+              ],
+            })
+      },
     })
     const page = await typing('bea')
-    await page.findAll('button').find((each) => each.text() === 'Other role or dates')!.trigger('click')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Other role or dates')!
+      .trigger('click')
     expect(page.text()).toContain('Mind the end.')
     expect(page.text()).toContain('Lead tutor, Co-tutor: Not for this kind of person (learner).')
     await page.findAll('input[type=date]')[1]!.setValue('2026-11-01')
-    await page.findAll('.give').find((each) => each.text() === 'Day guest')!.trigger('click')
+    await page
+      .findAll('.give')
+      .find((each) => each.text() === 'Day guest')!
+      .trigger('click')
     await flushPromises()
     expect(page.find('[role=alert]').text()).toBe('The last day is already over. Choose a later one.')
     await page.findAll('input[type=date]')[1]!.setValue('2026-12-18')
-    await page.findAll('.give').find((each) => each.text() === 'Day guest')!.trigger('click')
+    await page
+      .findAll('.give')
+      .find((each) => each.text() === 'Day guest')!
+      .trigger('click')
     await flushPromises()
     expect(sent[1]).toMatchObject({ role: 'day-guest', fromDay: null, untilDay: '2026-12-18' })
   })
@@ -98,12 +164,28 @@ describe('the box that lets people in', () => {
   it('says why somebody could not be let in after all', async () => {
     serve({
       [INTAKE]: { ...none, canBeLetIn: [candidate(bea)] },
-      [SHEETS]: () => problem('line-not-ready', 409, 'This change cannot be made: see its reasons.', { line: { verdict: 'waits-for-seat', before: null, after: null, outlook: [], reasons: [{ code: 'no-seat', values: { seats: 30, held: 30 } }], cautions: [] } })
+      [SHEETS]: () =>
+        problem('line-not-ready', 409, 'This change cannot be made: see its reasons.', {
+          line: {
+            verdict: 'waits-for-seat',
+            before: null,
+            after: null,
+            outlook: [],
+            reasons: [{ code: 'no-seat', values: { seats: 30, held: 30 } }],
+            cautions: [],
+          },
+        }),
     })
     const page = await typing('bea')
-    await page.findAll('button').find((each) => each.text() === 'Let in as learner')!.trigger('click')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Let in as learner')!
+      .trigger('click')
     await flushPromises()
-    expect([lastDone.wrong, lastDone.sentence]).toEqual([true, 'All 30 seats are held. Give the site more seats, or take somebody out first.'])
+    expect([lastDone.wrong, lastDone.sentence]).toEqual([
+      true,
+      'All 30 seats are held. Give the site more seats, or take somebody out first.',
+    ])
   })
 
   it('is walked with the arrow keys and left with Escape', async () => {

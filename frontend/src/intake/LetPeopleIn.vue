@@ -30,16 +30,32 @@ const fromDay = ref('')
 const untilDay = ref('')
 const enough = computed(() => q.value.trim().length > 1)
 
-const { data: found, error, isFetching, refetch } = useQuery({
+const {
+  data: found,
+  error,
+  isFetching,
+  refetch,
+} = useQuery({
   queryKey: ['intake', computed(() => props.site.id), q],
   enabled: enough,
-  queryFn: ({ signal }) => take(api.GET('/sites/{site}/intake', { signal, params: { path: { site: props.site.id }, query: { q: q.value.trim() } } })),
-  placeholderData: keepPreviousData
+  queryFn: ({ signal }) =>
+    take(
+      api.GET('/sites/{site}/intake', {
+        signal,
+        params: { path: { site: props.site.id }, query: { q: q.value.trim() } },
+      }),
+    ),
+  placeholderData: keepPreviousData,
 })
 /** The last list that somebody began here and did not let in yet. */
-const { data: sheets } = useQuery({ queryKey: ['sheets', 'begun', computed(() => props.site.id)], queryFn: () => take(api.GET('/sheets', { params: { query: { site: props.site.id, state: 'draft' } } })) })
+const { data: sheets } = useQuery({
+  queryKey: ['sheets', 'begun', computed(() => props.site.id)],
+  queryFn: () => take(api.GET('/sheets', { params: { query: { site: props.site.id, state: 'draft' } } })),
+})
 const route = useRoute()
-const begun = computed(() => sheets.value?.items.find((sheet) => sheet.kind === 'pasted' && sheet.id !== route.query.sheet))
+const begun = computed(() =>
+  sheets.value?.items.find((sheet) => sheet.kind === 'pasted' && sheet.id !== route.query.sheet),
+)
 const shown = computed(() => (enough.value ? found.value : undefined))
 const count = computed(() => (shown.value ? lists.reduce((sum, list) => sum + shown.value![list].length, 0) : 0))
 const anyMore = computed(() => lists.some((list) => shown.value?.more[list]))
@@ -51,16 +67,28 @@ watch(opened, () => {
   fromDay.value = untilDay.value = wrongDay.value = ''
 })
 
-function about(list: (typeof lists)[number], { standing }: Candidate) {
-  if (!standing) return ''
-  return { role: roleName(standing.role), day: list === 'wasHere' ? day(standing.from, props.site.timeZone) : day(standing.since, props.site.timeZone) }
+function about(list: (typeof lists)[number], { standing }: Candidate): Record<string, string> {
+  if (!standing) return {}
+  return {
+    role: roleName(standing.role),
+    day: list === 'wasHere' ? day(standing.from, props.site.timeZone) : day(standing.since, props.site.timeZone),
+  }
 }
 
 const version = (candidate: Candidate) => (candidate.standing ? undefined : 0)
 
 async function letIn(candidate: Candidate, role: string, dated = false) {
   const days = dated ? { fromDay: fromDay.value || null, untilDay: untilDay.value || null } : {}
-  if (await change(candidate.person, { verb: 'let-in', role, version: version(candidate), named: q.value.trim() || null, ...days })) await after()
+  if (
+    await change(candidate.person, {
+      verb: 'let-in',
+      role,
+      version: version(candidate),
+      named: q.value.trim() || null,
+      ...days,
+    })
+  )
+    await after()
 }
 
 async function bringBack(candidate: Candidate) {
@@ -104,14 +132,46 @@ function close() {
 </script>
 
 <template>
-  <section ref="root" class="intake no-print" :aria-label="$t('intake.label')" @keydown.down.prevent="step" @keydown.up.prevent="step" @keydown.esc.stop="close">
+  <section
+    ref="root"
+    class="intake no-print"
+    :aria-label="$t('intake.label')"
+    @keydown.down.prevent="step"
+    @keydown.up.prevent="step"
+    @keydown.esc.stop="close"
+  >
     <div class="box">
       <label for="let-in">{{ $t('intake.label') }}</label>
-      <InputText id="let-in" v-model="typed" data-stop autocomplete="off" spellcheck="false" maxlength="200" aria-keyshortcuts="i" :placeholder="$t('intake.placeholder')" fluid @paste="pasted" />
-      <span class="said"><span class="soft status" role="status">
-        {{ typed.trim().length === 1 ? $t('intake.short') : !shown ? $t(enough && isFetching ? 'intake.searching' : 'intake.hint') : (shown.slip && !count ? $t('intake.slip', { format: shown.slip.toLowerCase() }) : $t('intake.found', { n: count }, count)) }}
-      </span><label v-if="count" class="soft"><input v-model="tellEach" type="checkbox" /> {{ $t('tell.each') }}</label></span>
-      <button v-if="!typed && begun" class="word" @click="$emit('list', '', begun.id)">{{ $t('pasted.again', { day: day(begun.changedAt, site.timeZone) }) }}</button>
+      <InputText
+        id="let-in"
+        v-model="typed"
+        data-stop
+        autocomplete="off"
+        spellcheck="false"
+        maxlength="200"
+        aria-keyshortcuts="i"
+        :placeholder="$t('intake.placeholder')"
+        fluid
+        @paste="pasted"
+      />
+      <span class="said"
+        ><span class="soft status" role="status">
+          {{
+            typed.trim().length === 1
+              ? $t('intake.short')
+              : !shown
+                ? $t(enough && isFetching ? 'intake.searching' : 'intake.hint')
+                : shown.slip && !count
+                  ? $t('intake.slip', { format: shown.slip.toLowerCase() })
+                  : $t('intake.found', { n: count }, count)
+          }} </span
+        ><label v-if="count" class="soft"
+          ><input v-model="tellEach" type="checkbox" /> {{ $t('tell.each') }}</label
+        ></span
+      >
+      <button v-if="!typed && begun" class="word" @click="$emit('list', '', begun.id)">
+        {{ $t('pasted.again', { day: day(begun.changedAt, site.timeZone) }) }}
+      </button>
       <button v-if="typed" class="word" @click="close">{{ $t('intake.close') }}</button>
     </div>
     <div v-if="enough && (shown || error)" class="found">
@@ -123,41 +183,97 @@ function close() {
           <li v-for="candidate in shown[part]" :key="candidate.person.id">
             <div class="line">
               <span class="name">
-                <strong>{{ candidate.person.preferred ?? candidate.person.given }} {{ candidate.person.family }}</strong>
+                <strong
+                  >{{ candidate.person.preferred ?? candidate.person.given }} {{ candidate.person.family }}</strong
+                >
                 <span v-if="candidate.person.preferred" class="soft"> ({{ candidate.person.given }})</span>
-                <span v-if="candidate.person.former" class="soft"> · {{ $t('card.formerly', { name: candidate.person.former }) }}</span>
+                <span v-if="candidate.person.former" class="soft">
+                  · {{ $t('card.formerly', { name: candidate.person.former }) }}</span
+                >
               </span>
               <span class="facts">
-                {{ $t('kind.' + candidate.person.kind) }}<template v-if="candidate.person.level">, {{ $t('level', { n: candidate.person.level }) }}</template> · {{ candidate.person.division.name }}
+                {{ $t('kind.' + candidate.person.kind)
+                }}<template v-if="candidate.person.level">, {{ $t('level', { n: candidate.person.level }) }}</template>
+                · {{ candidate.person.division.name }}
                 <span v-if="candidate.person.number" class="num">{{ candidate.person.number }}</span>
                 <span v-if="candidate.sight === 'masked'" class="soft">{{ ' · ' + $t('intake.masked') }}</span>
               </span>
               <span v-if="part === 'canBeLetIn'" class="brass small">
-                <template v-if="suggested(candidate) && suggested(candidate)!.code !== 'fits'">{{ optionSentence(suggested(candidate)!, site.timeZone, roleName) }}</template>
+                <template v-if="suggested(candidate) && suggested(candidate)!.code !== 'fits'">{{
+                  optionSentence(suggested(candidate)!, site.timeZone, roleName)
+                }}</template>
                 <template v-if="candidate.asks">{{ ' ' + $t('intake.asks') }}</template>
               </span>
               <span v-else class="soft when">
-                <template v-if="part === 'alreadyHere'">{{ $t(candidate.standing?.state === 'upcoming' ? 'intake.upcoming' : 'intake.hereAs', about(part, candidate) as Record<string, string>) }}</template>
-                <template v-else-if="part === 'wasHere'">{{ $t('intake.until', about(part, candidate) as Record<string, string>) }}</template>
-                <template v-else-if="part === 'keptOut'">{{ candidate.standing?.until ? $t('intake.keptOutUntil', { day: lastDay(candidate.standing.until, site.timeZone) }) : $t('intake.keptOutOpen') }}</template>
+                <template v-if="part === 'alreadyHere'">{{
+                  $t(
+                    candidate.standing?.state === 'upcoming' ? 'intake.upcoming' : 'intake.hereAs',
+                    about(part, candidate),
+                  )
+                }}</template>
+                <template v-else-if="part === 'wasHere'">{{ $t('intake.until', about(part, candidate)) }}</template>
+                <template v-else-if="part === 'keptOut'">{{
+                  candidate.standing?.until
+                    ? $t('intake.keptOutUntil', { day: lastDay(candidate.standing.until, site.timeZone) })
+                    : $t('intake.keptOutOpen')
+                }}</template>
               </span>
               <span class="doing">
-                <Button v-if="part === 'alreadyHere' || part === 'keptOut'" data-stop size="small" variant="outlined" :label="$t('intake.show')" :aria-label="`${$t('intake.show')}: ${candidate.person.given} ${candidate.person.family}`" @click="show(candidate)" />
-                <Button v-else-if="part === 'wasHere' && candidate.suggested" data-stop size="small" :disabled="busy" :label="$t('intake.bringBack', { role: roleName(candidate.standing?.role).toLowerCase() })" @click="bringBack(candidate)" />
-                <Button v-else-if="candidate.suggested" data-stop size="small" :disabled="busy" :label="$t('intake.letInAs', { role: roleName(candidate.suggested).toLowerCase() })" @click="letIn(candidate, candidate.suggested)" />
-                <button v-if="part === 'canBeLetIn' || part === 'wasHere'" class="word" data-stop :aria-expanded="opened === candidate.person.id" @click="opened = opened === candidate.person.id ? '' : candidate.person.id">
+                <Button
+                  v-if="part === 'alreadyHere' || part === 'keptOut'"
+                  data-stop
+                  size="small"
+                  variant="outlined"
+                  :label="$t('intake.show')"
+                  :aria-label="`${$t('intake.show')}: ${candidate.person.given} ${candidate.person.family}`"
+                  @click="show(candidate)"
+                />
+                <Button
+                  v-else-if="part === 'wasHere' && candidate.suggested"
+                  data-stop
+                  size="small"
+                  :disabled="busy"
+                  :label="$t('intake.bringBack', { role: roleName(candidate.standing?.role).toLowerCase() })"
+                  @click="bringBack(candidate)"
+                />
+                <Button
+                  v-else-if="candidate.suggested"
+                  data-stop
+                  size="small"
+                  :disabled="busy"
+                  :label="$t('intake.letInAs', { role: roleName(candidate.suggested).toLowerCase() })"
+                  @click="letIn(candidate, candidate.suggested)"
+                />
+                <button
+                  v-if="part === 'canBeLetIn' || part === 'wasHere'"
+                  class="word"
+                  data-stop
+                  :aria-expanded="opened === candidate.person.id"
+                  @click="opened = opened === candidate.person.id ? '' : candidate.person.id"
+                >
                   {{ $t(candidate.suggested ? 'intake.another' : 'intake.letIn') }}
                 </button>
               </span>
             </div>
             <div v-if="opened === candidate.person.id" class="more">
               <div class="days">
-                <label>{{ $t('intake.from') }} <input v-model="fromDay" type="date" /> <span class="soft">{{ $t('intake.fromHint') }}</span></label>
-                <label>{{ $t('intake.untilDay') }} <input v-model="untilDay" type="date" :aria-invalid="!!wrongDay" /> <span class="soft">{{ $t('intake.untilHint') }}</span></label>
+                <label
+                  >{{ $t('intake.from') }} <input v-model="fromDay" type="date" /> {{ ' '
+                  }}<span class="soft">{{ $t('intake.fromHint') }}</span></label
+                >
+                <label
+                  >{{ $t('intake.untilDay') }} <input v-model="untilDay" type="date" :aria-invalid="!!wrongDay" />
+                  {{ ' ' }}<span class="soft">{{ $t('intake.untilHint') }}</span></label
+                >
               </div>
               <p v-if="wrongDay" class="clay" role="alert">{{ wrongDay }}</p>
               <h3>{{ $t('intake.chooseRole') }}</h3>
-              <RoleChoice :options="candidate.options" :zone="site.timeZone" :busy="busy" @choose="letIn(candidate, $event, true)" />
+              <RoleChoice
+                :options="candidate.options"
+                :zone="site.timeZone"
+                :busy="busy"
+                @choose="letIn(candidate, $event, true)"
+              />
             </div>
           </li>
         </ul>
@@ -168,31 +284,117 @@ function close() {
 </template>
 
 <style scoped>
-.intake { border: 2px solid var(--spruce); border-top: 0; background: var(--mint-pale); margin: 0 20px; padding: 8px 14px; border-radius: 0 0 6px 6px; }
-.box { display: grid; grid-template-columns: auto minmax(200px, 460px) 1fr auto; gap: 12px; align-items: center; }
-label { font-weight: 600; }
-.box > label { font-family: var(--title); font-size: 1.05rem; }
-.found { max-height: min(52vh, 460px); overflow: auto; margin-top: 8px; background: var(--sheet); border: 1px solid var(--line); border-radius: 4px; padding: 2px 12px 8px; }
-h2 { font-size: 0.92rem; color: var(--soft); padding: 8px 0 2px; }
-h2.canBeLetIn { color: var(--spruce); }
-h2.keptOut { color: var(--clay); }
-h3 { font-size: 0.95rem; margin: 8px 0 6px; }
-ul { list-style: none; margin: 0; padding: 0; }
-li { border-top: 1px solid var(--line); padding: 4px 0; }
-.line { display: grid; grid-template-columns: minmax(150px, 1.1fr) minmax(220px, 1.5fr) minmax(90px, 1fr) 318px; gap: 4px 12px; align-items: center; }
-.doing { display: flex; gap: 12px; align-items: center; justify-content: flex-end; }
-.said { display: flex; flex-wrap: wrap; gap: 2px 18px; }
-.said label { font-weight: 400; }
-.small { font-size: 0.9rem; line-height: 1.2; }
-.more { border-left: 4px solid var(--mint); padding: 6px 12px; margin: 4px 0 8px; }
-.days { display: flex; flex-wrap: wrap; gap: 6px 20px; }
-.days label { font-weight: 400; }
-.none { padding: 8px 0; }
+.intake {
+  border: 2px solid var(--spruce);
+  border-top: 0;
+  background: var(--mint-pale);
+  margin: 0 20px;
+  padding: 8px 14px;
+  border-radius: 0 0 6px 6px;
+}
+.box {
+  display: grid;
+  grid-template-columns: auto minmax(200px, 460px) 1fr auto;
+  gap: 12px;
+  align-items: center;
+}
+label {
+  font-weight: 600;
+}
+.box > label {
+  font-family: var(--title);
+  font-size: 1.05rem;
+}
+.found {
+  max-height: min(52vh, 460px);
+  overflow: auto;
+  margin-top: 8px;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  padding: 2px 12px 8px;
+}
+h2 {
+  font-size: 0.92rem;
+  color: var(--soft);
+  padding: 8px 0 2px;
+}
+h2.canBeLetIn {
+  color: var(--spruce);
+}
+h2.keptOut {
+  color: var(--clay);
+}
+h3 {
+  font-size: 0.95rem;
+  margin: 8px 0 6px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  border-top: 1px solid var(--line);
+  padding: 4px 0;
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(150px, 1.1fr) minmax(220px, 1.5fr) minmax(90px, 1fr) 318px;
+  gap: 4px 12px;
+  align-items: center;
+}
+.doing {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: flex-end;
+}
+.said {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+}
+.said label {
+  font-weight: 400;
+}
+.small {
+  font-size: 0.9rem;
+  line-height: 1.2;
+}
+.more {
+  border-left: 4px solid var(--mint);
+  padding: 6px 12px;
+  margin: 4px 0 8px;
+}
+.days {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+}
+.days label {
+  font-weight: 400;
+}
+.none {
+  padding: 8px 0;
+}
 @media (max-width: 760px) {
-  .box { grid-template-columns: 1fr auto; }
-  .box > label, .box > input { grid-column: 1 / -1; }
-  .line { grid-template-columns: 1fr; }
-  .doing { justify-content: flex-start; flex-wrap: wrap; }
-  .intake { margin: 0 8px; }
+  .box {
+    grid-template-columns: 1fr auto;
+  }
+  .box > label,
+  .box > input {
+    grid-column: 1 / -1;
+  }
+  .line {
+    grid-template-columns: 1fr;
+  }
+  .doing {
+    justify-content: flex-start;
+    flex-wrap: wrap;
+  }
+  .intake {
+    margin: 0 8px;
+  }
 }
 </style>

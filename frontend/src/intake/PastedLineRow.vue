@@ -9,40 +9,92 @@ import { byHand, type PastedItem, type Said } from './pasted'
 
 /** One line of a pasted list: what was typed, whom it was taken for and why, what will be of it, and what there is to settle. */
 type Candidate = PastedLine['candidates'][number]
-const props = defineProps<{ item: PastedItem; said: Said; who?: Candidate; line?: Pick<SheetLine, 'verdict' | 'before' | 'after' | 'reasons' | 'cautions' | 'person' | 'outlook' | 'told'>; telling?: boolean; site: Site; roles: House['roles']; roleName: RoleName }>()
+const props = defineProps<{
+  item: PastedItem
+  said: Said
+  who?: Candidate
+  line?: Pick<SheetLine, 'verdict' | 'before' | 'after' | 'reasons' | 'cautions' | 'person' | 'outlook' | 'told'>
+  telling?: boolean
+  site: Site
+  roles: House['roles']
+  roleName: RoleName
+}>()
 const emit = defineEmits<{ say: [more: Said]; correct: [text: string] }>()
 const { t } = useI18n()
 const more = ref(false)
 const typed = ref(props.item.text)
-const asking = computed(() => !props.who && !props.said.out && !props.said.keep && ['choose', 'unknown'].includes(props.item.outcome))
+const asking = computed(
+  () => !props.who && !props.said.out && !props.said.keep && ['choose', 'unknown'].includes(props.item.outcome),
+)
 /** Whoever is found by what is typed in place of an unknown line is offered, too. */
 const looking = ref(false)
 const q = useSlowly(typed, 200)
 const { data: found } = useQuery({
   queryKey: ['intake', computed(() => props.site.id), q],
   enabled: computed(() => looking.value && asking.value && q.value.trim().length > 1),
-  queryFn: ({ signal }) => take(api.GET('/sites/{site}/intake', { signal, params: { path: { site: props.site.id }, query: { q: q.value.trim() } } })),
-  placeholderData: keepPreviousData
+  queryFn: ({ signal }) =>
+    take(
+      api.GET('/sites/{site}/intake', {
+        signal,
+        params: { path: { site: props.site.id }, query: { q: q.value.trim() } },
+      }),
+    ),
+  placeholderData: keepPreviousData,
 })
 const offered = computed(() => {
   const near = props.item.candidates
-  const more = looking.value && found.value ? [...found.value.canBeLetIn, ...found.value.wasHere, ...found.value.alreadyHere].map((each) => each.person) : []
-  return [...near, ...more.filter((person) => !near.some((each) => each.person.id === person.id)).slice(0, 6).map(byHand)]
+  const more =
+    looking.value && found.value
+      ? [...found.value.canBeLetIn, ...found.value.wasHere, ...found.value.alreadyHere].map((each) => each.person)
+      : []
+  return [
+    ...near,
+    ...more
+      .filter((person) => !near.some((each) => each.person.id === person.id))
+      .slice(0, 6)
+      .map(byHand),
+  ]
 })
-const pick = (candidate: Candidate) => emit('say', { person: candidate.person.id, ...(props.item.candidates.includes(candidate) ? {} : { found: candidate.person }) })
+const pick = (candidate: Candidate) =>
+  emit('say', {
+    person: candidate.person.id,
+    ...(props.item.candidates.includes(candidate) ? {} : { found: candidate.person }),
+  })
 const shown = computed(() => props.who ?? (props.item.outcome === 'repeat' ? props.item.candidates[0] : undefined))
 const name = computed(() => (shown.value ? knownName(shown.value.person) : props.item.text))
-const about = (person: Candidate['person']) => [t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : ''), person.division.name, person.number].filter(Boolean).join(' · ')
-const why = (candidate: Candidate) => [
-  !candidate.wanted && t('pasted.wrongKind', { kind: t('kind.' + candidate.person.kind).toLowerCase() }),
-  t('pasted.evidence.' + (props.item.outcome === 'match' && props.item.decided ? props.item.decided : candidate.evidence)),
-  candidate.remembered && candidate.evidence !== 'remembered' && t('pasted.evidence.remembered')
-].filter(Boolean).join(', ')
-const sentences = computed(() => (props.line ? lineSentences(props.line as SheetLine, props.site.timeZone, props.roleName).join(' ') : ''))
+const about = (person: Candidate['person']) =>
+  [
+    t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : ''),
+    person.division.name,
+    person.number,
+  ]
+    .filter(Boolean)
+    .join(' · ')
+const why = (candidate: Candidate) =>
+  [
+    !candidate.wanted && t('pasted.wrongKind', { kind: t('kind.' + candidate.person.kind).toLowerCase() }),
+    t(
+      'pasted.evidence.' +
+        (props.item.outcome === 'match' && props.item.decided ? props.item.decided : candidate.evidence),
+    ),
+    candidate.remembered && candidate.evidence !== 'remembered' && t('pasted.evidence.remembered'),
+  ]
+    .filter(Boolean)
+    .join(', ')
+const sentences = computed(() =>
+  props.line ? lineSentences(props.line as SheetLine, props.site.timeZone, props.roleName).join(' ') : '',
+)
 const will = computed(() => {
   const { verdict, before, after } = props.line ?? {}
   if (verdict !== 'ready') return ''
-  return t(before && !['current', 'paused', 'upcoming', 'waiting'].includes(before.state) ? 'pasted.back' : after?.state === 'upcoming' ? 'pasted.later' : 'pasted.in', { role: props.roleName(after?.role).toLowerCase() })
+  return t(
+    before && !['current', 'paused', 'upcoming', 'waiting'].includes(before.state)
+      ? 'pasted.back'
+      : after?.state === 'upcoming'
+        ? 'pasted.later'
+        : 'pasted.in',
+    { role: props.roleName(after?.role).toLowerCase() },
+  )
 })
 
 /** One key settles a line: the number of whom is meant, 0 for nobody. */
@@ -60,11 +112,24 @@ function keyedIn(event: KeyboardEvent) {
 </script>
 
 <template>
-  <li :class="[item.outcome, { asks: asking }]" :tabindex="asking ? 0 : undefined" :data-asks="asking || undefined" @keydown="keyedIn">
+  <li
+    :class="[item.outcome, { asks: asking }]"
+    :tabindex="asking ? 0 : undefined"
+    :data-asks="asking || undefined"
+    @keydown="keyedIn"
+  >
     <span class="num soft">{{ item.number }}</span>
     <div class="what">
       <form v-if="asking && item.outcome === 'unknown'" class="correct" @submit.prevent="$emit('correct', typed)">
-        <input v-model="typed" class="plain" maxlength="200" :aria-label="$t('pasted.correct', { n: item.number })" :placeholder="$t('intake.placeholder')" @input="looking = true" @change="looking && offered.length ? undefined : $emit('correct', typed)" />
+        <input
+          v-model="typed"
+          class="plain"
+          maxlength="200"
+          :aria-label="$t('pasted.correct', { n: item.number })"
+          :placeholder="$t('intake.placeholder')"
+          @input="looking = true"
+          @change="looking && offered.length ? undefined : $emit('correct', typed)"
+        />
       </form>
       <span v-else-if="asking || item.text !== name" class="soft typed">{{ item.text }}</span>
       <template v-if="shown">
@@ -78,48 +143,174 @@ function keyedIn(event: KeyboardEvent) {
       <fieldset v-if="asking && offered.length">
         <legend>{{ $t(item.outcome === 'unknown' ? 'pasted.near' : 'pasted.which') }}</legend>
         <label v-for="(candidate, index) in offered" :key="candidate.person.id">
-          <kbd>{{ index + 1 }}</kbd><input type="radio" :name="item.key" :checked="said.person === candidate.person.id" @change="pick(candidate)" />
-          <span>{{ knownName(candidate.person) }} <span class="why soft">{{ about(candidate.person) }} · {{ why(candidate) }}</span></span>
+          <kbd>{{ index + 1 }}</kbd><input
+            type="radio"
+            :name="item.key"
+            :checked="said.person === candidate.person.id"
+            @change="pick(candidate)"
+          />
+          <span
+            >{{ knownName(candidate.person) }}
+            <span class="why soft">{{ about(candidate.person) }} · {{ why(candidate) }}</span></span
+          >
         </label>
       </fieldset>
       <p v-else-if="asking" class="soft">{{ $t('pasted.nobody') }}</p>
 
       <div class="foot">
-        <p v-if="line" :class="{ ready: 'will', 'nothing-to-do': 'soft', 'needs-choice': 'brass', 'waits-for-seat': 'brass', refused: 'clay' }[line.verdict]"><template v-if="will">{{ will }} </template>{{ sentences }}<span v-if="telling && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span></p>
-        <label v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"><input type="checkbox" :checked="said.sure" @change="$emit('say', { sure: !said.sure })" /> {{ $t('pasted.really', { role: roleName(String(line.reasons[0].values.role)).toLowerCase() }) }}</label>
-      <p v-if="item.outcome !== 'no-person'" class="acts">
-        <button v-if="said.out || said.keep" class="word" @click="$emit('say', { out: false, keep: false })">{{ $t('pasted.takeUp') }}</button>
-        <template v-else>
-          <button v-if="said.person" class="word" @click="$emit('say', { person: '' })">{{ $t('pasted.other') }}</button>
-          <button v-if="who && line?.verdict !== 'nothing-to-do'" class="word" :aria-expanded="more" @click="more = !more">{{ $t('pasted.own') }}</button>
-          <button v-if="item.outcome === 'unknown' && !who" class="word" @click="$emit('say', { keep: true })">{{ $t('pasted.keep') }}</button>
-          <button v-if="line?.verdict !== 'nothing-to-do' && item.outcome !== 'repeat'" class="word" @click="$emit('say', { out: true })">{{ $t('pasted.drop') }}</button>
-        </template>
-        <span v-if="said.keep" class="soft">{{ $t('pasted.keptFor') }}</span>
-      </p>
+        <p
+          v-if="line"
+          :class="
+            {
+              ready: 'will',
+              'nothing-to-do': 'soft',
+              'needs-choice': 'brass',
+              'waits-for-seat': 'brass',
+              refused: 'clay',
+            }[line.verdict]
+          "
+        >
+          <template v-if="will">{{ will }} </template>{{ sentences
+          }}<span v-if="telling && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span>
+        </p>
+        <label v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"
+          ><input type="checkbox" :checked="said.sure" @change="$emit('say', { sure: !said.sure })" />
+          {{ $t('pasted.really', { role: roleName(String(line.reasons[0].values.role)).toLowerCase() }) }}</label
+        >
+        <p v-if="item.outcome !== 'no-person'" class="acts">
+          <button v-if="said.out || said.keep" class="word" @click="$emit('say', { out: false, keep: false })">
+            {{ $t('pasted.takeUp') }}
+          </button>
+          <template v-else>
+            <button v-if="said.person" class="word" @click="$emit('say', { person: '' })">
+              {{ $t('pasted.other') }}
+            </button>
+            <button
+              v-if="who && line?.verdict !== 'nothing-to-do'"
+              class="word"
+              :aria-expanded="more"
+              @click="more = !more"
+            >
+              {{ $t('pasted.own') }}
+            </button>
+            <button v-if="item.outcome === 'unknown' && !who" class="word" @click="$emit('say', { keep: true })">
+              {{ $t('pasted.keep') }}
+            </button>
+            <button
+              v-if="line?.verdict !== 'nothing-to-do' && item.outcome !== 'repeat'"
+              class="word"
+              @click="$emit('say', { out: true })"
+            >
+              {{ $t('pasted.drop') }}
+            </button>
+          </template>
+          <span v-if="said.keep" class="soft">{{ $t('pasted.keptFor') }}</span>
+        </p>
       </div>
       <div v-if="more && who" class="own">
-        <label>{{ $t('pasted.as') }} <select class="plain" :value="said.role ?? ''" @change="$emit('say', { role: ($event.target as HTMLSelectElement).value })"><option value="">{{ $t('pasted.likeAll') }}</option><option v-for="each in roles" :key="each.code" :value="each.code">{{ each.name.toLowerCase() }}</option></select></label>
-        <label v-if="site.sections.length">{{ $t('pasted.section') }} <select class="plain" :value="said.section ?? ''" @change="$emit('say', { section: ($event.target as HTMLSelectElement).value })"><option value="">{{ $t('pasted.likeAll') }}</option><option v-for="each in site.sections" :key="each.id" :value="each.id">{{ each.name }}</option></select></label>
-        <label>{{ $t('pasted.from') }} <input type="date" :value="said.fromDay ?? ''" @change="$emit('say', { fromDay: ($event.target as HTMLInputElement).value })" /></label>
-        <label>{{ $t('pasted.until') }} <input type="date" :value="said.untilDay ?? ''" @change="$emit('say', { untilDay: ($event.target as HTMLInputElement).value })" /></label>
+        <label
+          >{{ $t('pasted.as') }}
+          <select
+            class="plain"
+            :value="said.role ?? ''"
+            @change="$emit('say', { role: ($event.target as HTMLSelectElement).value })"
+          >
+            <option value="">{{ $t('pasted.likeAll') }}</option>
+            <option v-for="each in roles" :key="each.code" :value="each.code">{{ each.name.toLowerCase() }}</option>
+          </select></label
+        >
+        <label v-if="site.sections.length"
+          >{{ $t('pasted.section') }}
+          <select
+            class="plain"
+            :value="said.section ?? ''"
+            @change="$emit('say', { section: ($event.target as HTMLSelectElement).value })"
+          >
+            <option value="">{{ $t('pasted.likeAll') }}</option>
+            <option v-for="each in site.sections" :key="each.id" :value="each.id">{{ each.name }}</option>
+          </select></label
+        >
+        <label
+          >{{ $t('pasted.from') }}
+          <input
+            type="date"
+            :value="said.fromDay ?? ''"
+            @change="$emit('say', { fromDay: ($event.target as HTMLInputElement).value })"
+        /></label>
+        <label
+          >{{ $t('pasted.until') }}
+          <input
+            type="date"
+            :value="said.untilDay ?? ''"
+            @change="$emit('say', { untilDay: ($event.target as HTMLInputElement).value })"
+        /></label>
       </div>
     </div>
   </li>
 </template>
 
 <style scoped>
-li { display: grid; grid-template-columns: 30px 1fr; gap: 8px; padding: 5px 0; border-bottom: 1px solid var(--line); }
-li.asks { border-left: 4px solid var(--brass); padding-left: 6px; }
-li .num { padding-top: 2px; }
-.typed { display: block; font-size: 0.9rem; overflow-wrap: anywhere; }
-.correct input { width: 100%; }
-fieldset { border: 0; margin: 4px 0 0; padding: 0; }
-legend { padding: 0; font-weight: 600; font-size: 0.92rem; }
-fieldset label { display: flex; gap: 6px; align-items: baseline; }
-.why { font-size: 0.9rem; margin-left: 4px; }
-.will { color: var(--spruce); }
-.own { display: flex; flex-wrap: wrap; gap: 6px 14px; padding: 6px 0; }
-.foot { display: flex; flex-wrap: wrap; gap: 2px 16px; align-items: baseline; }
-.acts { display: flex; flex-wrap: wrap; gap: 2px 14px; font-size: 0.9rem; margin-left: auto; }
+li {
+  display: grid;
+  grid-template-columns: 30px 1fr;
+  gap: 8px;
+  padding: 5px 0;
+  border-bottom: 1px solid var(--line);
+}
+li.asks {
+  border-left: 4px solid var(--brass);
+  padding-left: 6px;
+}
+li .num {
+  padding-top: 2px;
+}
+.typed {
+  display: block;
+  font-size: 0.9rem;
+  overflow-wrap: anywhere;
+}
+.correct input {
+  width: 100%;
+}
+fieldset {
+  border: 0;
+  margin: 4px 0 0;
+  padding: 0;
+}
+legend {
+  padding: 0;
+  font-weight: 600;
+  font-size: 0.92rem;
+}
+fieldset label {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+}
+.why {
+  font-size: 0.9rem;
+  margin-left: 4px;
+}
+.will {
+  color: var(--spruce);
+}
+.own {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  padding: 6px 0;
+}
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+  align-items: baseline;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  font-size: 0.9rem;
+  margin-left: auto;
+}
 </style>

@@ -10,12 +10,14 @@ import { wentWrong } from '@/app/undo'
 const props = defineProps<{ site: string }>()
 const { data } = useQuery({
   queryKey: ['settled-lines', computed(() => props.site)],
-  queryFn: () => take(api.GET('/sites/{site}/settled-lines', { params: { path: { site: props.site } } }))
+  queryFn: () => take(api.GET('/sites/{site}/settled-lines', { params: { path: { site: props.site } } })),
 })
 
 async function forget(gist: string) {
   try {
-    const left = await take(api.DELETE('/sites/{site}/settled-lines', { params: { path: { site: props.site }, query: { gist } } }))
+    const left = await take(
+      api.DELETE('/sites/{site}/settled-lines', { params: { path: { site: props.site }, query: { gist } } }),
+    )
     queries.setQueryData(['settled-lines', props.site], left)
     await queries.invalidateQueries({ queryKey: ['intake', 'pasted'] })
   } catch (thrown) {
@@ -30,14 +32,23 @@ async function forget(gist: string) {
     <p class="soft">{{ $t('pasted.rememberedMore') }}</p>
     <ul>
       <li v-for="each in data.items" :key="each.gist">
-        “{{ each.text }}” — {{ $t('pasted.rememberedIs', { name: each.person.name, by: each.by, day: day(each.at, ownZone) }) }}
-        <button class="word" :aria-label="`${$t('pasted.forget')}: ${each.text}`" @click="forget(each.gist)">{{ $t('pasted.forget') }}</button>
+        “{{ each.text }}” —
+        {{ $t('pasted.rememberedIs', { name: each.person.name, by: each.by, day: day(each.at, ownZone) }) }}
+        <button class="word" :aria-label="`${$t('pasted.forget')}: ${each.text}`" @click="forget(each.gist)">
+          {{ $t('pasted.forget') }}
+        </button>
       </li>
     </ul>
   </details>
 </template>
 
 <style scoped>
-summary { cursor: pointer; color: var(--spruce); }
-ul { padding-left: 18px; margin: 4px 0; }
+summary {
+  cursor: pointer;
+  color: var(--spruce);
+}
+ul {
+  padding-left: 18px;
+  margin: 4px 0;
+}
 </style>

@@ -4,20 +4,52 @@ import type { PastedLine } from '@/app/api'
 const LONGEST_LINE = 5_000
 
 /** Whether a pasted text is a list rather than one person: several lines, or several numbers, addresses or names in one. */
-export const isList = (text: string) => /\S\s*[\r\n]+\s*\S/.test(text) || (text.length < LONGEST_LINE && severalInALine(text))
+export const isList = (text: string) =>
+  /\S\s*[\r\n]+\s*\S/.test(text) || (text.length < LONGEST_LINE && severalInALine(text))
 
-const severalInALine = (text: string) => /<[^<>\s]+@[^<>\s]+>.*<[^<>\s]+@/.test(text) || /^\s*[^\d,;]+\s[^\d,;]+([,;]\s*[^\d,;]+\s[^\d,;]+){2,}$/.test(text) || /^\s*\S*\d{4,}\S*(\s*[,;]\s*\S*\d{4,}\S*)+\s*$/.test(text)
+const severalInALine = (text: string) =>
+  /<[^<>\s]+@[^<>\s]+>.*<[^<>\s]+@/.test(text) ||
+  /^\s*[^\d,;]+\s[^\d,;]+([,;]\s*[^\d,;]+\s[^\d,;]+){2,}$/.test(text) ||
+  /^\s*\S*\d{4,}\S*(\s*[,;]\s*\S*\d{4,}\S*)+\s*$/.test(text)
 
 /** More is not sent: the server would not take it, and says so in the same words. */
 export const MOST_CHARACTERS = 400_000
 
 /** What somebody said of one line, by what stands on it: lines keep it when others are corrected. */
-export interface Said { person?: string; found?: PastedCandidate['person']; role?: string; fromDay?: string; untilDay?: string; section?: string; sure?: boolean; out?: boolean; keep?: boolean }
+export interface Said {
+  person?: string
+  found?: PastedCandidate['person']
+  role?: string
+  fromDay?: string
+  untilDay?: string
+  section?: string
+  sure?: boolean
+  out?: boolean
+  keep?: boolean
+}
 
 /** A pasted list as it is worked on and kept. */
-export interface PastedWork { text: string; role: string; fromDay: string; untilDay: string; section: string; said: Record<string, Said>; tell: boolean; words: string }
+export interface PastedWork {
+  text: string
+  role: string
+  fromDay: string
+  untilDay: string
+  section: string
+  said: Record<string, Said>
+  tell: boolean
+  words: string
+}
 
-export const emptyWork = (text = ''): PastedWork => ({ text, role: '', fromDay: '', untilDay: '', section: '', said: {}, tell: false, words: '' })
+export const emptyWork = (text = ''): PastedWork => ({
+  text,
+  role: '',
+  fromDay: '',
+  untilDay: '',
+  section: '',
+  said: {},
+  tell: false,
+  words: '',
+})
 
 export type PastedItem = PastedLine & { key: string }
 export type PastedCandidate = PastedLine['candidates'][number]
@@ -36,8 +68,20 @@ export function keyed(items: PastedLine[]): PastedItem[] {
 /** Whom a line is for: the one it means, or the one somebody chose. */
 export function whoOf(item: PastedItem, said?: Said): PastedCandidate | undefined {
   if (!said?.person) return item.outcome === 'match' ? item.candidates[0] : undefined
-  return item.candidates.find((each) => each.person.id === said.person) ?? (said.found?.id === said.person ? byHand(said.found) : undefined)
+  return (
+    item.candidates.find((each) => each.person.id === said.person) ??
+    (said.found?.id === said.person ? byHand(said.found) : undefined)
+  )
 }
 
 /** Somebody who was looked for and chosen, whatever the line says. */
-export const byHand = (person: PastedCandidate['person']): PastedCandidate => ({ person, sight: 'full', standing: null, suggested: null, evidence: 'by-hand', remembered: false, wanted: true }) as unknown as PastedCandidate
+export const byHand = (person: PastedCandidate['person']): PastedCandidate =>
+  ({
+    person,
+    sight: 'full',
+    standing: null,
+    suggested: null,
+    evidence: 'by-hand',
+    remembered: false,
+    wanted: true,
+  }) as unknown as PastedCandidate

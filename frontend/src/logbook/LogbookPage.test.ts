@@ -1,10 +1,18 @@
 import { flushPromises } from '@vue/test-utils'
 import { expect, it } from 'vitest'
-import { serve, show, site, standing } from '@/testing/server'
+import { read, serve, show, site, standing } from '@/testing/server'
 import LogbookPage from './LogbookPage.vue'
 
 const entry = (sequence: number, code: string, more: object = {}) => ({
-  sequence, at: '2026-11-24T08:30:00Z', actor: { id: site.id, name: 'Mara Lindqvist' }, person: { id: site.id, name: 'Bea da Luz' }, code, data: {}, undoable: true, undoneBy: null, ...more
+  sequence,
+  at: '2026-11-24T08:30:00Z',
+  actor: { id: site.id, name: 'Mara Lindqvist' },
+  person: { id: site.id, name: 'Bea da Luz' },
+  code,
+  data: {},
+  undoable: true,
+  undoneBy: null,
+  ...more,
 })
 const items = [
   entry(6, 'undo', { data: { of: 'take-out' } }),
@@ -12,18 +20,21 @@ const items = [
   entry(4, 'change-role', { data: { before: standing({ role: 'day-guest' }), after: standing() }, undoable: false }),
   entry(3, 'let-in', { data: { after: standing({ role: 'day-guest' }) }, undoable: false }),
   entry(2, 'site-open', { person: null, data: { before: {}, after: {} } }),
-  entry(1, 'site-made', { person: null, undoable: false })
+  entry(1, 'site-made', { person: null, undoable: false }),
 ]
 
 async function shown(may = site.may) {
-  const asked = serve({ [`GET /sites/${site.id}/logbook`]: { items, next: null }, [`POST /sites/${site.id}/logbook/6/undo`]: { entry: 7, line: null } })
+  const asked = serve({
+    [`GET /sites/${site.id}/logbook`]: { items, next: null },
+    [`POST /sites/${site.id}/logbook/6/undo`]: { entry: 7, line: null },
+  })
   const { page } = show(LogbookPage, { props: { site: { ...site, may } } })
   await flushPromises()
   return { page, asked }
 }
 
 it('says in sentences what happened, newest first', async () => {
-  const said = (await shown()).page.findAll('li').map((each) => each.text().replace(/\s+/g, ' '))
+  const said = (await shown()).page.findAll('li').map(read)
   expect(said[0]).toContain('24 Nov, 08:30Mara Lindqvist undid a change of Bea da Luz (taking out)')
   expect(said[1]).toMatch(/took Bea da Luz out, who was learner.*undone/)
   expect(said[2]).toContain('made Bea da Luz learner, who was day guest')
@@ -35,7 +46,10 @@ it('says in sentences what happened, newest first', async () => {
 it('offers to undo what may be undone, by those who may', async () => {
   const { page, asked } = await shown()
   const undoes = page.findAll('li button')
-  expect(undoes.map((each) => each.attributes('aria-label'))).toEqual(['Undo: Mara Lindqvist undid a change of Bea da Luz (taking out)', 'Undo: Mara Lindqvist opened the site'])
+  expect(undoes.map((each) => each.attributes('aria-label'))).toEqual([
+    'Undo: Mara Lindqvist undid a change of Bea da Luz (taking out)',
+    'Undo: Mara Lindqvist opened the site',
+  ])
   await undoes[0]!.trigger('click')
   await flushPromises()
   expect(asked.map(({ call }) => call)).toContain(`POST /sites/${site.id}/logbook/6/undo`)

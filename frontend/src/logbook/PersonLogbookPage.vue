@@ -15,8 +15,11 @@ const site = computed(() => (typeof route.query.site === 'string' ? route.query.
 const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
   queryKey: ['logbook', 'person', person],
   initialPageParam: undefined as string | undefined,
-  queryFn: ({ pageParam }) => take(api.GET('/people/{person}/logbook', { params: { path: { person: person.value }, query: { cursor: pageParam } } })),
-  getNextPageParam: (page) => page.next ?? undefined
+  queryFn: ({ pageParam }) =>
+    take(
+      api.GET('/people/{person}/logbook', { params: { path: { person: person.value }, query: { cursor: pageParam } } }),
+    ),
+  getNextPageParam: (page) => page.next ?? undefined,
 })
 const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 </script>
@@ -24,10 +27,24 @@ const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?
 <template>
   <div class="page">
     <h1>{{ $t('log.personTitle', { name: entries[0]?.person?.name ?? '' }) }}</h1>
-    <p class="soft">{{ $t('log.everywhere') }}<template v-if="site"> · <RouterLink :to="{ name: 'roster', params: { site }, query: { person } }">{{ $t('log.back') }}</RouterLink></template></p>
+    <p class="soft">
+      {{ $t('log.everywhere')
+      }}<template v-if="site">
+        ·
+        <RouterLink :to="{ name: 'roster', params: { site }, query: { person } }">{{
+          $t('log.back')
+        }}</RouterLink></template
+      >
+    </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <p v-else-if="!isPending && !entries.length">{{ $t('log.empty') }}</p>
     <LogEntries v-else :entries="entries" :zone="zone" :may-undo="() => true" />
-    <Button v-if="hasNextPage" severity="secondary" :label="$t('log.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
+    <Button
+      v-if="hasNextPage"
+      severity="secondary"
+      :label="$t('log.more')"
+      :disabled="isFetchingNextPage"
+      @click="fetchNextPage()"
+    />
   </div>
 </template>

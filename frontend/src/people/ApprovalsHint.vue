@@ -6,7 +6,9 @@ import { administers } from '@/app/me'
 
 /** Tells administrators, where they come in, that somebody waits for their yes. */
 const { data } = useQuery({
-  queryKey: ['approvals'], queryFn: () => take(api.GET('/approvals')), enabled: administers
+  queryKey: ['approvals'],
+  queryFn: () => take(api.GET('/approvals')),
+  enabled: administers,
 })
 const many = computed(() => data.value?.items.length ?? 0)
 </script>
@@ -18,5 +20,7 @@ const many = computed(() => data.value?.items.length ?? 0)
 </template>
 
 <style scoped>
-p { margin: 0 0 12px; }
+p {
+  margin: 0 0 12px;
+}
 </style>

@@ -22,12 +22,13 @@ const items = computed(() => (data.value?.items ?? []).map((item) => ({ ...item,
 const where = ({ person: { division, level } }: Approval) =>
   [division.name, level ? t('level', { n: level }) : ''].filter(Boolean).join(', ')
 const { busy, run } = useBusy()
-const answer = ({ site, person }: Approval, answer: 'yes' | 'no') => run(async () => {
-  const path = { site: site.id, person: person.id }
-  const left = await take(api.POST('/sites/{site}/approvals/{person}', { params: { path }, body: { answer } }))
-  queries.setQueryData(KEY, left)
-  done(t('approvals.did.' + answer, { name: fullName(person), title: site.title }))
-})
+const answer = ({ site, person }: Approval, answer: 'yes' | 'no') =>
+  run(async () => {
+    const path = { site: site.id, person: person.id }
+    const left = await take(api.POST('/sites/{site}/approvals/{person}', { params: { path }, body: { answer } }))
+    queries.setQueryData(KEY, left)
+    done(t('approvals.did.' + answer, { name: fullName(person), title: site.title }))
+  })
 </script>
 
 <template>
@@ -42,7 +43,9 @@ const answer = ({ site, person }: Approval, answer: 'yes' | 'no') => run(async (
     <DataTable v-else :value="items" data-key="key" size="small" :table-props="{ 'aria-label': t('approvals.title') }">
       <Column :header="$t('approvals.who')">
         <template #body="{ data: item }">
-          <RouterLink :to="{ name: 'person', params: { person: item.person.id } }">{{ fullName(item.person) }}</RouterLink>
+          <RouterLink :to="{ name: 'person', params: { person: item.person.id } }">{{
+            fullName(item.person)
+          }}</RouterLink>
           <div class="soft">{{ where(item) }}</div>
         </template>
       </Column>
@@ -58,7 +61,9 @@ const answer = ({ site, person }: Approval, answer: 'yes' | 'no') => run(async (
         </template>
       </Column>
       <Column>
-        <template #header><span class="unseen">{{ $t('approvals.answer') }}</span></template>
+        <template #header
+          ><span class="unseen">{{ $t('approvals.answer') }}</span></template
+        >
         <template #body="{ data: item }">
           <span class="acts">
             <Button
@@ -84,6 +89,14 @@ const answer = ({ site, person }: Approval, answer: 'yes' | 'no') => run(async (
 </template>
 
 <style scoped>
-.page { display: grid; gap: 12px; align-content: start; }
-.acts { display: flex; gap: 8px; justify-content: flex-end; }
+.page {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  justify-content: flex-end;
+}
 </style>

@@ -23,12 +23,22 @@ const refused = computed(() => cards.value.filter((card) => card.refused))
 const address = location.origin
 const print = () => window.print()
 
-const make = () => run(async () => {
-  const made: SignInCard[] = []
-  // Hashing takes its time: sixty at a go, each of them shown only once all are made.
-  for (let at = 0; at < people.length; at += 60) made.push(...(await take(api.POST('/sign-in-cards', { body: { people: people.slice(at, at + 60), once: once.value, days: days.value } }))).cards)
-  cards.value = made
-})
+const make = () =>
+  run(async () => {
+    const made: SignInCard[] = []
+    // Hashing takes its time: sixty at a go, each of them shown only once all are made.
+    for (let at = 0; at < people.length; at += 60)
+      made.push(
+        ...(
+          await take(
+            api.POST('/sign-in-cards', {
+              body: { people: people.slice(at, at + 60), once: once.value, days: days.value },
+            }),
+          )
+        ).cards,
+      )
+    cards.value = made
+  })
 const forget = () => (cards.value = [])
 onMounted(() => window.addEventListener('pagehide', forget))
 onBeforeUnmount(() => {
@@ -44,27 +54,64 @@ onBeforeUnmount(() => {
       <p v-if="!people.length">{{ $t('cards.nobody') }}</p>
       <template v-else>
         <p>{{ $t('cards.will', { n: people.length }, people.length) }}</p>
-        <p><label><input v-model="once" type="checkbox" /> {{ $t('cards.once') }}</label></p>
+        <p>
+          <label><input v-model="once" type="checkbox" /> {{ $t('cards.once') }}</label>
+        </p>
         <p class="days">
           <label for="card-days">{{ $t('cards.days') }}</label>
-          <InputNumber v-model="days" input-id="card-days" size="small" :min="1" :max="365" :placeholder="String(usual)" :use-grouping="false" />
+          <InputNumber
+            v-model="days"
+            input-id="card-days"
+            size="small"
+            :min="1"
+            :max="365"
+            :placeholder="String(usual)"
+            :use-grouping="false"
+          />
           <span class="soft">{{ $t('cards.daysHint') }}</span>
         </p>
-        <p class="acts"><Button :disabled="busy" :label="$t('cards.make', { n: people.length }, people.length)" @click="make" /><button class="word" @click="router.back()">{{ $t('sheets.notNow') }}</button></p>
+        <p class="acts">
+          <Button
+            :disabled="busy"
+            :label="$t('cards.make', { n: people.length }, people.length)"
+            @click="make"
+          /><button class="word" @click="router.back()">{{ $t('sheets.notNow') }}</button>
+        </p>
       </template>
     </template>
     <template v-else>
       <header class="no-print">
         <h1>{{ $t('cards.made', { n: made.length }, made.length) }}</h1>
         <p class="callout">{{ $t('cards.shownOnce') }}</p>
-        <p class="acts"><Button v-if="made.length" :label="$t('cards.print')" @click="print" /><button class="word" @click="router.back()">{{ $t('cards.done') }}</button></p>
-        <ul v-if="refused.length"><li v-for="card in refused" :key="card.person.id" class="clay"><strong>{{ card.person.name }}</strong> {{ card.refused }}</li></ul>
+        <p class="acts">
+          <Button v-if="made.length" :label="$t('cards.print')" @click="print" /><button
+            class="word"
+            @click="router.back()"
+          >
+            {{ $t('cards.done') }}
+          </button>
+        </p>
+        <ul v-if="refused.length">
+          <li v-for="card in refused" :key="card.person.id" class="clay">
+            <strong>{{ card.person.name }}</strong> {{ card.refused }}
+          </li>
+        </ul>
       </header>
       <div class="cards">
         <article v-for="card in made" :key="card.person.id">
           <h2>{{ card.person.name }}</h2>
-          <dl><dt>{{ $t('cards.where') }}</dt><dd>{{ address }}</dd><dt>{{ $t('cards.login') }}</dt><dd class="num">{{ card.login }}</dd><dt>{{ $t('cards.password') }}</dt><dd class="num">{{ card.password }}</dd></dl>
-          <p class="soft">{{ $t('cards.until', { day: day(card.until, zone) }) }}<template v-if="once"> {{ $t('cards.ownSoon') }}</template></p>
+          <dl>
+            <dt>{{ $t('cards.where') }}</dt>
+            <dd>{{ address }}</dd>
+            <dt>{{ $t('cards.login') }}</dt>
+            <dd class="num">{{ card.login }}</dd>
+            <dt>{{ $t('cards.password') }}</dt>
+            <dd class="num">{{ card.password }}</dd>
+          </dl>
+          <p class="soft">
+            {{ $t('cards.until', { day: day(card.until, zone) })
+            }}<template v-if="once"> {{ $t('cards.ownSoon') }}</template>
+          </p>
         </article>
       </div>
     </template>
@@ -72,14 +119,58 @@ onBeforeUnmount(() => {
 </template>
 
 <style scoped>
-.page, header { display: grid; gap: 12px; align-content: start; }
-.cards { display: grid; grid-template-columns: repeat(auto-fill, minmax(320px, 1fr)); }
-article { border: 1px dashed var(--soft); padding: 14px 18px; break-inside: avoid; background: var(--sheet); margin: -1px 0 0 -1px; }
-dl { display: grid; grid-template-columns: max-content 1fr; gap: 3px 14px; margin: 8px 0 0; }
-dt { color: var(--soft); }
-dd { margin: 0; overflow-wrap: anywhere; }
-.days { display: flex; flex-wrap: wrap; gap: 6px 10px; align-items: center; }
-.days :deep(input) { width: 70px; }
-dd.num { font-size: 1.05rem; font-weight: 600; }
-@media print { .page { padding: 0; } .cards { grid-template-columns: 1fr 1fr; } article { border-color: #888; } }
+.page,
+header {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(320px, 1fr));
+}
+article {
+  border: 1px dashed var(--soft);
+  padding: 14px 18px;
+  break-inside: avoid;
+  background: var(--sheet);
+  margin: -1px 0 0 -1px;
+}
+dl {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 3px 14px;
+  margin: 8px 0 0;
+}
+dt {
+  color: var(--soft);
+}
+dd {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+.days {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 10px;
+  align-items: center;
+}
+.days :deep(input) {
+  width: 70px;
+}
+dd.num {
+  font-size: 1.05rem;
+  font-weight: 600;
+}
+@media print {
+  .page {
+    padding: 0;
+  }
+  .cards {
+    grid-template-columns: 1fr 1fr;
+  }
+  article {
+    border-color: #888;
+  }
+}
 </style>

@@ -9,19 +9,32 @@ import Trouble from '@/ui/Trouble.vue'
 
 /** People who are likely in the directory twice, side by side: merged, or told apart. */
 const { t } = useI18n()
-const { data, error, refetch } = useQuery({ queryKey: ['doubles'], queryFn: () => take(api.GET('/doubles')), retry: false })
-const { busy, run } = useBusy()
-const apart = (one: string, other: string) => run(async () => {
-  const path = { params: { path: { one, other } } }
-  await take(api.PUT('/doubles/{one}/{other}', path))
-  done(t('doubles.apart'), { back: async () => { await take(api.DELETE('/doubles/{one}/{other}', path)); await refetch(); return '' } })
-  await refetch()
+const { data, error, refetch } = useQuery({
+  queryKey: ['doubles'],
+  queryFn: () => take(api.GET('/doubles')),
+  retry: false,
 })
+const { busy, run } = useBusy()
+const apart = (one: string, other: string) =>
+  run(async () => {
+    const path = { params: { path: { one, other } } }
+    await take(api.PUT('/doubles/{one}/{other}', path))
+    done(t('doubles.apart'), {
+      back: async () => {
+        await take(api.DELETE('/doubles/{one}/{other}', path))
+        await refetch()
+        return ''
+      },
+    })
+    await refetch()
+  })
 </script>
 
 <template>
   <div class="page">
-    <p><RouterLink to="/people">{{ $t('person.all') }}</RouterLink></p>
+    <p>
+      <RouterLink to="/people">{{ $t('person.all') }}</RouterLink>
+    </p>
     <h1>{{ $t('doubles.title') }}</h1>
     <p class="soft">{{ $t('doubles.more') }}</p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
@@ -31,14 +44,44 @@ const apart = (one: string, other: string) => run(async () => {
       <p class="follows">{{ $t('doubles.count', { n: $n(data.total) }, data.total) }}</p>
       <article v-for="pair in data.items" :key="pair.people.map((each) => each.person.id).join()">
         <div v-for="each in pair.people" :key="each.person.id">
-          <h2><RouterLink :to="{ name: 'person', params: { person: each.person.id } }">{{ fullName(each.person) }}</RouterLink></h2>
-          <p>{{ $t('kind.' + each.person.kind) }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template> · {{ each.person.division.name }}</p>
-          <p><span :class="{ num: each.person.number }">{{ each.person.number ?? $t('doubles.noNumber') }}</span> · {{ each.person.email ?? $t('doubles.noAddress') }}</p>
-          <p class="soft">{{ $t('doubles.sites', { n: each.sites }, each.sites) }} · {{ each.account ? (each.usedAt ? $t('person.used', { day: day(each.usedAt, ownZone) }) : $t('person.neverUsed')) : $t('person.noAccount') }}</p>
+          <h2>
+            <RouterLink :to="{ name: 'person', params: { person: each.person.id } }">{{
+              fullName(each.person)
+            }}</RouterLink>
+          </h2>
+          <p>
+            {{ $t('kind.' + each.person.kind)
+            }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template> ·
+            {{ each.person.division.name }}
+          </p>
+          <p>
+            <span :class="{ num: each.person.number }">{{ each.person.number ?? $t('doubles.noNumber') }}</span> ·
+            {{ each.person.email ?? $t('doubles.noAddress') }}
+          </p>
+          <p class="soft">
+            {{ $t('doubles.sites', { n: each.sites }, each.sites) }} ·
+            {{
+              each.account
+                ? each.usedAt
+                  ? $t('person.used', { day: day(each.usedAt, ownZone) })
+                  : $t('person.neverUsed')
+                : $t('person.noAccount')
+            }}
+          </p>
         </div>
         <div class="why">
           <p>{{ pair.evidence.map((code) => $t('doubles.evidence.' + code)).join(', ') }}</p>
-          <p class="acts"><RouterLink :to="{ name: 'merge', query: { stays: pair.people[0]!.person.id, goes: pair.people[1]!.person.id } }">{{ $t('doubles.merge') }}</RouterLink><button class="word" :disabled="busy" @click="apart(pair.people[0]!.person.id, pair.people[1]!.person.id)">{{ $t('doubles.two') }}</button></p>
+          <p class="acts">
+            <RouterLink
+              :to="{ name: 'merge', query: { stays: pair.people[0]!.person.id, goes: pair.people[1]!.person.id } }"
+              >{{ $t('doubles.merge') }}</RouterLink><button
+              class="word"
+              :disabled="busy"
+              @click="apart(pair.people[0]!.person.id, pair.people[1]!.person.id)"
+            >
+              {{ $t('doubles.two') }}
+            </button>
+          </p>
         </div>
       </article>
     </template>
@@ -46,11 +89,38 @@ const apart = (one: string, other: string) => run(async () => {
 </template>
 
 <style scoped>
-.page { display: grid; gap: 12px; align-content: start; }
-article { display: grid; grid-template-columns: 1fr 1fr 260px; gap: 24px; border-top: 1px solid var(--line); padding: 10px 0; }
-article > div:nth-child(2) { border-left: 3px solid var(--mint); padding-left: 20px; }
-h2 { font-size: 1.05rem; }
-.why { display: grid; gap: 6px; align-content: start; }
-.empty { padding: 20px 0; font-size: 1.05rem; }
-@media (max-width: 860px) { article { grid-template-columns: 1fr; gap: 8px; } }
+.page {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+article {
+  display: grid;
+  grid-template-columns: 1fr 1fr 260px;
+  gap: 24px;
+  border-top: 1px solid var(--line);
+  padding: 10px 0;
+}
+article > div:nth-child(2) {
+  border-left: 3px solid var(--mint);
+  padding-left: 20px;
+}
+h2 {
+  font-size: 1.05rem;
+}
+.why {
+  display: grid;
+  gap: 6px;
+  align-content: start;
+}
+.empty {
+  padding: 20px 0;
+  font-size: 1.05rem;
+}
+@media (max-width: 860px) {
+  article {
+    grid-template-columns: 1fr;
+    gap: 8px;
+  }
+}
 </style>

@@ -10,10 +10,11 @@ import { useForm } from '@/app/busy'
 const login = ref(String(useRoute().query.login ?? ''))
 const asked = ref(false)
 const { busy, wrong, run } = useForm()
-const go = () => run(async () => {
-  await take(api.POST('/forgotten-password', { body: { login: login.value } }))
-  asked.value = true
-})
+const go = () =>
+  run(async () => {
+    await take(api.POST('/forgotten-password', { body: { login: login.value } }))
+    asked.value = true
+  })
 </script>
 
 <template>
@@ -26,12 +27,26 @@ const go = () => run(async () => {
     <template v-else>
       <p>{{ $t('forgotten.more') }}</p>
       <form @submit.prevent="go">
-        <div class="field"><label for="login">{{ $t('signIn.login') }}</label><InputText id="login" v-model="login" autocomplete="username" autocapitalize="none" spellcheck="false" required maxlength="190" autofocus fluid /></div>
+        <div class="field">
+          <label for="login">{{ $t('signIn.login') }}</label><InputText
+            id="login"
+            v-model="login"
+            autocomplete="username"
+            autocapitalize="none"
+            spellcheck="false"
+            required
+            maxlength="190"
+            autofocus
+            fluid
+          />
+        </div>
         <p v-if="wrong" class="callout bad" role="alert">{{ wrong }}</p>
         <Button type="submit" :disabled="busy || !login.trim()" :label="$t('forgotten.button')" />
       </form>
       <p class="soft">{{ $t('forgotten.noMail') }}</p>
     </template>
-    <p><RouterLink to="/sign-in">{{ $t('forgotten.back') }}</RouterLink></p>
+    <p>
+      <RouterLink to="/sign-in">{{ $t('forgotten.back') }}</RouterLink>
+    </p>
   </div>
 </template>

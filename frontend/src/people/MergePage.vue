@@ -21,68 +21,180 @@ const router = useRouter()
 const { roleName } = useHouse()
 const stays = computed(() => String(route.query.stays ?? ''))
 const goes = computed(() => String(route.query.goes ?? ''))
-const chosen = reactive<{ take: Record<string, 'stays' | 'goes'>; roles: Record<string, string> }>({ take: {}, roles: {} })
-const wish = computed(() => ({ stays: stays.value, goes: goes.value, take: { ...chosen.take }, roles: { ...chosen.roles } }))
-const { data: merge, error, isFetching, refetch } = useQuery({ queryKey: ['merge', wish], enabled: computed(() => stays.value !== '' && goes.value !== ''), queryFn: () => take(api.POST('/merges', { body: { ...wish.value, apply: false } })), placeholderData: keepPreviousData, retry: false })
-const fields = computed(() => FIELDS.filter((field) => merge.value && (merge.value.stays[field] ?? merge.value.goes[field]) !== null))
-const differs = (field: (typeof FIELDS)[number]) => !!merge.value && merge.value.stays[field] !== null && merge.value.goes[field] !== null && merge.value.stays[field] !== merge.value.goes[field]
+const chosen = reactive<{ take: Record<string, 'stays' | 'goes'>; roles: Record<string, string> }>({
+  take: {},
+  roles: {},
+})
+const wish = computed(() => ({
+  stays: stays.value,
+  goes: goes.value,
+  take: { ...chosen.take },
+  roles: { ...chosen.roles },
+}))
+const {
+  data: merge,
+  error,
+  isFetching,
+  refetch,
+} = useQuery({
+  queryKey: ['merge', wish],
+  enabled: computed(() => stays.value !== '' && goes.value !== ''),
+  queryFn: () => take(api.POST('/merges', { body: { ...wish.value, apply: false } })),
+  placeholderData: keepPreviousData,
+  retry: false,
+})
+const fields = computed(() =>
+  FIELDS.filter((field) => merge.value && (merge.value.stays[field] ?? merge.value.goes[field]) !== null),
+)
+const differs = (field: (typeof FIELDS)[number]) =>
+  !!merge.value &&
+  merge.value.stays[field] !== null &&
+  merge.value.goes[field] !== null &&
+  merge.value.stays[field] !== merge.value.goes[field]
 function turnRound() {
   chosen.take = {}
   void router.replace({ query: { stays: goes.value, goes: stays.value } })
 }
 const { busy, run } = useBusy()
-const apply = () => run(async () => {
-  const name = fullName(merge.value!.stays)
-  const { sheet } = await take(api.POST('/merges', { body: { ...wish.value, apply: true } }))
-  done(t('merge.did', { name }), { back: () => takeMergeBack(sheet!) })
-  await refreshSite()
-  await router.push({ name: 'person', params: { person: stays.value } })
-})
+const apply = () =>
+  run(async () => {
+    const name = fullName(merge.value!.stays)
+    const { sheet } = await take(api.POST('/merges', { body: { ...wish.value, apply: true } }))
+    done(t('merge.did', { name }), { back: () => takeMergeBack(sheet!) })
+    await refreshSite()
+    await router.push({ name: 'person', params: { person: stays.value } })
+  })
 </script>
 
 <template>
   <div class="page">
-    <p><RouterLink to="/people/doubles">{{ $t('doubles.title') }}</RouterLink></p>
+    <p>
+      <RouterLink to="/people/doubles">{{ $t('doubles.title') }}</RouterLink>
+    </p>
     <h1>{{ $t('merge.title') }}</h1>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="merge">
       <p class="soft">{{ $t('merge.more') }}</p>
       <table>
-        <thead><tr><td /><th scope="col">{{ $t('merge.stays') }}</th><th scope="col">{{ $t('merge.goes') }} <button class="word" @click="turnRound">{{ $t('merge.turn') }}</button></th></tr></thead>
+        <thead>
+          <tr>
+            <td />
+            <th scope="col">{{ $t('merge.stays') }}</th>
+            <th scope="col">
+              {{ $t('merge.goes') }} <button class="word" @click="turnRound">{{ $t('merge.turn') }}</button>
+            </th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="field in fields" :key="field">
             <th scope="row">{{ $t('facts.' + field) }}</th>
-            <td v-for="side in (['stays', 'goes'] as const)" :key="side">
-              <label v-if="differs(field)"><input type="radio" :name="field" :checked="(chosen.take[field] ?? 'stays') === side" @change="chosen.take = { ...chosen.take, [field]: side }" /> {{ merge[side][field] }}</label>
+            <td v-for="side in ['stays', 'goes'] as const" :key="side">
+              <label v-if="differs(field)"
+                ><input
+                  type="radio"
+                  :name="field"
+                  :checked="(chosen.take[field] ?? 'stays') === side"
+                  @change="chosen.take = { ...chosen.take, [field]: side }"
+                />
+                {{ merge[side][field] }}</label
+              >
               <span v-else :class="{ soft: merge[side][field] === null }">{{ merge[side][field] ?? '–' }}</span>
             </td>
           </tr>
-          <tr><th scope="row">{{ $t('merge.division') }}</th><td>{{ merge.stays.division.name }}</td><td class="soft">{{ merge.goes.division.name }}</td></tr>
+          <tr>
+            <th scope="row">{{ $t('merge.division') }}</th>
+            <td>{{ merge.stays.division.name }}</td>
+            <td class="soft">{{ merge.goes.division.name }}</td>
+          </tr>
         </tbody>
       </table>
-      <p>{{ merge.login ? $t('merge.login', { login: merge.login }) : $t('merge.noLogin') }} <template v-if="merge.closes">{{ $t('merge.closes', { login: merge.closes }) }}</template> {{ merge.facts.former && merge.facts.former !== merge.stays.former ? $t('merge.former', { name: merge.facts.former }) : '' }}</p>
+      <p>
+        {{ merge.login ? $t('merge.login', { login: merge.login }) : $t('merge.noLogin') }}
+        <template v-if="merge.closes">{{ $t('merge.closes', { login: merge.closes }) }}</template>
+        {{
+          merge.facts.former && merge.facts.former !== merge.stays.former
+            ? $t('merge.former', { name: merge.facts.former })
+            : ''
+        }}
+      </p>
       <fieldset v-for="choice in merge.choices" :key="choice.site.id" class="callout">
         <legend class="follows">{{ $t('merge.whichRole', { title: choice.site.title }) }}</legend>
-        <label v-for="role in choice.roles" :key="role"><input type="radio" :name="choice.site.id" @change="chosen.roles = { ...chosen.roles, [choice.site.id]: role }" /> {{ roleName(role) }}</label>
+        <label v-for="role in choice.roles" :key="role"
+          ><input
+            type="radio"
+            :name="choice.site.id"
+            @change="chosen.roles = { ...chosen.roles, [choice.site.id]: role }"
+          />
+          {{ roleName(role) }}</label
+        >
       </fieldset>
       <section>
         <h2>{{ $t('merge.inSites') }}</h2>
         <p v-if="!merge.review.lines.length" class="soft">{{ $t('merge.nowhere') }}</p>
-        <ul v-else class="ledger" style="--verdict: 108px"><li v-for="line in merge.review.lines" :key="line.key"><span class="verdict" :class="{ clay: line.verdict === 'refused' }">{{ $t('sheet.verdict.' + (line.verdict === 'ready' ? 'ready' : 'refused')) }}</span><span><strong>{{ line.site.title }}</strong>: {{ $t(line.person.id === stays ? 'merge.stays' : 'merge.goes').toLowerCase() }} {{ change(line, roleName) }} <span v-if="line.verdict !== 'ready'" class="clay">{{ lineSentences(line, line.site.timeZone, roleName).join(' ') }}</span></span></li></ul>
+        <ul v-else class="ledger" style="--verdict: 108px">
+          <li v-for="line in merge.review.lines" :key="line.key">
+            <span class="verdict" :class="{ clay: line.verdict === 'refused' }">{{
+              $t('sheet.verdict.' + (line.verdict === 'ready' ? 'ready' : 'refused'))
+            }}</span><span
+              ><strong>{{ line.site.title }}</strong
+              >: {{ $t(line.person.id === stays ? 'merge.stays' : 'merge.goes').toLowerCase() }}
+              {{ change(line, roleName) }}
+              <span v-if="line.verdict !== 'ready'" class="clay">{{
+                lineSentences(line, line.site.timeZone, roleName).join(' ')
+              }}</span></span
+            >
+          </li>
+        </ul>
       </section>
-      <p class="acts"><Button :disabled="busy || isFetching || !merge.ready" :label="$t('merge.apply')" @click="apply" /><span class="soft">{{ $t('merge.undoable') }}</span></p>
+      <p class="acts">
+        <Button :disabled="busy || isFetching || !merge.ready" :label="$t('merge.apply')" @click="apply" /><span
+          class="soft"
+          >{{ $t('merge.undoable') }}</span
+        >
+      </p>
     </template>
     <p v-else class="skeleton" />
   </div>
 </template>
 
 <style scoped>
-.page { display: grid; gap: 14px; align-content: start; max-width: 900px; }
-thead .word { font-weight: 400; margin-left: 8px; }
-table { border-collapse: collapse; }
-th, td { text-align: left; padding: 5px 18px 5px 0; border-bottom: 1px solid var(--line); vertical-align: baseline; }
-tbody th { font-weight: 400; color: var(--soft); width: 150px; }
-fieldset { border-width: 0 0 0 4px; margin: 0; display: grid; gap: 4px; }
-legend { padding: 0; float: left; }
-section { display: grid; gap: 6px; }
+.page {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+  max-width: 900px;
+}
+thead .word {
+  font-weight: 400;
+  margin-left: 8px;
+}
+table {
+  border-collapse: collapse;
+}
+th,
+td {
+  text-align: left;
+  padding: 5px 18px 5px 0;
+  border-bottom: 1px solid var(--line);
+  vertical-align: baseline;
+}
+tbody th {
+  font-weight: 400;
+  color: var(--soft);
+  width: 150px;
+}
+fieldset {
+  border-width: 0 0 0 4px;
+  margin: 0;
+  display: grid;
+  gap: 4px;
+}
+legend {
+  padding: 0;
+  float: left;
+}
+section {
+  display: grid;
+  gap: 6px;
+}
 </style>

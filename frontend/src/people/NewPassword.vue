@@ -19,11 +19,11 @@ async function fetched() {
     const [{ ZxcvbnFactory }, common, english] = await Promise.all([
       import('@zxcvbn-ts/core'),
       import('@zxcvbn-ts/language-common'),
-      import('@zxcvbn-ts/language-en')
+      import('@zxcvbn-ts/language-en'),
     ])
     const zxcvbn = new ZxcvbnFactory({
       dictionary: { ...common.dictionary, ...english.dictionary, own: props.own ?? [] },
-      graphs: common.adjacencyGraphs
+      graphs: common.adjacencyGraphs,
     })
     weigh = (text) => zxcvbn.check(text.slice(0, 100)).score
   }
@@ -68,9 +68,21 @@ const said = computed(() => (missing.value || score.value === null ? 'short' : S
 </template>
 
 <style scoped>
-.strength { height: 6px; }
-.strength :deep(.p-progressbar-value) { transition: none; }
-.strength :deep(.p-progressbar-value) { background: var(--brass); }
-.strength.s0 :deep(.p-progressbar-value), .strength.s1 :deep(.p-progressbar-value) { background: var(--clay); }
-.strength.s3 :deep(.p-progressbar-value), .strength.s4 :deep(.p-progressbar-value) { background: var(--spruce); }
+.strength {
+  height: 6px;
+}
+.strength :deep(.p-progressbar-value) {
+  transition: none;
+}
+.strength :deep(.p-progressbar-value) {
+  background: var(--brass);
+}
+.strength.s0 :deep(.p-progressbar-value),
+.strength.s1 :deep(.p-progressbar-value) {
+  background: var(--clay);
+}
+.strength.s3 :deep(.p-progressbar-value),
+.strength.s4 :deep(.p-progressbar-value) {
+  background: var(--spruce);
+}
 </style>

@@ -13,15 +13,20 @@ import { useBusy } from '@/app/busy'
 /** What others did to one's account since one was here last. It stays until it is read. */
 const { t } = useI18n()
 const key = computed(() => ['notices', me.value?.id])
-const { data } = useQuery({ queryKey: key, queryFn: () => take(api.GET('/me/notices')), enabled: computed(() => !!me.value) })
+const { data } = useQuery({
+  queryKey: key,
+  queryFn: () => take(api.GET('/me/notices')),
+  enabled: computed(() => !!me.value),
+})
 const items = computed(() => data.value?.items ?? [])
 const said = (notice: (typeof items.value)[number]) =>
   t('notices.' + notice.code, { ...(notice.values as Record<string, string>), by: notice.by || t('notices.somebody') })
 const { busy, run } = useBusy()
-const read = () => run(async () => {
-  const left = await take(api.PUT('/me/notices', { body: { notices: items.value.map(({ id }) => id) } }))
-  queries.setQueryData(key.value, left)
-})
+const read = () =>
+  run(async () => {
+    const left = await take(api.PUT('/me/notices', { body: { notices: items.value.map(({ id }) => id) } }))
+    queries.setQueryData(key.value, left)
+  })
 </script>
 
 <template>
@@ -40,8 +45,22 @@ const read = () => run(async () => {
 </template>
 
 <style scoped>
-.notices { margin: 12px clamp(14px, 3.1vw, 40px) 0; color: var(--ink); background: var(--brass-pale); outline: none; }
-.notices { border: 1px solid var(--line); border-left: 4px solid var(--brass); box-shadow: none; }
-ul { margin: 4px 0; padding-left: 20px; }
-p { margin: 4px 0 8px; }
+.notices {
+  margin: 12px clamp(14px, 3.1vw, 40px) 0;
+  color: var(--ink);
+  background: var(--brass-pale);
+  outline: none;
+}
+.notices {
+  border: 1px solid var(--line);
+  border-left: 4px solid var(--brass);
+  box-shadow: none;
+}
+ul {
+  margin: 4px 0;
+  padding-left: 20px;
+}
+p {
+  margin: 4px 0 8px;
+}
 </style>

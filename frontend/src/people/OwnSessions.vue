@@ -19,15 +19,17 @@ const KEY = ['own-sessions']
 const { data, error, refetch } = useQuery({ queryKey: KEY, queryFn: () => take(api.GET('/me/sessions')) })
 const items = computed(() => data.value?.items ?? [])
 const { busy, run } = useBusy()
-const end = (session: string) => run(async () => {
-  const left = await take(api.DELETE('/me/sessions/{session}', { params: { path: { session } } }))
-  queries.setQueryData(KEY, left)
-  done(t('sessions.did'))
-})
-const endOthers = () => run(async () => {
-  queries.setQueryData(KEY, await take(api.DELETE('/me/sessions')))
-  done(t('sessions.didAll'))
-})
+const end = (session: string) =>
+  run(async () => {
+    const left = await take(api.DELETE('/me/sessions/{session}', { params: { path: { session } } }))
+    queries.setQueryData(KEY, left)
+    done(t('sessions.did'))
+  })
+const endOthers = () =>
+  run(async () => {
+    queries.setQueryData(KEY, await take(api.DELETE('/me/sessions')))
+    done(t('sessions.didAll'))
+  })
 </script>
 
 <template>
@@ -43,7 +45,9 @@ const endOthers = () => run(async () => {
           </template>
         </Column>
         <Column :header="$t('sessions.place')">
-          <template #body="{ data: item }"><span class="num">{{ item.place }}</span></template>
+          <template #body="{ data: item }"
+            ><span class="num">{{ item.place }}</span></template
+          >
         </Column>
         <Column :header="$t('sessions.used')">
           <template #body="{ data: item }">{{ dayAndTime(item.usedAt, zone) }}</template>
@@ -55,7 +59,9 @@ const endOthers = () => run(async () => {
           <template #body="{ data: item }">{{ dayAndTime(item.endsAt, zone) }}</template>
         </Column>
         <Column>
-          <template #header><span class="unseen">{{ $t('sessions.end') }}</span></template>
+          <template #header
+            ><span class="unseen">{{ $t('sessions.end') }}</span></template
+          >
           <template #body="{ data: item }">
             <Button
               v-if="!item.current"
@@ -77,5 +83,8 @@ const endOthers = () => run(async () => {
 </template>
 
 <style scoped>
-section { display: grid; gap: 8px; }
+section {
+  display: grid;
+  gap: 8px;
+}
 </style>

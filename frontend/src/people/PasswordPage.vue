@@ -13,7 +13,9 @@ import OwnSessions from './OwnSessions.vue'
 /** One's own password; whoever was handed one chooses it here before anything else. */
 const router = useRouter()
 const route = useRoute()
-const own = computed(() => [me.value?.name ?? '', me.value?.login ?? ''].flatMap((each) => [each, ...each.split(/[ .]/)]))
+const own = computed(() =>
+  [me.value?.name ?? '', me.value?.login ?? ''].flatMap((each) => [each, ...each.split(/[ .]/)]),
+)
 const present = ref('')
 const password = ref('')
 const wrong = ref<{ present?: string; password?: string }>({})
@@ -29,7 +31,8 @@ async function go() {
     const to = route.query.to
     await router.push(typeof to === 'string' && /^\/(?![/\\])/.test(to) ? to : '/')
   } catch (thrown) {
-    if (thrown instanceof Problem && thrown.kind === 'invalid') wrong.value = { present: thrown.field('present'), password: thrown.field('password') }
+    if (thrown instanceof Problem && thrown.kind === 'invalid')
+      wrong.value = { present: thrown.field('present'), password: thrown.field('password') }
     else wentWrong(thrown)
   } finally {
     busy.value = false
@@ -42,8 +45,25 @@ async function go() {
     <h1>{{ $t('ownPassword.title') }}</h1>
     <p v-if="me?.mustChange">{{ $t('ownPassword.must') }}</p>
     <form class="own" @submit.prevent="go">
-      <div class="field"><label for="present">{{ $t('ownPassword.present') }}</label><InputText id="present" v-model="present" type="password" autocomplete="current-password" required maxlength="200" :aria-invalid="!!wrong.present" fluid /><span v-if="wrong.present" class="wrong" role="alert">{{ wrong.present }}</span></div>
-      <NewPassword id="password" v-model="password" :label="$t('welcome.password')" :wrong="wrong.password" :own="own" />
+      <div class="field">
+        <label for="present">{{ $t('ownPassword.present') }}</label><InputText
+          id="present"
+          v-model="present"
+          type="password"
+          autocomplete="current-password"
+          required
+          maxlength="200"
+          :aria-invalid="!!wrong.present"
+          fluid
+        /><span v-if="wrong.present" class="wrong" role="alert">{{ wrong.present }}</span>
+      </div>
+      <NewPassword
+        id="password"
+        v-model="password"
+        :label="$t('welcome.password')"
+        :wrong="wrong.password"
+        :own="own"
+      />
       <Button type="submit" :disabled="busy" :label="$t('ownPassword.button')" />
     </form>
     <OwnSessions v-if="!me?.mustChange" />
@@ -51,8 +71,21 @@ async function go() {
 </template>
 
 <style scoped>
-.page { display: grid; gap: 14px; align-content: start; }
-.own { display: grid; gap: 14px; max-width: 420px; justify-items: start; }
-.own > * { width: 100%; }
-.own button { width: auto; }
+.page {
+  display: grid;
+  gap: 14px;
+  align-content: start;
+}
+.own {
+  display: grid;
+  gap: 14px;
+  max-width: 420px;
+  justify-items: start;
+}
+.own > * {
+  width: 100%;
+}
+.own button {
+  width: auto;
+}
 </style>

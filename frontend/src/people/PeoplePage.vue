@@ -25,20 +25,28 @@ const label = ref(chosenBy('label'))
 const q = useSlowly(typed, 200)
 const marked = useSlowly(label, 300)
 watch([q, marked], ([q, label]) => look({ q: q || undefined, label: label || undefined }))
-const query = computed(() => Object.fromEntries([['q', chosenBy('q')], ...FILTERS.map((name) => [name, chosenBy(name)])].filter(([, value]) => value)) as Record<string, string>)
+const query = computed(
+  () =>
+    Object.fromEntries(
+      [['q', chosenBy('q')], ...FILTERS.map((name) => [name, chosenBy(name)])].filter(([, value]) => value),
+    ) as Record<string, string>,
+)
 const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
   queryKey: ['directory', query],
   initialPageParam: undefined as string | undefined,
-  queryFn: ({ pageParam }) => take(api.GET('/directory', { params: { query: { ...query.value, limit: 100, cursor: pageParam } as object } })),
+  queryFn: ({ pageParam }) =>
+    take(api.GET('/directory', { params: { query: { ...query.value, limit: 100, cursor: pageParam } as object } })),
   getNextPageParam: (page) => page.next ?? undefined,
-  placeholderData: keepPreviousData
+  placeholderData: keepPreviousData,
 })
 const people = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 const total = computed(() => data.value?.pages[0]?.total ?? 0)
 
 /** Those who were chosen elsewhere come along. */
 const given = (history.state as { people?: string[] } | null)?.people ?? []
-const chosen = reactive(new Set<string>(given.concat(typeof route.query.person === 'string' ? [route.query.person] : [])))
+const chosen = reactive(
+  new Set<string>(given.concat(typeof route.query.person === 'string' ? [route.query.person] : [])),
+)
 const draft = computed(() => (typeof route.query.sheet === 'string' ? route.query.sheet : ''))
 const open = ref(chosen.size > 0 || draft.value !== '')
 const pick = (id: string) => chosen.delete(id) || chosen.add(id)
@@ -65,28 +73,107 @@ const levels = computed(() => Array.from({ length: house.value?.highestLevel ?? 
 <template>
   <div class="both">
     <div class="page">
-      <header><h1>{{ $t('people.title') }}</h1><template v-if="administers"><RouterLink to="/approvals">{{ $t('approvals.open') }}</RouterLink><RouterLink to="/people/doubles">{{ $t('doubles.open') }}</RouterLink></template><Button size="small" variant="outlined" :label="$t('accounts.open')" @click="router.push({ name: 'make-accounts' })" /><Button size="small" :disabled="!chosen.size" :label="$t('people.into')" @click="open = true" /></header>
+      <header>
+        <h1>{{ $t('people.title') }}</h1>
+        <template v-if="administers"
+          ><RouterLink to="/approvals">{{ $t('approvals.open') }}</RouterLink
+          ><RouterLink to="/people/doubles">{{ $t('doubles.open') }}</RouterLink></template
+        ><Button
+          size="small"
+          variant="outlined"
+          :label="$t('accounts.open')"
+          @click="router.push({ name: 'make-accounts' })"
+        /><Button size="small" :disabled="!chosen.size" :label="$t('people.into')" @click="open = true" />
+      </header>
       <p class="soft">{{ $t('people.more') }}</p>
       <div class="filters">
-        <InputText v-model="typed" size="small" maxlength="200" :placeholder="$t('people.find')" :aria-label="$t('people.find')" />
-        <select class="plain" :aria-label="$t('people.by.kind')" :value="chosenBy('kind')" @change="look({ kind: ($event.target as HTMLSelectElement).value || undefined })"><option value="">{{ $t('people.any.kind') }}</option><option v-for="each in ['learner', 'staff', 'guardian', 'outsider']" :key="each" :value="each">{{ $t('kind.' + each) }}</option></select>
-        <select class="plain" :aria-label="$t('people.by.division')" :value="chosenBy('division')" @change="look({ division: ($event.target as HTMLSelectElement).value || undefined })"><option value="">{{ $t('people.any.division') }}</option><option v-for="each in house?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option></select>
-        <select class="plain" :aria-label="$t('people.by.level')" :value="chosenBy('level')" @change="look({ level: ($event.target as HTMLSelectElement).value || undefined })"><option value="">{{ $t('people.any.level') }}</option><option v-for="each in levels" :key="each" :value="each">{{ $t('level', { n: each }) }}</option></select>
-        <input v-model="label" class="plain" maxlength="40" size="10" :placeholder="$t('people.label')" :aria-label="$t('people.by.label')" />
+        <InputText
+          v-model="typed"
+          size="small"
+          maxlength="200"
+          :placeholder="$t('people.find')"
+          :aria-label="$t('people.find')"
+        />
+        <select
+          class="plain"
+          :aria-label="$t('people.by.kind')"
+          :value="chosenBy('kind')"
+          @change="look({ kind: ($event.target as HTMLSelectElement).value || undefined })"
+        >
+          <option value="">{{ $t('people.any.kind') }}</option>
+          <option v-for="each in ['learner', 'staff', 'guardian', 'outsider']" :key="each" :value="each">
+            {{ $t('kind.' + each) }}
+          </option>
+        </select>
+        <select
+          class="plain"
+          :aria-label="$t('people.by.division')"
+          :value="chosenBy('division')"
+          @change="look({ division: ($event.target as HTMLSelectElement).value || undefined })"
+        >
+          <option value="">{{ $t('people.any.division') }}</option>
+          <option v-for="each in house?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
+        </select>
+        <select
+          class="plain"
+          :aria-label="$t('people.by.level')"
+          :value="chosenBy('level')"
+          @change="look({ level: ($event.target as HTMLSelectElement).value || undefined })"
+        >
+          <option value="">{{ $t('people.any.level') }}</option>
+          <option v-for="each in levels" :key="each" :value="each">{{ $t('level', { n: each }) }}</option>
+        </select>
+        <input
+          v-model="label"
+          class="plain"
+          maxlength="40"
+          size="10"
+          :placeholder="$t('people.label')"
+          :aria-label="$t('people.by.label')"
+        />
         <span class="soft nums" role="status">{{ $t('people.count', { n: $n(total) }, total) }}</span>
       </div>
       <p v-if="chosen.size" class="picked" role="status">
         <strong class="nums">{{ $t('people.chosen', { n: $n(chosen.size) }, chosen.size) }}</strong>
-        <button v-if="chosen.size < total" class="word" @click="chooseAll">{{ $t('people.all', { n: $n(total) }) }}</button>
-        <button v-if="chosen.size <= 60" class="word" @click="router.push({ name: 'cards', state: { people: [...chosen] } })">{{ $t('cards.title').toLowerCase() }}</button>
+        <button v-if="chosen.size < total" class="word" @click="chooseAll">
+          {{ $t('people.all', { n: $n(total) }) }}
+        </button>
+        <button
+          v-if="chosen.size <= 60"
+          class="word"
+          @click="router.push({ name: 'cards', state: { people: [...chosen] } })"
+        >
+          {{ $t('cards.title').toLowerCase() }}
+        </button>
         <button class="word" @click="chosen.clear()">{{ $t('people.no') }}</button>
       </p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <div v-else-if="people.length" role="table" :aria-label="$t('people.title')">
-        <div v-for="each in people" :key="each.person.id" role="row" class="row" :class="{ on: chosen.has(each.person.id) }" @click="pick(each.person.id)">
-          <span role="cell"><input type="checkbox" :checked="chosen.has(each.person.id)" :aria-label="$t('people.pick', { name: listName(each.person) })" @click.stop @change="pick(each.person.id)" /></span>
-          <span role="cell" class="name"><RouterLink :to="{ name: 'person', params: { person: each.person.id } }" @click.stop>{{ listName(each.person) }}</RouterLink></span>
-          <span role="cell">{{ $t('kind.' + each.person.kind) }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template></span>
+        <div
+          v-for="each in people"
+          :key="each.person.id"
+          role="row"
+          class="row"
+          :class="{ on: chosen.has(each.person.id) }"
+          @click="pick(each.person.id)"
+        >
+          <span role="cell"
+            ><input
+              type="checkbox"
+              :checked="chosen.has(each.person.id)"
+              :aria-label="$t('people.pick', { name: listName(each.person) })"
+              @click.stop
+              @change="pick(each.person.id)"
+          /></span>
+          <span role="cell" class="name"
+            ><RouterLink :to="{ name: 'person', params: { person: each.person.id } }" @click.stop>{{
+              listName(each.person)
+            }}</RouterLink></span
+          >
+          <span role="cell"
+            >{{ $t('kind.' + each.person.kind)
+            }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template></span
+          >
           <span role="cell">{{ each.person.division.name }}</span>
           <span role="cell" class="num">{{ each.person.number }}</span>
           <span role="cell" class="soft">{{ each.labels.join(', ') }}</span>
@@ -94,27 +181,108 @@ const levels = computed(() => Array.from({ length: house.value?.highestLevel ?? 
       </div>
       <p v-else-if="isPending" class="skeleton" />
       <p v-else class="empty">{{ $t('people.none') }}</p>
-      <Button v-if="hasNextPage" class="further" size="small" severity="secondary" :label="$t('sites.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
+      <Button
+        v-if="hasNextPage"
+        class="further"
+        size="small"
+        severity="secondary"
+        :label="$t('sites.more')"
+        :disabled="isFetchingNextPage"
+        @click="fetchNextPage()"
+      />
     </div>
-    <PeopleSheet v-if="open && (chosen.size || draft)" :key="draft ? 'draft' : 'new'" :people="[...chosen]" :sheet="draft" @close="close" @people="opened" @applied="done" />
+    <PeopleSheet
+      v-if="open && (chosen.size || draft)"
+      :key="draft ? 'draft' : 'new'"
+      :people="[...chosen]"
+      :sheet="draft"
+      @close="close"
+      @people="opened"
+      @applied="done"
+    />
   </div>
 </template>
 
 <style scoped>
-.both { display: flex; min-height: 100%; }
-.page { flex: 1; min-width: 0; display: grid; gap: 10px; align-content: start; }
-header { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; }
-header h1 { margin-right: auto; }
-.filters { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
-.filters .p-inputtext { width: 220px; }
-.picked { display: flex; flex-wrap: wrap; gap: 4px 14px; align-items: baseline; padding: 5px 10px; background: var(--brass-pale); border-left: 4px solid var(--brass); }
-.row { display: grid; grid-template-columns: 18px minmax(170px, 1.8fr) minmax(110px, 0.9fr) minmax(120px, 1.1fr) 90px minmax(80px, 1fr); gap: 12px; align-items: center; padding: 4px 10px; border-bottom: 1px solid var(--line); cursor: default; }
-.row:hover { background: var(--hover); }
-.row.on { background: var(--brass-pale); }
-.row input { margin: 0; }
-.name { font-weight: 600; }
-.name a { color: inherit; text-decoration-color: var(--line); }
-.empty { padding: 26px 0; font-size: 1.05rem; }
-.further { justify-self: start; }
-@media (max-width: 760px) { .both { flex-direction: column; } .row { grid-template-columns: 18px 1fr auto; } .row > :nth-child(n + 4) { display: none; } }
+.both {
+  display: flex;
+  min-height: 100%;
+}
+.page {
+  flex: 1;
+  min-width: 0;
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+}
+header h1 {
+  margin-right: auto;
+}
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.filters .p-inputtext {
+  width: 220px;
+}
+.picked {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+  padding: 5px 10px;
+  background: var(--brass-pale);
+  border-left: 4px solid var(--brass);
+}
+.row {
+  display: grid;
+  grid-template-columns: 18px minmax(170px, 1.8fr) minmax(110px, 0.9fr) minmax(120px, 1.1fr) 90px minmax(80px, 1fr);
+  gap: 12px;
+  align-items: center;
+  padding: 4px 10px;
+  border-bottom: 1px solid var(--line);
+  cursor: default;
+}
+.row:hover {
+  background: var(--hover);
+}
+.row.on {
+  background: var(--brass-pale);
+}
+.row input {
+  margin: 0;
+}
+.name {
+  font-weight: 600;
+}
+.name a {
+  color: inherit;
+  text-decoration-color: var(--line);
+}
+.empty {
+  padding: 26px 0;
+  font-size: 1.05rem;
+}
+.further {
+  justify-self: start;
+}
+@media (max-width: 760px) {
+  .both {
+    flex-direction: column;
+  }
+  .row {
+    grid-template-columns: 18px 1fr auto;
+  }
+  .row > :nth-child(n + 4) {
+    display: none;
+  }
+}
 </style>

@@ -22,21 +22,57 @@ const name = computed(() => fullName(props.page.person))
 const { busy, run } = useBusy()
 
 function keep(text: string, type: string, ending: string) {
-  saveAs(`${props.page.person.family}-${props.page.person.given}.${ending}`.toLowerCase().replace(/[^a-z0-9.-]+/g, '-'), text, type)
+  saveAs(
+    `${props.page.person.family}-${props.page.person.given}.${ending}`.toLowerCase().replace(/[^a-z0-9.-]+/g, '-'),
+    text,
+    type,
+  )
 }
-const handOut = (as: 'json' | 'csv') => run(async () => {
-  const all = await take(api.POST('/people/{person}/export', path.value))
-  if (as === 'json') keep(JSON.stringify(Object.fromEntries(all.parts.map((part) => [part.name, part.rows.map((row) => Object.fromEntries(part.columns.map((column, at) => [column, row[at]])))])), null, 2), 'application/json', 'json')
-  else keep(csvFile([['part', 'row', 'field', 'value'], ...all.parts.flatMap((part) => part.rows.flatMap((row, n) => part.columns.map((column, at) => [part.name, String(n + 1), column, row[at] ?? ''])))]), 'text/csv', 'csv')
-  done(t('erase.taken', { name: name.value }))
-})
-const look = () => run(async () => (review.value = await take(api.POST('/people/{person}/erasure', { ...path.value, body: { apply: false } }))))
-const erase = () => run(async () => {
-  await take(api.POST('/people/{person}/erasure', { ...path.value, body: { apply: true } }))
-  done(t('erase.did'))
-  queries.clear()
-  await router.push('/people')
-})
+const handOut = (as: 'json' | 'csv') =>
+  run(async () => {
+    const all = await take(api.POST('/people/{person}/export', path.value))
+    if (as === 'json')
+      keep(
+        JSON.stringify(
+          Object.fromEntries(
+            all.parts.map((part) => [
+              part.name,
+              part.rows.map((row) => Object.fromEntries(part.columns.map((column, at) => [column, row[at]]))),
+            ]),
+          ),
+          null,
+          2,
+        ),
+        'application/json',
+        'json',
+      )
+    else
+      keep(
+        csvFile([
+          ['part', 'row', 'field', 'value'],
+          ...all.parts.flatMap((part) =>
+            part.rows.flatMap((row, n) =>
+              part.columns.map((column, at) => [part.name, String(n + 1), column, row[at] ?? '']),
+            ),
+          ),
+        ]),
+        'text/csv',
+        'csv',
+      )
+    done(t('erase.taken', { name: name.value }))
+  })
+const look = () =>
+  run(
+    async () =>
+      (review.value = await take(api.POST('/people/{person}/erasure', { ...path.value, body: { apply: false } }))),
+  )
+const erase = () =>
+  run(async () => {
+    await take(api.POST('/people/{person}/erasure', { ...path.value, body: { apply: true } }))
+    done(t('erase.did'))
+    queries.clear()
+    await router.push('/people')
+  })
 </script>
 
 <template>
@@ -54,13 +90,31 @@ const erase = () => run(async () => {
         <p class="follows">{{ $t('erase.forGood', { name }) }}</p>
         <p>{{ $t('erase.goes', review.counts) }}</p>
         <p>{{ $t('erase.stays', review.counts) }}</p>
-        <p><label>{{ $t('erase.type', { name: page.person.family }) }} <input v-model="typed" class="plain" autocomplete="off" /></label></p>
+        <p>
+          <label
+            >{{ $t('erase.type', { name: page.person.family }) }}
+            <input v-model="typed" class="plain" autocomplete="off"
+          /></label>
+        </p>
       </template>
-      <p class="acts"><Button v-if="!review.refusal" size="small" severity="danger" :disabled="busy || typed.trim() !== page.person.family" :label="$t('erase.now')" @click="erase" /><button class="word" @click="review = null">{{ $t('sheets.notNow') }}</button></p>
+      <p class="acts">
+        <Button
+          v-if="!review.refusal"
+          size="small"
+          severity="danger"
+          :disabled="busy || typed.trim() !== page.person.family"
+          :label="$t('erase.now')"
+          @click="erase"
+        /><button class="word" @click="review = null">{{ $t('sheets.notNow') }}</button>
+      </p>
     </div>
   </section>
 </template>
 
 <style scoped>
-section, .callout { display: grid; gap: 8px; }
+section,
+.callout {
+  display: grid;
+  gap: 8px;
+}
 </style>

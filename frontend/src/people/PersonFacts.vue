@@ -13,47 +13,89 @@ const emit = defineEmits<{ close: []; changed: [] }>()
 const FIELDS = ['given', 'family', 'preferred', 'former', 'level', 'number', 'email'] as const
 type Facts = Record<(typeof FIELDS)[number], string>
 const { t } = useI18n()
-const facts = (page: PersonPage): Facts => Object.fromEntries(FIELDS.map((field) => [field, String(page.person[field] ?? '')])) as Facts
+const facts = (page: PersonPage): Facts =>
+  Object.fromEntries(FIELDS.map((field) => [field, String(page.person[field] ?? '')])) as Facts
 const draft = reactive(facts(props.page))
 const wrong = ref<Partial<Facts>>({})
 const { busy, run } = useBusy()
 const shown = FIELDS.filter((field) => field !== 'level' || props.page.person.kind === 'learner')
 
 async function put(facts: Facts, version: number) {
-  return take(api.PUT('/people/{person}', {
-    params: { path: { person: props.page.person.id }, header: { 'If-Match': `"${version}"` } },
-    body: { given: facts.given, family: facts.family, preferred: facts.preferred || null, former: facts.former || null, level: facts.level ? Number(facts.level) : null, number: facts.number || null, email: facts.email || null }
-  }))
+  return take(
+    api.PUT('/people/{person}', {
+      params: { path: { person: props.page.person.id }, header: { 'If-Match': `"${version}"` } },
+      body: {
+        given: facts.given,
+        family: facts.family,
+        preferred: facts.preferred || null,
+        former: facts.former || null,
+        level: facts.level ? Number(facts.level) : null,
+        number: facts.number || null,
+        email: facts.email || null,
+      },
+    }),
+  )
 }
-const save = () => run(async () => {
-  wrong.value = {}
-  const before = facts(props.page)
-  try {
-    const now = await put(draft, props.page.version)
-    done(t('facts.did', { name: fullName(now.person) }), { back: async () => { await put(before, now.version); emit('changed'); return '' } })
-    emit('changed')
-    emit('close')
-    await refreshSite()
-  } catch (thrown) {
-    if (!(thrown instanceof Problem) || thrown.kind !== 'invalid') throw thrown
-    wrong.value = Object.fromEntries(FIELDS.map((field) => [field, thrown.field(field)]))
-  }
-})
+const save = () =>
+  run(async () => {
+    wrong.value = {}
+    const before = facts(props.page)
+    try {
+      const now = await put(draft, props.page.version)
+      done(t('facts.did', { name: fullName(now.person) }), {
+        back: async () => {
+          await put(before, now.version)
+          emit('changed')
+          return ''
+        },
+      })
+      emit('changed')
+      emit('close')
+      await refreshSite()
+    } catch (thrown) {
+      if (!(thrown instanceof Problem) || thrown.kind !== 'invalid') throw thrown
+      wrong.value = Object.fromEntries(FIELDS.map((field) => [field, thrown.field(field)]))
+    }
+  })
 </script>
 
 <template>
   <form class="callout" :aria-label="$t('facts.title')" @submit.prevent="save">
     <div v-for="field in shown" :key="field" class="field">
       <label :for="'facts-' + field">{{ $t('facts.' + field) }}</label>
-      <input :id="'facts-' + field" v-model="draft[field]" class="plain" :inputmode="field === 'level' ? 'numeric' : undefined" :required="field === 'given' || field === 'family'" maxlength="190" :aria-invalid="!!wrong[field]" autocomplete="off" />
+      <input
+        :id="'facts-' + field"
+        v-model="draft[field]"
+        class="plain"
+        :inputmode="field === 'level' ? 'numeric' : undefined"
+        :required="field === 'given' || field === 'family'"
+        maxlength="190"
+        :aria-invalid="!!wrong[field]"
+        autocomplete="off"
+      />
       <span v-if="wrong[field]" class="wrong" role="alert">{{ wrong[field] }}</span>
       <span v-else-if="field === 'former'" class="hint">{{ $t('facts.formerHint') }}</span>
     </div>
-    <p class="acts"><Button type="submit" size="small" :disabled="busy" :label="$t('facts.save')" /><button type="button" class="word" @click="$emit('close')">{{ $t('sheets.notNow') }}</button></p>
+    <p class="acts">
+      <Button type="submit" size="small" :disabled="busy" :label="$t('facts.save')" /><button
+        type="button"
+        class="word"
+        @click="$emit('close')"
+      >
+        {{ $t('sheets.notNow') }}
+      </button>
+    </p>
   </form>
 </template>
 
 <style scoped>
-form { display: grid; grid-template-columns: repeat(auto-fill, minmax(230px, 1fr)); gap: 10px 18px; padding: 12px 16px; }
-.acts { grid-column: 1 / -1; }
+form {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 10px 18px;
+  padding: 12px 16px;
+}
+.acts {
+  grid-column: 1 / -1;
+}
 </style>

@@ -16,8 +16,18 @@ import PersonSites from './PersonSites.vue'
 /** Somebody, whatever site: who they are, how they sign in, where they are and why, what they were told, what happened, and what staff wrote down. */
 const route = useRoute()
 const id = computed(() => String(route.params.person))
-const { data: page, error, refetch } = useQuery({ queryKey: ['person', id], queryFn: () => take(api.GET('/people/{person}', { params: { path: { person: id.value } } })) })
-const { data: log } = useQuery({ queryKey: ['logbook', 'of', id], queryFn: () => take(api.GET('/people/{person}/logbook', { params: { path: { person: id.value } } })) })
+const {
+  data: page,
+  error,
+  refetch,
+} = useQuery({
+  queryKey: ['person', id],
+  queryFn: () => take(api.GET('/people/{person}', { params: { path: { person: id.value } } })),
+})
+const { data: log } = useQuery({
+  queryKey: ['logbook', 'of', id],
+  queryFn: () => take(api.GET('/people/{person}/logbook', { params: { path: { person: id.value } } })),
+})
 const correcting = ref(false)
 watch(id, () => (correcting.value = false))
 const LATELY = 6
@@ -28,18 +38,34 @@ const messages = computed(() => ({ person: id.value }))
   <div class="page">
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="page">
-      <p><RouterLink to="/people">{{ $t('person.all') }}</RouterLink></p>
+      <p>
+        <RouterLink to="/people">{{ $t('person.all') }}</RouterLink>
+      </p>
       <header>
         <h1>{{ fullName(page.person) }}</h1>
-        <p>{{ $t('kind.' + page.person.kind) }}<template v-if="page.person.level">, {{ $t('level', { n: page.person.level }) }}</template> · {{ page.person.division.name }} <span class="num">{{ page.person.number }}</span>
-          <span v-if="page.person.preferred" class="soft"> · {{ page.person.given }} {{ page.person.family }}</span><span v-if="page.person.former" class="soft"> · {{ $t('card.formerly', { name: page.person.former }) }}</span></p>
+        <p>
+          {{ $t('kind.' + page.person.kind)
+          }}<template v-if="page.person.level">, {{ $t('level', { n: page.person.level }) }}</template> ·
+          {{ page.person.division.name }} <span class="num">{{ page.person.number }}</span>
+          <span v-if="page.person.preferred" class="soft"> · {{ page.person.given }} {{ page.person.family }}</span
+          ><span v-if="page.person.former" class="soft">
+            · {{ $t('card.formerly', { name: page.person.former }) }}</span
+          >
+        </p>
         <p v-if="page.labels.length" class="soft">{{ page.labels.join(', ') }}</p>
         <p v-if="!page.gone" class="acts">
           <RouterLink :to="{ name: 'people', query: { person: id } }">{{ $t('people.oneElsewhere') }}</RouterLink>
-          <button v-if="page.administers" class="word" :aria-expanded="correcting" @click="correcting = !correcting">{{ $t('facts.title') }}</button>
+          <button v-if="page.administers" class="word" :aria-expanded="correcting" @click="correcting = !correcting">
+            {{ $t('facts.title') }}
+          </button>
         </p>
       </header>
-      <p v-if="page.gone" class="callout">{{ $t('person.gone.' + page.gone) }} <RouterLink v-if="page.into" :to="{ name: 'person', params: { person: page.into } }">{{ $t('person.intoWhom') }}</RouterLink></p>
+      <p v-if="page.gone" class="callout">
+        {{ $t('person.gone.' + page.gone) }}
+        <RouterLink v-if="page.into" :to="{ name: 'person', params: { person: page.into } }">{{
+          $t('person.intoWhom')
+        }}</RouterLink>
+      </p>
       <PersonFacts v-if="correcting" :page="page" @close="correcting = false" @changed="refetch()" />
       <PersonAccount v-if="page.gone !== 'erased'" :page="page" @changed="refetch()" />
       <PersonSites :page="page" />
@@ -52,7 +78,9 @@ const messages = computed(() => ({ person: id.value }))
         <h2>{{ $t('person.happened') }}</h2>
         <p v-if="log && !log.items.length" class="soft">{{ $t('log.empty') }}</p>
         <LogEntries v-else-if="log" :entries="log.items.slice(0, LATELY)" :zone="zone" :may-undo="() => false" />
-        <p v-if="log && (log.items.length > LATELY || log.next)"><RouterLink :to="{ name: 'person-logbook', params: { person: id } }">{{ $t('person.logbook') }}</RouterLink></p>
+        <p v-if="log && (log.items.length > LATELY || log.next)">
+          <RouterLink :to="{ name: 'person-logbook', params: { person: id } }">{{ $t('person.logbook') }}</RouterLink>
+        </p>
       </section>
       <PersonErase v-if="page.administers && !page.gone" :page="page" />
     </template>
@@ -61,7 +89,18 @@ const messages = computed(() => ({ person: id.value }))
 </template>
 
 <style scoped>
-.page { display: grid; gap: 22px; align-content: start; max-width: 1040px; }
-header { display: grid; gap: 2px; }
-section { display: grid; gap: 8px; }
+.page {
+  display: grid;
+  gap: 22px;
+  align-content: start;
+  max-width: 1040px;
+}
+header {
+  display: grid;
+  gap: 2px;
+}
+section {
+  display: grid;
+  gap: 8px;
+}
 </style>

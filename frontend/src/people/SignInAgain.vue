@@ -25,6 +25,17 @@ onMounted(() => dialog.value?.showModal())
 </template>
 
 <style scoped>
-.again { width: min(400px, 92vw); border: 1px solid var(--line); border-top: 6px solid var(--brass); border-radius: 6px; padding: 22px; background: var(--sheet); color: var(--ink); }
-.again[open] { display: grid; gap: 12px; }
+.again {
+  width: min(400px, 92vw);
+  border: 1px solid var(--line);
+  border-top: 6px solid var(--brass);
+  border-radius: 6px;
+  padding: 22px;
+  background: var(--sheet);
+  color: var(--ink);
+}
+.again[open] {
+  display: grid;
+  gap: 12px;
+}
 </style>

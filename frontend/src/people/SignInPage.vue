@@ -18,14 +18,42 @@ function done() {
       <p class="name"><img src="/mark.svg" alt="" width="40" height="40" />{{ $t('app.name') }}</p>
       <h1>{{ $t('signIn.title') }}</h1>
       <SignInForm @done="done" />
-      <p class="soft"><RouterLink to="/forgotten">{{ $t('signIn.forgotten') }}</RouterLink> {{ $t('signIn.help') }}</p>
+      <p class="soft">
+        <RouterLink to="/forgotten">{{ $t('signIn.forgotten') }}</RouterLink> {{ $t('signIn.help') }}
+      </p>
     </div>
   </div>
 </template>
 
 <style scoped>
-.porch { min-height: 100%; display: grid; align-items: end; justify-items: center; padding: 16px 16px 0; background: linear-gradient(var(--mint-pale) 0 86%, var(--spruce) 86% calc(86% + 3px), var(--paper) calc(86% + 3px)); }
+.porch {
+  min-height: 100%;
+  display: grid;
+  align-items: end;
+  justify-items: center;
+  padding: 16px 16px 0;
+  background: linear-gradient(var(--mint-pale) 0 86%, var(--spruce) 86% calc(86% + 3px), var(--paper) calc(86% + 3px));
+}
 /* The card is a doorway: it stands on the floor line. */
-.card { width: min(400px, 100%); min-height: min(72%, 640px); margin-bottom: calc(14vh - 3px); display: grid; gap: 16px; align-content: center; background: var(--sheet); border: 10px solid var(--spruce); border-bottom: 0; border-radius: 8px 8px 0 0; padding: 26px; }
-.name { display: flex; gap: 10px; align-items: center; font-family: var(--title); font-weight: 700; font-size: 1.3rem; }
+.card {
+  width: min(400px, 100%);
+  min-height: min(72%, 640px);
+  margin-bottom: calc(14vh - 3px);
+  display: grid;
+  gap: 16px;
+  align-content: center;
+  background: var(--sheet);
+  border: 10px solid var(--spruce);
+  border-bottom: 0;
+  border-radius: 8px 8px 0 0;
+  padding: 26px;
+}
+.name {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  font-family: var(--title);
+  font-weight: 700;
+  font-size: 1.3rem;
+}
 </style>

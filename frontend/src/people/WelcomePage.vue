@@ -13,11 +13,12 @@ const router = useRouter()
 const token = useRoute().hash.slice(1)
 const password = ref('')
 const { busy, wrong, run } = useForm(token ? '' : t('welcome.noToken'))
-const go = () => run(async () => {
-  const { login } = await take(api.POST('/first-password', { body: { token, password: password.value } }))
-  await signIn(login, password.value)
-  await router.push('/')
-})
+const go = () =>
+  run(async () => {
+    const { login } = await take(api.POST('/first-password', { body: { token, password: password.value } }))
+    await signIn(login, password.value)
+    await router.push('/')
+  })
 </script>
 
 <template>

@@ -13,11 +13,41 @@ afterEach(() => {
   me.value = undefined
 })
 const bea = person('Bea', 'da Luz')
-const account = (more = {}) => ({ login: 'bea.d', open: true, closedFrom: null, hasPassword: true, mustChange: false, sessions: 2, madeAt: null, usedAt: null, ...more })
-const reason = { entry: 'enter', causes: [{ code: 'let-in', values: { role: 'learner' }, change: 'none', mine: false, givers: [] }] }
-const page = (more = {}) => ({ person: bea, labels: ['oboe'], account: account(), refusal: null, mayClose: true, administers: true, version: 1, gone: null, into: null, notes: [], sites: [{ site, standing: standing(), reason, stretches: [] }], elsewhere: 1, ...more })
+const account = (more = {}) => ({
+  login: 'bea.d',
+  open: true,
+  closedFrom: null,
+  hasPassword: true,
+  mustChange: false,
+  sessions: 2,
+  madeAt: null,
+  usedAt: null,
+  ...more,
+})
+const reason = {
+  entry: 'enter',
+  causes: [{ code: 'let-in', values: { role: 'learner' }, change: 'none', mine: false, givers: [] }],
+}
+const page = (more = {}) => ({
+  person: bea,
+  labels: ['oboe'],
+  account: account(),
+  refusal: null,
+  mayClose: true,
+  administers: true,
+  version: 1,
+  gone: null,
+  into: null,
+  notes: [],
+  sites: [{ site, standing: standing(), reason, stretches: [] }],
+  elsewhere: 1,
+  ...more,
+})
 const press = async (shown: ReturnType<typeof show>['page'], label: string) => {
-  await shown.findAll('button').find((each) => each.text() === label)!.trigger('click')
+  await shown
+    .findAll('button')
+    .find((each) => each.text() === label)!
+    .trigger('click')
   await flushPromises()
 }
 
@@ -39,14 +69,21 @@ describe('a person', () => {
   })
 
   it('is closed after a word on the sites that would have no lead, and opened again by undo', async () => {
-    const put = (_request: Request, { open, apply }: { open: boolean; apply: boolean }) => ({ open: apply ? open : true, changes: true, leaderless: open ? [] : [{ id: site.id, title: 'Harmony' }] })
+    const put = (_request: Request, { open, apply }: { open: boolean; apply: boolean }) => ({
+      open: apply ? open : true,
+      changes: true,
+      leaderless: open ? [] : [{ id: site.id, title: 'Harmony' }],
+    })
     const { shown, asked } = await opened({ [`GET /people/${bea.id}`]: page(), [`PUT /people/${bea.id}/account`]: put })
     await press(shown, 'Close the account…')
     expect(shown.text()).toContain('Harmony would have no lead who can enter.')
     await press(shown, 'Close it now')
     expect(lastDone.sentence).toBe('The account of Bea da Luz is closed.')
     await lastDone.back!()
-    expect(asked.findLast(({ call }) => call === `PUT /people/${bea.id}/account`)!.body).toEqual({ open: true, apply: true })
+    expect(asked.findLast(({ call }) => call === `PUT /people/${bea.id}/account`)!.body).toEqual({
+      open: true,
+      apply: true,
+    })
   })
 
   it('says why one may not look after an account', async () => {
@@ -56,7 +93,10 @@ describe('a person', () => {
   })
 
   it('is signed out everywhere', async () => {
-    const { shown } = await opened({ [`GET /people/${bea.id}`]: page(), [`DELETE /people/${bea.id}/sessions`]: { ended: 2 } })
+    const { shown } = await opened({
+      [`GET /people/${bea.id}`]: page(),
+      [`DELETE /people/${bea.id}/sessions`]: { ended: 2 },
+    })
     await press(shown, 'End their sessions')
     expect(lastDone.sentence).toBe('2 sessions are ended.')
   })
@@ -65,7 +105,26 @@ describe('a person', () => {
 describe('sign-in cards', () => {
   it('are made when it is said, shown once, and let go of', async () => {
     history.replaceState({ people: [bea.id, site.id] }, '')
-    const asked = serve({ 'POST /sign-in-cards': { cards: [{ person: { id: bea.id, name: 'Bea da Luz' }, login: 'bea.d', password: 'reed-amber-cobalt-fox-42', until: '2026-12-08T09:00:00Z', refused: null }, { person: { id: site.id, name: 'Mara' }, login: null, password: null, until: null, refused: 'Accounts of staff are looked after by administrators.' }] } })
+    const asked = serve({
+      'POST /sign-in-cards': {
+        cards: [
+          {
+            person: { id: bea.id, name: 'Bea da Luz' },
+            login: 'bea.d',
+            password: 'reed-amber-cobalt-fox-42',
+            until: '2026-12-08T09:00:00Z',
+            refused: null,
+          },
+          {
+            person: { id: site.id, name: 'Mara' },
+            login: null,
+            password: null,
+            until: null,
+            refused: 'Accounts of staff are looked after by administrators.',
+          },
+        ],
+      },
+    })
     const { page: shown } = show(CardsPage)
     expect(shown.text()).toContain('2 people get new passwords')
     await shown.get('input[type=checkbox]').setValue(true)
@@ -83,7 +142,23 @@ describe('sign-in cards', () => {
 
 describe('one’s own password', () => {
   it('is changed by the present one, and what is wrong is said at its field', async () => {
-    const put = vi.fn().mockReturnValueOnce(problem('invalid', 422, 'x', { errors: [{ pointer: '/present', code: 'wrong', detail: 'That is not your present password.' }] })).mockReturnValueOnce({ id: bea.id, name: 'Bea', login: 'b', kind: 'learner', platformAdministrator: false, divisions: [], mayMakeSites: false, mustChange: false })
+    const put = vi
+      .fn()
+      .mockReturnValueOnce(
+        problem('invalid', 422, 'x', {
+          errors: [{ pointer: '/present', code: 'wrong', detail: 'That is not your present password.' }],
+        }),
+      )
+      .mockReturnValueOnce({
+        id: bea.id,
+        name: 'Bea',
+        login: 'b',
+        kind: 'learner',
+        platformAdministrator: false,
+        divisions: [],
+        mayMakeSites: false,
+        mustChange: false,
+      })
     serve({ 'PUT /me/password': put })
     const { page: shown } = show(PasswordPage)
     await shown.get('#present').setValue('old one here')

@@ -8,12 +8,18 @@ export function accountNote(note: { code: string; values: Record<string, unknown
   // What is wrong with a field by itself has a sentence of its own for each.
   const own = `accounts.note.${note.code}-${field}`
   const said = t(own, note.values)
-  return said === own ? t('accounts.note.' + note.code, { ...note.values, field: field ? t('facts.' + field).toLowerCase() : '' }) : said
+  return said === own
+    ? t('accounts.note.' + note.code, { ...note.values, field: field ? t('facts.' + field).toLowerCase() : '' })
+    : said
 }
 
 /** Takes the accounts of a sheet back; answers who had to stay, and why. */
 export async function takeAccountsBack(sheet: string): Promise<string> {
-  const { left } = await take(api.POST('/account-batches/{sheet}/undo', { params: { path: { sheet } }, body: { apply: true } }))
-  await Promise.all(['sheets', 'accounts', 'directory', 'messages'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
+  const { left } = await take(
+    api.POST('/account-batches/{sheet}/undo', { params: { path: { sheet } }, body: { apply: true } }),
+  )
+  await Promise.all(
+    ['sheets', 'accounts', 'directory', 'messages'].map((key) => queries.invalidateQueries({ queryKey: [key] })),
+  )
   return left.map((each) => t('accounts.left.' + each.why, { name: each.name })).join(' ')
 }

@@ -15,11 +15,20 @@ afterEach(() => {
 })
 const bea = person('Bea', 'da Luz')
 const somebody = {
-  id: bea.id, name: 'Bea', login: 'bea.d', kind: 'learner', platformAdministrator: false, divisions: [],
-  mayMakeSites: false, mustChange: false
+  id: bea.id,
+  name: 'Bea',
+  login: 'bea.d',
+  kind: 'learner',
+  platformAdministrator: false,
+  divisions: [],
+  mayMakeSites: false,
+  mustChange: false,
 } as unknown as NonNullable<typeof me.value>
 const press = async (shown: ReturnType<typeof show>['page'], label: string) => {
-  await shown.findAll('button').find((each) => each.text() === label)!.trigger('click')
+  await shown
+    .findAll('button')
+    .find((each) => each.text() === label)!
+    .trigger('click')
   await flushPromises()
 }
 
@@ -28,7 +37,7 @@ describe('a new password', () => {
     const Form = defineComponent({
       components: { NewPassword },
       setup: () => ({ text: ref('') }),
-      template: '<NewPassword id="password" v-model="text" label="New" :own="[\'beatrizdaluz\']" />'
+      template: '<NewPassword id="password" v-model="text" label="New" :own="[\'beatrizdaluz\']" />',
     })
     const { page } = show(Form)
     await page.get('#password').setValue(text)
@@ -54,7 +63,11 @@ describe('a new password', () => {
 
 describe('what others did to one’s account', () => {
   const notice = {
-    id: site.id, code: 'card', at: '2026-11-23T08:00:00Z', by: 'Kofi Mensah', values: {}
+    id: site.id,
+    code: 'card',
+    at: '2026-11-23T08:00:00Z',
+    by: 'Kofi Mensah',
+    values: {},
   }
 
   it('stays until it is read', async () => {
@@ -71,14 +84,18 @@ describe('what others did to one’s account', () => {
 
 describe('who waits for a yes', () => {
   const waiting = {
-    person: bea, site, role: 'learner', by: { id: site.id, name: 'Kofi Mensah' },
-    askedAt: '2026-11-23T08:00:00Z', timeZone: 'UTC'
+    person: bea,
+    site,
+    role: 'learner',
+    by: { id: site.id, name: 'Kofi Mensah' },
+    askedAt: '2026-11-23T08:00:00Z',
+    timeZone: 'UTC',
   }
 
   it('is answered in one press', async () => {
     const asked = serve({
       'GET /approvals': { items: [waiting] },
-      [`POST /sites/${site.id}/approvals/${bea.id}`]: { items: [] }
+      [`POST /sites/${site.id}/approvals/${bea.id}`]: { items: [] },
     })
     const { page } = show(ApprovalsPage)
     await flushPromises()
@@ -93,8 +110,14 @@ describe('who waits for a yes', () => {
 
 describe('one’s own sessions', () => {
   const session = (id: string, more = {}) => ({
-    id, device: 'Firefox, Linux', place: '192.0.2.7', madeAt: '2026-11-20T08:00:00Z',
-    usedAt: '2026-11-24T08:00:00Z', endsAt: '2026-12-20T08:00:00Z', current: false, ...more
+    id,
+    device: 'Firefox, Linux',
+    place: '192.0.2.7',
+    madeAt: '2026-11-20T08:00:00Z',
+    usedAt: '2026-11-24T08:00:00Z',
+    endsAt: '2026-12-20T08:00:00Z',
+    current: false,
+    ...more,
   })
 
   it('are ended one by one or all others at once, never the one at hand', async () => {
@@ -102,7 +125,7 @@ describe('one’s own sessions', () => {
     const asked = serve({
       'GET /me/sessions': { items: [mine, session('b'), session('c')] },
       'DELETE /me/sessions/b': { items: [mine, session('c')] },
-      'DELETE /me/sessions': { items: [mine] }
+      'DELETE /me/sessions': { items: [mine] },
     })
     const { page } = show(OwnSessions)
     await flushPromises()
@@ -118,8 +141,14 @@ describe('one’s own sessions', () => {
 
 describe('the security log', () => {
   const entry = {
-    sequence: 1, at: '2026-11-23T08:00:00Z', code: 'password-reset', by: { id: site.id, name: 'Kofi Mensah' },
-    person: { id: bea.id, name: 'Bea da Luz' }, site: null, address: '192.0.2.7', data: {}
+    sequence: 1,
+    at: '2026-11-23T08:00:00Z',
+    code: 'password-reset',
+    by: { id: site.id, name: 'Kofi Mensah' },
+    person: { id: bea.id, name: 'Bea da Luz' },
+    site: null,
+    address: '192.0.2.7',
+    data: {},
   }
 
   it('says who did what to whom, and is looked through by a name', async () => {

@@ -16,8 +16,31 @@ const settle = async () => {
   await flushPromises()
 }
 const bea = person('Bea', 'da Luz')
-const row = (more: object = {}) => ({ row: 1, text: 'Bea da Luz', given: 'Bea', family: 'da Luz', preferred: null, kind: 'learner', division: 'seniors', level: 7, number: null, email: null, login: 'bea.da-luz', verdict: 'ready', reasons: [], cautions: [], known: null, candidates: [], ...more })
-const batch = (rows: object[], more: object = {}) => ({ total: rows.length, verdicts: { ready: 0, 'needs-choice': 0, refused: 0, 'nothing-to-do': 0, ...more }, addressed: 0, rows })
+const row = (more: object = {}) => ({
+  row: 1,
+  text: 'Bea da Luz',
+  given: 'Bea',
+  family: 'da Luz',
+  preferred: null,
+  kind: 'learner',
+  division: 'seniors',
+  level: 7,
+  number: null,
+  email: null,
+  login: 'bea.da-luz',
+  verdict: 'ready',
+  reasons: [],
+  cautions: [],
+  known: null,
+  candidates: [],
+  ...more,
+})
+const batch = (rows: object[], more: object = {}) => ({
+  total: rows.length,
+  verdicts: { ready: 0, 'needs-choice': 0, refused: 0, 'nothing-to-do': 0, ...more },
+  addressed: 0,
+  rows,
+})
 const kept = { id: '00000000-0000-7000-8000-00000000cccc', version: 1, state: 'draft' }
 
 describe('making accounts', () => {
@@ -30,13 +53,22 @@ describe('making accounts', () => {
     await fields[0]!.setValue('Kai')
     await fields[1]!.setValue('Moreau')
     await page.find('.one').trigger('submit')
-    expect(page.find('textarea').element.value).toBe('given\tfamily\temail\tnumber\tlevel\nBea\tda Luz\tbea@example.org\t\t7\nKai\tMoreau\t\t\t')
+    expect(page.find('textarea').element.value).toBe(
+      'given\tfamily\temail\tnumber\tlevel\nBea\tda Luz\tbea@example.org\t\t7\nKai\tMoreau\t\t\t',
+    )
   })
 
   it('asks who is meant, and makes what is settled', async () => {
     const asked = serve({
-      'POST /account-batches': (_, body: { choices: Record<string, string>; apply: boolean }) => (body.choices['1'] ? batch([row()], { ready: 1 }) : batch([row({ verdict: 'needs-choice', reasons: [{ code: 'same-name', values: {} }], candidates: [bea] })], { 'needs-choice': 1 })),
-      'POST /sheets': kept, [`PUT /sheets/${kept.id}`]: kept, 'POST /message-previews': {}
+      'POST /account-batches': (_, body: { choices: Record<string, string>; apply: boolean }) =>
+        body.choices['1']
+          ? batch([row()], { ready: 1 })
+          : batch([row({ verdict: 'needs-choice', reasons: [{ code: 'same-name', values: {} }], candidates: [bea] })], {
+              'needs-choice': 1,
+            }),
+      'POST /sheets': kept,
+      [`PUT /sheets/${kept.id}`]: kept,
+      'POST /message-previews': {},
     })
     const { page, router } = show(MakeAccountsPage)
     await page.find('#acc-rows').setValue('Bea da Luz')
@@ -45,7 +77,10 @@ describe('making accounts', () => {
     await page.findAll('fieldset input')[1]!.trigger('change')
     await settle()
     expect(page.text()).toContain('one account will be made')
-    await page.findAll('button').find((each) => each.text() === 'Make one account')!.trigger('click')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Make one account')!
+      .trigger('click')
     await settle()
     const applied = asked.filter(({ call }) => call === 'POST /account-batches').at(-1)!.body
     expect(applied).toMatchObject({ text: 'Bea da Luz', choices: { 1: 'new' }, apply: true, sheet: kept.id, tell: '' })
@@ -54,48 +89,124 @@ describe('making accounts', () => {
 
   it('says what is wrong with a field, each in its own words', () => {
     expect(accountNote({ code: 'missing', values: { field: 'name' } })).toBe('Write a given and a family name.')
-    expect(accountNote({ code: 'taken', values: { field: 'email' } })).toBe('This e-mail is somebody else’s. Correct it, or leave it out.')
-    expect(accountNote({ code: 'row-has-it', values: { field: 'number', row: 3 } })).toContain('Row 3 has this number already.')
+    expect(accountNote({ code: 'taken', values: { field: 'email' } })).toBe(
+      'This e-mail is somebody else’s. Correct it, or leave it out.',
+    )
+    expect(accountNote({ code: 'row-has-it', values: { field: 'number', row: 3 } })).toContain(
+      'Row 3 has this number already.',
+    )
   })
 })
 
 describe('a sheet of accounts', () => {
   it('offers cards for those without a password, and is taken back with who has to stay', async () => {
     const path = `/account-batches/${kept.id}`
-    const asked = serve({ [`GET ${path}`]: { rows: [{ row: 1, given: 'Bea', family: 'da Luz', email: null, outcome: 'ready', reasons: [], made: 'person', person: bea.id, login: 'bea', message: null }], withoutPassword: [bea.id], next: null }, [`POST ${path}/undo`]: { ready: 1, left: [{ row: 2, name: 'Kai Moreau', why: 'signed-in' }] } })
+    const asked = serve({
+      [`GET ${path}`]: {
+        rows: [
+          {
+            row: 1,
+            given: 'Bea',
+            family: 'da Luz',
+            email: null,
+            outcome: 'ready',
+            reasons: [],
+            made: 'person',
+            person: bea.id,
+            login: 'bea',
+            message: null,
+          },
+        ],
+        withoutPassword: [bea.id],
+        next: null,
+      },
+      [`POST ${path}/undo`]: { ready: 1, left: [{ row: 2, name: 'Kai Moreau', why: 'signed-in' }] },
+    })
     const { page } = show(AccountsMade, { props: { sheet: { ...kept, done: 1, tell: '' } as never } })
     await flushPromises()
     expect(page.text()).toContain('Sign-in card for the one without a password')
     expect(page.text()).toContain('no e-mail address')
-    await page.findAll('button').find((each) => each.text() === 'Take all of it back…')!.trigger('click')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Take all of it back…')!
+      .trigger('click')
     await flushPromises()
     expect(page.text()).toContain('Kai Moreau has signed in and stays.')
-    await page.findAll('button').find((each) => each.text() === 'Take one back')!.trigger('click')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Take one back')!
+      .trigger('click')
     await flushPromises()
-    expect(asked.filter(({ call }) => call.startsWith('POST')).map(({ body }) => body)).toEqual([{ apply: false }, { apply: true }])
+    expect(asked.filter(({ call }) => call.startsWith('POST')).map(({ body }) => body)).toEqual([
+      { apply: false },
+      { apply: true },
+    ])
     expect(lastDone.sentence).toBe('One account is taken back.')
   })
 })
 
 describe('two who are one', () => {
-  const other = person('Bea', 'da Luz', { id: '00000000-0000-7000-8000-00000000dddd', number: null, email: 'b@example.org' })
+  const other = person('Bea', 'da Luz', {
+    id: '00000000-0000-7000-8000-00000000dddd',
+    number: null,
+    email: 'b@example.org',
+  })
   const review = { lines: [], sites: [], verdicts: {}, removal: null, total: 0 }
-  const merge = { stays: bea, goes: other, facts: { given: 'Bea', family: 'da Luz', preferred: null, former: null, level: 7, number: bea.number, email: 'b@example.org' }, login: 'bea', closes: 'bea2', choices: [{ site: { id: site.id, title: 'Harmony' }, roles: ['learner', 'day-guest'] }], review, ready: false, sheet: null }
+  const merge = {
+    stays: bea,
+    goes: other,
+    facts: {
+      given: 'Bea',
+      family: 'da Luz',
+      preferred: null,
+      former: null,
+      level: 7,
+      number: bea.number,
+      email: 'b@example.org',
+    },
+    login: 'bea',
+    closes: 'bea2',
+    choices: [{ site: { id: site.id, title: 'Harmony' }, roles: ['learner', 'day-guest'] }],
+    review,
+    ready: false,
+    sheet: null,
+  }
 
   it('are told apart, and that is taken back', async () => {
     const path = `/doubles/${bea.id}/${other.id}`
-    const asked = serve({ 'GET /doubles': { total: 1, items: [{ people: [bea, other].map((each) => ({ person: each, sites: 1, account: true, usedAt: null, known: null })), evidence: ['same-name', 'no-number'] }] }, [`PUT ${path}`]: { apart: true }, [`DELETE ${path}`]: { apart: false } })
+    const asked = serve({
+      'GET /doubles': {
+        total: 1,
+        items: [
+          {
+            people: [bea, other].map((each) => ({ person: each, sites: 1, account: true, usedAt: null, known: null })),
+            evidence: ['same-name', 'no-number'],
+          },
+        ],
+      },
+      [`PUT ${path}`]: { apart: true },
+      [`DELETE ${path}`]: { apart: false },
+    })
     const { page } = show(DoublesPage)
     await flushPromises()
     expect(page.text()).toContain('the same name, one has no number')
-    await page.findAll('button').find((each) => each.text() === 'They are two people')!.trigger('click')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'They are two people')!
+      .trigger('click')
     await flushPromises()
     await lastDone.back!()
-    expect(asked.map(({ call }) => call).filter((call) => call.includes('/doubles/'))).toEqual([`PUT ${path}`, `DELETE ${path}`])
+    expect(asked.map(({ call }) => call).filter((call) => call.includes('/doubles/'))).toEqual([
+      `PUT ${path}`,
+      `DELETE ${path}`,
+    ])
   })
 
   it('are merged once every site is settled', async () => {
-    const asked = serve({ 'POST /merges': (_, body: { roles: Record<string, string>; apply: boolean }) => (body.roles[site.id] ? { ...merge, choices: [], ready: true, sheet: body.apply ? kept.id : null } : merge) })
+    const asked = serve({
+      'POST /merges': (_, body: { roles: Record<string, string>; apply: boolean }) =>
+        body.roles[site.id] ? { ...merge, choices: [], ready: true, sheet: body.apply ? kept.id : null } : merge,
+    })
     const { page, router } = show(MergePage)
     await router.push({ name: 'merge', query: { stays: bea.id, goes: other.id } })
     await flushPromises()
@@ -106,7 +217,12 @@ describe('two who are one', () => {
     await flushPromises()
     await button().trigger('click')
     await flushPromises()
-    expect(asked.find(({ body }) => (body as { apply?: boolean })?.apply)!.body).toMatchObject({ stays: bea.id, goes: other.id, roles: { [site.id]: 'learner' }, apply: true })
+    expect(asked.find(({ body }) => (body as { apply?: boolean })?.apply)!.body).toMatchObject({
+      stays: bea.id,
+      goes: other.id,
+      roles: { [site.id]: 'learner' },
+      apply: true,
+    })
     expect(router.currentRoute.value.params.person).toBe(bea.id)
   })
 })

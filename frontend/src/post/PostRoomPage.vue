@@ -15,44 +15,136 @@ import WordsOf from './WordsOf.vue'
 /** The post room: what was sent, in which words messages go out, and, where nothing leaves the house, what arrived. */
 const route = useRoute()
 const router = useRouter()
-const part = computed(() => (['words', 'mailbox'].includes(String(route.params.part)) ? String(route.params.part) : 'messages') as 'messages' | 'words' | 'mailbox')
-const parts = computed(() => (['messages', 'words', 'mailbox'] as const).filter((each) => each !== 'mailbox' || me.value?.seesMailboxes))
+const part = computed(
+  () =>
+    (['words', 'mailbox'].includes(String(route.params.part)) ? String(route.params.part) : 'messages') as
+      'messages' | 'words' | 'mailbox',
+)
+const parts = computed(() =>
+  (['messages', 'words', 'mailbox'] as const).filter((each) => each !== 'mailbox' || me.value?.seesMailboxes),
+)
 const of = (name: string) => String(route.query[name] ?? '')
 const look = (query: object) => router.replace({ query: { ...route.query, ...query } })
-const query = computed(() => Object.fromEntries(['site', 'person', 'kind', 'state', 'q'].map((name) => [name, of(name)]).filter(([, value]) => value)) as Record<string, string>)
+const query = computed(
+  () =>
+    Object.fromEntries(
+      ['site', 'person', 'kind', 'state', 'q'].map((name) => [name, of(name)]).filter(([, value]) => value),
+    ) as Record<string, string>,
+)
 const typed = ref(of('q'))
 const q = useSlowly(typed, 250)
 watch(q, (q) => look({ q: q || undefined }))
-const { data: site } = useQuery({ queryKey: ['site', computed(() => of('site'))], enabled: computed(() => of('site') !== ''), queryFn: () => take(api.GET('/sites/{site}', { params: { path: { site: of('site') } } })) })
+const { data: site } = useQuery({
+  queryKey: ['site', computed(() => of('site'))],
+  enabled: computed(() => of('site') !== ''),
+  queryFn: () => take(api.GET('/sites/{site}', { params: { path: { site: of('site') } } })),
+})
 const address = ref('')
 const asked = useSlowly(address, 250)
-const { data: box, error: noBox, refetch } = useQuery({ queryKey: ['mailbox', asked], enabled: computed(() => part.value === 'mailbox'), queryFn: () => take(api.GET('/mailbox', { params: { query: { address: asked.value } } })), refetchInterval: 4_000, retry: false })
+const {
+  data: box,
+  error: noBox,
+  refetch,
+} = useQuery({
+  queryKey: ['mailbox', asked],
+  enabled: computed(() => part.value === 'mailbox'),
+  queryFn: () => take(api.GET('/mailbox', { params: { query: { address: asked.value } } })),
+  refetchInterval: 4_000,
+  retry: false,
+})
 const open = ref('')
 </script>
 
 <template>
   <div class="page">
     <h1>{{ $t('post.title') }}</h1>
-    <nav class="parts" :aria-label="$t('post.title')"><RouterLink v-for="each in parts" :key="each" :to="{ name: 'post-room', params: { part: each }, query: of('site') ? { site: of('site') } : {} }" :class="{ on: part === each }">{{ $t('post.parts.' + each) }}</RouterLink></nav>
-    <p v-if="site" class="soft">{{ $t('post.ofSite') }} <RouterLink :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink> <button class="word" @click="look({ site: undefined })">{{ $t('post.everywhere') }}</button></p>
+    <nav class="parts" :aria-label="$t('post.title')">
+      <RouterLink
+        v-for="each in parts"
+        :key="each"
+        :to="{ name: 'post-room', params: { part: each }, query: of('site') ? { site: of('site') } : {} }"
+        :class="{ on: part === each }"
+        >{{ $t('post.parts.' + each) }}</RouterLink
+      >
+    </nav>
+    <p v-if="site" class="soft">
+      {{ $t('post.ofSite') }}
+      <RouterLink :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink>
+      {{ ' ' }}<button class="word" @click="look({ site: undefined })">{{ $t('post.everywhere') }}</button>
+    </p>
     <template v-if="part === 'messages'">
       <p class="filters">
-        <label>{{ $t('post.address') }} <input v-model="typed" class="plain" type="search" size="22" maxlength="190" :placeholder="$t('post.addressHint')" /></label>
-        <label><span class="unseen">{{ $t('post.about') }}</span><select class="plain" :value="of('kind')" @change="look({ kind: ($event.target as HTMLSelectElement).value || undefined })"><option value="">{{ $t('post.any.kind') }}</option><option v-for="kind in KINDS" :key="kind" :value="kind">{{ $t('post.kind.' + kind) }}</option></select></label>
-        <label><span class="unseen">{{ $t('post.how') }}</span><select class="plain" :value="of('state')" @change="look({ state: ($event.target as HTMLSelectElement).value || undefined })"><option value="">{{ $t('post.any.state') }}</option><option v-for="state in STATES" :key="state" :value="state">{{ $t('post.told.' + state) }}</option></select></label>
+        <label
+          >{{ $t('post.address') }}
+          <input
+            v-model="typed"
+            class="plain"
+            type="search"
+            size="22"
+            maxlength="190"
+            :placeholder="$t('post.addressHint')"
+        /></label>
+        <label
+          ><span class="unseen">{{ $t('post.about') }}</span
+          ><select
+            class="plain"
+            :value="of('kind')"
+            @change="look({ kind: ($event.target as HTMLSelectElement).value || undefined })"
+          >
+            <option value="">{{ $t('post.any.kind') }}</option>
+            <option v-for="kind in KINDS" :key="kind" :value="kind">{{ $t('post.kind.' + kind) }}</option>
+          </select></label
+        >
+        <label
+          ><span class="unseen">{{ $t('post.how') }}</span
+          ><select
+            class="plain"
+            :value="of('state')"
+            @change="look({ state: ($event.target as HTMLSelectElement).value || undefined })"
+          >
+            <option value="">{{ $t('post.any.state') }}</option>
+            <option v-for="state in STATES" :key="state" :value="state">{{ $t('post.told.' + state) }}</option>
+          </select></label
+        >
       </p>
       <MessageList :query="query" />
     </template>
     <WordsOf v-else-if="part === 'words'" :site="of('site') || null" />
     <template v-else>
       <p class="callout">{{ $t('post.simulated') }}</p>
-      <p class="filters"><label>{{ $t('post.address') }} <input v-model="address" class="plain" type="search" size="28" maxlength="190" :placeholder="$t('post.addressHint')" /></label></p>
+      <p class="filters">
+        <label
+          >{{ $t('post.address') }}
+          <input
+            v-model="address"
+            class="plain"
+            type="search"
+            size="28"
+            maxlength="190"
+            :placeholder="$t('post.addressHint')"
+        /></label>
+      </p>
       <Trouble v-if="noBox" :error="noBox" @again="refetch()" />
       <p v-else-if="box && !box.items.length" class="soft">{{ $t('post.emptyBox') }}</p>
       <ol v-else>
         <li v-for="letter in box?.items" :key="letter.id">
-          <p class="line"><span class="num">{{ letter.address }}</span><button class="word" :aria-expanded="open === letter.id" @click="open = open === letter.id ? '' : letter.id">{{ letter.subject }}</button><span class="soft">{{ dayAndTime(letter.arrivedAt, zone) }}</span></p>
-          <LetterView v-if="open === letter.id" :to="letter.address" :subject="letter.subject" :text="letter.text" :html="letter.html" links />
+          <p class="line">
+            <span class="num">{{ letter.address }}</span><button
+              class="word"
+              :aria-expanded="open === letter.id"
+              @click="open = open === letter.id ? '' : letter.id"
+            >
+              {{ letter.subject }}</button
+            ><span class="soft">{{ dayAndTime(letter.arrivedAt, zone) }}</span>
+          </p>
+          <LetterView
+            v-if="open === letter.id"
+            :to="letter.address"
+            :subject="letter.subject"
+            :text="letter.text"
+            :html="letter.html"
+            links
+          />
         </li>
       </ol>
     </template>
@@ -60,14 +152,55 @@ const open = ref('')
 </template>
 
 <style scoped>
-.page { display: grid; gap: 12px; align-content: start; }
-.parts { display: flex; gap: 18px; border-bottom: 1px solid var(--line); }
-.parts a { padding: 4px 0; text-decoration: none; color: var(--ink); border-bottom: 2px solid transparent; }
-.parts a.on { border-color: var(--spruce); font-weight: 600; }
-.filters { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; }
-ol { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
-li { border-bottom: 1px solid var(--line); padding: 5px 8px; max-width: 900px; }
-.line { display: grid; grid-template-columns: minmax(180px, 1fr) minmax(180px, 2fr) 120px; gap: 14px; align-items: baseline; }
-.line .word { text-align: left; }
-@media (max-width: 640px) { .line { grid-template-columns: 1fr; } }
+.page {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.parts {
+  display: flex;
+  gap: 18px;
+  border-bottom: 1px solid var(--line);
+}
+.parts a {
+  padding: 4px 0;
+  text-decoration: none;
+  color: var(--ink);
+  border-bottom: 2px solid transparent;
+}
+.parts a.on {
+  border-color: var(--spruce);
+  font-weight: 600;
+}
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+}
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border-top: 2px solid var(--line);
+}
+li {
+  border-bottom: 1px solid var(--line);
+  padding: 5px 8px;
+  max-width: 900px;
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(180px, 1fr) minmax(180px, 2fr) 120px;
+  gap: 14px;
+  align-items: baseline;
+}
+.line .word {
+  text-align: left;
+}
+@media (max-width: 640px) {
+  .line {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -7,13 +7,36 @@ import { useSlowly } from '@/ui/slowly'
 import LetterView from './LetterView.vue'
 
 /** What somebody would read, as it is being written. */
-const props = defineProps<{ kind: MessageKind; site?: string | null; division?: string | null; person?: string | null; role?: string | null; words?: string; subject?: string | null; body?: string | null; sample?: Sample | null }>()
-const wish = useSlowly(computed(() => ({ kind: props.kind, site: props.site ?? null, division: props.division ?? null, person: props.person ?? null, role: props.role ?? null, words: props.words ?? '', subject: props.subject ?? null, body: props.body ?? null, sample: props.sample ?? null })), 300)
+const props = defineProps<{
+  kind: MessageKind
+  site?: string | null
+  division?: string | null
+  person?: string | null
+  role?: string | null
+  words?: string
+  subject?: string | null
+  body?: string | null
+  sample?: Sample | null
+}>()
+const wish = useSlowly(
+  computed(() => ({
+    kind: props.kind,
+    site: props.site ?? null,
+    division: props.division ?? null,
+    person: props.person ?? null,
+    role: props.role ?? null,
+    words: props.words ?? '',
+    subject: props.subject ?? null,
+    body: props.body ?? null,
+    sample: props.sample ?? null,
+  })),
+  300,
+)
 const { data: preview, error } = useQuery({
   queryKey: ['preview', 'message', wish],
   queryFn: () => take(api.POST('/message-previews', { body: wish.value })),
   placeholderData: keepPreviousData,
-  retry: false
+  retry: false,
 })
 </script>
 
@@ -26,5 +49,8 @@ const { data: preview, error } = useQuery({
 </template>
 
 <style scoped>
-.small { font-size: 0.9rem; margin-top: 4px; }
+.small {
+  font-size: 0.9rem;
+  margin-top: 4px;
+}
 </style>

@@ -19,18 +19,34 @@ const { t } = useI18n()
 const { house } = useHouse()
 /** "platform", or the code of a division. */
 const scope = ref('')
-const mine = computed(() => [...(me.value?.platformAdministrator ? ['platform'] : []), ...(house.value?.divisions ?? []).filter((each) => me.value?.platformAdministrator || me.value?.divisions.includes(each.code)).map((each) => each.code)])
+const mine = computed(() => [
+  ...(me.value?.platformAdministrator ? ['platform'] : []),
+  ...(house.value?.divisions ?? [])
+    .filter((each) => me.value?.platformAdministrator || me.value?.divisions.includes(each.code))
+    .map((each) => each.code),
+])
 watch(mine, (mine) => (scope.value ||= mine[0] ?? ''), { immediate: true })
-const where = computed(() => (props.site ? { site: props.site } : scope.value && scope.value !== 'platform' ? { division: scope.value } : {}))
-const { data, error, refetch } = useQuery({ queryKey: ['templates', where], enabled: computed(() => !!props.site || scope.value !== ''), queryFn: () => take(api.GET('/templates', { params: { query: where.value } })), retry: false })
+const where = computed(() =>
+  props.site ? { site: props.site } : scope.value && scope.value !== 'platform' ? { division: scope.value } : {},
+)
+const { data, error, refetch } = useQuery({
+  queryKey: ['templates', where],
+  enabled: computed(() => !!props.site || scope.value !== ''),
+  queryFn: () => take(api.GET('/templates', { params: { query: where.value } })),
+  retry: false,
+})
 const kind = ref<MessageKind | ''>('')
 const item = computed(() => data.value?.items.find((each) => each.kind === kind.value) ?? data.value?.items[0])
 const draft = reactive({ subject: '', body: '' })
 const wrong = ref<{ subject?: string; body?: string }>({})
-watch(item, (item) => {
-  Object.assign(draft, { subject: item?.subject ?? '', body: item?.body ?? '' })
-  wrong.value = {}
-}, { immediate: true })
+watch(
+  item,
+  (item) => {
+    Object.assign(draft, { subject: item?.subject ?? '', body: item?.body ?? '' })
+    wrong.value = {}
+  },
+  { immediate: true },
+)
 const changed = computed(() => !!item.value && (draft.subject !== item.value.subject || draft.body !== item.value.body))
 const box = ref<HTMLTextAreaElement>()
 /** Puts a name in where one writes. */
@@ -42,22 +58,29 @@ function put(name: string) {
 }
 const { busy, run } = useBusy()
 const path = computed(() => ({ path: { kind: item.value!.kind } }))
-const save = () => run(async () => {
-  wrong.value = {}
-  try {
-    await take(api.PUT('/templates/{kind}', { params: path.value, body: { ...where.value, ...draft, version: item.value!.own ? item.value!.version : 0 } }))
-    done(t('words.did'))
+const save = () =>
+  run(async () => {
+    wrong.value = {}
+    try {
+      await take(
+        api.PUT('/templates/{kind}', {
+          params: path.value,
+          body: { ...where.value, ...draft, version: item.value!.own ? item.value!.version : 0 },
+        }),
+      )
+      done(t('words.did'))
+      await queries.invalidateQueries({ queryKey: ['templates'] })
+    } catch (thrown) {
+      if (!(thrown instanceof Problem) || thrown.kind !== 'invalid') throw thrown
+      wrong.value = { subject: thrown.field('subject'), body: thrown.field('body') }
+    }
+  })
+const forget = () =>
+  run(async () => {
+    await take(api.DELETE('/templates/{kind}', { params: { ...path.value, query: where.value } }))
+    done(t('words.forgotten'))
     await queries.invalidateQueries({ queryKey: ['templates'] })
-  } catch (thrown) {
-    if (!(thrown instanceof Problem) || thrown.kind !== 'invalid') throw thrown
-    wrong.value = { subject: thrown.field('subject'), body: thrown.field('body') }
-  }
-})
-const forget = () => run(async () => {
-  await take(api.DELETE('/templates/{kind}', { params: { ...path.value, query: where.value } }))
-  done(t('words.forgotten'))
-  await queries.invalidateQueries({ queryKey: ['templates'] })
-})
+  })
 /** Whose copy is looked at; one's own where nobody is named. */
 const whose = ref('')
 const division = computed(() => (props.site || scope.value === 'platform' ? null : scope.value))
@@ -66,29 +89,141 @@ const division = computed(() => (props.site || scope.value === 'platform' ? null
 <template>
   <p v-if="!site && !mine.length" class="soft">{{ $t('words.notYours') }}</p>
   <template v-else>
-    <p v-if="!site"><label>{{ $t('words.of') }} <select v-model="scope" class="plain"><option v-for="each in mine" :key="each" :value="each">{{ each === 'platform' ? $t('words.platform') : house?.divisions.find((one) => one.code === each)?.name }}</option></select></label></p>
+    <p v-if="!site">
+      <label
+        >{{ $t('words.of') }}
+        <select v-model="scope" class="plain">
+          <option v-for="each in mine" :key="each" :value="each">
+            {{ each === 'platform' ? $t('words.platform') : house?.divisions.find((one) => one.code === each)?.name }}
+          </option>
+        </select></label
+      >
+    </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <div v-else-if="data && item" class="both">
-      <nav :aria-label="$t('words.kinds')"><button v-for="each in data.items" :key="each.kind" class="word" :aria-pressed="each.kind === item.kind" @click="kind = each.kind">{{ $t('post.kind.' + each.kind) }}<span v-if="each.own" class="soft"> · {{ $t('words.own') }}</span></button></nav>
+      <nav :aria-label="$t('words.kinds')">
+        <button
+          v-for="each in data.items"
+          :key="each.kind"
+          class="word"
+          :aria-pressed="each.kind === item.kind"
+          @click="kind = each.kind"
+        >
+          {{ $t('post.kind.' + each.kind) }}<span v-if="each.own" class="soft"> · {{ $t('words.own') }}</span>
+        </button>
+      </nav>
       <form @submit.prevent="save">
         <p class="soft">{{ $t('post.whose.' + item.whose) }}</p>
-        <div class="field"><label for="subject">{{ $t('words.subject') }}</label><input id="subject" v-model="draft.subject" class="plain" maxlength="400" :aria-invalid="!!wrong.subject" /><span v-if="wrong.subject" class="wrong" role="alert">{{ wrong.subject }}</span></div>
-        <div class="field"><label for="body">{{ $t('words.body') }}</label><textarea id="body" ref="box" v-model="draft.body" class="plain" rows="11" :aria-invalid="!!wrong.body" /><span v-if="wrong.body" class="wrong" role="alert">{{ wrong.body }}</span></div>
-        <p class="names">{{ $t('words.names') }} <button v-for="name in item.placeholders" :key="name" type="button" class="word num" :title="$t('words.name.' + name)" @click="put(name)">{{ '{' + name + '}' }}</button></p>
+        <div class="field">
+          <label for="subject">{{ $t('words.subject') }}</label><input
+            id="subject"
+            v-model="draft.subject"
+            class="plain"
+            maxlength="400"
+            :aria-invalid="!!wrong.subject"
+          /><span v-if="wrong.subject" class="wrong" role="alert">{{ wrong.subject }}</span>
+        </div>
+        <div class="field">
+          <label for="body">{{ $t('words.body') }}</label><textarea
+            id="body"
+            ref="box"
+            v-model="draft.body"
+            class="plain"
+            rows="11"
+            :aria-invalid="!!wrong.body"
+          /><span v-if="wrong.body" class="wrong" role="alert">{{ wrong.body }}</span>
+        </div>
+        <p class="names">
+          {{ $t('words.names') }}
+          <button
+            v-for="name in item.placeholders"
+            :key="name"
+            type="button"
+            class="word num"
+            :title="$t('words.name.' + name)"
+            @click="put(name)"
+          >
+            {{ '{' + name + '}' }}
+          </button>
+        </p>
         <p v-if="item.needsLink" class="soft">{{ $t('words.linkStays') }}</p>
-        <p class="acts"><Button type="submit" size="small" :disabled="busy || !changed" :label="$t('words.save')" /><button v-if="item.own" type="button" class="word" :disabled="busy" @click="forget">{{ $t('words.forget') }}</button><button v-if="changed" type="button" class="word" @click="Object.assign(draft, { subject: item.subject, body: item.body })">{{ $t('words.drop') }}</button></p>
+        <p class="acts">
+          <Button type="submit" size="small" :disabled="busy || !changed" :label="$t('words.save')" /><button
+            v-if="item.own"
+            type="button"
+            class="word"
+            :disabled="busy"
+            @click="forget"
+          >
+            {{ $t('words.forget') }}</button
+          ><button
+            v-if="changed"
+            type="button"
+            class="word"
+            @click="Object.assign(draft, { subject: item.subject, body: item.body })"
+          >
+            {{ $t('words.drop') }}
+          </button>
+        </p>
       </form>
-      <section :aria-label="$t('words.preview')"><h2>{{ $t('words.preview') }}</h2><FindPerson :person="whose" name="" :label="$t('words.whose')" bare @pick="whose = $event ?? ''" /><PreviewOf :kind="item.kind" :person="whose || null" :site="site" :division="division" :subject="draft.subject" :body="draft.body" :words="item.placeholders.includes('words') ? $t('words.example') : ''" /></section>
+      <section :aria-label="$t('words.preview')">
+        <h2>{{ $t('words.preview') }}</h2>
+        <FindPerson :person="whose" name="" :label="$t('words.whose')" bare @pick="whose = $event ?? ''" /><PreviewOf
+          :kind="item.kind"
+          :person="whose || null"
+          :site="site"
+          :division="division"
+          :subject="draft.subject"
+          :body="draft.body"
+          :words="item.placeholders.includes('words') ? $t('words.example') : ''"
+        />
+      </section>
     </div>
   </template>
 </template>
 
 <style scoped>
-.both { display: grid; grid-template-columns: 190px minmax(320px, 1fr) minmax(320px, 1fr); gap: 24px; align-items: start; }
-nav { display: grid; gap: 6px; justify-items: start; }
-nav .word[aria-pressed='true'] { font-weight: 700; color: var(--ink); text-decoration: none; border-left: 3px solid var(--spruce); padding-left: 8px; }
-form, section { display: grid; gap: 10px; }
-textarea, #subject { width: 100%; }
-.names { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: baseline; }
-@media (max-width: 1000px) { .both { grid-template-columns: 1fr; } nav { display: flex; flex-wrap: wrap; gap: 6px 16px; } }
+.both {
+  display: grid;
+  grid-template-columns: 190px minmax(320px, 1fr) minmax(320px, 1fr);
+  gap: 24px;
+  align-items: start;
+}
+nav {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+nav .word[aria-pressed='true'] {
+  font-weight: 700;
+  color: var(--ink);
+  text-decoration: none;
+  border-left: 3px solid var(--spruce);
+  padding-left: 8px;
+}
+form,
+section {
+  display: grid;
+  gap: 10px;
+}
+textarea,
+#subject {
+  width: 100%;
+}
+.names {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: baseline;
+}
+@media (max-width: 1000px) {
+  .both {
+    grid-template-columns: 1fr;
+  }
+  nav {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px 16px;
+  }
+}
 </style>

@@ -14,7 +14,22 @@ import WordsOf from './WordsOf.vue'
 
 afterEach(() => (me.value = undefined))
 const message = (more: Partial<Message> = {}): Message => ({
-  id: '00000000-0000-7000-8000-00000000aaaa', kind: 'let-in', state: 'sent', person: { id: person('Bea', 'da Luz').id, name: 'Bea da Luz' }, to: 'bea@example.org', site: { id: site.id, title: site.title }, sheet: null, subject: 'You can enter Harmony', text: 'Hello Bea\n\n(link to the site)', madeAt: '2026-11-24T09:00:00Z', sentAt: '2026-11-24T09:02:00Z', by: 'Mara Lindqvist', tries: 1, reason: null, waits: null, ...more
+  id: '00000000-0000-7000-8000-00000000aaaa',
+  kind: 'let-in',
+  state: 'sent',
+  person: { id: person('Bea', 'da Luz').id, name: 'Bea da Luz' },
+  to: 'bea@example.org',
+  site: { id: site.id, title: site.title },
+  sheet: null,
+  subject: 'You can enter Harmony',
+  text: 'Hello Bea\n\n(link to the site)',
+  madeAt: '2026-11-24T09:00:00Z',
+  sentAt: '2026-11-24T09:02:00Z',
+  by: 'Mara Lindqvist',
+  tries: 1,
+  reason: null,
+  waits: null,
+  ...more,
 })
 const settle = async () => {
   await new Promise((done) => setTimeout(done, 350))
@@ -28,11 +43,17 @@ describe('a letter', () => {
     expect(page.text()).toContain('no address')
     expect(page.text()).toContain('<i>S</i>')
     expect(page.find('a').exists()).toBe(false)
-    expect(show(LetterView, { props: { to: 'b@example.org', subject: 's', text, links: true } }).page.find('a').attributes('href')).toBe('https://example.org/x')
+    expect(
+      show(LetterView, { props: { to: 'b@example.org', subject: 's', text, links: true } })
+        .page.find('a')
+        .attributes('href'),
+    ).toBe('https://example.org/x')
   })
 
   it('has its layout in a frame in which nothing runs', async () => {
-    const { page } = show(LetterView, { props: { to: 'b@example.org', subject: 's', text: 't', html: '<script>x</script>' } })
+    const { page } = show(LetterView, {
+      props: { to: 'b@example.org', subject: 's', text: 't', html: '<script>x</script>' },
+    })
     await page.findAll('button')[1]!.trigger('click')
     expect(page.find('iframe').attributes('sandbox')).toBe('')
   })
@@ -50,7 +71,11 @@ describe('messages', () => {
 
   it('are sent again or withdrawn, each as it stands, and who could not be is said', async () => {
     const held = message({ id: '00000000-0000-7000-8000-00000000bbbb', state: 'held', waits: 60 })
-    const asked = serve({ 'GET /messages': { items: [held, message({ state: 'bounced', reason: 'No such mailbox.' })], next: null }, 'POST /messages/again': { queued: 0, left: [{ id: message().id, name: 'Bea da Luz', why: 'no-address' }] }, 'POST /messages/withdraw': { withdrawn: 1 } })
+    const asked = serve({
+      'GET /messages': { items: [held, message({ state: 'bounced', reason: 'No such mailbox.' })], next: null },
+      'POST /messages/again': { queued: 0, left: [{ id: message().id, name: 'Bea da Luz', why: 'no-address' }] },
+      'POST /messages/withdraw': { withdrawn: 1 },
+    })
     const { page } = show(MessageList, { props: { query: {} } })
     await flushPromises()
     expect(page.text()).toContain('No such mailbox.')
@@ -86,10 +111,35 @@ describe('the post room', () => {
 })
 
 describe('words', () => {
-  const templates = { scope: 'platform', items: [{ kind: 'let-in', subject: 'In', body: 'Go: {link}', whose: 'first', own: false, version: 0, placeholders: ['given', 'link', 'words'], needsLink: true }] }
+  const templates = {
+    scope: 'platform',
+    items: [
+      {
+        kind: 'let-in',
+        subject: 'In',
+        body: 'Go: {link}',
+        whose: 'first',
+        own: false,
+        version: 0,
+        placeholders: ['given', 'link', 'words'],
+        needsLink: true,
+      },
+    ],
+  }
   const opened = async (answers: object = {}) => {
     me.value = { platformAdministrator: true, divisions: [] } as never
-    const asked = serve({ 'GET /templates': templates, 'POST /message-previews': { to: 'me@example.org', subject: 'In', text: 'Go', html: '', whose: 'unsaved', problems: [] }, ...answers })
+    const asked = serve({
+      'GET /templates': templates,
+      'POST /message-previews': {
+        to: 'me@example.org',
+        subject: 'In',
+        text: 'Go',
+        html: '',
+        whose: 'unsaved',
+        problems: [],
+      },
+      ...answers,
+    })
     const { page } = show(WordsOf, { props: { site: null } })
     await flushPromises()
     return { page, asked }
@@ -101,14 +151,24 @@ describe('words', () => {
     await page.findAll('.names button')[0]!.trigger('click')
     expect(page.find('textarea').element.value).toBe('Dear {given}')
     await settle()
-    expect((asked.filter(({ call }) => call.startsWith('POST /message-previews')).at(-1)!.body as { body: string }).body).toBe('Dear {given}')
+    expect(
+      (asked.filter(({ call }) => call.startsWith('POST /message-previews')).at(-1)!.body as { body: string }).body,
+    ).toBe('Dear {given}')
     await page.find('form').trigger('submit')
     await flushPromises()
-    expect(asked.find(({ call }) => call.startsWith('PUT'))!.body).toEqual({ subject: 'In', body: 'Dear {given}', version: 0 })
+    expect(asked.find(({ call }) => call.startsWith('PUT'))!.body).toEqual({
+      subject: 'In',
+      body: 'Dear {given}',
+      version: 0,
+    })
   })
 
   it('that are wrong are said at their field, and stay', async () => {
-    const { page } = await opened({ 'PUT /templates/let-in': problem('invalid', 422, 'x', { errors: [{ pointer: '/body', code: 'no-link', detail: 'The link must stay.' }] }) })
+    const { page } = await opened({
+      'PUT /templates/let-in': problem('invalid', 422, 'x', {
+        errors: [{ pointer: '/body', code: 'no-link', detail: 'The link must stay.' }],
+      }),
+    })
     await page.find('textarea').setValue('No link')
     await page.find('form').trigger('submit')
     await flushPromises()
@@ -128,8 +188,20 @@ describe('telling', () => {
   })
 
   it('counts who can be told and who cannot', () => {
-    const line = (told: 'mail' | 'no-address' | 'no-account' | null) => ({ told, person: { id: site.id, name: 'x' }, after: null })
-    const { page } = show(TellThem, { props: { tell: true, words: '', kind: 'let-in', site: site.id, lines: [line('mail'), line('mail'), line('no-address'), line('no-account'), line(null)] } })
+    const line = (told: 'mail' | 'no-address' | 'no-account' | null) => ({
+      told,
+      person: { id: site.id, name: 'x' },
+      after: null,
+    })
+    const { page } = show(TellThem, {
+      props: {
+        tell: true,
+        words: '',
+        kind: 'let-in',
+        site: site.id,
+        lines: [line('mail'), line('mail'), line('no-address'), line('no-account'), line(null)],
+      },
+    })
     expect(page.text()).toContain('2 get a message')
     expect(page.text()).toContain('2 have no e-mail address or account')
   })

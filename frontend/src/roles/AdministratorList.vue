@@ -13,14 +13,18 @@ import { listed } from './rules'
 const props = defineProps<{ divisions: House['divisions'] }>()
 const { t } = useI18n()
 const client = useQueryClient()
-const { data, error, refetch } = useQuery({ queryKey: ['administrators'], queryFn: () => take(api.GET('/administrators')) })
+const { data, error, refetch } = useQuery({
+  queryKey: ['administrators'],
+  queryFn: () => take(api.GET('/administrators')),
+})
 const person = ref('')
 const name = ref('')
 const wish = reactive({ platform: false, divisions: [] as string[] })
 const wrong = ref('')
 const adding = ref(false)
 const division = (code: string) => props.divisions.find((each) => each.code === code)?.name ?? code
-const of = (each: { platform: boolean; divisions: string[] }) => listed([...(each.platform ? [t('rules.admin.everything')] : []), ...each.divisions.map(division)])
+const of = (each: { platform: boolean; divisions: string[] }) =>
+  listed([...(each.platform ? [t('rules.admin.everything')] : []), ...each.divisions.map(division)])
 
 function start(id: string, called: string, platform: boolean, divisions: string[]) {
   person.value = id
@@ -30,7 +34,10 @@ function start(id: string, called: string, platform: boolean, divisions: string[
 }
 
 async function put(id: string, body: { platform: boolean; divisions: string[] }) {
-  client.setQueryData(['administrators'], await take(api.PUT('/administrators/{person}', { params: { path: { person: id } }, body })))
+  client.setQueryData(
+    ['administrators'],
+    await take(api.PUT('/administrators/{person}', { params: { path: { person: id } }, body })),
+  )
   await client.invalidateQueries({ queryKey: ['house-log'] })
   return ''
 }
@@ -40,7 +47,9 @@ async function save() {
   const id = person.value
   try {
     await put(id, { platform: wish.platform, divisions: [...wish.divisions] })
-    done(t('rules.admin.did', { name: name.value || t('rules.parts.administrators') }), { back: () => put(id, { platform: before?.platform ?? false, divisions: before?.divisions ?? [] }) })
+    done(t('rules.admin.did', { name: name.value || t('rules.parts.administrators') }), {
+      back: () => put(id, { platform: before?.platform ?? false, divisions: before?.divisions ?? [] }),
+    })
     person.value = ''
     adding.value = false
   } catch (thrown) {
@@ -55,26 +64,74 @@ async function save() {
   <Trouble v-if="error" :error="error" @again="refetch()" />
   <ul v-else>
     <li v-for="each in data?.items" :key="each.person.id">
-      <strong>{{ each.person.name }}</strong> {{ of(each) }}<em v-if="each.closed" class="clay"> {{ $t('rules.admin.closed') }}</em>
-      <button class="word" :aria-label="`${$t('rules.admin.change')}: ${each.person.name}`" @click="start(each.person.id, each.person.name, each.platform, each.divisions); adding = false">{{ $t('rules.admin.change') }}</button>
+      <strong>{{ each.person.name }}</strong> {{ of(each)
+      }}<em v-if="each.closed" class="clay"> {{ $t('rules.admin.closed') }}</em>
+      <button
+        class="word"
+        :aria-label="`${$t('rules.admin.change')}: ${each.person.name}`"
+        @click="
+          start(each.person.id, each.person.name, each.platform, each.divisions)
+          adding = false
+        "
+      >
+        {{ $t('rules.admin.change') }}
+      </button>
     </li>
   </ul>
-  <div v-if="adding" class="adding"><FindPerson :person="person" name="" @pick="start($event ?? '', '', false, [])" /></div>
+  <div v-if="adding" class="adding">
+    <FindPerson :person="person" name="" @pick="start($event ?? '', '', false, [])" />
+  </div>
   <form v-if="person" class="wish" @submit.prevent="save">
     <strong v-if="name">{{ name }}</strong>
     <label><input v-model="wish.platform" type="checkbox" /> {{ $t('rules.admin.platform') }}</label>
-    <label v-for="each in divisions" :key="each.code"><input v-model="wish.divisions" type="checkbox" :value="each.code" /> {{ $t('rules.admin.divisions') }} {{ each.name }}</label>
+    <label v-for="each in divisions" :key="each.code"
+      ><input v-model="wish.divisions" type="checkbox" :value="each.code" /> {{ $t('rules.admin.divisions') }}
+      {{ each.name }}</label
+    >
     <p v-if="wrong" class="clay" role="alert">{{ wrong }}</p>
-    <p class="row"><Button type="submit" size="small" :label="$t('rules.admin.save')" /><button type="button" class="word" @click="person = ''; adding = false">{{ $t('card.never') }}</button></p>
+    <p class="row">
+      <Button type="submit" size="small" :label="$t('rules.admin.save')" /><button
+        type="button"
+        class="word"
+        @click="
+          person = ''
+          adding = false
+        "
+      >
+        {{ $t('card.never') }}
+      </button>
+    </p>
   </form>
-  <p v-else-if="!adding"><button class="word" @click="adding = true">{{ $t('rules.admin.add') }}</button></p>
+  <p v-else-if="!adding">
+    <button class="word" @click="adding = true">{{ $t('rules.admin.add') }}</button>
+  </p>
 </template>
 
 <style scoped>
-ul { list-style: none; margin: 0; padding: 0; }
-li { padding: 6px 0; border-bottom: 1px solid var(--line); }
-li button { margin-left: 12px; }
-.adding { max-width: 460px; }
-.wish { border-left: 4px solid var(--brass); padding: 6px 14px; display: grid; gap: 8px; }
-.row { display: flex; gap: 14px; align-items: center; }
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+li button {
+  margin-left: 12px;
+}
+.adding {
+  max-width: 460px;
+}
+.wish {
+  border-left: 4px solid var(--brass);
+  padding: 6px 14px;
+  display: grid;
+  gap: 8px;
+}
+.row {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
 </style>

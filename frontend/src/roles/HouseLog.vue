@@ -17,12 +17,17 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, 
   queryKey: ['house-log'],
   initialPageParam: undefined as string | undefined,
   queryFn: ({ pageParam }) => take(api.GET('/house/logbook', { params: { query: { cursor: pageParam } } })),
-  getNextPageParam: (page) => page.next ?? undefined
+  getNextPageParam: (page) => page.next ?? undefined,
 })
 const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
-const before = (entry: LogEntry) => (entry.code === 'rules-changed' ? Number((entry.data as { before?: number }).before) : 0)
-interface Administers { platform: boolean; divisions: string[] }
-const administered = (entry: LogEntry) => (entry.code === 'administrator-named' && entry.person ? (entry.data as { before: Administers }).before : null)
+const before = (entry: LogEntry) =>
+  entry.code === 'rules-changed' ? Number((entry.data as { before?: number }).before) : 0
+interface Administers {
+  platform: boolean
+  divisions: string[]
+}
+const administered = (entry: LogEntry) =>
+  entry.code === 'administrator-named' && entry.person ? (entry.data as { before: Administers }).before : null
 
 async function nameAgain(entry: LogEntry) {
   const before = administered(entry)
@@ -41,8 +46,20 @@ async function nameAgain(entry: LogEntry) {
   <Trouble v-if="error" :error="error" @again="refetch()" />
   <p v-else-if="!isPending && !entries.length">{{ $t('rules.log.empty') }}</p>
   <LogEntries v-else :entries="entries" :zone="zone" site="" :may-undo="() => false">
-    <template #default="{ entry }"><button v-if="before(entry)" class="word" @click="$emit('putBack', before(entry))">{{ $t('rules.log.putBack', { version: before(entry) }) }}</button>
-      <button v-else-if="administered(entry)" class="word" @click="nameAgain(entry)">{{ $t('rules.log.asBefore') }}</button></template>
+    <template #default="{ entry }"
+      ><button v-if="before(entry)" class="word" @click="$emit('putBack', before(entry))">
+        {{ $t('rules.log.putBack', { version: before(entry) }) }}
+      </button>
+      <button v-else-if="administered(entry)" class="word" @click="nameAgain(entry)">
+        {{ $t('rules.log.asBefore') }}
+      </button></template
+    >
   </LogEntries>
-  <Button v-if="hasNextPage" severity="secondary" :label="$t('log.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
+  <Button
+    v-if="hasNextPage"
+    severity="secondary"
+    :label="$t('log.more')"
+    :disabled="isFetchingNextPage"
+    @click="fetchNextPage()"
+  />
 </template>

@@ -4,7 +4,12 @@ import type { Rules } from '@/app/api'
 import { kindWords } from './rules'
 
 /** How numbers are written, as sentences; for those who may, each to be changed in its place. */
-const props = defineProps<{ rules: Rules; mayChange: boolean; wrongAt: (where: string) => string[]; edit: () => Rules }>()
+const props = defineProps<{
+  rules: Rules
+  mayChange: boolean
+  wrongAt: (where: string) => string[]
+  edit: () => Rules
+}>()
 const { t } = useI18n()
 const KINDS = ['learner', 'staff', 'guardian', 'outsider'] as const
 type Format = Rules['numbers'][number]
@@ -23,10 +28,15 @@ function example(format: Format): string {
   return format.prefix + digits + (format.checked ? luhn(digits) : '')
 }
 
-const sentence = (format: Format) => t('rules.number.sentence', {
-  name: format.name, n: format.digits, example: example(format), kinds: kindWords(format.kinds),
-  prefix: format.prefix ? t('rules.number.before', { letters: format.prefix }) : '', check: format.checked ? t('rules.number.check') : ''
-})
+const sentence = (format: Format) =>
+  t('rules.number.sentence', {
+    name: format.name,
+    n: format.digits,
+    example: example(format),
+    kinds: kindWords(format.kinds),
+    prefix: format.prefix ? t('rules.number.before', { letters: format.prefix }) : '',
+    check: format.checked ? t('rules.number.check') : '',
+  })
 
 function set<K extends keyof Format>(index: number, field: K, value: Format[K]) {
   props.edit().numbers[index]![field] = value
@@ -47,21 +57,70 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
   <section v-for="(format, index) in rules.numbers" :key="index" class="format">
     <p>{{ sentence(format) }}</p>
     <div v-if="mayChange" class="row">
-      <div class="field"><label :for="'number-name-' + index">{{ $t('rules.number.name') }}</label><input :id="'number-name-' + index" class="plain" maxlength="40" :value="format.name" @input="set(index, 'name', text($event))" /></div>
-      <div class="field"><label :for="'number-prefix-' + index">{{ $t('rules.number.prefix') }}</label><input :id="'number-prefix-' + index" class="plain short" maxlength="6" :value="format.prefix" @input="set(index, 'prefix', text($event).toUpperCase())" /></div>
-      <div class="field"><label :for="'number-digits-' + index">{{ $t('rules.number.digits') }}</label><input :id="'number-digits-' + index" class="plain short" inputmode="numeric" :value="format.digits" @input="set(index, 'digits', Number(text($event)) || 0)" /></div>
-      <label><input type="checkbox" :checked="format.checked" @change="set(index, 'checked', !format.checked)" /> {{ $t('rules.number.checked') }}</label>
-      <span>{{ $t('rules.number.kinds') }} <label v-for="each in KINDS" :key="each"><input type="checkbox" :checked="format.kinds.includes(each)" @change="kind(index, each)" /> {{ $t('rules.kinds.' + each) }} </label></span>
+      <div class="field">
+        <label :for="'number-name-' + index">{{ $t('rules.number.name') }}</label><input
+          :id="'number-name-' + index"
+          class="plain"
+          maxlength="40"
+          :value="format.name"
+          @input="set(index, 'name', text($event))"
+        />
+      </div>
+      <div class="field">
+        <label :for="'number-prefix-' + index">{{ $t('rules.number.prefix') }}</label><input
+          :id="'number-prefix-' + index"
+          class="plain short"
+          maxlength="6"
+          :value="format.prefix"
+          @input="set(index, 'prefix', text($event).toUpperCase())"
+        />
+      </div>
+      <div class="field">
+        <label :for="'number-digits-' + index">{{ $t('rules.number.digits') }}</label><input
+          :id="'number-digits-' + index"
+          class="plain short"
+          inputmode="numeric"
+          :value="format.digits"
+          @input="set(index, 'digits', Number(text($event)) || 0)"
+        />
+      </div>
+      <label
+        ><input type="checkbox" :checked="format.checked" @change="set(index, 'checked', !format.checked)" />
+        {{ $t('rules.number.checked') }}</label
+      >
+      <span
+        >{{ $t('rules.number.kinds') }}
+        <label v-for="each in KINDS" :key="each"
+          ><input type="checkbox" :checked="format.kinds.includes(each)" @change="kind(index, each)" />
+          {{ $t('rules.kinds.' + each) }}
+        </label></span
+      >
       <button type="button" class="word clay" @click="remove(index)">{{ $t('rules.number.remove') }}</button>
     </div>
     <p v-for="wrong in wrongAt('numbers/' + index)" :key="wrong" class="clay" role="alert">{{ wrong }}</p>
   </section>
-  <p v-if="mayChange"><button class="word" @click="add">{{ $t('rules.number.add') }}</button></p>
+  <p v-if="mayChange">
+    <button class="word" @click="add">{{ $t('rules.number.add') }}</button>
+  </p>
 </template>
 
 <style scoped>
-.format { border-bottom: 1px solid var(--line); padding-bottom: 12px; display: grid; gap: 8px; }
-.row { display: flex; flex-wrap: wrap; gap: 8px 18px; align-items: end; }
-.short { width: 90px; }
-span label { margin-right: 12px; }
+.format {
+  border-bottom: 1px solid var(--line);
+  padding-bottom: 12px;
+  display: grid;
+  gap: 8px;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 18px;
+  align-items: end;
+}
+.short {
+  width: 90px;
+}
+span label {
+  margin-right: 12px;
+}
 </style>

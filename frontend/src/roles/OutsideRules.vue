@@ -39,7 +39,20 @@ function set(division: string, rule: Rule) {
 </template>
 
 <style scoped>
-.outside { display: grid; gap: 10px; max-width: 860px; }
-.line { display: grid; grid-template-columns: minmax(150px, 240px) 1fr; gap: 4px 14px; align-items: center; }
-@media (max-width: 640px) { .line { grid-template-columns: 1fr; } }
+.outside {
+  display: grid;
+  gap: 10px;
+  max-width: 860px;
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(150px, 240px) 1fr;
+  gap: 4px 14px;
+  align-items: center;
+}
+@media (max-width: 640px) {
+  .line {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -12,13 +12,14 @@ const second = ref(props.roles[2]?.code ?? '')
 const find = (code: string) => props.roles.find((role) => role.code === code)
 const a = computed(() => find(first.value))
 const b = computed(() => find(second.value))
-const without = (some?: RoleRules, others?: RoleRules) => some?.permissions.filter((permission) => !others?.permissions.includes(permission)) ?? []
+const without = (some?: RoleRules, others?: RoleRules) =>
+  some?.permissions.filter((permission) => !others?.permissions.includes(permission)) ?? []
 const also = computed(() => without(b.value, a.value))
 const not = computed(() => without(a.value, b.value))
 const besides = computed(() => [
   ...(a.value?.listed !== b.value?.listed ? [t('rules.differs.listed')] : []),
   ...(a.value?.takesSeat !== b.value?.takesSeat ? [t('rules.differs.seat')] : []),
-  ...(a.value?.for.join() !== b.value?.for.join() ? [t('rules.differs.kinds')] : [])
+  ...(a.value?.for.join() !== b.value?.for.join() ? [t('rules.differs.kinds')] : []),
 ])
 </script>
 
@@ -26,12 +27,18 @@ const besides = computed(() => [
   <section>
     <p class="pair">
       {{ $t('rules.between') }}
-      <select v-model="first" class="plain" :aria-label="$t('rules.between')"><option v-for="role in roles" :key="role.code" :value="role.code">{{ role.name }}</option></select>
+      <select v-model="first" class="plain" :aria-label="$t('rules.between')">
+        <option v-for="role in roles" :key="role.code" :value="role.code">{{ role.name }}</option>
+      </select>
       {{ $t('rules.andThe') }}
-      <select v-model="second" class="plain" :aria-label="$t('rules.andThe')"><option v-for="role in roles" :key="role.code" :value="role.code">{{ role.name }}</option></select>
+      <select v-model="second" class="plain" :aria-label="$t('rules.andThe')">
+        <option v-for="role in roles" :key="role.code" :value="role.code">{{ role.name }}</option>
+      </select>
     </p>
     <template v-if="a && b">
-      <p v-if="also.length" class="also">{{ $t('rules.also', { second: b.name.toLowerCase(), what: mayWords(also) }) }}</p>
+      <p v-if="also.length" class="also">
+        {{ $t('rules.also', { second: b.name.toLowerCase(), what: mayWords(also) }) }}
+      </p>
       <p v-if="not.length" class="not">{{ $t('rules.not', { second: b.name.toLowerCase(), what: mayWords(not) }) }}</p>
       <p v-if="!also.length && !not.length">{{ $t('rules.same') }}</p>
       <p v-if="besides.length" class="soft">{{ $t('rules.moreWays', { what: listed(besides) }) }}.</p>
@@ -40,8 +47,24 @@ const besides = computed(() => [
 </template>
 
 <style scoped>
-section { display: grid; gap: 10px; }
-.pair { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; }
-.also, .not { border-left: 4px solid var(--spruce); background: var(--mint-pale); padding: 7px 12px; }
-.not { border-color: var(--brass); background: var(--brass-pale); }
+section {
+  display: grid;
+  gap: 10px;
+}
+.pair {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.also,
+.not {
+  border-left: 4px solid var(--spruce);
+  background: var(--mint-pale);
+  padding: 7px 12px;
+}
+.not {
+  border-color: var(--brass);
+  background: var(--brass-pale);
+}
 </style>

@@ -20,13 +20,24 @@ const facts = computed(() => {
     ...(role.takesSeat ? [t('rules.seat')] : []),
     ...(role.listed ? [] : [t('rules.unlisted')]),
     `${t('rules.givenBy')} ${listed([...role.givenBy.map((code) => props.roleName(code).toLowerCase()), t('change.administrator')])}.`,
-    t('rules.stands', { standard: role.standard })
+    t('rules.stands', { standard: role.standard }),
   ].join(' ')
 })
-const bands = computed(() => props.role.bands.map((band) => t('rules.band', {
-  name: band.name, what: mayWords(band.permissions),
-  whom: listed(band.divisions.map((code) => (band.levels ? t('rules.bandLevels', { division: division(code), lowest: band.levels[0], highest: band.levels[1] }) : division(code))))
-})))
+const bands = computed(() =>
+  props.role.bands.map((band) =>
+    t('rules.band', {
+      name: band.name,
+      what: mayWords(band.permissions),
+      whom: listed(
+        band.divisions.map((code) =>
+          band.levels
+            ? t('rules.bandLevels', { division: division(code), lowest: band.levels[0], highest: band.levels[1] })
+            : division(code),
+        ),
+      ),
+    }),
+  ),
+)
 </script>
 
 <template>
@@ -38,6 +49,11 @@ const bands = computed(() => props.role.bands.map((band) => t('rules.band', {
 </template>
 
 <style scoped>
-.band { padding-left: 14px; border-left: 3px solid var(--line); }
-p { margin-top: 3px; }
+.band {
+  padding-left: 14px;
+  border-left: 3px solid var(--line);
+}
+p {
+  margin-top: 3px;
+}
 </style>

@@ -18,10 +18,27 @@ import Trouble from '@/ui/Trouble.vue'
 /** What matters to the safety of accounts: who signed in or could not, what was refused, handed out or changed. */
 const { t } = useI18n()
 const CODES = [
-  'sign-in', 'sign-in-failed', 'sign-in-refused', 'refused', 'password-reset', 'password-link', 'password-set',
-  'password-wanted', 'sessions-ended', 'own-sessions-ended', 'person-changed', 'account-closed', 'account-opened',
-  'merged', 'unmerged', 'person-exported', 'person-erased', 'export', 'page-outside', 'rules-changed',
-  'administrator-named'
+  'sign-in',
+  'sign-in-failed',
+  'sign-in-refused',
+  'refused',
+  'password-reset',
+  'password-link',
+  'password-set',
+  'password-wanted',
+  'sessions-ended',
+  'own-sessions-ended',
+  'person-changed',
+  'account-closed',
+  'account-opened',
+  'merged',
+  'unmerged',
+  'person-exported',
+  'person-erased',
+  'export',
+  'page-outside',
+  'rules-changed',
+  'administrator-named',
 ]
 const codes = computed(() => CODES.map((code) => ({ code, name: t('security.what.' + code) })))
 const look = reactive({ q: '', code: null as string | null })
@@ -32,15 +49,16 @@ const query = computed(() => ({
   q: look.q.trim() || undefined,
   code: look.code || undefined,
   from: iso(days.value?.[0]),
-  until: iso(days.value?.[1] ?? days.value?.[0])
+  until: iso(days.value?.[1] ?? days.value?.[0]),
 }))
 const slowly = useSlowly(query, 200)
 const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
   queryKey: ['security-log', slowly],
   initialPageParam: undefined as string | undefined,
-  queryFn: ({ pageParam }) => take(api.GET('/security-log', { params: { query: { ...slowly.value, cursor: pageParam } } })),
+  queryFn: ({ pageParam }) =>
+    take(api.GET('/security-log', { params: { query: { ...slowly.value, cursor: pageParam } } })),
   getNextPageParam: (page) => page.next ?? undefined,
-  placeholderData: keepPreviousData
+  placeholderData: keepPreviousData,
 })
 const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 type Entry = (typeof entries.value)[number]
@@ -49,11 +67,12 @@ const about = (entry: Entry) => {
   return [said.route ?? said.what, entry.site?.title].filter(Boolean).join(', ')
 }
 const { busy, run } = useBusy()
-const save = () => run(async () => {
-  const text = await take(api.POST('/security-log/export', { params: { query: query.value }, parseAs: 'text' }))
-  saveAs('security-log.jsonl', text as string, 'application/x-ndjson')
-  await refetch()
-})
+const save = () =>
+  run(async () => {
+    const text = await take(api.POST('/security-log/export', { params: { query: query.value }, parseAs: 'text' }))
+    saveAs('security-log.jsonl', text as string, 'application/x-ndjson')
+    await refetch()
+  })
 </script>
 
 <template>
@@ -95,9 +114,17 @@ const save = () => run(async () => {
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <p v-else-if="isPending" class="skeleton" />
     <p v-else-if="!entries.length" class="empty">{{ $t('security.none') }}</p>
-    <DataTable v-else :value="entries" data-key="sequence" size="small" :table-props="{ 'aria-label': t('security.title') }">
+    <DataTable
+      v-else
+      :value="entries"
+      data-key="sequence"
+      size="small"
+      :table-props="{ 'aria-label': t('security.title') }"
+    >
       <Column :header="$t('security.when')">
-        <template #body="{ data: entry }"><span class="nums">{{ dayAndTime(entry.at, zone) }}</span></template>
+        <template #body="{ data: entry }"
+          ><span class="nums">{{ dayAndTime(entry.at, zone) }}</span></template
+        >
       </Column>
       <Column :header="$t('security.happened')">
         <template #body="{ data: entry }">
@@ -115,7 +142,9 @@ const save = () => run(async () => {
         </template>
       </Column>
       <Column :header="$t('security.from')">
-        <template #body="{ data: entry }"><span class="num">{{ entry.address }}</span></template>
+        <template #body="{ data: entry }"
+          ><span class="num">{{ entry.address }}</span></template
+        >
       </Column>
     </DataTable>
     <p v-if="hasNextPage">
@@ -131,7 +160,18 @@ const save = () => run(async () => {
 </template>
 
 <style scoped>
-.page { display: grid; gap: 12px; align-content: start; }
-.look :deep(.p-select) { min-width: 220px; }
-.look { display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: center; }
+.page {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.look :deep(.p-select) {
+  min-width: 220px;
+}
+.look {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+}
 </style>

@@ -15,35 +15,52 @@ const TOGETHER: Permission[][] = [
   ['see-roster', 'see-unlisted', 'see-activity', 'see-marks'],
   ['enter-marks', 'make-items', 'show-items', 'export-progress'],
   ['label-people', 'write-to-people', 'arrange-groups', 'arrange-sections'],
-  ['keep-doors', 'let-in', 'see-as', 'see-logbook', 'run-site']
+  ['keep-doors', 'let-in', 'see-as', 'see-logbook', 'run-site'],
 ]
-export const maySentences = (permissions: Permission[]) => TOGETHER.map((some) => some.filter((each) => permissions.includes(each))).filter((some) => some.length).map((some) => t('rules.may', { what: mayWords(some) }))
-export const kindWords = (kinds: RoleRules['for']) => (kinds.length ? listed(kinds.map((kind) => t('rules.kinds.' + kind))) : t('rules.kinds.nobody'))
+export const maySentences = (permissions: Permission[]) =>
+  TOGETHER.map((some) => some.filter((each) => permissions.includes(each)))
+    .filter((some) => some.length)
+    .map((some) => t('rules.may', { what: mayWords(some) }))
+export const kindWords = (kinds: RoleRules['for']) =>
+  kinds.length ? listed(kinds.map((kind) => t('rules.kinds.' + kind))) : t('rules.kinds.nobody')
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** The sentence of something that is wrong with rules. */
 export function problemSentence({ code, values }: RuleProblem, roleName: (code: string) => string): string {
-  const said = Object.fromEntries(Object.entries(values).map(([name, value]) => {
-    if (name === 'permission' || name === 'needed') return [name, t('may.' + String(value))]
-    return [name, name === 'giver' ? roleName(String(value)) : value]
-  }))
+  const said = Object.fromEntries(
+    Object.entries(values).map(([name, value]) => {
+      if (name === 'permission' || name === 'needed') return [name, t('may.' + String(value))]
+      return [name, name === 'giver' ? roleName(String(value)) : value]
+    }),
+  )
   return t('rules.problem.' + code, said, typeof values.people === 'number' ? values.people : 1)
 }
 
 async function afterwards() {
-  await Promise.all(['rules', 'house', 'house-log', 'roster', 'site', 'card'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
+  await Promise.all(
+    ['rules', 'house', 'house-log', 'roster', 'site', 'card'].map((key) =>
+      queries.invalidateQueries({ queryKey: [key] }),
+    ),
+  )
 }
 
 /** Puts rules in force; taking that back puts those of before in force again. */
 async function putInForce(rules: Rules, version: number, before: Rules) {
-  const answer = await take(api.PUT('/rules', { params: { header: { 'If-Match': `"${version}"` } }, body: { rules, apply: true } }))
+  const answer = await take(
+    api.PUT('/rules', { params: { header: { 'If-Match': `"${version}"` } }, body: { rules, apply: true } }),
+  )
   await afterwards()
   done(t('rules.preview.did', { version: answer.version }), {
     back: async () => {
-      await take(api.PUT('/rules', { params: { header: { 'If-Match': `"${answer.version}"` } }, body: { rules: before, apply: true } }))
+      await take(
+        api.PUT('/rules', {
+          params: { header: { 'If-Match': `"${answer.version}"` } },
+          body: { rules: before, apply: true },
+        }),
+      )
       await afterwards()
       return ''
-    }
+    },
   })
 }
 
@@ -56,12 +73,21 @@ export function useRules() {
   const draft = ref<Rules | null>(null)
   const busy = ref(false)
   const rules = computed(() => draft.value ?? book.value?.rules)
-  const changed = computed(() => draft.value !== null && JSON.stringify(draft.value) !== JSON.stringify(book.value?.rules))
-  const slowly = useSlowly(computed(() => (changed.value ? copy(draft.value) : null)), 300)
-  const { data: preview, error: wrong, isFetching } = useQuery({
+  const changed = computed(
+    () => draft.value !== null && JSON.stringify(draft.value) !== JSON.stringify(book.value?.rules),
+  )
+  const slowly = useSlowly(
+    computed(() => (changed.value ? copy(draft.value) : null)),
+    300,
+  )
+  const {
+    data: preview,
+    error: wrong,
+    isFetching,
+  } = useQuery({
     queryKey: ['rules-preview', slowly],
     enabled: computed(() => slowly.value !== null),
-    queryFn: ({ signal }) => take(api.PUT('/rules', { signal, body: { rules: slowly.value!, apply: false } }))
+    queryFn: ({ signal }) => take(api.PUT('/rules', { signal, body: { rules: slowly.value!, apply: false } })),
   })
   const roleName = (code: string) => rules.value?.roles.find((role) => role.code === code)?.name ?? code
 
@@ -102,7 +128,30 @@ export function useRules() {
   }
 
   /** What is wrong with one part, by the beginning of its place. */
-  const wrongAt = (where: string) => (changed.value ? (preview.value?.problems.filter((problem) => problem.where === where || problem.where.startsWith(where + '/')) ?? []) : []).map((problem) => problemSentence(problem, roleName))
+  const wrongAt = (where: string) =>
+    (changed.value
+      ? (preview.value?.problems.filter(
+          (problem) => problem.where === where || problem.where.startsWith(where + '/'),
+        ) ?? [])
+      : []
+    ).map((problem) => problemSentence(problem, roleName))
 
-  return { book, error, refetch, rules, draft, changed, edit, drop, save, putBack, preview, wrong, isFetching, busy, roleName, wrongAt }
+  return {
+    book,
+    error,
+    refetch,
+    rules,
+    draft,
+    changed,
+    edit,
+    drop,
+    save,
+    putBack,
+    preview,
+    wrong,
+    isFetching,
+    busy,
+    roleName,
+    wrongAt,
+  }
 }

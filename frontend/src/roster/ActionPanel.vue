@@ -11,23 +11,49 @@ import { useAsked } from './asked'
 import AskedFields from './AskedFields.vue'
 
 /** Asks what a change needs, and says what would follow from it before it is made. */
-const props = defineProps<{ site: Site; card: PersonCard; verb: 'take-out' | 'pause' | 'change-dates' | 'keep-out'; busy: boolean; wrongDay: string }>()
+const props = defineProps<{
+  site: Site
+  card: PersonCard
+  verb: 'take-out' | 'pause' | 'change-dates' | 'keep-out'
+  busy: boolean
+  wrongDay: string
+}>()
 const emit = defineEmits<{ act: [wish: Omit<LineWish, 'person'>]; close: []; instead: [verb: 'keep-out'] }>()
 const { roleName } = useHouse()
-const { asked, wish, complete, note } = useAsked(() => props.site, () => props.verb)
+const { asked, wish, complete, note } = useAsked(
+  () => props.site,
+  () => props.verb,
+)
 const slowly = useSlowly(wish, 200)
 /** That the site will have no lead from a day on, said on purpose. */
 const meant = ref(false)
 const onPurpose = computed(() => (meant.value ? { leadEnds: true } : {}))
 watch(wish, () => (meant.value = false))
 const { data: line, error } = useQuery({
-  queryKey: ['preview', computed(() => props.site.id), computed(() => props.card.person.id), computed(() => props.card.version), slowly, meant],
+  queryKey: [
+    'preview',
+    computed(() => props.site.id),
+    computed(() => props.card.person.id),
+    computed(() => props.card.version),
+    slowly,
+    meant,
+  ],
   enabled: complete,
-  queryFn: async () => (await take(api.POST('/sites/{site}/sheets', { params: { path: { site: props.site.id } }, body: { apply: false, lines: [{ ...slowly.value, ...onPurpose.value, person: props.card.person.id }] } }))).lines[0]!,
-  placeholderData: keepPreviousData
+  queryFn: async () =>
+    (
+      await take(
+        api.POST('/sites/{site}/sheets', {
+          params: { path: { site: props.site.id } },
+          body: { apply: false, lines: [{ ...slowly.value, ...onPurpose.value, person: props.card.person.id }] },
+        }),
+      )
+    ).lines[0]!,
+  placeholderData: keepPreviousData,
 })
 const ready = computed(() => complete.value && !error.value && line.value?.verdict === 'ready')
-const comesBack = computed(() => props.verb === 'take-out' && line.value?.cautions.some((note) => note.code === 'comes-back-through'))
+const comesBack = computed(
+  () => props.verb === 'take-out' && line.value?.cautions.some((note) => note.code === 'comes-back-through'),
+)
 const asksLead = computed(() => meant.value || line.value?.reasons.some((note) => note.code === 'lead-ends'))
 const go = () => emit('act', { ...wish.value, ...onPurpose.value, note: note.value })
 </script>
@@ -39,21 +65,49 @@ const go = () => emit('act', { ...wish.value, ...onPurpose.value, note: note.val
     <template v-else-if="complete">
       <p v-if="!line" class="soft">{{ $t('card.ask.computing') }}</p>
       <template v-else>
-        <p v-if="line.verdict === 'ready'" class="follows">{{ outlookSentence(line.outlook, site.timeZone, roleName) }}</p>
+        <p v-if="line.verdict === 'ready'" class="follows">
+          {{ outlookSentence(line.outlook, site.timeZone, roleName) }}
+        </p>
         <p v-for="sentence in lineSentences(line, site.timeZone, roleName)" :key="sentence">{{ sentence }}</p>
-        <label v-if="asksLead" class="meant"><Checkbox v-model="meant" binary input-id="lead-ends" /> {{ $t('card.leadEnds') }}</label>
-        <button v-if="comesBack" type="button" class="word" @click="$emit('instead', 'keep-out')">{{ $t('card.bringsBack') }}</button>
+        <label v-if="asksLead" class="meant"
+          ><Checkbox v-model="meant" binary input-id="lead-ends" /> {{ $t('card.leadEnds') }}</label
+        >
+        <button v-if="comesBack" type="button" class="word" @click="$emit('instead', 'keep-out')">
+          {{ $t('card.bringsBack') }}
+        </button>
       </template>
     </template>
     <p class="actions">
-      <Button v-if="ready" type="submit" size="small" :severity="verb === 'take-out' || verb === 'keep-out' ? 'danger' : undefined" :disabled="busy" :label="$t('card.ask.sure.' + verb, { name: fullName(card.person) })" />
+      <Button
+        v-if="ready"
+        type="submit"
+        size="small"
+        :severity="verb === 'take-out' || verb === 'keep-out' ? 'danger' : undefined"
+        :disabled="busy"
+        :label="$t('card.ask.sure.' + verb, { name: fullName(card.person) })"
+      />
       <button type="button" class="word" @click="$emit('close')">{{ $t('card.never') }}</button>
     </p>
   </form>
 </template>
 
 <style scoped>
-.asking { border-left: 4px solid var(--brass); padding: 4px 12px; display: grid; gap: 8px; justify-items: start; }
-.meant { display: flex; gap: 8px; align-items: center; }
-.actions { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
+.asking {
+  border-left: 4px solid var(--brass);
+  padding: 4px 12px;
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+.meant {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
 </style>

@@ -18,7 +18,7 @@ const { data: found } = useQuery({
   queryKey: ['people', q, marked],
   enabled: computed(() => q.value.trim().length > 1 || marked.value.trim() !== ''),
   queryFn: () => take(api.GET('/people', { params: { query: { q: q.value.trim(), label: marked.value.trim() } } })),
-  placeholderData: keepPreviousData
+  placeholderData: keepPreviousData,
 })
 const asked = computed(() => q.value.trim().length > 1 || marked.value.trim() !== '')
 const picked = ref('')
@@ -36,25 +36,52 @@ function pick(id: string) {
   <div class="field">
     <template v-if="person">
       <span class="label">{{ label ?? $t('why.who') }}</span>
-      <p><strong>{{ name || picked }}</strong> <button class="word" @click="$emit('pick', undefined)">{{ $t('why.another') }}</button></p>
+      <p>
+        <strong>{{ name || picked }}</strong>
+        {{ ' ' }}<button class="word" @click="$emit('pick', undefined)">{{ $t('why.another') }}</button>
+      </p>
     </template>
     <PickList v-else :items="asked ? (found?.items ?? []).map((each) => each.person.id) : []" @pick="pick">
       <label for="find-person">{{ props.label ?? $t('why.who') }}</label>
-      <InputText id="find-person" v-model="typed" data-stop autocomplete="off" spellcheck="false" maxlength="200" :placeholder="$t('why.whoHint')" fluid />
-      <input v-if="!bare" v-model="marking" class="plain small" maxlength="40" :placeholder="$t('why.label')" :aria-label="$t('why.label')" />
+      <InputText
+        id="find-person"
+        v-model="typed"
+        data-stop
+        autocomplete="off"
+        spellcheck="false"
+        maxlength="200"
+        :placeholder="$t('why.whoHint')"
+        fluid
+      />
+      <input
+        v-if="!bare"
+        v-model="marking"
+        class="plain small"
+        maxlength="40"
+        :placeholder="$t('why.label')"
+        :aria-label="$t('why.label')"
+      />
       <template #item="{ id }">
         <template v-for="each in found?.items.filter((item) => item.person.id === id)" :key="each.person.id">
           <strong>{{ fullName(each.person) }}</strong>
-          <span>{{ $t('kind.' + each.person.kind) }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template> · {{ each.person.division.name }}</span>
+          <span
+            >{{ $t('kind.' + each.person.kind)
+            }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template> ·
+            {{ each.person.division.name }}</span
+          >
           <span v-if="each.person.number" class="num">{{ each.person.number }}</span>
           <span v-if="each.labels.length" class="soft">{{ each.labels.join(', ') }}</span>
         </template>
       </template>
-      <template #empty><p v-if="asked && found && !found.items.length" class="soft">{{ $t('why.nobody') }}</p></template>
+      <template #empty
+        ><p v-if="asked && found && !found.items.length" class="soft">{{ $t('why.nobody') }}</p></template
+      >
     </PickList>
   </div>
 </template>
 
 <style scoped>
-.small { margin-top: 4px; }
+.small {
+  margin-top: 4px;
+}
 </style>

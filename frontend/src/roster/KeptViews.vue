@@ -15,12 +15,19 @@ const asking = ref(false)
 const name = ref('')
 const wrong = ref('')
 const key = computed(() => ['views', props.site.id])
-const { data: kept } = useQuery({ queryKey: key, queryFn: () => take(api.GET('/sites/{site}/views', { params: { path: { site: props.site.id } } })) })
+const { data: kept } = useQuery({
+  queryKey: key,
+  queryFn: () => take(api.GET('/sites/{site}/views', { params: { path: { site: props.site.id } } })),
+})
 
 /** The query part of the address without what is not of the roster's view. */
 const view = computed(() => {
   const { person: _person, ...query } = route.query
-  return new URLSearchParams(Object.entries(query).flatMap(([field, value]) => (typeof value === 'string' && value ? [[field, value]] : [])).sort()).toString()
+  return new URLSearchParams(
+    Object.entries(query)
+      .flatMap(([field, value]) => (typeof value === 'string' && value ? [[field, value]] : []))
+      .sort(),
+  ).toString()
 })
 const present = computed(() => kept.value?.items.find((each) => each.view === view.value))
 
@@ -34,7 +41,15 @@ function open(event: Event) {
 async function keep() {
   wrong.value = ''
   try {
-    client.setQueryData(key.value, await take(api.PUT('/sites/{site}/views', { params: { path: { site: props.site.id } }, body: { name: name.value, view: view.value } })))
+    client.setQueryData(
+      key.value,
+      await take(
+        api.PUT('/sites/{site}/views', {
+          params: { path: { site: props.site.id } },
+          body: { name: name.value, view: view.value },
+        }),
+      ),
+    )
     done(t('views.kept', { name: name.value.trim() }))
     asking.value = false
     name.value = ''
@@ -48,7 +63,12 @@ async function forget() {
   const found = present.value
   if (!found) return
   try {
-    client.setQueryData(key.value, await take(api.DELETE('/sites/{site}/views/{view}', { params: { path: { site: props.site.id, view: found.id } } })))
+    client.setQueryData(
+      key.value,
+      await take(
+        api.DELETE('/sites/{site}/views/{view}', { params: { path: { site: props.site.id, view: found.id } } }),
+      ),
+    )
     done(t('views.forgotten', { name: found.name }))
   } catch (error) {
     wentWrong(error)
@@ -57,12 +77,25 @@ async function forget() {
 </script>
 
 <template>
-  <select v-if="kept?.items.length" class="plain kept" :aria-label="$t('views.title')" :value="present?.id ?? ''" @change="open">
+  <select
+    v-if="kept?.items.length"
+    class="plain kept"
+    :aria-label="$t('views.title')"
+    :value="present?.id ?? ''"
+    @change="open"
+  >
     <option value="">{{ $t('views.none') }}</option>
     <option v-for="each in kept.items" :key="each.id" :value="each.id">{{ each.name }}</option>
   </select>
   <form v-if="asking" class="asking" @submit.prevent="keep" @keydown.esc="asking = false">
-    <input v-model="name" class="plain" maxlength="60" :placeholder="$t('views.name')" :aria-label="$t('views.name')" autofocus />
+    <input
+      v-model="name"
+      class="plain"
+      maxlength="60"
+      :placeholder="$t('views.name')"
+      :aria-label="$t('views.name')"
+      autofocus
+    />
     <button class="word" :disabled="!name.trim()">{{ $t('views.save') }}</button>
     <button type="button" class="word" @click="asking = false">{{ $t('views.never') }}</button>
     <span v-if="wrong" class="clay" role="alert">{{ wrong }}</span>
@@ -72,7 +105,17 @@ async function forget() {
 </template>
 
 <style scoped>
-.kept { padding: 3px 4px; max-width: 150px; }
-.asking { display: flex; gap: 8px; align-items: center; }
-.asking input { width: 150px; padding: 3px 6px; }
+.kept {
+  padding: 3px 4px;
+  max-width: 150px;
+}
+.asking {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.asking input {
+  width: 150px;
+  padding: 3px 6px;
+}
 </style>

@@ -27,10 +27,15 @@ const { seeAs } = useSeeAs(() => props.site.id)
 const { change, busy, wrongDay } = useChanges(() => props.site)
 const asking = ref<'' | 'role' | 'take-out' | 'pause' | 'change-dates' | 'keep-out'>('')
 
-const { data: card, error, refetch } = useQuery({
+const {
+  data: card,
+  error,
+  refetch,
+} = useQuery({
   queryKey: ['card', computed(() => props.site.id), computed(() => props.person)],
-  queryFn: () => take(api.GET('/sites/{site}/roster/{person}', { params: { path: { site: props.site.id, person: props.person } } })),
-  placeholderData: keepPreviousData
+  queryFn: () =>
+    take(api.GET('/sites/{site}/roster/{person}', { params: { path: { site: props.site.id, person: props.person } } })),
+  placeholderData: keepPreviousData,
 })
 const zone = computed(() => props.site.timeZone)
 const here = computed(() => ['current', 'paused', 'upcoming', 'waiting'].includes(card.value?.standing?.state ?? ''))
@@ -43,7 +48,11 @@ const LIFTS = { role: 'lift-role', dates: 'lift-dates', paused: 'resume', 'kept-
 function overrideSentence(mark: Override): string {
   const [from, until] = mark.kind === 'dates' ? [mark.dates?.from, mark.dates?.until] : [mark.from, mark.until]
   const begins = from && new Date(from) > houseNow() ? t('card.handFrom', { day: day(from, zone.value) }) : ''
-  return t('card.hand.' + mark.kind, { role: roleName(mark.role).toLowerCase(), from: begins, until: until ? t('reason.until', { day: lastDay(until, zone.value) }) : t('card.handOpen') })
+  return t('card.hand.' + mark.kind, {
+    role: roleName(mark.role).toLowerCase(),
+    from: begins,
+    until: until ? t('reason.until', { day: lastDay(until, zone.value) }) : t('card.handOpen'),
+  })
 }
 const back = computed(() => card.value?.bringBack)
 const myself = computed(() => card.value?.person.id === me.value?.id)
@@ -60,7 +69,11 @@ async function act(wish: Parameters<typeof change>[1]) {
 </script>
 
 <template>
-  <aside class="docked no-print" :aria-label="card ? fullName(card.person) : $t('roster.loading')" @keydown.esc.stop="$emit('close')">
+  <aside
+    class="docked no-print"
+    :aria-label="card ? fullName(card.person) : $t('roster.loading')"
+    @keydown.esc.stop="$emit('close')"
+  >
     <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="card">
@@ -71,55 +84,161 @@ async function act(wish: Parameters<typeof change>[1]) {
           <template v-if="card.person.former"> {{ $t('card.formerly', { name: card.person.former }) }}</template>
         </p>
         <p>
-          {{ $t('kind.' + card.person.kind) }}<template v-if="card.person.level">, {{ $t('level', { n: card.person.level }) }}</template> · {{ card.person.division.name }}
+          {{ $t('kind.' + card.person.kind)
+          }}<template v-if="card.person.level">, {{ $t('level', { n: card.person.level }) }}</template> ·
+          {{ card.person.division.name }}
           <span v-if="card.person.number" class="num">{{ card.person.number }}</span>
         </p>
-        <p v-if="card.person.login || card.person.email" class="soft small"><span v-if="card.person.login">{{ card.person.login }}</span><template v-if="card.person.email"> · {{ card.person.email }}</template></p>
+        <p v-if="card.person.login || card.person.email" class="soft small">
+          <span v-if="card.person.login">{{ card.person.login }}</span><template v-if="card.person.email">
+            · {{ card.person.email }}</template
+          >
+        </p>
       </header>
 
       <div v-if="card.standing" class="standing">
         <p>
-          <strong>{{ here ? roleName(card.standing.role) : $t('card.was', { role: roleName(card.standing.role).toLowerCase() }) }}</strong>
+          <strong>{{
+            here ? roleName(card.standing.role) : $t('card.was', { role: roleName(card.standing.role).toLowerCase() })
+          }}</strong>
           <template v-if="card.band"> · {{ card.band.toLowerCase() }}</template>
         </p>
-        <p v-if="card.work">{{ $t('card.work', card.work) }}<template v-if="card.work.mean !== null">{{ $t('card.mean', { mean: card.work.mean }) }}</template></p>
-        <p class="soft">{{ $t('state.' + (card.reason.causes[0]?.code === 'waits-for-approval' ? 'approval' : card.standing.state)) }} · {{ $t(here ? 'card.since' : 'card.came', { day: day(card.standing.since, zone) }) }} · {{ card.lastSeen ? $t('card.lastSeen', { day: day(card.lastSeen, zone) }) : $t('card.neverSeen') }}</p>
+        <p v-if="card.work">
+          {{ $t('card.work', card.work)
+          }}<template v-if="card.work.mean !== null">{{ $t('card.mean', { mean: card.work.mean }) }}</template>
+        </p>
+        <p class="soft">
+          {{ $t('state.' + (card.reason.causes[0]?.code === 'waits-for-approval' ? 'approval' : card.standing.state)) }}
+          · {{ $t(here ? 'card.since' : 'card.came', { day: day(card.standing.since, zone) }) }} ·
+          {{ card.lastSeen ? $t('card.lastSeen', { day: day(card.lastSeen, zone) }) : $t('card.neverSeen') }}
+        </p>
       </div>
 
       <ReasonLine :reason="card.reason" :zone="zone" who="staff" />
       <div v-if="asking === 'role'" class="asking">
         <h3>{{ $t('card.chooseRole') }}</h3>
-        <RoleChoice :options="card.options" :zone="zone" :present="card.standing?.role" :busy="busy" @choose="act({ verb: 'change-role', role: $event })" />
+        <RoleChoice
+          :options="card.options"
+          :zone="zone"
+          :present="card.standing?.role"
+          :busy="busy"
+          @choose="act({ verb: 'change-role', role: $event })"
+        />
         <button class="word" @click="asking = ''">{{ $t('card.never') }}</button>
       </div>
-      <ActionPanel v-else-if="asking" :key="asking" :site="site" :card="card" :verb="asking" :busy="busy" :wrong-day="wrongDay" @act="act" @close="asking = ''" @instead="asking = $event" />
+      <ActionPanel
+        v-else-if="asking"
+        :key="asking"
+        :site="site"
+        :card="card"
+        :verb="asking"
+        :busy="busy"
+        :wrong-day="wrongDay"
+        @act="act"
+        @close="asking = ''"
+        @instead="asking = $event"
+      />
       <p v-else class="actions">
         <Button v-if="here && may" size="small" :label="$t('card.changeRole')" @click="asking = 'role'" />
-        <Button v-if="here && may" size="small" variant="outlined" :label="$t('card.changeDates')" @click="asking = 'change-dates'" />
-        <Button v-if="paused && may" size="small" :disabled="busy" :label="$t('card.resume')" @click="act({ verb: 'resume' })" />
-        <Button v-else-if="here && may" size="small" variant="outlined" :label="$t('card.pause')" @click="asking = 'pause'" />
-        <Button v-if="card.takeOut && !site.seenAs" size="small" variant="outlined" :label="$t(myself ? 'card.leave' : 'card.takeOut')" @click="asking = 'take-out'" />
-        <Button v-if="back?.verdict === 'ready' && !site.seenAs" size="small" :disabled="busy" :label="$t('card.bringBack', { role: roleName(back.after?.role).toLowerCase() })" @click="act({ verb: 'bring-back' })" />
-        <Button v-if="keptOut && may" size="small" :disabled="busy" :label="$t('card.liftKeepOut')" @click="act({ verb: 'lift-keep-out' })" />
-        <Button v-else-if="may && !myself" size="small" variant="outlined" :label="$t('card.keepOut')" @click="asking = 'keep-out'" />
+        <Button
+          v-if="here && may"
+          size="small"
+          variant="outlined"
+          :label="$t('card.changeDates')"
+          @click="asking = 'change-dates'"
+        />
+        <Button
+          v-if="paused && may"
+          size="small"
+          :disabled="busy"
+          :label="$t('card.resume')"
+          @click="act({ verb: 'resume' })"
+        />
+        <Button
+          v-else-if="here && may"
+          size="small"
+          variant="outlined"
+          :label="$t('card.pause')"
+          @click="asking = 'pause'"
+        />
+        <Button
+          v-if="card.takeOut && !site.seenAs"
+          size="small"
+          variant="outlined"
+          :label="$t(myself ? 'card.leave' : 'card.takeOut')"
+          @click="asking = 'take-out'"
+        />
+        <Button
+          v-if="back?.verdict === 'ready' && !site.seenAs"
+          size="small"
+          :disabled="busy"
+          :label="$t('card.bringBack', { role: roleName(back.after?.role).toLowerCase() })"
+          @click="act({ verb: 'bring-back' })"
+        />
+        <Button
+          v-if="keptOut && may"
+          size="small"
+          :disabled="busy"
+          :label="$t('card.liftKeepOut')"
+          @click="act({ verb: 'lift-keep-out' })"
+        />
+        <Button
+          v-else-if="may && !myself"
+          size="small"
+          variant="outlined"
+          :label="$t('card.keepOut')"
+          @click="asking = 'keep-out'"
+        />
       </p>
       <p v-if="back && back.verdict !== 'ready'" class="soft">{{ lineSentences(back, zone, roleName).join(' ') }}</p>
 
-      <p v-if="may && !site.seenAs && card.person.email && (asking === 'role' || asking === 'take-out')"><label class="soft small"><input v-model="tellEach" type="checkbox" /> {{ $t('tell.each') }}</label></p>
-      <p v-if="!site.seenAs && !asking" class="actions small">
-        <button v-if="card.standing && !myself && site.may.includes('see-as')" class="word" @click="seeAs(`person:${card.person.id}`)">{{ $t('seeAs.person', { name: card.person.preferred ?? card.person.given }) }}</button>
-        <RouterLink v-if="site.may.includes('see-logbook')" :to="{ name: 'logbook', params: { site: site.id }, query: { person: card.person.id } }">{{ $t('card.logbook') }}</RouterLink>
-        <RouterLink v-if="site.may.includes('let-in') && !site.seenAs" :to="{ name: 'people', query: { person: card.person.id } }">{{ $t('people.oneElsewhere') }}</RouterLink>
-        <RouterLink v-if="card.page && !site.seenAs" :to="{ name: 'person', params: { person: card.person.id } }">{{ $t('person.link') }}</RouterLink>
+      <p v-if="may && !site.seenAs && card.person.email && (asking === 'role' || asking === 'take-out')">
+        <label class="soft small"><input v-model="tellEach" type="checkbox" /> {{ $t('tell.each') }}</label>
       </p>
-      <PersonLabels v-if="site.may.includes('label-people') && !site.seenAs" :key="card.person.id" :site="site" :card="card" />
+      <p v-if="!site.seenAs && !asking" class="actions small">
+        <button
+          v-if="card.standing && !myself && site.may.includes('see-as')"
+          class="word"
+          @click="seeAs(`person:${card.person.id}`)"
+        >
+          {{ $t('seeAs.person', { name: card.person.preferred ?? card.person.given }) }}
+        </button>
+        <RouterLink
+          v-if="site.may.includes('see-logbook')"
+          :to="{ name: 'logbook', params: { site: site.id }, query: { person: card.person.id } }"
+          >{{ $t('card.logbook') }}</RouterLink
+        >
+        <RouterLink
+          v-if="site.may.includes('let-in') && !site.seenAs"
+          :to="{ name: 'people', query: { person: card.person.id } }"
+          >{{ $t('people.oneElsewhere') }}</RouterLink
+        >
+        <RouterLink v-if="card.page && !site.seenAs" :to="{ name: 'person', params: { person: card.person.id } }">{{
+          $t('person.link')
+        }}</RouterLink>
+      </p>
+      <PersonLabels
+        v-if="site.may.includes('label-people') && !site.seenAs"
+        :key="card.person.id"
+        :site="site"
+        :card="card"
+      />
 
       <section v-if="card.byHand.length">
         <h3>{{ $t('card.byHandTitle') }}</h3>
         <ul>
           <li v-for="mark in card.byHand" :key="mark.kind + mark.from">
-            {{ overrideSentence(mark) }}<template v-if="mark.by">, {{ $t('card.by', { name: mark.by }) }}</template>.
-            <button v-if="may" class="word" :disabled="busy" :aria-label="`${$t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift')}: ${overrideSentence(mark)}`" @click="act({ verb: LIFTS[mark.kind] })">{{ $t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift') }}</button>
+            {{ overrideSentence(mark) }}<template v-if="mark.by">, {{ $t('card.by', { name: mark.by }) }}</template
+            >.
+            <button
+              v-if="may"
+              class="word"
+              :disabled="busy"
+              :aria-label="`${$t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift')}: ${overrideSentence(mark)}`"
+              @click="act({ verb: LIFTS[mark.kind] })"
+            >
+              {{ $t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift') }}
+            </button>
             <span v-if="mark.note" class="soft small">{{ mark.note }}</span>
           </li>
         </ul>
@@ -128,13 +247,34 @@ async function act(wish: Parameters<typeof change>[1]) {
       <section>
         <h3>{{ $t('card.ways', { n: card.waysIn.length }, card.waysIn.length) }}</h3>
         <TermStrip :card="card" :site="site" />
-        <p v-if="card.nextChange" class="soft small">{{ $t('card.next', { day: day(card.nextChange.at, zone), what: $t('card.nextIs.' + card.nextChange.entry, { role: roleName(card.nextChange.role).toLowerCase(), state: card.nextChange.state ? $t('state.' + card.nextChange.state).toLowerCase() : $t('card.nextNone') }) }) }}</p>
+        <p v-if="card.nextChange" class="soft small">
+          {{
+            $t('card.next', {
+              day: day(card.nextChange.at, zone),
+              what: $t('card.nextIs.' + card.nextChange.entry, {
+                role: roleName(card.nextChange.role).toLowerCase(),
+                state: card.nextChange.state ? $t('state.' + card.nextChange.state).toLowerCase() : $t('card.nextNone'),
+              }),
+            })
+          }}
+        </p>
         <ul>
           <li v-for="way in card.waysIn" :key="way.id">
-            <strong>{{ $t('door.plain.' + way.door.kind) }}</strong><template v-if="way.door.name"> ({{ way.door.name }})</template>: {{ roleName(way.role).toLowerCase() }},
-            {{ $t('card.phase.' + way.phase, { from: day(way.from, zone), until: way.phase === 'taken-out' ? day(way.until, zone) : lastDay(way.until, zone) }) }}<template v-if="way.phase === 'in-force' || way.phase === 'upcoming'">, {{ way.until ? $t('card.untilDay', { until: lastDay(way.until, zone) }) : $t('card.open') }}</template><template v-if="way.section">, {{ $t('card.section', { name: way.section }) }}</template>
+            <strong>{{ $t('door.plain.' + way.door.kind) }}</strong><template v-if="way.door.name">
+              ({{ way.door.name }})</template
+            >: {{ roleName(way.role).toLowerCase() }},
+            {{
+              $t('card.phase.' + way.phase, {
+                from: day(way.from, zone),
+                until: way.phase === 'taken-out' ? day(way.until, zone) : lastDay(way.until, zone),
+              })
+            }}<template v-if="way.phase === 'in-force' || way.phase === 'upcoming'"
+              >, {{ way.until ? $t('card.untilDay', { until: lastDay(way.until, zone) }) : $t('card.open') }}</template
+            ><template v-if="way.section">, {{ $t('card.section', { name: way.section }) }}</template>
             <span v-if="way.reserved" class="brass small">{{ $t('card.reserved') }}</span>
-            <span class="soft small">{{ day(way.givenAt, zone) }}{{ way.givenBy ? ' ' + $t('card.by', { name: way.givenBy }) : '' }}</span>
+            <span class="soft small"
+              >{{ day(way.givenAt, zone) }}{{ way.givenBy ? ' ' + $t('card.by', { name: way.givenBy }) : '' }}</span
+            >
           </li>
         </ul>
       </section>
@@ -144,13 +284,48 @@ async function act(wish: Parameters<typeof change>[1]) {
 </template>
 
 <style scoped>
-.docked { --docked: 380px; border-color: var(--mint); }
-header h2 { font-size: 1.25rem; padding-right: 60px; overflow-wrap: anywhere; }
-header p { overflow-wrap: anywhere; }
-.small { font-size: 0.9rem; }
-.actions { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
-.asking { border-left: 4px solid var(--brass); padding: 4px 12px; display: grid; gap: 8px; justify-items: start; }
-ul { list-style: none; margin: 4px 0 0; padding: 0; display: grid; gap: 6px; }
-li span { display: block; }
-@media (max-width: 760px) { .docked { border-left: 0; border-top: 6px solid var(--mint); } }
+.docked {
+  --docked: 380px;
+  border-color: var(--mint);
+}
+header h2 {
+  font-size: 1.25rem;
+  padding-right: 60px;
+  overflow-wrap: anywhere;
+}
+header p {
+  overflow-wrap: anywhere;
+}
+.small {
+  font-size: 0.9rem;
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+.asking {
+  border-left: 4px solid var(--brass);
+  padding: 4px 12px;
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+ul {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+li span {
+  display: block;
+}
+@media (max-width: 760px) {
+  .docked {
+    border-left: 0;
+    border-top: 6px solid var(--mint);
+  }
+}
 </style>

@@ -17,9 +17,20 @@ async function put(label: string, on: boolean) {
   busy.value = true
   wrong.value = ''
   try {
-    const sheet = await take(api.POST('/sites/{site}/labels', { params: { path: { site: props.site.id } }, body: { label, people: [props.card.person.id], on, apply: true } }))
+    const sheet = await take(
+      api.POST('/sites/{site}/labels', {
+        params: { path: { site: props.site.id } },
+        body: { label, people: [props.card.person.id], on, apply: true },
+      }),
+    )
     const entry = sheet.lines[0]?.entry ?? null
-    done(t('label.did.' + (on ? 'on' : 'off'), { n: 1, label: label.trim() }, entry === null ? 0 : 1).replace(/^One person/, fullName(props.card.person)), { site: props.site.id, entry })
+    done(
+      t('label.did.' + (on ? 'on' : 'off'), { n: 1, label: label.trim() }, entry === null ? 0 : 1).replace(
+        /^One person/,
+        fullName(props.card.person),
+      ),
+      { site: props.site.id, entry },
+    )
     typed.value = ''
     await refreshSite()
   } catch (error) {
@@ -35,7 +46,12 @@ async function put(label: string, on: boolean) {
   <section>
     <h3>{{ $t('label.title') }}</h3>
     <ul v-if="card.labels.length">
-      <li v-for="label in card.labels" :key="label">{{ label }} <button class="word" :aria-label="$t('label.off', { name: label })" :disabled="busy" @click="put(label, false)">{{ $t('label.off', { name: '' }) }}</button></li>
+      <li v-for="label in card.labels" :key="label">
+        {{ label }}
+        <button class="word" :aria-label="$t('label.off', { name: label })" :disabled="busy" @click="put(label, false)">
+          {{ $t('label.off', { name: '' }) }}
+        </button>
+      </li>
     </ul>
     <p v-else class="soft">{{ $t('label.any') }}</p>
     <form @submit.prevent="put(typed, true)">
@@ -47,8 +63,25 @@ async function put(label: string, on: boolean) {
 </template>
 
 <style scoped>
-ul { list-style: none; margin: 4px 0; padding: 0; display: flex; flex-wrap: wrap; gap: 4px 14px; }
-li { border-bottom: 2px dotted var(--soft); }
-form { display: flex; gap: 10px; align-items: center; margin-top: 4px; }
-input { flex: 1; min-width: 0; }
+ul {
+  list-style: none;
+  margin: 4px 0;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+}
+li {
+  border-bottom: 2px dotted var(--soft);
+}
+form {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  margin-top: 4px;
+}
+input {
+  flex: 1;
+  min-width: 0;
+}
 </style>

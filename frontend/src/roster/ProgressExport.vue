@@ -16,12 +16,27 @@ const busy = ref(false)
 async function save(items: boolean) {
   busy.value = true
   try {
-    const progress = await take(api.GET('/sites/{site}/progress', { params: { path: { site: props.site.id }, query: { items: items ? '1' : '0', gone: gone.value ? '1' : '0' } } }))
-    const head = [...(['name', 'number', 'level', 'role', 'state'] as const).map((column) => t('roster.col.' + column)), ...(['seen', 'done', 'of', 'mean'] as const).map((column) => t('away.' + column)), ...(items ? progress.items : [])]
+    const progress = await take(
+      api.GET('/sites/{site}/progress', {
+        params: { path: { site: props.site.id }, query: { items: items ? '1' : '0', gone: gone.value ? '1' : '0' } },
+      }),
+    )
+    const head = [
+      ...(['name', 'number', 'level', 'role', 'state'] as const).map((column) => t('roster.col.' + column)),
+      ...(['seen', 'done', 'of', 'mean'] as const).map((column) => t('away.' + column)),
+      ...(items ? progress.items : []),
+    ]
     const rows = progress.people.map((each) => [
-      each.person.name, each.number ?? '', each.level === null ? '' : String(each.level), roleName(each.role), t('state.' + each.state), each.lastSeen ? day(each.lastSeen, props.site.timeZone) : t('roster.never'),
-      String(each.done), String(progress.items.length), each.mean === null ? '' : String(each.mean),
-      ...each.items.map((item) => (item.mark !== null ? String(item.mark) : item.done ? t('away.notMarked') : ''))
+      each.person.name,
+      each.number ?? '',
+      each.level === null ? '' : String(each.level),
+      roleName(each.role),
+      t('state.' + each.state),
+      each.lastSeen ? day(each.lastSeen, props.site.timeZone) : t('roster.never'),
+      String(each.done),
+      String(progress.items.length),
+      each.mean === null ? '' : String(each.mean),
+      ...each.items.map((item) => (item.mark !== null ? String(item.mark) : item.done ? t('away.notMarked') : '')),
     ])
     const file = `${props.site.code.toLowerCase()}-progress${items ? '-items' : ''}.csv`
     download(file, [head, ...rows])
@@ -44,6 +59,16 @@ async function save(items: boolean) {
 </template>
 
 <style scoped>
-.progress { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: center; width: 100%; border-top: 1px solid var(--line); padding-top: 5px; }
-.label { font-weight: 600; }
+.progress {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+  width: 100%;
+  border-top: 1px solid var(--line);
+  padding-top: 5px;
+}
+.label {
+  font-weight: 600;
+}
 </style>

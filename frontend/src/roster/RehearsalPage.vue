@@ -23,23 +23,47 @@ const opening = [props.site.opensAt?.slice(0, 10), props.site.term.startsOn].fin
 const asked = useRoute().query
 const day = ref(typeof asked.day === 'string' ? asked.day : (opening ?? tomorrow))
 const time = ref(typeof asked.time === 'string' ? asked.time : '09:00')
-const moment = useSlowly(computed(() => ({ day: day.value, time: time.value })), 200)
+const moment = useSlowly(
+  computed(() => ({ day: day.value, time: time.value })),
+  200,
+)
 const mending = shallowRef<{ verb: AskingVerb; people: string[]; wishes?: LineWish[] } | null>(null)
 
-const { data: rehearsal, error, refetch } = useQuery({
+const {
+  data: rehearsal,
+  error,
+  refetch,
+} = useQuery({
   queryKey: ['roster', computed(() => props.site.id), 'rehearsal', moment],
   enabled: computed(() => !!moment.value.day && !!moment.value.time),
-  queryFn: () => take(api.GET('/sites/{site}/rehearsal', { params: { path: { site: props.site.id }, query: moment.value } })),
-  placeholderData: keepPreviousData
+  queryFn: () =>
+    take(api.GET('/sites/{site}/rehearsal', { params: { path: { site: props.site.id }, query: moment.value } })),
+  placeholderData: keepPreviousData,
 })
-const expected = computed(() => (rehearsal.value ? rehearsal.value.enter + rehearsal.value.look + rehearsal.value.groups.reduce((sum, group) => sum + group.people.length, 0) : 0))
+const expected = computed(() =>
+  rehearsal.value
+    ? rehearsal.value.enter +
+      rehearsal.value.look +
+      rehearsal.value.groups.reduce((sum, group) => sum + group.people.length, 0)
+    : 0,
+)
 const cause = (group: Rehearsal['groups'][number]) => group.reason.causes[0]!
 /** Everybody whose cause one may mend, each with the change that does it, for one sheet. */
-const wishes = computed<LineWish[]>(() => rehearsal.value?.groups.flatMap((group) => {
-  const verb = mend(group)
-  return group.people.flatMap(({ id }): LineWish[] => (verb === 'resume' ? [{ person: id, verb }] : verb === 'change-dates' ? [{ person: id, verb, fromDay: day.value }] : []))
-}) ?? [])
-const mendAll = () => (mending.value = { verb: 'mend', people: wishes.value.map(({ person }) => person), wishes: wishes.value })
+const wishes = computed<LineWish[]>(
+  () =>
+    rehearsal.value?.groups.flatMap((group) => {
+      const verb = mend(group)
+      return group.people.flatMap(({ id }): LineWish[] =>
+        verb === 'resume'
+          ? [{ person: id, verb }]
+          : verb === 'change-dates'
+            ? [{ person: id, verb, fromDay: day.value }]
+            : [],
+      )
+    }) ?? [],
+)
+const mendAll = () =>
+  (mending.value = { verb: 'mend', people: wishes.value.map(({ person }) => person), wishes: wishes.value })
 const mend = (group: Rehearsal['groups'][number]) => (cause(group).mine ? MENDS[cause(group).change] : undefined)
 </script>
 
@@ -55,30 +79,99 @@ const mend = (group: Rehearsal['groups'][number]) => (cause(group).mine ? MENDS[
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <template v-else-if="rehearsal">
         <p class="sum" role="status" :class="{ all: !rehearsal.groups.length }">
-          {{ expected ? $t('rehearsal.sum', { when: dayAndTime(rehearsal.at, site.timeZone), n: rehearsal.enter, of: expected }) : $t('rehearsal.nobody') }}
+          {{
+            expected
+              ? $t('rehearsal.sum', { when: dayAndTime(rehearsal.at, site.timeZone), n: rehearsal.enter, of: expected })
+              : $t('rehearsal.nobody')
+          }}
           <template v-if="rehearsal.look">{{ $t('rehearsal.look', { n: rehearsal.look }, rehearsal.look) }}</template>
         </p>
-        <p v-if="rehearsal.groups.filter(mend).length > 1"><Button size="small" :label="$t('rehearsal.mendAll', { n: wishes.length })" @click="mendAll" /></p>
+        <p v-if="rehearsal.groups.filter(mend).length > 1">
+          <Button size="small" :label="$t('rehearsal.mendAll', { n: wishes.length })" @click="mendAll" />
+        </p>
         <section v-for="group in rehearsal.groups" :key="cause(group).code">
           <h3>{{ $t('rehearsal.cause.' + cause(group).code, { n: group.people.length }, group.people.length) }}</h3>
-          <p class="names">{{ group.people.slice(0, 40).map(({ name }) => name).join(' · ') }}<template v-if="group.people.length > 40"> {{ $t('rehearsal.others', { n: group.people.length - 40 }) }}</template></p>
+          <p class="names">
+            {{
+              group.people
+                .slice(0, 40)
+                .map(({ name }) => name)
+                .join(' · ')
+            }}<template v-if="group.people.length > 40">
+              {{ $t('rehearsal.others', { n: group.people.length - 40 }) }}</template
+            >
+          </p>
           <p>
-            <Button v-if="mend(group)" size="small" :label="$t('sheet.title.' + mend(group), { n: group.people.length }, group.people.length)" @click="mending = { verb: mend(group)!, people: group.people.map(({ id }) => id) }" />
-            <span v-else class="soft">{{ $t('change.' + cause(group).change) }} <template v-if="!cause(group).mine">{{ $t('change.who', { who: givers(cause(group).givers, roleName) }) }}</template></span>
+            <Button
+              v-if="mend(group)"
+              size="small"
+              :label="$t('sheet.title.' + mend(group), { n: group.people.length }, group.people.length)"
+              @click="mending = { verb: mend(group)!, people: group.people.map(({ id }) => id) }"
+            />
+            <span v-else class="soft"
+              >{{ $t('change.' + cause(group).change) }}
+              <template v-if="!cause(group).mine">{{
+                $t('change.who', { who: givers(cause(group).givers, roleName) })
+              }}</template></span
+            >
           </p>
         </section>
       </template>
     </div>
-    <SheetPanel v-if="mending" :key="mending.verb + mending.people.length" :site="site" :people="mending.people" :verb="mending.verb" :wishes="mending.wishes" @close="mending = null" @applied="mending = null" />
+    <SheetPanel
+      v-if="mending"
+      :key="mending.verb + mending.people.length"
+      :site="site"
+      :people="mending.people"
+      :verb="mending.verb"
+      :wishes="mending.wishes"
+      @close="mending = null"
+      @applied="mending = null"
+    />
   </div>
 </template>
 
 <style scoped>
-.both { display: flex; flex: 1; min-height: 0; padding-right: 20px; }
-.page { overflow: auto; display: grid; gap: 12px; align-content: start; }
-.when { display: flex; flex-wrap: wrap; gap: 8px 16px; align-items: center; }
-.sum { font-family: var(--title); font-size: 1.15rem; font-weight: 600; border-left: 4px solid var(--brass); background: var(--brass-pale); padding: 8px 12px; }
-.sum.all { border-color: var(--spruce); background: var(--mint-pale); }
-section { border-top: 1px solid var(--line); padding-top: 8px; display: grid; gap: 6px; }
-@media (max-width: 760px) { .both { flex-direction: column; padding: 0; } }
+.both {
+  display: flex;
+  flex: 1;
+  min-height: 0;
+  padding-right: 20px;
+}
+.page {
+  overflow: auto;
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.when {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+}
+.sum {
+  font-family: var(--title);
+  font-size: 1.15rem;
+  font-weight: 600;
+  border-left: 4px solid var(--brass);
+  background: var(--brass-pale);
+  padding: 8px 12px;
+}
+.sum.all {
+  border-color: var(--spruce);
+  background: var(--mint-pale);
+}
+section {
+  border-top: 1px solid var(--line);
+  padding-top: 8px;
+  display: grid;
+  gap: 6px;
+}
+@media (max-width: 760px) {
+  .both {
+    flex-direction: column;
+    padding: 0;
+  }
+}
 </style>

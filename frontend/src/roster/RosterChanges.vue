@@ -20,21 +20,35 @@ const from = ref(dayOf(new Date(houseNow().getTime() - 30 * 86_400_000)))
 const { data: changes, error } = useQuery({
   queryKey: ['roster', computed(() => props.site.id), 'changes', from, until],
   enabled: computed(() => !!from.value && !!until.value),
-  queryFn: () => take(api.GET('/sites/{site}/roster-changes', { params: { path: { site: props.site.id }, query: { from: from.value, until: until.value } } })),
-  placeholderData: keepPreviousData
+  queryFn: () =>
+    take(
+      api.GET('/sites/{site}/roster-changes', {
+        params: { path: { site: props.site.id }, query: { from: from.value, until: until.value } },
+      }),
+    ),
+  placeholderData: keepPreviousData,
 })
-const then = (standing: RosterChange['before']) => (standing ? t('log.is', { role: roleName(standing.role).toLowerCase(), state: t('state.' + standing.state).toLowerCase() }) : '')
+const then = (standing: RosterChange['before']) =>
+  standing
+    ? t('log.is', { role: roleName(standing.role).toLowerCase(), state: t('state.' + standing.state).toLowerCase() })
+    : ''
 
 function save() {
-  const rows = LISTS.flatMap((list) => (changes.value?.[list] ?? []).map((each) => [list, each.person.name, then(each.before), then(each.after)]))
-  download(`${props.site.code.toLowerCase()}-${from.value}-${until.value}.csv`, [['', t('roster.col.name'), from.value, until.value], ...rows])
+  const rows = LISTS.flatMap((list) =>
+    (changes.value?.[list] ?? []).map((each) => [list, each.person.name, then(each.before), then(each.after)]),
+  )
+  download(`${props.site.code.toLowerCase()}-${from.value}-${until.value}.csv`, [
+    ['', t('roster.col.name'), from.value, until.value],
+    ...rows,
+  ])
 }
 </script>
 
 <template>
   <section class="compare">
     <p class="days">
-      <label>{{ $t('log.between') }} <input v-model="from" type="date" /></label> <label>{{ $t('log.and') }} <input v-model="until" type="date" /></label>
+      <label>{{ $t('log.between') }} <input v-model="from" type="date" /></label>
+      {{ ' ' }}<label>{{ $t('log.and') }} <input v-model="until" type="date" /></label>
       <Button v-if="changes" size="small" variant="outlined" :label="$t('log.csv')" @click="save" />
     </p>
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
@@ -42,7 +56,17 @@ function save() {
       <div v-for="list in LISTS" :key="list">
         <h3>{{ $t('log.' + list, { n: changes[list].length }, changes[list].length) }}</h3>
         <ul>
-          <li v-for="each in changes[list]" :key="each.person.id"><strong>{{ each.person.name }}</strong> <span class="soft">{{ list === 'came' ? then(each.after) : list === 'went' ? then(each.before) : `${then(each.before)} → ${then(each.after)}` }}</span></li>
+          <li v-for="each in changes[list]" :key="each.person.id">
+            <strong>{{ each.person.name }}</strong>
+            {{ ' '
+            }}<span class="soft">{{
+              list === 'came'
+                ? then(each.after)
+                : list === 'went'
+                  ? then(each.before)
+                  : `${then(each.before)} → ${then(each.after)}`
+            }}</span>
+          </li>
         </ul>
       </div>
     </div>
@@ -50,9 +74,32 @@ function save() {
 </template>
 
 <style scoped>
-.compare { border-left: 4px solid var(--mint); padding: 6px 14px; display: grid; gap: 10px; }
-.days { display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: center; }
-.lists { display: grid; grid-template-columns: repeat(auto-fit, minmax(240px, 1fr)); gap: 18px; }
-ul { list-style: none; margin: 4px 0 0; padding: 0; max-height: 260px; overflow: auto; }
-li { border-bottom: 1px solid var(--line); padding: 3px 0; }
+.compare {
+  border-left: 4px solid var(--mint);
+  padding: 6px 14px;
+  display: grid;
+  gap: 10px;
+}
+.days {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+}
+.lists {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
+  gap: 18px;
+}
+ul {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+  max-height: 260px;
+  overflow: auto;
+}
+li {
+  border-bottom: 1px solid var(--line);
+  padding: 3px 0;
+}
 </style>

@@ -19,47 +19,99 @@ const props = defineProps<{ site: Site; people: string[]; verb: AskingVerb; wish
 const emit = defineEmits<{ close: []; applied: [] }>()
 const { t } = useI18n()
 const { roleName } = useHouse()
-const { asked, wish, complete, note } = useAsked(() => props.site, () => props.verb)
+const { asked, wish, complete, note } = useAsked(
+  () => props.site,
+  () => props.verb,
+)
 const typed = ref('')
 /** What those are told for whom this changes something. */
-const TOLD: Partial<Record<AskingVerb, MessageKind>> = { 'change-role': 'role-changed', 'take-out': 'taken-out', 'bring-back': 'let-in' }
+const TOLD: Partial<Record<AskingVerb, MessageKind>> = {
+  'change-role': 'role-changed',
+  'take-out': 'taken-out',
+  'bring-back': 'let-in',
+}
 const tell = ref(false)
 const words = ref('')
 /** One wish for all of them, or to each their own. */
-const lines = (more: object = {}): LineWish[] => props.wishes ?? props.people.map((person) => ({ ...wish.value, ...more, person }))
+const lines = (more: object = {}): LineWish[] =>
+  props.wishes ?? props.people.map((person) => ({ ...wish.value, ...more, person }))
 const path = computed(() => ({ path: { site: props.site.id } }))
-const label = (apply: boolean) => take(api.POST('/sites/{site}/labels', { params: path.value, body: { label: asked.label, on: asked.on, people: props.people, apply } }))
-const make = (apply: boolean, removing: number | null = null): Promise<Sheet> => props.verb === 'label' ? label(apply) : take(api.POST('/sites/{site}/sheets', { params: path.value, body: apply ? { apply, removing, lines: lines(props.wishes ? {} : { note: note.value }), ...telling(tell.value, words.value) } : { apply, lines: lines() } }))
+const label = (apply: boolean) =>
+  take(
+    api.POST('/sites/{site}/labels', {
+      params: path.value,
+      body: { label: asked.label, on: asked.on, people: props.people, apply },
+    }),
+  )
+const make = (apply: boolean, removing: number | null = null): Promise<Sheet> =>
+  props.verb === 'label'
+    ? label(apply)
+    : take(
+        api.POST('/sites/{site}/sheets', {
+          params: path.value,
+          body: apply
+            ? {
+                apply,
+                removing,
+                lines: lines(props.wishes ? {} : { note: note.value }),
+                ...telling(tell.value, words.value),
+              }
+            : { apply, lines: lines() },
+        }),
+      )
 
 const current = computed(() => JSON.stringify(props.verb === 'label' ? [asked.label, asked.on, props.people] : lines()))
 const slowly = useSlowly(current, 200)
 /** Nothing is worked out for what is still being typed, and nothing is applied that was not worked out. */
 const settled = computed(() => complete.value && slowly.value === current.value)
-const { data: sheet, error, isFetching } = useQuery({
+const {
+  data: sheet,
+  error,
+  isFetching,
+} = useQuery({
   queryKey: ['preview', computed(() => props.site.id), slowly],
   enabled: settled,
   queryFn: () => make(false),
-  placeholderData: keepPreviousData
+  placeholderData: keepPreviousData,
 })
-const of = (...verdicts: string[]) => computed(() => sheet.value?.lines.filter((line) => verdicts.includes(line.verdict)) ?? [])
+const of = (...verdicts: string[]) =>
+  computed(() => sheet.value?.lines.filter((line) => verdicts.includes(line.verdict)) ?? [])
 const ready = of('ready')
 const cannot = of('needs-choice', 'refused', 'waits-for-seat')
 const nothing = of('nothing-to-do')
 const said = computed(() => !sheet.value?.removal || Number(typed.value) === sheet.value.removal.people)
 
 const { busy, run } = useBusy()
-const apply = () => run(async () => {
-  const applied = await make(true, sheet.value?.removal?.people ?? null)
-  const count = applied.lines.filter((line) => line.verdict === 'ready').length
-  const said = props.verb === 'label' ? t('label.did.' + (asked.on ? 'on' : 'off'), { n: count, label: asked.label.trim() }, count) : t('sheet.did.' + props.verb, { n: count }, count)
-  done(said, { site: props.site.id, sheet: applied.sheet, entry: props.verb === 'label' ? applied.lines.find((line) => line.entry)?.entry : null }, count < props.people.length ? t('sheet.leftOut', { n: props.people.length - count }, props.people.length - count) : '')
-  await refreshSite()
-  emit('applied')
-})
+const apply = () =>
+  run(async () => {
+    const applied = await make(true, sheet.value?.removal?.people ?? null)
+    const count = applied.lines.filter((line) => line.verdict === 'ready').length
+    const said =
+      props.verb === 'label'
+        ? t('label.did.' + (asked.on ? 'on' : 'off'), { n: count, label: asked.label.trim() }, count)
+        : t('sheet.did.' + props.verb, { n: count }, count)
+    done(
+      said,
+      {
+        site: props.site.id,
+        sheet: applied.sheet,
+        entry: props.verb === 'label' ? applied.lines.find((line) => line.entry)?.entry : null,
+      },
+      count < props.people.length
+        ? t('sheet.leftOut', { n: props.people.length - count }, props.people.length - count)
+        : '',
+    )
+    await refreshSite()
+    emit('applied')
+  })
 </script>
 
 <template>
-  <aside class="docked no-print" :aria-label="$t('sheet.title.' + verb, { n: people.length }, people.length)" @keydown.esc.stop="$emit('close')">
+  <aside
+    class="docked no-print"
+    :aria-label="$t('sheet.title.' + verb, { n: people.length }, people.length)"
+    @keydown.esc.stop="$emit('close')"
+  >
     <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
     <h2>{{ $t('sheet.title.' + verb, { n: people.length }, people.length) }}</h2>
     <form @submit.prevent="apply">
@@ -68,26 +120,70 @@ const apply = () => run(async () => {
       <template v-else-if="complete">
         <p v-if="!sheet" class="soft">{{ $t('card.ask.computing') }}</p>
         <template v-else>
-          <p class="follows" role="status">{{ $t('sheet.ready', { n: ready.length }, ready.length) }}{{ cannot.length ? $t('sheet.cannot', { n: cannot.length }, cannot.length) : '' }}.<template v-if="nothing.length">{{ ' ' }}{{ $t('sheet.nothing', { n: nothing.length }, nothing.length) }}</template></p>
-          <label v-if="sheet.removal" class="callout bad">{{ $t('sheet.many', sheet.removal) }} <input v-model="typed" class="plain number" inputmode="numeric" /></label>
-          <TellThem v-if="TOLD[verb]" v-model:tell="tell" v-model:words="words" :kind="TOLD[verb]!" :site="site.id" :lines="sheet.lines" />
-          <Button type="submit" size="small" :severity="verb === 'take-out' || verb === 'keep-out' ? 'danger' : undefined" :disabled="busy || isFetching || !settled || !ready.length || !said" :label="$t('sheet.apply.' + verb, { n: ready.length }, ready.length)" />
+          <p class="follows" role="status">
+            {{ $t('sheet.ready', { n: ready.length }, ready.length)
+            }}{{ cannot.length ? $t('sheet.cannot', { n: cannot.length }, cannot.length) : '' }}.<template
+              v-if="nothing.length"
+              >{{ ' ' }}{{ $t('sheet.nothing', { n: nothing.length }, nothing.length) }}</template
+            >
+          </p>
+          <label v-if="sheet.removal" class="callout bad"
+            >{{ $t('sheet.many', sheet.removal) }} <input v-model="typed" class="plain number" inputmode="numeric"
+          /></label>
+          <TellThem
+            v-if="TOLD[verb]"
+            v-model:tell="tell"
+            v-model:words="words"
+            :kind="TOLD[verb]!"
+            :site="site.id"
+            :lines="sheet.lines"
+          />
+          <Button
+            type="submit"
+            size="small"
+            :severity="verb === 'take-out' || verb === 'keep-out' ? 'danger' : undefined"
+            :disabled="busy || isFetching || !settled || !ready.length || !said"
+            :label="$t('sheet.apply.' + verb, { n: ready.length }, ready.length)"
+          />
         </template>
       </template>
     </form>
     <ol v-if="complete && sheet && !error" class="ledger">
       <li v-for="line in [...cannot, ...ready]" :key="line.person.id" :class="line.verdict">
         <span class="verdict">{{ $t('sheet.verdict.' + line.verdict) }}</span>
-        <span><strong>{{ line.person.name }}</strong> <template v-if="line.verdict === 'ready' && line.outlook.length">{{ outlookSentence(line.outlook, site.timeZone, roleName) }}</template> {{ lineSentences(line, site.timeZone, roleName).filter((_, index) => line.verdict !== 'ready' || index > 0).join(' ') }}<span v-if="tell && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span></span>
+        <span
+          ><strong>{{ line.person.name }}</strong> {{ ' '
+          }}<template v-if="line.verdict === 'ready' && line.outlook.length">{{
+            outlookSentence(line.outlook, site.timeZone, roleName)
+          }}</template>
+          {{
+            lineSentences(line, site.timeZone, roleName)
+              .filter((_, index) => line.verdict !== 'ready' || index > 0)
+              .join(' ')
+          }}<span v-if="tell && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span></span
+        >
       </li>
     </ol>
   </aside>
 </template>
 
 <style scoped>
-h2 { padding-right: 60px; }
-form { display: grid; gap: 10px; justify-items: start; }
-.number { width: 80px; }
-.ledger { --verdict: 78px; }
-.ledger .refused .verdict, .ledger .waits-for-seat .verdict { color: var(--clay); }
+h2 {
+  padding-right: 60px;
+}
+form {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+.number {
+  width: 80px;
+}
+.ledger {
+  --verdict: 78px;
+}
+.ledger .refused .verdict,
+.ledger .waits-for-seat .verdict {
+  color: var(--clay);
+}
 </style>

@@ -5,12 +5,32 @@ import { person, serve, show, site, standing } from '@/testing/server'
 import WhyPage from './WhyPage.vue'
 
 const bea = person('Beatriz', 'da Luz')
-const cause = (code: string, change: string, more = {}) => ({ code, values: {}, change, mine: true, givers: ['lead-tutor'], ...more })
-const why = (causes: object[], more: Partial<Why> = {}) => ({ site, person: bea, standing: standing({ state: 'kept-out' }), reason: { entry: 'no', causes }, suggested: 'learner', version: 5, ...more }) as unknown as Why
+const cause = (code: string, change: string, more = {}) => ({
+  code,
+  values: {},
+  change,
+  mine: true,
+  givers: ['lead-tutor'],
+  ...more,
+})
+const why = (causes: object[], more: Partial<Why> = {}) =>
+  ({
+    site,
+    person: bea,
+    standing: standing({ state: 'kept-out' }),
+    reason: { entry: 'no', causes },
+    suggested: 'learner',
+    version: 5,
+    ...more,
+  }) as unknown as Why
 
 async function answered(answer: Why, answers = {}) {
   vi.useRealTimers()
-  const asked = serve({ [`GET /sites/${site.id}/why/${bea.id}`]: answer, 'GET /sites': { items: [], total: 0, next: null }, ...answers })
+  const asked = serve({
+    [`GET /sites/${site.id}/why/${bea.id}`]: answer,
+    'GET /sites': { items: [], total: 0, next: null },
+    ...answers,
+  })
   const shown = show(WhyPage)
   await shown.router.push(`/?person=${bea.id}&site=${site.id}`)
   await flushPromises()
@@ -18,17 +38,42 @@ async function answered(answer: Why, answers = {}) {
 }
 
 it('says every step in its order, and offers the first one may make', async () => {
-  const { page, asked } = await answered(why([cause('kept-out', 'lift'), cause('taken-out', 'bring-back', { values: { at: '2026-11-01T10:00:00Z' } }), cause('account-closed', 'reopen-account', { mine: false, givers: [] })]), {
-    [`POST /sites/${site.id}/sheets`]: { sheet: null, removal: null, lines: [{ person: { id: bea.id, name: 'x' }, verdict: 'ready', before: null, after: standing(), outlook: [], reasons: [], cautions: [], entry: 9 }] }
-  })
+  const { page, asked } = await answered(
+    why([
+      cause('kept-out', 'lift'),
+      cause('taken-out', 'bring-back', { values: { at: '2026-11-01T10:00:00Z' } }),
+      cause('account-closed', 'reopen-account', { mine: false, givers: [] }),
+    ]),
+    {
+      [`POST /sites/${site.id}/sheets`]: {
+        sheet: null,
+        removal: null,
+        lines: [
+          {
+            person: { id: bea.id, name: 'x' },
+            verdict: 'ready',
+            before: null,
+            after: standing(),
+            outlook: [],
+            reasons: [],
+            cautions: [],
+            entry: 9,
+          },
+        ],
+      },
+    },
+  )
   expect(page.findAll('li').map((each) => each.text())).toEqual([
     'Cannot enter: kept out.Lift the keep-out',
     'Cannot enter: taken out on 1 Nov.Bringing them back would change it.',
-    'Cannot enter: the account is closed since .Opening the account again would change it. Can be done by: an administrator.'
+    'Cannot enter: the account is closed since .Opening the account again would change it. Can be done by: an administrator.',
   ])
   await page.get('li button').trigger('click')
   await flushPromises()
-  expect(asked.find(({ call }) => call.startsWith('POST'))!.body).toEqual({ apply: true, lines: [{ verb: 'lift-keep-out', version: 5, person: bea.id }] })
+  expect(asked.find(({ call }) => call.startsWith('POST'))!.body).toEqual({
+    apply: true,
+    lines: [{ verb: 'lift-keep-out', version: 5, person: bea.id }],
+  })
 })
 
 it('lets in whoever was never here, in the role that suits', async () => {

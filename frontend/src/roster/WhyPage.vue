@@ -22,10 +22,15 @@ const person = computed(() => text('person'))
 const site = computed(() => text('site'))
 const set = (change: Record<string, string | undefined>) => router.replace({ query: { ...route.query, ...change } })
 
-const { data: why, error, refetch } = useQuery({
+const {
+  data: why,
+  error,
+  refetch,
+} = useQuery({
   queryKey: ['why', site, person],
   enabled: computed(() => !!site.value && !!person.value),
-  queryFn: () => take(api.GET('/sites/{site}/why/{person}', { params: { path: { site: site.value, person: person.value } } }))
+  queryFn: () =>
+    take(api.GET('/sites/{site}/why/{person}', { params: { path: { site: site.value, person: person.value } } })),
 })
 const zone = computed(() => why.value?.site.timeZone ?? 'UTC')
 const { change, busy } = useChanges(() => why.value!.site as unknown as Site)
@@ -33,16 +38,30 @@ type Cause = Reason['causes'][number]
 const steps = computed(() => (why.value && why.value.reason.entry === 'no' ? why.value.reason.causes : []))
 const say = (cause: Cause) => causeSentence(cause, why.value!.reason.entry, 'staff', zone.value, roleName)
 /** Only the first step can be made; what stands behind it shows its button once it is the first. */
-const VERBS = { resume: 'resume', lift: 'lift-keep-out', 'bring-back': 'bring-back', 'let-in': 'let-in', 'move-start': 'change-dates' } as const
+const VERBS = {
+  resume: 'resume',
+  lift: 'lift-keep-out',
+  'bring-back': 'bring-back',
+  'let-in': 'let-in',
+  'move-start': 'change-dates',
+} as const
 const TO_SITE: Record<string, string> = { 'open-site': 'roster', 'open-site-again': 'roster', 'more-seats': 'settings' }
 const first = computed(() => steps.value.find((cause) => cause.change in VERBS))
-const mendable = (cause: Cause) => cause.mine && (cause === first.value || cause.change in TO_SITE) && (cause.change !== 'let-in' || !!why.value?.suggested)
+const mendable = (cause: Cause) =>
+  cause.mine &&
+  (cause === first.value || cause.change in TO_SITE) &&
+  (cause.change !== 'let-in' || !!why.value?.suggested)
 
 async function mend(cause: Cause) {
   const verb = VERBS[cause.change as keyof typeof VERBS]
   if (!verb) return router.push({ name: TO_SITE[cause.change], params: { site: site.value } })
   const today = new Intl.DateTimeFormat('en-CA', { timeZone: zone.value }).format(houseNow())
-  await change(why.value!.person, { verb, version: why.value!.version, ...(verb === 'let-in' ? { role: why.value!.suggested } : {}), ...(verb === 'change-dates' ? { fromDay: today } : {}) })
+  await change(why.value!.person, {
+    verb,
+    version: why.value!.version,
+    ...(verb === 'let-in' ? { role: why.value!.suggested } : {}),
+    ...(verb === 'change-dates' ? { fromDay: today } : {}),
+  })
 }
 </script>
 
@@ -64,12 +83,27 @@ async function mend(cause: Cause) {
           <ol :class="{ only: steps.length === 1 }">
             <li v-for="cause in steps" :key="cause.code">
               <span v-if="steps.length > 1">{{ say(cause) }}</span>
-              <Button v-if="mendable(cause)" size="small" :disabled="busy" :label="$t('why.mends.' + cause.change, { role: roleName(why.suggested).toLowerCase() })" @click="mend(cause)" />
-              <span v-else-if="steps.length > 1" class="soft">{{ $t('change.' + cause.change) }} <template v-if="!cause.mine">{{ $t('change.who', { who: givers(cause.givers, roleName) }) }}</template></span>
+              <Button
+                v-if="mendable(cause)"
+                size="small"
+                :disabled="busy"
+                :label="$t('why.mends.' + cause.change, { role: roleName(why.suggested).toLowerCase() })"
+                @click="mend(cause)"
+              />
+              <span v-else-if="steps.length > 1" class="soft"
+                >{{ $t('change.' + cause.change) }}
+                <template v-if="!cause.mine">{{
+                  $t('change.who', { who: givers(cause.givers, roleName) })
+                }}</template></span
+              >
             </li>
           </ol>
         </template>
-        <p><RouterLink :to="{ name: 'roster', params: { site }, query: why.standing ? { person } : {} }">{{ $t('why.open') }}</RouterLink></p>
+        <p>
+          <RouterLink :to="{ name: 'roster', params: { site }, query: why.standing ? { person } : {} }">{{
+            $t('why.open')
+          }}</RouterLink>
+        </p>
       </section>
     </template>
     <p v-else class="soft">{{ $t('why.choose') }}</p>
@@ -77,11 +111,42 @@ async function mend(cause: Cause) {
 </template>
 
 <style scoped>
-.page { display: grid; gap: 14px; max-width: 900px; }
-.asked { display: grid; grid-template-columns: 1fr 1fr; gap: 18px; align-items: start; }
-.answer { border: 2px solid var(--spruce); border-bottom: 0; border-radius: 6px 6px 0 0; background: var(--sheet); padding: 14px 16px; display: grid; gap: 10px; }
-ol { margin: 0; padding-left: 24px; display: grid; gap: 8px; }
-ol.only { list-style: none; padding: 0; }
-li > * { margin-right: 12px; }
-@media (max-width: 640px) { .asked { grid-template-columns: 1fr; } }
+.page {
+  display: grid;
+  gap: 14px;
+  max-width: 900px;
+}
+.asked {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 18px;
+  align-items: start;
+}
+.answer {
+  border: 2px solid var(--spruce);
+  border-bottom: 0;
+  border-radius: 6px 6px 0 0;
+  background: var(--sheet);
+  padding: 14px 16px;
+  display: grid;
+  gap: 10px;
+}
+ol {
+  margin: 0;
+  padding-left: 24px;
+  display: grid;
+  gap: 8px;
+}
+ol.only {
+  list-style: none;
+  padding: 0;
+}
+li > * {
+  margin-right: 12px;
+}
+@media (max-width: 640px) {
+  .asked {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -2,7 +2,17 @@ import { computed, reactive } from 'vue'
 import type { LineWish, Site } from '@/app/api'
 
 /** Changes that ask for something before they are made. */
-export type AskingVerb = 'take-out' | 'pause' | 'change-dates' | 'keep-out' | 'change-role' | 'resume' | 'bring-back' | 'lift-keep-out' | 'label' | 'mend'
+export type AskingVerb =
+  | 'take-out'
+  | 'pause'
+  | 'change-dates'
+  | 'keep-out'
+  | 'change-role'
+  | 'resume'
+  | 'bring-back'
+  | 'lift-keep-out'
+  | 'label'
+  | 'mend'
 /** Those that ask for nothing. */
 const PLAIN = ['take-out', 'resume', 'bring-back', 'lift-keep-out'] as const
 export const asksNothing = (verb: AskingVerb) => (PLAIN as readonly string[]).includes(verb)
@@ -10,7 +20,16 @@ export type Length = 'day' | 'days' | 'term' | 'open'
 
 /** What a change asks for, and the wish it comes to. Example: `const { asked, wish, complete } = useAsked(() => site, () => 'pause')`. */
 export function useAsked(site: () => Site, verb: () => AskingVerb) {
-  const asked = reactive({ fromDay: '', untilDay: '', days: 14 as number | string, note: '', length: 'day' as Length, role: '', label: '', on: true })
+  const asked = reactive({
+    fromDay: '',
+    untilDay: '',
+    days: 14 as number | string,
+    note: '',
+    length: 'day' as Length,
+    role: '',
+    label: '',
+    on: true,
+  })
 
   const wish = computed<Omit<LineWish, 'person'>>(() => {
     const plain = PLAIN.find((each) => each === verb())
@@ -22,14 +41,17 @@ export function useAsked(site: () => Site, verb: () => AskingVerb) {
       verb: verb() as LineWish['verb'],
       fromDay: verb() === 'keep-out' ? null : asked.fromDay || null,
       untilDay: until || null,
-      days: dated && asked.length === 'days' ? Number(asked.days) || null : null
+      days: dated && asked.length === 'days' ? Number(asked.days) || null : null,
     }
   })
   // A change of dates until a day wants the day, a change of role the role.
   const complete = computed(() => {
     if (verb() === 'change-role') return asked.role !== ''
     if (verb() === 'label') return asked.label.trim() !== ''
-    return verb() !== 'change-dates' || (asked.length === 'day' ? asked.untilDay !== '' : asked.length !== 'days' || Number(asked.days) > 0)
+    return (
+      verb() !== 'change-dates' ||
+      (asked.length === 'day' ? asked.untilDay !== '' : asked.length !== 'days' || Number(asked.days) > 0)
+    )
   })
   const note = computed(() => asked.note.trim() || null)
   return { asked, wish, complete, note }

@@ -19,13 +19,30 @@ export function useChanges(site: () => Site) {
     wrongDay.value = ''
     const { id, timeZone: zone } = site()
     try {
-      const { lines } = await take(api.POST('/sites/{site}/sheets', { params: { path: { site: id } }, body: { apply: true, lines: [{ ...wish, person: person.id }], ...telling(tellEach.value) } }))
+      const { lines } = await take(
+        api.POST('/sites/{site}/sheets', {
+          params: { path: { site: id } },
+          body: { apply: true, lines: [{ ...wish, person: person.id }], ...telling(tellEach.value) },
+        }),
+      )
       const line = lines[0]!
       const name = fullName(person)
       const nothing = line.verdict === 'nothing-to-do'
       const role = roleName(line.after?.role ?? line.before?.role).toLowerCase()
       const asked = line.cautions.some((note) => note.code === 'waits-for-approval')
-      done(t('did.' + (nothing ? 'nothing' : asked ? 'asked' : wish.verb), { name, role, outlook: outlookSentence(line.outlook, zone, roleName) }), { site: id, entry: line.entry }, nothing ? '' : [...lineSentences(line, zone, roleName), tellEach.value && line.told ? t('tell.one.' + line.told) : ''].filter(Boolean).join(' '))
+      done(
+        t('did.' + (nothing ? 'nothing' : asked ? 'asked' : wish.verb), {
+          name,
+          role,
+          outlook: outlookSentence(line.outlook, zone, roleName),
+        }),
+        { site: id, entry: line.entry },
+        nothing
+          ? ''
+          : [...lineSentences(line, zone, roleName), tellEach.value && line.told ? t('tell.one.' + line.told) : '']
+              .filter(Boolean)
+              .join(' '),
+      )
       await refreshSite()
       return true
     } catch (error) {
@@ -33,8 +50,20 @@ export function useChanges(site: () => Site) {
       if (day) wrongDay.value = day
       else {
         const line = error instanceof Problem ? error.document.line : undefined
-        const since = error instanceof Problem ? error.document.since?.map((each) => t('trouble.sinceOne', { actor: each.actor, verb: t('log.verbs.' + each.verb) })).join('; ') : ''
-        wentWrong(error, line ? lineSentences(line, zone, roleName).join(' ') : since ? `${(error as Problem).message} ${t('trouble.since', { what: since })}` : undefined)
+        const since =
+          error instanceof Problem
+            ? error.document.since
+                ?.map((each) => t('trouble.sinceOne', { actor: each.actor, verb: t('log.verbs.' + each.verb) }))
+                .join('; ')
+            : ''
+        wentWrong(
+          error,
+          line
+            ? lineSentences(line, zone, roleName).join(' ')
+            : since
+              ? `${(error as Problem).message} ${t('trouble.since', { what: since })}`
+              : undefined,
+        )
         await refreshSite()
       }
       return false

@@ -2,7 +2,19 @@ import type { RosterRow } from '@/app/api'
 import { day, listName, type RoleName } from '@/app/sentences'
 import { t } from '@/app/words'
 
-export const COLUMNS = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen', 'work', 'labels'] as const
+export const COLUMNS = [
+  'name',
+  'kind',
+  'level',
+  'division',
+  'number',
+  'role',
+  'state',
+  'since',
+  'seen',
+  'work',
+  'labels',
+] as const
 /** Those the server sorts by. */
 export const SORTABLE = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'] as const
 export type Sortable = (typeof SORTABLE)[number]
@@ -13,16 +25,30 @@ export type Column = (typeof COLUMNS)[number]
 export function cell(row: RosterRow, column: Column, zone: string, roleName: RoleName): string {
   const { person, standing } = row
   switch (column) {
-    case 'name': return listName(person)
-    case 'kind': return t('kind.' + person.kind)
-    case 'level': return person.level === null ? '' : String(person.level)
-    case 'division': return person.division.name
-    case 'number': return person.number ?? ''
-    case 'role': return roleName(standing.role)
-    case 'state': return t('state.' + (row.because === 'waits-for-approval' ? 'approval' : standing.state)) + (row.because === 'account-closed' && standing.state === 'current' ? t('roster.closedAccount') : '')
-    case 'since': return day(standing.since, zone)
-    case 'work': return row.work ? t('roster.work', row.work) : ''
-    case 'labels': return row.labels.join(', ')
-    case 'seen': return row.lastSeen ? day(row.lastSeen, zone) : t('roster.never')
+    case 'name':
+      return listName(person)
+    case 'kind':
+      return t('kind.' + person.kind)
+    case 'level':
+      return person.level === null ? '' : String(person.level)
+    case 'division':
+      return person.division.name
+    case 'number':
+      return person.number ?? ''
+    case 'role':
+      return roleName(standing.role)
+    case 'state':
+      return (
+        t('state.' + (row.because === 'waits-for-approval' ? 'approval' : standing.state)) +
+        (row.because === 'account-closed' && standing.state === 'current' ? t('roster.closedAccount') : '')
+      )
+    case 'since':
+      return day(standing.since, zone)
+    case 'work':
+      return row.work ? t('roster.work', row.work) : ''
+    case 'labels':
+      return row.labels.join(', ')
+    case 'seen':
+      return row.lastSeen ? day(row.lastSeen, zone) : t('roster.never')
   }
 }

@@ -9,13 +9,23 @@ it.each([
   ['=1+1', "'=1+1"],
   ['@cmd', "'@cmd"],
   ['-5, +5', '"\'-5, +5"'],
-  ['Dąbrowicz', 'Dąbrowicz']
+  ['Dąbrowicz', 'Dąbrowicz'],
 ])('writes %j as %j', (text, field) => expect(csvField(text)).toBe(field))
 
 it('makes a file that spreadsheets read', () => {
-  expect(csvFile([['Name', 'Level'], ['da Luz, Bea', '7']])).toBe('\uFEFFName,Level\r\n"da Luz, Bea",7\r\n')
+  expect(
+    csvFile([
+      ['Name', 'Level'],
+      ['da Luz, Bea', '7'],
+    ]),
+  ).toBe('\uFEFFName,Level\r\n"da Luz, Bea",7\r\n')
 })
 
 it('keeps rows and columns in the clipboard', () => {
-  expect(tabbed([['a\tb', 'c\nd'], ['=x', '']])).toBe("a b\tc d\n'=x\t")
+  expect(
+    tabbed([
+      ['a\tb', 'c\nd'],
+      ['=x', ''],
+    ]),
+  ).toBe("a b\tc d\n'=x\t")
 })

@@ -13,7 +13,11 @@ export function csvFile(rows: string[][]): string {
 
 /** Rows as they go into a spreadsheet from the clipboard. */
 export function tabbed(rows: string[][]): string {
-  return rows.map((row) => row.map((text) => (/^[=+\-@]/.test(text) ? `'${text}` : text).replaceAll(/[\t\r\n]+/g, ' ')).join('\t')).join('\n')
+  return rows
+    .map((row) =>
+      row.map((text) => (/^[=+\-@]/.test(text) ? `'${text}` : text).replaceAll(/[\t\r\n]+/g, ' ')).join('\t'),
+    )
+    .join('\n')
 }
 
 /** Hands rows to the browser as a CSV file. */

@@ -5,15 +5,27 @@ import { person, serve, show, site, standing } from '@/testing/server'
 import { cell } from './columns'
 import { useRoster } from './roster'
 
-const row = (name: string) => ({ person: person(name, 'Person'), standing: standing(), entry: 'enter' as const, because: 'let-in', listed: true, lastSeen: null, work: null, labels: [], version: 1 })
+const row = (name: string) => ({
+  person: person(name, 'Person'),
+  standing: standing(),
+  entry: 'enter' as const,
+  because: 'let-in',
+  listed: true,
+  lastSeen: null,
+  work: null,
+  labels: [],
+  version: 1,
+})
 const counts = { learners: 3, staff: 0, others: 0, unlisted: 0, shown: 3 }
 
 async function roster(address: string) {
   const asked = serve({
     [`GET /sites/${site.id}/roster`]: (request: Request) => {
       const cursor = new URL(request.url).searchParams.get('cursor')
-      return cursor ? { items: [row('Third')], next: null, counts } : { items: [row('First'), row('Second')], next: 'more', counts }
-    }
+      return cursor
+        ? { items: [row('Third')], next: null, counts }
+        : { items: [row('First'), row('Second')], next: 'more', counts }
+    },
   })
   let used!: ReturnType<typeof useRoster>
   const { router } = show(defineComponent({ setup: () => ((used = useRoster(computed(() => site.id))), () => null) }))
@@ -24,9 +36,20 @@ async function roster(address: string) {
 
 it('reads sort and filter from the address, and falls back where they make no sense', async () => {
   const { used } = await roster('?sort=level&direction=down&state=paused&q=bea')
-  expect(used.view.value).toMatchObject({ q: 'bea', role: '', state: 'paused', unlisted: '0', sort: 'level', direction: 'down' })
+  expect(used.view.value).toMatchObject({
+    q: 'bea',
+    role: '',
+    state: 'paused',
+    unlisted: '0',
+    sort: 'level',
+    direction: 'down',
+  })
   expect(used.filtered.value).toBe(true)
-  expect((await roster('?sort=shoe&direction=sideways&state=asleep')).used.view.value).toMatchObject({ sort: 'name', direction: 'up', state: 'here' })
+  expect((await roster('?sort=shoe&direction=sideways&state=asleep')).used.view.value).toMatchObject({
+    sort: 'name',
+    direction: 'up',
+    state: 'here',
+  })
 })
 
 it('sends only what is asked for, and nothing that makes no sense', async () => {
@@ -50,12 +73,16 @@ it('keeps what is looked at in the address, and leaves out what is as usual', as
 it('shows a first page soon and fetches the rest behind it, in larger pages', async () => {
   const { used, asked, last } = await roster('')
   expect((await used.all()).map(({ person: { given } }) => given)).toEqual(['First', 'Second', 'Third'])
-  expect([...new Set(asked.map(({ call }) => call))].filter((call) => call.includes('limit=100')).length).toBeGreaterThan(0)
+  expect(
+    [...new Set(asked.map(({ call }) => call))].filter((call) => call.includes('limit=100')).length,
+  ).toBeGreaterThan(0)
   expect([last().get('limit'), last().get('cursor')]).toEqual(['500', 'more'])
 })
 
 it('writes a row as it is read', () => {
   const roleName = (code: string | null | undefined) => (code === 'learner' ? 'Learner' : '')
-  const cells = (['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'] as const).map((column) => cell(row('Bea'), column, 'UTC', roleName))
+  const cells = (['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'] as const).map(
+    (column) => cell(row('Bea'), column, 'UTC', roleName),
+  )
   expect(cells).toEqual(['Person, Bea', 'Learner', '7', 'Seniors', '2041010', 'Learner', 'Current', '6 Sept', 'never'])
 })

@@ -42,11 +42,25 @@ export function useRoster(site: Ref<string>) {
     state: read('state', STATES, 'here'),
     unlisted: read('unlisted', ['0', '1'], '0'),
     sort: read<Sortable>('sort', SORTABLE, 'name'),
-    direction: read<Direction>('direction', ['up', 'down'], 'up')
+    direction: read<Direction>('direction', ['up', 'down'], 'up'),
   }))
-  const standard: Record<string, string> = { q: '', role: '', asOf: '', state: 'here', unlisted: '0', sort: 'name', direction: 'up', ...Object.fromEntries(FURTHER.map((name) => [name, ''])) }
+  const standard: Record<string, string> = {
+    q: '',
+    role: '',
+    asOf: '',
+    state: 'here',
+    unlisted: '0',
+    sort: 'name',
+    direction: 'up',
+    ...Object.fromEntries(FURTHER.map((name) => [name, ''])),
+  }
   // What is not asked for is not sent.
-  const asked = computed(() => Object.fromEntries(Object.entries(view.value).filter(([, value]) => value !== '')) as Partial<Pick<typeof view.value, 'state' | 'sort' | 'direction' | 'unlisted' | 'q' | 'role' | 'asOf' | Further>>)
+  const asked = computed(
+    () =>
+      Object.fromEntries(Object.entries(view.value).filter(([, value]) => value !== '')) as Partial<
+        Pick<typeof view.value, 'state' | 'sort' | 'direction' | 'unlisted' | 'q' | 'role' | 'asOf' | Further>
+      >,
+  )
 
   /** Changes sort or filter; what is as usual is left out of the address. */
   function look(change: Record<string, string>) {
@@ -58,18 +72,30 @@ export function useRoster(site: Ref<string>) {
     return router.replace({ query })
   }
 
-  const sortBy = (column: Sortable) => look({ sort: column, direction: view.value.sort === column && view.value.direction === 'up' ? 'down' : 'up' })
+  const sortBy = (column: Sortable) =>
+    look({ sort: column, direction: view.value.sort === column && view.value.direction === 'up' ? 'down' : 'up' })
 
   const query = useInfiniteQuery({
     queryKey: ['roster', site, view],
     initialPageParam: undefined as string | undefined,
-    queryFn: ({ pageParam }) => take(api.GET('/sites/{site}/roster', { params: { path: { site: site.value }, query: { ...asked.value, limit: pageParam ? 500 : 100, cursor: pageParam } } })),
+    queryFn: ({ pageParam }) =>
+      take(
+        api.GET('/sites/{site}/roster', {
+          params: {
+            path: { site: site.value },
+            query: { ...asked.value, limit: pageParam ? 500 : 100, cursor: pageParam },
+          },
+        }),
+      ),
     getNextPageParam: (page) => page.next ?? undefined,
-    placeholderData: keepPreviousData
+    placeholderData: keepPreviousData,
   })
   const rows = computed<RosterRow[]>(() => query.data.value?.pages.flatMap((page) => page.items) ?? [])
   const counts = computed(() => query.data.value?.pages.at(-1)?.counts)
-  const filtered = computed(() => !!(view.value.q || view.value.role || view.value.state !== 'here' || FURTHER.some((name) => view.value[name])))
+  const filtered = computed(
+    () =>
+      !!(view.value.q || view.value.role || view.value.state !== 'here' || FURTHER.some((name) => view.value[name])),
+  )
 
   async function all(progress?: (rows: number) => void): Promise<RosterRow[]> {
     while (query.hasNextPage.value) {
@@ -80,9 +106,25 @@ export function useRoster(site: Ref<string>) {
     return rows.value
   }
   // The rest follows in the background, so that scrolling to the end of a large roster finds it there.
-  watch([query.hasNextPage, query.isFetching], () => {
-    if (query.hasNextPage.value && !query.isFetching.value && !query.error.value) void query.fetchNextPage({ cancelRefetch: false })
-  }, { immediate: true })
+  watch(
+    [query.hasNextPage, query.isFetching],
+    () => {
+      if (query.hasNextPage.value && !query.isFetching.value && !query.error.value)
+        void query.fetchNextPage({ cancelRefetch: false })
+    },
+    { immediate: true },
+  )
 
-  return { view, look, sortBy, rows, counts, filtered, all, error: query.error, isPending: query.isPending, refetch: query.refetch }
+  return {
+    view,
+    look,
+    sortBy,
+    rows,
+    counts,
+    filtered,
+    all,
+    error: query.error,
+    isPending: query.isPending,
+    refetch: query.refetch,
+  }
 }

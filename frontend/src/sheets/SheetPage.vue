@@ -26,15 +26,31 @@ const id = computed(() => String(route.params.sheet))
 const { data, error, hasNextPage, fetchNextPage, refetch } = useInfiniteQuery({
   queryKey: ['sheets', 'one', id],
   initialPageParam: 0,
-  queryFn: ({ pageParam }) => take(api.GET('/sheets/{sheet}', { params: { path: { sheet: id.value }, query: { after: pageParam } } })),
+  queryFn: ({ pageParam }) =>
+    take(api.GET('/sheets/{sheet}', { params: { path: { sheet: id.value }, query: { after: pageParam } } })),
   getNextPageParam: (page) => page.next ?? undefined,
-  refetchInterval: (query) => (query.state.data?.pages[0]?.state === 'applying' ? 600 : false)
+  refetchInterval: (query) => (query.state.data?.pages[0]?.state === 'applying' ? 600 : false),
 })
 const sheet = computed(() => data.value?.pages[0])
 const lines = computed(() => data.value?.pages.flatMap((page) => page.lines) ?? [])
 const work = computed(() => (sheet.value?.work ?? {}) as object)
 /** What a sheet of sites made. */
-const rows = computed(() => (sheet.value?.kind === 'sites' ? ((work.value as { rows?: { number: number; title: string; code: string; site: string | null; gone?: boolean; problems?: { detail: string }[] }[] }).rows ?? []) : []))
+const rows = computed(() =>
+  sheet.value?.kind === 'sites'
+    ? ((
+        work.value as {
+          rows?: {
+            number: number
+            title: string
+            code: string
+            site: string | null
+            gone?: boolean
+            problems?: { detail: string }[]
+          }[]
+        }
+      ).rows ?? [])
+    : [],
+)
 const standing = computed(() => rows.value.filter((row) => row.site && !row.gone).length)
 const share = computed(() => (sheet.value?.total ? Math.round((100 * sheet.value.done) / sheet.value.total) : 0))
 const review = ref<SheetReview | null>(null)
@@ -43,34 +59,68 @@ const { busy, run } = useBusy()
 const left = computed(() => review.value?.lines.filter((line) => line.verdict !== 'ready') ?? [])
 
 const path = computed(() => ({ params: { path: { sheet: id.value } } }))
-const lookBack = () => run(async () => (review.value = (await take(api.POST('/sheets/{sheet}/undo', { ...path.value, body: { apply: false } }))) as SheetReview))
-const undo = () => run(async () => {
-  const made = (await take(api.POST('/sheets/{sheet}/undo', { ...path.value, body: { apply: true, removing: review.value?.removal ? Number(typed.value) : null } }))) as SheetPage
-  review.value = null
-  done(t('sheets.undone', { n: made.applied }, made.applied))
-  await Promise.all([refreshSite(), queries.invalidateQueries({ queryKey: ['sheets'] })])
-  await router.push({ name: 'sheet', params: { sheet: made.id } })
-})
-const sitesBack = () => run(async () => {
-  const before = standing.value
-  const more = await takeSitesBack(id.value)
-  await Promise.all([refreshSite(), refetch()])
-  const gone = before - standing.value
-  done(t('makeSites.back', { n: n(gone) }, gone), undefined, more)
-})
-const mergeBack = () => run(async () => {
-  await takeMergeBack(id.value)
-  await Promise.all([refreshSite(), refetch()])
-  done(t('merge.parted'))
-})
-const goOn = () => run(async () => { await take(api.POST('/sheets/{sheet}/continue', path.value)); await refetch() })
+const lookBack = () =>
+  run(
+    async () =>
+      (review.value = (await take(
+        api.POST('/sheets/{sheet}/undo', { ...path.value, body: { apply: false } }),
+      )) as SheetReview),
+  )
+const undo = () =>
+  run(async () => {
+    const made = (await take(
+      api.POST('/sheets/{sheet}/undo', {
+        ...path.value,
+        body: { apply: true, removing: review.value?.removal ? Number(typed.value) : null },
+      }),
+    )) as SheetPage
+    review.value = null
+    done(t('sheets.undone', { n: made.applied }, made.applied))
+    await Promise.all([refreshSite(), queries.invalidateQueries({ queryKey: ['sheets'] })])
+    await router.push({ name: 'sheet', params: { sheet: made.id } })
+  })
+const sitesBack = () =>
+  run(async () => {
+    const before = standing.value
+    const more = await takeSitesBack(id.value)
+    await Promise.all([refreshSite(), refetch()])
+    const gone = before - standing.value
+    done(t('makeSites.back', { n: n(gone) }, gone), undefined, more)
+  })
+const mergeBack = () =>
+  run(async () => {
+    await takeMergeBack(id.value)
+    await Promise.all([refreshSite(), refetch()])
+    done(t('merge.parted'))
+  })
+const goOn = () =>
+  run(async () => {
+    await take(api.POST('/sheets/{sheet}/continue', path.value))
+    await refetch()
+  })
 
 /** All lines, also those that are not shown yet. */
 async function copy() {
   await run(async () => {
     while (hasNextPage.value) await fetchNextPage()
-    const rows = lines.value.map((line) => [String(line.position), line.text, line.person.name, line.site.title, t('sheets.verb.' + line.verb), line.verdict ? t('sheets.verdict.' + line.verdict) : '', change(line, roleName), sayLine(line, roleName)])
-    await navigator.clipboard.writeText(csvFile([['line', 'typed', 'person', 'site', 'change', 'outcome', 'before and after', 'why'].map((word) => t('sheets.csv.' + word)), ...rows]).slice(1))
+    const rows = lines.value.map((line) => [
+      String(line.position),
+      line.text,
+      line.person.name,
+      line.site.title,
+      t('sheets.verb.' + line.verb),
+      line.verdict ? t('sheets.verdict.' + line.verdict) : '',
+      change(line, roleName),
+      sayLine(line, roleName),
+    ])
+    await navigator.clipboard.writeText(
+      csvFile([
+        ['line', 'typed', 'person', 'site', 'change', 'outcome', 'before and after', 'why'].map((word) =>
+          t('sheets.csv.' + word),
+        ),
+        ...rows,
+      ]).slice(1),
+    )
     done(t('away.copied', { n: n(rows.length) }, rows.length))
   })
 }
@@ -80,45 +130,133 @@ async function copy() {
   <div class="page">
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="sheet">
-      <p><RouterLink to="/sheets">{{ $t('sheets.back') }}</RouterLink></p>
+      <p>
+        <RouterLink to="/sheets">{{ $t('sheets.back') }}</RouterLink>
+      </p>
       <header>
-        <h1>{{ $t('sheets.kind.' + sheet.kind) }}<template v-if="sheet.site">: <RouterLink :to="{ name: 'roster', params: { site: sheet.site.id } }">{{ sheet.site.title }}</RouterLink></template></h1>
+        <h1>
+          {{ $t('sheets.kind.' + sheet.kind)
+          }}<template v-if="sheet.site"
+            >:
+            <RouterLink :to="{ name: 'roster', params: { site: sheet.site.id } }">{{
+              sheet.site.title
+            }}</RouterLink></template
+          >
+        </h1>
         <p class="soft">{{ $t('sheets.by', { who: sheet.madeBy.name, at: dayAndTime(sheet.madeAt!, ownZone) }) }}</p>
       </header>
-      <p :class="stateOf(sheet).tone" role="status"><strong>{{ $t('sheets.state.' + stateOf(sheet).word, { done: $n(sheet.done), total: $n(sheet.total) }) }}</strong>
-        <template v-if="sheet.state === 'applied'">{{ ' · ' + $t('sheets.sum', { applied: $n(sheet.applied), left: $n(sheet.total - sheet.applied) }) }}</template>
-        {{ ' ' }}<RouterLink v-if="sheet.undoes" :to="{ name: 'sheet', params: { sheet: sheet.undoes } }">{{ $t('sheets.undoesThis') }}</RouterLink>
-        <RouterLink v-if="sheet.undoneBy" :to="{ name: 'sheet', params: { sheet: sheet.undoneBy } }">{{ $t('sheets.undoneByThis') }}</RouterLink>
+      <p :class="stateOf(sheet).tone" role="status">
+        <strong>{{
+          $t('sheets.state.' + stateOf(sheet).word, { done: $n(sheet.done), total: $n(sheet.total) })
+        }}</strong>
+        <template v-if="sheet.state === 'applied'">{{
+          ' · ' + $t('sheets.sum', { applied: $n(sheet.applied), left: $n(sheet.total - sheet.applied) })
+        }}</template>
+        {{ ' '
+        }}<RouterLink v-if="sheet.undoes" :to="{ name: 'sheet', params: { sheet: sheet.undoes } }">{{
+          $t('sheets.undoesThis')
+        }}</RouterLink>
+        <RouterLink v-if="sheet.undoneBy" :to="{ name: 'sheet', params: { sheet: sheet.undoneBy } }">{{
+          $t('sheets.undoneByThis')
+        }}</RouterLink>
       </p>
       <template v-if="sheet.state === 'applying'">
-        <div class="progress" role="progressbar" :aria-valuenow="share" aria-valuemin="0" aria-valuemax="100" :aria-label="$t('sheets.progress')"><span :style="{ width: share + '%' }" /></div>
+        <div
+          class="progress"
+          role="progressbar"
+          :aria-valuenow="share"
+          aria-valuemin="0"
+          aria-valuemax="100"
+          :aria-label="$t('sheets.progress')"
+        >
+          <span :style="{ width: share + '%' }" />
+        </div>
         <p v-if="sheet.trouble" class="callout bad" role="alert">
           {{ $t('sheets.trouble.' + sheet.trouble) }}
           <Button size="small" :disabled="busy" :label="$t('sheets.tryOn')" @click="goOn" />
         </p>
-        <p v-else class="soft">{{ $t('sheets.canLeave') }} <button class="word" :disabled="busy" @click="goOn">{{ $t('sheets.continue') }}</button></p>
+        <p v-else class="soft">
+          {{ $t('sheets.canLeave') }}
+          <button class="word" :disabled="busy" @click="goOn">{{ $t('sheets.continue') }}</button>
+        </p>
       </template>
-      <p v-if="sheet.tell !== null" class="soft">{{ $t('sheets.tells') }} <template v-if="sheet.tell">“{{ sheet.tell }}”</template></p>
+      <p v-if="sheet.tell !== null" class="soft">
+        {{ $t('sheets.tells') }} <template v-if="sheet.tell">“{{ sheet.tell }}”</template>
+      </p>
       <p class="acts">
-        <Button v-if="sheet.state === 'draft'" size="small" :label="$t('sheets.goOn')" @click="router.push(addressOf(sheet))" />
-        <Button v-if="standing" size="small" variant="outlined" :disabled="busy" :label="$t('sheets.undo')" @click="sitesBack" />
-        <Button v-else-if="sheet.kind === 'merge' && sheet.applied > 0 && !sheet.undoneBy" size="small" variant="outlined" :disabled="busy" :label="$t('merge.back')" @click="mergeBack" />
-        <Button v-else-if="sheet.kind !== 'merge' && sheet.applied > 0 && !review && lines.length" size="small" variant="outlined" :disabled="busy" :label="$t('sheets.undo')" @click="lookBack" />
+        <Button
+          v-if="sheet.state === 'draft'"
+          size="small"
+          :label="$t('sheets.goOn')"
+          @click="router.push(addressOf(sheet))"
+        />
+        <Button
+          v-if="standing"
+          size="small"
+          variant="outlined"
+          :disabled="busy"
+          :label="$t('sheets.undo')"
+          @click="sitesBack"
+        />
+        <Button
+          v-else-if="sheet.kind === 'merge' && sheet.applied > 0 && !sheet.undoneBy"
+          size="small"
+          variant="outlined"
+          :disabled="busy"
+          :label="$t('merge.back')"
+          @click="mergeBack"
+        />
+        <Button
+          v-else-if="sheet.kind !== 'merge' && sheet.applied > 0 && !review && lines.length"
+          size="small"
+          variant="outlined"
+          :disabled="busy"
+          :label="$t('sheets.undo')"
+          @click="lookBack"
+        />
         <button v-if="lines.length" class="word" @click="copy">{{ $t('sheets.copy') }}</button>
       </p>
       <section v-if="review" class="callout bad" :aria-label="$t('sheets.undo')">
-        <p class="follows">{{ $t('undo.will', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0) }} {{ left.length ? $t('undo.left', { n: left.length }, left.length) : '' }}</p>
-        <ul v-if="left.length"><li v-for="line in left.slice(0, 50)" :key="line.key">{{ line.person.name }}, {{ line.site.title }}: {{ sayLine({ ...line, position: 0, text: '', verb: 'undo', role: null, line: null, message: null }, roleName) }}</li></ul>
-        <p v-if="review.removal"><label>{{ $t('sheet.many', review.removal) }} <input v-model="typed" class="plain" inputmode="numeric" size="6" /></label></p>
-        <p class="acts"><Button size="small" severity="danger" :disabled="busy || !(review.verdicts.ready ?? 0) || (!!review.removal && Number(typed) !== review.removal.people)" :label="$t('sheets.undoNow', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0)" @click="undo" /><button class="word" @click="review = null">{{ $t('sheets.notNow') }}</button></p>
+        <p class="follows">
+          {{ $t('undo.will', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0) }}
+          {{ left.length ? $t('undo.left', { n: left.length }, left.length) : '' }}
+        </p>
+        <ul v-if="left.length">
+          <li v-for="line in left.slice(0, 50)" :key="line.key">
+            {{ line.person.name }}, {{ line.site.title }}:
+            {{
+              sayLine({ ...line, position: 0, text: '', verb: 'undo', role: null, line: null, message: null }, roleName)
+            }}
+          </li>
+        </ul>
+        <p v-if="review.removal">
+          <label
+            >{{ $t('sheet.many', review.removal) }} <input v-model="typed" class="plain" inputmode="numeric" size="6"
+          /></label>
+        </p>
+        <p class="acts">
+          <Button
+            size="small"
+            severity="danger"
+            :disabled="
+              busy || !(review.verdicts.ready ?? 0) || (!!review.removal && Number(typed) !== review.removal.people)
+            "
+            :label="$t('sheets.undoNow', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0)"
+            @click="undo"
+          /><button class="word" @click="review = null">{{ $t('sheets.notNow') }}</button>
+        </p>
       </section>
       <AccountsMade v-if="sheet.kind === 'accounts' && sheet.state !== 'draft'" :sheet="sheet" @changed="refetch()" />
       <p v-if="sheet.kind === 'erase'" class="callout">{{ $t('erase.sheet') }}</p>
       <ol v-if="rows.length" class="lines">
         <li v-for="row in rows" :key="row.number">
           <span class="num soft">{{ row.number }}</span>
-          <span :class="{ clay: !row.site, soft: row.gone }">{{ $t(row.gone ? 'sheets.state.undone' : row.site ? 'makeSites.made' : 'sheets.verdict.refused') }}</span>
-          <RouterLink v-if="row.site && !row.gone" :to="{ name: 'roster', params: { site: row.site } }">{{ row.title }}</RouterLink><span v-else>{{ row.title }}</span>
+          <span :class="{ clay: !row.site, soft: row.gone }">{{
+            $t(row.gone ? 'sheets.state.undone' : row.site ? 'makeSites.made' : 'sheets.verdict.refused')
+          }}</span>
+          <RouterLink v-if="row.site && !row.gone" :to="{ name: 'roster', params: { site: row.site } }">{{
+            row.title
+          }}</RouterLink><span v-else>{{ row.title }}</span>
           <span class="num">{{ row.code }}</span>
           <span class="soft">{{ row.problems?.map((problem) => problem.detail).join(' ') }}</span>
         </li>
@@ -126,11 +264,35 @@ async function copy() {
       <ol v-if="lines.length" class="lines">
         <li v-for="line in lines" :key="line.position">
           <span class="num soft">{{ line.position }}</span>
-          <span :class="{ clay: line.verdict === 'refused', brass: ['needs-choice', 'waits-for-seat'].includes(line.verdict ?? ''), soft: line.verdict === 'nothing-to-do' }">{{ line.verdict ? $t('sheets.verdict.' + line.verdict) : $t('sheets.verdict.pending') }}</span>
-          <span><strong>{{ line.person.name }}</strong> <span v-if="line.text && line.text !== line.person.name" class="soft">“{{ line.text }}”</span></span>
-          <RouterLink v-if="!sheet.site" :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }">{{ line.site.title }}</RouterLink>
-          <RouterLink v-else :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }">{{ line.line ? change(line, roleName) : $t('sheets.verb.' + line.verb) }}</RouterLink>
-          <span><template v-if="line.line && !sheet.site">{{ change(line, roleName) + ' · ' }}</template><span class="soft">{{ sayLine(line, roleName) }}</span> <span v-if="line.message" :class="toneOf(line.message.state)">{{ $t('post.told.' + line.message.state) }}</span></span>
+          <span
+            :class="{
+              clay: line.verdict === 'refused',
+              brass: ['needs-choice', 'waits-for-seat'].includes(line.verdict ?? ''),
+              soft: line.verdict === 'nothing-to-do',
+            }"
+            >{{ line.verdict ? $t('sheets.verdict.' + line.verdict) : $t('sheets.verdict.pending') }}</span
+          >
+          <span
+            ><strong>{{ line.person.name }}</strong> {{ ' '
+            }}<span v-if="line.text && line.text !== line.person.name" class="soft">“{{ line.text }}”</span></span
+          >
+          <RouterLink
+            v-if="!sheet.site"
+            :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }"
+            >{{ line.site.title }}</RouterLink
+          >
+          <RouterLink
+            v-else
+            :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }"
+            >{{ line.line ? change(line, roleName) : $t('sheets.verb.' + line.verb) }}</RouterLink
+          >
+          <span
+            ><template v-if="line.line && !sheet.site">{{ change(line, roleName) + ' · ' }}</template
+            ><span class="soft">{{ sayLine(line, roleName) }}</span> {{ ' '
+            }}<span v-if="line.message" :class="toneOf(line.message.state)">{{
+              $t('post.told.' + line.message.state)
+            }}</span></span
+          >
         </li>
       </ol>
       <Button v-if="hasNextPage" severity="secondary" size="small" :label="$t('sites.more')" @click="fetchNextPage()" />
@@ -140,12 +302,58 @@ async function copy() {
 </template>
 
 <style scoped>
-.page { display: grid; gap: 10px; align-content: start; }
-.progress { height: 12px; border: 1px solid var(--spruce); border-radius: 3px; max-width: 560px; background: var(--sheet); }
-.progress span { display: block; height: 100%; background: var(--spruce); transition: width 0.4s; }
-.lines { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
-.lines li { display: grid; grid-template-columns: 46px 120px minmax(180px, 1.4fr) minmax(150px, 1fr) minmax(180px, 2fr); gap: 12px; padding: 5px 0; border-bottom: 1px solid var(--line); align-items: baseline; }
-.lines li > :nth-child(2) { border-right: 1px solid var(--line); }
-ul { margin: 4px 0; padding-left: 18px; }
-@media (max-width: 760px) { .lines li { grid-template-columns: 30px 1fr; } .lines li > * { grid-column: 2; } .lines li > .num { grid-column: 1; grid-row: 1; } .lines li > :nth-child(2) { border: 0; } }
+.page {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+.progress {
+  height: 12px;
+  border: 1px solid var(--spruce);
+  border-radius: 3px;
+  max-width: 560px;
+  background: var(--sheet);
+}
+.progress span {
+  display: block;
+  height: 100%;
+  background: var(--spruce);
+  transition: width 0.4s;
+}
+.lines {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border-top: 2px solid var(--line);
+}
+.lines li {
+  display: grid;
+  grid-template-columns: 46px 120px minmax(180px, 1.4fr) minmax(150px, 1fr) minmax(180px, 2fr);
+  gap: 12px;
+  padding: 5px 0;
+  border-bottom: 1px solid var(--line);
+  align-items: baseline;
+}
+.lines li > :nth-child(2) {
+  border-right: 1px solid var(--line);
+}
+ul {
+  margin: 4px 0;
+  padding-left: 18px;
+}
+@media (max-width: 760px) {
+  .lines li {
+    grid-template-columns: 30px 1fr;
+  }
+  .lines li > * {
+    grid-column: 2;
+  }
+  .lines li > .num {
+    grid-column: 1;
+    grid-row: 1;
+  }
+  .lines li > :nth-child(2) {
+    border: 0;
+  }
+}
 </style>

@@ -10,7 +10,15 @@ export type SheetKind = 'pasted' | 'people' | 'sites' | 'accounts'
  * that is worth keeping, saved a moment after each change, one save after the other.
  * Example: `const kept = useKept({ kind: 'pasted', site, title, work, worth: () => text.value !== '' })`.
  */
-export function useKept<W extends object>(about: { kind: SheetKind; site: string | null; title: () => string; work: Ref<W>; worth: () => boolean; id?: string; over?: (id: string) => void }) {
+export function useKept<W extends object>(about: {
+  kind: SheetKind
+  site: string | null
+  title: () => string
+  work: Ref<W>
+  worth: () => boolean
+  id?: string
+  over?: (id: string) => void
+}) {
   const id = ref(about.id ?? '')
   const state = ref<'' | 'saving' | 'kept' | 'stale'>('')
   const opened = ref(!about.id)
@@ -19,7 +27,12 @@ export function useKept<W extends object>(about: { kind: SheetKind; site: string
   let chain: Promise<void> = Promise.resolve()
   let last = ''
 
-  const body = () => ({ kind: about.kind, site: about.site, title: about.title().slice(0, 160), work: JSON.parse(JSON.stringify(about.work.value)) as Record<string, unknown> })
+  const body = () => ({
+    kind: about.kind,
+    site: about.site,
+    title: about.title().slice(0, 160),
+    work: JSON.parse(JSON.stringify(about.work.value)) as Record<string, unknown>,
+  })
 
   async function save() {
     const now = body()
@@ -28,7 +41,15 @@ export function useKept<W extends object>(about: { kind: SheetKind; site: string
     last = text
     state.value = 'saving'
     try {
-      if (id.value) version = (await take(api.PUT('/sheets/{sheet}', { params: { path: { sheet: id.value }, header: { 'If-Match': `"${version}"` } }, body: now }))).version
+      if (id.value)
+        version = (
+          await take(
+            api.PUT('/sheets/{sheet}', {
+              params: { path: { sheet: id.value }, header: { 'If-Match': `"${version}"` } },
+              body: now,
+            }),
+          )
+        ).version
       else {
         const begun = await take(api.POST('/sheets', { body: now }))
         version = begun.version

@@ -18,10 +18,49 @@ const settled = async () => {
 const SHEET = '00000000-0000-7000-8000-0000000000aa'
 const UNDO = '00000000-0000-7000-8000-0000000000ab'
 const bea = person('Bea', 'da Luz')
-const record = (more = {}) => ({ id: SHEET, kind: 'pasted', title: '', state: 'applied', version: 1, site: { id: site.id, title: 'Harmony' }, madeAt: '2026-11-24T09:00:00Z', madeBy: { id: bea.id, name: 'Mara Lind' }, changedAt: '2026-11-24T09:00:00Z', total: 3, done: 3, applied: 2, undoes: null, undoneBy: null, ...more })
-const line = (position: number, more = {}) => ({ position, site: { id: site.id, title: 'Harmony', timeZone: 'Europe/Oslo' }, person: { id: bea.id, name: 'Bea da Luz' }, text: 'B. Luz', verb: 'let-in', role: null, verdict: 'ready', reasons: [], before: null, after: standing(), line: SHEET, ...more })
-const page = (more = {}) => ({ ...record(), work: {}, lines: [line(1), line(2, { verdict: 'refused', line: null, reasons: [{ code: 'changed-since', values: {} }] })], next: null, ...more })
-const press = (shown: ReturnType<typeof show>['page'], label: string) => shown.findAll('button').find((each) => each.text() === label)!.trigger('click')
+const record = (more = {}) => ({
+  id: SHEET,
+  kind: 'pasted',
+  title: '',
+  state: 'applied',
+  version: 1,
+  site: { id: site.id, title: 'Harmony' },
+  madeAt: '2026-11-24T09:00:00Z',
+  madeBy: { id: bea.id, name: 'Mara Lind' },
+  changedAt: '2026-11-24T09:00:00Z',
+  total: 3,
+  done: 3,
+  applied: 2,
+  undoes: null,
+  undoneBy: null,
+  ...more,
+})
+const line = (position: number, more = {}) => ({
+  position,
+  site: { id: site.id, title: 'Harmony', timeZone: 'Europe/Oslo' },
+  person: { id: bea.id, name: 'Bea da Luz' },
+  text: 'B. Luz',
+  verb: 'let-in',
+  role: null,
+  verdict: 'ready',
+  reasons: [],
+  before: null,
+  after: standing(),
+  line: SHEET,
+  ...more,
+})
+const page = (more = {}) => ({
+  ...record(),
+  work: {},
+  lines: [line(1), line(2, { verdict: 'refused', line: null, reasons: [{ code: 'changed-since', values: {} }] })],
+  next: null,
+  ...more,
+})
+const press = (shown: ReturnType<typeof show>['page'], label: string) =>
+  shown
+    .findAll('button')
+    .find((each) => each.text() === label)!
+    .trigger('click')
 
 describe('the room of sheets', () => {
   it('lists them with who, where, how many lines and how they stand', async () => {
@@ -35,24 +74,39 @@ describe('the room of sheets', () => {
   })
 
   it('puts a draft aside and takes it up again by undo', async () => {
-    const asked = serve({ 'GET /sheets': { items: [record({ state: 'draft' })], next: null }, [`PUT /sheets/${SHEET}/dropped`]: record({ state: 'dropped' }), [`DELETE /sheets/${SHEET}/dropped`]: record({ state: 'draft' }) })
+    const asked = serve({
+      'GET /sheets': { items: [record({ state: 'draft' })], next: null },
+      [`PUT /sheets/${SHEET}/dropped`]: record({ state: 'dropped' }),
+      [`DELETE /sheets/${SHEET}/dropped`]: record({ state: 'draft' }),
+    })
     const { page: shown } = show(SheetsPage)
     await settled()
     await press(shown, 'Put aside')
     await settled()
     await lastDone.back!()
-    expect(asked.map(({ call }) => call)).toEqual(expect.arrayContaining([`PUT /sheets/${SHEET}/dropped`, `DELETE /sheets/${SHEET}/dropped`]))
+    expect(asked.map(({ call }) => call)).toEqual(
+      expect.arrayContaining([`PUT /sheets/${SHEET}/dropped`, `DELETE /sheets/${SHEET}/dropped`]),
+    )
   })
 
   it('says of drafts where they are gone on with', () => {
-    expect(addressOf({ id: SHEET, kind: 'pasted', site: { id: site.id, title: '' } })).toMatchObject({ name: 'roster', query: { sheet: SHEET } })
+    expect(addressOf({ id: SHEET, kind: 'pasted', site: { id: site.id, title: '' } })).toMatchObject({
+      name: 'roster',
+      query: { sheet: SHEET },
+    })
     expect(addressOf({ id: SHEET, kind: 'people', site: null })).toMatchObject({ name: 'people' })
     expect(addressOf({ id: SHEET, kind: 'sites', site: null })).toMatchObject({ name: 'make-sites' })
-    expect([stateOf({ state: 'applied', undoneBy: UNDO, trouble: null }).word, stateOf({ state: 'draft', undoneBy: null, trouble: null }).word]).toEqual(['undone', 'draft'])
+    expect([
+      stateOf({ state: 'applied', undoneBy: UNDO, trouble: null }).word,
+      stateOf({ state: 'draft', undoneBy: null, trouble: null }).word,
+    ]).toEqual(['undone', 'draft'])
     expect(stateOf({ state: 'applying', undoneBy: null, trouble: 'busy' }).word).toBe('stopped')
   })
 
-  it.each([['Europe/Oslo', '5 Dec'], ['UTC', '4 Dec']])('says days of a line as they are in its site: %s', (timeZone, said) => {
+  it.each([
+    ['Europe/Oslo', '5 Dec'],
+    ['UTC', '4 Dec'],
+  ])('says days of a line as they are in its site: %s', (timeZone, said) => {
     const later = { code: 'seat-later', values: { seats: 3, held: 3, at: '2026-12-04T23:00:00Z' } }
     const refused = { ...line(1), verdict: 'refused' as const, line: null, reasons: [later], message: null }
     const there = { ...refused, site: { ...refused.site, timeZone }, after: null }
@@ -79,8 +133,30 @@ describe('one sheet', () => {
   })
 
   it('is taken back after a look at what that would do', async () => {
-    const undo = (_request: Request, { apply }: { apply: boolean }) => (apply ? page({ id: UNDO, kind: 'undo', applied: 1 }) : { lines: [{ ...line(1), key: 0, verdict: 'refused', reasons: [{ code: 'changed-since', values: {} }], cautions: [], outlook: [] }], sites: [], verdicts: { ready: 1, refused: 1 }, removal: null, total: 2 })
-    const { shown, router } = await opened({ [`GET /sheets/${SHEET}`]: page(), [`POST /sheets/${SHEET}/undo`]: undo, [`GET /sheets/${UNDO}`]: page({ id: UNDO }) })
+    const undo = (_request: Request, { apply }: { apply: boolean }) =>
+      apply
+        ? page({ id: UNDO, kind: 'undo', applied: 1 })
+        : {
+            lines: [
+              {
+                ...line(1),
+                key: 0,
+                verdict: 'refused',
+                reasons: [{ code: 'changed-since', values: {} }],
+                cautions: [],
+                outlook: [],
+              },
+            ],
+            sites: [],
+            verdicts: { ready: 1, refused: 1 },
+            removal: null,
+            total: 2,
+          }
+    const { shown, router } = await opened({
+      [`GET /sheets/${SHEET}`]: page(),
+      [`POST /sheets/${SHEET}/undo`]: undo,
+      [`GET /sheets/${UNDO}`]: page({ id: UNDO }),
+    })
     await press(shown, 'Take all of it back…')
     await settled()
     expect(shown.get('section').text()).toContain('One was changed since and is left alone.')
@@ -91,7 +167,10 @@ describe('one sheet', () => {
   })
 
   it('shows how far a long one is, and goes on when asked', async () => {
-    const { shown, asked } = await opened({ [`GET /sheets/${SHEET}`]: page({ state: 'applying', total: 4000, done: 1000, lines: [] }), [`POST /sheets/${SHEET}/continue`]: page() })
+    const { shown, asked } = await opened({
+      [`GET /sheets/${SHEET}`]: page({ state: 'applying', total: 4000, done: 1000, lines: [] }),
+      [`POST /sheets/${SHEET}/continue`]: page(),
+    })
     expect(shown.get('[role=progressbar]').attributes('aria-valuenow')).toBe('25')
     expect(shown.text()).toContain('Being applied: 1,000 of 4,000')
     await press(shown, 'It has stopped? Continue')
@@ -105,28 +184,55 @@ describe('one sheet', () => {
     const { shown } = await opened({ [`GET /sheets/${SHEET}`]: page() })
     await press(shown, 'Copy the lines as CSV')
     await settled()
-    expect(writeText.mock.calls[0]![0].split('\r\n').slice(0, 2)).toEqual(['Line,Typed,Person,Site,Change,Outcome,Before and after,Why', '1,B. Luz,Bea da Luz,Harmony,let in,done,not here → learner,'])
+    expect(writeText.mock.calls[0]![0].split('\r\n').slice(0, 2)).toEqual([
+      'Line,Typed,Person,Site,Change,Outcome,Before and after,Why',
+      '1,B. Luz,Bea da Luz,Harmony,let in,done,not here → learner,',
+    ])
   })
 
-  it('says a change in two words', () => expect(change({ before: standing(), after: standing({ state: 'taken-out' }) }, () => 'Learner')).toBe('learner → taken out'))
+  it('says a change in two words', () =>
+    expect(change({ before: standing(), after: standing({ state: 'taken-out' }) }, () => 'Learner')).toBe(
+      'learner → taken out',
+    ))
 })
 
 describe('people into sites', () => {
-  const review = (more = {}) => ({ lines: [], sites: [{ id: site.id, title: 'Harmony', seats: 30, held: 24, after: 26, joining: 2, leaving: 0 }], verdicts: { ready: 2 }, removal: null, total: 2, ...more })
+  const review = (more = {}) => ({
+    lines: [],
+    sites: [{ id: site.id, title: 'Harmony', seats: 30, held: 24, after: 26, joining: 2, leaving: 0 }],
+    verdicts: { ready: 2 },
+    removal: null,
+    total: 2,
+    ...more,
+  })
   async function opened(more: Parameters<typeof serve>[0] = {}) {
-    const asked = serve({ 'GET /sites': { items: [{ ...site, mine: null }], total: 1, next: null }, [`GET /sites/${site.id}`]: site, 'POST /sheet-reviews': review(), 'POST /sheets': { ...page({ state: 'draft' }), kind: 'people' }, [`PUT /sheets/${SHEET}`]: record(), [`POST /sheets/${SHEET}/apply`]: page({ applied: 2, total: 2 }), [`POST /sheets/${SHEET}/undo`]: page({ applied: 1 }), ...more })
+    const asked = serve({
+      'GET /sites': { items: [{ ...site, mine: null }], total: 1, next: null },
+      [`GET /sites/${site.id}`]: site,
+      'POST /sheet-reviews': review(),
+      'POST /sheets': { ...page({ state: 'draft' }), kind: 'people' },
+      [`PUT /sheets/${SHEET}`]: record(),
+      [`POST /sheets/${SHEET}/apply`]: page({ applied: 2, total: 2 }),
+      [`POST /sheets/${SHEET}/undo`]: page({ applied: 1 }),
+      ...more,
+    })
     const shown = show(PeopleSheet, { props: { people: [bea.id, SHEET], sheet: '' } }).page
     await settled()
     await shown.get('#find-site').setValue('harm')
     await settled()
-    await shown.findAll('button[data-stop], li button').find((each) => each.text().includes('Harmony'))!.trigger('click')
+    await shown
+      .findAll('button[data-stop], li button')
+      .find((each) => each.text().includes('Harmony'))!
+      .trigger('click')
     await settled()
     return { shown, asked }
   }
 
   it('says what comes of each of the ones in each of the others, and does it', async () => {
     const { shown, asked } = await opened()
-    expect(asked.findLast(({ call }) => call === 'POST /sheet-reviews')!.body).toMatchObject({ each: { people: [bea.id, SHEET], sites: [site.id], verb: 'let-in', role: null } })
+    expect(asked.findLast(({ call }) => call === 'POST /sheet-reviews')!.body).toMatchObject({
+      each: { people: [bea.id, SHEET], sites: [site.id], verb: 'let-in', role: null },
+    })
     expect(shown.text()).toContain('2 lines: 2 will change.')
     expect(shown.text()).toContain('Harmony: 26 of 30 seats after')
     await press(shown, 'Change 2')
@@ -136,7 +242,9 @@ describe('people into sites', () => {
   })
 
   it('wants the number typed where many would be taken out', async () => {
-    const { shown, asked } = await opened({ 'POST /sheet-reviews': review({ removal: { people: 7, here: 20 }, verdicts: { ready: 7 } }) })
+    const { shown, asked } = await opened({
+      'POST /sheet-reviews': review({ removal: { people: 7, here: 20 }, verdicts: { ready: 7 } }),
+    })
     const button = () => shown.findAll('button').find((each) => each.text() === 'Change 7')!
     expect(button().attributes('disabled')).toBeDefined()
     await shown.get('input[inputmode=numeric]').setValue('7')
@@ -147,11 +255,42 @@ describe('people into sites', () => {
 })
 
 describe('sites from rows', () => {
-  const row = (number: number, more = {}) => ({ number, text: 'x', title: 'Choir', code: 'CH', kind: 'course', division: 'seniors', term: 'autumn', lowest: null, highest: null, seats: null, leads: [], problems: [], verdict: 'ready', site: null, ...more })
+  const row = (number: number, more = {}) => ({
+    number,
+    text: 'x',
+    title: 'Choir',
+    code: 'CH',
+    kind: 'course',
+    division: 'seniors',
+    term: 'autumn',
+    lowest: null,
+    highest: null,
+    seats: null,
+    leads: [],
+    problems: [],
+    verdict: 'ready',
+    site: null,
+    ...more,
+  })
 
   it('says what each row comes to, asks who leads, and makes what is ready', async () => {
-    const batch = (_request: Request, { apply }: { apply: boolean }) => ({ rows: [row(1), row(2, { verdict: 'refused', problems: [{ field: 'code', detail: 'Another site has this short code.' }] }), row(3, { verdict: 'needs-choice', leads: [{ text: 'M. Lind', person: null, candidates: [bea] }] })], made: 1, sheet: apply ? SHEET : null })
-    const asked = serve({ 'POST /site-batches': batch, 'POST /sheets': page({ state: 'draft', kind: 'sites' }), [`PUT /sheets/${SHEET}`]: record(), [`POST /site-batches/${SHEET}/undo`]: { lines: [{ site: { id: site.id, title: 'Choir' }, verdict: 'refused', detail: 'It was opened since.' }] } })
+    const batch = (_request: Request, { apply }: { apply: boolean }) => ({
+      rows: [
+        row(1),
+        row(2, { verdict: 'refused', problems: [{ field: 'code', detail: 'Another site has this short code.' }] }),
+        row(3, { verdict: 'needs-choice', leads: [{ text: 'M. Lind', person: null, candidates: [bea] }] }),
+      ],
+      made: 1,
+      sheet: apply ? SHEET : null,
+    })
+    const asked = serve({
+      'POST /site-batches': batch,
+      'POST /sheets': page({ state: 'draft', kind: 'sites' }),
+      [`PUT /sheets/${SHEET}`]: record(),
+      [`POST /site-batches/${SHEET}/undo`]: {
+        lines: [{ site: { id: site.id, title: 'Choir' }, verdict: 'refused', detail: 'It was opened since.' }],
+      },
+    })
     const { page: shown, router } = show(MakeSitesPage)
     await settled()
     await shown.get('textarea').setValue('Choir\nChoir;CH\nSong;;;;;;;M. Lind')
@@ -160,7 +299,11 @@ describe('sites from rows', () => {
     expect(shown.text()).toContain('Another site has this short code.')
     await shown.get('input[type=radio]').trigger('change')
     await settled()
-    expect(asked.findLast(({ call }) => call === 'POST /site-batches')!.body).toMatchObject({ division: 'seniors', term: 'autumn', leads: { '3:0': bea.id } })
+    expect(asked.findLast(({ call }) => call === 'POST /site-batches')!.body).toMatchObject({
+      division: 'seniors',
+      term: 'autumn',
+      leads: { '3:0': bea.id },
+    })
     await press(shown, 'Make one site')
     await settled()
     expect(router.currentRoute.value.name).toBe('sheet')

@@ -6,8 +6,12 @@ import { t } from '@/app/words'
 
 /** Where a draft is worked on. */
 export function addressOf(sheet: Pick<SheetRecord, 'id' | 'kind' | 'site'>): RouteLocationRaw {
-  if (sheet.kind === 'pasted' && sheet.site) return { name: 'roster', params: { site: sheet.site.id }, query: { sheet: sheet.id } }
-  return { name: sheet.kind === 'sites' ? 'make-sites' : sheet.kind === 'accounts' ? 'make-accounts' : 'people', query: { sheet: sheet.id } }
+  if (sheet.kind === 'pasted' && sheet.site)
+    return { name: 'roster', params: { site: sheet.site.id }, query: { sheet: sheet.id } }
+  return {
+    name: sheet.kind === 'sites' ? 'make-sites' : sheet.kind === 'accounts' ? 'make-accounts' : 'people',
+    query: { sheet: sheet.id },
+  }
 }
 
 /** How a sheet stands, as a word and how it looks. */
@@ -28,15 +32,19 @@ export function sayLine(line: Line, roleName: RoleName): string {
 export function change(line: Pick<Line, 'before' | 'after'>, roleName: RoleName): string {
   const word = (standing: Line['before']) => {
     if (!standing) return t('sheets.notHere')
-    return standing.state === 'current' ? roleName(standing.role).toLowerCase() : t('state.' + standing.state).toLowerCase()
+    return standing.state === 'current'
+      ? roleName(standing.role).toLowerCase()
+      : t('state.' + standing.state).toLowerCase()
   }
   return `${word(line.before)} → ${word(line.after)}`
 }
-
 
 /** Takes back the sites a sheet made; answers what had to stay, and why. */
 export async function takeSitesBack(sheet: string): Promise<string> {
   const { lines } = await take(api.POST('/site-batches/{sheet}/undo', { params: { path: { sheet } } }))
   await queries.invalidateQueries({ queryKey: ['sheets'] })
-  return lines.filter((line) => line.detail).map((line) => t('makeSites.left', { title: line.site.title, detail: line.detail! })).join(' ')
+  return lines
+    .filter((line) => line.detail)
+    .map((line) => t('makeSites.left', { title: line.site.title, detail: line.detail! }))
+    .join(' ')
 }

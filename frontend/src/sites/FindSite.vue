@@ -13,14 +13,20 @@ defineProps<{ site: string; title: string }>()
 const emit = defineEmits<{ pick: [site: string | undefined] }>()
 const typed = ref('')
 const q = useSlowly(typed, 130)
-const scopes = computed(() => (me.value?.platformAdministrator || me.value?.divisions.length ? (['all', 'run'] as const) : (['run', 'in'] as const)))
+const scopes = computed(() =>
+  me.value?.platformAdministrator || me.value?.divisions.length ? (['all', 'run'] as const) : (['run', 'in'] as const),
+)
 const { data: found } = useQuery({
   queryKey: ['sites', 'picker', q, scopes],
   queryFn: async () => {
-    const pages = await Promise.all(scopes.value.map((scope) => take(api.GET('/sites', { params: { query: { scope, q: q.value.trim() || undefined, limit: 8 } } }))))
+    const pages = await Promise.all(
+      scopes.value.map((scope) =>
+        take(api.GET('/sites', { params: { query: { scope, q: q.value.trim() || undefined, limit: 8 } } })),
+      ),
+    )
     return [...new Map(pages.flatMap((page) => page.items).map((each) => [each.id, each])).values()].slice(0, 8)
   },
-  placeholderData: keepPreviousData
+  placeholderData: keepPreviousData,
 })
 const picked = ref('')
 
@@ -35,15 +41,31 @@ function pick(id: string) {
   <div class="field">
     <template v-if="site">
       <span class="label">{{ $t('why.where') }}</span>
-      <p><strong>{{ title || picked }}</strong> <button class="word" @click="$emit('pick', undefined)">{{ $t('why.elsewhere') }}</button></p>
+      <p>
+        <strong>{{ title || picked }}</strong>
+        {{ ' ' }}<button class="word" @click="$emit('pick', undefined)">{{ $t('why.elsewhere') }}</button>
+      </p>
     </template>
     <PickList v-else :items="found?.map((each) => each.id) ?? []" @pick="pick">
       <label for="find-site">{{ $t('why.where') }}</label>
-      <InputText id="find-site" v-model="typed" data-stop autocomplete="off" spellcheck="false" maxlength="200" :placeholder="$t('why.whereHint')" fluid />
+      <InputText
+        id="find-site"
+        v-model="typed"
+        data-stop
+        autocomplete="off"
+        spellcheck="false"
+        maxlength="200"
+        :placeholder="$t('why.whereHint')"
+        fluid
+      />
       <template #item="{ id }">
-        <template v-for="each in found?.filter((item) => item.id === id)" :key="each.id"><DoorGlyph :state="each.state" /> {{ each.title }} <span class="num soft">{{ each.code }}</span></template>
+        <template v-for="each in found?.filter((item) => item.id === id)" :key="each.id"
+          ><DoorGlyph :state="each.state" /> {{ each.title }} <span class="num soft">{{ each.code }}</span></template
+        >
       </template>
-      <template #empty><p v-if="found && !found.length" class="soft">{{ $t('why.nowhere') }}</p></template>
+      <template #empty
+        ><p v-if="found && !found.length" class="soft">{{ $t('why.nowhere') }}</p></template
+      >
     </PickList>
   </div>
 </template>

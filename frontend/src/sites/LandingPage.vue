@@ -17,9 +17,14 @@ const props = defineProps<{ site?: Site }>()
 const route = useRoute()
 const id = computed(() => String(route.params.site))
 const { roleName } = useHouse()
-const { data: landing, error, refetch } = useQuery({
-  queryKey: ['landing', id, computed(() => props.site?.seenAs?.eyes ?? '')], staleTime: 0,
-  queryFn: () => take(api.POST('/sites/{site}/visits', { params: { path: { site: id.value } } }))
+const {
+  data: landing,
+  error,
+  refetch,
+} = useQuery({
+  queryKey: ['landing', id, computed(() => props.site?.seenAs?.eyes ?? '')],
+  staleTime: 0,
+  queryFn: () => take(api.POST('/sites/{site}/visits', { params: { path: { site: id.value } } })),
 })
 const inside = computed(() => landing.value?.reason.entry !== 'no')
 const { t } = useI18n()
@@ -27,13 +32,14 @@ const router = useRouter()
 const sure = ref(false)
 const { busy, run } = useBusy()
 /** Whoever a key brought goes again. */
-const leave = () => run(async () => {
-  const title = landing.value?.site.title ?? ''
-  const { still } = await take(api.POST('/sites/{site}/leave', { params: { path: { site: id.value } } }))
-  done(t(still ? 'landing.leftStill' : 'landing.left', { title }))
-  await refreshSite()
-  await router.push('/sites/in')
-})
+const leave = () =>
+  run(async () => {
+    const title = landing.value?.site.title ?? ''
+    const { still } = await take(api.POST('/sites/{site}/leave', { params: { path: { site: id.value } } }))
+    done(t(still ? 'landing.leftStill' : 'landing.left', { title }))
+    await refreshSite()
+    await router.push('/sites/in')
+  })
 const administers = computed(() => landing.value?.role == null && !!landing.value?.may.includes('see-roster'))
 </script>
 
@@ -49,27 +55,67 @@ const administers = computed(() => landing.value?.role == null && !!landing.valu
         </div>
       </header>
       <p v-if="administers" class="callout">{{ $t('landing.asAdmin') }}</p>
-      <ReasonLine v-else-if="landing.reason.entry !== 'enter'" :reason="landing.reason" :zone="landing.site.timeZone" who="you" />
+      <ReasonLine
+        v-else-if="landing.reason.entry !== 'enter'"
+        :reason="landing.reason"
+        :zone="landing.site.timeZone"
+        who="you"
+      />
       <template v-if="inside">
         <p v-if="landing.role">{{ $t('landing.as', { role: roleName(landing.role).toLowerCase() }) }}</p>
-        <section><h2>{{ $t('landing.leads') }}</h2><p>{{ landing.leads.length ? landing.leads.join(', ') : $t('landing.nothing') }}</p></section>
-        <section v-if="landing.section"><h2>{{ $t('landing.section') }}</h2><p><strong>{{ landing.section.name }}</strong>: {{ landing.section.meets }}</p></section>
+        <section>
+          <h2>{{ $t('landing.leads') }}</h2>
+          <p>{{ landing.leads.length ? landing.leads.join(', ') : $t('landing.nothing') }}</p>
+        </section>
+        <section v-if="landing.section">
+          <h2>{{ $t('landing.section') }}</h2>
+          <p>
+            <strong>{{ landing.section.name }}</strong>: {{ landing.section.meets }}
+          </p>
+        </section>
       </template>
       <p v-if="!props.site?.seenAs" class="ways">
-        <RouterLink v-if="landing.may.includes('see-roster')" :to="{ name: 'roster', params: { site: id } }">{{ $t('landing.roster') }}</RouterLink>
+        <RouterLink v-if="landing.may.includes('see-roster')" :to="{ name: 'roster', params: { site: id } }">{{
+          $t('landing.roster')
+        }}</RouterLink>
         <RouterLink to="/sites/in">{{ $t('landing.back') }}</RouterLink>
         <button v-if="landing.mayLeave && !sure" class="word" @click="sure = true">{{ $t('landing.leave') }}</button>
       </p>
-      <p v-if="sure" class="callout" role="alert">{{ $t('landing.leaveSure') }} <Button size="small" severity="danger" :disabled="busy" :label="$t('landing.leaveYes')" @click="leave" /> <button class="word" @click="sure = false">{{ $t('landing.leaveNo') }}</button></p>
+      <p v-if="sure" class="callout" role="alert">
+        {{ $t('landing.leaveSure') }}
+        <Button size="small" severity="danger" :disabled="busy" :label="$t('landing.leaveYes')" @click="leave" />
+        {{ ' ' }}<button class="word" @click="sure = false">{{ $t('landing.leaveNo') }}</button>
+      </p>
     </template>
     <span v-else class="skeleton" style="width: 260px; height: 26px" />
   </div>
 </template>
 
 <style scoped>
-.narrow { max-width: 640px; display: grid; gap: 16px; }
-header { display: flex; gap: 14px; align-items: center; border: 2px solid var(--spruce); border-bottom: 0; border-radius: 6px 6px 0 0; padding: 16px; background: var(--sheet); }
-header.draft { border-color: var(--brass); }
-header.closed { border-color: var(--soft); }
-.ways { display: flex; gap: 22px; flex-wrap: wrap; }
+.narrow {
+  max-width: 640px;
+  display: grid;
+  gap: 16px;
+}
+header {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  border: 2px solid var(--spruce);
+  border-bottom: 0;
+  border-radius: 6px 6px 0 0;
+  padding: 16px;
+  background: var(--sheet);
+}
+header.draft {
+  border-color: var(--brass);
+}
+header.closed {
+  border-color: var(--soft);
+}
+.ways {
+  display: flex;
+  gap: 22px;
+  flex-wrap: wrap;
+}
 </style>

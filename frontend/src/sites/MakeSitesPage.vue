@@ -14,49 +14,87 @@ import { takeSitesBack } from '@/sheets/sheets'
 import { useSlowly } from '@/ui/slowly'
 
 /** Many sites from rows that are typed or pasted: each as it would be, and what is still wrong with it. */
-interface Work { text: string; division: string; term: string; leads: Record<string, string> }
+interface Work {
+  text: string
+  division: string
+  term: string
+  leads: Record<string, string>
+}
 const { t, n } = useI18n()
 const route = useRoute()
 const router = useRouter()
 const { house } = useHouse()
 const work = ref<Work>({ text: '', division: '', term: '', leads: {} })
-const kept = useKept({ kind: 'sites', site: null, title: () => rows.value.map((row) => row.title).filter(Boolean).join(', '), work, worth: () => work.value.text.trim() !== '', id: typeof route.query.sheet === 'string' ? route.query.sheet : '', over: (sheet) => void router.replace({ name: 'sheet', params: { sheet } }) })
+const kept = useKept({
+  kind: 'sites',
+  site: null,
+  title: () =>
+    rows.value
+      .map((row) => row.title)
+      .filter(Boolean)
+      .join(', '),
+  work,
+  worth: () => work.value.text.trim() !== '',
+  id: typeof route.query.sheet === 'string' ? route.query.sheet : '',
+  over: (sheet) => void router.replace({ name: 'sheet', params: { sheet } }),
+})
 watch(kept.id, (id) => id && router.replace({ query: { sheet: id } }))
 // Where there is one division to make sites in, and one term to come, nobody has to say so.
-watch(house, (house) => {
-  if (!house || !kept.opened.value) return
-  if (house.mayMakeIn.length === 1) work.value.division ||= house.mayMakeIn[0]!
-  work.value.term ||= house.terms.find((term) => term.endsOn > house.now.slice(0, 10))?.code ?? ''
-}, { immediate: true })
+watch(
+  house,
+  (house) => {
+    if (!house || !kept.opened.value) return
+    if (house.mayMakeIn.length === 1) work.value.division ||= house.mayMakeIn[0]!
+    work.value.term ||= house.terms.find((term) => term.endsOn > house.now.slice(0, 10))?.code ?? ''
+  },
+  { immediate: true },
+)
 
-const asked = useSlowly(computed(() => ({ text: work.value.text, division: work.value.division, term: work.value.term, leads: work.value.leads })), 300)
+const asked = useSlowly(
+  computed(() => ({
+    text: work.value.text,
+    division: work.value.division,
+    term: work.value.term,
+    leads: work.value.leads,
+  })),
+  300,
+)
 const { data: batch, error } = useQuery({
   queryKey: ['site-batch', asked],
   enabled: computed(() => asked.value.text.trim() !== ''),
   queryFn: () => take(api.POST('/site-batches', { body: { ...asked.value, apply: false } })),
-  placeholderData: keepPreviousData
+  placeholderData: keepPreviousData,
 })
 const rows = computed(() => (work.value.text.trim() ? (batch.value?.rows ?? []) : []))
 const ready = computed(() => rows.value.filter((row) => row.verdict === 'ready').length)
 const sum = computed(() => {
   const of = (verdict: string) => rows.value.filter((row) => row.verdict === verdict).length
-  return [t('makeSites.sum.ready', { n: ready.value }, ready.value), of('needs-choice') && t('makeSites.sum.choice', { n: of('needs-choice') }, of('needs-choice')), of('refused') && t('makeSites.sum.wrong', { n: of('refused') }, of('refused'))].filter(Boolean).join(', ')
+  return [
+    t('makeSites.sum.ready', { n: ready.value }, ready.value),
+    of('needs-choice') && t('makeSites.sum.choice', { n: of('needs-choice') }, of('needs-choice')),
+    of('refused') && t('makeSites.sum.wrong', { n: of('refused') }, of('refused')),
+  ]
+    .filter(Boolean)
+    .join(', ')
 })
-const nameOf = (list: { code: string; name: string }[] | undefined, code: string) => list?.find((each) => each.code === code)?.name ?? code
-const choose = (row: number, place: number, person: string) => (work.value.leads = { ...work.value.leads, [`${row}:${place}`]: person })
+const nameOf = (list: { code: string; name: string }[] | undefined, code: string) =>
+  list?.find((each) => each.code === code)?.name ?? code
+const choose = (row: number, place: number, person: string) =>
+  (work.value.leads = { ...work.value.leads, [`${row}:${place}`]: person })
 const leadName = (lead: (typeof rows.value)[number]['leads'][number]) => {
   const who = lead.candidates.find((each) => each.id === lead.person)
   return who ? fullName(who) : lead.text
 }
 const { busy, run } = useBusy()
 
-const apply = () => run(async () => {
-  const sheet = await kept.now()
-  const made = await take(api.POST('/site-batches', { body: { ...work.value, apply: true, sheet } }))
-  done(t('makeSites.did', { n: n(made.made) }, made.made), { back: () => takeSitesBack(sheet) })
-  await refreshSite()
-  await router.push({ name: 'sheet', params: { sheet } })
-})
+const apply = () =>
+  run(async () => {
+    const sheet = await kept.now()
+    const made = await take(api.POST('/site-batches', { body: { ...work.value, apply: true, sheet } }))
+    done(t('makeSites.did', { n: n(made.made) }, made.made), { back: () => takeSitesBack(sheet) })
+    await refreshSite()
+    await router.push({ name: 'sheet', params: { sheet } })
+  })
 </script>
 
 <template>
@@ -64,12 +102,37 @@ const apply = () => run(async () => {
     <h1>{{ $t('makeSites.title') }}</h1>
     <p class="soft">{{ $t('makeSites.more') }}</p>
     <div class="asked">
-      <div class="field"><label for="batch-division">{{ $t('makeSites.division') }}</label><select id="batch-division" v-model="work.division" class="plain"><option value="">{{ $t('makeSites.none') }}</option><option v-for="each in house?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option></select></div>
-      <div class="field"><label for="batch-term">{{ $t('makeSites.term') }}</label><select id="batch-term" v-model="work.term" class="plain"><option value="">{{ $t('makeSites.none') }}</option><option v-for="each in house?.terms" :key="each.code" :value="each.code">{{ each.name }}</option></select></div>
+      <div class="field">
+        <label for="batch-division">{{ $t('makeSites.division') }}</label><select
+          id="batch-division"
+          v-model="work.division"
+          class="plain"
+        >
+          <option value="">{{ $t('makeSites.none') }}</option>
+          <option v-for="each in house?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
+        </select>
+      </div>
+      <div class="field">
+        <label for="batch-term">{{ $t('makeSites.term') }}</label><select
+          id="batch-term"
+          v-model="work.term"
+          class="plain"
+        >
+          <option value="">{{ $t('makeSites.none') }}</option>
+          <option v-for="each in house?.terms" :key="each.code" :value="each.code">{{ each.name }}</option>
+        </select>
+      </div>
     </div>
     <div class="field">
       <label for="batch-rows">{{ $t('makeSites.rows') }}</label>
-      <textarea id="batch-rows" v-model="work.text" class="plain" rows="8" spellcheck="false" :placeholder="$t('makeSites.placeholder')" />
+      <textarea
+        id="batch-rows"
+        v-model="work.text"
+        class="plain"
+        rows="8"
+        spellcheck="false"
+        :placeholder="$t('makeSites.placeholder')"
+      />
       <span class="soft small" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</span>
     </div>
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
@@ -80,33 +143,106 @@ const apply = () => run(async () => {
           <span class="num soft">{{ row.number }}</span>
           <div>
             <strong>{{ row.title || row.text }}</strong> <span class="num">{{ row.code }}</span>
-            <span class="soft">· {{ [$t('siteKind.' + row.kind), nameOf(house?.divisions, row.division), nameOf(house?.terms, row.term), row.lowest ? $t('makeSites.levels', { lowest: row.lowest, highest: row.highest }) : '', $t('makeSites.seats', { n: row.seats ?? 0 }, row.seats ?? 0), row.leads.length ? $t('makeSites.leads', { who: row.leads.map(leadName).join(', ') }) : $t('makeSites.you')].filter(Boolean).join(', ') }}</span>
+            <span class="soft"
+              >·
+              {{
+                [
+                  $t('siteKind.' + row.kind),
+                  nameOf(house?.divisions, row.division),
+                  nameOf(house?.terms, row.term),
+                  row.lowest ? $t('makeSites.levels', { lowest: row.lowest, highest: row.highest }) : '',
+                  $t('makeSites.seats', { n: row.seats ?? 0 }, row.seats ?? 0),
+                  row.leads.length
+                    ? $t('makeSites.leads', { who: row.leads.map(leadName).join(', ') })
+                    : $t('makeSites.you'),
+                ]
+                  .filter(Boolean)
+                  .join(', ')
+              }}</span
+            >
             <p v-for="problem in row.problems" :key="problem.field" class="clay" role="alert">{{ problem.detail }}</p>
             <template v-for="(lead, place) in row.leads" :key="place">
-              <p v-if="!lead.person && !lead.candidates.length" class="clay" role="alert">{{ $t('makeSites.nobody', { text: lead.text }) }}</p>
+              <p v-if="!lead.person && !lead.candidates.length" class="clay" role="alert">
+                {{ $t('makeSites.nobody', { text: lead.text }) }}
+              </p>
               <fieldset v-else-if="!lead.person">
                 <legend>{{ $t('makeSites.whoIs', { text: lead.text }) }}</legend>
-                <label v-for="who in lead.candidates" :key="who.id"><input type="radio" :name="`lead-${row.number}-${place}`" @change="choose(row.number, place, who.id)" /> {{ fullName(who) }} <span class="soft">{{ $t('kind.' + who.kind) }} · {{ who.division.name }} <span class="num">{{ who.number }}</span></span></label>
+                <label v-for="who in lead.candidates" :key="who.id"
+                  ><input
+                    type="radio"
+                    :name="`lead-${row.number}-${place}`"
+                    @change="choose(row.number, place, who.id)"
+                  />
+                  {{ fullName(who) }}
+                  <span class="soft"
+                    >{{ $t('kind.' + who.kind) }} · {{ who.division.name }}
+                    <span class="num">{{ who.number }}</span></span
+                  ></label
+                >
               </fieldset>
             </template>
           </div>
         </li>
       </ol>
-      <p><Button :disabled="!ready || busy" :label="$t('makeSites.apply', { n: $n(ready) }, ready)" @click="apply" /></p>
+      <p>
+        <Button :disabled="!ready || busy" :label="$t('makeSites.apply', { n: $n(ready) }, ready)" @click="apply" />
+      </p>
     </template>
   </div>
 </template>
 
 <style scoped>
-.page { display: grid; gap: 12px; align-content: start; max-width: 1000px; }
-.asked { display: flex; flex-wrap: wrap; gap: 12px 24px; }
-textarea { width: 100%; font-family: var(--mono); font-size: 0.88rem; }
-.small { font-size: 0.9rem; }
-ol { list-style: none; margin: 0; padding: 0; border-top: 2px solid var(--line); }
-li { display: grid; grid-template-columns: 30px 1fr; gap: 8px; padding: 6px 0; border-bottom: 1px solid var(--line); }
-li.refused { border-left: 4px solid var(--clay); padding-left: 6px; }
-li.needs-choice { border-left: 4px solid var(--brass); padding-left: 6px; }
-fieldset { border: 0; margin: 4px 0 0; padding: 0; }
-legend { font-weight: 600; font-size: 0.92rem; padding: 0; }
-fieldset label { display: block; }
+.page {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+  max-width: 1000px;
+}
+.asked {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px 24px;
+}
+textarea {
+  width: 100%;
+  font-family: var(--mono);
+  font-size: 0.88rem;
+}
+.small {
+  font-size: 0.9rem;
+}
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border-top: 2px solid var(--line);
+}
+li {
+  display: grid;
+  grid-template-columns: 30px 1fr;
+  gap: 8px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+li.refused {
+  border-left: 4px solid var(--clay);
+  padding-left: 6px;
+}
+li.needs-choice {
+  border-left: 4px solid var(--brass);
+  padding-left: 6px;
+}
+fieldset {
+  border: 0;
+  margin: 4px 0 0;
+  padding: 0;
+}
+legend {
+  font-weight: 600;
+  font-size: 0.92rem;
+  padding: 0;
+}
+fieldset label {
+  display: block;
+}
 </style>

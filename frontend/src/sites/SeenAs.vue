@@ -13,7 +13,9 @@ const choosing = defineModel<boolean>('choosing', { required: true })
 const { house } = useHouse()
 const { seeAs, back } = useSeeAs(() => props.site.id)
 const mine = computed(() => house.value?.roles.find((role) => role.code === props.site.standing?.role)?.rank ?? 0)
-const roles = computed(() => house.value?.roles.filter((role) => props.site.administrator || role.rank <= mine.value) ?? [])
+const roles = computed(
+  () => house.value?.roles.filter((role) => props.site.administrator || role.rank <= mine.value) ?? [],
+)
 const kind = computed(() => eyes.value?.as.split(':')[0])
 const route = useRoute()
 const picked = ref('')
@@ -27,16 +29,33 @@ async function go() {
 
 <template>
   <div v-if="site.seenAs" class="seen" role="status">
-    <strong>{{ $t(kind === 'role' ? 'seeAs.isRole' : kind === 'section' ? 'seeAs.isSection' : 'seeAs.is', { name: kind === 'role' ? site.seenAs.name.toLowerCase() : site.seenAs.name }) }}</strong>
+    <strong>{{
+      $t(kind === 'role' ? 'seeAs.isRole' : kind === 'section' ? 'seeAs.isSection' : 'seeAs.is', {
+        name: kind === 'role' ? site.seenAs.name.toLowerCase() : site.seenAs.name,
+      })
+    }}</strong>
     {{ $t('seeAs.only') }}
     <button class="word" @click="back">{{ $t('seeAs.back') }}</button>
-    <ReasonLine v-if="kind === 'person' && site.seenAs.reason.entry !== 'enter' && route.name !== 'seen'" :reason="site.seenAs.reason" :zone="site.timeZone" who="you" />
+    <ReasonLine
+      v-if="kind === 'person' && site.seenAs.reason.entry !== 'enter' && route.name !== 'seen'"
+      :reason="site.seenAs.reason"
+      :zone="site.timeZone"
+      who="you"
+    />
   </div>
   <form v-else-if="choosing" class="seen" @submit.prevent="go" @keydown.esc="choosing = false">
     <label for="eyes">{{ $t('seeAs.title') }}</label>
     <select id="eyes" v-model="picked" class="plain">
-      <optgroup :label="$t('seeAs.role')"><option v-for="role in roles" :key="role.code" :value="`role:${role.code}`">{{ $t('seeAs.one', { name: role.name.toLowerCase() }) }}</option></optgroup>
-      <optgroup v-if="site.sections.length" :label="$t('seeAs.section')"><option v-for="section in site.sections" :key="section.id" :value="`section:${section.id}`">{{ $t('seeAs.one', { name: section.name }) }}</option></optgroup>
+      <optgroup :label="$t('seeAs.role')">
+        <option v-for="role in roles" :key="role.code" :value="`role:${role.code}`">
+          {{ $t('seeAs.one', { name: role.name.toLowerCase() }) }}
+        </option>
+      </optgroup>
+      <optgroup v-if="site.sections.length" :label="$t('seeAs.section')">
+        <option v-for="section in site.sections" :key="section.id" :value="`section:${section.id}`">
+          {{ $t('seeAs.one', { name: section.name }) }}
+        </option>
+      </optgroup>
     </select>
     <button class="word" :disabled="!picked">{{ $t('seeAs.start') }}</button>
     <button type="button" class="word" @click="choosing = false">{{ $t('seeAs.never') }}</button>
@@ -44,6 +63,15 @@ async function go() {
 </template>
 
 <style scoped>
-.seen { display: flex; flex-wrap: wrap; gap: 4px 14px; align-items: center; border-top: 1px dashed var(--brass); padding: 5px 0; }
-.seen .reason { width: 100%; }
+.seen {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+  border-top: 1px dashed var(--brass);
+  padding: 5px 0;
+}
+.seen .reason {
+  width: 100%;
+}
 </style>

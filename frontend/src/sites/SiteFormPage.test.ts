@@ -4,7 +4,8 @@ import { lastDone } from '@/app/undo'
 import { house, problem, serve, show, site } from '@/testing/server'
 import SiteFormPage from './SiteFormPage.vue'
 
-const value = (page: ReturnType<typeof show>['page'], id: string) => (page.find('#' + id).element as HTMLInputElement).value
+const value = (page: ReturnType<typeof show>['page'], id: string) =>
+  (page.find('#' + id).element as HTMLInputElement).value
 
 describe('a new site', () => {
   it('begins with the term that runs and the division one works in', () => {
@@ -16,7 +17,18 @@ describe('a new site', () => {
   it('says what is wrong at its field, keeps what was typed, and makes it under one key', async () => {
     let tries = 0
     const asked = serve({
-      'POST /sites': () => (tries++ ? site : problem('invalid', 422, 'Another site has this short code.', { errors: [{ pointer: '/code', code: 'taken', detail: 'Another site has this short code. Choose a different one.' }] }))
+      'POST /sites': () =>
+        tries++
+          ? site
+          : problem('invalid', 422, 'Another site has this short code.', {
+              errors: [
+                {
+                  pointer: '/code',
+                  code: 'taken',
+                  detail: 'Another site has this short code. Choose a different one.',
+                },
+              ],
+            }),
     })
     const { page, router } = show(SiteFormPage)
     await page.find('#title').setValue('Harmony')
@@ -28,7 +40,13 @@ describe('a new site', () => {
     await page.find('#code').setValue('het-9')
     await page.find('form').trigger('submit')
     await flushPromises()
-    expect(asked.map(({ body }) => body)[1]).toMatchObject({ title: 'Harmony', code: 'het-9', lowest: null, highest: null, seats: null })
+    expect(asked.map(({ body }) => body)[1]).toMatchObject({
+      title: 'Harmony',
+      code: 'het-9',
+      lowest: null,
+      highest: null,
+      seats: null,
+    })
     expect(new Set(asked.map(({ headers }) => headers.get('Idempotency-Key'))).size).toBe(2)
     expect(lastDone.sentence).toBe('Harmony is made. It is a draft; you are its lead.')
     expect(router.currentRoute.value.fullPath).toBe('/roster/' + site.id)
@@ -51,22 +69,27 @@ describe('settings', () => {
 
   it.each([
     ['Show what is so now', '28', []],
-    ['Save mine over it', '31', ['"5"']]
+    ['Save mine over it', '31', ['"5"']],
   ])('that somebody else changed meanwhile: %s', async (choice, seats, versions) => {
     const sent: (string | null)[] = []
     serve({
       [PUT]: (request: Request) => {
         sent.push(request.headers.get('If-Match'))
-        return sent.length > 1 ? { ...site, seats: 31, version: 6 } : problem('stale', 412, 'Somebody else changed this in the meantime.')
+        return sent.length > 1
+          ? { ...site, seats: 31, version: 6 }
+          : problem('stale', 412, 'Somebody else changed this in the meantime.')
       },
-      [`GET /sites/${site.id}`]: { ...site, seats: 28, version: 5 }
+      [`GET /sites/${site.id}`]: { ...site, seats: 28, version: 5 },
     })
     const { page } = show(SiteFormPage, { props: { site } })
     await page.find('#seats').setValue('31')
     await page.find('form').trigger('submit')
     await flushPromises()
     expect(page.find('[role=alert]').text()).toContain('Somebody else changed this in the meantime.')
-    await page.findAll('button').find((each) => each.text() === choice)!.trigger('click')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === choice)!
+      .trigger('click')
     await flushPromises()
     expect(value(page, 'seats')).toBe(seats)
     expect(sent.slice(1)).toEqual(versions)

@@ -24,40 +24,73 @@ let key = freshKey()
 function fill(site: Site) {
   version.value = site.version
   Object.assign(form, {
-    title: site.title, code: site.code, kind: site.kind, division: site.division.code, term: site.term.code,
-    lowest: site.levels?.lowest ?? '', highest: site.levels?.highest ?? '', seats: site.seats ?? ''
+    title: site.title,
+    code: site.code,
+    kind: site.kind,
+    division: site.division.code,
+    term: site.term.code,
+    lowest: site.levels?.lowest ?? '',
+    highest: site.levels?.highest ?? '',
+    seats: site.seats ?? '',
   })
 }
 onMounted(() => props.site && fill(props.site))
 // What is sent under one key stays the same; something else gets a fresh one.
 watch(form, () => (key = freshKey()))
 // The term that runs, and the division one works in, are the likely ones.
-watch(house, (now) => {
-  if (!now || props.site) return
-  const today = now.now.slice(0, 10)
-  form.term ||= (now.terms.find((term) => term.endsOn >= today) ?? now.terms.at(-1))?.code ?? ''
-  form.division ||= now.mayMakeIn[0] ?? ''
-}, { immediate: true })
+watch(
+  house,
+  (now) => {
+    if (!now || props.site) return
+    const today = now.now.slice(0, 10)
+    form.term ||= (now.terms.find((term) => term.endsOn >= today) ?? now.terms.at(-1))?.code ?? ''
+    form.division ||= now.mayMakeIn[0] ?? ''
+  },
+  { immediate: true },
+)
 
-const divisions = computed(() => house.value?.divisions.filter((division) => house.value?.mayMakeIn.includes(division.code) || division.code === props.site?.division.code) ?? [])
+const divisions = computed(
+  () =>
+    house.value?.divisions.filter(
+      (division) => house.value?.mayMakeIn.includes(division.code) || division.code === props.site?.division.code,
+    ) ?? [],
+)
 const stale = computed(() => problem.value?.kind === 'stale')
 const fields = ['title', 'code', 'kind', 'division', 'term', 'lowest', 'highest', 'seats'] as const
 const wrong = (name: (typeof fields)[number]) => problem.value?.field(name)
-const general = computed(() => (problem.value && !stale.value && !fields.some((name) => wrong(name)) ? problem.value.message : elsewhere.value))
+const general = computed(() =>
+  problem.value && !stale.value && !fields.some((name) => wrong(name)) ? problem.value.message : elsewhere.value,
+)
 const whole = (text: string | number) => (String(text).trim() === '' ? null : Number(text))
 
 async function save() {
   busy.value = true
   problem.value = null
   elsewhere.value = ''
-  const body = { ...form, lowest: whole(form.lowest), highest: whole(form.highest), seats: whole(form.seats) } as SiteWish
+  const body = {
+    ...form,
+    lowest: whole(form.lowest),
+    highest: whole(form.highest),
+    seats: whole(form.seats),
+  } as SiteWish
   try {
     const saved = props.site
-      ? await take(api.PUT('/sites/{site}', { params: { path: { site: props.site.id }, header: { 'If-Match': `"${version.value}"`, 'Idempotency-Key': key } }, body }))
+      ? await take(
+          api.PUT('/sites/{site}', {
+            params: {
+              path: { site: props.site.id },
+              header: { 'If-Match': `"${version.value}"`, 'Idempotency-Key': key },
+            },
+            body,
+          }),
+        )
       : await take(api.POST('/sites', { params: { header: { 'Idempotency-Key': key } }, body }))
     await refreshSite()
     if (props.site) fill(saved)
-    done(t(props.site ? 'site.did.changed' : 'site.did.made', { title: saved.title }), saved.entry ? { site: saved.id, entry: saved.entry } : undefined)
+    done(
+      t(props.site ? 'site.did.changed' : 'site.did.made', { title: saved.title }),
+      saved.entry ? { site: saved.id, entry: saved.entry } : undefined,
+    )
     if (!props.site) await router.push({ name: 'roster', params: { site: saved.id } })
   } catch (error) {
     if (error instanceof Problem) problem.value = error
@@ -93,43 +126,81 @@ async function settle(takeTheirs: boolean) {
         </div>
         <div class="field">
           <label for="code">{{ $t('form.code') }}</label>
-          <InputText id="code" v-model="form.code" :invalid="!!wrong('code')" aria-describedby="code-wrong" class="num" fluid />
-          <span id="code-wrong" :class="wrong('code') ? 'wrong' : 'hint'">{{ wrong('code') ?? $t('form.codeHint') }}</span>
+          <InputText
+            id="code"
+            v-model="form.code"
+            :invalid="!!wrong('code')"
+            aria-describedby="code-wrong"
+            class="num"
+            fluid
+          />
+          <span id="code-wrong" :class="wrong('code') ? 'wrong' : 'hint'">{{
+            wrong('code') ?? $t('form.codeHint')
+          }}</span>
         </div>
         <div class="field">
           <label for="kind">{{ $t('form.kind') }}</label>
-          <select id="kind" v-model="form.kind" class="plain"><option v-for="kind in house?.siteKinds" :key="kind" :value="kind">{{ $t('siteKind.' + kind) }}</option></select>
+          <select id="kind" v-model="form.kind" class="plain">
+            <option v-for="kind in house?.siteKinds" :key="kind" :value="kind">{{ $t('siteKind.' + kind) }}</option>
+          </select>
           <span class="wrong">{{ wrong('kind') }}</span>
         </div>
         <div class="field">
           <label for="division">{{ $t('form.division') }}</label>
           <select id="division" v-model="form.division" class="plain" aria-describedby="division-wrong">
             <option value="" disabled>{{ $t('form.choose') }}</option>
-            <option v-for="division in divisions" :key="division.code" :value="division.code">{{ division.name }}</option>
+            <option v-for="division in divisions" :key="division.code" :value="division.code">
+              {{ division.name }}
+            </option>
           </select>
           <span id="division-wrong" class="wrong">{{ wrong('division') }}</span>
         </div>
         <div class="field">
           <label for="term">{{ $t('form.term') }}</label>
-          <select id="term" v-model="form.term" class="plain" aria-describedby="term-wrong"><option v-for="term in house?.terms" :key="term.code" :value="term.code">{{ term.name }}</option></select>
+          <select id="term" v-model="form.term" class="plain" aria-describedby="term-wrong">
+            <option v-for="term in house?.terms" :key="term.code" :value="term.code">{{ term.name }}</option>
+          </select>
           <span id="term-wrong" class="wrong">{{ wrong('term') }}</span>
         </div>
         <div class="field">
           <span class="label">{{ $t('form.lowest') }} … {{ $t('form.highest') }}</span>
           <span class="pair">
-            <InputText v-model="form.lowest" inputmode="numeric" :aria-label="$t('form.lowest')" :invalid="!!wrong('lowest')" /> –
-            <InputText v-model="form.highest" inputmode="numeric" :aria-label="$t('form.highest')" :invalid="!!wrong('highest')" />
+            <InputText
+              v-model="form.lowest"
+              inputmode="numeric"
+              :aria-label="$t('form.lowest')"
+              :invalid="!!wrong('lowest')"
+            />
+            –
+            <InputText
+              v-model="form.highest"
+              inputmode="numeric"
+              :aria-label="$t('form.highest')"
+              :invalid="!!wrong('highest')"
+            />
           </span>
-          <span :class="wrong('lowest') || wrong('highest') ? 'wrong' : 'hint'">{{ wrong('lowest') ?? wrong('highest') ?? $t('form.levelsHint') }}</span>
+          <span :class="wrong('lowest') || wrong('highest') ? 'wrong' : 'hint'">{{
+            wrong('lowest') ?? wrong('highest') ?? $t('form.levelsHint')
+          }}</span>
         </div>
         <div class="field">
           <label for="seats">{{ $t('form.seats') }}</label>
-          <InputText id="seats" v-model="form.seats" inputmode="numeric" class="short" :invalid="!!wrong('seats')" aria-describedby="seats-wrong" />
-          <span id="seats-wrong" :class="wrong('seats') ? 'wrong' : 'hint'">{{ wrong('seats') ?? $t('form.seatsHint') }}</span>
+          <InputText
+            id="seats"
+            v-model="form.seats"
+            inputmode="numeric"
+            class="short"
+            :invalid="!!wrong('seats')"
+            aria-describedby="seats-wrong"
+          />
+          <span id="seats-wrong" :class="wrong('seats') ? 'wrong' : 'hint'">{{
+            wrong('seats') ?? $t('form.seatsHint')
+          }}</span>
         </div>
         <div v-if="stale" class="callout wide" role="alert">
           {{ problem?.message }}
-          <button type="button" class="word" @click="settle(true)">{{ $t('trouble.takeTheirs') }}</button> · <button type="button" class="word" @click="settle(false)">{{ $t('trouble.keepMine') }}</button>
+          <button type="button" class="word" @click="settle(true)">{{ $t('trouble.takeTheirs') }}</button> ·
+          <button type="button" class="word" @click="settle(false)">{{ $t('trouble.keepMine') }}</button>
         </div>
         <p v-if="general" class="callout bad wide" role="alert">{{ general }}</p>
         <p class="wide buttons">
@@ -142,12 +213,40 @@ async function settle(takeTheirs: boolean) {
 </template>
 
 <style scoped>
-.scroll { overflow: auto; }
-.narrow { max-width: 760px; display: grid; gap: 10px; margin: 0 auto; }
-form { display: grid; grid-template-columns: 1fr 1fr; gap: 14px 22px; }
-.wide { grid-column: 1 / -1; }
-.pair { display: flex; gap: 8px; align-items: center; }
-.pair .p-inputtext, .short { width: 90px; }
-.buttons { display: flex; gap: 18px; align-items: center; }
-@media (max-width: 640px) { form { grid-template-columns: 1fr; } }
+.scroll {
+  overflow: auto;
+}
+.narrow {
+  max-width: 760px;
+  display: grid;
+  gap: 10px;
+  margin: 0 auto;
+}
+form {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px 22px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.pair {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.pair .p-inputtext,
+.short {
+  width: 90px;
+}
+.buttons {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+}
+@media (max-width: 640px) {
+  form {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

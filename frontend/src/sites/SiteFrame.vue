@@ -26,7 +26,13 @@ const dayOf = (instant: string | null) => day(instant, site.value?.timeZone ?? '
 const next = computed(() => (site.value?.state === 'open' ? 'closed' : 'open'))
 
 // Who may not see the roster is shown the way in instead; through other eyes, inside the same frame.
-watch(site, (now) => now && !now.may.includes('see-roster') && router.replace({ name: now.seenAs ? 'seen' : 'landing', params: { site: now.id } }))
+watch(
+  site,
+  (now) =>
+    now &&
+    !now.may.includes('see-roster') &&
+    router.replace({ name: now.seenAs ? 'seen' : 'landing', params: { site: now.id } }),
+)
 watch(site, (now) => now && (document.title = `${now.title} · Mint Door`))
 
 async function live(state: Site['state'], planned = '') {
@@ -34,11 +40,24 @@ async function live(state: Site['state'], planned = '') {
   busy.value = true
   wrongDay.value = ''
   try {
-    const changed = await take(api.PUT('/sites/{site}/life', { params: { path: { site: id.value }, header: { 'If-Match': `"${site.value.version}"` } }, body: { state, on: planned || null } }))
+    const changed = await take(
+      api.PUT('/sites/{site}/life', {
+        params: { path: { site: id.value }, header: { 'If-Match': `"${site.value.version}"` } },
+        body: { state, on: planned || null },
+      }),
+    )
     asking.value = false
     await refreshSite()
     const when = state === 'open' ? changed.opensAt : changed.closesAt
-    done(planned ? t('site.planned.' + state, { title: changed.title, day: state === 'open' ? dayOf(when) : lastDay(when, changed.timeZone) }) : t('site.did.' + state, { title: changed.title }), { site: id.value, entry: changed.entry })
+    done(
+      planned
+        ? t('site.planned.' + state, {
+            title: changed.title,
+            day: state === 'open' ? dayOf(when) : lastDay(when, changed.timeZone),
+          })
+        : t('site.did.' + state, { title: changed.title }),
+      { site: id.value, entry: changed.entry },
+    )
     on.value = ''
   } catch (thrown) {
     wrongDay.value = (thrown instanceof Problem && thrown.field('on')) || ''
@@ -61,57 +80,191 @@ async function live(state: Site['state'], planned = '') {
         <h1>{{ site.title }}</h1>
         <span class="num soft">{{ site.code }}</span>
         <span class="facts">
-          {{ site.division.name }} · {{ site.term.name }} · {{ site.levels ? $t('site.levels', site.levels) : $t('sites.allLevels') }} ·
-          <strong>{{ $t('siteState.' + site.state) }}</strong><template v-if="site.state === 'draft' && site.opensAt">, {{ $t('site.opens', { day: day(site.opensAt, site.timeZone) }) }}</template><template v-else-if="site.state === 'open' && site.closesAt">, {{ $t('site.closes', { day: lastDay(site.closesAt, site.timeZone) }) }}</template>
+          {{ site.division.name }} · {{ site.term.name }} ·
+          {{ site.levels ? $t('site.levels', site.levels) : $t('sites.allLevels') }} ·
+          <strong>{{ $t('siteState.' + site.state) }}</strong><template v-if="site.state === 'draft' && site.opensAt"
+            >, {{ $t('site.opens', { day: day(site.opensAt, site.timeZone) }) }}</template
+          ><template v-else-if="site.state === 'open' && site.closesAt"
+            >, {{ $t('site.closes', { day: lastDay(site.closesAt, site.timeZone) }) }}</template
+          >
         </span>
-        <span class="seats"><template v-if="site.seats"><span class="soft">{{ $t('site.seats') }}</span> <SeatMeter :held="site.learners" :seats="site.seats" /></template><template v-else>{{ $t('site.unlimited', { n: $n(site.learners) }, site.learners) }}</template></span>
+        <span class="seats"
+          ><template v-if="site.seats"
+            ><span class="soft">{{ $t('site.seats') }}</span> {{ ' '
+            }}<SeatMeter :held="site.learners" :seats="site.seats" /></template
+          ><template v-else>{{ $t('site.unlimited', { n: $n(site.learners) }, site.learners) }}</template></span
+        >
       </div>
       <div class="sill">
         <nav :aria-label="site.title">
-          <RouterLink v-if="may('see-roster')" :to="{ name: 'roster', params: { site: id } }" exact-active-class="on">{{ $t('site.roster') }}</RouterLink>
-          <RouterLink v-if="may('keep-doors') && !site.seenAs" :to="{ name: 'doors', params: { site: id } }" active-class="on">{{ $t('site.doors') }}</RouterLink>
-          <RouterLink v-if="may('let-in') && !site.seenAs" :to="{ name: 'rehearsal', params: { site: id } }" active-class="on">{{ $t('site.rehearsal') }}</RouterLink>
-          <RouterLink v-if="may('see-logbook')" :to="{ name: 'logbook', params: { site: id } }" active-class="on">{{ $t('site.logbook') }}</RouterLink>
-          <RouterLink v-if="may('write-to-people') && !site.seenAs" :to="{ name: 'post-room', params: { part: 'messages' }, query: { site: id } }">{{ $t('site.messages') }}</RouterLink>
-          <RouterLink v-if="may('run-site') && !site.seenAs" :to="{ name: 'settings', params: { site: id } }" active-class="on">{{ $t('site.settings') }}</RouterLink>
-          <RouterLink v-if="site.seenAs" :to="{ name: 'seen', params: { site: id } }" active-class="on">{{ $t('seeAs.inside') }}</RouterLink>
-          <RouterLink v-else-if="site.standing" :to="{ name: 'landing', params: { site: id } }">{{ $t('site.goIn') }}</RouterLink>
+          <RouterLink v-if="may('see-roster')" :to="{ name: 'roster', params: { site: id } }" exact-active-class="on">{{
+            $t('site.roster')
+          }}</RouterLink>
+          <RouterLink
+            v-if="may('keep-doors') && !site.seenAs"
+            :to="{ name: 'doors', params: { site: id } }"
+            active-class="on"
+            >{{ $t('site.doors') }}</RouterLink
+          >
+          <RouterLink
+            v-if="may('let-in') && !site.seenAs"
+            :to="{ name: 'rehearsal', params: { site: id } }"
+            active-class="on"
+            >{{ $t('site.rehearsal') }}</RouterLink
+          >
+          <RouterLink v-if="may('see-logbook')" :to="{ name: 'logbook', params: { site: id } }" active-class="on">{{
+            $t('site.logbook')
+          }}</RouterLink>
+          <RouterLink
+            v-if="may('write-to-people') && !site.seenAs"
+            :to="{ name: 'post-room', params: { part: 'messages' }, query: { site: id } }"
+            >{{ $t('site.messages') }}</RouterLink
+          >
+          <RouterLink
+            v-if="may('run-site') && !site.seenAs"
+            :to="{ name: 'settings', params: { site: id } }"
+            active-class="on"
+            >{{ $t('site.settings') }}</RouterLink
+          >
+          <RouterLink v-if="site.seenAs" :to="{ name: 'seen', params: { site: id } }" active-class="on">{{
+            $t('seeAs.inside')
+          }}</RouterLink>
+          <RouterLink v-else-if="site.standing" :to="{ name: 'landing', params: { site: id } }">{{
+            $t('site.goIn')
+          }}</RouterLink>
         </nav>
-        <button v-if="may('see-as') && !site.seenAs && !choosing" class="word" @click="choosing = true">{{ $t('seeAs.start') }}</button>
+        <button v-if="may('see-as') && !site.seenAs && !choosing" class="word" @click="choosing = true">
+          {{ $t('seeAs.start') }}
+        </button>
         <span v-if="site.administrator && !site.standing" class="soft">{{ $t('site.asAdmin') }}</span>
         <template v-if="may('run-site') && !site.seenAs">
           <span v-if="asking" class="ask" role="alert">
-            {{ on ? $t(next === 'open' ? 'site.willOpenOn' : 'site.willCloseOn') : next === 'open' ? $t('site.willOpen', { n: site.learners }, site.learners) : $t('site.willClose') }}
-            <label>{{ $t(next === 'open' ? 'site.onDay' : 'site.afterDay') }} <input v-model="on" type="date" :aria-invalid="!!wrongDay" /> <span class="soft">{{ $t('card.ask.fromNow') }}</span></label>
+            {{
+              on
+                ? $t(next === 'open' ? 'site.willOpenOn' : 'site.willCloseOn')
+                : next === 'open'
+                  ? $t('site.willOpen', { n: site.learners }, site.learners)
+                  : $t('site.willClose')
+            }}
+            <label
+              >{{ $t(next === 'open' ? 'site.onDay' : 'site.afterDay') }}
+              <input v-model="on" type="date" :aria-invalid="!!wrongDay" />
+              {{ ' ' }}<span class="soft">{{ $t('card.ask.fromNow') }}</span></label
+            >
             <span v-if="wrongDay" class="clay">{{ wrongDay }}</span>
-            <Button size="small" :disabled="busy" :severity="next === 'open' ? undefined : 'danger'" :label="$t('site.sure.' + (on ? (next === 'open' ? 'openOn' : 'closeOn') : next === 'open' ? 'open' : 'close'))" @click="live(next, on)" />
+            <Button
+              size="small"
+              :disabled="busy"
+              :severity="next === 'open' ? undefined : 'danger'"
+              :label="
+                $t('site.sure.' + (on ? (next === 'open' ? 'openOn' : 'closeOn') : next === 'open' ? 'open' : 'close'))
+              "
+              @click="live(next, on)"
+            />
             <button class="word" @click="asking = false">{{ $t('site.sure.no') }}</button>
           </span>
-          <button v-if="!asking && site.state === 'draft' && site.opensAt" class="word" :disabled="busy" @click="live('draft')">{{ $t('site.stayDraft') }}</button>
-          <button v-if="!asking" class="word" @click="asking = true">{{ $t(site.state === 'open' ? 'site.close' : site.state === 'draft' ? 'site.open' : 'site.openAgain') }}</button>
+          <button
+            v-if="!asking && site.state === 'draft' && site.opensAt"
+            class="word"
+            :disabled="busy"
+            @click="live('draft')"
+          >
+            {{ $t('site.stayDraft') }}
+          </button>
+          <button v-if="!asking" class="word" @click="asking = true">
+            {{ $t(site.state === 'open' ? 'site.close' : site.state === 'draft' ? 'site.open' : 'site.openAgain') }}
+          </button>
         </template>
       </div>
       <SeenAs v-model:choosing="choosing" :site="site" />
     </header>
-    <RouterView v-slot="{ Component }"><component :is="Component" :key="id + (site.seenAs?.eyes ?? '')" :site="site" /></RouterView>
+    <RouterView v-slot="{ Component }"
+      ><component :is="Component" :key="id + (site.seenAs?.eyes ?? '')" :site="site"
+    /></RouterView>
   </div>
-  <div v-else class="page" aria-busy="true"><span class="skeleton" style="display: block; width: 320px; height: 28px" /></div>
+  <div v-else class="page" aria-busy="true">
+    <span class="skeleton" style="display: block; width: 320px; height: 28px" />
+  </div>
 </template>
 
 <style scoped>
-.inside { display: flex; flex-direction: column; height: 100%; min-height: 0; }
-.frame { margin: 8px 20px 0; border: 2px solid var(--spruce); border-bottom: 0; padding: 8px 14px 0; border-radius: 6px 6px 0 0; background: var(--sheet); }
-.frame.draft { border-color: var(--brass); }
-.frame.eyes { border-style: dashed; border-color: var(--brass); }
-.frame.closed { border-color: var(--soft); }
-.lintel { display: flex; flex-wrap: wrap; gap: 4px 12px; align-items: center; }
-h1 { font-size: 1.35rem; overflow-wrap: anywhere; }
-.facts { color: var(--ink); }
-.seats { margin-left: auto; display: flex; gap: 8px; align-items: center; }
-.sill { display: flex; flex-wrap: wrap; gap: 4px 20px; align-items: center; padding-top: 3px; }
-.sill nav { display: flex; gap: 18px; margin-right: auto; }
-.sill nav a { text-decoration: none; color: var(--ink); font-weight: 600; padding: 3px 0 5px; border-bottom: 3px solid transparent; }
-.sill nav a.on { border-color: var(--spruce); }
-.ask { display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; }
-@media (max-width: 760px) { .frame { margin: 8px 8px 0; } .seats { margin-left: 0; } }
+.inside {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+  min-height: 0;
+}
+.frame {
+  margin: 8px 20px 0;
+  border: 2px solid var(--spruce);
+  border-bottom: 0;
+  padding: 8px 14px 0;
+  border-radius: 6px 6px 0 0;
+  background: var(--sheet);
+}
+.frame.draft {
+  border-color: var(--brass);
+}
+.frame.eyes {
+  border-style: dashed;
+  border-color: var(--brass);
+}
+.frame.closed {
+  border-color: var(--soft);
+}
+.lintel {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+}
+h1 {
+  font-size: 1.35rem;
+  overflow-wrap: anywhere;
+}
+.facts {
+  color: var(--ink);
+}
+.seats {
+  margin-left: auto;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.sill {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 20px;
+  align-items: center;
+  padding-top: 3px;
+}
+.sill nav {
+  display: flex;
+  gap: 18px;
+  margin-right: auto;
+}
+.sill nav a {
+  text-decoration: none;
+  color: var(--ink);
+  font-weight: 600;
+  padding: 3px 0 5px;
+  border-bottom: 3px solid transparent;
+}
+.sill nav a.on {
+  border-color: var(--spruce);
+}
+.ask {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+}
+@media (max-width: 760px) {
+  .frame {
+    margin: 8px 8px 0;
+  }
+  .seats {
+    margin-left: 0;
+  }
+}
 </style>

@@ -6,7 +6,13 @@ import SiteSheetPanel from './SiteSheetPanel.vue'
 
 beforeEach(() => vi.useFakeTimers())
 const other = '00000000-0000-7000-8000-000000000002'
-const line = (id: string, title: string, more = {}) => ({ site: { id, title, timeZone: 'UTC' }, verdict: 'ready', reason: null, entry: null, ...more })
+const line = (id: string, title: string, more = {}) => ({
+  site: { id, title, timeZone: 'UTC' },
+  verdict: 'ready',
+  reason: null,
+  entry: null,
+  ...more,
+})
 const settled = async () => {
   await flushPromises()
   await vi.advanceTimersByTimeAsync(300)
@@ -14,10 +20,15 @@ const settled = async () => {
 }
 
 it('says which sites will change and which cannot, applies, and takes all of it back as one', async () => {
-  const refused = line(other, 'Choir', { verdict: 'refused', reason: { detail: '18 seats are held, now or later.', line: null } })
+  const refused = line(other, 'Choir', {
+    verdict: 'refused',
+    reason: { detail: '18 seats are held, now or later.', line: null },
+  })
   const asked = serve({
-    'POST /site-sheets': (_request, body: { apply: boolean }) => ({ lines: [line(site.id, 'Harmony', { entry: body.apply ? 12 : null }), refused] }),
-    'POST /site-sheets/undo': { lines: [line(site.id, 'Harmony', { entry: 13 })] }
+    'POST /site-sheets': (_request, body: { apply: boolean }) => ({
+      lines: [line(site.id, 'Harmony', { entry: body.apply ? 12 : null }), refused],
+    }),
+    'POST /site-sheets/undo': { lines: [line(site.id, 'Harmony', { entry: 13 })] },
   })
   const { page } = show(SiteSheetPanel, { props: { sites: [site.id, other], verb: 'seats' } })
   await page.get('input').setValue('12')
@@ -26,7 +37,14 @@ it('says which sites will change and which cannot, applies, and takes all of it 
   expect(page.findAll('li')[1]!.text()).toContain('18 seats are held, now or later.')
   await page.get('form').trigger('submit')
   await settled()
-  expect(asked.findLast(({ call }) => call === 'POST /site-sheets')!.body).toEqual({ sites: [site.id, other], verb: 'seats', on: null, seats: 12, person: null, apply: true })
+  expect(asked.findLast(({ call }) => call === 'POST /site-sheets')!.body).toEqual({
+    sites: [site.id, other],
+    verb: 'seats',
+    on: null,
+    seats: 12,
+    person: null,
+    apply: true,
+  })
   expect([lastDone.sentence, lastDone.more]).toEqual(['The seats of one site are changed.', 'One was left out.'])
   undoLast()
   await settled()

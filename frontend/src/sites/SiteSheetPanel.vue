@@ -20,44 +20,75 @@ const on = ref('')
 const seats = ref('')
 const person = ref('')
 const body = computed(() => ({
-  sites: props.sites, verb: props.verb,
+  sites: props.sites,
+  verb: props.verb,
   on: props.verb === 'open' || props.verb === 'close' ? on.value || null : null,
   seats: props.verb === 'seats' && seats.value.trim() ? Number(seats.value) : null,
-  person: props.verb === 'lead' ? person.value || null : null
+  person: props.verb === 'lead' ? person.value || null : null,
 }))
-const complete = computed(() => (props.verb === 'lead' ? person.value !== '' : props.verb !== 'seats' || !seats.value.trim() || Number.isInteger(Number(seats.value))))
+const complete = computed(() =>
+  props.verb === 'lead'
+    ? person.value !== ''
+    : props.verb !== 'seats' || !seats.value.trim() || Number.isInteger(Number(seats.value)),
+)
 const slowly = useSlowly(body, 200)
-const { data: sheet, error, isFetching } = useQuery({
+const {
+  data: sheet,
+  error,
+  isFetching,
+} = useQuery({
   queryKey: ['site-sheet', slowly],
   enabled: complete,
   queryFn: () => take(api.POST('/site-sheets', { body: { ...slowly.value, apply: false } })),
-  placeholderData: keepPreviousData
+  placeholderData: keepPreviousData,
 })
 const ready = computed(() => sheet.value?.lines.filter((line) => line.verdict === 'ready').length ?? 0)
-const why = (line: NonNullable<typeof sheet.value>['lines'][number]) => (line.reason?.line ? lineSentences(line.reason.line, line.site.timeZone, roleName).join(' ') : (line.reason?.detail ?? ''))
+const why = (line: NonNullable<typeof sheet.value>['lines'][number]) =>
+  line.reason?.line
+    ? lineSentences(line.reason.line, line.site.timeZone, roleName).join(' ')
+    : (line.reason?.detail ?? '')
 
 const { busy, run } = useBusy()
-const apply = () => run(async () => {
-  const { lines } = await take(api.POST('/site-sheets', { body: { ...body.value, apply: true } }))
-  const entries = lines.flatMap((line) => (line.entry ? [{ site: line.site.id, entry: line.entry }] : []))
-  const back = async () => {
-    const left = (await take(api.POST('/site-sheets/undo', { body: { entries } }))).lines.filter((line) => line.verdict === 'refused')
-    return left.map((line) => `${line.site.title}: ${why(line)}`).join(' ')
-  }
-  const sentence = body.value.on ? 'siteSheet.planned.' + props.verb : 'siteSheet.did.' + props.verb
-  done(t(sentence, { n: entries.length }, entries.length), entries.length ? { back } : undefined, entries.length < props.sites.length ? t('sheet.leftOut', { n: props.sites.length - entries.length }, props.sites.length - entries.length) : '')
-  await refreshSite()
-  emit('applied')
-})
+const apply = () =>
+  run(async () => {
+    const { lines } = await take(api.POST('/site-sheets', { body: { ...body.value, apply: true } }))
+    const entries = lines.flatMap((line) => (line.entry ? [{ site: line.site.id, entry: line.entry }] : []))
+    const back = async () => {
+      const left = (await take(api.POST('/site-sheets/undo', { body: { entries } }))).lines.filter(
+        (line) => line.verdict === 'refused',
+      )
+      return left.map((line) => `${line.site.title}: ${why(line)}`).join(' ')
+    }
+    const sentence = body.value.on ? 'siteSheet.planned.' + props.verb : 'siteSheet.did.' + props.verb
+    done(
+      t(sentence, { n: entries.length }, entries.length),
+      entries.length ? { back } : undefined,
+      entries.length < props.sites.length
+        ? t('sheet.leftOut', { n: props.sites.length - entries.length }, props.sites.length - entries.length)
+        : '',
+    )
+    await refreshSite()
+    emit('applied')
+  })
 </script>
 
 <template>
-  <aside class="docked" :aria-label="$t('siteSheet.title.' + verb, { n: sites.length }, sites.length)" @keydown.esc.stop="$emit('close')">
+  <aside
+    class="docked"
+    :aria-label="$t('siteSheet.title.' + verb, { n: sites.length }, sites.length)"
+    @keydown.esc.stop="$emit('close')"
+  >
     <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
     <h2>{{ $t('siteSheet.title.' + verb, { n: sites.length }, sites.length) }}</h2>
     <form @submit.prevent="apply">
-      <label v-if="verb === 'open' || verb === 'close'">{{ $t(verb === 'open' ? 'siteSheet.on' : 'siteSheet.after') }} <input v-model="on" type="date" /> <span class="soft">{{ $t('siteSheet.now') }}</span></label>
-      <label v-if="verb === 'seats'">{{ $t('siteSheet.seats') }} <input v-model="seats" class="plain short" inputmode="numeric" /> <span class="soft">{{ $t('siteSheet.seatsHint') }}</span></label>
+      <label v-if="verb === 'open' || verb === 'close'"
+        >{{ $t(verb === 'open' ? 'siteSheet.on' : 'siteSheet.after') }} <input v-model="on" type="date" /> {{ ' '
+        }}<span class="soft">{{ $t('siteSheet.now') }}</span></label
+      >
+      <label v-if="verb === 'seats'"
+        >{{ $t('siteSheet.seats') }} <input v-model="seats" class="plain short" inputmode="numeric" /> {{ ' '
+        }}<span class="soft">{{ $t('siteSheet.seatsHint') }}</span></label
+      >
       <template v-if="verb === 'lead'">
         <p class="soft">{{ $t('siteSheet.who') }}</p>
         <FindPerson :person="person" name="" @pick="person = $event ?? ''" />
@@ -65,24 +96,51 @@ const apply = () => run(async () => {
       <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
       <template v-else-if="complete && sheet">
         <p class="follows" role="status">{{ $t('siteSheet.ready', { n: ready }, ready) }}.</p>
-        <p v-if="ready && (verb === 'open' || verb === 'close')">{{ $t('siteSheet.means.' + verb + (on ? 'On' : '')) }}</p>
-        <Button type="submit" size="small" :severity="verb === 'close' ? 'danger' : undefined" :disabled="busy || isFetching || !ready" :label="$t('siteSheet.apply.' + verb, { n: ready }, ready)" />
+        <p v-if="ready && (verb === 'open' || verb === 'close')">
+          {{ $t('siteSheet.means.' + verb + (on ? 'On' : '')) }}
+        </p>
+        <Button
+          type="submit"
+          size="small"
+          :severity="verb === 'close' ? 'danger' : undefined"
+          :disabled="busy || isFetching || !ready"
+          :label="$t('siteSheet.apply.' + verb, { n: ready }, ready)"
+        />
       </template>
     </form>
     <ol v-if="complete && sheet && !error" class="ledger">
       <li v-for="line in sheet.lines" :key="line.site.id" :class="line.verdict">
         <span class="verdict">{{ $t('siteSheet.verdict.' + line.verdict) }}</span>
-        <span><strong>{{ line.site.title }}</strong> {{ why(line) }}</span>
+        <span
+          ><strong>{{ line.site.title }}</strong> {{ why(line) }}</span
+        >
       </li>
     </ol>
   </aside>
 </template>
 
 <style scoped>
-h2 { padding-right: 60px; }
-form { display: grid; gap: 10px; justify-items: start; }
-label { display: flex; flex-wrap: wrap; gap: 4px 8px; align-items: center; }
-.short { width: 80px; }
-.ledger { --verdict: 92px; }
-.ledger .refused .verdict { color: var(--clay); }
+h2 {
+  padding-right: 60px;
+}
+form {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+label {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
+  align-items: center;
+}
+.short {
+  width: 80px;
+}
+.ledger {
+  --verdict: 92px;
+}
+.ledger .refused .verdict {
+  color: var(--clay);
+}
 </style>

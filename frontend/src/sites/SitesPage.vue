@@ -31,31 +31,38 @@ const route = useRoute()
 const router = useRouter()
 const { house } = useHouse()
 const scope = computed(() => route.params.scope as 'run' | 'in' | 'all')
-const scopes = computed(() => [...(me.value?.mayMakeSites ? (['run'] as const) : []), 'in' as const, ...(administers.value ? (['all'] as const) : [])])
+const scopes = computed(() => [
+  ...(me.value?.mayMakeSites ? (['run'] as const) : []),
+  'in' as const,
+  ...(administers.value ? (['all'] as const) : []),
+])
 
 const typed = ref(String(route.query.q ?? ''))
 const q = useSlowly(typed, 150)
 watch(q, (value) => router.replace({ query: { ...route.query, q: value || undefined } }))
 const filters = ['division', 'term', 'kind', 'state'] as const
 const chosen = (name: string) => (route.query[name] as string | undefined) ?? ''
-const choose = (name: string, value: string) => router.replace({ query: { ...route.query, [name]: value || undefined } })
+const choose = (name: string, value: string) =>
+  router.replace({ query: { ...route.query, [name]: value || undefined } })
 const choices = computed(() => ({
   division: house.value?.divisions ?? [],
   term: house.value?.terms ?? [],
   kind: house.value?.siteKinds.map((code) => ({ code, name: '' })) ?? [],
-  state: (['draft', 'open', 'closed'] as const).map((code) => ({ code, name: '' }))
+  state: (['draft', 'open', 'closed'] as const).map((code) => ({ code, name: '' })),
 }))
 
 const asked = computed(() => ({
-  scope: scope.value, q: q.value || undefined,
-  ...Object.fromEntries(filters.map((name) => [name, chosen(name) || undefined]))
+  scope: scope.value,
+  q: q.value || undefined,
+  ...Object.fromEntries(filters.map((name) => [name, chosen(name) || undefined])),
 }))
 const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
   queryKey: ['sites', asked],
   initialPageParam: undefined as string | undefined,
-  queryFn: ({ pageParam }) => take(api.GET('/sites', { params: { query: { ...asked.value, limit: 40, cursor: pageParam } } })),
+  queryFn: ({ pageParam }) =>
+    take(api.GET('/sites', { params: { query: { ...asked.value, limit: 40, cursor: pageParam } } })),
   getNextPageParam: (page) => page.next ?? undefined,
-  placeholderData: keepPreviousData
+  placeholderData: keepPreviousData,
 })
 const sites = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 const total = computed(() => data.value?.pages[0]?.total ?? 0)
@@ -65,89 +72,263 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
 
 <template>
   <div class="both">
-  <div class="page">
-    <nav class="scopes" aria-label="Lists of sites">
-      <RouterLink v-for="each in scopes" :key="each" :to="`/sites/${each}`" :class="{ on: each === scope }" :aria-current="each === scope ? 'page' : undefined">{{ $t('sites.' + each) }}</RouterLink>
-      <RouterLink v-if="scope === 'run' && sites.length" class="beside" :to="{ name: 'rehearse-all' }">{{ $t('rehearseAll.title') }}</RouterLink>
-      <RouterLink v-if="me?.mayMakeSites && scope !== 'in'" class="beside" :to="{ name: 'make-sites' }">{{ $t('sheets.makeSites') }}</RouterLink>
-      <Button v-if="me?.mayMakeSites" class="new" :label="$t('sites.new')" size="small" @click="router.push({ name: 'new-site' })" />
-    </nav>
-    <h1 class="unseen">{{ $t('sites.' + scope) }}</h1>
-    <ApprovalsHint />
-    <div class="filters">
-      <InputText v-if="scope !== 'in' || total > 8 || filtered" v-model="typed" :placeholder="$t('sites.find')" :aria-label="$t('sites.find')" maxlength="200" size="small" />
-      <template v-if="scope === 'all'">
-        <select v-for="name in filters" :key="name" class="plain" :aria-label="$t('sites.filterBy.' + name)" :value="chosen(name)" @change="choose(name, ($event.target as HTMLSelectElement).value)">
-          <option value="">{{ $t('sites.any.' + name) }}</option>
-          <option v-for="choice in choices[name]" :key="choice.code" :value="choice.code">{{ choice.name || $t((name === 'kind' ? 'siteKind.' : 'siteState.') + choice.code) }}</option>
-        </select>
-      </template>
-      <span class="soft nums" role="status">{{ isPending ? $t('sites.loading') : $t('sites.count', { n: $n(total) }, total) }}</span>
-    </div>
+    <div class="page">
+      <nav class="scopes" aria-label="Lists of sites">
+        <RouterLink
+          v-for="each in scopes"
+          :key="each"
+          :to="`/sites/${each}`"
+          :class="{ on: each === scope }"
+          :aria-current="each === scope ? 'page' : undefined"
+          >{{ $t('sites.' + each) }}</RouterLink
+        >
+        <RouterLink v-if="scope === 'run' && sites.length" class="beside" :to="{ name: 'rehearse-all' }">{{
+          $t('rehearseAll.title')
+        }}</RouterLink>
+        <RouterLink v-if="me?.mayMakeSites && scope !== 'in'" class="beside" :to="{ name: 'make-sites' }">{{
+          $t('sheets.makeSites')
+        }}</RouterLink>
+        <Button
+          v-if="me?.mayMakeSites"
+          class="new"
+          :label="$t('sites.new')"
+          size="small"
+          @click="router.push({ name: 'new-site' })"
+        />
+      </nav>
+      <h1 class="unseen">{{ $t('sites.' + scope) }}</h1>
+      <ApprovalsHint />
+      <div class="filters">
+        <InputText
+          v-if="scope !== 'in' || total > 8 || filtered"
+          v-model="typed"
+          :placeholder="$t('sites.find')"
+          :aria-label="$t('sites.find')"
+          maxlength="200"
+          size="small"
+        />
+        <template v-if="scope === 'all'">
+          <select
+            v-for="name in filters"
+            :key="name"
+            class="plain"
+            :aria-label="$t('sites.filterBy.' + name)"
+            :value="chosen(name)"
+            @change="choose(name, ($event.target as HTMLSelectElement).value)"
+          >
+            <option value="">{{ $t('sites.any.' + name) }}</option>
+            <option v-for="choice in choices[name]" :key="choice.code" :value="choice.code">
+              {{ choice.name || $t((name === 'kind' ? 'siteKind.' : 'siteState.') + choice.code) }}
+            </option>
+          </select>
+        </template>
+        <span class="soft nums" role="status">{{
+          isPending ? $t('sites.loading') : $t('sites.count', { n: $n(total) }, total)
+        }}</span>
+      </div>
 
-    <p v-if="scope === 'in'" class="ways"><RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink> <RouterLink to="/sites/open">{{ $t('openDoors.title') }}</RouterLink></p>
-    <OwnWaits v-if="scope === 'in'" />
-    <p v-if="picked.size" class="picked" role="status">
-      <strong class="nums">{{ $t('siteSheet.chosen', { n: picked.size }, picked.size) }}:</strong>
-      <button v-for="each in VERBS" :key="each" class="word" :aria-pressed="verb === each" @click="verb = each">{{ $t('siteSheet.words.' + each) }}</button>
-      <span class="soft">·</span>
-      <button v-if="picked.size < sites.length" class="word" @click="sites.forEach((site) => picked.add(site.id))">{{ $t('siteSheet.all') }}</button>
-      <button class="word" @click="pickNone">{{ $t('siteSheet.none') }}</button>
-    </p>
-    <Trouble v-if="error" :error="error" @again="refetch()" />
-    <MySites v-else-if="scope === 'in' && sites.length" :sites="sites" />
-    <div v-else-if="sites.length" class="rows" role="table" :aria-label="$t('sites.' + scope)">
-      <div role="row" class="row head">
-        <span role="columnheader"><span class="unseen">{{ $t('siteSheet.chosen', { n: picked.size }, picked.size) }}</span></span>
-        <span v-for="col in ['title', 'division', 'term', 'levels', 'state', 'people']" :key="col" role="columnheader">{{ $t('sites.col.' + col) }}</span>
+      <p v-if="scope === 'in'" class="ways">
+        <RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink>
+        {{ ' ' }}<RouterLink to="/sites/open">{{ $t('openDoors.title') }}</RouterLink>
+      </p>
+      <OwnWaits v-if="scope === 'in'" />
+      <p v-if="picked.size" class="picked" role="status">
+        <strong class="nums">{{ $t('siteSheet.chosen', { n: picked.size }, picked.size) }}:</strong>
+        <button v-for="each in VERBS" :key="each" class="word" :aria-pressed="verb === each" @click="verb = each">
+          {{ $t('siteSheet.words.' + each) }}
+        </button>
+        <span class="soft">·</span>
+        <button v-if="picked.size < sites.length" class="word" @click="sites.forEach((site) => picked.add(site.id))">
+          {{ $t('siteSheet.all') }}
+        </button>
+        <button class="word" @click="pickNone">{{ $t('siteSheet.none') }}</button>
+      </p>
+      <Trouble v-if="error" :error="error" @again="refetch()" />
+      <MySites v-else-if="scope === 'in' && sites.length" :sites="sites" />
+      <div v-else-if="sites.length" class="rows" role="table" :aria-label="$t('sites.' + scope)">
+        <div role="row" class="row head">
+          <span role="columnheader"
+            ><span class="unseen">{{ $t('siteSheet.chosen', { n: picked.size }, picked.size) }}</span></span
+          >
+          <span
+            v-for="col in ['title', 'division', 'term', 'levels', 'state', 'people']"
+            :key="col"
+            role="columnheader"
+            >{{ $t('sites.col.' + col) }}</span
+          >
+        </div>
+        <div v-for="site in sites" :key="site.id" role="row" class="row" :class="{ on: picked.has(site.id) }">
+          <span role="cell" class="pick"
+            ><input
+              type="checkbox"
+              :checked="picked.has(site.id)"
+              :aria-label="$t('siteSheet.pick', { title: site.title })"
+              @change="pick(site.id)"
+          /></span>
+          <span role="cell" class="title"
+            ><RouterLink :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink> {{ ' '
+            }}<span class="num soft">{{ site.code }}</span></span
+          >
+          <span role="cell">{{ site.division.name }}</span>
+          <span role="cell">{{ site.term.name }}</span>
+          <span role="cell" class="nums">{{
+            site.levels ? $t('sites.levels', site.levels) : $t('sites.allLevels')
+          }}</span>
+          <span role="cell" class="state"><DoorGlyph :state="site.state" />{{ $t('siteState.' + site.state) }}</span>
+          <span role="cell"><SeatMeter :held="site.learners" :seats="site.seats" /></span>
+        </div>
       </div>
-      <div v-for="site in sites" :key="site.id" role="row" class="row" :class="{ on: picked.has(site.id) }">
-        <span role="cell" class="pick"><input type="checkbox" :checked="picked.has(site.id)" :aria-label="$t('siteSheet.pick', { title: site.title })" @change="pick(site.id)" /></span>
-        <span role="cell" class="title"><RouterLink :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink> <span class="num soft">{{ site.code }}</span></span>
-        <span role="cell">{{ site.division.name }}</span>
-        <span role="cell">{{ site.term.name }}</span>
-        <span role="cell" class="nums">{{ site.levels ? $t('sites.levels', site.levels) : $t('sites.allLevels') }}</span>
-        <span role="cell" class="state"><DoorGlyph :state="site.state" />{{ $t('siteState.' + site.state) }}</span>
-        <span role="cell"><SeatMeter :held="site.learners" :seats="site.seats" /></span>
+      <div v-else-if="isPending" class="rows" aria-hidden="true">
+        <div v-for="n in 6" :key="n" class="row"><span class="skeleton" /></div>
       </div>
+      <p v-else class="empty">
+        {{ $t('sites.empty.' + (filtered ? 'none' : scope === 'run' && !me?.mayMakeSites ? 'runNoMake' : scope)) }}
+      </p>
+      <Button
+        v-if="hasNextPage"
+        class="more"
+        severity="secondary"
+        :label="$t('sites.more')"
+        :disabled="isFetchingNextPage"
+        @click="fetchNextPage()"
+      />
     </div>
-    <div v-else-if="isPending" class="rows" aria-hidden="true"><div v-for="n in 6" :key="n" class="row"><span class="skeleton" /></div></div>
-    <p v-else class="empty">
-      {{ $t('sites.empty.' + (filtered ? 'none' : scope === 'run' && !me?.mayMakeSites ? 'runNoMake' : scope)) }}
-    </p>
-    <Button v-if="hasNextPage" class="more" severity="secondary" :label="$t('sites.more')" :disabled="isFetchingNextPage" @click="fetchNextPage()" />
-  </div>
-  <SiteSheetPanel v-if="verb && picked.size" :key="verb" :sites="[...picked]" :verb="verb" @close="verb = ''" @applied="pickNone" />
+    <SiteSheetPanel
+      v-if="verb && picked.size"
+      :key="verb"
+      :sites="[...picked]"
+      :verb="verb"
+      @close="verb = ''"
+      @applied="pickNone"
+    />
   </div>
 </template>
 
 <style scoped>
-.both { display: flex; min-height: 100%; }
-.both > .page { flex: 1; min-width: 0; }
-.picked { display: flex; flex-wrap: wrap; gap: 4px 14px; align-items: baseline; padding: 5px 10px; margin-bottom: 8px; background: var(--brass-pale); border-left: 4px solid var(--brass); }
-.row.on, .row.on:hover { background: var(--brass-pale); }
-.scopes .beside { font: inherit; color: var(--spruce); text-decoration: underline; margin-left: auto; border: 0; }
-.beside + .new { margin-left: 0; }
-.pick input { margin: 0; }
-.scopes { display: flex; gap: 22px; align-items: baseline; margin-bottom: 14px; }
-.scopes a { font-family: var(--title); font-size: 1.25rem; font-weight: 600; text-decoration: none; color: var(--soft); padding-bottom: 3px; border-bottom: 3px solid transparent; }
-.scopes a.on { color: var(--ink); border-color: var(--spruce); }
-.new { margin-left: auto; }
-.ways { display: flex; gap: 20px; margin-bottom: 12px; }
-.filters { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; margin-bottom: 12px; }
-.filters .p-inputtext { width: 260px; }
-.row { display: grid; grid-template-columns: 18px minmax(200px, 2.4fr) 1.3fr 0.9fr 0.7fr 0.7fr 1.3fr; gap: 14px; align-items: center; padding: 7px 10px; border-bottom: 1px solid var(--line); }
-.row:not(.head):hover { background: var(--hover); }
-.head { font-weight: 600; font-size: 0.88rem; color: var(--soft); border-bottom: 2px solid var(--line); }
-.title a { font-weight: 600; }
-.state { display: flex; gap: 8px; align-items: center; }
-.empty { padding: 26px 0; font-size: 1.05rem; }
-.more { margin-top: 14px; }
+.both {
+  display: flex;
+  min-height: 100%;
+}
+.both > .page {
+  flex: 1;
+  min-width: 0;
+}
+.picked {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+  padding: 5px 10px;
+  margin-bottom: 8px;
+  background: var(--brass-pale);
+  border-left: 4px solid var(--brass);
+}
+.row.on,
+.row.on:hover {
+  background: var(--brass-pale);
+}
+.scopes .beside {
+  font: inherit;
+  color: var(--spruce);
+  text-decoration: underline;
+  margin-left: auto;
+  border: 0;
+}
+.beside + .new {
+  margin-left: 0;
+}
+.pick input {
+  margin: 0;
+}
+.scopes {
+  display: flex;
+  gap: 22px;
+  align-items: baseline;
+  margin-bottom: 14px;
+}
+.scopes a {
+  font-family: var(--title);
+  font-size: 1.25rem;
+  font-weight: 600;
+  text-decoration: none;
+  color: var(--soft);
+  padding-bottom: 3px;
+  border-bottom: 3px solid transparent;
+}
+.scopes a.on {
+  color: var(--ink);
+  border-color: var(--spruce);
+}
+.new {
+  margin-left: auto;
+}
+.ways {
+  display: flex;
+  gap: 20px;
+  margin-bottom: 12px;
+}
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+.filters .p-inputtext {
+  width: 260px;
+}
+.row {
+  display: grid;
+  grid-template-columns: 18px minmax(200px, 2.4fr) 1.3fr 0.9fr 0.7fr 0.7fr 1.3fr;
+  gap: 14px;
+  align-items: center;
+  padding: 7px 10px;
+  border-bottom: 1px solid var(--line);
+}
+.row:not(.head):hover {
+  background: var(--hover);
+}
+.head {
+  font-weight: 600;
+  font-size: 0.88rem;
+  color: var(--soft);
+  border-bottom: 2px solid var(--line);
+}
+.title a {
+  font-weight: 600;
+}
+.state {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.empty {
+  padding: 26px 0;
+  font-size: 1.05rem;
+}
+.more {
+  margin-top: 14px;
+}
 @media (max-width: 760px) {
-  .scopes { flex-wrap: wrap; gap: 6px 18px; }
-  .row { grid-template-columns: 1fr auto; gap: 4px 10px; }
-  .both { flex-direction: column; }
-  .row > :nth-child(2) { grid-column: 1 / -1; }
-  .row.head, .row > :nth-child(1), .row > :nth-child(4), .row > :nth-child(5) { display: none; }
+  .scopes {
+    flex-wrap: wrap;
+    gap: 6px 18px;
+  }
+  .row {
+    grid-template-columns: 1fr auto;
+    gap: 4px 10px;
+  }
+  .both {
+    flex-direction: column;
+  }
+  .row > :nth-child(2) {
+    grid-column: 1 / -1;
+  }
+  .row.head,
+  .row > :nth-child(1),
+  .row > :nth-child(4),
+  .row > :nth-child(5) {
+    display: none;
+  }
 }
 </style>

@@ -13,7 +13,8 @@ export function useSeeAs(site: () => string) {
     // What they find inside can always be shown; who is here only where they may see it.
     await router.push({ name: 'seen', params: { site: site() } })
     await queries.resetQueries()
-    if (queries.getQueryData<Site>(['site', site()])?.may.includes('see-roster')) await router.push({ name: 'roster', params: { site: site() } })
+    if (queries.getQueryData<Site>(['site', site()])?.may.includes('see-roster'))
+      await router.push({ name: 'roster', params: { site: site() } })
   }
 
   async function back() {

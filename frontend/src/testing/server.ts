@@ -7,7 +7,11 @@ import type { Candidate, Person, Site, Standing } from '@/app/api'
 import { queries } from '@/app/queries'
 
 type Answer = object | ((request: Request, body: never) => object | Promise<object>)
-export interface Asked { call: string; body: unknown; headers: Headers }
+export interface Asked {
+  call: string
+  body: unknown
+  headers: Headers
+}
 
 /** Stands in for the server: answers by "METHOD /path", and remembers what was asked. Anything else gets a 404 problem. */
 export function serve(answers: Record<string, Answer>): Asked[] {
@@ -21,43 +25,122 @@ export function serve(answers: Record<string, Answer>): Asked[] {
     const found = answers[call]
     if (!found) return problem('not-found', 404, `Nobody answers ${call}.`)
     const answer = typeof found === 'function' ? await found(request, body as never) : found
-    return answer instanceof Response ? answer : new Response(JSON.stringify(answer), { headers: { 'Content-Type': 'application/json' } })
+    return answer instanceof Response
+      ? answer
+      : new Response(JSON.stringify(answer), { headers: { 'Content-Type': 'application/json' } })
   })
   return asked
 }
 
 export function problem(kind: string, status: number, detail: string, more: object = {}): Response {
-  return new Response(JSON.stringify({ type: 'urn:mint-door:problem:' + kind, title: kind, status, detail, ...more }), { status, headers: { 'Content-Type': 'application/problem+json' } })
+  return new Response(JSON.stringify({ type: 'urn:mint-door:problem:' + kind, title: kind, status, detail, ...more }), {
+    status,
+    headers: { 'Content-Type': 'application/problem+json' },
+  })
 }
 
-const ROLES = [['lead-tutor', 'Lead tutor'], ['co-tutor', 'Co-tutor'], ['learner', 'Learner'], ['day-guest', 'Day guest']]
+const ROLES = [
+  ['lead-tutor', 'Lead tutor'],
+  ['co-tutor', 'Co-tutor'],
+  ['learner', 'Learner'],
+  ['day-guest', 'Day guest'],
+]
 const division = { code: 'seniors', name: 'Seniors' }
 
 export const house = {
-  now: '2026-11-24T09:00:00Z', divisions: [division, { code: 'faculty', name: 'Faculty' }], highestLevel: 10, siteKinds: ['course', 'club'], mayMakeIn: ['seniors'],
+  now: '2026-11-24T09:00:00Z',
+  divisions: [division, { code: 'faculty', name: 'Faculty' }],
+  highestLevel: 10,
+  siteKinds: ['course', 'club'],
+  mayMakeIn: ['seniors'],
   terms: [{ code: 'autumn', name: 'Autumn', startsOn: '2026-09-07', endsOn: '2026-12-18' }],
-  roles: ROLES.map(([code, name], index) => ({ code, name, standard: '', rank: 9 - index, lead: index === 0, takesSeat: code === 'learner', listed: true, caution: null, permissions: [] }))
+  roles: ROLES.map(([code, name], index) => ({
+    code,
+    name,
+    standard: '',
+    rank: 9 - index,
+    lead: index === 0,
+    takesSeat: code === 'learner',
+    listed: true,
+    caution: null,
+    permissions: [],
+  })),
 }
 
 export const site = {
-  id: '00000000-0000-7000-8000-000000000001', code: 'HET-2', title: 'Harmony', kind: 'course', division, term: { code: 'autumn', name: 'Autumn', startsOn: '2026-09-07', endsOn: '2026-12-18' }, levels: null, state: 'open',
-  opensAt: '2026-09-07T00:00:00Z', closesAt: null, timeZone: 'UTC', seats: 30, learners: 24, staff: 3, leadLimit: 10, sections: [{ id: '00000000-0000-7000-8000-00000000000a', name: 'Morning' }], version: 4, standing: null, administrator: false,
-  may: ['see-roster', 'see-unlisted', 'let-in', 'run-site', 'see-logbook'], seenAs: null, entry: null
+  id: '00000000-0000-7000-8000-000000000001',
+  code: 'HET-2',
+  title: 'Harmony',
+  kind: 'course',
+  division,
+  term: { code: 'autumn', name: 'Autumn', startsOn: '2026-09-07', endsOn: '2026-12-18' },
+  levels: null,
+  state: 'open',
+  opensAt: '2026-09-07T00:00:00Z',
+  closesAt: null,
+  timeZone: 'UTC',
+  seats: 30,
+  learners: 24,
+  staff: 3,
+  leadLimit: 10,
+  sections: [{ id: '00000000-0000-7000-8000-00000000000a', name: 'Morning' }],
+  version: 4,
+  standing: null,
+  administrator: false,
+  may: ['see-roster', 'see-unlisted', 'let-in', 'run-site', 'see-logbook'],
+  seenAs: null,
+  entry: null,
 } as Site
 
-export const standing = (more: Partial<Standing> = {}): Standing => ({ state: 'current', role: 'learner', roles: ['learner'], since: '2026-09-06T10:00:00Z', from: '2026-09-06T10:00:00Z', until: null, ...more })
+export const standing = (more: Partial<Standing> = {}): Standing => ({
+  state: 'current',
+  role: 'learner',
+  roles: ['learner'],
+  since: '2026-09-06T10:00:00Z',
+  from: '2026-09-06T10:00:00Z',
+  until: null,
+  ...more,
+})
 
 export const person = (given: string, family: string, more: Partial<Person> = {}): Person => ({
-  id: `00000000-0000-7000-8000-${(given + family).split('').reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 1e11, 7).toString().padStart(12, '0')}`,
-  given, family, preferred: null, former: null, kind: 'learner', level: 7, division, number: '2041010', login: null, email: null, ...more
+  id: `00000000-0000-7000-8000-${(given + family)
+    .split('')
+    .reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 1e11, 7)
+    .toString()
+    .padStart(12, '0')}`,
+  given,
+  family,
+  preferred: null,
+  former: null,
+  kind: 'learner',
+  level: 7,
+  division,
+  number: '2041010',
+  login: null,
+  email: null,
+  ...more,
 })
 
 export const candidate = (who: Person, more: Partial<Candidate> = {}): Candidate => ({
-  person: who, sight: 'full', standing: null, suggested: 'learner',
-  options: ROLES.map(([role]) => ({ role: role!, allowed: role === 'learner' || role === 'day-guest', code: role === 'learner' ? 'fits' : role === 'day-guest' ? 'cautioned' : 'wrong-kind', values: (role === 'day-guest' ? { caution: 'Mind the end.' } : { kind: 'learner' }) as Record<string, string>, givers: [], also: [], not: [] })),
+  person: who,
+  sight: 'full',
+  standing: null,
+  suggested: 'learner',
+  options: ROLES.map(([role]) => ({
+    role: role!,
+    allowed: role === 'learner' || role === 'day-guest',
+    code: role === 'learner' ? 'fits' : role === 'day-guest' ? 'cautioned' : 'wrong-kind',
+    values: (role === 'day-guest' ? { caution: 'Mind the end.' } : { kind: 'learner' }) as Record<string, string>,
+    givers: [],
+    also: [],
+    not: [],
+  })),
   asks: false,
-  ...more
+  ...more,
 })
+
+/** What somebody reads there: runs of blanks are one, as in a browser. */
+export const read = (shown: { text(): string }) => shown.text().replace(/\s+/g, ' ')
 
 /** Puts a component on the page, with the house known, its own addresses, and nothing left from the test before. */
 export function show<T>(component: T, options: ComponentMountingOptions<T> = {}) {
@@ -66,9 +149,49 @@ export function show<T>(component: T, options: ComponentMountingOptions<T> = {})
   const nowhere = { template: '<div />' }
   const router = createRouter({
     history: createMemoryHistory(),
-    routes: ['sign-in', 'new-site', 'roster', 'landing', 'logbook', 'settings', 'site-list', 'seen', 'rehearsal', 'rehearse-all', 'why', 'person-logbook', 'people', 'sheets', 'make-sites', 'make-accounts', 'doubles', 'merge', 'cards', 'doors', 'arrivals', 'renew-keys', 'join', 'open-doors'].map((name) => ({ name, path: `/${name}/:site?`, component: nowhere })).concat({ name: 'person', path: '/person/:person', component: nowhere }, { name: 'post-room', path: '/post-room/:part?', component: nowhere }, { name: 'rules', path: '/rules/:part?', component: nowhere }, { name: 'sheet', path: '/sheet/:sheet', component: nowhere }, { name: 'poster', path: '/poster/:site/:door', component: nowhere }, { name: 'look-in', path: '/look/:door', component: nowhere }, { name: 'any', path: '/:any(.*)*', component: nowhere })
+    routes: [
+      'sign-in',
+      'new-site',
+      'roster',
+      'landing',
+      'logbook',
+      'settings',
+      'site-list',
+      'seen',
+      'rehearsal',
+      'rehearse-all',
+      'why',
+      'person-logbook',
+      'people',
+      'sheets',
+      'make-sites',
+      'make-accounts',
+      'doubles',
+      'merge',
+      'cards',
+      'doors',
+      'arrivals',
+      'renew-keys',
+      'join',
+      'open-doors',
+    ]
+      .map((name) => ({ name, path: `/${name}/:site?`, component: nowhere }))
+      .concat(
+        { name: 'person', path: '/person/:person', component: nowhere },
+        { name: 'post-room', path: '/post-room/:part?', component: nowhere },
+        { name: 'rules', path: '/rules/:part?', component: nowhere },
+        { name: 'sheet', path: '/sheet/:sheet', component: nowhere },
+        { name: 'poster', path: '/poster/:site/:door', component: nowhere },
+        { name: 'look-in', path: '/look/:door', component: nowhere },
+        { name: 'any', path: '/:any(.*)*', component: nowhere },
+      ),
   })
+  const all = {
+    attachTo: document.body,
+    ...options,
+    global: { plugins: [[VueQueryPlugin, { queryClient: queries }], PrimeVue, router] },
+  }
   // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the types of mount do not go through a generic
-  const page = mount(component as any, { attachTo: document.body, ...options, global: { plugins: [[VueQueryPlugin, { queryClient: queries }], PrimeVue, router] } } as any)
+  const page = mount(component as any, all as any)
   return { page, router }
 }

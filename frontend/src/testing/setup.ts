@@ -3,7 +3,8 @@ import { afterEach, vi } from 'vitest'
 import { words } from '@/app/words'
 
 // jsdom has no media queries.
-window.matchMedia ??= (query: string) => ({ matches: false, media: query, addEventListener() {}, removeEventListener() {} }) as unknown as MediaQueryList
+window.matchMedia ??= (query: string) =>
+  ({ matches: false, media: query, addEventListener() {}, removeEventListener() {} }) as unknown as MediaQueryList
 config.global.plugins = [words]
 enableAutoUnmount(afterEach)
 afterEach(() => vi.unstubAllGlobals())

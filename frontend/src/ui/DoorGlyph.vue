@@ -14,10 +14,25 @@ defineProps<{ state: 'open' | 'draft' | 'closed' }>()
 </template>
 
 <style scoped>
-.door { flex: none; color: var(--spruce); }
-.leaf { fill: var(--line); stroke: currentColor; stroke-width: 1.2; }
-.open .leaf { fill: var(--mint); }
-.draft { color: var(--brass); }
-.draft .leaf { fill: var(--brass-pale); }
-.closed { color: var(--soft); }
+.door {
+  flex: none;
+  color: var(--spruce);
+}
+.leaf {
+  fill: var(--line);
+  stroke: currentColor;
+  stroke-width: 1.2;
+}
+.open .leaf {
+  fill: var(--mint);
+}
+.draft {
+  color: var(--brass);
+}
+.draft .leaf {
+  fill: var(--brass-pale);
+}
+.closed {
+  color: var(--soft);
+}
 </style>

@@ -9,7 +9,8 @@ const share = computed(() => (props.seats ? Math.min(1, props.held / props.seats
 <template>
   <span class="meter nums">
     <svg v-if="seats" viewBox="0 0 60 8" width="60" height="8" aria-hidden="true">
-      <rect width="60" height="8" rx="2" class="all" /><rect :width="60 * share" height="8" rx="2" :class="{ brim: share >= 0.95 }" class="held" />
+      <rect width="60" height="8" rx="2" class="all" />
+      <rect :width="60 * share" height="8" rx="2" :class="{ brim: share >= 0.95 }" class="held" />
     </svg>
     <span>{{ seats ? $t('sites.seats', { held: $n(held), seats: $n(seats) }) : $n(held) }}</span>
     <span v-if="seats && held >= seats" class="brass">{{ $t('sites.full') }}</span>
@@ -17,8 +18,19 @@ const share = computed(() => (props.seats ? Math.min(1, props.held / props.seats
 </template>
 
 <style scoped>
-.meter { display: inline-flex; gap: 8px; align-items: center; white-space: nowrap; }
-.all { fill: var(--line); }
-.held { fill: var(--spruce); }
-.brim { fill: var(--brass); }
+.meter {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  white-space: nowrap;
+}
+.all {
+  fill: var(--line);
+}
+.held {
+  fill: var(--spruce);
+}
+.brim {
+  fill: var(--brass);
+}
 </style>

@@ -23,19 +23,37 @@ const span = computed(() => {
   const margin = (until - from) * 0.02
   return { from: from - margin, until: until + margin }
 })
-const x = (instant: number) => Math.max(0, Math.min(WIDTH, ((instant - span.value.from) / (span.value.until - span.value.from)) * WIDTH))
+const x = (instant: number) =>
+  Math.max(0, Math.min(WIDTH, ((instant - span.value.from) / (span.value.until - span.value.from)) * WIDTH))
 const bar = (from: string | null, until: string | null) => {
   const left = x(ms(from, -Infinity))
   return { x: left, width: Math.max(2, x(ms(until, Infinity)) - left) }
 }
-const bars = computed(() => props.card.waysIn.map((way, line) => ({ id: way.id, y: line * LINE + 2, over: way.phase === 'ended' || way.phase === 'taken-out', ...bar(way.from, way.until) })))
+const bars = computed(() =>
+  props.card.waysIn.map((way, line) => ({
+    id: way.id,
+    y: line * LINE + 2,
+    over: way.phase === 'ended' || way.phase === 'taken-out',
+    ...bar(way.from, way.until),
+  })),
+)
 const height = computed(() => Math.max(1, bars.value.length) * LINE + 4)
-const hatched = computed(() => props.card.timeline.filter(({ state }) => state === 'paused' || state === 'kept-out').map((each) => ({ ...each, ...bar(each.from, each.until) })))
+const hatched = computed(() =>
+  props.card.timeline
+    .filter(({ state }) => state === 'paused' || state === 'kept-out')
+    .map((each) => ({ ...each, ...bar(each.from, each.until) })),
+)
 const described = computed(() =>
   [
-    ...props.card.waysIn.map((way) => `${t('door.plain.' + way.door.kind)}: ${day(way.from, props.site.timeZone)} – ${way.until ? lastDay(way.until, props.site.timeZone) : ''}`),
-    ...hatched.value.map((each) => `${t('state.' + each.state)}: ${day(each.from, props.site.timeZone)} – ${lastDay(each.until, props.site.timeZone)}`)
-  ].join('; ')
+    ...props.card.waysIn.map(
+      (way) =>
+        `${t('door.plain.' + way.door.kind)}: ${day(way.from, props.site.timeZone)} – ${way.until ? lastDay(way.until, props.site.timeZone) : ''}`,
+    ),
+    ...hatched.value.map(
+      (each) =>
+        `${t('state.' + each.state)}: ${day(each.from, props.site.timeZone)} – ${lastDay(each.until, props.site.timeZone)}`,
+    ),
+  ].join('; '),
 )
 </script>
 
@@ -43,21 +61,45 @@ const described = computed(() =>
   <figure class="strip-of-term">
     <svg :viewBox="`0 0 ${WIDTH} ${height}`" width="100%" role="img" :aria-label="`${$t('strip.label')}. ${described}`">
       <defs>
-        <pattern id="hatch-paused" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="5" class="hatch" /></pattern>
-        <pattern id="hatch-out" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><line x1="0" y1="0" x2="0" y2="4" class="hatch out" /></pattern>
+        <pattern id="hatch-paused" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2="5" class="hatch" />
+        </pattern>
+        <pattern id="hatch-out" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <line x1="0" y1="0" x2="0" y2="4" class="hatch out" />
+        </pattern>
       </defs>
       <rect x="0" y="0" :width="WIDTH" :height="height" class="ground" />
-      <rect v-for="each in bars" :key="each.id" :x="each.x" :y="each.y" :width="each.width" :height="LINE - 4" rx="2" :class="{ over: each.over }" class="way" />
+      <rect
+        v-for="each in bars"
+        :key="each.id"
+        :x="each.x"
+        :y="each.y"
+        :width="each.width"
+        :height="LINE - 4"
+        rx="2"
+        :class="{ over: each.over }"
+        class="way"
+      />
       <template v-for="each in hatched" :key="String(each.from)">
         <rect :x="each.x" y="0" :width="each.width" :height="height" :class="each.state" class="mask" />
-        <rect :x="each.x" y="0" :width="each.width" :height="height" :fill="`url(#hatch-${each.state === 'paused' ? 'paused' : 'out'})`" />
+        <rect
+          :x="each.x"
+          y="0"
+          :width="each.width"
+          :height="height"
+          :fill="`url(#hatch-${each.state === 'paused' ? 'paused' : 'out'})`"
+        />
       </template>
       <line :x1="x(now)" :x2="x(now)" y1="0" :y2="height" class="today" />
       <line v-if="next !== null" :x1="x(next)" :x2="x(next)" y1="0" :y2="height" class="next" />
     </svg>
     <figcaption class="soft">
       <span>{{ day(site.term.startsOn, 'UTC') }}</span>
-      <span v-if="hatched.length">{{ [...new Set(hatched.map(({ state }) => $t(state === 'paused' ? 'strip.paused' : 'strip.out')))].map((word) => `▨ ${word}`).join(' · ') }}</span>
+      <span v-if="hatched.length">{{
+        [...new Set(hatched.map(({ state }) => $t(state === 'paused' ? 'strip.paused' : 'strip.out')))]
+          .map((word) => `▨ ${word}`)
+          .join(' · ')
+      }}</span>
       <span class="brass">┃ {{ $t('strip.today') }}</span>
       <span v-if="next !== null">┆ {{ $t('strip.next') }}</span>
       <span>{{ day(site.term.endsOn, 'UTC') }}</span>
@@ -66,16 +108,53 @@ const described = computed(() =>
 </template>
 
 <style scoped>
-.strip-of-term { margin: 5px 0 2px; }
-svg { display: block; }
-.ground { fill: var(--hover); }
-.way { fill: var(--mint); stroke: var(--spruce); stroke-width: 1; }
-.over { fill: var(--line); stroke: var(--soft); stroke-dasharray: 3 2; }
-.mask { fill: var(--brass-pale); opacity: 0.75; }
-.mask.kept-out { fill: var(--clay-pale); }
-.hatch { stroke: var(--brass); stroke-width: 2; }
-.out { stroke: var(--clay); }
-.next { stroke: var(--ink); stroke-width: 1.5; stroke-dasharray: 3 2; }
-.today { stroke: var(--brass); stroke-width: 2; }
-figcaption { display: flex; justify-content: space-between; gap: 8px; font-size: 0.84rem; padding-top: 2px; }
+.strip-of-term {
+  margin: 5px 0 2px;
+}
+svg {
+  display: block;
+}
+.ground {
+  fill: var(--hover);
+}
+.way {
+  fill: var(--mint);
+  stroke: var(--spruce);
+  stroke-width: 1;
+}
+.over {
+  fill: var(--line);
+  stroke: var(--soft);
+  stroke-dasharray: 3 2;
+}
+.mask {
+  fill: var(--brass-pale);
+  opacity: 0.75;
+}
+.mask.kept-out {
+  fill: var(--clay-pale);
+}
+.hatch {
+  stroke: var(--brass);
+  stroke-width: 2;
+}
+.out {
+  stroke: var(--clay);
+}
+.next {
+  stroke: var(--ink);
+  stroke-width: 1.5;
+  stroke-dasharray: 3 2;
+}
+.today {
+  stroke: var(--brass);
+  stroke-width: 2;
+}
+figcaption {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  font-size: 0.84rem;
+  padding-top: 2px;
+}
 </style>

@@ -9,12 +9,30 @@ import ReasonLine from './ReasonLine.vue'
 import SeatMeter from './SeatMeter.vue'
 import { useSlowly } from './slowly'
 
-queries.setQueryData(['house'], { now: '2026-11-24T09:00:00Z', roles: [['lead-tutor', 'Lead tutor'], ['learner', 'Learner'], ['co-tutor', 'Co-tutor']].map(([code, name]) => ({ code, name })) })
+queries.setQueryData(['house'], {
+  now: '2026-11-24T09:00:00Z',
+  roles: [
+    ['lead-tutor', 'Lead tutor'],
+    ['learner', 'Learner'],
+    ['co-tutor', 'Co-tutor'],
+  ].map(([code, name]) => ({ code, name })),
+})
 const global = { plugins: [[VueQueryPlugin, { queryClient: queries }] as [typeof VueQueryPlugin, object]] }
 
 describe('the reason line', () => {
-  const cause = (code: string, more: object = {}) => ({ code, values: {}, change: 'bring-back', mine: false, givers: ['lead-tutor'], ...more })
-  const line = (who: 'staff' | 'you', causes: object[]) => mount(ReasonLine, { global, props: { reason: { entry: 'no', causes } as unknown as Reason, zone: 'UTC', who } }).text()
+  const cause = (code: string, more: object = {}) => ({
+    code,
+    values: {},
+    change: 'bring-back',
+    mine: false,
+    givers: ['lead-tutor'],
+    ...more,
+  })
+  const line = (who: 'staff' | 'you', causes: object[]) =>
+    mount(ReasonLine, {
+      global,
+      props: { reason: { entry: 'no', causes } as unknown as Reason, zone: 'UTC', who },
+    }).text()
 
   it('says first what decides, then what else stands in the way, and who could change it', () => {
     const said = line('staff', [cause('taken-out', { values: { at: '2026-11-01T09:00:00Z' } }), cause('draft')])
@@ -30,23 +48,43 @@ describe('the reason line', () => {
 })
 
 describe('the choice of a role', () => {
-  const option = (role: string, code: string): RoleOption => ({ role, allowed: code === 'fits', code, values: code === 'wrong-kind' ? { kind: 'learner' } : {}, givers: ['lead-tutor'], also: code === 'fits' ? ['see-marks'] : [], not: [] }) as RoleOption
-  const choice = (options: RoleOption[], present?: string) => mount(RoleChoice, { global, props: { options, zone: 'UTC', present } })
+  const option = (role: string, code: string): RoleOption =>
+    ({
+      role,
+      allowed: code === 'fits',
+      code,
+      values: code === 'wrong-kind' ? { kind: 'learner' } : {},
+      givers: ['lead-tutor'],
+      also: code === 'fits' ? ['see-marks'] : [],
+      not: [],
+    }) as RoleOption
+  const choice = (options: RoleOption[], present?: string) =>
+    mount(RoleChoice, { global, props: { options, zone: 'UTC', present } })
 
   it('offers what one may give, but not the role held already, and gathers the rest by reason', async () => {
-    const wrapper = choice([option('learner', 'fits'), option('co-tutor', 'wrong-kind'), option('lead-tutor', 'wrong-kind')])
-    expect(wrapper.findAll('.not li').map((each) => each.text())).toEqual(['Co-tutor, Lead tutor: Not for this kind of person (learner).'])
+    const wrapper = choice([
+      option('learner', 'fits'),
+      option('co-tutor', 'wrong-kind'),
+      option('lead-tutor', 'wrong-kind'),
+    ])
+    expect(wrapper.findAll('.not li').map((each) => each.text())).toEqual([
+      'Co-tutor, Lead tutor: Not for this kind of person (learner).',
+    ])
     expect(wrapper.text()).toContain('would also: see marks')
     await wrapper.find('button').trigger('click')
     expect(wrapper.emitted('choose')).toEqual([['learner']])
-    expect(choice([option('learner', 'fits')], 'learner').find('button').exists()).toBe(false)
+    expect(
+      choice([option('learner', 'fits')], 'learner')
+        .find('button')
+        .exists(),
+    ).toBe(false)
   })
 })
 
 it.each([
   [24, 24, '24 of 24', true],
   [3, 24, '3 of 24', false],
-  [881, null, '881', false]
+  [881, null, '881', false],
 ])('shows %s people in %s seats', (held, seats, said, full) => {
   const text = mount(SeatMeter, { global, props: { held, seats } }).text()
   expect(text).toContain(said)
