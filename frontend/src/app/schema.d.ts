@@ -13,6 +13,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** @description Signs in with a login name and a password. Wrong ones are answered alike, and slowly after some tries. */
         post: operations["signIn"];
         delete?: never;
         options?: never;
@@ -29,6 +30,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** @description Ends the session this is asked in. */
         post: operations["signOut"];
         delete?: never;
         options?: never;
@@ -43,6 +45,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** @description Who is signed in, and what they may do on the platform. */
         get: operations["me"];
         put?: never;
         post?: never;
@@ -59,6 +62,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** @description Whether the session still holds, without making it last longer. */
         get: operations["alive"];
         put?: never;
         post?: never;
@@ -85,22 +89,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/first-password": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["firstPassword"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/house": {
         parameters: {
             query?: never;
@@ -108,6 +96,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** @description What forms choose from: divisions, terms, kinds of sites, roles, levels. */
         get: operations["house"];
         put?: never;
         post?: never;
@@ -124,6 +113,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** @description The sites one runs, is in, or administers, by title. */
         get: operations["sites"];
         put?: never;
         /** @description Makes a draft, with whoever makes it as its lead where they may be one. */
@@ -143,7 +133,9 @@ export interface paths {
             };
             cookie?: never;
         };
+        /** @description One site as its staff or its people see it, with what one may do there. */
         get: operations["site"];
+        /** @description Changes what is known of a site: its title, code, kind, division, term, levels, seats and days. */
         put: operations["changeSite"];
         post?: never;
         delete?: never;
@@ -171,288 +163,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/sites/{site}/roster": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        get: operations["roster"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/roster/{person}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get: operations["personCard"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/roster-changes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        /** @description The difference between the roster at the end of two days. */
-        get: operations["rosterChanges"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/rehearsal": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        /** @description Who of those expected could enter at an instant of the site's zone, and who could not, by what decides. */
-        get: operations["rehearsal"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/intake": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        /** @description Searches roster and directory at once, by any name, number, login or e-mail. */
-        get: operations["intake"];
-        put?: never;
-        /** @description Reads pasted lines, whatever else stands on them. Changes nothing. */
-        post: operations["readLines"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/sheets": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description A change sheet. With `apply` false it is only computed; otherwise it takes effect at once. One line that cannot be applied is a problem; of several, those that cannot are set aside and answered with their reasons. */
-        post: operations["makeSheet"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/sheets/{sheet}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Takes a whole sheet back. Lines that were changed since are left alone and answered with their reasons. */
-        post: operations["undoSheet"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/settled-lines": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        /** @description Whom lines meant when somebody settled them by hand here, the last first. */
-        get: operations["settledLines"];
-        put?: never;
-        post?: never;
-        delete: operations["forgetSettledLine"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sheet-reviews": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description What lines would do, in whatever sites they are, with the rights of whoever asks. Changes nothing. */
-        post: operations["reviewSheet"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sheets": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description Sheets one made or may see, newest first. Changes of one person by hand are not among them. */
-        get: operations["sheets"];
-        put?: never;
-        post: operations["beginSheet"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sheets/{sheet}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get: operations["sheet"];
-        /** @description Keeps what was worked on a draft. */
-        put: operations["keepSheet"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sheets/{sheet}/dropped": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        /** @description Puts a draft aside. Nothing of it is lost. */
-        put: operations["dropSheet"];
-        post?: never;
-        delete: operations["takeUpSheet"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sheets/{sheet}/apply": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Applies a draft, once, with the rights of whoever applies it. Up to 200 lines are applied at once; a longer sheet by a worker, a thousand lines at a time. Lines that cannot be applied, or whose person or site changed since, are set aside. */
-        post: operations["applySheet"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sheets/{sheet}/continue": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Goes on with a sheet that is partly applied, with the rights of whoever asks. */
-        post: operations["continueSheet"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sheets/{sheet}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Takes a whole sheet back as a sheet of its own, which is answered; with `apply` false, what that would do. */
-        post: operations["undoStoredSheet"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/sites/{site}/visits": {
         parameters: {
             query?: never;
@@ -472,38 +182,36 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/sites/{site}/logbook": {
+    "/site-batches": {
         parameters: {
             query?: never;
             header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
+            path?: never;
             cookie?: never;
         };
-        get: operations["logbook"];
+        get?: never;
         put?: never;
-        post?: never;
+        /** @description Sites from rows of a table: title, code, kind, division, term, levels, seats, leads, in this order or as a first row names them. With `apply` false it is only said what would be made; a row that cannot be leaves the others alone. */
+        post: operations["makeSites"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/sites/{site}/logbook/{sequence}/undo": {
+    "/site-batches/{sheet}/undo": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                site: components["parameters"]["Site"];
-                sequence: number;
+                sheet: components["parameters"]["Sheet"];
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
-        /** @description Takes a change back from its entry, unless something changed since. */
-        post: operations["undo"];
+        /** @description Takes back the sites a sheet made. Those that were changed, opened or let people in since stay. */
+        post: operations["undoSites"];
         delete?: never;
         options?: never;
         head?: never;
@@ -561,146 +269,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/people/{person}": {
+    "/people/{person}/notes": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        /** @description Somebody of one's reach, with their account and their sites, as far as one runs or administers them. */
-        get: operations["person"];
-        /** @description Corrects names, level, number and address, for administrators of their division. */
-        put: operations["changePerson"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/people/{person}/account": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        /** @description Opens or closes an account, or with `apply` false says what closing would mean. */
-        put: operations["changeAccount"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/people/{person}/password-wanted": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        /** @description Asks somebody to choose another password when they sign in next, with the one they have. */
-        put: operations["wantPassword"];
-        post?: never;
-        delete: operations["wantNoPassword"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/people/{person}/sessions": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: components["schemas"]["Id"];
+                person: components["parameters"]["Person"];
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
-        post?: never;
-        delete: operations["endSessions"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sign-in-cards": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description New passwords of words for some people, shown in this answer and never again. Whoever may not be looked after is answered with the reason. */
-        post: operations["signInCards"];
+        /** @description Writes something down about somebody, for staff of their reach. */
+        post: operations["writeNote"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/me/password": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["changePassword"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/people/{person}/logbook": {
+    "/people/{person}/notes/{note}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                person: components["schemas"]["Id"];
+                person: components["parameters"]["Person"];
+                note: components["schemas"]["Id"];
             };
             cookie?: never;
         };
-        /** @description What happened to somebody in all sites whose logbook one reads. */
-        get: operations["logbookOfPerson"];
-        put?: never;
+        get?: never;
+        /** @description Puts it back. */
+        put: operations["putNoteBack"];
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/house/logbook": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description Changes of the rules and of who administers what. */
-        get: operations["logbookOfHouse"];
-        put?: never;
-        post?: never;
-        delete?: never;
+        /** @description Takes a note back: who wrote it, or an administrator. */
+        delete: operations["takeNoteBack"];
         options?: never;
         head?: never;
         patch?: never;
@@ -731,6 +334,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** @description Who administers which division, and who the platform. */
         get: operations["administrators"];
         put?: never;
         post?: never;
@@ -745,11 +349,12 @@ export interface paths {
             query?: never;
             header?: never;
             path: {
-                person: components["schemas"]["Id"];
+                person: components["parameters"]["Person"];
             };
             cookie?: never;
         };
         get?: never;
+        /** @description Makes somebody an administrator of divisions or of the platform, or no longer one. */
         put: operations["nameAdministrator"];
         post?: never;
         delete?: never;
@@ -758,15 +363,17 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/rehearsal": {
+    "/sites/{site}/logbook": {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
             cookie?: never;
         };
-        /** @description All sites one lets people into, each at that moment of its own zone; those with trouble first. */
-        get: operations["rehearseAll"];
+        /** @description What happened in a site, the last first. */
+        get: operations["logbook"];
         put?: never;
         post?: never;
         delete?: never;
@@ -775,69 +382,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/site-batches": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Sites from rows of a table: title, code, kind, division, term, levels, seats, leads, in this order or as a first row names them. With `apply` false it is only said what would be made; a row that cannot be leaves the others alone. */
-        post: operations["makeSites"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/site-batches/{sheet}/undo": {
+    "/people/{person}/logbook": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                sheet: components["schemas"]["Id"];
+                person: components["parameters"]["Person"];
             };
             cookie?: never;
         };
-        get?: never;
+        /** @description What happened to somebody in all sites whose logbook one reads. */
+        get: operations["logbookOfPerson"];
         put?: never;
-        /** @description Takes back the sites a sheet made. Those that were changed, opened or let people in since stay. */
-        post: operations["undoSites"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/site-sheets": {
+    "/house/logbook": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** @description Changes of the rules and of who administers what. */
+        get: operations["logbookOfHouse"];
         put?: never;
-        /** @description One change for many sites. A site it cannot be made for is left out and answered with the reason. */
-        post: operations["makeSiteSheet"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/site-sheets/undo": {
+    "/sites/{site}/roster": {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
             cookie?: never;
         };
-        get?: never;
+        /** @description Who is in a site, by name, a page at a time; how many match stands beside. */
+        get: operations["roster"];
         put?: never;
-        post: operations["undoSiteSheet"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/roster-changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description The difference between the roster at the end of two days. */
+        get: operations["rosterChanges"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -875,6 +487,7 @@ export interface paths {
         };
         /** @description Views of the roster the caller keeps. */
         get: operations["views"];
+        /** @description Keeps a filter of the roster under a name; one of the same name is replaced. */
         put: operations["keepView"];
         post?: never;
         delete?: never;
@@ -896,6 +509,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
+        /** @description Forgets a view that was kept. */
         delete: operations["forgetView"];
         options?: never;
         head?: never;
@@ -915,770 +529,6 @@ export interface paths {
         get: operations["progress"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/why/{person}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        /** @description Why somebody can enter or cannot, with everything that would have to change. */
-        get: operations["why"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/forgotten-password": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Asks for a link to set a new password. The answer is the same whether or not there is such an account. */
-        post: operations["forgottenPassword"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/doors": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        /** @description Every way into the site, by what changes next. For those who keep its doors. */
-        get: operations["doors"];
-        put?: never;
-        /** @description Makes a door. Nobody gives at a door what they may not give by hand. */
-        post: operations["makeDoor"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/doors/{door}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        /** @description Changes a door. */
-        put: operations["changeDoor"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/doors/{door}/open": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        /** @description Opens a door. */
-        put: operations["openDoor"];
-        post?: never;
-        /** @description Shuts a door: it lets nobody new in, and takes nothing from those who came. */
-        delete: operations["shutDoor"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/doors/{door}/key": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Gives a door a fresh key; the one of before opens nothing any more. */
-        post: operations["renewKey"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/door-reach": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description How many could come through such a door. Changes nothing. */
-        post: operations["doorReach"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/arrivals": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        /** @description Who comes in just now, who mistypes, who waits. */
-        get: operations["arrivals"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/waiting": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        /** @description Who waits for a seat or a word, in order. */
-        get: operations["waiting"];
-        put?: never;
-        /** @description Says yes or no to requests, or moves people up in the line. */
-        post: operations["answerWaiting"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/me/notices": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description What others did to the account of whoever is signed in, and what they were not shown yet. */
-        get: operations["notices"];
-        put: operations["noticesSeen"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/me/sessions": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description Where whoever asks is signed in. */
-        get: operations["ownSessions"];
-        put?: never;
-        post?: never;
-        /** @description Ends all but this one. */
-        delete: operations["endOtherSessions"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/me/sessions/{session}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                session: string;
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        delete: operations["endOwnSession"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/security-log": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description What matters to the safety of accounts and people, for administrators of the division of whom it is about. Days are of UTC; the last one is included. */
-        get: operations["securityLog"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/security-log/export": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description The same as JSON lines, 50,000 at most; that it was taken is a line of it. */
-        post: operations["exportSecurityLog"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/approvals": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description People of one's divisions who were let in by somebody with nothing to do with them, and wait for a yes. */
-        get: operations["approvals"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/approvals/{person}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Says yes or no for somebody of one's division. */
-        post: operations["answerApproval"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/doors/{door}/invitations": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        /** @description Invitations through a door and how each stands. */
-        get: operations["invitations"];
-        put?: never;
-        /** @description Says whom lines mean and whether they can be invited, and with `apply` invites those who can. */
-        post: operations["invite"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/doors/{door}/invitations/again": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Sends invitations that are not answered again; they hold for the whole time anew. */
-        post: operations["inviteAgain"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/doors/{door}/invitations/withdraw": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Takes invitations back that are not answered. */
-        post: operations["withdrawInvitations"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/sites/{site}/leave": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Whoever a key brought goes again. */
-        post: operations["leaveSite"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/join/look": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description What one stands before, and what would happen. A slip in a key is told from the key itself; a key that opens nothing tells nothing. */
-        post: operations["lookAtDoor"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/join": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Through the door, or into the line before it. */
-        post: operations["join"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/join/account": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Makes an account, or sets the first password of an invited one, and goes through the door with it. */
-        post: operations["joinWithAccount"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/me/waits": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description What one waits with, and what is kept for one. */
-        get: operations["ownWaits"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/me/waits/{wait}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                wait: number;
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Takes the seat that is kept. */
-        post: operations["takeSeat"];
-        /** @description Waits no longer. */
-        delete: operations["waitNoLonger"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/open-doors": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description Sites one may join or ask to join without a key; only those that would take the caller. */
-        get: operations["openDoors"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/look-ins/{door}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        /** @description What a site shows to those who only look. */
-        get: operations["lookIn"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/key-doors": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description Key doors of the sites one keeps the doors of. */
-        get: operations["keyDoors"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/key-renewals": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Gives doors of several sites fresh keys, for another term. */
-        post: operations["renewKeys"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/people/{person}/notes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Writes something down about somebody, for staff of their reach. */
-        post: operations["writeNote"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/people/{person}/notes/{note}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: components["schemas"]["Id"];
-                note: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        /** @description Puts it back. */
-        put: operations["putNoteBack"];
-        post?: never;
-        /** @description Takes a note back: who wrote it, or an administrator. */
-        delete: operations["takeNoteBack"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/people/{person}/password-link": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Sends a link to set a password to their address. */
-        post: operations["sendPasswordLink"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/people/{person}/export": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Everything that is held about somebody, for administrators of their division. That it was asked for is written to the logbook. */
-        post: operations["exportPerson"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/people/{person}/erasure": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Erases somebody who left, for good, or with `apply` false says what would go. This cannot be undone. */
-        post: operations["erasePerson"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/doubles": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description People who are likely in the directory twice, for administrators. */
-        get: operations["doubles"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/doubles/{one}/{other}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                one: components["schemas"]["Id"];
-                other: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        /** @description Says that two are two people: they are not shown as doubles any more. */
-        put: operations["tellApart"];
-        post?: never;
-        /** @description Takes that back. */
-        delete: operations["takeApartBack"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/merges": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Makes one person of two, as a sheet that can be taken back, or with `apply` false says what that would do. */
-        post: operations["mergePeople"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/merges/{sheet}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Parts again what a sheet made one, or with `apply` false says what that would do in their sites. */
-        post: operations["undoMerge"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/account-batches": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Accounts from rows: names, kind, division, level, number, e-mail, login, told by their looks or by a first row. With `apply` false it is said what each comes to; applied, what became of them. Up to 200 are made at once, more by a worker. */
-        post: operations["makeAccounts"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/account-batches/{sheet}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        /** @description What became of the rows of a sheet. */
-        get: operations["accountsMade"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/account-batches/{sheet}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Takes the accounts of a sheet back. Those that were used since stay. */
-        post: operations["undoAccounts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1807,43 +657,1278 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/me/notices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What others did to the account of whoever is signed in, and what they were not shown yet. */
+        get: operations["notices"];
+        /** @description Says up to which notice one has read. */
+        put: operations["noticesSeen"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/intake": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Searches roster and directory at once, by any name, number, login or e-mail. */
+        get: operations["intake"];
+        put?: never;
+        /** @description Reads pasted lines, whatever else stands on them. Changes nothing. */
+        post: operations["readLines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/settled-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Whom lines meant when somebody settled them by hand here, the last first. */
+        get: operations["settledLines"];
+        put?: never;
+        post?: never;
+        /** @description Forgets for whom some typed words were taken. */
+        delete: operations["forgetSettledLine"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A change sheet. With `apply` false it is only computed; otherwise it takes effect at once. One line that cannot be applied is a problem; of several, those that cannot are set aside and answered with their reasons. */
+        post: operations["makeSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/sheets/{sheet}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes a whole sheet back. Lines that were changed since are left alone and answered with their reasons. */
+        post: operations["undoSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheet-reviews": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What lines would do, in whatever sites they are, with the rights of whoever asks. Changes nothing. */
+        post: operations["reviewSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Sheets one made or may see, newest first. Changes of one person by hand are not among them. */
+        get: operations["sheets"];
+        put?: never;
+        /** @description Keeps a draft: lines that are not settled yet, to be gone on with on any machine. */
+        post: operations["beginSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets/{sheet}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        /** @description A sheet with a page of its lines, each with what came or would come of it. */
+        get: operations["sheet"];
+        /** @description Keeps what was worked on a draft. */
+        put: operations["keepSheet"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets/{sheet}/dropped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Puts a draft aside. Nothing of it is lost. */
+        put: operations["dropSheet"];
+        post?: never;
+        /** @description Takes a draft up again that was dropped. */
+        delete: operations["takeUpSheet"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets/{sheet}/apply": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Applies a draft, once, with the rights of whoever applies it. Up to 200 lines are applied at once; a longer sheet by a worker, a thousand lines at a time. Lines that cannot be applied, or whose person or site changed since, are set aside. */
+        post: operations["applySheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets/{sheet}/continue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Goes on with a sheet that is partly applied, with the rights of whoever asks. */
+        post: operations["continueSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sheets/{sheet}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes a whole sheet back as a sheet of its own, which is answered; with `apply` false, what that would do. */
+        post: operations["undoStoredSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/site-sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description One change for many sites. A site it cannot be made for is left out and answered with the reason. */
+        post: operations["makeSiteSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/site-sheets/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes back what was applied to people in several sites. */
+        post: operations["undoSiteSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/first-password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Sets a password with the token of a link or a sign-in card. */
+        post: operations["firstPassword"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/forgotten-password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Asks for a link to set a new password. The answer is the same whether or not there is such an account. */
+        post: operations["forgottenPassword"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Changes one's own password; all other sessions end. */
+        put: operations["changePassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Where whoever asks is signed in. */
+        get: operations["ownSessions"];
+        put?: never;
+        post?: never;
+        /** @description Ends all but this one. */
+        delete: operations["endOtherSessions"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/sessions/{session}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Ends one of one's own sessions. */
+        delete: operations["endOwnSession"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Opens or closes an account, or with `apply` false says what closing would mean. */
+        put: operations["changeAccount"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/password-wanted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Asks somebody to choose another password when they sign in next, with the one they have. */
+        put: operations["wantPassword"];
+        post?: never;
+        /** @description A new password is not wanted of them any longer. */
+        delete: operations["wantNoPassword"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Signs somebody out everywhere. */
+        delete: operations["endSessions"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/password-link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Sends a link to set a password to their address. */
+        post: operations["sendPasswordLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sign-in-cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description New passwords of words for some people, shown in this answer and never again. Whoever may not be looked after is answered with the reason. */
+        post: operations["signInCards"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/security-log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What matters to the safety of accounts and people, for administrators of the division of whom it is about. Days are of UTC; the last one is included. */
+        get: operations["securityLog"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/security-log/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The same as JSON lines, 50,000 at most; that it was taken is a line of it. */
+        post: operations["exportSecurityLog"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Everything that is held about somebody, for administrators of their division. That it was asked for is written to the logbook. */
+        post: operations["exportPerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/erasure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Erases somebody who left, for good, or with `apply` false says what would go. This cannot be undone. */
+        post: operations["erasePerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/doubles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description People who are likely in the directory twice, for administrators. */
+        get: operations["doubles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/doubles/{one}/{other}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                one: components["schemas"]["Id"];
+                other: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Says that two are two people: they are not shown as doubles any more. */
+        put: operations["tellApart"];
+        post?: never;
+        /** @description Takes that back. */
+        delete: operations["takeApartBack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/merges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Makes one person of two, as a sheet that can be taken back, or with `apply` false says what that would do. */
+        post: operations["mergePeople"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/merges/{sheet}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Parts again what a sheet made one, or with `apply` false says what that would do in their sites. */
+        post: operations["undoMerge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account-batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Accounts from rows: names, kind, division, level, number, e-mail, login, told by their looks or by a first row. With `apply` false it is said what each comes to; applied, what became of them. Up to 200 are made at once, more by a worker. */
+        post: operations["makeAccounts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account-batches/{sheet}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        /** @description What became of the rows of a sheet. */
+        get: operations["accountsMade"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/account-batches/{sheet}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes the accounts of a sheet back. Those that were used since stay. */
+        post: operations["undoAccounts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Every way into the site, by what changes next. For those who keep its doors. */
+        get: operations["doors"];
+        put?: never;
+        /** @description Makes a door. Nobody gives at a door what they may not give by hand. */
+        post: operations["makeDoor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Changes a door. */
+        put: operations["changeDoor"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Opens a door. */
+        put: operations["openDoor"];
+        post?: never;
+        /** @description Shuts a door: it lets nobody new in, and takes nothing from those who came. */
+        delete: operations["shutDoor"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}/key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Gives a door a fresh key; the one of before opens nothing any more. */
+        post: operations["renewKey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/door-reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description How many could come through such a door. Changes nothing. */
+        post: operations["doorReach"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/arrivals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Who comes in just now, who mistypes, who waits. */
+        get: operations["arrivals"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/waiting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Who waits for a seat or a word, in order. */
+        get: operations["waiting"];
+        put?: never;
+        /** @description Says yes or no to requests, or moves people up in the line. */
+        post: operations["answerWaiting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/approvals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description People of one's divisions who were let in by somebody with nothing to do with them, and wait for a yes. */
+        get: operations["approvals"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/approvals/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Says yes or no for somebody of one's division. */
+        post: operations["answerApproval"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        /** @description Invitations through a door and how each stands. */
+        get: operations["invitations"];
+        put?: never;
+        /** @description Says whom lines mean and whether they can be invited, and with `apply` invites those who can. */
+        post: operations["invite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}/invitations/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Sends invitations that are not answered again; they hold for the whole time anew. */
+        post: operations["inviteAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}/invitations/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes invitations back that are not answered. */
+        post: operations["withdrawInvitations"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Whoever a key brought goes again. */
+        post: operations["leaveSite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/join/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What one stands before, and what would happen. A slip in a key is told from the key itself; a key that opens nothing tells nothing. */
+        post: operations["lookAtDoor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Through the door, or into the line before it. */
+        post: operations["join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/join/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Makes an account, or sets the first password of an invited one, and goes through the door with it. */
+        post: operations["joinWithAccount"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/waits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What one waits with, and what is kept for one. */
+        get: operations["ownWaits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/me/waits/{wait}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                wait: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes the seat that is kept. */
+        post: operations["takeSeat"];
+        /** @description Waits no longer. */
+        delete: operations["waitNoLonger"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/open-doors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Sites one may join or ask to join without a key; only those that would take the caller. */
+        get: operations["openDoors"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/look-ins/{door}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        /** @description What a site shows to those who only look. */
+        get: operations["lookIn"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/key-doors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Key doors of the sites one keeps the doors of. */
+        get: operations["keyDoors"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/key-renewals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Gives doors of several sites fresh keys, for another term. */
+        post: operations["renewKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/roster/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        /** @description One person in a site: whether they can enter and why, how access was given, what one may do. */
+        get: operations["personCard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/rehearsal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description Who of those expected could enter at an instant of the site's zone, and who could not, by what decides. */
+        get: operations["rehearsal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rehearsal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description All sites one lets people into, each at that moment of its own zone; those with trouble first. */
+        get: operations["rehearseAll"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/why/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        /** @description Why somebody can enter or cannot, with everything that would have to change. */
+        get: operations["why"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        /** @description Somebody of one's reach, with their account and their sites, as far as one runs or administers them. */
+        get: operations["person"];
+        /** @description Corrects names, level, number and address, for administrators of their division. */
+        put: operations["changePerson"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/logbook/{sequence}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                sequence: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Takes a change back from its entry, unless something changed since. */
+        post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         Id: string;
-        Instant: string;
-        OpenInstant: string | null;
-        /** @enum {string} */
-        SiteKind: "course" | "ensemble" | "workshop" | "studio" | "club" | "evening";
-        /** @enum {string} */
-        SiteState: "draft" | "open" | "closed";
-        /** @enum {string} */
-        PersonKind: "learner" | "staff" | "guardian" | "outsider";
+        Somebody: {
+            id: components["schemas"]["Id"];
+            name: string;
+        };
+        /** @enum {unknown} */
+        Verdict: "ready" | "nothing-to-do" | "needs-choice" | "refused" | "waits-for-seat";
         /** @enum {string} */
         EnrollmentState: "kept-out" | "current" | "paused" | "upcoming" | "waiting" | "ended" | "taken-out";
-        /** @enum {string} */
-        Permission: "enter" | "enter-draft" | "read-closed" | "do-work" | "see-roster" | "see-unlisted" | "see-activity" | "see-marks" | "enter-marks" | "make-items" | "show-items" | "export-progress" | "label-people" | "write-to-people" | "arrange-groups" | "arrange-sections" | "keep-doors" | "let-in" | "see-as" | "see-logbook" | "run-site";
-        Named: {
-            code: string;
-            name: string;
+        OpenInstant: string | null;
+        /** @description What somebody is in a site, while nothing changes. */
+        Standing: {
+            state: components["schemas"]["EnrollmentState"];
+            /** @description the highest-ranked */
+            role: string | null;
+            roles: string[];
+            since: components["schemas"]["OpenInstant"];
+            from: components["schemas"]["OpenInstant"];
+            until: components["schemas"]["OpenInstant"];
         };
-        Term: {
-            code: string;
-            name: string;
-            /** @description a day */
-            startsOn: string;
-            /** @description a day, included */
-            endsOn: string;
+        /** @description A stretch of an enrollment in which nothing changes. */
+        Stretch: {
+            from: components["schemas"]["OpenInstant"];
+            until: components["schemas"]["OpenInstant"];
+            state: components["schemas"]["EnrollmentState"];
+            role: string | null;
         };
-        Levels: {
-            lowest: number;
-            highest: number;
-        } | null;
         /** @description what goes into the sentence of a code */
         Values: {
             [key: string]: string | number | null | string[];
         };
+        Note: {
+            code: string;
+            values: components["schemas"]["Values"];
+        };
+        SheetLineFacts: {
+            person: components["schemas"]["Somebody"];
+            verdict: components["schemas"]["Verdict"];
+            before: null | components["schemas"]["Standing"];
+            after: null | components["schemas"]["Standing"];
+            /** @description what follows from now on, if the line is applied */
+            outlook: components["schemas"]["Stretch"][];
+            reasons: components["schemas"]["Note"][];
+            cautions: components["schemas"]["Note"][];
+            /**
+             * @description how the person is told of it, if the sheet tells; null where nobody is told of such a change
+             * @enum {unknown}
+             */
+            told?: "mail" | "no-address" | "no-account" | null;
+            /** @description its entry in the logbook, to undo it from */
+            entry?: number | null;
+            line?: null | components["schemas"]["Id"];
+            /** @description of the enrollment, afterwards */
+            version?: number;
+        };
+        SheetLine: components["schemas"]["SheetLineFacts"];
+        Instant: string;
+        RuleProblem: {
+            /** @description such as roles/co-tutor/givenBy */
+            where: string;
+            code: string;
+            values: components["schemas"]["Values"];
+        };
+        /** @description That many people would be taken out at once. */
+        Removal: {
+            people: number;
+            here: number;
+        };
+        Problem: {
+            type: string;
+            title: string;
+            status: number;
+            /** @description a sentence a person can act on */
+            detail: string;
+            errors?: {
+                /** @description RFC 6901 into the body */
+                pointer: string;
+                code: string;
+                detail: string;
+            }[];
+            line?: components["schemas"]["SheetLine"];
+            /** @description what somebody else changed in the meantime, the last first */
+            since?: {
+                actor: string;
+                verb: string;
+                at: components["schemas"]["Instant"];
+            }[];
+            problems?: components["schemas"]["RuleProblem"][];
+            removal?: components["schemas"]["Removal"];
+        };
+        /** @enum {string} */
+        PersonKind: "learner" | "staff" | "guardian" | "outsider";
         Me: {
             id: components["schemas"]["Id"];
             name: string;
@@ -1858,17 +1943,22 @@ export interface components {
             /** @description whether a password of their own is wanted before anything else */
             mustChange: boolean;
         };
-        House: {
-            now: components["schemas"]["Instant"];
-            divisions: components["schemas"]["Named"][];
-            terms: components["schemas"]["Term"][];
-            /** @description that anybody has, or any site is for */
-            highestLevel: number;
-            siteKinds: components["schemas"]["SiteKind"][];
-            roles: components["schemas"]["Role"][];
-            /** @description codes of the divisions in which the caller may make sites, the likely ones first */
-            mayMakeIn: string[];
+        Named: {
+            code: string;
+            name: string;
         };
+        Term: {
+            code: string;
+            name: string;
+            /** @description a day */
+            startsOn: string;
+            /** @description a day, included */
+            endsOn: string;
+        };
+        /** @enum {string} */
+        SiteKind: "course" | "ensemble" | "workshop" | "studio" | "club" | "evening";
+        /** @enum {string} */
+        Permission: "enter" | "enter-draft" | "read-closed" | "do-work" | "see-roster" | "see-unlisted" | "see-activity" | "see-marks" | "enter-marks" | "make-items" | "show-items" | "export-progress" | "label-people" | "write-to-people" | "arrange-groups" | "arrange-sections" | "keep-doors" | "let-in" | "see-as" | "see-logbook" | "run-site";
         Role: {
             code: string;
             name: string;
@@ -1881,18 +1971,23 @@ export interface components {
             caution: string | null;
             permissions: components["schemas"]["Permission"][];
         };
-        /** @description of a division or a term */
-        Code: string;
-        SiteWish: {
-            title: string;
-            code: string;
-            kind: components["schemas"]["SiteKind"];
-            division: components["schemas"]["Code"];
-            term: components["schemas"]["Code"];
-            lowest?: number | null;
-            highest?: number | null;
-            seats?: number | null;
+        House: {
+            now: components["schemas"]["Instant"];
+            divisions: components["schemas"]["Named"][];
+            terms: components["schemas"]["Term"][];
+            /** @description that anybody has, or any site is for */
+            highestLevel: number;
+            siteKinds: components["schemas"]["SiteKind"][];
+            roles: components["schemas"]["Role"][];
+            /** @description codes of the divisions in which the caller may make sites, the likely ones first */
+            mayMakeIn: string[];
         };
+        /** @enum {string} */
+        SiteState: "draft" | "open" | "closed";
+        Levels: {
+            lowest: number;
+            highest: number;
+        } | null;
         SiteFacts: {
             id: components["schemas"]["Id"];
             code: string;
@@ -1905,6 +2000,22 @@ export interface components {
             opensAt: components["schemas"]["OpenInstant"];
             closesAt: components["schemas"]["OpenInstant"];
             timeZone: string;
+        };
+        Reason: {
+            /** @enum {string} */
+            entry: "enter" | "look-only" | "no";
+            /** @description the deciding one first */
+            causes: {
+                /** @enum {string} */
+                code: "let-in" | "reads-closed" | "prepares-draft" | "kept-out" | "account-closed" | "never-here" | "taken-out" | "ended" | "waiting" | "waits-for-approval" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
+                values: components["schemas"]["Values"];
+                /** @enum {string} */
+                change: "lift" | "reopen-account" | "let-in" | "bring-back" | "answer" | "move-start" | "resume" | "open-site" | "open-site-again" | "more-seats" | "pause" | "take-out" | "change-role" | "none";
+                /** @description whether the viewer may make that change */
+                mine: boolean;
+                /** @description codes of the roles whose holders may */
+                givers: string[];
+            }[];
         };
         SiteSummary: components["schemas"]["SiteFacts"] & {
             seats: number | null;
@@ -1920,6 +2031,18 @@ export interface components {
             items: components["schemas"]["SiteSummary"][];
             total: number;
             next: string | null;
+        };
+        /** @description of a division or a term */
+        Code: string;
+        SiteWish: {
+            title: string;
+            code: string;
+            kind: components["schemas"]["SiteKind"];
+            division: components["schemas"]["Code"];
+            term: components["schemas"]["Code"];
+            lowest?: number | null;
+            highest?: number | null;
+            seats?: number | null;
         };
         Site: components["schemas"]["SiteFacts"] & {
             seats: number | null;
@@ -1945,31 +2068,18 @@ export interface components {
             /** @description the logbook entry of the change just made, to undo it from */
             entry: number | null;
         };
-        /** @description What somebody is in a site, while nothing changes. */
-        Standing: {
-            state: components["schemas"]["EnrollmentState"];
-            /** @description the highest-ranked */
+        Landing: {
+            site: components["schemas"]["SiteFacts"];
+            reason: components["schemas"]["Reason"];
             role: string | null;
-            roles: string[];
-            since: components["schemas"]["OpenInstant"];
-            from: components["schemas"]["OpenInstant"];
-            until: components["schemas"]["OpenInstant"];
-        };
-        Reason: {
-            /** @enum {string} */
-            entry: "enter" | "look-only" | "no";
-            /** @description the deciding one first */
-            causes: {
-                /** @enum {string} */
-                code: "let-in" | "reads-closed" | "prepares-draft" | "kept-out" | "account-closed" | "never-here" | "taken-out" | "ended" | "waiting" | "waits-for-approval" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
-                values: components["schemas"]["Values"];
-                /** @enum {string} */
-                change: "lift" | "reopen-account" | "let-in" | "bring-back" | "answer" | "move-start" | "resume" | "open-site" | "open-site-again" | "more-seats" | "pause" | "take-out" | "change-role" | "none";
-                /** @description whether the viewer may make that change */
-                mine: boolean;
-                /** @description codes of the roles whose holders may */
-                givers: string[];
-            }[];
+            leads: string[];
+            section: {
+                name: string;
+                meets: string;
+            } | null;
+            may: components["schemas"]["Permission"][];
+            /** @description whether a key brought them, so that they may go again */
+            mayLeave: boolean;
         };
         Person: {
             id: components["schemas"]["Id"];
@@ -1985,269 +2095,40 @@ export interface components {
             login: string | null;
             email: string | null;
         };
-        Roster: {
-            items: {
-                /** @enum {string} */
-                entry: "enter" | "look-only" | "no";
-                /** @description the code of the cause that decides */
-                because: string;
-                person: components["schemas"]["Person"];
-                /** @description null where there is none, or one may not see it */
-                work: {
-                    done: number;
-                    of: number;
-                } | null;
-                labels: string[];
-                standing: components["schemas"]["Standing"];
-                listed: boolean;
-                lastSeen: components["schemas"]["OpenInstant"];
-                version: number;
-            }[];
-            next: string | null;
-            counts: {
-                learners: number;
-                staff: number;
-                /** @description listed, but neither learners nor staff */
-                others: number;
-                unlisted: number;
-                /** @description rows that the filters leave */
-                shown: number;
-            };
-        };
-        Rehearsal: {
-            at: components["schemas"]["Instant"];
-            /** @description how many could enter */
-            enter: number;
-            /** @description how many could only look, as their role has it */
-            look: number;
-            /** @description the largest first */
-            groups: {
-                reason: components["schemas"]["Reason"];
-                people: components["schemas"]["Somebody"][];
-            }[];
-        };
-        RosterChanges: {
-            came: components["schemas"]["RosterChange"][];
-            went: components["schemas"]["RosterChange"][];
-            changed: components["schemas"]["RosterChange"][];
-        };
-        RosterChange: {
-            person: components["schemas"]["Somebody"];
-            before: components["schemas"]["StandingThen"];
-            after: components["schemas"]["StandingThen"];
-        };
-        StandingThen: {
-            state: components["schemas"]["EnrollmentState"];
-            role: string;
-        } | null;
-        RoleOption: {
-            role: string;
-            allowed: boolean;
-            /** @enum {string} */
-            code: "fits" | "cautioned" | "other-levels" | "wrong-kind" | "wrong-level" | "not-yours-to-give" | "not-to-yourself" | "no-such-role";
-            values: components["schemas"]["Values"];
-            givers: string[];
-            /** @description what they may then and may not now, where they are here */
-            also: components["schemas"]["Permission"][];
-            /** @description what they may now and may not then */
-            not: components["schemas"]["Permission"][];
-        };
-        PersonCard: {
-            person: components["schemas"]["Person"];
-            /** @description whether the page of all about them opens for who asks */
-            page: boolean;
-            standing: null | components["schemas"]["Standing"];
-            lastSeen: components["schemas"]["OpenInstant"];
-            version: number;
-            work: {
-                done: number;
-                of: number;
-                /** @description of the marks, 0 to 100 */
-                mean: number | null;
-            } | null;
-            labels: string[];
-            /** @description the rules of the role that hold for this person */
-            band: string | null;
-            reason: components["schemas"]["Reason"];
-            waysIn: {
-                id: components["schemas"]["Id"];
-                door: {
-                    /** @enum {unknown} */
-                    kind: "desk" | "key" | "invitation" | "cohort" | "feed" | "look-in";
-                    name: string;
-                };
-                /** @description whether only administrators take out or change what this door brought */
-                reserved: boolean;
-                role: string;
-                /** @enum {unknown} */
-                phase: "in-force" | "upcoming" | "waiting" | "ended" | "taken-out";
-                section: string | null;
-                from: components["schemas"]["OpenInstant"];
-                until: components["schemas"]["OpenInstant"];
-                givenAt: components["schemas"]["OpenInstant"];
-                givenBy: string | null;
-            }[];
-            byHand: components["schemas"]["Override"][];
-            timeline: components["schemas"]["Stretch"][];
-            /** @description when something changes next, by their ways in, the site or the account, and what is so then */
-            nextChange: {
-                at: components["schemas"]["Instant"];
-                /** @enum {unknown} */
-                entry: "enter" | "look-only" | "no";
-                state: null | components["schemas"]["EnrollmentState"];
-                role: string | null;
-            } | null;
-            options: components["schemas"]["RoleOption"][];
-            takeOut: null | components["schemas"]["SheetLine"];
-            bringBack: null | components["schemas"]["SheetLine"];
-        };
-        /** @description A stretch of an enrollment in which nothing changes. */
-        Stretch: {
-            from: components["schemas"]["OpenInstant"];
-            until: components["schemas"]["OpenInstant"];
-            state: components["schemas"]["EnrollmentState"];
-            role: string | null;
-        };
-        /** @description Done by hand to the whole enrollment; it holds over all ways in, and over those that come later. */
-        Override: {
-            /** @enum {unknown} */
-            kind: "role" | "dates" | "paused" | "kept-out";
-            from: components["schemas"]["OpenInstant"];
-            until: components["schemas"]["OpenInstant"];
-            role: string | null;
-            dates: {
-                from: components["schemas"]["OpenInstant"];
-                until: components["schemas"]["OpenInstant"];
-            } | null;
-            by: string | null;
-            /** @description for those who let people in; null for others */
-            note: string | null;
-        };
-        Candidate: {
-            person: components["schemas"]["Person"];
-            /** @enum {unknown} */
-            sight: "full" | "masked";
-            standing: null | components["schemas"]["Standing"];
-            suggested: string | null;
-            options: components["schemas"]["RoleOption"][];
-            /** @description whether letting them in waits for a yes of their division */
-            asks: boolean;
-        };
-        PastedLine: {
-            /** @description of the line in the text; several may come from one */
+        SiteBatchRow: {
             number: number;
             text: string;
-            /** @enum {unknown} */
-            outcome: "match" | "choose" | "unknown" | "no-person" | "repeat";
-            /** @description the number format as which it has a wrong digit */
-            mistyped: string | null;
-            /** @description its words and identifiers, as what was settled is remembered by */
-            gist: string;
-            /** @description what told namesakes apart */
-            decided: string | null;
-            /** @description number of the line that means the same person */
-            repeats: number | null;
-            /** @description the one it means, or those it may mean, the likeliest first */
-            candidates: {
-                person: components["schemas"]["Person"];
-                /** @enum {unknown} */
-                sight: "full" | "masked";
-                standing: null | components["schemas"]["Standing"];
-                suggested: string | null;
-                /** @enum {unknown} */
-                evidence: "identifier" | "full-name" | "preferred-name" | "former-name" | "local-part" | "particles" | "transliteration" | "nickname" | "part-of-the-name" | "initials" | "small-difference" | "remembered" | "one-digit-off";
-                /** @description whether somebody settled this line so here before */
-                remembered: boolean;
-                /** @description whether they are of a kind the role is for */
-                wanted: boolean;
-            }[];
-        };
-        Intake: {
-            alreadyHere: components["schemas"]["Candidate"][];
-            wasHere: components["schemas"]["Candidate"][];
-            keptOut: components["schemas"]["Candidate"][];
-            canBeLetIn: components["schemas"]["Candidate"][];
-            /** @description the number format as which what was typed has a digit wrong, by its check digit */
-            slip: string | null;
-            more: {
-                alreadyHere: boolean;
-                wasHere: boolean;
-                keptOut: boolean;
-                canBeLetIn: boolean;
-            } & {
-                [key: string]: boolean;
-            };
-        };
-        LineWish: {
-            person: components["schemas"]["Id"];
-            /** @enum {unknown} */
-            verb: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates";
-            /** @description null, for letting in: as they were here before, or as what is suggested for them */
-            role?: string | null;
-            /** Format: date */
-            fromDay?: string | null;
-            /** Format: date */
-            untilDay?: string | null;
-            /** @description in place of a last day: so many from today on */
-            days?: number | null;
-            /** @description never shown to the person */
-            note?: string | null;
-            /** @description of the enrollment that was looked at */
-            version?: number | null;
-            /** @description of the site that was looked at */
-            siteVersion?: number | null;
-            /** @description of the site, for letting in */
-            section?: null | components["schemas"]["Id"];
-            /** @description that a role above learner is meant, where none was asked for */
-            sure?: boolean;
-            /** @description for letting in somebody one has nothing to do with: what was typed or pasted, with their number or address in full; whoever is not named so waits for a yes of their division */
-            named?: string | null;
-            /** @description that the site will have no lead from a day on, and this is meant */
-            leadEnds?: boolean;
-        };
-        Note: {
+            title: string;
             code: string;
-            values: components["schemas"]["Values"];
-        };
-        SheetLine: components["schemas"]["SheetLineFacts"];
-        SheetLineFacts: {
-            person: components["schemas"]["Somebody"];
+            kind: string;
+            division: string;
+            term: string;
+            lowest: number | null;
+            highest: number | null;
+            seats: number | null;
+            leads: {
+                text: string;
+                person: null | components["schemas"]["Id"];
+                candidates: components["schemas"]["Person"][];
+            }[];
+            problems: {
+                field: string;
+                detail: string;
+            }[];
             verdict: components["schemas"]["Verdict"];
-            before: null | components["schemas"]["Standing"];
-            after: null | components["schemas"]["Standing"];
-            /** @description what follows from now on, if the line is applied */
-            outlook: components["schemas"]["Stretch"][];
-            reasons: components["schemas"]["Note"][];
-            cautions: components["schemas"]["Note"][];
-            /**
-             * @description how the person is told of it, if the sheet tells; null where nobody is told of such a change
-             * @enum {unknown}
-             */
-            told?: "mail" | "no-address" | "no-account" | null;
-            /** @description its entry in the logbook, to undo it from */
-            entry?: number | null;
-            line?: null | components["schemas"]["Id"];
-            /** @description of the enrollment, afterwards */
-            version?: number;
+            site: null | components["schemas"]["Id"];
         };
-        /** @description That many people would be taken out at once. */
-        Removal: {
-            people: number;
-            here: number;
+        SiteName: {
+            id: components["schemas"]["Id"];
+            title: string;
         };
-        Sheet: {
-            /** @description its id, once it is applied */
-            sheet: null | components["schemas"]["Id"];
-            lines: components["schemas"]["SheetLine"][];
-            removal: null | components["schemas"]["Removal"];
-        };
-        SignInCard: {
-            person: components["schemas"]["Somebody"];
-            login: string | null;
-            password: string | null;
-            until: components["schemas"]["OpenInstant"];
-            /** @description why there is none */
-            refused: string | null;
+        PersonNote: {
+            id: components["schemas"]["Id"];
+            text: string;
+            at: components["schemas"]["Instant"];
+            by: components["schemas"]["Somebody"];
+            /** @description whether one may take it back */
+            mine: boolean;
         };
         PersonPage: {
             person: components["schemas"]["Person"];
@@ -2290,14 +2171,207 @@ export interface components {
             /** @description sites of theirs that are not one's own to see */
             elsewhere: number;
         };
+        /** @description lowest and highest */
+        LevelRun: number[] | null;
+        RoleRules: {
+            code: string;
+            name: string;
+            standard: string;
+            rank: number;
+            permissions: components["schemas"]["Permission"][];
+            for: components["schemas"]["PersonKind"][];
+            suggestFor: components["schemas"]["PersonKind"][];
+            givenBy: string[];
+            lead: boolean;
+            takesSeat: boolean;
+            listed: boolean;
+            caution: string | null;
+            learnersOf: components["schemas"]["LevelRun"];
+            bands: {
+                name: string;
+                divisions: string[];
+                levels: components["schemas"]["LevelRun"];
+                permissions: components["schemas"]["Permission"][];
+            }[];
+        };
+        NumberFormat: {
+            name: string;
+            kinds: components["schemas"]["PersonKind"][];
+            prefix: string;
+            digits: number;
+            /** @description whether the last digit checks the others (Luhn) */
+            checked: boolean;
+        };
+        Limits: {
+            seats: number;
+            leads: number;
+            sheet: number;
+            removalFew: number;
+            removalShare: number;
+            careHome: number;
+            careBeyond: number;
+            mailOutside: number;
+            mailAgain: number;
+            mailPerson: number;
+            passwordLinks: number;
+            lookups: number;
+            cardDays: number;
+            keepMessages: number;
+            keepAddresses: number;
+            keepAnswers: number;
+        };
+        Rules: {
+            roles: components["schemas"]["RoleRules"][];
+            numbers: components["schemas"]["NumberFormat"][];
+            limits: components["schemas"]["Limits"];
+            /** @description how divisions have it that their people are let in by others; `ask` where nothing is said */
+            outside: {
+                division: string;
+                /** @enum {unknown} */
+                rule: "ask" | "open" | "closed";
+            }[];
+            /** @description a given name, then what it is shortened to */
+            nicknames: string[][];
+        };
+        RuleBook: {
+            version: number;
+            madeAt: components["schemas"]["Instant"];
+            madeBy: string | null;
+            mayChange: boolean;
+            rules: components["schemas"]["Rules"];
+            permissions: {
+                code: components["schemas"]["Permission"];
+                needs: components["schemas"]["Permission"][];
+            }[];
+            standards: string[];
+        };
+        RulesPreview: {
+            problems: components["schemas"]["RuleProblem"][];
+            affected: {
+                permission: components["schemas"]["Permission"];
+                gain: boolean;
+                people: number;
+                sites: number;
+            }[];
+            numbers: {
+                name: string;
+                fit: number;
+                not: number;
+                example: string | null;
+            }[];
+            sites: {
+                overSeats: number;
+                overLeads: number;
+            };
+            version: number;
+        };
+        Administrators: {
+            items: {
+                person: components["schemas"]["Somebody"];
+                platform: boolean;
+                divisions: string[];
+                /** @description whether the account is closed */
+                closed: boolean;
+            }[];
+        };
+        LogEntry: {
+            /** @description id and title */
+            site: null | components["schemas"]["Somebody"];
+            sequence: number;
+            at: components["schemas"]["Instant"];
+            actor: components["schemas"]["Somebody"];
+            person: null | components["schemas"]["Somebody"];
+            /** @enum {string} */
+            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named" | "approve" | "decline";
+            data: {
+                [key: string]: unknown;
+            };
+            undoable: boolean;
+            undoneBy: number | null;
+        };
+        LogEntries: {
+            items: components["schemas"]["LogEntry"][];
+            next: string | null;
+        };
+        Roster: {
+            items: {
+                /** @enum {string} */
+                entry: "enter" | "look-only" | "no";
+                /** @description the code of the cause that decides */
+                because: string;
+                person: components["schemas"]["Person"];
+                /** @description null where there is none, or one may not see it */
+                work: {
+                    done: number;
+                    of: number;
+                } | null;
+                labels: string[];
+                standing: components["schemas"]["Standing"];
+                listed: boolean;
+                lastSeen: components["schemas"]["OpenInstant"];
+                version: number;
+            }[];
+            next: string | null;
+            counts: {
+                learners: number;
+                staff: number;
+                /** @description listed, but neither learners nor staff */
+                others: number;
+                unlisted: number;
+                /** @description rows that the filters leave */
+                shown: number;
+            };
+        };
+        StandingThen: {
+            state: components["schemas"]["EnrollmentState"];
+            role: string;
+        } | null;
+        RosterChange: {
+            person: components["schemas"]["Somebody"];
+            before: components["schemas"]["StandingThen"];
+            after: components["schemas"]["StandingThen"];
+        };
+        RosterChanges: {
+            came: components["schemas"]["RosterChange"][];
+            went: components["schemas"]["RosterChange"][];
+            changed: components["schemas"]["RosterChange"][];
+        };
+        Sheet: {
+            /** @description its id, once it is applied */
+            sheet: null | components["schemas"]["Id"];
+            lines: components["schemas"]["SheetLine"][];
+            removal: null | components["schemas"]["Removal"];
+        };
+        Views: {
+            items: {
+                id: components["schemas"]["Id"];
+                name: string;
+                /** @description the query part of the roster's address */
+                view: string;
+            }[];
+        };
+        Progress: {
+            /** @description their titles */
+            items: string[];
+            people: {
+                person: components["schemas"]["Somebody"];
+                number: string | null;
+                level: number | null;
+                state: components["schemas"]["EnrollmentState"];
+                role: string;
+                lastSeen: components["schemas"]["OpenInstant"];
+                done: number;
+                mean: number | null;
+                items: {
+                    done: boolean;
+                    mark: number | null;
+                }[];
+            }[];
+        };
         /** @enum {unknown} */
         MessageKind: "welcome" | "account-changed" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
         /** @enum {unknown} */
         MessageState: "held" | "sent" | "delayed" | "bounced" | "withdrawn";
-        SentMessage: null | {
-            id: components["schemas"]["Id"];
-            state: components["schemas"]["MessageState"];
-        };
         Message: {
             id: components["schemas"]["Id"];
             kind: components["schemas"]["MessageKind"];
@@ -2334,13 +2408,303 @@ export interface components {
                 needsLink: boolean;
             }[];
         };
-        PersonNote: {
+        Notice: {
             id: components["schemas"]["Id"];
-            text: string;
+            /** @enum {unknown} */
+            code: "card" | "password-link" | "password-set" | "password-wanted" | "sessions-ended" | "facts" | "login" | "account-closed" | "account-opened" | "let-in-outside";
+            values: components["schemas"]["Values"];
+            /** @description who did it; empty where nobody is known */
+            by: string;
             at: components["schemas"]["Instant"];
-            by: components["schemas"]["Somebody"];
-            /** @description whether one may take it back */
-            mine: boolean;
+        };
+        Notices: {
+            items: components["schemas"]["Notice"][];
+        };
+        RoleOption: {
+            role: string;
+            allowed: boolean;
+            /** @enum {string} */
+            code: "fits" | "cautioned" | "other-levels" | "wrong-kind" | "wrong-level" | "not-yours-to-give" | "not-to-yourself" | "no-such-role";
+            values: components["schemas"]["Values"];
+            givers: string[];
+            /** @description what they may then and may not now, where they are here */
+            also: components["schemas"]["Permission"][];
+            /** @description what they may now and may not then */
+            not: components["schemas"]["Permission"][];
+        };
+        Candidate: {
+            person: components["schemas"]["Person"];
+            /** @enum {unknown} */
+            sight: "full" | "masked";
+            standing: null | components["schemas"]["Standing"];
+            suggested: string | null;
+            options: components["schemas"]["RoleOption"][];
+            /** @description whether letting them in waits for a yes of their division */
+            asks: boolean;
+        };
+        Intake: {
+            alreadyHere: components["schemas"]["Candidate"][];
+            wasHere: components["schemas"]["Candidate"][];
+            keptOut: components["schemas"]["Candidate"][];
+            canBeLetIn: components["schemas"]["Candidate"][];
+            /** @description the number format as which what was typed has a digit wrong, by its check digit */
+            slip: string | null;
+            more: {
+                alreadyHere: boolean;
+                wasHere: boolean;
+                keptOut: boolean;
+                canBeLetIn: boolean;
+            } & {
+                [key: string]: boolean;
+            };
+        };
+        PastedLine: {
+            /** @description of the line in the text; several may come from one */
+            number: number;
+            text: string;
+            /** @enum {unknown} */
+            outcome: "match" | "choose" | "unknown" | "no-person" | "repeat";
+            /** @description the number format as which it has a wrong digit */
+            mistyped: string | null;
+            /** @description its words and identifiers, as what was settled is remembered by */
+            gist: string;
+            /** @description what told namesakes apart */
+            decided: string | null;
+            /** @description number of the line that means the same person */
+            repeats: number | null;
+            /** @description the one it means, or those it may mean, the likeliest first */
+            candidates: {
+                person: components["schemas"]["Person"];
+                /** @enum {unknown} */
+                sight: "full" | "masked";
+                standing: null | components["schemas"]["Standing"];
+                suggested: string | null;
+                /** @enum {unknown} */
+                evidence: "identifier" | "full-name" | "preferred-name" | "former-name" | "local-part" | "particles" | "transliteration" | "nickname" | "part-of-the-name" | "initials" | "small-difference" | "remembered" | "one-digit-off";
+                /** @description whether somebody settled this line so here before */
+                remembered: boolean;
+                /** @description whether they are of a kind the role is for */
+                wanted: boolean;
+            }[];
+        };
+        SettledLines: {
+            items: {
+                gist: string;
+                text: string;
+                person: components["schemas"]["Somebody"];
+                by: string;
+                at: components["schemas"]["Instant"];
+            }[];
+        };
+        LineWish: {
+            person: components["schemas"]["Id"];
+            /** @enum {unknown} */
+            verb: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates";
+            /** @description null, for letting in: as they were here before, or as what is suggested for them */
+            role?: string | null;
+            /** Format: date */
+            fromDay?: string | null;
+            /** Format: date */
+            untilDay?: string | null;
+            /** @description in place of a last day: so many from today on */
+            days?: number | null;
+            /** @description never shown to the person */
+            note?: string | null;
+            /** @description of the enrollment that was looked at */
+            version?: number | null;
+            /** @description of the site that was looked at */
+            siteVersion?: number | null;
+            /** @description of the site, for letting in */
+            section?: null | components["schemas"]["Id"];
+            /** @description that a role above learner is meant, where none was asked for */
+            sure?: boolean;
+            /** @description for letting in somebody one has nothing to do with: what was typed or pasted, with their number or address in full; whoever is not named so waits for a yes of their division */
+            named?: string | null;
+            /** @description that the site will have no lead from a day on, and this is meant */
+            leadEnds?: boolean;
+        };
+        /** @description Lines written out, or the same for each of some people in each of some sites */
+        SheetContents: {
+            lines?: {
+                site: components["schemas"]["Id"];
+                line: components["schemas"]["LineWish"];
+                /** @description what was typed for it */
+                text?: string;
+            }[];
+            each?: null | {
+                people: components["schemas"]["Id"][];
+                sites: components["schemas"]["Id"][];
+                /** @enum {unknown} */
+                verb: "let-in" | "take-out" | "change-role";
+                role?: string | null;
+                /** Format: date */
+                fromDay?: string | null;
+                /** Format: date */
+                untilDay?: string | null;
+                sure?: boolean;
+            };
+            /** @description how many people it takes out, where the review speaks of a removal */
+            removing?: number | null;
+            /** @description words for those who are told what was done; null tells nobody */
+            tell?: string | null;
+            /** @description whom lines were settled to mean by hand, to be remembered */
+            settled?: {
+                gist: string;
+                text: string;
+                person: components["schemas"]["Id"];
+            }[];
+        };
+        SiteInZone: {
+            id: components["schemas"]["Id"];
+            title: string;
+            /** @description in which days of the line are to be shown */
+            timeZone: string;
+        };
+        SheetReview: {
+            lines: (components["schemas"]["SheetLineFacts"] & {
+                /** @description place of the line in what was asked, from 0 */
+                key: number;
+                site: components["schemas"]["SiteInZone"];
+                siteVersion: number;
+                /** @description of the enrollment that was looked at */
+                version: number;
+            })[];
+            sites: {
+                id: components["schemas"]["Id"];
+                title: string;
+                seats: number | null;
+                held: number;
+                after: number;
+                joining: number;
+                leaving: number;
+            }[];
+            /** @description how many lines have each verdict */
+            verdicts: {
+                [key: string]: number;
+            };
+            removal: null | components["schemas"]["Removal"];
+            total: number;
+        };
+        SheetRecordFacts: {
+            id: components["schemas"]["Id"];
+            /** @enum {unknown} */
+            kind: "desk" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "erase" | "undo";
+            title: string;
+            /** @enum {unknown} */
+            state: "draft" | "applying" | "applied" | "dropped";
+            version: number;
+            site: null | components["schemas"]["SiteName"];
+            madeAt: components["schemas"]["Instant"];
+            madeBy: components["schemas"]["Somebody"];
+            changedAt: components["schemas"]["Instant"];
+            /**
+             * @description why it stopped while it was applied; it goes on with `continue`
+             * @enum {unknown}
+             */
+            trouble: "database-away" | "busy" | "unexpected" | null;
+            total: number;
+            /** @description lines that were looked at while it is applied */
+            done: number;
+            applied: number;
+            /** @description words for those who are told; null where nobody is */
+            tell: string | null;
+            undoes: null | components["schemas"]["Id"];
+            undoneBy: null | components["schemas"]["Id"];
+        };
+        SheetRecord: components["schemas"]["SheetRecordFacts"];
+        Sheets: {
+            items: components["schemas"]["SheetRecord"][];
+            next: string | null;
+        };
+        SheetWork: {
+            /** @enum {unknown} */
+            kind: "pasted" | "people" | "sites" | "accounts" | "merge";
+            title?: string;
+            site?: null | components["schemas"]["Id"];
+            /** @description what the screen needs to go on with it */
+            work: {
+                [key: string]: unknown;
+            };
+        };
+        SentMessage: null | {
+            id: components["schemas"]["Id"];
+            state: components["schemas"]["MessageState"];
+        };
+        SheetPage: components["schemas"]["SheetRecordFacts"] & {
+            work: {
+                [key: string]: unknown;
+            };
+            /** @description position to ask for the lines after */
+            next: number | null;
+            lines: {
+                position: number;
+                site: components["schemas"]["SiteInZone"];
+                person: components["schemas"]["Somebody"];
+                text: string;
+                verb: string;
+                role: string | null;
+                /** @description null while it is not applied */
+                verdict: null | components["schemas"]["Verdict"];
+                reasons: components["schemas"]["Note"][];
+                before: null | components["schemas"]["Standing"];
+                after: null | components["schemas"]["Standing"];
+                line: null | components["schemas"]["Id"];
+                message: components["schemas"]["SentMessage"];
+            }[];
+        };
+        SiteSheet: {
+            lines: {
+                site: components["schemas"]["SiteInZone"];
+                /** @enum {unknown} */
+                verdict: "ready" | "nothing-to-do" | "refused";
+                reason: {
+                    detail: string;
+                    line: null | components["schemas"]["SheetLine"];
+                } | null;
+                /** @description in the logbook of the site */
+                entry: number | null;
+            }[];
+        };
+        OwnSessions: {
+            items: {
+                id: string;
+                current: boolean;
+                madeAt: components["schemas"]["Instant"];
+                usedAt: components["schemas"]["Instant"];
+                endsAt: components["schemas"]["Instant"];
+                /** @description a network address */
+                place: string;
+                /** @description as the browser says of itself; empty where it says nothing */
+                device: string;
+            }[];
+        };
+        SignInCard: {
+            person: components["schemas"]["Somebody"];
+            login: string | null;
+            password: string | null;
+            until: components["schemas"]["OpenInstant"];
+            /** @description why there is none */
+            refused: string | null;
+        };
+        SecurityEntry: {
+            sequence: number;
+            at: components["schemas"]["Instant"];
+            code: string;
+            person: null | components["schemas"]["Somebody"];
+            by: null | components["schemas"]["Somebody"];
+            site: null | {
+                id: components["schemas"]["Id"];
+                title: string;
+            };
+            /** @description forgotten after a time the rules set */
+            address: string | null;
+            data: {
+                [key: string]: unknown;
+            };
+        };
+        SecurityEntries: {
+            items: components["schemas"]["SecurityEntry"][];
+            next: string | null;
         };
         PersonExport: {
             parts: {
@@ -2445,372 +2809,8 @@ export interface components {
                 message: components["schemas"]["SentMessage"];
             }[];
         };
-        SiteBatchRow: {
-            number: number;
-            text: string;
-            title: string;
-            code: string;
-            kind: string;
-            division: string;
-            term: string;
-            lowest: number | null;
-            highest: number | null;
-            seats: number | null;
-            leads: {
-                text: string;
-                person: null | components["schemas"]["Id"];
-                candidates: components["schemas"]["Person"][];
-            }[];
-            problems: {
-                field: string;
-                detail: string;
-            }[];
-            verdict: components["schemas"]["Verdict"];
-            site: null | components["schemas"]["Id"];
-        };
-        SettledLines: {
-            items: {
-                gist: string;
-                text: string;
-                person: components["schemas"]["Somebody"];
-                by: string;
-                at: components["schemas"]["Instant"];
-            }[];
-        };
-        SiteInZone: {
-            id: components["schemas"]["Id"];
-            title: string;
-            /** @description in which days of the line are to be shown */
-            timeZone: string;
-        };
-        SiteName: {
-            id: components["schemas"]["Id"];
-            title: string;
-        };
-        /** @enum {unknown} */
-        Verdict: "ready" | "nothing-to-do" | "needs-choice" | "refused" | "waits-for-seat";
-        /** @description Lines written out, or the same for each of some people in each of some sites */
-        SheetContents: {
-            lines?: {
-                site: components["schemas"]["Id"];
-                line: components["schemas"]["LineWish"];
-                /** @description what was typed for it */
-                text?: string;
-            }[];
-            each?: null | {
-                people: components["schemas"]["Id"][];
-                sites: components["schemas"]["Id"][];
-                /** @enum {unknown} */
-                verb: "let-in" | "take-out" | "change-role";
-                role?: string | null;
-                /** Format: date */
-                fromDay?: string | null;
-                /** Format: date */
-                untilDay?: string | null;
-                sure?: boolean;
-            };
-            /** @description how many people it takes out, where the review speaks of a removal */
-            removing?: number | null;
-            /** @description words for those who are told what was done; null tells nobody */
-            tell?: string | null;
-            /** @description whom lines were settled to mean by hand, to be remembered */
-            settled?: {
-                gist: string;
-                text: string;
-                person: components["schemas"]["Id"];
-            }[];
-        };
-        SheetWork: {
-            /** @enum {unknown} */
-            kind: "pasted" | "people" | "sites" | "accounts" | "merge";
-            title?: string;
-            site?: null | components["schemas"]["Id"];
-            /** @description what the screen needs to go on with it */
-            work: {
-                [key: string]: unknown;
-            };
-        };
-        SheetReview: {
-            lines: (components["schemas"]["SheetLineFacts"] & {
-                /** @description place of the line in what was asked, from 0 */
-                key: number;
-                site: components["schemas"]["SiteInZone"];
-                siteVersion: number;
-                /** @description of the enrollment that was looked at */
-                version: number;
-            })[];
-            sites: {
-                id: components["schemas"]["Id"];
-                title: string;
-                seats: number | null;
-                held: number;
-                after: number;
-                joining: number;
-                leaving: number;
-            }[];
-            /** @description how many lines have each verdict */
-            verdicts: {
-                [key: string]: number;
-            };
-            removal: null | components["schemas"]["Removal"];
-            total: number;
-        };
-        SheetRecordFacts: {
-            id: components["schemas"]["Id"];
-            /** @enum {unknown} */
-            kind: "desk" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "erase" | "undo";
-            title: string;
-            /** @enum {unknown} */
-            state: "draft" | "applying" | "applied" | "dropped";
-            version: number;
-            site: null | components["schemas"]["SiteName"];
-            madeAt: components["schemas"]["Instant"];
-            madeBy: components["schemas"]["Somebody"];
-            changedAt: components["schemas"]["Instant"];
-            /**
-             * @description why it stopped while it was applied; it goes on with `continue`
-             * @enum {unknown}
-             */
-            trouble: "database-away" | "busy" | "unexpected" | null;
-            total: number;
-            /** @description lines that were looked at while it is applied */
-            done: number;
-            applied: number;
-            /** @description words for those who are told; null where nobody is */
-            tell: string | null;
-            undoes: null | components["schemas"]["Id"];
-            undoneBy: null | components["schemas"]["Id"];
-        };
-        SheetRecord: components["schemas"]["SheetRecordFacts"];
-        Sheets: {
-            items: components["schemas"]["SheetRecord"][];
-            next: string | null;
-        };
-        SheetPage: components["schemas"]["SheetRecordFacts"] & {
-            work: {
-                [key: string]: unknown;
-            };
-            /** @description position to ask for the lines after */
-            next: number | null;
-            lines: {
-                position: number;
-                site: components["schemas"]["SiteInZone"];
-                person: components["schemas"]["Somebody"];
-                text: string;
-                verb: string;
-                role: string | null;
-                /** @description null while it is not applied */
-                verdict: null | components["schemas"]["Verdict"];
-                reasons: components["schemas"]["Note"][];
-                before: null | components["schemas"]["Standing"];
-                after: null | components["schemas"]["Standing"];
-                line: null | components["schemas"]["Id"];
-                message: components["schemas"]["SentMessage"];
-            }[];
-        };
-        Landing: {
-            site: components["schemas"]["SiteFacts"];
-            reason: components["schemas"]["Reason"];
-            role: string | null;
-            leads: string[];
-            section: {
-                name: string;
-                meets: string;
-            } | null;
-            may: components["schemas"]["Permission"][];
-            /** @description whether a key brought them, so that they may go again */
-            mayLeave: boolean;
-        };
-        LogEntry: {
-            /** @description id and title */
-            site: null | components["schemas"]["Somebody"];
-            sequence: number;
-            at: components["schemas"]["Instant"];
-            actor: components["schemas"]["Somebody"];
-            person: null | components["schemas"]["Somebody"];
-            /** @enum {string} */
-            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named" | "approve" | "decline";
-            data: {
-                [key: string]: unknown;
-            };
-            undoable: boolean;
-            undoneBy: number | null;
-        };
-        LogEntries: {
-            items: components["schemas"]["LogEntry"][];
-            next: string | null;
-        };
-        Views: {
-            items: {
-                id: components["schemas"]["Id"];
-                name: string;
-                /** @description the query part of the roster's address */
-                view: string;
-            }[];
-        };
-        Progress: {
-            /** @description their titles */
-            items: string[];
-            people: {
-                person: components["schemas"]["Somebody"];
-                number: string | null;
-                level: number | null;
-                state: components["schemas"]["EnrollmentState"];
-                role: string;
-                lastSeen: components["schemas"]["OpenInstant"];
-                done: number;
-                mean: number | null;
-                items: {
-                    done: boolean;
-                    mark: number | null;
-                }[];
-            }[];
-        };
-        Why: {
-            site: components["schemas"]["SiteFacts"];
-            person: components["schemas"]["Person"];
-            standing: null | components["schemas"]["Standing"];
-            reason: components["schemas"]["Reason"];
-            /** @description the role to let them in as */
-            suggested: string | null;
-            version: number;
-        };
-        SiteRehearsal: {
-            site: components["schemas"]["Somebody"];
-            at: components["schemas"]["Instant"];
-            enter: number;
-            look: number;
-            groups: {
-                reason: components["schemas"]["Reason"];
-                people: number;
-            }[];
-        };
-        SiteSheet: {
-            lines: {
-                site: components["schemas"]["SiteInZone"];
-                /** @enum {unknown} */
-                verdict: "ready" | "nothing-to-do" | "refused";
-                reason: {
-                    detail: string;
-                    line: null | components["schemas"]["SheetLine"];
-                } | null;
-                /** @description in the logbook of the site */
-                entry: number | null;
-            }[];
-        };
-        Administrators: {
-            items: {
-                person: components["schemas"]["Somebody"];
-                platform: boolean;
-                divisions: string[];
-                /** @description whether the account is closed */
-                closed: boolean;
-            }[];
-        };
-        /** @description lowest and highest */
-        LevelRun: number[] | null;
-        RoleRules: {
-            code: string;
-            name: string;
-            standard: string;
-            rank: number;
-            permissions: components["schemas"]["Permission"][];
-            for: components["schemas"]["PersonKind"][];
-            suggestFor: components["schemas"]["PersonKind"][];
-            givenBy: string[];
-            lead: boolean;
-            takesSeat: boolean;
-            listed: boolean;
-            caution: string | null;
-            learnersOf: components["schemas"]["LevelRun"];
-            bands: {
-                name: string;
-                divisions: string[];
-                levels: components["schemas"]["LevelRun"];
-                permissions: components["schemas"]["Permission"][];
-            }[];
-        };
-        NumberFormat: {
-            name: string;
-            kinds: components["schemas"]["PersonKind"][];
-            prefix: string;
-            digits: number;
-            /** @description whether the last digit checks the others (Luhn) */
-            checked: boolean;
-        };
-        Limits: {
-            seats: number;
-            leads: number;
-            sheet: number;
-            removalFew: number;
-            removalShare: number;
-            careHome: number;
-            careBeyond: number;
-            mailOutside: number;
-            mailAgain: number;
-            mailPerson: number;
-            passwordLinks: number;
-            lookups: number;
-            cardDays: number;
-            keepMessages: number;
-            keepAddresses: number;
-            keepAnswers: number;
-        };
-        Rules: {
-            roles: components["schemas"]["RoleRules"][];
-            numbers: components["schemas"]["NumberFormat"][];
-            limits: components["schemas"]["Limits"];
-            /** @description how divisions have it that their people are let in by others; `ask` where nothing is said */
-            outside: {
-                division: string;
-                /** @enum {unknown} */
-                rule: "ask" | "open" | "closed";
-            }[];
-            /** @description a given name, then what it is shortened to */
-            nicknames: string[][];
-        };
-        RuleBook: {
-            version: number;
-            madeAt: components["schemas"]["Instant"];
-            madeBy: string | null;
-            mayChange: boolean;
-            rules: components["schemas"]["Rules"];
-            permissions: {
-                code: components["schemas"]["Permission"];
-                needs: components["schemas"]["Permission"][];
-            }[];
-            standards: string[];
-        };
-        RuleProblem: {
-            /** @description such as roles/co-tutor/givenBy */
-            where: string;
-            code: string;
-            values: components["schemas"]["Values"];
-        };
-        RulesPreview: {
-            problems: components["schemas"]["RuleProblem"][];
-            affected: {
-                permission: components["schemas"]["Permission"];
-                gain: boolean;
-                people: number;
-                sites: number;
-            }[];
-            numbers: {
-                name: string;
-                fit: number;
-                not: number;
-                example: string | null;
-            }[];
-            sites: {
-                overSeats: number;
-                overLeads: number;
-            };
-            version: number;
-        };
-        Somebody: {
-            id: components["schemas"]["Id"];
-            name: string;
-        };
+        /** @enum {string} */
+        DoorStanding: "open" | "ajar" | "shut" | "not-yet" | "over";
         DoorTerms: {
             role: string;
             /** @enum {unknown} */
@@ -2839,6 +2839,45 @@ export interface components {
             shows: ("leads" | "sections" | "numbers")[];
             anyone: boolean;
             about: string;
+        };
+        DoorNext: {
+            /** @enum {unknown} */
+            what: "opens" | "shuts" | "lapse";
+            at: components["schemas"]["Instant"];
+            n: number;
+        } | null;
+        Door: {
+            id: components["schemas"]["Id"];
+            /** @enum {unknown} */
+            kind: "desk" | "key" | "list" | "invitation" | "cohort" | "feed" | "look-in";
+            name: string;
+            version: number;
+            /** @description whether it is set up as a sentence */
+            set: boolean;
+            reserved: boolean;
+            /** @description whether who keeps it may still give by hand what it gives; otherwise it lets nobody in */
+            backed: boolean;
+            state: components["schemas"]["DoorStanding"];
+            key: string | null;
+            terms: null | components["schemas"]["DoorTerms"];
+            came: number;
+            through: number;
+            waiting: number;
+            asking: number;
+            asked: number;
+            answered: number;
+            left: number | null;
+            /** @description when people came, from the first of the site until today */
+            chart: {
+                /** @description days of a bar */
+                each: number;
+                /** @description how many came, a bar each; the last ends today */
+                came: number[];
+            };
+            next: components["schemas"]["DoorNext"];
+        };
+        Doors: {
+            items: components["schemas"]["Door"][];
         };
         DoorWish: {
             /** @enum {unknown} */
@@ -2873,47 +2912,6 @@ export interface components {
             anyone?: boolean;
             about?: string;
         };
-        DoorNext: {
-            /** @enum {unknown} */
-            what: "opens" | "shuts" | "lapse";
-            at: components["schemas"]["Instant"];
-            n: number;
-        } | null;
-        /** @enum {string} */
-        DoorStanding: "open" | "ajar" | "shut" | "not-yet" | "over";
-        Door: {
-            id: components["schemas"]["Id"];
-            /** @enum {unknown} */
-            kind: "desk" | "key" | "list" | "invitation" | "cohort" | "feed" | "look-in";
-            name: string;
-            version: number;
-            /** @description whether it is set up as a sentence */
-            set: boolean;
-            reserved: boolean;
-            /** @description whether who keeps it may still give by hand what it gives; otherwise it lets nobody in */
-            backed: boolean;
-            state: components["schemas"]["DoorStanding"];
-            key: string | null;
-            terms: null | components["schemas"]["DoorTerms"];
-            came: number;
-            through: number;
-            waiting: number;
-            asking: number;
-            asked: number;
-            answered: number;
-            left: number | null;
-            /** @description when people came, from the first of the site until today */
-            chart: {
-                /** @description days of a bar */
-                each: number;
-                /** @description how many came, a bar each; the last ends today */
-                came: number[];
-            };
-            next: components["schemas"]["DoorNext"];
-        };
-        Doors: {
-            items: components["schemas"]["Door"][];
-        };
         DoorReach: {
             could: number;
             here: number;
@@ -2939,23 +2937,6 @@ export interface components {
             moved: string | null;
             offeredUntil: components["schemas"]["OpenInstant"];
         };
-        WaitingList: {
-            items: components["schemas"]["Waiting"][];
-        };
-        WaitingWish: {
-            waiters: number[];
-            /** @enum {unknown} */
-            answer: "yes" | "no" | "up";
-            why?: string;
-        };
-        WaitingAnswers: {
-            items: {
-                id: number;
-                name: string;
-                done: boolean;
-                code: string;
-            }[];
-        };
         Arrivals: {
             now: components["schemas"]["Instant"];
             /** @description all there are; the lists hold the first of them */
@@ -2975,6 +2956,41 @@ export interface components {
                 at: components["schemas"]["Instant"];
             }[];
             waiting: components["schemas"]["Waiting"][];
+        };
+        WaitingList: {
+            items: components["schemas"]["Waiting"][];
+        };
+        WaitingWish: {
+            waiters: number[];
+            /** @enum {unknown} */
+            answer: "yes" | "no" | "up";
+            why?: string;
+        };
+        WaitingAnswers: {
+            items: {
+                id: number;
+                name: string;
+                done: boolean;
+                code: string;
+            }[];
+        };
+        Approval: {
+            site: {
+                id: components["schemas"]["Id"];
+                title: string;
+            };
+            timeZone: string;
+            person: components["schemas"]["Person"];
+            role: string;
+            by: null | {
+                id: components["schemas"]["Id"];
+                name: string;
+            };
+            askedAt: components["schemas"]["Instant"];
+            untilAt: components["schemas"]["OpenInstant"];
+        };
+        Approvals: {
+            items: components["schemas"]["Approval"][];
         };
         /** @enum {string} */
         InvitationStanding: "on-its-way" | "sent" | "opened" | "answered" | "lapsed" | "bounced" | "withdrawn";
@@ -3022,69 +3038,6 @@ export interface components {
             /** @description every one that is not answered, in place of some */
             all?: boolean;
         };
-        Notice: {
-            id: components["schemas"]["Id"];
-            /** @enum {unknown} */
-            code: "card" | "password-link" | "password-set" | "password-wanted" | "sessions-ended" | "facts" | "login" | "account-closed" | "account-opened" | "let-in-outside";
-            values: components["schemas"]["Values"];
-            /** @description who did it; empty where nobody is known */
-            by: string;
-            at: components["schemas"]["Instant"];
-        };
-        Notices: {
-            items: components["schemas"]["Notice"][];
-        };
-        OwnSessions: {
-            items: {
-                id: string;
-                current: boolean;
-                madeAt: components["schemas"]["Instant"];
-                usedAt: components["schemas"]["Instant"];
-                endsAt: components["schemas"]["Instant"];
-                /** @description a network address */
-                place: string;
-                /** @description as the browser says of itself; empty where it says nothing */
-                device: string;
-            }[];
-        };
-        SecurityEntry: {
-            sequence: number;
-            at: components["schemas"]["Instant"];
-            code: string;
-            person: null | components["schemas"]["Somebody"];
-            by: null | components["schemas"]["Somebody"];
-            site: null | {
-                id: components["schemas"]["Id"];
-                title: string;
-            };
-            /** @description forgotten after a time the rules set */
-            address: string | null;
-            data: {
-                [key: string]: unknown;
-            };
-        };
-        SecurityEntries: {
-            items: components["schemas"]["SecurityEntry"][];
-            next: string | null;
-        };
-        Approval: {
-            site: {
-                id: components["schemas"]["Id"];
-                title: string;
-            };
-            timeZone: string;
-            person: components["schemas"]["Person"];
-            role: string;
-            by: null | {
-                id: components["schemas"]["Id"];
-                name: string;
-            };
-            askedAt: components["schemas"]["Instant"];
-            untilAt: components["schemas"]["OpenInstant"];
-        };
-        Approvals: {
-            items: components["schemas"]["Approval"][];
-        };
         Done: {
             done: number;
         };
@@ -3101,17 +3054,16 @@ export interface components {
             visitor?: string;
             asMe?: boolean;
         };
-        JoinAccountWish: {
-            key?: string | null;
-            invitation?: string | null;
-            door?: null | components["schemas"]["Id"];
-            section?: null | components["schemas"]["Id"];
-            why?: string;
-            visitor?: string;
-            given?: string;
-            family?: string;
-            level?: number | null;
-            password?: string;
+        InvitationLook: {
+            /** @enum {unknown} */
+            over: "answered" | "withdrawn" | "lapsed" | null;
+            address: string;
+            name: string | null;
+            login: string | null;
+            /** @enum {unknown} */
+            account: "none" | "sign-in" | "password";
+            yours: boolean;
+            words: string;
         };
         Admission: {
             /** @enum {unknown} */
@@ -3123,17 +3075,6 @@ export interface components {
             place: number | null;
             waits: boolean;
             sentence: string | null;
-        };
-        InvitationLook: {
-            /** @enum {unknown} */
-            over: "answered" | "withdrawn" | "lapsed" | null;
-            address: string;
-            name: string | null;
-            login: string | null;
-            /** @enum {unknown} */
-            account: "none" | "sign-in" | "password";
-            yours: boolean;
-            words: string;
         };
         JoinLook: {
             /** @description whom to ask, for those who are signed in */
@@ -3181,6 +3122,18 @@ export interface components {
                 title: string;
             };
             opensAt: components["schemas"]["OpenInstant"];
+        };
+        JoinAccountWish: {
+            key?: string | null;
+            invitation?: string | null;
+            door?: null | components["schemas"]["Id"];
+            section?: null | components["schemas"]["Id"];
+            why?: string;
+            visitor?: string;
+            given?: string;
+            family?: string;
+            level?: number | null;
+            password?: string;
         };
         JoinedWithAccount: {
             /** @enum {unknown} */
@@ -3275,27 +3228,100 @@ export interface components {
             fromDay?: string | null;
             untilDay?: string | null;
         };
-        Problem: {
-            type: string;
-            title: string;
-            status: number;
-            /** @description a sentence a person can act on */
-            detail: string;
-            errors?: {
-                /** @description RFC 6901 into the body */
-                pointer: string;
-                code: string;
-                detail: string;
+        /** @description Done by hand to the whole enrollment; it holds over all ways in, and over those that come later. */
+        Override: {
+            /** @enum {unknown} */
+            kind: "role" | "dates" | "paused" | "kept-out";
+            from: components["schemas"]["OpenInstant"];
+            until: components["schemas"]["OpenInstant"];
+            role: string | null;
+            dates: {
+                from: components["schemas"]["OpenInstant"];
+                until: components["schemas"]["OpenInstant"];
+            } | null;
+            by: string | null;
+            /** @description for those who let people in; null for others */
+            note: string | null;
+        };
+        PersonCard: {
+            person: components["schemas"]["Person"];
+            /** @description whether the page of all about them opens for who asks */
+            page: boolean;
+            standing: null | components["schemas"]["Standing"];
+            lastSeen: components["schemas"]["OpenInstant"];
+            version: number;
+            work: {
+                done: number;
+                of: number;
+                /** @description of the marks, 0 to 100 */
+                mean: number | null;
+            } | null;
+            labels: string[];
+            /** @description the rules of the role that hold for this person */
+            band: string | null;
+            reason: components["schemas"]["Reason"];
+            waysIn: {
+                id: components["schemas"]["Id"];
+                door: {
+                    /** @enum {unknown} */
+                    kind: "desk" | "key" | "invitation" | "cohort" | "feed" | "look-in";
+                    name: string;
+                };
+                /** @description whether only administrators take out or change what this door brought */
+                reserved: boolean;
+                role: string;
+                /** @enum {unknown} */
+                phase: "in-force" | "upcoming" | "waiting" | "ended" | "taken-out";
+                section: string | null;
+                from: components["schemas"]["OpenInstant"];
+                until: components["schemas"]["OpenInstant"];
+                givenAt: components["schemas"]["OpenInstant"];
+                givenBy: string | null;
             }[];
-            line?: components["schemas"]["SheetLine"];
-            /** @description what somebody else changed in the meantime, the last first */
-            since?: {
-                actor: string;
-                verb: string;
+            byHand: components["schemas"]["Override"][];
+            timeline: components["schemas"]["Stretch"][];
+            /** @description when something changes next, by their ways in, the site or the account, and what is so then */
+            nextChange: {
                 at: components["schemas"]["Instant"];
+                /** @enum {unknown} */
+                entry: "enter" | "look-only" | "no";
+                state: null | components["schemas"]["EnrollmentState"];
+                role: string | null;
+            } | null;
+            options: components["schemas"]["RoleOption"][];
+            takeOut: null | components["schemas"]["SheetLine"];
+            bringBack: null | components["schemas"]["SheetLine"];
+        };
+        Rehearsal: {
+            at: components["schemas"]["Instant"];
+            /** @description how many could enter */
+            enter: number;
+            /** @description how many could only look, as their role has it */
+            look: number;
+            /** @description the largest first */
+            groups: {
+                reason: components["schemas"]["Reason"];
+                people: components["schemas"]["Somebody"][];
             }[];
-            problems?: components["schemas"]["RuleProblem"][];
-            removal?: components["schemas"]["Removal"];
+        };
+        SiteRehearsal: {
+            site: components["schemas"]["Somebody"];
+            at: components["schemas"]["Instant"];
+            enter: number;
+            look: number;
+            groups: {
+                reason: components["schemas"]["Reason"];
+                people: number;
+            }[];
+        };
+        Why: {
+            site: components["schemas"]["SiteFacts"];
+            person: components["schemas"]["Person"];
+            standing: null | components["schemas"]["Standing"];
+            reason: components["schemas"]["Reason"];
+            /** @description the role to let them in as */
+            suggested: string | null;
+            version: number;
         };
     };
     responses: {
@@ -3310,18 +3336,24 @@ export interface components {
         };
     };
     parameters: {
+        /** @description `next` of the page before */
+        Cursor: string;
+        /** @description the same request sent twice under one key is done once */
+        IdempotencyKey: string;
         Site: components["schemas"]["Id"];
         /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
         As: string;
-        /** @description `next` of the page before */
-        Cursor: string;
         /** @description the ETag of what was looked at */
         IfMatch: string;
-        /** @description the same request sent twice under one key is done once */
-        IdempotencyKey: string;
+        Sheet: components["schemas"]["Id"];
+        Person: components["schemas"]["Id"];
+        Door: components["schemas"]["Id"];
     };
     requestBodies: never;
-    headers: never;
+    headers: {
+        /** @description the version of what is shown, for `If-Match` */
+        ETag: string;
+    };
     pathItems: never;
 }
 export type $defs = Record<string, never>;
@@ -3448,36 +3480,6 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    firstPassword: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    token: string;
-                    password: string;
-                };
-            };
-        };
-        responses: {
-            /** @description The password is set */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        login: string;
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
     house: {
         parameters: {
             query?: never;
@@ -3550,7 +3552,7 @@ export interface operations {
             /** @description Made */
             201: {
                 headers: {
-                    ETag?: string;
+                    ETag: components["headers"]["ETag"];
                     [name: string]: unknown;
                 };
                 content: {
@@ -3577,7 +3579,7 @@ export interface operations {
             /** @description The site */
             200: {
                 headers: {
-                    ETag?: string;
+                    ETag: components["headers"]["ETag"];
                     [name: string]: unknown;
                 };
                 content: {
@@ -3610,7 +3612,7 @@ export interface operations {
             /** @description Changed */
             200: {
                 headers: {
-                    ETag?: string;
+                    ETag: components["headers"]["ETag"];
                     [name: string]: unknown;
                 };
                 content: {
@@ -3650,604 +3652,11 @@ export interface operations {
             /** @description Changed */
             200: {
                 headers: {
-                    ETag?: string;
+                    ETag: components["headers"]["ETag"];
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["Site"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    roster: {
-        parameters: {
-            query?: {
-                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
-                as?: components["parameters"]["As"];
-                label?: string;
-                /** @description words that names or numbers begin with */
-                q?: string;
-                role?: string;
-                /** @description here: current, paused, upcoming and waiting */
-                state?: "here" | "current" | "paused" | "upcoming" | "waiting" | "kept-out" | "ended" | "taken-out";
-                level?: string;
-                division?: string;
-                section?: components["schemas"]["Id"];
-                /** @description a door they came through, by its kind or its id */
-                door?: string;
-                /** @description never, or not for so many days */
-                seen?: string;
-                /** @description days within which the present stretch ends */
-                ends?: string;
-                /** @description days within which they came */
-                joined?: string;
-                /** @description a day at whose end the roster is looked at, past or to come */
-                asOf?: string;
-                unlisted?: "0" | "1";
-                sort?: "name" | "kind" | "level" | "division" | "number" | "role" | "state" | "since" | "seen";
-                direction?: "up" | "down";
-                /** @description `next` of the page before */
-                cursor?: components["parameters"]["Cursor"];
-                limit?: number;
-            };
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description A page of the roster */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Roster"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    personCard: {
-        parameters: {
-            query?: {
-                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
-                as?: components["parameters"]["As"];
-            };
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description One person here */
-            200: {
-                headers: {
-                    ETag?: string;
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PersonCard"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    rosterChanges: {
-        parameters: {
-            query: {
-                from: string;
-                until: string;
-            };
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Who came, went, or changed, by name */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RosterChanges"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    rehearsal: {
-        parameters: {
-            query: {
-                day: string;
-                time?: string;
-            };
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The rehearsal */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Rehearsal"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    intake: {
-        parameters: {
-            query?: {
-                q?: string;
-            };
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Who was found, told apart */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Intake"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    readLines: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    /** @description 2,000 lines at most */
-                    text: string;
-                    /** @description as what they are to be let in; null for what each suggests */
-                    role?: string | null;
-                };
-            };
-        };
-        responses: {
-            /** @description One item a line that is not empty, in order */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        items: components["schemas"]["PastedLine"][];
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    makeSheet: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    /** @default true */
-                    apply?: boolean;
-                    /** @description how many people it takes out, where the preview speaks of a removal */
-                    removing?: number | null;
-                    /** @description words for those who are told what was done; null tells nobody */
-                    tell?: string | null;
-                    /** @description one a person */
-                    lines: components["schemas"]["LineWish"][];
-                };
-            };
-        };
-        responses: {
-            /** @description Its lines, with what became of them */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Sheet"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    undoSheet: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["parameters"]["Site"];
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    apply: boolean;
-                    removing?: number | null;
-                };
-            };
-        };
-        responses: {
-            /** @description The reversed sheet, the last line first */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Sheet"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    settledLines: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description What is remembered */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SettledLines"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    forgetSettledLine: {
-        parameters: {
-            query: {
-                gist: string;
-            };
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["parameters"]["Site"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description What is still remembered */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SettledLines"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    reviewSheet: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SheetContents"];
-            };
-        };
-        responses: {
-            /** @description Its lines; of more than 2,000 those that are not ready first */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetReview"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    sheets: {
-        parameters: {
-            query?: {
-                state?: "" | "draft" | "applying" | "applied" | "dropped";
-                site?: string;
-                mine?: boolean;
-                /** @description `next` of the page before */
-                cursor?: components["parameters"]["Cursor"];
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description A page of sheets */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Sheets"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    beginSheet: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SheetWork"];
-            };
-        };
-        responses: {
-            /** @description A draft */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetPage"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    sheet: {
-        parameters: {
-            query?: {
-                /** @description position of the last line that is known */
-                after?: number;
-            };
-            header?: never;
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The sheet, with up to 500 of its lines */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetPage"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    keepSheet: {
-        parameters: {
-            query?: never;
-            header: {
-                /** @description the ETag of what was looked at */
-                "If-Match": components["parameters"]["IfMatch"];
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SheetWork"];
-            };
-        };
-        responses: {
-            /** @description Kept */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetRecord"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    dropSheet: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Put aside */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetRecord"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    takeUpSheet: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description A draft again */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetRecord"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    applySheet: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SheetContents"];
-            };
-        };
-        responses: {
-            /** @description Applied or being applied */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetPage"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    continueSheet: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Being applied */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetPage"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    undoStoredSheet: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    apply: boolean;
-                    removing?: number | null;
-                };
-            };
-        };
-        responses: {
-            /** @description The sheet that takes it back, or its review */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetPage"] | components["schemas"]["SheetReview"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -4279,43 +3688,53 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    logbook: {
+    makeSites: {
         parameters: {
-            query?: {
-                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
-                as?: components["parameters"]["As"];
-                /** @description whom it was done to */
-                person?: components["schemas"]["Id"];
-                /** @description words of the name of whoever did it or of whom it was done to */
-                q?: string;
-                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named" | "approve" | "decline";
-                from?: string;
-                /** @description a day, included */
-                until?: string;
-                /** @description `next` of the page before */
-                cursor?: components["parameters"]["Cursor"];
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-            };
+            path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description 200 rows at most */
+                    text: string;
+                    /** @description for rows that say none */
+                    division?: string;
+                    /** @description for rows that say none */
+                    term?: string;
+                    /** @description who a lead is meant to be, by `row number:place` */
+                    leads?: {
+                        [key: string]: components["schemas"]["Id"];
+                    };
+                    apply?: boolean;
+                    /** @description the kept sheet that is applied with it */
+                    sheet?: null | components["schemas"]["Id"];
+                };
+            };
+        };
         responses: {
-            /** @description What happened, newest first */
+            /** @description Its rows, with what became of them */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LogEntries"];
+                    "application/json": {
+                        made: number;
+                        sheet: null | components["schemas"]["Id"];
+                        rows: components["schemas"]["SiteBatchRow"][];
+                    };
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    undo: {
+    undoSites: {
         parameters: {
             query?: never;
             header?: {
@@ -4323,22 +3742,24 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                site: components["parameters"]["Site"];
-                sequence: number;
+                sheet: components["parameters"]["Sheet"];
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description Undone, by a new entry */
+            /** @description What became of each */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": {
-                        entry: number | null;
-                        line: null | components["schemas"]["SheetLine"];
+                        lines: {
+                            site: components["schemas"]["SiteName"];
+                            verdict: components["schemas"]["Verdict"];
+                            detail: string | null;
+                        }[];
                     };
                 };
             };
@@ -4446,21 +3867,30 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    person: {
+    writeNote: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
             path: {
-                person: components["schemas"]["Id"];
+                person: components["parameters"]["Person"];
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": {
+                    text: string;
+                };
+            };
+        };
         responses: {
-            /** @description Who they are */
+            /** @description Their page */
             200: {
                 headers: {
-                    ETag?: string;
+                    ETag: components["headers"]["ETag"];
                     [name: string]: unknown;
                 };
                 content: {
@@ -4470,38 +3900,25 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    changePerson: {
+    putNoteBack: {
         parameters: {
             query?: never;
-            header: {
-                /** @description the ETag of what was looked at */
-                "If-Match": components["parameters"]["IfMatch"];
+            header?: {
                 /** @description the same request sent twice under one key is done once */
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                person: components["schemas"]["Id"];
+                person: components["parameters"]["Person"];
+                note: components["schemas"]["Id"];
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": {
-                    given: string;
-                    family: string;
-                    preferred?: string | null;
-                    former?: string | null;
-                    level?: number | null;
-                    number?: string | null;
-                    email?: string | null;
-                };
-            };
-        };
+        requestBody?: never;
         responses: {
-            /** @description Who they are now */
+            /** @description Their page */
             200: {
                 headers: {
-                    ETag?: string;
+                    ETag: components["headers"]["ETag"];
                     [name: string]: unknown;
                 };
                 content: {
@@ -4511,7 +3928,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    changeAccount: {
+    takeNoteBack: {
         parameters: {
             query?: never;
             header?: {
@@ -4519,229 +3936,21 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    open: boolean;
-                    /** @default true */
-                    apply?: boolean;
-                };
-            };
-        };
-        responses: {
-            /** @description How it is now, and the open sites that are without a lead by it */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        open: boolean;
-                        changes: boolean;
-                        leaderless: components["schemas"]["SiteName"][];
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    wantPassword: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                person: components["schemas"]["Id"];
+                person: components["parameters"]["Person"];
+                note: components["schemas"]["Id"];
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description Asked */
+            /** @description Their page */
             200: {
                 headers: {
+                    ETag: components["headers"]["ETag"];
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        wanted: boolean;
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    wantNoPassword: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Not asked any more */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        wanted: boolean;
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    endSessions: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description How many were ended */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        ended: number;
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    signInCards: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    people: components["schemas"]["Id"][];
-                    /** @description whether they choose a password of their own when they sign in */
-                    once?: boolean;
-                    /** @description for which they hold; null for what the rules say */
-                    days?: number | null;
-                };
-            };
-        };
-        responses: {
-            /** @description The cards */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        cards: components["schemas"]["SignInCard"][];
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    changePassword: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    present: string;
-                    password: string;
-                };
-            };
-        };
-        responses: {
-            /** @description Changed */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Me"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    logbookOfPerson: {
-        parameters: {
-            query?: {
-                code?: string;
-                from?: string;
-                until?: string;
-                /** @description `next` of the page before */
-                cursor?: components["parameters"]["Cursor"];
-            };
-            header?: never;
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Newest first */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LogEntries"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    logbookOfHouse: {
-        parameters: {
-            query?: {
-                /** @description `next` of the page before */
-                cursor?: components["parameters"]["Cursor"];
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Newest first */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LogEntries"];
+                    "application/json": components["schemas"]["PersonPage"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -4761,7 +3970,7 @@ export interface operations {
             /** @description The rules */
             200: {
                 headers: {
-                    ETag?: string;
+                    ETag: components["headers"]["ETag"];
                     [name: string]: unknown;
                 };
                 content: {
@@ -4833,7 +4042,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                person: components["schemas"]["Id"];
+                person: components["parameters"]["Person"];
             };
             cookie?: never;
         };
@@ -4858,11 +4067,76 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    rehearseAll: {
+    logbook: {
         parameters: {
-            query: {
-                day: string;
-                time?: string;
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+                /** @description whom it was done to */
+                person?: components["schemas"]["Id"];
+                /** @description words of the name of whoever did it or of whom it was done to */
+                q?: string;
+                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named" | "approve" | "decline";
+                from?: string;
+                /** @description a day, included */
+                until?: string;
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What happened, newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogEntries"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    logbookOfPerson: {
+        parameters: {
+            query?: {
+                code?: string;
+                from?: string;
+                until?: string;
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+            };
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Newest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogEntries"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    logbookOfHouse: {
+        parameters: {
+            query?: {
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
             };
             header?: never;
             path?: never;
@@ -4870,168 +4144,90 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The rehearsals */
+            /** @description Newest first */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        sites: components["schemas"]["SiteRehearsal"][];
-                    };
+                    "application/json": components["schemas"]["LogEntries"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    makeSites: {
+    roster: {
         parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+                label?: string;
+                /** @description words that names or numbers begin with */
+                q?: string;
+                role?: string;
+                /** @description here: current, paused, upcoming and waiting */
+                state?: "here" | "current" | "paused" | "upcoming" | "waiting" | "kept-out" | "ended" | "taken-out";
+                level?: string;
+                division?: string;
+                section?: components["schemas"]["Id"];
+                /** @description a door they came through, by its kind or its id */
+                door?: string;
+                /** @description never, or not for so many days */
+                seen?: string;
+                /** @description days within which the present stretch ends */
+                ends?: string;
+                /** @description days within which they came */
+                joined?: string;
+                /** @description a day at whose end the roster is looked at, past or to come */
+                asOf?: string;
+                unlisted?: "0" | "1";
+                sort?: "name" | "kind" | "level" | "division" | "number" | "role" | "state" | "since" | "seen";
+                direction?: "up" | "down";
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+                limit?: number;
             };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    /** @description 200 rows at most */
-                    text: string;
-                    /** @description for rows that say none */
-                    division?: string;
-                    /** @description for rows that say none */
-                    term?: string;
-                    /** @description who a lead is meant to be, by `row number:place` */
-                    leads?: {
-                        [key: string]: components["schemas"]["Id"];
-                    };
-                    apply?: boolean;
-                    /** @description the kept sheet that is applied with it */
-                    sheet?: null | components["schemas"]["Id"];
-                };
-            };
-        };
-        responses: {
-            /** @description Its rows, with what became of them */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        made: number;
-                        sheet: null | components["schemas"]["Id"];
-                        rows: components["schemas"]["SiteBatchRow"][];
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    undoSites: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
+            header?: never;
             path: {
-                sheet: components["schemas"]["Id"];
+                site: components["parameters"]["Site"];
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description What became of each */
+            /** @description A page of the roster */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        lines: {
-                            site: components["schemas"]["SiteName"];
-                            verdict: components["schemas"]["Verdict"];
-                            detail: string | null;
-                        }[];
-                    };
+                    "application/json": components["schemas"]["Roster"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    makeSiteSheet: {
+    rosterChanges: {
         parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            query: {
+                from: string;
+                until: string;
             };
-            path?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": {
-                    sites: components["schemas"]["Id"][];
-                    /** @enum {unknown} */
-                    verb: "open" | "close" | "seats" | "lead";
-                    /**
-                     * Format: date
-                     * @description opens at the beginning of that day, closes after it; null for now
-                     */
-                    on?: string | null;
-                    seats?: number | null;
-                    /** @description who is to be a lead */
-                    person?: string | null;
-                    /** @default false */
-                    apply?: boolean;
-                };
-            };
-        };
+        requestBody?: never;
         responses: {
-            /** @description Its lines, with what would become or became of them */
+            /** @description Who came, went, or changed, by name */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SiteSheet"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    undoSiteSheet: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    entries: {
-                        site: components["schemas"]["Id"];
-                        entry: number;
-                    }[];
-                };
-            };
-        };
-        responses: {
-            /** @description What was taken back */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SiteSheet"];
+                    "application/json": components["schemas"]["RosterChanges"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -5204,1387 +4400,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Progress"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    why: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["parameters"]["Site"];
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The answer */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Why"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    forgottenPassword: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    login: string;
-                };
-            };
-        };
-        responses: {
-            /** @description Asked for */
-            202: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        /** @constant */
-                        asked: true;
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    doors: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Doors"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    makeDoor: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DoorWish"];
-            };
-        };
-        responses: {
-            /** @description As it is then */
-            201: {
-                headers: {
-                    ETag?: string;
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Door"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    changeDoor: {
-        parameters: {
-            query?: never;
-            header: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-                "If-Match": string;
-            };
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DoorWish"];
-            };
-        };
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    ETag?: string;
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Door"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    openDoor: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    ETag?: string;
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Door"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    shutDoor: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    ETag?: string;
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Door"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    renewKey: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    ETag?: string;
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Door"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    doorReach: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DoorWish"];
-            };
-        };
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoorReach"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    arrivals: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Arrivals"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    waiting: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["WaitingList"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    answerWaiting: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["WaitingWish"];
-            };
-        };
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["WaitingAnswers"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    notices: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The last first */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Notices"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    noticesSeen: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    notices: components["schemas"]["Id"][];
-                };
-            };
-        };
-        responses: {
-            /** @description Those that are left */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Notices"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    ownSessions: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The one used last first */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OwnSessions"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    endOtherSessions: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description What is left */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OwnSessions"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    endOwnSession: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                session: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description What is left */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OwnSessions"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    securityLog: {
-        parameters: {
-            query?: {
-                /** @description names or an address */
-                q?: string;
-                code?: string;
-                person?: components["schemas"]["Id"];
-                from?: string;
-                until?: string;
-                cursor?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The last first */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SecurityEntries"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    exportSecurityLog: {
-        parameters: {
-            query?: {
-                q?: string;
-                code?: string;
-                person?: components["schemas"]["Id"];
-                from?: string;
-                until?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Each line a `SecurityEntry` */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/x-ndjson": string;
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    approvals: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description The oldest first */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Approvals"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    answerApproval: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["schemas"]["Id"];
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    /** @enum {unknown} */
-                    answer: "yes" | "no";
-                };
-            };
-        };
-        responses: {
-            /** @description Those that are left */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Approvals"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    invitations: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Invitations"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    invite: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["InviteWish"];
-            };
-        };
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["InvitePlan"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    inviteAgain: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ChosenInvitations"];
-            };
-        };
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Done"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    withdrawInvitations: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["schemas"]["Id"];
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ChosenInvitations"];
-            };
-        };
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Done"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    leaveSite: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                site: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Left"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    lookAtDoor: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["JoinWish"];
-            };
-        };
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["JoinLook"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    join: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["JoinWish"];
-            };
-        };
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Joined"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    joinWithAccount: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["JoinAccountWish"];
-            };
-        };
-        responses: {
-            /** @description As it is then */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["JoinedWithAccount"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    ownWaits: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OwnWaits"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    takeSeat: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                wait: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Joined"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    waitNoLonger: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                wait: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Joined"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    openDoors: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OpenDoors"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    lookIn: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                door: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LookIn"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    keyDoors: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["KeyDoors"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    renewKeys: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["KeyRenewal"];
-            };
-        };
-        responses: {
-            /** @description As it is then */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["KeyDoors"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    writeNote: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    text: string;
-                };
-            };
-        };
-        responses: {
-            /** @description Their page */
-            200: {
-                headers: {
-                    ETag?: string;
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PersonPage"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    putNoteBack: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                person: components["schemas"]["Id"];
-                note: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Their page */
-            200: {
-                headers: {
-                    ETag?: string;
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PersonPage"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    takeNoteBack: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                person: components["schemas"]["Id"];
-                note: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Their page */
-            200: {
-                headers: {
-                    ETag?: string;
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PersonPage"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    sendPasswordLink: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description On its way */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        /** @constant */
-                        sent: true;
-                        /** @description how many more the sender has today; null while that is far off */
-                        left: number | null;
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    exportPerson: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description All parts */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PersonExport"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    erasePerson: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                person: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    /** @default false */
-                    apply?: boolean;
-                };
-            };
-        };
-        responses: {
-            /** @description What goes and what stays */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Erasure"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    doubles: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Pairs, the likeliest first */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Doubles"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    tellApart: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                one: components["schemas"]["Id"];
-                other: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Told apart */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        apart: boolean;
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    takeApartBack: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                one: components["schemas"]["Id"];
-                other: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Shown again */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        apart: boolean;
-                    };
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    mergePeople: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    stays: components["schemas"]["Id"];
-                    goes: components["schemas"]["Id"];
-                    /** @description by field, whose is kept */
-                    take?: {
-                        [key: string]: "stays" | "goes";
-                    };
-                    /** @description by site, which role is kept where they have different ones */
-                    roles?: {
-                        [key: string]: string;
-                    };
-                    /** @default false */
-                    apply?: boolean;
-                };
-            };
-        };
-        responses: {
-            /** @description What it comes to */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Merge"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    undoMerge: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    /** @default false */
-                    apply?: boolean;
-                };
-            };
-        };
-        responses: {
-            /** @description The sheet that takes it back, or its review */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SheetPage"] | components["schemas"]["SheetReview"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    makeAccounts: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    /** @description 10,000 rows at most */
-                    text: string;
-                    division?: string;
-                    kind?: components["schemas"]["PersonKind"];
-                    level?: number | null;
-                    /** @description by row: the person it means, or `new` */
-                    choices?: {
-                        [key: string]: string;
-                    };
-                    /** @default false */
-                    apply?: boolean;
-                    sheet?: null | components["schemas"]["Id"];
-                    /** @description words for those who are told; null tells nobody */
-                    tell?: string | null;
-                };
-            };
-        };
-        responses: {
-            /** @description What rows come to, or what became of them */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["AccountBatch"] | components["schemas"]["AccountSheet"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    accountsMade: {
-        parameters: {
-            query?: {
-                /** @description position of the last row that was seen */
-                after?: number;
-            };
-            header?: never;
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Rows */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["AccountSheet"];
-                };
-            };
-            default: components["responses"]["Problem"];
-        };
-    };
-    undoAccounts: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the same request sent twice under one key is done once */
-                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
-            };
-            path: {
-                sheet: components["schemas"]["Id"];
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": {
-                    /** @default false */
-                    apply?: boolean;
-                };
-            };
-        };
-        responses: {
-            /** @description How many, and who stays */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        ready: number;
-                        left: {
-                            row: number;
-                            name: string;
-                            /** @enum {unknown} */
-                            why: "not-yours" | "signed-in" | "administers" | "in-use";
-                        }[];
-                    };
                 };
             };
             default: components["responses"]["Problem"];
@@ -6864,6 +4679,2223 @@ export interface operations {
                             text: string;
                             html: string;
                         }[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    notices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The last first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Notices"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    noticesSeen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    notices: components["schemas"]["Id"][];
+                };
+            };
+        };
+        responses: {
+            /** @description Those that are left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Notices"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    intake: {
+        parameters: {
+            query?: {
+                q?: string;
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who was found, told apart */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Intake"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    readLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description 2,000 lines at most */
+                    text: string;
+                    /** @description as what they are to be let in; null for what each suggests */
+                    role?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description One item a line that is not empty, in order */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PastedLine"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    settledLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is remembered */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettledLines"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    forgetSettledLine: {
+        parameters: {
+            query: {
+                gist: string;
+            };
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is still remembered */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettledLines"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default true */
+                    apply?: boolean;
+                    /** @description how many people it takes out, where the preview speaks of a removal */
+                    removing?: number | null;
+                    /** @description words for those who are told what was done; null tells nobody */
+                    tell?: string | null;
+                    /** @description one a person */
+                    lines: components["schemas"]["LineWish"][];
+                };
+            };
+        };
+        responses: {
+            /** @description Its lines, with what became of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    apply: boolean;
+                    removing?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The reversed sheet, the last line first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    reviewSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetContents"];
+            };
+        };
+        responses: {
+            /** @description Its lines; of more than 2,000 those that are not ready first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetReview"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    sheets: {
+        parameters: {
+            query?: {
+                state?: "" | "draft" | "applying" | "applied" | "dropped";
+                site?: string;
+                mine?: boolean;
+                /** @description `next` of the page before */
+                cursor?: components["parameters"]["Cursor"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A page of sheets */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sheets"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    beginSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetWork"];
+            };
+        };
+        responses: {
+            /** @description A draft */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    sheet: {
+        parameters: {
+            query?: {
+                /** @description position of the last line that is known */
+                after?: number;
+            };
+            header?: never;
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The sheet, with up to 500 of its lines */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keepSheet: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetWork"];
+            };
+        };
+        responses: {
+            /** @description Kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetRecord"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    dropSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Put aside */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetRecord"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeUpSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description A draft again */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetRecord"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    applySheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetContents"];
+            };
+        };
+        responses: {
+            /** @description Applied or being applied */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    continueSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Being applied */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoStoredSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    apply: boolean;
+                    removing?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The sheet that takes it back, or its review */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"] | components["schemas"]["SheetReview"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeSiteSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    sites: components["schemas"]["Id"][];
+                    /** @enum {unknown} */
+                    verb: "open" | "close" | "seats" | "lead";
+                    /**
+                     * Format: date
+                     * @description opens at the beginning of that day, closes after it; null for now
+                     */
+                    on?: string | null;
+                    seats?: number | null;
+                    /** @description who is to be a lead */
+                    person?: string | null;
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description Its lines, with what would become or became of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteSheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoSiteSheet: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    entries: {
+                        site: components["schemas"]["Id"];
+                        entry: number;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description What was taken back */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiteSheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    firstPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    token: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description The password is set */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        login: string;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    forgottenPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    login: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Asked for */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @constant */
+                        asked: true;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    present: string;
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Changed */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    ownSessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The one used last first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSessions"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endOtherSessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSessions"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endOwnSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What is left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSessions"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeAccount: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    open: boolean;
+                    /** @default true */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description How it is now, and the open sites that are without a lead by it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        open: boolean;
+                        changes: boolean;
+                        leaderless: components["schemas"]["SiteName"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    wantPassword: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Asked */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        wanted: boolean;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    wantNoPassword: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Not asked any more */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        wanted: boolean;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    endSessions: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description How many were ended */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        ended: number;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    sendPasswordLink: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description On its way */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        /** @constant */
+                        sent: true;
+                        /** @description how many more the sender has today; null while that is far off */
+                        left: number | null;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    signInCards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    people: components["schemas"]["Id"][];
+                    /** @description whether they choose a password of their own when they sign in */
+                    once?: boolean;
+                    /** @description for which they hold; null for what the rules say */
+                    days?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description The cards */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        cards: components["schemas"]["SignInCard"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    securityLog: {
+        parameters: {
+            query?: {
+                /** @description names or an address */
+                q?: string;
+                code?: string;
+                person?: components["schemas"]["Id"];
+                from?: string;
+                until?: string;
+                cursor?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The last first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SecurityEntries"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportSecurityLog: {
+        parameters: {
+            query?: {
+                q?: string;
+                code?: string;
+                person?: components["schemas"]["Id"];
+                from?: string;
+                until?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Each line a `SecurityEntry` */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": string;
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    exportPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description All parts */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonExport"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    erasePerson: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What goes and what stays */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Erasure"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    doubles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Pairs, the likeliest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Doubles"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    tellApart: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                one: components["schemas"]["Id"];
+                other: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Told apart */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        apart: boolean;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeApartBack: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                one: components["schemas"]["Id"];
+                other: components["schemas"]["Id"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Shown again */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        apart: boolean;
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    mergePeople: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    stays: components["schemas"]["Id"];
+                    goes: components["schemas"]["Id"];
+                    /** @description by field, whose is kept */
+                    take?: {
+                        [key: string]: "stays" | "goes";
+                    };
+                    /** @description by site, which role is kept where they have different ones */
+                    roles?: {
+                        [key: string]: string;
+                    };
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description What it comes to */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Merge"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoMerge: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description The sheet that takes it back, or its review */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetPage"] | components["schemas"]["SheetReview"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeAccounts: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description 10,000 rows at most */
+                    text: string;
+                    division?: string;
+                    kind?: components["schemas"]["PersonKind"];
+                    level?: number | null;
+                    /** @description by row: the person it means, or `new` */
+                    choices?: {
+                        [key: string]: string;
+                    };
+                    /** @default false */
+                    apply?: boolean;
+                    sheet?: null | components["schemas"]["Id"];
+                    /** @description words for those who are told; null tells nobody */
+                    tell?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description What rows come to, or what became of them */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountBatch"] | components["schemas"]["AccountSheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    accountsMade: {
+        parameters: {
+            query?: {
+                /** @description position of the last row that was seen */
+                after?: number;
+            };
+            header?: never;
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Rows */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountSheet"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undoAccounts: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                sheet: components["parameters"]["Sheet"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @default false */
+                    apply?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description How many, and who stays */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        ready: number;
+                        left: {
+                            row: number;
+                            name: string;
+                            /** @enum {unknown} */
+                            why: "not-yours" | "signed-in" | "administers" | "in-use";
+                        }[];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    doors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Doors"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    makeDoor: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoorWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            201: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changeDoor: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+                "If-Match": string;
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoorWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    openDoor: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    shutDoor: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    renewKey: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Door"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    doorReach: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoorWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoorReach"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    arrivals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Arrivals"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    waiting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaitingList"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    answerWaiting: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WaitingWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaitingAnswers"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    approvals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The oldest first */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Approvals"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    answerApproval: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @enum {unknown} */
+                    answer: "yes" | "no";
+                };
+            };
+        };
+        responses: {
+            /** @description Those that are left */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Approvals"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    invitations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Invitations"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    invite: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InviteWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InvitePlan"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    inviteAgain: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChosenInvitations"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    withdrawInvitations: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChosenInvitations"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Done"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    leaveSite: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Left"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    lookAtDoor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoinLook"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    join: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Joined"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    joinWithAccount: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinAccountWish"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoinedWithAccount"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    ownWaits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnWaits"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    takeSeat: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                wait: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Joined"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    waitNoLonger: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                wait: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Joined"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    openDoors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenDoors"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    lookIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookIn"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    keyDoors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeyDoors"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    renewKeys: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeyRenewal"];
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeyDoors"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    personCard: {
+        parameters: {
+            query?: {
+                /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
+                as?: components["parameters"]["As"];
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description One person here */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonCard"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    rehearsal: {
+        parameters: {
+            query: {
+                day: string;
+                time?: string;
+            };
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rehearsal */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rehearsal"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    rehearseAll: {
+        parameters: {
+            query: {
+                day: string;
+                time?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The rehearsals */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        sites: components["schemas"]["SiteRehearsal"][];
+                    };
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    why: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Why"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    person: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Who they are */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    changePerson: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description the ETag of what was looked at */
+                "If-Match": components["parameters"]["IfMatch"];
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                person: components["parameters"]["Person"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    given: string;
+                    family: string;
+                    preferred?: string | null;
+                    former?: string | null;
+                    level?: number | null;
+                    number?: string | null;
+                    email?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description Who they are now */
+            200: {
+                headers: {
+                    ETag: components["headers"]["ETag"];
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonPage"];
+                };
+            };
+            default: components["responses"]["Problem"];
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path: {
+                site: components["parameters"]["Site"];
+                sequence: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Undone, by a new entry */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        entry: number | null;
+                        line: null | components["schemas"]["SheetLine"];
                     };
                 };
             };
