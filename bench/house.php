@@ -2,7 +2,8 @@
 
 declare(strict_types=1);
 
-// What the benches beside the served application share: its services, and all the rows of some tables written again, raw.
+// What the benches beside the served application share: its services, and all the rows of some tables written again,
+// raw.
 use Doctrine\DBAL\Connection;
 use MintDoor\Hall\BulkId;
 use MintDoor\Hall\BulkWriter;
@@ -47,10 +48,30 @@ function writtenAgain(Connection $db, array $where): float
 {
     $chunks = [];
     foreach ($where as $table => $condition) {
-        $binary = array_fill_keys($db->fetchFirstColumn("SELECT COLUMN_NAME FROM information_schema.COLUMNS WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = ? AND COLUMN_TYPE = 'binary(16)'", [$table]), true);
+        $binary = array_fill_keys(
+            $db->fetchFirstColumn(
+                <<<'SQL'
+                    SELECT COLUMN_NAME
+                    FROM information_schema.COLUMNS
+                    WHERE TABLE_SCHEMA = DATABASE() AND TABLE_NAME = ? AND COLUMN_TYPE = 'binary(16)'
+                    SQL,
+                [$table],
+            ),
+            true,
+        );
         $rows = [];
         foreach ($db->iterateAssociative("SELECT * FROM $table WHERE $condition") as $row) {
-            $rows[] = array_combine(array_keys($row), array_map(static fn (mixed $value, string $name): string|int|BulkId|null => isset($binary[$name]) && null !== $value ? BulkWriter::id(Id::text((string) $value)) : $value, $row, array_keys($row)));
+            $rows[] = array_combine(
+                array_keys($row),
+                array_map(
+                    static fn(mixed $value, string $name): string|int|BulkId|null => isset($binary[$name])
+                    && null !== $value
+                        ? BulkWriter::id(Id::text((string) $value))
+                        : $value,
+                    $row,
+                    array_keys($row),
+                ),
+            );
         }
         foreach ($rows as $n => $row) {
             $chunks[intdiv($n * 10, count($rows))][$table][] = $row;

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-// A sheet of 10,000 lines: how long it takes to compute, and how fast it is applied beside raw multi-row INSERTs of all the
-// same rows into all the same tables; and the memory of a worker over 100,000 lines. Run by bin/bench on the large house; what
-// it makes it takes away again.
+// A sheet of 10,000 lines: how long it takes to compute, and how fast it is applied beside raw multi-row INSERTs of all
+// the same rows into all the same tables; and the memory of a worker over 100,000 lines. Run by bin/bench on the large
+// house; what it makes it takes away again.
 use Doctrine\DBAL\Connection;
 use MintDoor\Hall\BulkWriter;
 use MintDoor\Hall\CallerProvider;
@@ -20,22 +20,56 @@ require __DIR__.'/house.php';
 ini_set('memory_limit', '2G');
 
 $get = services();
-[$db, $sites, $runner, $stored, $ids] = [$get(Connection::class), $get(ManySites::class), $get(SheetRunner::class), $get(StoredSheets::class), $get(Ids::class)];
-assert($db instanceof Connection && $sites instanceof ManySites && $runner instanceof SheetRunner && $stored instanceof StoredSheets && $ids instanceof Ids);
+[$db, $sites, $runner, $stored, $ids] = [
+    $get(Connection::class),
+    $get(ManySites::class),
+    $get(SheetRunner::class),
+    $get(StoredSheets::class),
+    $get(Ids::class),
+];
+assert(
+    $db instanceof Connection
+        && $sites instanceof ManySites
+        && $runner instanceof SheetRunner
+        && $stored instanceof StoredSheets
+        && $ids instanceof Ids,
+);
 $callers = $get(CallerProvider::class);
 assert($callers instanceof CallerProvider);
-$caller = $callers->byId(Id::text((string) $db->fetchOne("SELECT person_id FROM account WHERE login = 'ingrid.solheim'")));
+$caller = $callers->byId(
+    Id::text((string) $db->fetchOne("SELECT person_id FROM account WHERE login = 'ingrid.solheim'")),
+);
 
-$tables = ['pass' => 'site_id', 'enrollment' => 'site_id', 'enrollment_segment' => 'site_id', 'sheet_line' => 'site_id', 'log_entry' => 'site_id', 'sheet_wish' => 'site_id'];
+$tables = [
+    'pass' => 'site_id',
+    'enrollment' => 'site_id',
+    'enrollment_segment' => 'site_id',
+    'sheet_line' => 'site_id',
+    'log_entry' => 'site_id',
+    'sheet_wish' => 'site_id',
+];
 $made = [];
 $site = static function () use ($db, $ids, &$made): string {
     $id = $ids->next();
-    $like = $db->fetchAssociative("SELECT s.division_id, s.term_id FROM site s LIMIT 1") ?: [];
+    $like = $db->fetchAssociative('SELECT s.division_id, s.term_id FROM site s LIMIT 1') ?: [];
     $db->executeStatement(
-        "INSERT INTO site (id, code, title, kind, division_id, term_id, time_zone, opens_at, closes_at, version, roster_version, log_sequence) VALUES (?, ?, 'Bench', 'course', ?, ?, 'Europe/Amsterdam', '2999-12-31 00:00:00', '2999-12-31 00:00:00', 1, 0, 0)",
-        [Id::binary($id), 'B'.strtoupper(substr(str_replace('-', '', $id), -20)), $like['division_id'], $like['term_id']],
+        <<<'SQL'
+            INSERT INTO site (id, code, title, kind, division_id, term_id, time_zone, opens_at, closes_at, version,
+                roster_version, log_sequence)
+            VALUES (?, ?, 'Bench', 'course', ?, ?, 'Europe/Amsterdam', '2999-12-31 00:00:00', '2999-12-31 00:00:00', 1,
+                0, 0)
+            SQL,
+        [
+            Id::binary($id),
+            'B'.strtoupper(substr(str_replace('-', '', $id), -20)),
+            $like['division_id'],
+            $like['term_id'],
+        ],
     );
-    $db->executeStatement("INSERT INTO door (id, site_id, kind, name, state) VALUES (?, ?, 'desk', '', 'open')", [Id::binary($ids->next()), Id::binary($id)]);
+    $db->executeStatement("INSERT INTO door (id, site_id, kind, name, state) VALUES (?, ?, 'desk', '', 'open')", [
+        Id::binary($ids->next()),
+        Id::binary($id),
+    ]);
 
     return $made[] = $id;
 };
@@ -49,24 +83,37 @@ $clean = static function () use ($db, $tables, &$made): void {
     $db->executeStatement("DELETE FROM change_sheet WHERE title = 'Bench'");
     $db->executeStatement('DELETE FROM messenger_messages');
 };
-$people = array_map(static fn (mixed $id): string => Id::text((string) $id), $db->fetchFirstColumn("SELECT id FROM person WHERE kind = 'learner' AND level IS NOT NULL ORDER BY id LIMIT 10000"));
-$items = static fn (array $sites): array => (new EachWish($people, $sites, 'let-in', 'learner'))->items();
+$people = array_map(
+    static fn(mixed $id): string => Id::text((string) $id),
+    $db->fetchFirstColumn("SELECT id FROM person WHERE kind = 'learner' AND level IS NOT NULL ORDER BY id LIMIT 10000"),
+);
+$items = static fn(array $sites): array => (new EachWish($people, $sites, 'let-in', 'learner'))->items();
 /** @param list<SheetItem> $items */
 $apply = static function (array $items) use ($db, $runner, $stored, $caller): float {
     $begun = hrtime(true);
     $db->beginTransaction();
     $sheet = $stored->insert('people', null, 'Bench', 'applying', $caller, ['total' => count($items)]);
-    $runner->write($sheet, array_map(static fn (SheetItem $item): array => ['site' => $item->site, 'person' => $item->line->person, 'wish' => array_diff_key(get_object_vars($item->line), ['person' => 1])], $items));
+    $runner->write(
+        $sheet,
+        array_map(
+            static fn(SheetItem $item): array => [
+                'site' => $item->site,
+                'person' => $item->line->person,
+                'wish' => array_diff_key(get_object_vars($item->line), ['person' => 1]),
+            ],
+            $items,
+        ),
+    );
     $db->commit();
     unset($items);
-    while ($runner->step($sheet, static fn () => null)) {
+    while ($runner->step($sheet, static fn() => null)) {
     }
 
     return (hrtime(true) - $begun) / 1e9;
 };
 if (in_array('memory', $argv, true)) {
     // The lines are written by another process: a worker never has more than its thousand in hand.
-    while ($runner->step($argv[2], static fn () => null)) {
+    while ($runner->step($argv[2], static fn() => null)) {
     }
     echo memory_get_peak_usage(true), "\n";
     exit(0);
@@ -88,30 +135,56 @@ try {
     for ($n = 0; $n < 3; ++$n) {
         $one = 0 === $n ? $one : $site();
         $applied = $apply($items([$one]));
-        $ofSite = static fn (string $column): string => $column.' = 0x'.bin2hex(Id::binary($one));
+        $ofSite = static fn(string $column): string => $column.' = 0x'.bin2hex(Id::binary($one));
         $bare = writtenAgain($db, array_map($ofSite, $tables));
         $runs[] = [$bare / $applied, $applied, $bare];
     }
     sort($runs);
     [$ratio, $applied, $bare] = $runs[1];
-    printf("a sheet of 10,000 lines computed          %6.2f s   bound 3 s      %s\n", $computed[1], $computed[1] <= 3 ? 'held' : 'NOT HELD');
-    printf("the same applied                          %6.2f s   raw INSERTs of the same rows %.2f s: %.0f %% of their rate   bound 35 %%   %s\n", $applied, $bare, 100 * $ratio, $ratio >= 0.35 ? 'held' : 'NOT HELD');
+    printf(
+        "a sheet of 10,000 lines computed          %6.2f s   bound 3 s      %s\n",
+        $computed[1],
+        $computed[1] <= 3 ? 'held' : 'NOT HELD',
+    );
+    printf(
+        'the same applied                          %6.2f s   raw INSERTs of the same rows %.2f s: %.0f %% of their '
+            ."rate   bound 35 %%   %s\n",
+        $applied,
+        $bare,
+        100 * $ratio,
+        $ratio >= 0.35 ? 'held' : 'NOT HELD',
+    );
     $held = $computed[1] <= 3 && $ratio >= 0.35;
 
-    $ten = array_map(static fn (): string => $site(), range(1, 10));
+    $ten = array_map(static fn(): string => $site(), range(1, 10));
     $sheet = $stored->insert('people', null, 'Bench', 'applying', $caller, ['total' => 100_000]);
     $at = 0;
     foreach ($ten as $each) {
         $rows = new BulkWriter($db);
         foreach ($people as $person) {
-            $rows->add('sheet_wish', ['sheet_id' => BulkWriter::id($sheet), 'position' => ++$at, 'site_id' => BulkWriter::id($each), 'person_id' => BulkWriter::id($person), 'wish' => '{"verb":"let-in","role":"learner"}']);
+            $rows->add('sheet_wish', [
+                'sheet_id' => BulkWriter::id($sheet),
+                'position' => ++$at,
+                'site_id' => BulkWriter::id($each),
+                'person_id' => BulkWriter::id($person),
+                'wish' => '{"verb":"let-in","role":"learner"}',
+            ]);
         }
         $rows->flush();
     }
     $begun = hrtime(true);
-    exec(escapeshellarg(\PHP_BINARY).' '.escapeshellarg(__FILE__).' memory '.escapeshellarg($sheet), $output, $code);
+    exec(
+        escapeshellarg(\PHP_BINARY).' '.escapeshellarg(__FILE__).' memory '.escapeshellarg($sheet),
+        $output,
+        $code,
+    );
     $peak = (int) ($output[0] ?? 0) / 1_048_576;
-    printf("100,000 lines applied by a worker         %6.0f s   peak memory %.0f MiB   bound 256 MiB   %s\n", (hrtime(true) - $begun) / 1e9, $peak, 0 === $code && $peak > 0 && $peak <= 256 ? 'held' : 'NOT HELD');
+    printf(
+        "100,000 lines applied by a worker         %6.0f s   peak memory %.0f MiB   bound 256 MiB   %s\n",
+        (hrtime(true) - $begun) / 1e9,
+        $peak,
+        0 === $code && $peak > 0 && $peak <= 256 ? 'held' : 'NOT HELD',
+    );
     $held = $held && 0 === $code && $peak > 0 && $peak <= 256;
 } finally {
     $clean();

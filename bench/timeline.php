@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-/** The timeline of one enrollment with a thousand passes, in the core alone; in one process, best of many. Run by bin/bench. */
+/**
+ * The timeline of one enrollment with a thousand passes, in the core alone; in one process, best of many. Run by
+ * bin/bench.
+ */
 
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
@@ -20,11 +23,25 @@ $enrollment = static function (int $count) use ($dice): Enrollment {
     $passes = [];
     for ($n = 0; $n < $count; ++$n) {
         $from = $dice->below(1_000_000);
-        $marks = $dice->chance(30) ? [new Mark("m$n", MarkKind::Withdrawn, new Window($from + $dice->below(50_000)))] : [];
-        $passes[] = new Pass("p$n", 'door', DoorKind::Cohort, $dice->one(['learner', 'co-tutor', 'day-guest']), $from - 10, new Window($from, $from + 1 + $dice->below(200_000)), $from, marks: $marks);
+        $marks = $dice->chance(30)
+            ? [new Mark("m$n", MarkKind::Withdrawn, new Window($from + $dice->below(50_000)))]
+            : [];
+        $passes[] = new Pass(
+            "p$n",
+            'door',
+            DoorKind::Cohort,
+            $dice->one(['learner', 'co-tutor', 'day-guest']),
+            $from - 10,
+            new Window($from, $from + 1 + $dice->below(200_000)),
+            $from,
+            marks: $marks,
+        );
     }
 
-    return new Enrollment($passes, [new Mark('pause', MarkKind::Paused, new Window(300_000, 400_000)), new Mark('out', MarkKind::KeptOut, new Window(700_000, 710_000))]);
+    return new Enrollment($passes, [
+        new Mark('pause', MarkKind::Paused, new Window(300_000, 400_000)),
+        new Mark('out', MarkKind::KeptOut, new Window(700_000, 710_000)),
+    ]);
 };
 $best = [];
 foreach ([500, 1_000, 2_000] as $count) {
@@ -36,5 +53,11 @@ foreach ([500, 1_000, 2_000] as $count) {
         $best[$count] = min($best[$count], (hrtime(true) - $started) / 1e6);
     }
 }
-printf("timeline of 1,000 passes in the core: %.2f ms (bound %.0f ms); 500: %.2f, 2,000: %.2f\n", $best[1_000], BOUND, $best[500], $best[2_000]);
+printf(
+    "timeline of 1,000 passes in the core: %.2f ms (bound %.0f ms); 500: %.2f, 2,000: %.2f\n",
+    $best[1_000],
+    BOUND,
+    $best[500],
+    $best[2_000],
+);
 exit($best[1_000] <= BOUND ? 0 : 1);

@@ -27,7 +27,7 @@ final class Version20261125000001 extends RepeatableMigration
     {
         $this->addSql('CREATE TABLE rule_book (version INT NOT NULL, made_at DATETIME NOT NULL, made_by BINARY(16) DEFAULT NULL, settings JSON NOT NULL, PRIMARY KEY (version))'.self::TEXT);
         foreach (self::FOLLOWS as $had => $gets) {
-            $append = implode(', ', array_map(static fn (string $permission): string => "'$.permissions', '$permission'", $gets));
+            $append = implode(', ', array_map(static fn(string $permission): string => "'$.permissions', '$permission'", $gets));
             $this->addSql("UPDATE role SET settings = JSON_ARRAY_APPEND(settings, $append) WHERE JSON_CONTAINS(settings, '\"$had\"', '$.permissions')");
         }
         $this->addSql(<<<'SQL'

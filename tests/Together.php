@@ -23,15 +23,24 @@ trait Together
             $handle = curl_init('http://127.0.0.1:'.self::PORT.'/api/v1'.$request[2]);
             \assert(false !== $handle);
             $body = $request[3] ?? null;
-            curl_setopt_array($handle, (null === $body ? [] : [
-                \CURLOPT_POSTFIELDS => json_encode($body, \JSON_THROW_ON_ERROR),
-            ]) + [
-                \CURLOPT_RETURNTRANSFER => true,
-                \CURLOPT_TIMEOUT => 60,
-                \CURLOPT_CUSTOMREQUEST => $request[1] ?: 'GET',
-                \CURLOPT_COOKIE => 'mint_door='.$request[0],
-                \CURLOPT_HTTPHEADER => ['X-Mint-Door: 1', 'Content-Type: application/json', ...$request[4] ?? []],
-            ]);
+            curl_setopt_array(
+                $handle,
+                (null === $body
+                    ? []
+                    : [
+                        \CURLOPT_POSTFIELDS => json_encode($body, \JSON_THROW_ON_ERROR),
+                    ]) + [
+                        \CURLOPT_RETURNTRANSFER => true,
+                        \CURLOPT_TIMEOUT => 60,
+                        \CURLOPT_CUSTOMREQUEST => $request[1] ?: 'GET',
+                        \CURLOPT_COOKIE => 'mint_door='.$request[0],
+                        \CURLOPT_HTTPHEADER => [
+                            'X-Mint-Door: 1',
+                            'Content-Type: application/json',
+                            ...$request[4] ?? [],
+                        ],
+                    ],
+            );
             curl_multi_add_handle($all, $handle);
             $handles[] = $handle;
         }

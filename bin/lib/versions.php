@@ -7,7 +7,12 @@ declare(strict_types=1);
 $root = dirname(__DIR__, 2);
 $file = $root.'/config/tested-versions.json';
 /** @var array{packages: list<array{name: string, version: string, install-path: string}>} $installed */
-$installed = json_decode((string) file_get_contents($root.'/vendor/composer/installed.json'), true, 512, \JSON_THROW_ON_ERROR);
+$installed = json_decode(
+    (string) file_get_contents($root.'/vendor/composer/installed.json'),
+    true,
+    512,
+    \JSON_THROW_ON_ERROR,
+);
 $sumOf = static function (string $folder): string {
     $sums = [];
     $files = new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS));
@@ -28,7 +33,10 @@ foreach ($installed['packages'] as $package) {
 }
 ksort($is);
 if ('write' === ($argv[1] ?? '')) {
-    file_put_contents($file, json_encode($is, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR)."\n");
+    file_put_contents(
+        $file,
+        json_encode($is, \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_THROW_ON_ERROR)."\n",
+    );
     exit(0);
 }
 /** @var array<string, array{version: string, sum: string}> $tested */

@@ -14,9 +14,12 @@ final readonly class Admission
      * @param 'enter'|'wait'|'ask-lead'|'come-back'|'none' $next   what they may do now
      * @param array<string, string|int|null>               $values for the sentence
      */
-    private function __construct(public Passage $passage, public string $code, public string $next, public array $values = [])
-    {
-    }
+    private function __construct(
+        public Passage $passage,
+        public string $code,
+        public string $next,
+        public array $values = [],
+    ) {}
 
     public static function in(): self
     {

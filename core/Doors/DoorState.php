@@ -32,7 +32,10 @@ enum DoorState: string
     /** The instant at which hours change it next; null when they never do. */
     public static function changesAt(bool $open, Window $hours, int $now): ?int
     {
-        $next = array_filter([$hours->from, $hours->until], static fn (int $instant): bool => $instant > $now && $instant < Time::FOREVER);
+        $next = array_filter(
+            [$hours->from, $hours->until],
+            static fn(int $instant): bool => $instant > $now && $instant < Time::FOREVER,
+        );
 
         return $open && [] !== $next ? min($next) : null;
     }

@@ -30,6 +30,5 @@ final readonly class DoorTerms
         public ?LevelBand $levels = null,
         public array $domains = [],
         public bool $waiting = false,
-    ) {
-    }
+    ) {}
 }

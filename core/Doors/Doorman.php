@@ -13,14 +13,12 @@ use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Sites\SiteState;
 
 /**
- * Says who may come through a door. First what is so about the door, then about the person, then about the seats: whoever may
- * not come in at all is never told to wait.
+ * Says who may come through a door. First what is so about the door, then about the person, then about the
+ * seats: whoever may not come in at all is never told to wait.
  */
 final readonly class Doorman
 {
-    public function __construct(private RoleBook $roles)
-    {
-    }
+    public function __construct(private RoleBook $roles) {}
 
     /**
      * @param ?string  $address   of theirs
@@ -51,18 +49,20 @@ final readonly class Doorman
             return Admission::already();
         }
 
-        return $this->refusal($door, $site, $person, $address, $here, $now) ?? match (true) {
-            !$backed => Admission::no('unbacked', 'ask-lead'),
-            $removed => Admission::approval(),
-            $kept => Admission::in(),
-            default => $this->seated($door, $through, $free, $waiting),
-        };
+        return $this->refusal($door, $site, $person, $address, $here, $now)
+            ?? match (true) {
+                !$backed => Admission::no('unbacked', 'ask-lead'),
+                $removed => Admission::approval(),
+                $kept => Admission::in(),
+                default => $this->seated($door, $through, $free, $waiting),
+            };
     }
 
     /**
      * How far a door reaches among some people.
      *
-     * @param iterable<array{Person, ?string, ?Segment, int}> $people each with their address, what they are in the site now, and how many there are like them
+     * @param iterable<array{Person, ?string, ?Segment, int}> $people each with their address, what they are in the site
+     *     now, and how many there are like them
      *
      * @return array{could: int, here: int, keptOut: int, not: int}
      */
@@ -71,12 +71,14 @@ final readonly class Doorman
         $reach = ['could' => 0, 'here' => 0, 'keptOut' => 0, 'not' => 0];
         foreach ($people as [$person, $address, $here, $many]) {
             $admission = $this->admit($door, $site, $person, $address, $here, $now, 0, null);
-            $reach[match (true) {
-                Passage::Already === $admission->passage => 'here',
-                'kept-out' === $admission->code => 'keptOut',
-                Passage::No === $admission->passage => 'not',
-                default => 'could',
-            }] += $many;
+            $reach[
+                match (true) {
+                    Passage::Already === $admission->passage => 'here',
+                    'kept-out' === $admission->code => 'keptOut',
+                    Passage::No === $admission->passage => 'not',
+                    default => 'could',
+                }
+            ] += $many;
         }
 
         return $reach;
@@ -89,14 +91,27 @@ final readonly class Doorman
      * @param ?string $division      theirs, by code; null for somebody without an account
      * @param bool    $administrator of the site's division
      */
-    public static function mayLookIn(DoorTerms $door, bool $anyone, ?string $division, bool $administrator, int $now): bool
-    {
+    public static function mayLookIn(
+        DoorTerms $door,
+        bool $anyone,
+        ?string $division,
+        bool $administrator,
+        int $now,
+    ): bool {
         return DoorState::Open === DoorState::of($door->open, false, $door->hours, $now)
-            && ($anyone || (null !== $division && ([] === $door->divisions || $administrator || \in_array($division, $door->divisions, true))));
+            && ($anyone
+                || (null !== $division
+                    && ([] === $door->divisions || $administrator || \in_array($division, $door->divisions, true))));
     }
 
-    private function refusal(DoorTerms $door, Site $site, Person $person, ?string $address, ?Segment $here, int $now): ?Admission
-    {
+    private function refusal(
+        DoorTerms $door,
+        Site $site,
+        Person $person,
+        ?string $address,
+        ?Segment $here,
+        int $now,
+    ): ?Admission {
         $holds = $this->roles->mayHold($door->role, $person, $site);
         $domain = null === $address ? null : strtolower(substr((string) strrchr($address, '@'), 1));
 
@@ -107,10 +122,22 @@ final readonly class Doorman
             $now < $door->hours->from => Admission::no('not-yet', 'come-back', ['from' => $door->hours->from]),
             $now >= $door->hours->until => Admission::no('over', 'ask-lead', ['until' => $door->hours->until]),
             !$person->accountOpen($now) => Admission::no('account-closed', 'ask-lead'),
-            [] !== $door->divisions && !\in_array($person->division, $door->divisions, true) => Admission::no('wrong-division', 'ask-lead'),
-            null !== $door->levels && PersonKind::Learner === $person->kind && (null === $person->level || !$door->levels->contains($person->level)) => Admission::no('wrong-level', 'ask-lead', ['lowest' => $door->levels->lowest, 'highest' => $door->levels->highest]),
+            [] !== $door->divisions && !\in_array($person->division, $door->divisions, true) => Admission::no(
+                'wrong-division',
+                'ask-lead',
+            ),
+            null !== $door->levels
+                && PersonKind::Learner === $person->kind
+                && (null === $person->level || !$door->levels->contains($person->level)) =>
+                Admission::no('wrong-level', 'ask-lead', [
+                    'lowest' => $door->levels->lowest,
+                    'highest' => $door->levels->highest,
+                ]),
             [] !== $door->domains && null === $domain => Admission::no('no-address', 'ask-lead'),
-            [] !== $door->domains && !\in_array($domain, $door->domains, true) => Admission::no('wrong-address', 'ask-lead'),
+            [] !== $door->domains && !\in_array($domain, $door->domains, true) => Admission::no(
+                'wrong-address',
+                'ask-lead',
+            ),
             !$holds->allowed => Admission::no($holds->code, 'ask-lead', $holds->values),
             default => null,
         };
@@ -120,7 +147,9 @@ final readonly class Doorman
     {
         $takesSeat = true === $this->roles->find($door->role)?->takesSeat;
         // Whoever waits already comes first.
-        $full = (null !== $door->seats && $door->seats - $through <= $waiting) || ($takesSeat && null !== $free && $free <= $waiting);
+        $full =
+            (null !== $door->seats && $door->seats - $through <= $waiting)
+            || ($takesSeat && null !== $free && $free <= $waiting);
 
         return match (true) {
             !$full => $door->approval ? Admission::approval() : Admission::in(),

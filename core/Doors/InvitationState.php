@@ -17,8 +17,14 @@ enum InvitationState: string
     case Withdrawn = 'withdrawn';
 
     /** @param ?string $post how the last message of it stands: a value of `MessageState`; null where there is none */
-    public static function of(bool $answered, bool $withdrawn, bool $opened, int $lapsesAt, ?string $post, int $now): self
-    {
+    public static function of(
+        bool $answered,
+        bool $withdrawn,
+        bool $opened,
+        int $lapsesAt,
+        ?string $post,
+        int $now,
+    ): self {
         return match (true) {
             $answered => self::Answered,
             $withdrawn => self::Withdrawn,

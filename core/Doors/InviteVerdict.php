@@ -30,10 +30,17 @@ enum InviteVerdict: string
      * @param ?string      $address to which it would go
      * @param ?State       $here    what somebody of the directory is in the site now
      * @param bool         $account whether they can sign in, or are not in the directory
-     * @param ?RoleVerdict $role    whether whoever invites may give them the role; null for somebody who is not in the directory
+     * @param ?RoleVerdict $role    whether whoever invites may give them the role; null for somebody who is not in the
+     *     directory
      */
-    public static function of(?string $address, bool $repeated, bool $invited, ?State $here, bool $account, ?RoleVerdict $role): self
-    {
+    public static function of(
+        ?string $address,
+        bool $repeated,
+        bool $invited,
+        ?State $here,
+        bool $account,
+        ?RoleVerdict $role,
+    ): self {
         return match (true) {
             null === $address => self::NoAddress,
             !AccountRows::isAddress($address) => self::Malformed,

@@ -7,8 +7,8 @@ namespace MintDoor\Core\Doors;
 use MintDoor\Core\People\SpokenWords;
 
 /**
- * A key that we make: "reed-amber-48213-cobalt-fern", four words of 256 and a number of three digits with two that check
- * all of it. That is 42 bits, and a slip shows from the key itself, without comparing it to any other.
+ * A key that we make: "reed-amber-48213-cobalt-fern", four words of 256 and a number of three digits with two that
+ * check all of it. That is 42 bits, and a slip shows from the key itself, without comparing it to any other.
  */
 final readonly class Key
 {
@@ -19,7 +19,10 @@ final readonly class Key
 
     private const NUMBERS = 1_000;
 
-    /** Of the digits that check the rest: a prime below 100. No wrong letter or digit goes unseen; of words in another order one in a hundred may. */
+    /**
+     * Of the digits that check the rest: a prime below 100. No wrong letter or digit goes unseen; of words in another
+     * order one in a hundred may.
+     */
     private const MODULUS = 97;
 
     /** Letters that are taken for digits where a number stands. */
@@ -27,15 +30,13 @@ final readonly class Key
 
     private const LOOKS_LIKE_A_NUMBER = '/^(?=.*\d)[0-9olisb]{5}$/D';
 
-    private function __construct(public string $text)
-    {
-    }
+    private function __construct(public string $text) {}
 
     /** @param callable(int): int $chance a whole number from 0 to just below */
     public static function make(callable $chance): self
     {
         $words = SpokenWords::all();
-        $places = array_map(static fn (): int => $chance(\count($words)), range(1, self::WORDS));
+        $places = array_map(static fn(): int => $chance(\count($words)), range(1, self::WORDS));
 
         return self::of($places, $chance(self::NUMBERS));
     }
@@ -43,8 +44,14 @@ final readonly class Key
     /** What somebody typed, forgiving of case, blanks, dashes and letters that look like digits. */
     public static function read(string $typed): KeyReading
     {
-        $parts = array_values(array_filter(preg_split('/[^a-z0-9]+/', strtolower(substr(mb_scrub($typed), 0, 200))) ?: [], static fn (string $part): bool => '' !== $part));
-        [$before, $digits, $after] = self::parted($parts) ?? self::parted(self::joined(implode('', $parts))) ?? [null, '', null];
+        $parts = array_values(
+            array_filter(
+                preg_split('/[^a-z0-9]+/', strtolower(substr(mb_scrub($typed), 0, 200))) ?: [],
+                static fn(string $part): bool => '' !== $part,
+            ),
+        );
+        [$before, $digits, $after] =
+            self::parted($parts) ?? (self::parted(self::joined(implode('', $parts))) ?? [null, '', null]);
         if (null === $before || null === $after) {
             return new KeyReading(KeySlip::OtherKind);
         }
@@ -52,19 +59,29 @@ final readonly class Key
         if ([] === $unknown) {
             $key = self::of($places, (int) substr($digits, 0, 3));
 
-            return $key->text === implode('-', [...$before, $digits, ...$after]) ? new KeyReading(null, $key) : self::almost($places, $digits);
+            return $key->text === implode('-', [...$before, $digits, ...$after])
+                ? new KeyReading(null, $key)
+                : self::almost($places, $digits);
         }
 
-        return 1 === \count($unknown) ? self::oneLetter($places, array_key_first($unknown), $unknown[array_key_first($unknown)], $digits) : new KeyReading(KeySlip::OtherKind);
+        return 1 === \count($unknown)
+            ? self::oneLetter($places, array_key_first($unknown), $unknown[array_key_first($unknown)], $digits)
+            : new KeyReading(KeySlip::OtherKind);
     }
 
     /** @param array<int, int> $places of its words, in order */
     private static function of(array $places, int $number): self
     {
         $all = SpokenWords::all();
-        $words = array_map(static fn (int $place): string => $all[$place], $places);
+        $words = array_map(static fn(int $place): string => $all[$place], $places);
 
-        return new self(implode('-', [...\array_slice($words, 0, self::BEFORE), \sprintf('%03d%02d', $number, self::check($places, $number)), ...\array_slice($words, self::BEFORE)]));
+        return new self(
+            implode('-', [
+                ...\array_slice($words, 0, self::BEFORE),
+                \sprintf('%03d%02d', $number, self::check($places, $number)),
+                ...\array_slice($words, self::BEFORE),
+            ]),
+        );
     }
 
     /** @param array<int, int> $places */
@@ -87,9 +104,18 @@ final readonly class Key
     {
         $number = $parts[self::BEFORE] ?? '';
         $words = [...\array_slice($parts, 0, self::BEFORE), ...\array_slice($parts, self::BEFORE + 1)];
-        $fits = self::WORDS + 1 === \count($parts) && 1 === preg_match(self::LOOKS_LIKE_A_NUMBER, $number) && [] === array_filter($words, static fn (string $word): bool => 1 !== preg_match('/^[a-z]+$/D', $word));
+        $fits =
+            self::WORDS + 1 === \count($parts)
+            && 1 === preg_match(self::LOOKS_LIKE_A_NUMBER, $number)
+            && [] === array_filter($words, static fn(string $word): bool => 1 !== preg_match('/^[a-z]+$/D', $word));
 
-        return $fits ? [\array_slice($words, 0, self::BEFORE), strtr($number, self::LOOK_ALIKES), \array_slice($words, self::BEFORE)] : null;
+        return $fits
+            ? [
+                \array_slice($words, 0, self::BEFORE),
+                strtr($number, self::LOOK_ALIKES),
+                \array_slice($words, self::BEFORE),
+            ]
+            : null;
     }
 
     /**
@@ -126,25 +152,32 @@ final readonly class Key
     /**
      * @param list<string> $words
      *
-     * @return array{list<int>, array<int, string>} the place of each in the list, 0 for those it does not have; and these
+     * @return array{list<int>, array<int, string>} the place of each in the list, 0 for those it does not have; and
+     *     these
      */
     private static function places(array $words): array
     {
         $list = array_flip(SpokenWords::all());
-        $unknown = array_filter($words, static fn (string $word): bool => !isset($list[$word]));
+        $unknown = array_filter($words, static fn(string $word): bool => !isset($list[$word]));
 
-        return [array_map(static fn (string $word): int => $list[$word] ?? 0, $words), $unknown];
+        return [array_map(static fn(string $word): int => $list[$word] ?? 0, $words), $unknown];
     }
 
     /**
-     * One word is none of the list: a letter wrong, too many or missing, or two swapped, makes one that the number agrees with.
+     * One word is none of the list: a letter wrong, too many or missing, or two swapped, makes one that the number
+     * agrees with.
      *
      * @param list<int> $places
      */
     private static function oneLetter(array $places, int $at, string $typed, string $digits): KeyReading
     {
         foreach (SpokenWords::all() as $place => $word) {
-            if (levenshtein($typed, $word) <= 1 || (\strlen($typed) === \strlen($word) && 2 === levenshtein($typed, $word) && count_chars($typed, 1) === count_chars($word, 1))) {
+            if (
+                levenshtein($typed, $word) <= 1
+                || (\strlen($typed) === \strlen($word)
+                    && 2 === levenshtein($typed, $word)
+                    && count_chars($typed, 1) === count_chars($word, 1))
+            ) {
                 $key = self::of(array_replace($places, [$at => $place]), (int) substr($digits, 0, 3));
                 if (str_contains($key->text, $digits)) {
                     return new KeyReading(KeySlip::OneLetter, meant: $key);
@@ -164,7 +197,10 @@ final readonly class Key
     {
         for ($a = 0; $a < self::WORDS; ++$a) {
             for ($b = $a + 1; $b < self::WORDS; ++$b) {
-                $key = self::of(array_replace($places, [$a => $places[$b], $b => $places[$a]]), (int) substr($digits, 0, 3));
+                $key = self::of(
+                    array_replace($places, [$a => $places[$b], $b => $places[$a]]),
+                    (int) substr($digits, 0, 3),
+                );
                 if ($places[$a] !== $places[$b] && str_contains($key->text, $digits)) {
                     return new KeyReading(KeySlip::Order, meant: $key);
                 }

@@ -18,6 +18,5 @@ final readonly class KeyReading
         public ?Key $key = null,
         public ?Key $meant = null,
         public ?string $word = null,
-    ) {
-    }
+    ) {}
 }

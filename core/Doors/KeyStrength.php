@@ -17,11 +17,21 @@ final class KeyStrength
     private const DIFFERENT = 6;
 
     /** What everybody tries first. */
-    private const PLAIN = ['password', 'welcome', 'letmein', 'qwerty', 'abcdef', '123456', 'join', 'course', 'enter', 'open', 'key'];
+    private const PLAIN = [
+        'password',
+        'welcome',
+        'letmein',
+        'qwerty',
+        'abcdef',
+        '123456',
+        'join',
+        'course',
+        'enter',
+        'open',
+        'key',
+    ];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** A key as it is compared: lower case, nothing but letters and digits. */
     public static function bare(string $chosen): string
@@ -48,7 +58,9 @@ final class KeyStrength
             \strlen($bare) < self::SHORTEST => 'too-short',
             \strlen($bare) > self::LONGEST => 'too-long',
             \strlen($left) < 4 && $rest !== $bare => 'of-the-site',
-            \strlen(count_chars($bare, 3)) < self::DIFFERENT, 1 === preg_match('/^(.{1,4})\1+$/D', $bare) => 'too-plain',
+            \strlen(count_chars($bare, 3)) < self::DIFFERENT,
+            1 === preg_match('/^(.{1,4})\1+$/D', $bare) =>
+                'too-plain',
             default => null,
         };
     }

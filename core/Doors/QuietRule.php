@@ -8,8 +8,8 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\WakingHours;
 
 /**
- * When somebody who came through a door has been away so long that the seat is another's: after so many days, or so many
- * meetings, whichever is first. Days off do not count. They are warned, and have time to come, before it is done.
+ * When somebody who came through a door has been away so long that the seat is another's: after so many days, or so
+ * many meetings, whichever is first. Days off do not count. They are warned, and have time to come, before it is done.
  */
 final readonly class QuietRule
 {
@@ -24,12 +24,7 @@ final readonly class QuietRule
      * @param ?int      $meetings missed one after the other
      * @param list<int> $weekdays on which there are meetings: 1 for Monday to 7 for Sunday
      */
-    public function __construct(
-        public ?int $days = null,
-        public ?int $meetings = null,
-        public array $weekdays = [],
-    ) {
-    }
+    public function __construct(public ?int $days = null, public ?int $meetings = null, public array $weekdays = []) {}
 
     public function holds(): bool
     {
@@ -56,7 +51,10 @@ final readonly class QuietRule
             }
             ++$days;
             $meetings += (int) \in_array((int) $day->format('N'), $this->weekdays, true);
-            if ((null !== $this->days && $days >= $this->days) || (null !== $this->meetings && [] !== $this->weekdays && $meetings >= $this->meetings)) {
+            if (
+                (null !== $this->days && $days >= $this->days)
+                || (null !== $this->meetings && [] !== $this->weekdays && $meetings >= $this->meetings)
+            ) {
                 return $day->modify('+1 day')->getTimestamp();
             }
         }

@@ -18,6 +18,5 @@ final readonly class Waiter
         public string $doorId,
         public int $ahead = 0,
         public ?int $offeredUntil = null,
-    ) {
-    }
+    ) {}
 }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Core\Doors;
 
 /**
- * Who waits for a seat, in the order in which seats are offered: those who were moved up first, then by arrival. Whoever has
- * an offer keeps it until it is over.
+ * Who waits for a seat, in the order in which seats are offered: those who were moved up first, then by arrival.
+ * Whoever has an offer keeps it until it is over.
  */
 final readonly class WaitingLine
 {
@@ -16,7 +16,7 @@ final readonly class WaitingLine
     /** @param list<Waiter> $waiters in any order */
     public function __construct(array $waiters)
     {
-        usort($waiters, static fn (Waiter $a, Waiter $b): int => [$b->ahead, $a->arrival] <=> [$a->ahead, $b->arrival]);
+        usort($waiters, static fn(Waiter $a, Waiter $b): int => [$b->ahead, $a->arrival] <=> [$a->ahead, $b->arrival]);
         $this->waiters = $waiters;
     }
 
@@ -52,7 +52,12 @@ final readonly class WaitingLine
     /** @return list<Waiter> those whose offer is over */
     public function over(int $now): array
     {
-        return array_values(array_filter($this->waiters, static fn (Waiter $waiter): bool => null !== $waiter->offeredUntil && $waiter->offeredUntil <= $now));
+        return array_values(
+            array_filter(
+                $this->waiters,
+                static fn(Waiter $waiter): bool => null !== $waiter->offeredUntil && $waiter->offeredUntil <= $now,
+            ),
+        );
     }
 
     /** The place of somebody, 1 for the first; null when they do not wait. */

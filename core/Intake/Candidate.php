@@ -17,8 +17,7 @@ final readonly class Candidate
         public bool $clear = true,
         public bool $remembered = false,
         public bool $unread = false,
-    ) {
-    }
+    ) {}
 
     /** The same, as somebody settled it here before. */
     public function again(): self

@@ -12,9 +12,12 @@ use MintDoor\Core\Sites\Site;
 final readonly class Circumstances
 {
     /**
-     * @param list<PersonKind>      $kinds      of people who are wanted; others are named as such and never taken by name
-     * @param array<string, string> $remembered what a line said when somebody settled it here (`PastedLine::gist()`) => person
-     * @param array<string, bool>   $crowded    pairs of names with so many bearers that only those of the site's division were looked at; true where not even those all
+     * @param list<PersonKind>      $kinds      of people who are wanted; others are named as such and never taken by
+     *     name
+     * @param array<string, string> $remembered what a line said when somebody settled it here (`PastedLine::gist()`) =>
+     *     person
+     * @param array<string, bool>   $crowded    pairs of names with so many bearers that only those of the site's
+     *     division were looked at; true where not even those all
      */
     public function __construct(
         public Site $site,
@@ -22,15 +25,16 @@ final readonly class Circumstances
         public array $remembered = [],
         public array $crowded = [],
         public ?int $now = null,
-    ) {
-    }
+    ) {}
 
     /** Whether the site is for somebody: their division, their level. */
     public function fit(Person $person): bool
     {
         $levels = $this->site->levels;
 
-        return $this->wanted($person) && $person->division === $this->site->division && (null === $levels || (null !== $person->level && $levels->contains($person->level)));
+        return $this->wanted($person)
+            && $person->division === $this->site->division
+            && (null === $levels || (null !== $person->level && $levels->contains($person->level)));
     }
 
     /** Whether somebody's account is open, where it is known what time it is. */

@@ -6,19 +6,22 @@ namespace MintDoor\Core\Intake;
 
 use MintDoor\Core\People\Folding;
 
-/** Rows as they are typed or copied from a spreadsheet: their cells, what a first row calls them, and what a cell names. */
+/**
+ * Rows as they are typed or copied from a spreadsheet: their cells, what a first row calls them, and what a cell names.
+ */
 final class Columns
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return list<string> */
     public static function cells(string $line): array
     {
         $mark = str_contains($line, "\t") ? "\t" : (str_contains($line, ';') ? ';' : ',');
 
-        return array_map(static fn (?string $cell): string => trim((string) preg_replace('/\s+/u', ' ', (string) $cell)), str_getcsv($line, $mark, '"', ''));
+        return array_map(
+            static fn(?string $cell): string => trim((string) preg_replace('/\s+/u', ' ', (string) $cell)),
+            str_getcsv($line, $mark, '"', ''),
+        );
     }
 
     /**
@@ -43,7 +46,9 @@ final class Columns
             $fields[] = $field;
         }
 
-        return \count(array_filter($fields)) > 1 && \count(array_filter($fields)) >= \count($cells) - 1 ? $fields : null;
+        return \count(array_filter($fields)) > 1 && \count(array_filter($fields)) >= \count($cells) - 1
+            ? $fields
+            : null;
     }
 
     /**
@@ -55,7 +60,17 @@ final class Columns
     {
         $folded = implode(' ', Folding::tokens($typed));
         foreach ($names as $code => $name) {
-            if ('' !== $folded && \in_array($folded, [implode(' ', Folding::tokens((string) $code)), \is_string($name) ? implode(' ', Folding::tokens($name)) : ''], true)) {
+            if (
+                '' !== $folded
+                && \in_array(
+                    $folded,
+                    [
+                        implode(' ', Folding::tokens((string) $code)),
+                        \is_string($name) ? implode(' ', Folding::tokens($name)) : '',
+                    ],
+                    true,
+                )
+            ) {
                 return (string) $code;
             }
         }

@@ -23,8 +23,7 @@ final readonly class Known
         public array $preferred,
         public array $former,
         public array $identifiers,
-    ) {
-    }
+    ) {}
 
     /** @return list<string> pairs of names they are looked up by */
     public function keys(): array
@@ -35,13 +34,20 @@ final readonly class Known
     /** @return list<string> */
     public function addresses(): array
     {
-        return array_values(array_filter($this->identifiers, static fn (string $each): bool => str_contains($each, '@')));
+        return array_values(
+            array_filter($this->identifiers, static fn(string $each): bool => str_contains($each, '@')),
+        );
     }
 
     /** @return list<string> */
     public function numbers(): array
     {
-        return array_values(array_filter($this->identifiers, static fn (string $each): bool => 1 === preg_match('/^[a-z]{0,4}\d{4,}$/D', $each)));
+        return array_values(
+            array_filter(
+                $this->identifiers,
+                static fn(string $each): bool => 1 === preg_match('/^[a-z]{0,4}\d{4,}$/D', $each),
+            ),
+        );
     }
 
     /** @return list<string> every folded word of a name of theirs */

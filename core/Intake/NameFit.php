@@ -17,9 +17,7 @@ final readonly class NameFit
     /** Shorter names have too many neighbours. */
     private const LONG_ENOUGH = 4;
 
-    public function __construct(private Wording $wording)
-    {
-    }
+    public function __construct(private Wording $wording) {}
 
     /** @param list<string> $words folded */
     public function of(array $words, Known $known): ?Candidate
@@ -34,7 +32,7 @@ final readonly class NameFit
             [, $side, $source] = $slots[$slot];
             $used[$source][] = $slot;
             if (self::counts($slots, $slot)) {
-                $side ? $family[] = $slot : $given[] = $slot;
+                $side ? ($family[] = $slot) : ($given[] = $slot);
             }
             $worst = max($worst, $apart);
             $near += (int) ($apart >= self::NEAR);
@@ -45,25 +43,41 @@ final readonly class NameFit
         }
         $left = array_filter(
             $words,
-            static fn (string $word, int $place): bool => \strlen($word) > 1
+            static fn(string $word, int $place): bool => \strlen($word) > 1
                 && (!NameKeys::isParticle($word) || self::isAName($place, $words, $all, $pairs, $slots)),
             \ARRAY_FILTER_USE_BOTH,
         );
-        $letters = array_filter($words, static fn (string $word): bool => 1 === \strlen($word));
+        $letters = array_filter($words, static fn(string $word): bool => 1 === \strlen($word));
         $missing = self::missing($slots, $used);
         if ([] !== $left || [] !== $letters) {
             // Something besides: a remark when the directory knows no such name, and otherwise perhaps somebody else.
-            $somebodyElse = [] !== $letters || [] !== array_filter($left, fn (string $word): bool => NameKeys::isParticle($word) || $this->wording->mayBeAName($word));
+            $somebodyElse =
+                [] !== $letters
+                || []
+                    !== array_filter(
+                        $left,
+                        fn(string $word): bool => NameKeys::isParticle($word) || $this->wording->mayBeAName($word),
+                    );
             if ($worst >= self::INITIAL || $missing > 1 || ($somebodyElse && $missing > 0)) {
-                return [] === $letters && $near < 2 && $missing < 2 ? new Candidate($known, $near > 0 ? Evidence::SmallDifference : Evidence::PartOfTheName, false) : null;
+                return [] === $letters && $near < 2 && $missing < 2
+                    ? new Candidate($known, $near > 0 ? Evidence::SmallDifference : Evidence::PartOfTheName, false)
+                    : null;
             }
 
             return new Candidate($known, Evidence::PartOfTheName, !$somebodyElse && 0 === $missing, unread: true);
         }
 
         return match (true) {
-            $worst >= self::NEAR => new Candidate($known, Evidence::SmallDifference, 1 === $near && $missing < 2 && $this->first($slots, $used) && $this->isASlip($pairs, $slots)),
-            $worst >= self::INITIAL => new Candidate($known, Evidence::Initials, $missing < 2 && $this->first($slots, $used)),
+            $worst >= self::NEAR => new Candidate(
+                $known,
+                Evidence::SmallDifference,
+                1 === $near && $missing < 2 && $this->first($slots, $used) && $this->isASlip($pairs, $slots),
+            ),
+            $worst >= self::INITIAL => new Candidate(
+                $known,
+                Evidence::Initials,
+                $missing < 2 && $this->first($slots, $used),
+            ),
             $missing > 0 => new Candidate($known, Evidence::PartOfTheName, $this->first($slots, $used)),
             $worst >= self::SHORT => new Candidate($known, Evidence::Nickname),
             $worst >= self::SPELLED => new Candidate($known, Evidence::Transliteration),
@@ -82,13 +96,17 @@ final readonly class NameFit
     private static function counts(array $slots, int $slot): bool
     {
         [$name, , $source] = $slots[$slot];
-        $own = array_filter($slots, static fn (array $each): bool => $each[2] === $source && !NameKeys::isParticle($each[0]));
+        $own = array_filter(
+            $slots,
+            static fn(array $each): bool => $each[2] === $source && !NameKeys::isParticle($each[0]),
+        );
 
         return !NameKeys::isParticle($name) || [] === $own;
     }
 
     /**
-     * Whether a particle nobody of this name has is a name by itself: it may be one, and stands before none of their names.
+     * Whether a particle nobody of this name has is a name by itself: it may be one, and stands before none of their
+     * names.
      *
      * @param list<string>                      $all   words of the line
      * @param array<int, string>                $words those that stand for nothing
@@ -114,7 +132,14 @@ final readonly class NameFit
     private static function slots(Known $known): array
     {
         $slots = [];
-        foreach (['given' => $known->given, 'preferred' => $known->preferred, 'family' => $known->family, 'former' => $known->former] as $source => $names) {
+        foreach (
+            [
+                'given' => $known->given,
+                'preferred' => $known->preferred,
+                'family' => $known->family,
+                'former' => $known->former,
+            ] as $source => $names
+        ) {
             foreach ($names as $name) {
                 $slots[] = [$name, 'family' === $source || 'former' === $source, $source];
             }
@@ -168,9 +193,9 @@ final readonly class NameFit
     {
         $pairs = [];
         foreach (array_unique(array_column($slots, 2)) as $source) {
-            $own = array_keys(array_filter($slots, static fn (array $slot): bool => $slot[2] === $source));
+            $own = array_keys(array_filter($slots, static fn(array $slot): bool => $slot[2] === $source));
             if (\count($own) > 1) {
-                $name = implode('', array_map(static fn (int $slot): string => $slots[$slot][0], $own));
+                $name = implode('', array_map(static fn(int $slot): string => $slots[$slot][0], $own));
                 $place = array_search($name, $words, true);
                 if (false !== $place) {
                     foreach ($own as $slot) {
@@ -247,7 +272,7 @@ final readonly class NameFit
     private function first(array $slots, array $used): bool
     {
         foreach (['given', 'preferred'] as $source) {
-            $own = array_keys(array_filter($slots, static fn (array $slot): bool => $slot[2] === $source));
+            $own = array_keys(array_filter($slots, static fn(array $slot): bool => $slot[2] === $source));
             if ([] !== $own && \in_array($own[0], $used[$source] ?? [], true)) {
                 return true;
             }
@@ -274,17 +299,27 @@ final readonly class NameFit
     }
 
     /**
-     * Words of the name that are not there: of the given names or the preferred one, and of the family names or the former.
+     * Words of the name that are not there: of the given names or the preferred one, and of the family names or the
+     * former.
      *
      * @param list<array{string, bool, string}> $slots
      * @param array<string, list<int>>          $used
      */
     private static function missing(array $slots, array $used): int
     {
-        $of = static fn (string $source): array => array_keys(array_filter($slots, static fn (array $slot, int $at): bool => $slot[2] === $source && self::counts($slots, $at), \ARRAY_FILTER_USE_BOTH));
-        $lacks = static fn (string $source): int => \count(array_diff($of($source), $used[$source] ?? []));
+        $of = static fn(string $source): array => array_keys(
+            array_filter(
+                $slots,
+                static fn(array $slot, int $at): bool => $slot[2] === $source && self::counts($slots, $at),
+                \ARRAY_FILTER_USE_BOTH,
+            ),
+        );
+        $lacks = static fn(string $source): int => \count(array_diff($of($source), $used[$source] ?? []));
         $side = static function (string $a, string $b) use ($of, $lacks, $used): int {
-            $choices = array_map($lacks, array_filter([$a, $b], static fn (string $source): bool => isset($used[$source]) && [] !== $of($source)));
+            $choices = array_map(
+                $lacks,
+                array_filter([$a, $b], static fn(string $source): bool => isset($used[$source]) && [] !== $of($source)),
+            );
 
             return [] === $choices ? 0 : min($choices);
         };

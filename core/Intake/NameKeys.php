@@ -14,14 +14,68 @@ final class NameKeys
     /** Letters of a word that count in a pair. */
     private const LONGEST = 24;
 
-    private const PARTICLES = ['af', 'al', 'am', 'auf', 'av', 'bin', 'da', 'dal', 'das', 'de', 'dei', 'del', 'della', 'den', 'der', 'des', 'di', 'do', 'dos', 'du', 'el', 'het', 'ibn', 'la', 'las', 'le', 'los', 'of', 'op', 'ten', 'ter', 'van', 'vom', 'von', 'zu', 'zum', 'zur'];
+    private const PARTICLES = [
+        'af',
+        'al',
+        'am',
+        'auf',
+        'av',
+        'bin',
+        'da',
+        'dal',
+        'das',
+        'de',
+        'dei',
+        'del',
+        'della',
+        'den',
+        'der',
+        'des',
+        'di',
+        'do',
+        'dos',
+        'du',
+        'el',
+        'het',
+        'ibn',
+        'la',
+        'las',
+        'le',
+        'los',
+        'of',
+        'op',
+        'ten',
+        'ter',
+        'van',
+        'vom',
+        'von',
+        'zu',
+        'zum',
+        'zur',
+    ];
 
-    /** Particles that are family names of their own as well: where nobody asked for has one, it is a name of somebody else. */
-    private const NAMES_TOO = ['al', 'am', 'bin', 'da', 'dal', 'das', 'den', 'do', 'du', 'el', 'la', 'le', 'ten', 'van'];
+    /**
+     * Particles that are family names of their own as well: where nobody asked for has one, it is a name of somebody
+     * else.
+     */
+    private const NAMES_TOO = [
+        'al',
+        'am',
+        'bin',
+        'da',
+        'dal',
+        'das',
+        'den',
+        'do',
+        'du',
+        'el',
+        'la',
+        'le',
+        'ten',
+        'van',
+    ];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function isParticle(string $word): bool
     {
@@ -34,7 +88,10 @@ final class NameKeys
         return \in_array($word, self::NAMES_TOO, true);
     }
 
-    /** A folded word in the spelling its transliterations share: ä and ae, ø and oe, Dmitrij and Dmitri, Nowak and Novak, doubled letters and single ones. */
+    /**
+     * A folded word in the spelling its transliterations share: ä and ae, ø and oe, Dmitrij and Dmitri, Nowak and
+     * Novak, doubled letters and single ones.
+     */
     public static function canon(string $word): string
     {
         $word = strtr($word, ['ae' => 'a', 'oe' => 'o', 'ue' => 'u', 'y' => 'i', 'j' => 'i', 'w' => 'v']);
@@ -56,7 +113,7 @@ final class NameKeys
      */
     public static function ofPerson(array $given, array $family): array
     {
-        $first = static fn (string $word): string => $word[0];
+        $first = static fn(string $word): string => $word[0];
         $givens = array_merge(...array_map(self::sides(...), $given));
         $families = array_merge(...array_map(self::sides(...), $family));
         $pairs = [];
@@ -83,7 +140,7 @@ final class NameKeys
      */
     public static function sides(array $words): array
     {
-        $own = array_values(array_filter($words, static fn (string $word): bool => !self::isParticle($word))) ?: $words;
+        $own = array_values(array_filter($words, static fn(string $word): bool => !self::isParticle($word))) ?: $words;
         $all = array_map(self::canon(...), $own);
         if (\count($words) > 1) {
             $all[] = self::canon(implode('', $words));
@@ -93,8 +150,8 @@ final class NameKeys
     }
 
     /**
-     * A word with any one letter left out, and as it is: two words one slip apart share one of these (after the symmetric
-     * delete method of spelling correction).
+     * A word with any one letter left out, and as it is: two words one slip apart share one of these (after the
+     * symmetric delete method of spelling correction).
      *
      * @param string $word folded
      *

@@ -26,8 +26,7 @@ final readonly class PastedLine
         public array $levels = [],
         public array $divisions = [],
         public bool $unread = false,
-    ) {
-    }
+    ) {}
 
     /** What is remembered of a line: the same words and identifiers, however they were written. */
     public function gist(): string

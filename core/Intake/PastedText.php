@@ -19,7 +19,61 @@ final readonly class PastedText
     private const LONGEST = 200;
 
     /** Words that are never part of a name, in a line that has no identifier. */
-    private const NO_NAMES = ['absent', 'address', 'attendance', 'attached', 'best', 'class', 'course', 'date', 'dear', 'email', 'everybody', 'everyone', 'first', 'following', 'given', 'greetings', 'group', 'hello', 'here', 'hi', 'learners', 'list', 'login', 'mail', 'members', 'name', 'names', 'new', 'number', 'page', 'people', 'please', 'pupils', 'regards', 'roster', 'section', 'sent', 'sheet', 'signed', 'sincerely', 'students', 'sum', 'surname', 'teacher', 'term', 'thank', 'thanks', 'the', 'total', 'tutor', 'update', 'week', 'with'];
+    private const NO_NAMES = [
+        'absent',
+        'address',
+        'attendance',
+        'attached',
+        'best',
+        'class',
+        'course',
+        'date',
+        'dear',
+        'email',
+        'everybody',
+        'everyone',
+        'first',
+        'following',
+        'given',
+        'greetings',
+        'group',
+        'hello',
+        'here',
+        'hi',
+        'learners',
+        'list',
+        'login',
+        'mail',
+        'members',
+        'name',
+        'names',
+        'new',
+        'number',
+        'page',
+        'people',
+        'please',
+        'pupils',
+        'regards',
+        'roster',
+        'section',
+        'sent',
+        'sheet',
+        'signed',
+        'sincerely',
+        'students',
+        'sum',
+        'surname',
+        'teacher',
+        'term',
+        'thank',
+        'thanks',
+        'the',
+        'total',
+        'tutor',
+        'update',
+        'week',
+        'with',
+    ];
 
     private const CLOSINGS = ['best', 'cheers', 'greetings', 'regards', 'sincerely', 'thanks', 'thank', 'yours'];
 
@@ -56,7 +110,11 @@ final readonly class PastedText
      */
     public function lines(string $text, int $most = \PHP_INT_MAX): array
     {
-        $text = (string) preg_replace('/[\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}-\x{2069}\x{FEFF}\x{00AD}]|(?![\r\n\t])\p{Cc}/u', '', mb_scrub($text));
+        $text = (string) preg_replace(
+            '/[\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}-\x{2069}\x{FEFF}\x{00AD}]|(?![\r\n\t])\p{Cc}/u',
+            '',
+            mb_scrub($text),
+        );
         $text = (string) preg_replace('/[^\S\r\n\t]|\x{00A0}/u', ' ', $text);
         $lines = [];
         foreach (preg_split('/\r\n|\r|\n|\x{2028}|\x{2029}|\x{0085}/u', $text) ?: [] as $index => $raw) {
@@ -84,11 +142,29 @@ final readonly class PastedText
     private function several(string $shown): array
     {
         if (preg_match_all('/<[^<>\s]+@[^<>\s]+>/', $shown) > 1) {
-            return array_values(array_filter(array_map(static fn (string $part): string => trim($part, " ,;\t"), preg_split('/(?<=>)/', $shown) ?: []), static fn (string $part): bool => '' !== $part)) ?: [$shown];
+            return array_values(
+                array_filter(
+                    array_map(
+                        static fn(string $part): string => trim($part, " ,;\t"),
+                        preg_split('/(?<=>)/', $shown) ?: [],
+                    ),
+                    static fn(string $part): bool => '' !== $part,
+                ),
+            ) ?: [$shown];
         }
         foreach (['/\s*;\s*/', '/\s*,\s*/'] as $mark) {
-            $parts = array_values(array_filter(preg_split($mark, $shown) ?: [], static fn (string $part): bool => '' !== $part));
-            if (\count($parts) > 2 && [] === array_filter($parts, fn (string $part): bool => isset($this->divisions[self::joined($part)]) || 1 !== preg_match('/^[^\d\s@]+(?:\s+[^\d\s@]+){1,4}$/Du', $part))) {
+            $parts = array_values(
+                array_filter(preg_split($mark, $shown) ?: [], static fn(string $part): bool => '' !== $part),
+            );
+            if (
+                \count($parts) > 2
+                && []
+                    === array_filter(
+                        $parts,
+                        fn(string $part): bool => isset($this->divisions[self::joined($part)])
+                            || 1 !== preg_match('/^[^\d\s@]+(?:\s+[^\d\s@]+){1,4}$/Du', $part),
+                    )
+            ) {
                 return $parts;
             }
         }
@@ -100,13 +176,21 @@ final readonly class PastedText
     private function line(int $number, string $shown): array
     {
         // Numbering, bullets and ticks in front, and what is left of them behind.
-        $bare = (string) preg_replace('/^(?:\(?\d{1,3}[.)]\s*(?=\D)|[\-–—*•·▪◦‣✓✔☐☑☒✗xX>]\s+|\[[ xX✓]?\]\s*)+/u', '', $shown);
+        $bare = (string) preg_replace(
+            '/^(?:\(?\d{1,3}[.)]\s*(?=\D)|[\-–—*•·▪◦‣✓✔☐☑☒✗xX>]\s+|\[[ xX✓]?\]\s*)+/u',
+            '',
+            $shown,
+        );
         $bare = (string) preg_replace('/\b(?:mailto|tel):/i', '', $bare);
         // A number is one however it is announced.
-        $bare = (string) preg_replace('/(?:[#№]|\b(?:no|nr|num|number|id)\b[.:]?|n[º°]\.?)\s*(?=[A-Z]{0,4}\d{4,})/iu', ' ', $bare);
+        $bare = (string) preg_replace(
+            '/(?:[#№]|\b(?:no|nr|num|number|id)\b[.:]?|n[º°]\.?)\s*(?=[A-Z]{0,4}\d{4,})/iu',
+            ' ',
+            $bare,
+        );
         $people = $this->people($bare);
         if (\count($people) > 1) {
-            return array_merge(...array_map(fn (string $one): array => $this->line($number, $one), $people));
+            return array_merge(...array_map(fn(string $one): array => $this->line($number, $one), $people));
         }
         [$cells, $row] = self::cells($bare);
         $identifiers = $words = $levels = $divisions = [];
@@ -129,14 +213,51 @@ final readonly class PastedText
         }
         $identifiers = array_values(array_unique($identifiers));
         $unread = [] !== preg_grep('/^\d{1,3}$/D', $words);
-        $words = array_values(array_unique(array_filter($words, static fn (string $word): bool => 1 !== preg_match('/^\d{1,3}$/D', $word) && !\in_array($word, self::TITLES, true))));
+        $words = array_values(
+            array_unique(
+                array_filter(
+                    $words,
+                    static fn(string $word): bool => 1 !== preg_match('/^\d{1,3}$/D', $word)
+                        && !\in_array($word, self::TITLES, true),
+                ),
+            ),
+        );
         // Several of one kind are several people; a number and an address are one's.
-        $kinds = array_unique(array_map(static fn (string $each): string => str_contains($each, '@') ? '@' : (1 === preg_match('/\d{4}/', $each) ? '9' : 'a'), $identifiers));
+        $kinds = array_unique(
+            array_map(
+                static fn(string $each): string => str_contains($each, '@')
+                    ? '@'
+                    : (1 === preg_match('/\d{4}/', $each)
+                        ? '9'
+                        : 'a'),
+                $identifiers,
+            ),
+        );
         if ([] === $words && \count($identifiers) > 1 && (1 === \count($kinds) || !$row)) {
-            return array_map(static fn (string $identifier): PastedLine => new PastedLine($number, $identifier, [$identifier], [], true), $identifiers);
+            return array_map(
+                static fn(string $identifier): PastedLine => new PastedLine(
+                    $number,
+                    $identifier,
+                    [$identifier],
+                    [],
+                    true,
+                ),
+                $identifiers,
+            );
         }
 
-        return [new PastedLine($number, mb_substr($shown, 0, self::LONGEST), $identifiers, $words, [] !== $identifiers || $this->mayBeAName($shown, $words), array_values(array_unique($levels)), array_values(array_unique($divisions)), $unread)];
+        return [
+            new PastedLine(
+                $number,
+                mb_substr($shown, 0, self::LONGEST),
+                $identifiers,
+                $words,
+                [] !== $identifiers || $this->mayBeAName($shown, $words),
+                array_values(array_unique($levels)),
+                array_values(array_unique($divisions)),
+                $unread,
+            ),
+        ];
     }
 
     /**
@@ -148,9 +269,15 @@ final readonly class PastedText
     private function people(string $bare): array
     {
         preg_match_all('/[^\s,;|<>()\[\]"]+/u', $bare, $found, \PREG_OFFSET_CAPTURE);
-        $tokens = array_map(fn (array $token): array => [$token[1], self::kind($this->identifier($token[0]))], $found[0]);
+        $tokens = array_map(
+            fn(array $token): array => [$token[1], self::kind($this->identifier($token[0]))],
+            $found[0],
+        );
         $kinds = array_count_values(array_filter(array_column($tokens, 1)));
-        if ([] === array_filter($kinds, static fn (int $times): bool => $times > 1) || (\count($tokens) === array_sum($kinds) && !self::cells($bare)[1])) {
+        if (
+            [] === array_filter($kinds, static fn(int $times): bool => $times > 1)
+            || (\count($tokens) === array_sum($kinds) && !self::cells($bare)[1])
+        ) {
             return [$bare];
         }
         $wordsFirst = '' === $tokens[0][1];
@@ -170,12 +297,15 @@ final readonly class PastedText
             $last = $kind;
         }
         $parts = array_map(
-            static fn (int $from, ?int $until): string => trim(substr($bare, $from, null === $until ? null : $until - $from), " \t,;|<>()[]\"&/"),
+            static fn(int $from, ?int $until): string => trim(
+                substr($bare, $from, null === $until ? null : $until - $from),
+                " \t,;|<>()[]\"&/",
+            ),
             $cuts,
             [...\array_slice($cuts, 1), null],
         );
 
-        return array_values(array_filter($parts, static fn (string $part): bool => '' !== $part)) ?: [$bare];
+        return array_values(array_filter($parts, static fn(string $part): bool => '' !== $part)) ?: [$bare];
     }
 
     private static function kind(?string $identifier): string
@@ -196,7 +326,12 @@ final readonly class PastedText
     private static function cells(string $bare): array
     {
         foreach (['/\t/', '/;/', '/\|/', '/,/'] as $mark) {
-            $cells = array_values(array_filter(array_map(static fn (string $cell): string => trim($cell, ' "'), preg_split($mark, $bare) ?: []), static fn (string $cell): bool => '' !== $cell));
+            $cells = array_values(
+                array_filter(
+                    array_map(static fn(string $cell): string => trim($cell, ' "'), preg_split($mark, $bare) ?: []),
+                    static fn(string $cell): bool => '' !== $cell,
+                ),
+            );
             // A comma alone parts a family name from a given one.
             if (\count($cells) > ('/,/' === $mark ? 2 : 1)) {
                 return [$cells, true];
@@ -218,13 +353,21 @@ final readonly class PastedText
             }
         }
 
-        return array_values(array_filter(preg_split('/[\t;,<>()\[\]\/\s"]+/u', $cell) ?: [], static fn (string $part): bool => '' !== $part));
+        return array_values(
+            array_filter(
+                preg_split('/[\t;,<>()\[\]\/\s"]+/u', $cell) ?: [],
+                static fn(string $part): bool => '' !== $part,
+            ),
+        );
     }
 
     /** A level a cell says: in words, or as a small number in a column of its own. */
     private static function level(string $cell, bool $column): ?int
     {
-        return 1 === preg_match('/^(?:level|lvl\.?|l)\s*(\d{1,2})$/Di', $cell, $found) || ($column && 1 === preg_match('/^(\d{1,2})$/D', $cell, $found)) ? (int) $found[1] : null;
+        return 1 === preg_match('/^(?:level|lvl\.?|l)\s*(\d{1,2})$/Di', $cell, $found)
+            || ($column && 1 === preg_match('/^(\d{1,2})$/D', $cell, $found))
+            ? (int) $found[1]
+            : null;
     }
 
     /** A part that is a number, a login or an address, as it is compared; null for a word of a name. */
@@ -247,9 +390,11 @@ final readonly class PastedText
     /** @param list<string> $words */
     private function mayBeAName(string $shown, array $words): bool
     {
-        $long = array_filter($words, static fn (string $word): bool => \strlen($word) > 1);
+        $long = array_filter($words, static fn(string $word): bool => \strlen($word) > 1);
 
-        return [] !== $long && \count($words) <= 9 && mb_strlen($shown) <= self::LONGEST
+        return [] !== $long
+            && \count($words) <= 9
+            && mb_strlen($shown) <= self::LONGEST
             && 1 !== preg_match('/[:!?]\s*$/u', $shown)
             && [] === array_intersect($words, self::NO_NAMES);
     }
@@ -268,9 +413,14 @@ final readonly class PastedText
         foreach ($lines as $place => $line) {
             $closes = !$line->person && [] !== array_intersect($line->words, self::CLOSINGS);
             if ($people && $closes && $count - $place - 1 <= self::SIGNATURE) {
-                $signed = static fn (PastedLine $last): PastedLine => [] === $last->identifiers ? new PastedLine($last->number, $last->text, [], $last->words, false) : $last;
+                $signed = static fn(PastedLine $last): PastedLine => [] === $last->identifiers
+                    ? new PastedLine($last->number, $last->text, [], $last->words, false)
+                    : $last;
 
-                return [...\array_slice($lines, 0, $place + 1), ...array_map($signed, \array_slice($lines, $place + 1))];
+                return [
+                    ...\array_slice($lines, 0, $place + 1),
+                    ...array_map($signed, \array_slice($lines, $place + 1)),
+                ];
             }
             $people = $people || $line->person;
         }

@@ -20,6 +20,5 @@ final readonly class Reading
         public ?string $mistyped = null,
         public ?Evidence $decided = null,
         public ?int $repeats = null,
-    ) {
-    }
+    ) {}
 }

@@ -15,9 +15,7 @@ final class Rows
 
     private const CELL_LINES = 20;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param int $most rows that are not empty
@@ -68,7 +66,7 @@ final class Rows
         for ($at = 0; $at < \strlen($row); ++$at) {
             $character = $row[$at];
             if ('"' === $character) {
-                $inside = $inside ? false : ($fresh || (0 < $at && '"' === $row[$at - 1]));
+                $inside = $inside ? false : $fresh || (0 < $at && '"' === $row[$at - 1]);
             }
             $fresh = !$inside && \in_array($character, ["\t", ';', ','], true);
         }

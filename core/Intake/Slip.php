@@ -16,13 +16,11 @@ final class Slip
     /** Rows of a keyboard; a key's neighbours stand beside it. QWERTY, QWERTZ and AZERTY share nearly all of them. */
     private const ROWS = ['qwertyuiop', 'asdfghjkl', 'zxcvbnm'];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
-     * Edit distance with swapped neighbours as one step (optimal string alignment), the likely slips at a lower price:
-     * a neighbouring key, a letter doubled or not, two letters swapped, one vowel for another.
+     * Edit distance with swapped neighbours as one step (optimal string alignment), the likely slips at a lower
+     * price: a neighbouring key, a letter doubled or not, two letters swapped, one vowel for another.
      */
     public static function between(string $a, string $b): float
     {
@@ -35,7 +33,8 @@ final class Slip
         for ($back = 0; $back < $most - $front && $a[$m - 1 - $back] === $b[$n - 1 - $back]; ++$back) {
         }
         $differ = max($m, $n) - $front - $back;
-        // Slips stand close together; words that differ over a longer stretch are other words, whatever it takes to get there.
+        // Slips stand close together; words that differ over a longer stretch are other words, whatever it takes to get
+        // there.
         if ($differ > self::STRETCH) {
             return (float) $differ;
         }
@@ -82,7 +81,10 @@ final class Slip
             foreach ([$row - 1, $row, $row + 1] as $other) {
                 $there = strpos(self::ROWS[$other] ?? '', $b);
                 // The rows below stand half a key to the right.
-                if (false !== $there && \in_array($there - $at, $other === $row ? [-1, 1] : ($other > $row ? [-1, 0] : [0, 1]), true)) {
+                if (
+                    false !== $there
+                    && \in_array($there - $at, $other === $row ? [-1, 1] : ($other > $row ? [-1, 0] : [0, 1]), true)
+                ) {
                     return true;
                 }
             }

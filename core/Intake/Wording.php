@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Intake;
 
-/** What the words of pasted lines may stand for: themselves, what they are short for, and names of the directory one slip away. */
+/**
+ * What the words of pasted lines may stand for: themselves, what they are short for, and names of the directory one
+ * slip away.
+ */
 final readonly class Wording
 {
     /** Names near a word that are tried. */
@@ -17,7 +20,8 @@ final readonly class Wording
     private array $near;
 
     /**
-     * @param list<string>     $names folded words of the directory's names, at least those that share a slip (`NameKeys::slips()`) with a word of the lines
+     * @param list<string>     $names folded words of the directory's names, at least those that share a slip
+     *     (`NameKeys::slips()`) with a word of the lines
      * @param list<PastedLine> $lines
      */
     public function __construct(private Nicknames $nicknames, array $names, array $lines)
@@ -38,7 +42,17 @@ final readonly class Wording
             }
             unset($found[$word]);
             asort($found);
-            $near[$word] = array_map(strval(...), array_keys(\array_slice(array_filter($found, static fn (float $apart): bool => $apart < Slip::OTHER), 0, self::MOST_NEAR, true)));
+            $near[$word] = array_map(
+                strval(...),
+                array_keys(
+                    \array_slice(
+                        array_filter($found, static fn(float $apart): bool => $apart < Slip::OTHER),
+                        0,
+                        self::MOST_NEAR,
+                        true,
+                    ),
+                ),
+            );
         }
         $this->near = $near;
     }
@@ -82,12 +96,17 @@ final readonly class Wording
     /** @return list<string> pairs under which whoever a line means is found */
     public function keys(PastedLine $line): array
     {
-        $own = array_values(array_filter($line->words, static fn (string $word): bool => !NameKeys::isParticle($word))) ?: $line->words;
+        $own =
+            array_values(array_filter($line->words, static fn(string $word): bool => !NameKeys::isParticle($word)))
+            ?: $line->words;
         $words = array_map(NameKeys::canon(...), $own);
-        $others = array_map(fn (string $word): array => [
-            ...array_map(NameKeys::canon(...), $this->nicknames->of($word)),
-            ...array_map(NameKeys::canon(...), $this->near[$word] ?? []),
-        ], $own);
+        $others = array_map(
+            fn(string $word): array => [
+                ...array_map(NameKeys::canon(...), $this->nicknames->of($word)),
+                ...array_map(NameKeys::canon(...), $this->near[$word] ?? []),
+            ],
+            $own,
+        );
         $pairs = [];
         $count = \count($words);
         for ($i = 0; $i < $count; ++$i) {

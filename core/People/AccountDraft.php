@@ -28,21 +28,34 @@ final readonly class AccountDraft
         public ?string $email = null,
         public ?string $login = null,
         public array $problems = [],
-    ) {
-    }
+    ) {}
 
     /** @return array<string, string> number, address and login as they are compared, by field */
     public function identifiers(): array
     {
-        return array_map(Folding::identifier(...), array_filter(['number' => $this->number, 'email' => $this->email, 'login' => $this->login], static fn (?string $each): bool => null !== $each));
+        return array_map(
+            Folding::identifier(...),
+            array_filter(
+                ['number' => $this->number, 'email' => $this->email, 'login' => $this->login],
+                static fn(?string $each): bool => null !== $each,
+            ),
+        );
     }
 
     /** The login that is made of a name: given and family name in plain letters, parted by a dot. */
     public function loginOfName(): string
     {
-        $part = static fn (string $name, int $most): string => implode('-', \array_slice(Folding::tokens($name), 0, $most));
+        $part = static fn(string $name, int $most): string => implode(
+            '-',
+            \array_slice(Folding::tokens($name), 0, $most),
+        );
 
-        return substr(trim($part($this->preferred ?? $this->given, 1).'.'.$part($this->family, 3), '.'), 0, self::LONGEST_LOGIN - 4) ?: 'person';
+        return substr(
+            trim($part($this->preferred ?? $this->given, 1).'.'.$part($this->family, 3), '.'),
+            0,
+            self::LONGEST_LOGIN - 4,
+        )
+            ?: 'person';
     }
 
     public const LONGEST_LOGIN = 80;

@@ -26,6 +26,5 @@ final readonly class AccountLine
         public ?string $login = null,
         public ?string $known = null,
         public array $candidates = [],
-    ) {
-    }
+    ) {}
 }

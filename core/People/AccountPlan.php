@@ -12,9 +12,9 @@ use MintDoor\Core\Sheets\Note;
 use MintDoor\Core\Sheets\Verdict;
 
 /**
- * Works out which rows make an account, for whom, and under which login. Nobody is made twice: whoever has a number, login or
- * address of the row is that person; a namesake who may be meant is asked about. No two people share an address, and no two
- * accounts a login.
+ * Works out which rows make an account, for whom, and under which login. Nobody is made twice: whoever has a number,
+ * login or address of the row is that person; a namesake who may be meant is asked about. No two people share an
+ * address, and no two accounts a login.
  */
 final class AccountPlan
 {
@@ -38,7 +38,8 @@ final class AccountPlan
 
     /**
      * @param array<string, Known>      $directory everybody who comes into question, by id
-     * @param array<string, list<string>> $holders ids of those who hold an identifier of some row, as it is compared; those out of sight too
+     * @param array<string, list<string>> $holders ids of those who hold an identifier of some row, as it is compared;
+     *     those out of sight too
      * @param array<string, true>       $taken     logins that are not free
      * @param array<string, true>       $accounts  ids of those of the directory who have an account
      * @param array<int, string>        $choices   by row: a person's id, or `NEW`
@@ -51,8 +52,7 @@ final class AccountPlan
         private readonly array $accounts,
         private readonly array $choices,
         private readonly mixed $mayMake,
-    ) {
-    }
+    ) {}
 
     /**
      * @param list<AccountDraft>  $drafts
@@ -69,13 +69,23 @@ final class AccountPlan
             }
         }
 
-        return array_map(fn (AccountDraft $draft): AccountLine => $this->line($draft, $readings[$draft->row] ?? null), $drafts);
+        return array_map(
+            fn(AccountDraft $draft): AccountLine => $this->line($draft, $readings[$draft->row] ?? null),
+            $drafts,
+        );
     }
 
     private function line(AccountDraft $draft, ?Reading $reading): AccountLine
     {
         if ([] !== $draft->problems) {
-            return new AccountLine($draft, Verdict::Refused, array_map(static fn (array $each): Note => new Note($each['code'], ['field' => $each['field']]), $draft->problems));
+            return new AccountLine(
+                $draft,
+                Verdict::Refused,
+                array_map(
+                    static fn(array $each): Note => new Note($each['code'], ['field' => $each['field']]),
+                    $draft->problems,
+                ),
+            );
         }
         foreach ($draft->identifiers() as $field => $identifier) {
             if (isset($this->rows[$identifier])) {
@@ -93,16 +103,31 @@ final class AccountPlan
             }
         }
         if (\count($whose) > 1) {
-            return $this->refused($draft, 'several-people', ['field' => array_values($whose)[1]], $this->candidates($whose, $reading));
+            return $this->refused(
+                $draft,
+                'several-people',
+                ['field' => array_values($whose)[1]],
+                $this->candidates($whose, $reading),
+            );
         }
         if ([] !== $whose) {
             return $this->held($draft, array_key_first($whose), array_values($whose)[0], $chosen, $reading);
         }
         if (null !== $chosen && self::NEW !== $chosen) {
-            return isset($this->directory[$chosen]) ? $this->known($draft, $chosen) : $this->refused($draft, 'unknown-choice', ['field' => 'name']);
+            return isset($this->directory[$chosen])
+                ? $this->known($draft, $chosen)
+                : $this->refused($draft, 'unknown-choice', ['field' => 'name']);
         }
-        $namesakes = array_values(array_filter($reading->candidates ?? [], static fn (Candidate $each): bool => $each->evidence->tier() >= self::NAMESAKE || Evidence::OneDigitOff === $each->evidence));
-        $meant = array_values(array_filter($namesakes, fn (Candidate $each): bool => !$this->contradicts($draft, $each->known)));
+        $namesakes = array_values(
+            array_filter(
+                $reading->candidates ?? [],
+                static fn(Candidate $each): bool => $each->evidence->tier() >= self::NAMESAKE
+                    || Evidence::OneDigitOff === $each->evidence,
+            ),
+        );
+        $meant = array_values(
+            array_filter($namesakes, fn(Candidate $each): bool => !$this->contradicts($draft, $each->known)),
+        );
         if ([] !== $meant && self::NEW !== $chosen) {
             return new AccountLine($draft, Verdict::NeedsChoice, [new Note('same-name')], candidates: $meant);
         }
@@ -114,12 +139,20 @@ final class AccountPlan
         }
         $this->names[$name] ??= [$draft->row, $draft->number];
 
-        return $this->fresh($draft, [] === $namesakes || [] !== $meant ? [] : [new Note('namesake', ['n' => \count($namesakes)])]);
+        return $this->fresh(
+            $draft,
+            [] === $namesakes || [] !== $meant ? [] : [new Note('namesake', ['n' => \count($namesakes)])],
+        );
     }
 
     /** Somebody has an identifier of the row. */
-    private function held(AccountDraft $draft, string $person, string $field, ?string $chosen, ?Reading $reading): AccountLine
-    {
+    private function held(
+        AccountDraft $draft,
+        string $person,
+        string $field,
+        ?string $chosen,
+        ?Reading $reading,
+    ): AccountLine {
         $known = $this->directory[$person] ?? null;
         if (null === $known) {
             return $this->refused($draft, 'taken-elsewhere', ['field' => $field]);
@@ -130,14 +163,24 @@ final class AccountPlan
 
         // Another's number may be a slip or another spelling of theirs; another's login or address is only theirs.
         return 'number' === $field
-            ? new AccountLine($draft, Verdict::NeedsChoice, [new Note('number-of-another')], candidates: $this->candidates([$person => $field], $reading))
+            ? new AccountLine(
+                $draft,
+                Verdict::NeedsChoice,
+                [new Note('number-of-another')],
+                candidates: $this->candidates([$person => $field], $reading),
+            )
             : $this->refused($draft, 'taken', ['field' => $field], $this->candidates([$person => $field], $reading));
     }
 
     private function known(AccountDraft $draft, string $person): AccountLine
     {
         if (isset($this->people[$person])) {
-            return new AccountLine($draft, Verdict::NothingToDo, [new Note('repeat', ['row' => $this->people[$person]])], known: $person);
+            return new AccountLine(
+                $draft,
+                Verdict::NothingToDo,
+                [new Note('repeat', ['row' => $this->people[$person]])],
+                known: $person,
+            );
         }
         $this->people[$person] = $draft->row;
         if (isset($this->accounts[$person])) {
@@ -145,7 +188,12 @@ final class AccountPlan
         }
         $one = $this->directory[$person]->person;
         if (!($this->mayMake)($one->kind, $one->division)) {
-            return new AccountLine($draft, Verdict::Refused, [new Note('not-yours-to-make', ['field' => 'division'])], known: $person);
+            return new AccountLine(
+                $draft,
+                Verdict::Refused,
+                [new Note('not-yours-to-make', ['field' => 'division'])],
+                known: $person,
+            );
         }
 
         return $this->ready($draft, [new Note('known-person')], $person);
@@ -163,7 +211,9 @@ final class AccountPlan
     private function fresh(AccountDraft $draft, array $cautions): AccountLine
     {
         if (!($this->mayMake)($draft->kind, $draft->division)) {
-            return $this->refused($draft, 'not-yours-to-make', ['field' => PersonKind::Learner === $draft->kind ? 'division' : 'kind']);
+            return $this->refused($draft, 'not-yours-to-make', [
+                'field' => PersonKind::Learner === $draft->kind ? 'division' : 'kind',
+            ]);
         }
 
         return $this->ready($draft, $cautions);
@@ -175,7 +225,11 @@ final class AccountPlan
             return $draft->login;
         }
         $base = $draft->loginOfName();
-        for ($n = 1, $login = $base; isset($this->taken[$login]) || isset($this->logins[$login]); $login = $base.++$n) {
+        for (
+            $n = 1, $login = $base;
+            isset($this->taken[$login]) || isset($this->logins[$login]);
+            $login = $base.++$n
+        ) {
         }
         $this->logins[$login] = true;
 
@@ -187,7 +241,13 @@ final class AccountPlan
     {
         $person = $known->person;
         $numbers = $known->numbers();
-        $oneOff = null !== $draft->number && [] !== array_filter($numbers, static fn (string $each): bool => levenshtein(strtolower((string) $draft->number), $each) <= 1);
+        $oneOff =
+            null !== $draft->number
+            && []
+                !== array_filter(
+                    $numbers,
+                    static fn(string $each): bool => levenshtein(strtolower((string) $draft->number), $each) <= 1,
+                );
 
         return $person->kind !== $draft->kind || (null !== $draft->number && [] !== $numbers && !$oneOff);
     }
@@ -196,7 +256,8 @@ final class AccountPlan
     {
         $words = Folding::tokens($draft->given.' '.$draft->family.' '.$draft->preferred);
 
-        return [] !== array_intersect($words, $known->names()) && \count(array_intersect(Folding::tokens($draft->family), [...$known->family, ...$known->former])) > 0;
+        return [] !== array_intersect($words, $known->names())
+            && \count(array_intersect(Folding::tokens($draft->family), [...$known->family, ...$known->former])) > 0;
     }
 
     /**

@@ -9,23 +9,75 @@ use MintDoor\Core\Intake\Rows;
 use MintDoor\Core\Intake\TooMuch;
 
 /**
- * Reads rows of people who are to get accounts, as they are typed or pasted from a spreadsheet. A first row may name the
- * columns; without one each cell is taken for what it looks like: an address, a number, a level, a division, a kind, a login,
- * and what is left is the name.
+ * Reads rows of people who are to get accounts, as they are typed or pasted from a spreadsheet. A first row may name
+ * the columns; without one each cell is taken for what it looks like: an address, a number, a level, a division, a
+ * kind, a login, and what is left is the name.
  */
 final readonly class AccountRows
 {
-    private const FIELDS = ['given' => '', 'family' => '', 'name' => '', 'preferred' => '', 'kind' => '', 'division' => '', 'level' => '', 'number' => '', 'email' => '', 'login' => ''];
+    private const FIELDS = [
+        'given' => '',
+        'family' => '',
+        'name' => '',
+        'preferred' => '',
+        'kind' => '',
+        'division' => '',
+        'level' => '',
+        'number' => '',
+        'email' => '',
+        'login' => '',
+    ];
 
     /** What columns are called in a first row. */
     private const CALLED = [
-        'given' => ['given', 'given name', 'given names', 'first name', 'forename'], 'family' => ['family', 'family name', 'surname', 'last name'], 'name' => ['name', 'full name'], 'preferred' => ['preferred', 'preferred name', 'called'],
-        'kind' => ['kind', 'type'], 'division' => ['division', 'school'], 'level' => ['level'], 'number' => ['number', 'learner number', 'staff number', 'no'], 'email' => ['email', 'e mail', 'mail', 'address', 'e mail address'], 'login' => ['login', 'login name', 'user name'],
+        'given' => ['given', 'given name', 'given names', 'first name', 'forename'],
+        'family' => ['family', 'family name', 'surname', 'last name'],
+        'name' => ['name', 'full name'],
+        'preferred' => ['preferred', 'preferred name', 'called'],
+        'kind' => ['kind', 'type'],
+        'division' => ['division', 'school'],
+        'level' => ['level'],
+        'number' => ['number', 'learner number', 'staff number', 'no'],
+        'email' => ['email', 'e mail', 'mail', 'address', 'e mail address'],
+        'login' => ['login', 'login name', 'user name'],
     ];
 
-    private const KINDS = ['learner' => 'learner', 'pupil' => 'learner', 'student' => 'learner', 'staff' => 'staff', 'teacher' => 'staff', 'tutor' => 'staff', 'guardian' => 'guardian', 'parent' => 'guardian', 'outsider' => 'outsider', 'guest' => 'outsider'];
+    private const KINDS = [
+        'learner' => 'learner',
+        'pupil' => 'learner',
+        'student' => 'learner',
+        'staff' => 'staff',
+        'teacher' => 'staff',
+        'tutor' => 'staff',
+        'guardian' => 'guardian',
+        'parent' => 'guardian',
+        'outsider' => 'outsider',
+        'guest' => 'outsider',
+    ];
 
-    private const PARTICLES = ['al', 'de', 'del', 'der', 'den', 'di', 'da', 'dos', 'du', 'el', 'la', 'las', 'le', 'los', 'st', 'van', 'von', 'ter', 'ten', 'bin', 'ibn'];
+    private const PARTICLES = [
+        'al',
+        'de',
+        'del',
+        'der',
+        'den',
+        'di',
+        'da',
+        'dos',
+        'du',
+        'el',
+        'la',
+        'las',
+        'le',
+        'los',
+        'st',
+        'van',
+        'von',
+        'ter',
+        'ten',
+        'bin',
+        'ibn',
+    ];
 
     private const LONGEST_NAME = 80;
 
@@ -44,8 +96,7 @@ final readonly class AccountRows
         private string $division,
         private PersonKind $kind,
         private ?int $level = null,
-    ) {
-    }
+    ) {}
 
     /**
      * @param int $most rows
@@ -60,8 +111,14 @@ final readonly class AccountRows
         $columns = null;
         $first = true;
         foreach (Rows::of($text, $most + 1) as $number => $line) {
-            $cells = Columns::cells((string) preg_replace('/[\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}-\x{2069}\x{FEFF}\x{00AD}]|(?!\t)\p{Cc}/u', '', $line));
-            if ([] === array_filter($cells, static fn (string $cell): bool => '' !== $cell)) {
+            $cells = Columns::cells(
+                (string) preg_replace(
+                    '/[\x{200B}-\x{200F}\x{202A}-\x{202E}\x{2060}-\x{2069}\x{FEFF}\x{00AD}]|(?!\t)\p{Cc}/u',
+                    '',
+                    $line,
+                ),
+            );
+            if ([] === array_filter($cells, static fn(string $cell): bool => '' !== $cell)) {
                 continue;
             }
             if ($first) {
@@ -74,7 +131,11 @@ final readonly class AccountRows
             if (\count($drafts) >= $most) {
                 throw new TooMuch('too-many', $number);
             }
-            $drafts[] = $this->draft($number, trim($line), null === $columns ? $this->byLooks($cells) : self::byColumns($cells, $columns));
+            $drafts[] = $this->draft(
+                $number,
+                trim($line),
+                null === $columns ? $this->byLooks($cells) : self::byColumns($cells, $columns),
+            );
         }
 
         return $drafts;
@@ -126,7 +187,11 @@ final readonly class AccountRows
 
     private function looksLike(string $cell): ?string
     {
-        $number = array_filter($this->formats, static fn (NumberFormat $format): bool => NumberReading::Other !== $format->read($cell) && \strlen((string) preg_replace('/\D/', '', $cell)) >= 4);
+        $number = array_filter(
+            $this->formats,
+            static fn(NumberFormat $format): bool => NumberReading::Other !== $format->read($cell)
+                && \strlen((string) preg_replace('/\D/', '', $cell)) >= 4,
+        );
 
         return match (true) {
             str_contains($cell, '@') => 'email',
@@ -158,22 +223,39 @@ final readonly class AccountRows
             $wrong('kind', 'unknown');
             $kind = $this->kind;
         }
-        $division = '' === $row['division'] ? $this->division : (string) Columns::among($row['division'], $this->divisions);
+        $division =
+            '' === $row['division'] ? $this->division : (string) Columns::among($row['division'], $this->divisions);
         if ('' === $division) {
             $wrong('division', '' === $row['division'] ? 'missing' : 'unknown');
         }
-        $email = '' === $row['email'] ? null : mb_strtolower((string) preg_replace('/^.*<([^<>]*)>$|^mailto:/i', '$1', $row['email']));
+        $email =
+            '' === $row['email']
+                ? null
+                : mb_strtolower((string) preg_replace('/^.*<([^<>]*)>$|^mailto:/i', '$1', $row['email']));
         if (null !== $email && !self::isAddress($email)) {
             $wrong('email', 'not-an-address');
         }
         $login = '' === $row['login'] ? null : mb_strtolower($row['login']);
-        if (null !== $login && 1 !== preg_match('/^[a-z0-9][a-z0-9._-]{1,'.(AccountDraft::LONGEST_LOGIN - 2).'}$/D', $login)) {
+        if (
+            null !== $login
+            && 1 !== preg_match('/^[a-z0-9][a-z0-9._-]{1,'.(AccountDraft::LONGEST_LOGIN - 2).'}$/D', $login)
+        ) {
             $wrong('login', 'not-a-login');
         }
 
         return new AccountDraft(
-            $number, mb_substr($text, 0, 200), $given, $family, '' === $row['preferred'] || $row['preferred'] === $given ? null : $row['preferred'],
-            $kind, $division, $this->level($row['level'], $kind, $wrong), '' === $row['number'] ? null : $this->number($row['number'], $kind, $wrong), $email, $login, $problems,
+            $number,
+            mb_substr($text, 0, 200),
+            $given,
+            $family,
+            '' === $row['preferred'] || $row['preferred'] === $given ? null : $row['preferred'],
+            $kind,
+            $division,
+            $this->level($row['level'], $kind, $wrong),
+            '' === $row['number'] ? null : $this->number($row['number'], $kind, $wrong),
+            $email,
+            $login,
+            $problems,
         );
     }
 
@@ -212,10 +294,13 @@ final readonly class AccountRows
      */
     public static function numberAs(string $typed, PersonKind $kind, array $formats, ?string &$code): ?string
     {
-        $own = array_filter($formats, static fn (NumberFormat $format): bool => \in_array($kind, $format->kinds, true));
-        $readings = array_map(static fn (NumberFormat $format): NumberReading => $format->read($typed), $own);
+        $own = array_filter($formats, static fn(NumberFormat $format): bool => \in_array($kind, $format->kinds, true));
+        $readings = array_map(static fn(NumberFormat $format): NumberReading => $format->read($typed), $own);
         $bare = NumberFormat::bare($typed);
-        if (\in_array(NumberReading::Fits, $readings, true) || ([] === $own && 1 === preg_match('/^[A-Z0-9]{3,32}$/D', $bare))) {
+        if (
+            \in_array(NumberReading::Fits, $readings, true)
+            || ([] === $own && 1 === preg_match('/^[A-Z0-9]{3,32}$/D', $bare))
+        ) {
             return $bare;
         }
         $code = \in_array(NumberReading::WrongCheckDigit, $readings, true) ? 'check-digit' : 'not-a-number';
@@ -229,7 +314,8 @@ final readonly class AccountRows
     }
 
     /**
-     * Given and family name of a name in one: "Family, Given", or the last word with the particles before it is the family name.
+     * Given and family name of a name in one: "Family, Given", or the last word with the particles before it is the
+     * family name.
      *
      * @return array{string, string}
      */

@@ -11,11 +11,7 @@ final readonly class CareVerdict
      * @param 'own-account'|'administers'|'not-a-learner'|'out-of-reach'|'minor'|'own-making'|'gone'|null $refusal
      * @param ?int $from the instant from which a tie of one's own making counts, with `own-making`
      */
-    private function __construct(
-        public ?string $refusal,
-        public ?int $from = null,
-    ) {
-    }
+    private function __construct(public ?string $refusal, public ?int $from = null) {}
 
     public static function yes(): self
     {

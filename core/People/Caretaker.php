@@ -24,8 +24,7 @@ final readonly class Caretaker
         public array $divisions,
         public int $atHome = 24,
         public int $beyond = 168,
-    ) {
-    }
+    ) {}
 
     /** An account holds for every site, so that closing and opening it is for administrators. */
     public function mayClose(Person $whose): bool
@@ -65,23 +64,17 @@ final readonly class Caretaker
      * @param bool      $used whether anybody ever signed in with the account
      * @param list<Tie> $ties that hold now
      */
-    public function card(
-        Person $whose,
-        bool $administers,
-        bool $minor,
-        array $ties,
-        bool $used,
-        int $now,
-    ): CareVerdict {
+    public function card(Person $whose, bool $administers, bool $minor, array $ties, bool $used, int $now): CareVerdict
+    {
         $verdict = $this->care($whose, $administers, $minor, $ties, $now);
-        $atHome = array_filter(self::counting($minor, $ties), static fn (Tie $tie): bool => $tie->home);
+        $atHome = array_filter(self::counting($minor, $ties), static fn(Tie $tie): bool => $tie->home);
 
         return 'own-making' === $verdict->refusal && !$used && [] !== $atHome ? CareVerdict::yes() : $verdict;
     }
 
     /**
-     * Whether they may make somebody of a kind: administrators anybody of their divisions, those who let people in learners
-     * of the divisions of their sites.
+     * Whether they may make somebody of a kind: administrators anybody of their divisions, those who let people in
+     * learners of the divisions of their sites.
      *
      * @param list<string> $lettingInto codes of the divisions of sites they let people into
      */
@@ -118,14 +111,14 @@ final readonly class Caretaker
         if ([] === $counting) {
             return CareVerdict::no([] === $ties ? 'out-of-reach' : 'minor');
         }
-        $from = min(array_map(
-            fn (Tie $tie): int => $tie->own ? $tie->since + self::HOUR * (
-                $tie->home
-                    ? $this->atHome
-                    : $this->beyond
-            ) : $now,
-            $counting,
-        ));
+        $from = min(
+            array_map(
+                fn(Tie $tie): int => $tie->own
+                    ? $tie->since + self::HOUR * ($tie->home ? $this->atHome : $this->beyond)
+                    : $now,
+                $counting,
+            ),
+        );
 
         return $from <= $now ? CareVerdict::yes() : CareVerdict::notYet($from);
     }
@@ -139,6 +132,6 @@ final readonly class Caretaker
      */
     private static function counting(bool $minor, array $ties): array
     {
-        return array_values(array_filter($ties, static fn (Tie $tie): bool => !$minor || $tie->leads));
+        return array_values(array_filter($ties, static fn(Tie $tie): bool => !$minor || $tie->leads));
     }
 }

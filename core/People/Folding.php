@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\People;
 
-/** Names and what people type of them, folded to the same plain letters: other scripts, diacritics and case set aside (ICU transliteration). */
+/**
+ * Names and what people type of them, folded to the same plain letters: other scripts, diacritics and case set aside
+ * (ICU transliteration).
+ */
 final class Folding
 {
     /**
@@ -16,10 +19,12 @@ final class Folding
      */
     public static function plain(array $identifiers): array
     {
-        return array_values(array_filter(
-            $identifiers,
-            static fn (string $identifier): bool => 1 === preg_match('/^[\x20-\x7e]*$/D', $identifier),
-        ));
+        return array_values(
+            array_filter(
+                $identifiers,
+                static fn(string $identifier): bool => 1 === preg_match('/^[\x20-\x7e]*$/D', $identifier),
+            ),
+        );
     }
 
     /** A longer token is cut, on both sides alike. */
@@ -27,9 +32,7 @@ final class Folding
 
     private static ?\Transliterator $transliterator = null;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * The folded words of a text, in order, repeats removed.
@@ -41,7 +44,11 @@ final class Folding
         $folded = self::fold($text);
         preg_match_all('/[a-z0-9]+/', str_replace(['\'', '`'], '', $folded), $found);
 
-        return array_values(array_unique(array_map(static fn (string $token): string => substr($token, 0, self::LONGEST_TOKEN), $found[0])));
+        return array_values(
+            array_unique(
+                array_map(static fn(string $token): string => substr($token, 0, self::LONGEST_TOKEN), $found[0]),
+            ),
+        );
     }
 
     /** One identifier (number, login, address) as it is compared: trimmed, lower case. */
@@ -55,7 +62,8 @@ final class Folding
         if (1 !== preg_match('/[^\x00-\x7f]/', $text)) {
             return strtolower($text);
         }
-        self::$transliterator ??= \Transliterator::create('Any-Latin; Latin-ASCII; Lower()')
+        self::$transliterator ??=
+            \Transliterator::create('Any-Latin; Latin-ASCII; Lower()')
             ?? throw new \LogicException('ICU has no Latin transliteration.');
 
         return (string) self::$transliterator->transliterate(mb_scrub($text));

@@ -7,9 +7,7 @@ namespace MintDoor\Core\People;
 /** The check digit of ISO/IEC 7812-1, annex B (the Luhn formula). */
 final class Luhn
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @param numeric-string $digits the digits without the check digit */
     public static function checkDigit(string $digits): int
@@ -20,6 +18,6 @@ final class Luhn
             $sum += $value > 9 ? $value - 9 : $value;
         }
 
-        return (10 - $sum % 10) % 10;
+        return (10 - ($sum % 10)) % 10;
     }
 }

@@ -14,8 +14,8 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /**
- * What it takes in a site to make one person of two: what the one who goes has there, the one who stays gets, and the one who
- * goes is taken out. Both there in different roles is for somebody to settle.
+ * What it takes in a site to make one person of two: what the one who goes has there, the one who stays gets, and the
+ * one who goes is taken out. Both there in different roles is for somebody to settle.
  */
 final readonly class Merging
 {
@@ -24,18 +24,18 @@ final readonly class Merging
      * @param ?non-empty-list<string>   $between  roles somebody has to choose from
      * @param list<string>              $cautions "keeps-out", "pause-stays-behind"
      */
-    private function __construct(public array $steps, public ?array $between = null, public array $cautions = [])
-    {
-    }
+    private function __construct(public array $steps, public ?array $between = null, public array $cautions = []) {}
 
     /** @param ?string $role somebody chose where both are there in different ones */
     public static function inSite(Timeline $stays, Timeline $goes, int $now, RoleBook $book, ?string $role = null): self
     {
         $gone = $goes->at($now);
         $kept = $stays->at($now);
-        $isHere = static fn (?Segment $segment): bool => null !== $segment && $segment->state->here();
+        $isHere = static fn(?Segment $segment): bool => null !== $segment && $segment->state->here();
         if (State::KeptOut === $gone?->state) {
-            return State::KeptOut === $kept?->state ? new self([]) : new self([[true, new Wanted(Verb::KeepOut)]], cautions: ['keeps-out']);
+            return State::KeptOut === $kept?->state
+                ? new self([])
+                : new self([[true, new Wanted(Verb::KeepOut)]], cautions: ['keeps-out']);
         }
         if (null === $gone || !$isHere($gone)) {
             return new self([]);
@@ -50,7 +50,21 @@ final readonly class Merging
             $from = State::Upcoming === $gone->state ? max($now, $gone->window->until) : $now;
             $until = $goes->holdsUntil($now, $isHere);
 
-            return new self([[true, new Wanted(Verb::LetIn, $theirs, $from > $now || $until < Time::FOREVER ? new Window($from, max($from + 1, $until)) : null, sure: true)], $out], cautions: $cautions);
+            return new self(
+                [
+                    [
+                        true,
+                        new Wanted(
+                            Verb::LetIn,
+                            $theirs,
+                            $from > $now || $until < Time::FOREVER ? new Window($from, max($from + 1, $until)) : null,
+                            sure: true,
+                        ),
+                    ],
+                    $out,
+                ],
+                cautions: $cautions,
+            );
         }
         $own = self::role($kept, $book);
         if ($own === $theirs) {
@@ -60,7 +74,10 @@ final readonly class Merging
             return new self([], [$own, $theirs]);
         }
 
-        return new self($role === $own ? [$out] : [[true, new Wanted(Verb::ChangeRole, $theirs, sure: true)], $out], cautions: $cautions);
+        return new self(
+            $role === $own ? [$out] : [[true, new Wanted(Verb::ChangeRole, $theirs, sure: true)], $out],
+            cautions: $cautions,
+        );
     }
 
     /** The highest of the roles of a stretch. */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\People;
 
-/** How the numbers of some kinds of person are written: a prefix, and so many digits, the last of which may check the others. */
+/**
+ * How the numbers of some kinds of person are written: a prefix, and so many digits, the last of which may check the
+ * others.
+ */
 final readonly class NumberFormat
 {
     /**
@@ -19,8 +22,7 @@ final readonly class NumberFormat
         public string $prefix,
         public int $digits,
         public bool $checked,
-    ) {
-    }
+    ) {}
 
     /** What is so about a text taken as such a number; blanks, dots and dashes are set aside. */
     public function read(string $text): NumberReading

@@ -18,9 +18,7 @@ final class PasswordRule
     /** Shorter parts of a name are in every password. */
     private const OWN = 3;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param list<string> $own names, login, address and number of whoever chooses it
@@ -68,10 +66,10 @@ final class PasswordRule
         $left = implode('', Folding::tokens(strtr($password, ['.' => ' ', '-' => ' ', '_' => ' '])));
         $parts = array_filter(
             Folding::tokens(strtr(implode(' ', $own), ['.' => ' ', '@' => ' ', '_' => ' ', '-' => ' '])),
-            static fn (string $part): bool => \strlen($part) >= self::OWN,
+            static fn(string $part): bool => \strlen($part) >= self::OWN,
         );
         // The longest first, so that "anna" does not leave "bella" behind.
-        usort($parts, static fn (string $a, string $b): int => \strlen($b) <=> \strlen($a));
+        usort($parts, static fn(string $a, string $b): int => \strlen($b) <=> \strlen($a));
         $without = str_replace($parts, '', $left);
 
         return $without !== $left && \strlen($without) < self::LEFT;

@@ -16,11 +16,7 @@ final readonly class PeopleQuery
      * @param list<string> $tokens     folded words; each begins some word of the name, in any order
      * @param string       $identifier the whole text as a number, login or address
      */
-    private function __construct(
-        public array $tokens,
-        public string $identifier,
-    ) {
-    }
+    private function __construct(public array $tokens, public string $identifier) {}
 
     public static function of(string $typed): self
     {
@@ -32,7 +28,8 @@ final readonly class PeopleQuery
     /** Whether there is too little to look for. */
     public function tooShort(): bool
     {
-        return mb_strlen($this->identifier) < self::SHORTEST || ([] === $this->tokens && !str_contains($this->identifier, '@'));
+        return mb_strlen($this->identifier) < self::SHORTEST
+            || ([] === $this->tokens && !str_contains($this->identifier, '@'));
     }
 
     /** Whether each word begins some word of these names. */
@@ -78,14 +75,16 @@ final readonly class PeopleQuery
     /** @param list<string> $words */
     private function begun(array $words): int
     {
-        return \count(array_filter($this->tokens, static function (string $token) use ($words): bool {
-            foreach ($words as $word) {
-                if (str_starts_with($word, $token)) {
-                    return true;
+        return \count(
+            array_filter($this->tokens, static function (string $token) use ($words): bool {
+                foreach ($words as $word) {
+                    if (str_starts_with($word, $token)) {
+                        return true;
+                    }
                 }
-            }
 
-            return false;
-        }));
+                return false;
+            }),
+        );
     }
 }

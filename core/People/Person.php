@@ -18,8 +18,7 @@ final readonly class Person
         public string $division,
         public ?int $level = null,
         public int $accountClosedFrom = Time::FOREVER,
-    ) {
-    }
+    ) {}
 
     public function accountOpen(int $instant): bool
     {

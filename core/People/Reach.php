@@ -14,12 +14,7 @@ final readonly class Reach
      * @param list<string> $divisions codes of the divisions within reach
      * @param list<string> $minors    codes of the divisions whose learners are minors
      */
-    public function __construct(
-        public bool $everything,
-        public array $divisions,
-        public array $minors,
-    ) {
-    }
+    public function __construct(public bool $everything, public array $divisions, public array $minors) {}
 
     /** @param bool $namedExactly by their number or address in full; a login is no proof that one knows somebody */
     public function sight(Person $person, bool $namedExactly): Sight

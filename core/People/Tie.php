@@ -13,11 +13,5 @@ final readonly class Tie
      * @param bool $own   whether it is of the caretaker's own making
      * @param int  $since the instant from which it has held without a break
      */
-    public function __construct(
-        public bool $leads,
-        public bool $home,
-        public bool $own,
-        public int $since,
-    ) {
-    }
+    public function __construct(public bool $leads, public bool $home, public bool $own, public int $since) {}
 }

@@ -50,10 +50,10 @@ enum MessageKind: string
     {
         return [
             ...self::EVERYWHERE,
-            ...($this->ofSite() ? ['site', 'role', 'until', 'by', 'words'] : []),
-            ...(self::Welcome === $this ? ['division', 'by', 'words'] : []),
-            ...(self::AccountChanged === $this ? ['what', 'by', 'division'] : []),
-            ...(self::TakenOut === $this ? [] : ['link']),
+            ...$this->ofSite() ? ['site', 'role', 'until', 'by', 'words'] : [],
+            ...self::Welcome === $this ? ['division', 'by', 'words'] : [],
+            ...self::AccountChanged === $this ? ['what', 'by', 'division'] : [],
+            ...self::TakenOut === $this ? [] : ['link'],
         ];
     }
 

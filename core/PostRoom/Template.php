@@ -4,26 +4,35 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\PostRoom;
 
-/** Subject and text of a message, with names between braces where something is filled in. It is plain text: what looks like markup is shown as it is. */
+/**
+ * Subject and text of a message, with names between braces where something is filled in. It is plain text: what looks
+ * like markup is shown as it is.
+ */
 final readonly class Template
 {
     public const LONGEST_SUBJECT = 150;
 
     public const LONGEST_BODY = 5_000;
 
-    public function __construct(public string $subject, public string $body)
-    {
-    }
+    public function __construct(public string $subject, public string $body) {}
 
     /**
      * What is wrong with it for messages of a kind.
      *
-     * @return list<array{field: 'subject'|'body', code: 'empty'|'too-long'|'unknown'|'not-closed'|'no-link'|'link-in-subject'|'line-break', value: string}>
+     * @return list<array{
+     *     field: 'subject'|'body',
+     *     code: 'empty'|'too-long'|'unknown'|'not-closed'|'no-link'|'link-in-subject'|'line-break',
+     *     value: string,
+     * }>
      */
     public function problems(MessageKind $kind): array
     {
         $problems = [];
-        foreach (['subject' => [$this->subject, self::LONGEST_SUBJECT], 'body' => [$this->body, self::LONGEST_BODY]] as $field => [$text, $most]) {
+        $fields = [
+            'subject' => [$this->subject, self::LONGEST_SUBJECT],
+            'body' => [$this->body, self::LONGEST_BODY],
+        ];
+        foreach ($fields as $field => [$text, $most]) {
             if ('' === trim($text)) {
                 $problems[] = ['field' => $field, 'code' => 'empty', 'value' => ''];
             }
@@ -52,8 +61,8 @@ final readonly class Template
     }
 
     /**
-     * Filled in for one person. Values are never read as templates; words of somebody's own come before the link where the
-     * template has no place for them.
+     * Filled in for one person. Values are never read as templates; words of somebody's own come before the link where
+     * the template has no place for them.
      *
      * @param array<string, string> $values by name; the link is left out, it is put in when the message is sent
      */
@@ -62,11 +71,23 @@ final readonly class Template
         $words = trim($values['words'] ?? '');
         $body = $this->body;
         if ('' !== $words && !\in_array('words', self::named($body), true)) {
-            $body = \in_array('link', self::named($body), true) ? (string) preg_replace('/^(.*\{\s*link\s*\}.*)$/mu', "\n{words}\n\n$1", $body, 1) : $body."\n\n{words}";
+            $body = \in_array('link', self::named($body), true)
+                ? (string) preg_replace('/^(.*\{\s*link\s*\}.*)$/mu', "\n{words}\n\n$1", $body, 1)
+                : $body."\n\n{words}";
         }
-        $fill = static fn (string $text): string => (string) preg_replace_callback('/\{\s*([a-z]+)\s*\}/u', static fn (array $found): string => 'link' === $found[1] ? Letter::LINK : Letter::plain($values[$found[1]] ?? ''), $text);
+        $fill = static fn(string $text): string => (string) preg_replace_callback(
+            '/\{\s*([a-z]+)\s*\}/u',
+            static fn(array $found): string => 'link' === $found[1]
+                ? Letter::LINK
+                : Letter::plain($values[$found[1]] ?? ''),
+            $text,
+        );
         // What is left empty leaves no hole.
-        $text = (string) preg_replace('/\n{3,}/', "\n\n", (string) preg_replace('/[ \t]+$/m', '', str_replace(["\r\n", "\r"], "\n", $fill($body))));
+        $text = (string) preg_replace(
+            '/\n{3,}/',
+            "\n\n",
+            (string) preg_replace('/[ \t]+$/m', '', str_replace(["\r\n", "\r"], "\n", $fill($body))),
+        );
 
         return new Letter(trim((string) preg_replace('/\s+/u', ' ', $fill($this->subject))), trim($text));
     }

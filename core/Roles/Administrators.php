@@ -7,9 +7,7 @@ namespace MintDoor\Core\Roles;
 /** Who administers the platform: somebody always does. */
 final class Administrators
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * Whether somebody may become, stay or stop being an administrator.

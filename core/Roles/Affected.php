@@ -12,6 +12,5 @@ final readonly class Affected
         public bool $gain,
         public int $people,
         public int $sites,
-    ) {
-    }
+    ) {}
 }

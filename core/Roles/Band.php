@@ -7,7 +7,9 @@ namespace MintDoor\Core\Roles;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\Sites\LevelBand;
 
-/** Rules of a role for some of those who hold it, told apart by division and level: the person decides, nobody picks. */
+/**
+ * Rules of a role for some of those who hold it, told apart by division and level: the person decides, nobody picks.
+ */
 final readonly class Band
 {
     /**
@@ -20,8 +22,7 @@ final readonly class Band
         public array $divisions,
         public ?LevelBand $levels,
         public array $permissions,
-    ) {
-    }
+    ) {}
 
     public function covers(Person $person): bool
     {

@@ -10,11 +10,5 @@ use MintDoor\Core\People\Person;
 final readonly class Holders
 {
     /** @param list<string> $roles codes */
-    public function __construct(
-        public string $site,
-        public array $roles,
-        public Person $person,
-        public int $people,
-    ) {
-    }
+    public function __construct(public string $site, public array $roles, public Person $person, public int $people) {}
 }

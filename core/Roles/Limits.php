@@ -46,8 +46,7 @@ final readonly class Limits
         public int $keepMessages = 365,
         public int $keepAddresses = 180,
         public int $keepAnswers = 24,
-    ) {
-    }
+    ) {}
 
     /** Whether taking out so many of so many who are here wants the number typed. */
     public function manyRemoved(int $people, int $here): bool

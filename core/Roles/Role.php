@@ -40,8 +40,7 @@ final readonly class Role
         public ?string $caution = null,
         public ?LevelBand $learnersOf = null,
         public array $bands = [],
-    ) {
-    }
+    ) {}
 
     public function bandOf(Person $person): ?Band
     {

@@ -18,7 +18,7 @@ final readonly class RoleBook
     /** @param list<Role> $roles */
     public function __construct(array $roles)
     {
-        usort($roles, static fn (Role $a, Role $b): int => [$b->rank, $a->code] <=> [$a->rank, $b->code]);
+        usort($roles, static fn(Role $a, Role $b): int => [$b->rank, $a->code] <=> [$a->rank, $b->code]);
         $this->roles = array_column($roles, null, 'code');
     }
 
@@ -46,13 +46,17 @@ final readonly class RoleBook
             return null === $only ? [] : [$only];
         }
 
-        return array_values(array_filter($this->roles, static fn (Role $role): bool => \in_array($role->code, $codes, true)));
+        return array_values(
+            array_filter($this->roles, static fn(Role $role): bool => \in_array($role->code, $codes, true)),
+        );
     }
 
     /** @return list<string> codes of the roles that carry a permission, highest rank first */
     public function holdersOf(Permission $permission): array
     {
-        return array_keys(array_filter($this->roles, static fn (Role $role): bool => \in_array($permission, $role->permissions, true)));
+        return array_keys(
+            array_filter($this->roles, static fn(Role $role): bool => \in_array($permission, $role->permissions, true)),
+        );
     }
 
     /**
@@ -74,11 +78,14 @@ final readonly class RoleBook
         return array_values($union);
     }
 
-    /** Whether somebody in this state holds a seat: by an accepted way in that is not over, and a role that takes one. */
+    /**
+     * Whether somebody in this state holds a seat: by an accepted way in that is not over, and a role that takes one.
+     */
     public function holdsSeat(?Segment $segment): bool
     {
-        return null !== $segment && $segment->holdsSeat
-            && [] !== array_filter($this->pick($segment->roles), static fn (Role $role): bool => $role->takesSeat);
+        return null !== $segment
+            && $segment->holdsSeat
+            && [] !== array_filter($this->pick($segment->roles), static fn(Role $role): bool => $role->takesSeat);
     }
 
     /** Whether a person may hold a role in a site, whoever gives it. */
@@ -91,15 +98,25 @@ final readonly class RoleBook
         if (!\in_array($person->kind, $role->for, true)) {
             return RoleVerdict::no('wrong-kind', ['kind' => $person->kind->value]);
         }
-        if (PersonKind::Learner === $person->kind && null !== $role->learnersOf
-            && (null === $person->level || !$role->learnersOf->contains($person->level))) {
-            return RoleVerdict::no('wrong-level', ['lowest' => $role->learnersOf->lowest, 'highest' => $role->learnersOf->highest]);
+        if (
+            PersonKind::Learner === $person->kind
+            && null !== $role->learnersOf
+            && (null === $person->level || !$role->learnersOf->contains($person->level))
+        ) {
+            return RoleVerdict::no('wrong-level', [
+                'lowest' => $role->learnersOf->lowest,
+                'highest' => $role->learnersOf->highest,
+            ]);
         }
         if (null !== $role->caution) {
             return RoleVerdict::withCaution('cautioned', ['caution' => $role->caution]);
         }
         if ($role->takesSeat && $this->outsideTheSite($person, $site)) {
-            return RoleVerdict::withCaution('other-levels', ['level' => $person->level, 'lowest' => $site->levels?->lowest, 'highest' => $site->levels?->highest]);
+            return RoleVerdict::withCaution('other-levels', [
+                'level' => $person->level,
+                'lowest' => $site->levels?->lowest,
+                'highest' => $site->levels?->highest,
+            ]);
         }
 
         return RoleVerdict::yes();
@@ -131,7 +148,9 @@ final readonly class RoleBook
     {
         $role = $this->find($code);
 
-        return $taker->administrator || $taker->personId === $person->id || (null !== $role && $this->hasToGive($role, $taker));
+        return $taker->administrator
+            || $taker->personId === $person->id
+            || (null !== $role && $this->hasToGive($role, $taker));
     }
 
     /**
@@ -140,8 +159,11 @@ final readonly class RoleBook
      */
     public function suggest(Standing $giver, Person $person, Site $site, ?string $before = null): ?string
     {
-        $codes = array_filter($this->roles, static fn (Role $role): bool => \in_array($person->kind, $role->suggestFor, true));
-        foreach ([...(null === $before ? [] : [$before]), ...array_keys($codes)] as $code) {
+        $codes = array_filter(
+            $this->roles,
+            static fn(Role $role): bool => \in_array($person->kind, $role->suggestFor, true),
+        );
+        foreach ([...null === $before ? [] : [$before], ...array_keys($codes)] as $code) {
             if ($this->mayGive($code, $giver, $person, $site)->allowed) {
                 return $code;
             }

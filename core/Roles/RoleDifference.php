@@ -11,11 +11,7 @@ final readonly class RoleDifference
      * @param list<Permission> $also
      * @param list<Permission> $not
      */
-    private function __construct(
-        public array $also,
-        public array $not,
-    ) {
-    }
+    private function __construct(public array $also, public array $not) {}
 
     /**
      * @param list<Permission> $before
@@ -34,6 +30,8 @@ final readonly class RoleDifference
      */
     private static function without(array $some, array $others): array
     {
-        return array_values(array_filter($some, static fn (Permission $permission): bool => !\in_array($permission, $others, true)));
+        return array_values(
+            array_filter($some, static fn(Permission $permission): bool => !\in_array($permission, $others, true)),
+        );
     }
 }

@@ -8,17 +8,18 @@ namespace MintDoor\Core\Roles;
 final readonly class RoleVerdict
 {
     /**
-     * @param string                            $code     "fits", "cautioned", "other-levels", or for no: "wrong-kind", "wrong-level", "not-yours-to-give", "not-to-yourself", "no-such-role"
+     * @param string                            $code     "fits", "cautioned", "other-levels", or for no: "wrong-kind",
+     *     "wrong-level", "not-yours-to-give", "not-to-yourself", "no-such-role"
      * @param array<string, string|int|null> $values
-     * @param list<string>                      $givers   codes of the roles whose holders could, when `not-…`; administrators always could
+     * @param list<string>                      $givers   codes of the roles whose holders could, when `not-…`;
+     *     administrators always could
      */
     private function __construct(
         public bool $allowed,
         public string $code,
         public array $values = [],
         public array $givers = [],
-    ) {
-    }
+    ) {}
 
     public static function yes(): self
     {

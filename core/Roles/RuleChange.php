@@ -7,11 +7,7 @@ namespace MintDoor\Core\Roles;
 /** Rules as they are and as somebody wants them: what that does to those who hold roles. */
 final readonly class RuleChange
 {
-    public function __construct(
-        public Rules $before,
-        public Rules $after,
-    ) {
-    }
+    public function __construct(public Rules $before, public Rules $after) {}
 
     /** @return list<string> codes of the roles that let somebody do something else than before, or that come or go */
     public function roles(): array
@@ -27,7 +23,8 @@ final readonly class RuleChange
     }
 
     /**
-     * Who would gain or lose which permission, by adding up all they hold: whoever keeps it through another role loses nothing.
+     * Who would gain or lose which permission, by adding up all they hold: whoever keeps it through another role loses
+     * nothing.
      *
      * @param iterable<Holders> $holders
      *
@@ -38,19 +35,47 @@ final readonly class RuleChange
         $counts = $known = [];
         foreach ($holders as $some) {
             // Few are different in what the answer depends on.
-            $difference = $known[implode(' ', [...$some->roles, $some->person->kind->value, $some->person->level, $some->person->division])] ??= RoleDifference::ofPermissions(
+            $difference = $known[
+                implode(' ', [
+                    ...$some->roles,
+                    $some->person->kind->value,
+                    $some->person->level,
+                    $some->person->division,
+                ])
+            ] ??= RoleDifference::ofPermissions(
                 $this->before->roles->permissions($some->roles, $some->person),
                 $this->after->roles->permissions($some->roles, $some->person),
             );
-            foreach ([...array_map(static fn (Permission $each): array => [$each, true], $difference->also), ...array_map(static fn (Permission $each): array => [$each, false], $difference->not)] as [$permission, $gain]) {
+            foreach (
+                [
+                    ...array_map(static fn(Permission $each): array => [$each, true], $difference->also),
+                    ...array_map(static fn(Permission $each): array => [$each, false], $difference->not),
+                ] as [$permission, $gain]
+            ) {
                 $key = $permission->value.' '.(int) $gain;
                 $counts[$key] ??= ['permission' => $permission, 'gain' => $gain, 'people' => 0, 'sites' => []];
                 $counts[$key]['people'] += $some->people;
                 $counts[$key]['sites'][$some->site] = true;
             }
         }
-        $affected = array_values(array_map(static fn (array $each): Affected => new Affected($each['permission'], $each['gain'], $each['people'], \count($each['sites'])), $counts));
-        usort($affected, static fn (Affected $a, Affected $b): int => [$b->people, $a->permission->value] <=> [$a->people, $b->permission->value]);
+        $affected = array_values(
+            array_map(
+                static fn(array $each): Affected => new Affected(
+                    $each['permission'],
+                    $each['gain'],
+                    $each['people'],
+                    \count($each['sites']),
+                ),
+                $counts,
+            ),
+        );
+        usort(
+            $affected,
+            static fn(Affected $a, Affected $b): int => [$b->people, $a->permission->value] <=> [
+                $a->people,
+                $b->permission->value,
+            ],
+        );
 
         return $affected;
     }

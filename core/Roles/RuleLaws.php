@@ -13,15 +13,24 @@ use MintDoor\Core\People\PersonKind;
 final class RuleLaws
 {
     /** Role names of LIS 2.0 and LTI 1.3 a role may stand for; a sub-role follows after `#`. */
-    public const STANDARDS = ['Instructor', 'TeachingAssistant', 'TeachingAssistant#Grader', 'ContentDeveloper', 'Mentor', 'Learner', 'Observer', 'Guest', 'Administrator', 'Member'];
+    public const STANDARDS = [
+        'Instructor',
+        'TeachingAssistant',
+        'TeachingAssistant#Grader',
+        'ContentDeveloper',
+        'Mentor',
+        'Learner',
+        'Observer',
+        'Guest',
+        'Administrator',
+        'Member',
+    ];
 
     private const LONGEST_NAME = 60;
     private const LONGEST_CAUTION = 200;
     private const MOST_ROLES = 40;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param array<string, int> $holders   people who hold a role or will, by its code
@@ -34,7 +43,11 @@ final class RuleLaws
         $problems = [];
         $names = $ranks = [];
         foreach ($after->roles->all() as $role) {
-            array_push($problems, ...self::role($role, $after->roles, $divisions), ...self::kept($role, $before->roles->find($role->code)));
+            array_push(
+                $problems,
+                ...self::role($role, $after->roles, $divisions),
+                ...self::kept($role, $before->roles->find($role->code)),
+            );
             $names[mb_strtolower(trim($role->name))][] = $role->code;
             $ranks[$role->rank][] = $role->code;
         }
@@ -47,13 +60,15 @@ final class RuleLaws
         }
         foreach ($before->roles->all() as $role) {
             if (null === $after->roles->find($role->code) && ($holders[$role->code] ?? 0) > 0) {
-                $problems[] = new RuleProblem('roles/'.$role->code, 'still-held', ['people' => $holders[$role->code]]);
+                $problems[] = new RuleProblem('roles/'.$role->code, 'still-held', [
+                    'people' => $holders[$role->code],
+                ]);
             }
         }
         if (\count($after->roles->all()) > self::MOST_ROLES) {
             $problems[] = new RuleProblem('roles', 'too-many-roles', ['most' => self::MOST_ROLES]);
         }
-        if ([] === array_filter($after->roles->all(), static fn (Role $role): bool => $role->lead)) {
+        if ([] === array_filter($after->roles->all(), static fn(Role $role): bool => $role->lead)) {
             $problems[] = new RuleProblem('roles', 'no-lead-role');
         }
 
@@ -61,7 +76,12 @@ final class RuleLaws
             $problems[] = new RuleProblem('outside/'.$division, 'no-such-division');
         }
 
-        return [...$problems, ...self::numbers($after->numbers), ...self::limits($after->limits), ...self::nicknames($after->nicknames())];
+        return [
+            ...$problems,
+            ...self::numbers($after->numbers),
+            ...self::limits($after->limits),
+            ...self::nicknames($after->nicknames()),
+        ];
     }
 
     /**
@@ -73,9 +93,16 @@ final class RuleLaws
     {
         $at = 'roles/'.$role->code.'/';
         $problems = [];
-        $wrong = static function (bool $is, string $field, string $code, string ...$values) use (&$problems, $at): void {
+        $wrong = static function (bool $is, string $field, string $code, string ...$values) use (
+            &$problems,
+            $at,
+        ): void {
             if ($is) {
-                $problems[] = new RuleProblem($at.$field, $code, array_filter($values, is_string(...), \ARRAY_FILTER_USE_KEY));
+                $problems[] = new RuleProblem(
+                    $at.$field,
+                    $code,
+                    array_filter($values, is_string(...), \ARRAY_FILTER_USE_KEY),
+                );
             }
         };
         $wrong('' === trim($role->name), 'name', 'no-name');
@@ -86,31 +113,77 @@ final class RuleLaws
         $wrong($role->rank < 1 || $role->rank > 999, 'rank', 'rank-out-of-range');
         $wrong([] === $role->for, 'for', 'for-nobody');
         $wrong([] === $role->permissions, 'permissions', 'may-nothing');
-        $wrong([] !== array_filter($role->suggestFor, static fn (PersonKind $kind): bool => !\in_array($kind, $role->for, true)), 'suggestFor', 'suggested-for-others');
+        $wrong(
+            []
+                !== array_filter(
+                    $role->suggestFor,
+                    static fn(PersonKind $kind): bool => !\in_array($kind, $role->for, true),
+                ),
+            'suggestFor',
+            'suggested-for-others',
+        );
         if ($role->lead) {
             $wrong(!$role->listed, 'listed', 'lead-unlisted');
             $wrong([PersonKind::Staff] !== $role->for, 'for', 'lead-for-others');
             $wrong(!\in_array(Permission::RunSite, $role->permissions, true), 'permissions', 'lead-runs-site');
         }
-        $wrong(!$role->lead && \in_array(Permission::RunSite, $role->permissions, true), 'permissions', 'only-leads-run');
-        $wrong(\in_array(PersonKind::Learner, $role->for, true) && \in_array(Permission::LetIn, $role->permissions, true), 'permissions', 'learners-let-in');
-        foreach ([[$role->permissions, 'permissions'], ...array_map(static fn (Band $band, int $index): array => [$band->permissions, "bands/$index/permissions"], $role->bands, array_keys($role->bands))] as [$permissions, $field]) {
+        $wrong(
+            !$role->lead && \in_array(Permission::RunSite, $role->permissions, true),
+            'permissions',
+            'only-leads-run',
+        );
+        $wrong(
+            \in_array(PersonKind::Learner, $role->for, true) && \in_array(Permission::LetIn, $role->permissions, true),
+            'permissions',
+            'learners-let-in',
+        );
+        foreach (
+            [
+                [$role->permissions, 'permissions'],
+                ...array_map(
+                    static fn(Band $band, int $index): array => [$band->permissions, "bands/$index/permissions"],
+                    $role->bands,
+                    array_keys($role->bands),
+                ),
+            ] as [$permissions, $field]
+        ) {
             foreach ($permissions as $permission) {
                 foreach ($permission->needs() as $needed) {
-                    $wrong(!\in_array($needed, $permissions, true), $field, 'needs-permission', permission: $permission->value, needed: $needed->value);
+                    $wrong(
+                        !\in_array($needed, $permissions, true),
+                        $field,
+                        'needs-permission',
+                        permission: $permission->value,
+                        needed: $needed->value,
+                    );
                 }
             }
         }
         foreach ($role->bands as $index => $band) {
             $wrong([] !== array_diff($band->divisions, $divisions), "bands/$index/divisions", 'no-such-division');
-            $wrong([] !== array_udiff($band->permissions, $role->permissions, static fn (Permission $a, Permission $b): int => $a->value <=> $b->value), "bands/$index/permissions", 'band-above-role', band: $band->name);
+            $wrong(
+                []
+                    !== array_udiff(
+                        $band->permissions,
+                        $role->permissions,
+                        static fn(Permission $a, Permission $b): int => $a->value <=> $b->value,
+                    ),
+                "bands/$index/permissions",
+                'band-above-role',
+                band: $band->name,
+            );
         }
         foreach ($role->givenBy as $code) {
             $giver = $book->find($code);
             $wrong(null === $giver, 'givenBy', 'no-such-giver', giver: $code);
             if (null !== $giver) {
                 $wrong($giver->rank < $role->rank, 'givenBy', 'given-from-below', giver: $code);
-                $wrong(!\in_array(Permission::LetIn, $giver->permissions, true), 'givenBy', 'giver-lets-nobody-in', giver: $code);
+                $wrong(
+                    !\in_array(Permission::LetIn, $giver->permissions, true),
+                    'givenBy',
+                    'giver-lets-nobody-in',
+                    giver: $code,
+                );
             }
         }
 
@@ -125,8 +198,12 @@ final class RuleLaws
     private static function kept(Role $role, ?Role $before): array
     {
         return [
-            ...(null !== $before && $before->lead !== $role->lead ? [new RuleProblem("roles/$role->code/lead", 'lead-stays')] : []),
-            ...(null !== $before && $before->takesSeat !== $role->takesSeat ? [new RuleProblem("roles/$role->code/takesSeat", 'seat-stays')] : []),
+            ...null !== $before && $before->lead !== $role->lead
+                ? [new RuleProblem("roles/$role->code/lead", 'lead-stays')]
+                : [],
+            ...null !== $before && $before->takesSeat !== $role->takesSeat
+                ? [new RuleProblem("roles/$role->code/takesSeat", 'seat-stays')]
+                : [],
         ];
     }
 
@@ -169,18 +246,28 @@ final class RuleLaws
      */
     private static function nicknames(array $rows): array
     {
-        $problems = \count($rows) > Nicknames::MOST_ROWS ? [new RuleProblem('nicknames', 'too-many-names', ['most' => Nicknames::MOST_ROWS])] : [];
+        $problems =
+            \count($rows) > Nicknames::MOST_ROWS
+                ? [new RuleProblem('nicknames', 'too-many-names', ['most' => Nicknames::MOST_ROWS])]
+                : [];
+        $tooLong = static fn(string $name): bool => mb_strlen($name) > Nicknames::LONGEST_NAME;
+        $notOneWord = static function (string $name): bool {
+            $words = Folding::tokens($name);
+
+            return 1 !== \count($words) || \strlen($words[0]) < 2;
+        };
         foreach ($rows as $index => $row) {
-            $words = array_map(Folding::tokens(...), $row);
             $wrong = match (true) {
                 \count($row) < 2 => 'no-short-name',
                 \count($row) > Nicknames::MOST_NAMES => 'too-many-in-a-row',
-                [] !== array_filter($row, static fn (string $name): bool => mb_strlen($name) > Nicknames::LONGEST_NAME) => 'too-long',
-                [] !== array_filter($words, static fn (array $each): bool => 1 !== \count($each) || \strlen($each[0]) < 2) => 'not-one-word',
+                [] !== array_filter($row, $tooLong) => 'too-long',
+                [] !== array_filter($row, $notOneWord) => 'not-one-word',
                 default => null,
             };
             if (null !== $wrong) {
-                $problems[] = new RuleProblem("nicknames/$index", $wrong, ['name' => mb_substr($row[0] ?? '', 0, Nicknames::LONGEST_NAME)]);
+                $problems[] = new RuleProblem("nicknames/$index", $wrong, [
+                    'name' => mb_substr($row[0] ?? '', 0, Nicknames::LONGEST_NAME),
+                ]);
             }
         }
 
@@ -191,24 +278,26 @@ final class RuleLaws
     private static function limits(Limits $limits): array
     {
         $problems = [];
-        foreach ([
-            'seats' => [1, 100_000],
-            'leads' => [1, 100],
-            'sheet' => [1, Limits::LONGEST_SHEET],
-            'removalFew' => [0, 100],
-            'removalShare' => [1, 100],
-            'careHome' => [1, 720],
-            'careBeyond' => [1, 8_760],
-            'mailOutside' => [0, 100_000],
-            'mailAgain' => [0, 100],
-            'mailPerson' => [1, 1_000],
-            'passwordLinks' => [1, 10_000],
-            'lookups' => [1, 100_000],
-            'cardDays' => [1, 365],
-            'keepMessages' => [7, 3_650],
-            'keepAddresses' => [7, 3_650],
-            'keepAnswers' => [1, 168],
-        ] as $field => [$least, $most]) {
+        foreach (
+            [
+                'seats' => [1, 100_000],
+                'leads' => [1, 100],
+                'sheet' => [1, Limits::LONGEST_SHEET],
+                'removalFew' => [0, 100],
+                'removalShare' => [1, 100],
+                'careHome' => [1, 720],
+                'careBeyond' => [1, 8_760],
+                'mailOutside' => [0, 100_000],
+                'mailAgain' => [0, 100],
+                'mailPerson' => [1, 1_000],
+                'passwordLinks' => [1, 10_000],
+                'lookups' => [1, 100_000],
+                'cardDays' => [1, 365],
+                'keepMessages' => [7, 3_650],
+                'keepAddresses' => [7, 3_650],
+                'keepAnswers' => [1, 168],
+            ] as $field => [$least, $most]
+        ) {
             if ($limits->{$field} < $least || $limits->{$field} > $most) {
                 $problems[] = new RuleProblem("limits/$field", 'out-of-range', ['least' => $least, 'most' => $most]);
             }

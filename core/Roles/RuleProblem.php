@@ -12,10 +12,5 @@ final readonly class RuleProblem
      * @param string                    $code   one of those in `RuleLaws`
      * @param array<string, string|int> $values
      */
-    public function __construct(
-        public string $where,
-        public string $code,
-        public array $values = [],
-    ) {
-    }
+    public function __construct(public string $where, public string $code, public array $values = []) {}
 }

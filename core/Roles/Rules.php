@@ -9,7 +9,10 @@ use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\Outside;
 use MintDoor\Core\People\PersonKind;
 
-/** Everything a platform decides for itself: its roles, how its numbers are written, which names are shortened, and its limits. */
+/**
+ * Everything a platform decides for itself: its roles, how its numbers are written, which names are shortened, and its
+ * limits.
+ */
 final readonly class Rules
 {
     /** Rows by line, names by tab: every request unpacks the rules, and few ask for these. */
@@ -27,7 +30,7 @@ final readonly class Rules
         array $nicknames = [],
         public array $outside = [],
     ) {
-        $this->nicknames = implode("\n", array_map(static fn (array $row): string => implode("\t", $row), $nicknames));
+        $this->nicknames = implode("\n", array_map(static fn(array $row): string => implode("\t", $row), $nicknames));
     }
 
     public function outside(string $division): Outside
@@ -38,7 +41,9 @@ final readonly class Rules
     /** @return list<list<string>> given names, each with what it is shortened to (`Nicknames`) */
     public function nicknames(): array
     {
-        return '' === $this->nicknames ? [] : array_map(static fn (string $row): array => explode("\t", $row), explode("\n", $this->nicknames));
+        return '' === $this->nicknames
+            ? []
+            : array_map(static fn(string $row): array => explode("\t", $row), explode("\n", $this->nicknames));
     }
 
     /**
@@ -49,9 +54,14 @@ final readonly class Rules
      */
     public static function first(array $juniors, array $seniors): self
     {
-        return new self(FirstRoles::book($juniors, $seniors), [
-            new NumberFormat('Learner number', [PersonKind::Learner], '', 7, true),
-            new NumberFormat('Staff number', [PersonKind::Staff], 'S', 5, false),
-        ], new Limits(), Nicknames::FIRST_ROWS);
+        return new self(
+            FirstRoles::book($juniors, $seniors),
+            [
+                new NumberFormat('Learner number', [PersonKind::Learner], '', 7, true),
+                new NumberFormat('Staff number', [PersonKind::Staff], 'S', 5, false),
+            ],
+            new Limits(),
+            Nicknames::FIRST_ROWS,
+        );
     }
 }

@@ -19,8 +19,7 @@ final readonly class Standing
         public bool $administrator,
         public array $roles = [],
         public array $permissions = [],
-    ) {
-    }
+    ) {}
 
     public function may(Permission $permission): bool
     {
@@ -35,6 +34,6 @@ final readonly class Standing
 
     public function rank(): int
     {
-        return max([0, ...array_map(static fn (Role $role): int => $role->rank, $this->roles)]);
+        return max([0, ...array_map(static fn(Role $role): int => $role->rank, $this->roles)]);
     }
 }

@@ -13,24 +13,35 @@ use MintDoor\Core\Sites\SiteState;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
-/** Whether a person can enter a site at an instant, and why: the enrollment, the account and the life of the site taken together. */
+/**
+ * Whether a person can enter a site at an instant, and why: the enrollment, the account and the life of the site taken
+ * together.
+ */
 final readonly class Access
 {
-    public function __construct(private RoleBook $roles)
-    {
-    }
+    public function __construct(private RoleBook $roles) {}
 
     /**
-     * @param ?Enrollment $enrollment where it is known which door decides; the answer is the same without it, but names no door
+     * @param ?Enrollment $enrollment where it is known which door decides; the answer is the same without it, but names
+     *     no door
      */
-    public function reason(Timeline $timeline, Person $person, Site $site, int $now, ?Enrollment $enrollment = null): Reason
-    {
+    public function reason(
+        Timeline $timeline,
+        Person $person,
+        Site $site,
+        int $now,
+        ?Enrollment $enrollment = null,
+    ): Reason {
         $segment = $timeline->at($now);
-        $against = array_values(array_filter([
-            $this->keptOut($segment),
-            $person->accountOpen($now) ? null : new Cause('account-closed', ['at' => $person->accountClosedFrom], 'reopen-account'),
-            $this->notCurrent($segment, $timeline, $now, $enrollment),
-        ]));
+        $against = array_values(
+            array_filter([
+                $this->keptOut($segment),
+                $person->accountOpen($now)
+                    ? null
+                    : new Cause('account-closed', ['at' => $person->accountClosedFrom], 'reopen-account'),
+                $this->notCurrent($segment, $timeline, $now, $enrollment),
+            ]),
+        );
         $permissions = null === $segment ? [] : $this->roles->permissions($segment->roles, $person);
         [$entry, $ofSite] = $this->bySite($site, $permissions, $timeline, $person, $now, $segment, $enrollment);
         if ([] !== $against) {
@@ -41,8 +52,8 @@ final readonly class Access
     }
 
     /**
-     * Entry and permissions as a function of time, from an instant on: what an enrollment, an account and the life of a site
-     * come to together. The first stretch begins at the instant, neighbours differ.
+     * Entry and permissions as a function of time, from an instant on: what an enrollment, an account and the life of a
+     * site come to together. The first stretch begins at the instant, neighbours differ.
      *
      * @return non-empty-list<EntryStretch>
      */
@@ -53,16 +64,35 @@ final readonly class Access
             $boundaries[] = $segment->window->from;
             $boundaries[] = $segment->window->until;
         }
-        $boundaries = array_values(array_unique(array_filter($boundaries, static fn (int $instant): bool => $instant >= $from && $instant < Time::FOREVER)));
+        $boundaries = array_values(
+            array_unique(
+                array_filter(
+                    $boundaries,
+                    static fn(int $instant): bool => $instant >= $from && $instant < Time::FOREVER,
+                ),
+            ),
+        );
         sort($boundaries);
         $stretches = [];
         foreach ($boundaries as $index => $instant) {
             $segment = $timeline->at($instant);
             $reason = $this->reason($timeline, $person, $site, $instant);
-            $stretch = new EntryStretch(new Window($instant, $boundaries[$index + 1] ?? Time::FOREVER), $reason->entry, $segment?->state, $segment->roles ?? [], $this->standing($timeline, $person, $instant, false, $site)->permissions);
+            $stretch = new EntryStretch(
+                new Window($instant, $boundaries[$index + 1] ?? Time::FOREVER),
+                $reason->entry,
+                $segment?->state,
+                $segment->roles ?? [],
+                $this->standing($timeline, $person, $instant, false, $site)->permissions,
+            );
             $last = array_key_last($stretches);
             if (null !== $last && $stretches[$last]->sameAs($stretch)) {
-                $stretch = new EntryStretch(new Window($stretches[$last]->window->from, $stretch->window->until), $stretch->entry, $stretch->state, $stretch->roles, $stretch->permissions);
+                $stretch = new EntryStretch(
+                    new Window($stretches[$last]->window->from, $stretch->window->until),
+                    $stretch->entry,
+                    $stretch->state,
+                    $stretch->roles,
+                    $stretch->permissions,
+                );
                 array_pop($stretches);
             }
             $stretches[] = $stretch;
@@ -73,8 +103,8 @@ final readonly class Access
     }
 
     /**
-     * What somebody is in a site: their roles count only while they are current, not kept out, and their account is open;
-     * and in a draft or a closed site only for those who may enter it then.
+     * What somebody is in a site: their roles count only while they are current, not kept out, and their account is
+     * open; and in a draft or a closed site only for those who may enter it then.
      */
     public function standing(Timeline $timeline, Person $person, int $now, bool $administrator, Site $site): Standing
     {
@@ -109,12 +139,17 @@ final readonly class Access
         }
         $role = $this->shown($segment->roles);
         $at = null === $enrollment ? $segment->window->from : $this->goneAt($enrollment, $segment, $now);
-        $until = $timeline->holdsUntil($now, static fn (Segment $later): bool => $later->state === $segment->state);
+        $until = $timeline->holdsUntil($now, static fn(Segment $later): bool => $later->state === $segment->state);
 
         return match ($segment->state) {
             State::Current, State::KeptOut => null,
             State::Paused => new Cause('paused', ['role' => $role, 'until' => $until], 'resume', Permission::LetIn),
-            State::Upcoming => new Cause('upcoming', ['role' => $role, 'from' => $until], 'move-start', Permission::LetIn),
+            State::Upcoming => new Cause(
+                'upcoming',
+                ['role' => $role, 'from' => $until],
+                'move-start',
+                Permission::LetIn,
+            ),
             State::Waiting => true === $enrollment?->waitsForApproval($now)
                 ? new Cause('waits-for-approval', ['role' => $role], 'none')
                 : new Cause('waiting', ['role' => $role], 'answer'),
@@ -123,12 +158,22 @@ final readonly class Access
         };
     }
 
-    /** When somebody went who is taken out or whose time is over: the stretch may have begun later, as with a keep-out that was lifted. */
+    /**
+     * When somebody went who is taken out or whose time is over: the stretch may have begun later, as with a keep-out
+     * that was lifted.
+     */
     private function goneAt(Enrollment $enrollment, Segment $segment, int $now): int
     {
         $instants = match ($segment->state) {
-            State::TakenOut => array_map(static fn (Pass $pass): int => $pass->mark(MarkKind::Withdrawn, $now)->window->from ?? $segment->window->from, $enrollment->passesIn(Phase::TakenOut, $now)),
-            State::Ended => array_map(static fn (Pass $pass): int => $enrollment->windowOf($pass, $now)->until, $enrollment->passesIn(Phase::Ended, $now)),
+            State::TakenOut => array_map(
+                static fn(Pass $pass): int => $pass->mark(MarkKind::Withdrawn, $now)->window->from
+                    ?? $segment->window->from,
+                $enrollment->passesIn(Phase::TakenOut, $now),
+            ),
+            State::Ended => array_map(
+                static fn(Pass $pass): int => $enrollment->windowOf($pass, $now)->until,
+                $enrollment->passesIn(Phase::Ended, $now),
+            ),
             default => [],
         };
 
@@ -142,9 +187,16 @@ final readonly class Access
      *
      * @return array{Entry, Cause}
      */
-    private function bySite(Site $site, array $permissions, Timeline $timeline, Person $person, int $now, ?Segment $segment, ?Enrollment $enrollment): array
-    {
-        $may = static fn (Permission $permission): bool => \in_array($permission, $permissions, true);
+    private function bySite(
+        Site $site,
+        array $permissions,
+        Timeline $timeline,
+        Person $person,
+        int $now,
+        ?Segment $segment,
+        ?Enrollment $enrollment,
+    ): array {
+        $may = static fn(Permission $permission): bool => \in_array($permission, $permissions, true);
         $state = $site->stateAt($now);
         $values = [
             'role' => $this->shown($segment->roles ?? []),
@@ -153,10 +205,22 @@ final readonly class Access
         ];
 
         return match (true) {
-            SiteState::Draft === $state && $may(Permission::EnterDraft) => [Entry::Enter, new Cause('prepares-draft', $values, 'take-out', Permission::LetIn)],
-            SiteState::Draft === $state => [Entry::No, new Cause('draft', ['opens' => $site->opensAt], 'open-site', Permission::RunSite)],
-            SiteState::Closed === $state && $may(Permission::ReadClosed) => [Entry::LookOnly, new Cause('reads-closed', $values, 'take-out', Permission::LetIn)],
-            SiteState::Closed === $state => [Entry::No, new Cause('closed', ['at' => $site->closesAt], 'open-site-again', Permission::RunSite)],
+            SiteState::Draft === $state && $may(Permission::EnterDraft) => [
+                Entry::Enter,
+                new Cause('prepares-draft', $values, 'take-out', Permission::LetIn),
+            ],
+            SiteState::Draft === $state => [
+                Entry::No,
+                new Cause('draft', ['opens' => $site->opensAt], 'open-site', Permission::RunSite),
+            ],
+            SiteState::Closed === $state && $may(Permission::ReadClosed) => [
+                Entry::LookOnly,
+                new Cause('reads-closed', $values, 'take-out', Permission::LetIn),
+            ],
+            SiteState::Closed === $state => [
+                Entry::No,
+                new Cause('closed', ['at' => $site->closesAt], 'open-site-again', Permission::RunSite),
+            ],
             $may(Permission::Enter) => [Entry::Enter, new Cause('let-in', $values, 'pause', Permission::LetIn)],
             default => [Entry::LookOnly, new Cause('let-in', $values, 'change-role', Permission::LetIn)],
         };
@@ -165,13 +229,15 @@ final readonly class Access
     /** Until when somebody who is current stays so, by their passes, their account and the life of the site. */
     private function entersUntil(Site $site, Timeline $timeline, Person $person, int $now): int
     {
-        $current = $timeline->holdsUntil($now, static fn (Segment $later): bool => State::Current === $later->state);
+        $current = $timeline->holdsUntil($now, static fn(Segment $later): bool => State::Current === $later->state);
         $closes = $now < $site->closesAt ? $site->closesAt : Time::FOREVER;
 
         return min($current, $closes, $person->accountClosedFrom);
     }
 
-    /** @return array<string, string|int|null> the door of the pass that gives the highest role; of several the oldest */
+    /**
+     * @return array<string, string|int|null> the door of the pass that gives the highest role; of several the oldest
+     */
     private function door(?Enrollment $enrollment, int $now): array
     {
         $best = null;

@@ -21,14 +21,12 @@ final readonly class Comparison
         foreach ([...$before->segments, ...$after->segments] as $segment) {
             array_push($boundaries, $segment->window->from, $segment->window->until);
         }
-        $boundaries = array_unique(array_filter(
-            $boundaries,
-            static fn (int $instant): bool => $instant >= $from && $instant < Time::FOREVER,
-        ));
-        $this->stretches = array_values(array_map(
-            static fn (int $instant): array => [$before->at($instant), $after->at($instant)],
-            $boundaries,
-        ));
+        $boundaries = array_unique(
+            array_filter($boundaries, static fn(int $instant): bool => $instant >= $from && $instant < Time::FOREVER),
+        );
+        $this->stretches = array_values(
+            array_map(static fn(int $instant): array => [$before->at($instant), $after->at($instant)], $boundaries),
+        );
     }
 
     /** @return list<string> codes of roles that are held at an instant at which they were not, or held less */
@@ -69,7 +67,7 @@ final readonly class Comparison
             [$one, $other] = [$stretch[$where], $stretch[$than]];
             if (null !== $one && self::hold($one) > 0) {
                 $less = null === $other || self::hold($one) > self::hold($other);
-                array_push($roles, ...($less ? $one->roles : array_diff($one->roles, $other->roles)));
+                array_push($roles, ...$less ? $one->roles : array_diff($one->roles, $other->roles));
             }
         }
 

@@ -14,11 +14,7 @@ final readonly class Enrollment
      * @param list<Pass> $passes
      * @param list<Mark> $marks  of kinds `Role`, `Dates`, `Paused` and `KeptOut`
      */
-    public function __construct(
-        public array $passes = [],
-        public array $marks = [],
-    ) {
-    }
+    public function __construct(public array $passes = [], public array $marks = []) {}
 
     public function timeline(): Timeline
     {
@@ -30,7 +26,11 @@ final readonly class Enrollment
     {
         $last = null;
         foreach ($this->marks as $mark) {
-            if ($kind === $mark->kind && $mark->window->contains($instant) && (null === $last || $mark->window->from >= $last->window->from)) {
+            if (
+                $kind === $mark->kind
+                && $mark->window->contains($instant)
+                && (null === $last || $mark->window->from >= $last->window->from)
+            ) {
                 $last = $mark;
             }
         }
@@ -93,25 +93,40 @@ final readonly class Enrollment
         $mark = $this->mark(MarkKind::Dates, $instant);
         $set = null === $mark ? 0 : $this->firstSet($mark);
 
-        return array_values(array_filter($this->passes, static fn (Pass $pass): bool => $pass->phaseAt($instant, null === $mark?->dates ? null : $pass->windowUnder($mark->dates, $set)) === $phase));
+        return array_values(
+            array_filter(
+                $this->passes,
+                static fn(Pass $pass): bool => $pass->phaseAt(
+                    $instant,
+                    null === $mark?->dates ? null : $pass->windowUnder($mark->dates, $set),
+                ) === $phase,
+            ),
+        );
     }
 
     /** Whether what was given by hand waits for a yes of the person's division. */
     public function waitsForApproval(int $instant): bool
     {
-        $desk = static fn (Pass $pass): bool => DoorKind::Desk === $pass->door;
+        $desk = static fn(Pass $pass): bool => DoorKind::Desk === $pass->door;
 
         return [] !== array_filter($this->passesIn(Phase::Waiting, $instant), $desk);
     }
 
-    /** When dates were first set by hand that these took the place of, one after the other, or that were put on again after an undoing. */
+    /**
+     * When dates were first set by hand that these took the place of, one after the other, or that were put on again
+     * after an undoing.
+     */
     public function firstSet(Mark $mark): int
     {
         $set = $mark->window->from;
         do {
             $before = $set;
             foreach ($this->marks as $other) {
-                if (MarkKind::Dates === $other->kind && $other->window->from < $set && ($other->origin === $mark->origin || $other->window->until === $set)) {
+                if (
+                    MarkKind::Dates === $other->kind
+                    && $other->window->from < $set
+                    && ($other->origin === $mark->origin || $other->window->until === $set)
+                ) {
                     [$set, $mark] = [$other->window->from, $other];
                 }
             }

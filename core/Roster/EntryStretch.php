@@ -21,12 +21,14 @@ final readonly class EntryStretch
         public ?State $state,
         public array $roles,
         public array $permissions,
-    ) {
-    }
+    ) {}
 
     /** Whether it says the same of another stretch of time. */
     public function sameAs(self $other): bool
     {
-        return $this->entry === $other->entry && $this->state === $other->state && $this->roles === $other->roles && $this->permissions === $other->permissions;
+        return $this->entry === $other->entry
+            && $this->state === $other->state
+            && $this->roles === $other->roles
+            && $this->permissions === $other->permissions;
     }
 }

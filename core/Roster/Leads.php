@@ -10,9 +10,7 @@ use MintDoor\Core\Time\Window;
 /** Who answers for a site, and when: an open site has a lead, now and later. */
 final readonly class Leads
 {
-    public function __construct(private RoleBook $roles)
-    {
-    }
+    public function __construct(private RoleBook $roles) {}
 
     /** Whether these roles make somebody a lead. */
     public function leads(Segment $segment): bool
@@ -25,7 +23,9 @@ final readonly class Leads
     {
         $segment = $timeline->at($now);
 
-        return null !== $segment && \in_array($segment->state, [State::Current, State::Paused, State::Upcoming], true) && $this->hasLeadRole($segment);
+        return null !== $segment
+            && \in_array($segment->state, [State::Current, State::Paused, State::Upcoming], true)
+            && $this->hasLeadRole($segment);
     }
 
     /**

@@ -14,7 +14,8 @@ final readonly class Mark
 
     /**
      * @param ?string $role   code, for a mark of kind `Role`
-     * @param ?Window $dates  for a mark of kind `Dates`: what holds in place of the passes' own windows, while the mark is on
+     * @param ?Window $dates  for a mark of kind `Dates`: what holds in place of the passes' own windows, while the mark
+     *     is on
      * @param ?string $origin  null for a mark of its own
      * @param int     $height  of whoever put it on (`Standing::height()`): who is lower does not end it; 0 for what the
      *                         person or a door did by itself

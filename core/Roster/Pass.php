@@ -7,7 +7,10 @@ namespace MintDoor\Core\Roster;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
-/** What one person got at one door of one site: a role, for a time. It never changes; what happens to it is put on it as marks. */
+/**
+ * What one person got at one door of one site: a role, for a time. It never changes; what happens to it is put on it as
+ * marks.
+ */
 final readonly class Pass
 {
     /**
@@ -31,8 +34,7 @@ final readonly class Pass
         public array $marks = [],
         public bool $reserved = false,
         public ?string $givenBy = null,
-    ) {
-    }
+    ) {}
 
     /**
      * Its window while dates set by hand hold: it ends with them, and begins as it would unless they say when. What was

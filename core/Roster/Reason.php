@@ -10,11 +10,7 @@ final readonly class Reason
     /**
      * @param non-empty-list<Cause> $causes
      */
-    public function __construct(
-        public Entry $entry,
-        public array $causes,
-    ) {
-    }
+    public function __construct(public Entry $entry, public array $causes) {}
 
     public function deciding(): Cause
     {

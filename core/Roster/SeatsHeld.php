@@ -20,12 +20,7 @@ final readonly class SeatsHeld
      * @param int             $kept    seats that are kept
      * @param array<int, int> $changes how many more (or fewer) are held from an instant on, in order of time
      */
-    private function __construct(
-        private int $from,
-        private int $kept,
-        private array $changes,
-    ) {
-    }
+    private function __construct(private int $from, private int $kept, private array $changes) {}
 
     public static function none(int $from, int $kept = 0): self
     {
@@ -85,9 +80,9 @@ final readonly class SeatsHeld
     /** With somebody's timeline in place of the one of before. */
     public function changed(Timeline $before, Timeline $after, RoleBook $roles): self
     {
-        return $this
-            ->with(self::windows($before, $roles, $this->from), -1)
-            ->with(self::windows($after, $roles, $this->from));
+        return $this->with(self::windows($before, $roles, $this->from), -1)->with(
+            self::windows($after, $roles, $this->from),
+        );
     }
 
     /**

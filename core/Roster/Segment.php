@@ -20,8 +20,7 @@ final readonly class Segment
         public array $roles,
         public bool $holdsSeat,
         public int $since,
-    ) {
-    }
+    ) {}
 
     public function continues(self $before): bool
     {
@@ -31,7 +30,9 @@ final readonly class Segment
     /** Whether it says the same of another stretch of time. */
     public function sameAs(self $other): bool
     {
-        return $other->state === $this->state && $other->roles === $this->roles
-            && $other->holdsSeat === $this->holdsSeat && $other->since === $this->since;
+        return $other->state === $this->state
+            && $other->roles === $this->roles
+            && $other->holdsSeat === $this->holdsSeat
+            && $other->since === $this->since;
     }
 }

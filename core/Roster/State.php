@@ -24,6 +24,11 @@ enum State: string
     /** @return list<string> values of the states in which somebody is here */
     public static function valuesHere(): array
     {
-        return array_values(array_map(static fn (self $state): string => $state->value, array_filter(self::cases(), static fn (self $state): bool => $state->here())));
+        return array_values(
+            array_map(
+                static fn(self $state): string => $state->value,
+                array_filter(self::cases(), static fn(self $state): bool => $state->here()),
+            ),
+        );
     }
 }

@@ -8,12 +8,13 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /**
- * Computes the timeline of an enrollment by sweeping over the instants at which a pass changes its phase or a mark begins
- * or ends. O(n log n) in passes and marks: all changes are numbers, sorted once, and a stretch is only looked at where
- * something it is made of has changed. What "came last" is kept on a stack whose stale entries are dropped when they come up.
+ * Computes the timeline of an enrollment by sweeping over the instants at which a pass changes its phase or a mark
+ * begins or ends. O(n log n) in passes and marks: all changes are numbers, sorted once, and a stretch is only looked at
+ * where something it is made of has changed. What "came last" is kept on a stack whose stale entries are dropped when
+ * they come up.
  *
- * A change is `instant · 2²³ + index · 2³ + phase`; indexes behind those of the passes are of `$marked`. Dates set by hand
- * are rare: only where there are some, each pass is asked at each of their boundaries, too.
+ * A change is `instant · 2²³ + index · 2³ + phase`; indexes behind those of the passes are of `$marked`. Dates set by
+ * hand are rare: only where there are some, each pass is asked at each of their boundaries, too.
  *
  * @internal
  *
@@ -74,7 +75,13 @@ final class Sweep
         }
         $this->dated = $dated;
         $this->set = $set;
-        $this->undoing = [] !== array_filter($enrollment->passes, static fn (Pass $pass): bool => [] !== $pass->marks && [] !== array_filter($pass->marks, static fn (Mark $mark): bool => MarkKind::Undone === $mark->kind));
+        $this->undoing =
+            []
+            !== array_filter(
+                $enrollment->passes,
+                static fn(Pass $pass): bool => [] !== $pass->marks
+                    && [] !== array_filter($pass->marks, static fn(Mark $one): bool => MarkKind::Undone === $one->kind),
+            );
     }
 
     public function timeline(): Timeline
@@ -89,8 +96,10 @@ final class Sweep
             $instant = $changes[$n] >> self::BITS;
             do {
                 $change = $changes[$n];
-                $index = $change >> 3 & self::MOST_INDEXES - 1;
-                $index < $passes ? $this->pass($index, $change & 7, $instant) : $this->mark(...$this->marked[$index - $passes]);
+                $index = ($change >> 3) & (self::MOST_INDEXES - 1);
+                $index < $passes
+                    ? $this->pass($index, $change & 7, $instant)
+                    : $this->mark(...$this->marked[$index - $passes]);
             } while (++$n < $count && $changes[$n] >> self::BITS === $instant);
             if (!$this->stirred) {
                 continue;
@@ -147,14 +156,17 @@ final class Sweep
     /** @param list<int> $changes */
     private function marked(array &$changes, int $instant, Mark $mark, bool $begins): void
     {
-        $changes[] = ($instant << self::BITS) + (\count($this->enrollment->passes) + \count($this->marked) << 3);
+        $changes[] = ($instant << self::BITS) + ((\count($this->enrollment->passes) + \count($this->marked)) << 3);
         $this->marked[] = [$mark, $begins];
     }
 
     /** Whether nothing happened to a pass but that it was taken out for good: so it is with nearly all. */
     private static function isPlain(Pass $pass): bool
     {
-        return [] === $pass->marks || (1 === \count($pass->marks) && MarkKind::Withdrawn === $pass->marks[0]->kind && $pass->marks[0]->window->until >= Time::FOREVER);
+        return [] === $pass->marks
+            || (1 === \count($pass->marks)
+                && MarkKind::Withdrawn === $pass->marks[0]->kind
+                && $pass->marks[0]->window->until >= Time::FOREVER);
     }
 
     /**
@@ -205,7 +217,10 @@ final class Sweep
         sort($boundaries);
         $before = self::NONE;
         foreach ($boundaries as $boundary) {
-            $phase = $boundary < Time::FOREVER ? self::number($pass->phaseAt($boundary, $this->window($pass, $boundary))) : $before;
+            $phase =
+                $boundary < Time::FOREVER
+                    ? self::number($pass->phaseAt($boundary, $this->window($pass, $boundary)))
+                    : $before;
             if ($phase !== $before) {
                 $changes[] = ($boundary << self::BITS) + $own + $phase;
                 $before = $phase;
@@ -218,7 +233,10 @@ final class Sweep
     {
         $last = null;
         foreach ($this->set as $each) {
-            if ($each[0]->window->contains($instant) && (null === $last || $each[0]->window->from >= $last[0]->window->from)) {
+            if (
+                $each[0]->window->contains($instant)
+                && (null === $last || $each[0]->window->from >= $last[0]->window->from)
+            ) {
                 $last = $each;
             }
         }
@@ -245,7 +263,9 @@ final class Sweep
         if ($begins) {
             $this->on[$kind][] = $mark;
         } else {
-            $this->on[$kind] = array_values(array_filter($this->on[$kind] ?? [], static fn (Mark $each): bool => $each !== $mark));
+            $this->on[$kind] = array_values(
+                array_filter($this->on[$kind] ?? [], static fn(Mark $each): bool => $each !== $mark),
+            );
         }
     }
 
@@ -298,7 +318,11 @@ final class Sweep
     {
         // Instants come in order; what goes at the same one is put in its place.
         $below = [];
-        while ([] !== $this->gone && $this->gone[\count($this->gone) - 1][0] === $entry[0] && $this->gone[\count($this->gone) - 1] > $entry) {
+        while (
+            [] !== $this->gone
+            && $this->gone[\count($this->gone) - 1][0] === $entry[0]
+            && $this->gone[\count($this->gone) - 1] > $entry
+        ) {
             $below[] = array_pop($this->gone);
         }
         $this->gone[] = $entry;
@@ -311,7 +335,11 @@ final class Sweep
     /** @return ?Stretch */
     private function stretch(int $from): ?array
     {
-        [$inForce, $upcoming, $waiting] = [array_keys($this->roles[self::IN_FORCE]), array_keys($this->roles[self::UPCOMING]), array_keys($this->roles[self::WAITING])];
+        [$inForce, $upcoming, $waiting] = [
+            array_keys($this->roles[self::IN_FORCE]),
+            array_keys($this->roles[self::UPCOMING]),
+            array_keys($this->roles[self::WAITING]),
+        ];
         $gone = [] === $inForce && [] === $upcoming && [] === $waiting ? $this->lastGone() : null;
         $state = match (true) {
             $this->isOn(MarkKind::KeptOut) => State::KeptOut,

@@ -15,9 +15,7 @@ use MintDoor\Core\Sites\SiteState;
  */
 final class Ties
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param string $caretaker id
@@ -42,7 +40,8 @@ final class Ties
         if (!$here || !$lives) {
             return [];
         }
-        $home = $site->division === $person->division
+        $home =
+            $site->division === $person->division
             && (null === $site->levels || null === $person->level || $site->levels->contains($person->level));
 
         return array_map(static function (Pass $pass) use ($enrollment, $caretaker, $leads, $home, $now): Tie {
@@ -62,10 +61,7 @@ final class Ties
             $since = max($since, $dates->window->from, min($now, $pass->window->until));
             $maker = $dates->putBy;
         }
-        $blocks = array_filter(
-            $enrollment->marks,
-            static fn (Mark $mark): bool => MarkKind::KeptOut === $mark->kind,
-        );
+        $blocks = array_filter($enrollment->marks, static fn(Mark $mark): bool => MarkKind::KeptOut === $mark->kind);
         foreach ([...$pass->marks, ...$blocks] as $mark) {
             $until = $mark->window->until;
             if ($until <= $now && $until > $mark->window->from && $until >= $since && $until > $pass->givenAt) {

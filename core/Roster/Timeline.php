@@ -7,13 +7,14 @@ namespace MintDoor\Core\Roster;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
-/** An enrollment as a function of time: segments in order, without overlap; where there is none the person was never here, or it was undone. */
+/**
+ * An enrollment as a function of time: segments in order, without overlap; where there is none the person was never
+ * here, or it was undone.
+ */
 final readonly class Timeline
 {
     /** @param list<Segment> $segments */
-    public function __construct(public array $segments)
-    {
-    }
+    public function __construct(public array $segments) {}
 
     public function at(int $instant): ?Segment
     {
@@ -74,7 +75,10 @@ final readonly class Timeline
             if ($segment->window->until > $instant) {
                 $left[] = new Segment(
                     new Window(max($instant, $segment->window->from), $segment->window->until),
-                    $segment->state, $segment->roles, $segment->holdsSeat, $segment->since,
+                    $segment->state,
+                    $segment->roles,
+                    $segment->holdsSeat,
+                    $segment->since,
                 );
             }
         }
@@ -89,7 +93,11 @@ final readonly class Timeline
         }
         foreach ($this->segments as $index => $segment) {
             $twin = $other->segments[$index];
-            if (!$segment->sameAs($twin) || $segment->window->from !== $twin->window->from || $segment->window->until !== $twin->window->until) {
+            if (
+                !$segment->sameAs($twin)
+                || $segment->window->from !== $twin->window->from
+                || $segment->window->until !== $twin->window->until
+            ) {
                 return false;
             }
         }

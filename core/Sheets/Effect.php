@@ -24,8 +24,7 @@ final readonly class Effect
         public ?Mark $mark = null,
         public int $at = 0,
         public ?string $by = null,
-    ) {
-    }
+    ) {}
 
     public static function givePass(Pass $pass): self
     {
@@ -68,7 +67,12 @@ final readonly class Effect
         }
 
         return new Enrollment(
-            array_map(fn (Pass $pass): Pass => $pass->id === $this->passId ? $pass->withMarks($this->onMarks($pass->marks)) : $pass, $enrollment->passes),
+            array_map(
+                fn(Pass $pass): Pass => $pass->id === $this->passId
+                    ? $pass->withMarks($this->onMarks($pass->marks))
+                    : $pass,
+                $enrollment->passes,
+            ),
             $enrollment->marks,
         );
     }
@@ -105,7 +109,9 @@ final readonly class Effect
         }
 
         return array_map(
-            fn (Mark $mark): Mark => $mark->origin === $this->mark?->origin ? $mark->endedAt($this->at, $this->by) : $mark,
+            fn(Mark $mark): Mark => $mark->origin === $this->mark?->origin
+                ? $mark->endedAt($this->at, $this->by)
+                : $mark,
             $marks,
         );
     }

@@ -19,7 +19,7 @@ final readonly class History
     /** @param list<Done> $lines in any order, no two of one version */
     public function __construct(array $lines)
     {
-        usort($lines, static fn (Done $a, Done $b): int => $a->version <=> $b->version);
+        usort($lines, static fn(Done $a, Done $b): int => $a->version <=> $b->version);
         $this->lines = array_column($lines, null, 'id');
         $undoneBy = [];
         // A line is only ever taken back by a later one, so from the last one back each is settled when it is met.
@@ -48,7 +48,7 @@ final readonly class History
             if ($later->version <= $line->version || isset($this->undoneBy[$later->id])) {
                 continue;
             }
-            $target = null === $later->undoes ? null : ($this->lines[$later->undoes] ?? null);
+            $target = null === $later->undoes ? null : $this->lines[$later->undoes] ?? null;
             if (null === $target || $target->version <= $line->version) {
                 return false;
             }

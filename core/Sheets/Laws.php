@@ -35,11 +35,11 @@ class Laws
         bool $leadEnds = false,
     ): array {
         $change = new Comparison($before, $after, $situation->now);
-        $refusal = $this->lifting($situation, $effects)
-            ?? $this->ofOneself($situation, $change)
-            ?? $this->giving($situation, $before, $change)
-            ?? $this->taking($situation, $before, $change)
-            ?? $this->leadsFull($situation, $before, $after);
+        $refusal =
+            $this->lifting($situation, $effects)
+            ?? ($this->ofOneself($situation, $change)
+                ?? ($this->giving($situation, $before, $change)
+                    ?? ($this->taking($situation, $before, $change) ?? $this->leadsFull($situation, $before, $after))));
         if (null !== $refusal) {
             return [Verdict::Refused, [$refusal], []];
         }
@@ -67,9 +67,9 @@ class Laws
                 $origin = $effect->mark?->origin;
                 $set = array_filter(
                     $situation->enrollment->marks,
-                    static fn (Mark $mark): bool => $mark->origin === $origin,
+                    static fn(Mark $mark): bool => $mark->origin === $origin,
                 );
-                $height = max([0, ...array_map(static fn (Mark $mark): int => $mark->height, $set)]);
+                $height = max([0, ...array_map(static fn(Mark $mark): int => $mark->height, $set)]);
                 if ($height > $situation->actor->height()) {
                     return new Note('set-from-above', ['what' => $effect->mark?->kind->value]);
                 }
@@ -84,8 +84,8 @@ class Laws
     {
         $actor = $situation->actor;
         $gained = $actor->personId === $situation->person->id && !$actor->administrator ? $change->gained() : [];
-        $permissions = static fn (array $roles): array => array_map(
-            static fn (Permission $permission): string => $permission->value,
+        $permissions = static fn(array $roles): array => array_map(
+            static fn(Permission $permission): string => $permission->value,
             $situation->roles->permissions(array_values(array_filter($roles, is_string(...))), $situation->person),
         );
         if ([] === $gained || $change->raisesNothing($permissions)) {
@@ -195,7 +195,7 @@ class Laws
         $here = true === $after->at($situation->now)?->state->here();
         $closed = $here && !$situation->person->accountOpen($situation->now);
 
-        return [...($closed ? [new Note('account-closed')] : []), ...(null === $gap ? [] : [$gap])];
+        return [...$closed ? [new Note('account-closed')] : [], ...null === $gap ? [] : [$gap]];
     }
 
     /** @return list<string> roles held or to be held from an instant on, while here */

@@ -27,6 +27,5 @@ final readonly class Line
         public Enrollment $result,
         public Timeline $timeline,
         public Timeline $was,
-    ) {
-    }
+    ) {}
 }

@@ -23,29 +23,27 @@ use MintDoor\Core\Time\Window;
  */
 final readonly class LineComputer
 {
-    public function __construct(
-        private Ids $ids,
-        private Laws $laws = new Laws(),
-    ) {
-    }
+    public function __construct(private Ids $ids, private Laws $laws = new Laws()) {}
 
     public function compute(Situation $situation, Wanted $wanted): Line
     {
         $present = $situation->enrollment->timeline()->at($situation->now);
         $standing = $this->standing($situation, $wanted, $present);
-        $planned = $standing ?? match ($wanted->verb) {
-            Verb::LetIn => $this->letIn($situation, $wanted, $present),
-            Verb::ChangeRole => $this->changeRole($situation, $wanted, $present),
-            Verb::TakeOut => $this->takeOut($situation),
-            Verb::BringBack => $this->bringBack($situation, $present, $wanted->asks),
-            Verb::Pause => $this->pause($situation, $wanted),
-            Verb::Resume => $this->end($situation, MarkKind::Paused, 'not-paused'),
-            Verb::ChangeDates => $this->changeDates($situation, $wanted, $present),
-            Verb::KeepOut => $this->keepOut($situation, $wanted, $present),
-            Verb::LiftKeepOut => $this->end($situation, MarkKind::KeptOut, 'not-kept-out'),
-            Verb::LiftRole => $this->end($situation, MarkKind::Role, 'no-role-by-hand'),
-            Verb::LiftDates => $this->end($situation, MarkKind::Dates, 'no-dates-by-hand'),
-        };
+        $planned =
+            $standing
+            ?? match ($wanted->verb) {
+                Verb::LetIn => $this->letIn($situation, $wanted, $present),
+                Verb::ChangeRole => $this->changeRole($situation, $wanted, $present),
+                Verb::TakeOut => $this->takeOut($situation),
+                Verb::BringBack => $this->bringBack($situation, $present, $wanted->asks),
+                Verb::Pause => $this->pause($situation, $wanted),
+                Verb::Resume => $this->end($situation, MarkKind::Paused, 'not-paused'),
+                Verb::ChangeDates => $this->changeDates($situation, $wanted, $present),
+                Verb::KeepOut => $this->keepOut($situation, $wanted, $present),
+                Verb::LiftKeepOut => $this->end($situation, MarkKind::KeptOut, 'not-kept-out'),
+                Verb::LiftRole => $this->end($situation, MarkKind::Role, 'no-role-by-hand'),
+                Verb::LiftDates => $this->end($situation, MarkKind::Dates, 'no-dates-by-hand'),
+            };
 
         return $this->line($situation, $planned, $wanted->leadEnds);
     }
@@ -59,7 +57,7 @@ final readonly class LineComputer
     {
         $actor = $situation->actor;
         $reversed = array_map(
-            fn (Effect $effect): Effect => $effect->reversed(
+            fn(Effect $effect): Effect => $effect->reversed(
                 $situation->now,
                 $this->ids,
                 $this->height($situation),
@@ -67,7 +65,7 @@ final readonly class LineComputer
             ),
             array_reverse($effects),
         );
-        $left = [] !== array_filter($reversed, fn (Effect $effect): bool => $this->endsTheirOwn($situation, $effect));
+        $left = [] !== array_filter($reversed, fn(Effect $effect): bool => $this->endsTheirOwn($situation, $effect));
 
         return $this->line($situation, $left ? Plan::refused(new Note('left-by-themselves')) : new Plan($reversed));
     }
@@ -77,9 +75,10 @@ final readonly class LineComputer
     {
         $actor = $situation->actor;
         $person = $situation->person->id;
-        $mark = EffectKind::EndMark === $effect->kind && MarkKind::Withdrawn === $effect->mark?->kind
-            ? $situation->enrollment->pass((string) $effect->passId)?->mark(MarkKind::Withdrawn, $situation->now)
-            : null;
+        $mark =
+            EffectKind::EndMark === $effect->kind && MarkKind::Withdrawn === $effect->mark?->kind
+                ? $situation->enrollment->pass((string) $effect->passId)?->mark(MarkKind::Withdrawn, $situation->now)
+                : null;
 
         return $person === $mark?->putBy && $person !== $actor->personId && !$actor->administrator;
     }
@@ -109,22 +108,40 @@ final readonly class LineComputer
     }
 
     /**
-     * The line of somebody who comes in through a door by themselves, also after they waited at it. What may be given there was
-     * decided when it was opened; the laws of seats and leads hold as for everybody.
+     * The line of somebody who comes in through a door by themselves, also after they waited at it. What may be given
+     * there was decided when it was opened; the laws of seats and leads hold as for everybody.
      */
-    public function comeIn(Situation $situation, string $door, DoorKind $kind, string $role, Window $window, ?string $section): Line
-    {
+    public function comeIn(
+        Situation $situation,
+        string $door,
+        DoorKind $kind,
+        string $role,
+        Window $window,
+        ?string $section,
+    ): Line {
         $pass = $this->pass($situation, $door, $kind, $role, $window, $section, $situation->now);
 
-        return $this->line($this->byTheDoor($situation), new Plan([...$this->unmark($situation, $door), Effect::givePass($pass)]));
+        return $this->line(
+            $this->byTheDoor($situation),
+            new Plan([...$this->unmark($situation, $door), Effect::givePass($pass)]),
+        );
     }
 
     /** The line of somebody who stands at a door until there is a seat, somebody's word, or their own answer. */
-    public function stand(Situation $situation, string $door, DoorKind $kind, string $role, Window $window, ?string $section): Line
-    {
+    public function stand(
+        Situation $situation,
+        string $door,
+        DoorKind $kind,
+        string $role,
+        Window $window,
+        ?string $section,
+    ): Line {
         $pass = $this->pass($situation, $door, $kind, $role, $window, $section, Time::FOREVER);
 
-        return $this->line($this->byTheDoor($situation), new Plan([...$this->unmark($situation, $door), Effect::givePass($pass)]));
+        return $this->line(
+            $this->byTheDoor($situation),
+            new Plan([...$this->unmark($situation, $door), Effect::givePass($pass)]),
+        );
     }
 
     /**
@@ -155,7 +172,10 @@ final readonly class LineComputer
     /** The line of a wish that another one on the same person stands in the way of. */
     public function besides(Situation $situation, bool $same): Line
     {
-        return $this->line($situation, $same ? Plan::nothing(new Note('repeat')) : Plan::asked(new Note('twice-on-sheet')));
+        return $this->line(
+            $situation,
+            $same ? Plan::nothing(new Note('repeat')) : Plan::asked(new Note('twice-on-sheet')),
+        );
     }
 
     private function line(Situation $situation, Plan $plan, bool $leadEnds = false): Line
@@ -194,21 +214,30 @@ final readonly class LineComputer
     {
         $leaving = Verb::TakeOut === $wanted->verb && $situation->actor->personId === $situation->person->id;
         if (!$leaving && !$situation->actor->may(Permission::LetIn)) {
-            return Plan::refused(new Note('not-yours-to-do', ['givers' => $situation->roles->holdersOf(Permission::LetIn)]));
+            return Plan::refused(
+                new Note('not-yours-to-do', ['givers' => $situation->roles->holdersOf(Permission::LetIn)]),
+            );
         }
         $here = true === $present?->state->here();
 
         return match (true) {
-            State::KeptOut === $present?->state && !\in_array($wanted->verb, [Verb::TakeOut, Verb::KeepOut, Verb::LiftKeepOut], true) => Plan::refused(new Note('kept-out', ['until' => $present->window->until])),
+            State::KeptOut === $present?->state
+                && !\in_array($wanted->verb, [Verb::TakeOut, Verb::KeepOut, Verb::LiftKeepOut], true) =>
+                Plan::refused(new Note('kept-out', ['until' => $present->window->until])),
             $wanted->verb->wantsHere() && !$here => Plan::refused(new Note('not-here')),
-            $wanted->verb->changesWaysIn() && !$situation->actor->administrator && null !== ($door = $this->reserved($situation)) => Plan::refused(new Note('reserved', ['door' => $door])),
+            $wanted->verb->changesWaysIn()
+                && !$situation->actor->administrator
+                && null !== ($door = $this->reserved($situation)) =>
+                Plan::refused(new Note('reserved', ['door' => $door])),
             Verb::BringBack === $wanted->verb && $here => Plan::nothing(new Note('already-here')),
             Verb::BringBack === $wanted->verb && null === $present => Plan::refused(new Note('never-here')),
             default => null,
         };
     }
 
-    /** The door that brought something only administrators may change, and that holds or will; null where there is none. */
+    /**
+     * The door that brought something only administrators may change, and that holds or will; null where there is none.
+     */
     private function reserved(Situation $situation): ?string
     {
         foreach ([Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
@@ -227,7 +256,9 @@ final readonly class LineComputer
         $here = true === $present?->state->here();
         // The role they had here before is the one suggested, where it may be given again.
         $before = $here || null === $present ? null : ($situation->roles->pick($present->roles)[0] ?? null)?->code;
-        $role = $wanted->role ?? $situation->roles->suggest($situation->actor, $situation->person, $situation->site, $before) ?? '';
+        $role =
+            $wanted->role
+            ?? ($situation->roles->suggest($situation->actor, $situation->person, $situation->site, $before) ?? '');
         if ($here) {
             return null === $wanted->role || [$role] === $present->roles
                 ? Plan::nothing(new Note('already-here'))
@@ -249,7 +280,9 @@ final readonly class LineComputer
         }
         $verdict = $situation->roles->mayGive($role, $situation->actor, $situation->person, $situation->site);
         if (!$verdict->allowed) {
-            return Plan::refused(new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]));
+            return Plan::refused(
+                new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]),
+            );
         }
 
         $pass = $this->deskPass($situation, $role, $window, $wanted->section, $wanted->asks);
@@ -257,16 +290,8 @@ final readonly class LineComputer
         return new Plan(
             [...$this->endRoleByHand($situation), ...$this->ends($situation, MarkKind::Dates), Effect::givePass($pass)],
             [
-                ...(
-                    'fits' === $verdict->code
-                        ? []
-                        : [new Note($verdict->code, [...$verdict->values, 'role' => $role])]
-                ),
-                ...(
-                    $wanted->asks
-                        ? [new Note('waits-for-approval', ['division' => $situation->person->division])]
-                        : []
-                ),
+                ...'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])],
+                ...$wanted->asks ? [new Note('waits-for-approval', ['division' => $situation->person->division])] : [],
             ],
         );
     }
@@ -279,7 +304,9 @@ final readonly class LineComputer
         }
         $verdict = $situation->roles->mayGive($role, $situation->actor, $situation->person, $situation->site);
         if (!$verdict->allowed) {
-            return Plan::refused(new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]));
+            return Plan::refused(
+                new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]),
+            );
         }
         $effects = $this->endRoleByHand($situation);
         $without = Effect::applied($effects, $situation->enrollment);
@@ -288,7 +315,10 @@ final readonly class LineComputer
             $effects[] = Effect::putMark(null, $mark);
         }
 
-        return new Plan($effects, 'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])]);
+        return new Plan(
+            $effects,
+            'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])],
+        );
     }
 
     private function takeOut(Situation $situation): Plan
@@ -307,11 +337,14 @@ final readonly class LineComputer
 
         return new Plan($effects, [
             new Note('work-stays'),
-            ...array_map(static fn (string $door): Note => new Note('comes-back-through', ['door' => $door]), $returns),
+            ...array_map(static fn(string $door): Note => new Note('comes-back-through', ['door' => $door]), $returns),
         ]);
     }
 
-    /** Ends the marks of the last taking out, all of them together; where the dates are over by now, renews the pass that came last. */
+    /**
+     * Ends the marks of the last taking out, all of them together; where the dates are over by now, renews the pass
+     * that came last.
+     */
     private function bringBack(Situation $situation, ?Segment $present, bool $asks): Plan
     {
         $now = $situation->now;
@@ -319,21 +352,32 @@ final readonly class LineComputer
         $last = null;
         $effects = [];
         foreach ($situation->enrollment->passesIn(Phase::TakenOut, $now) as $pass) {
-            $marks = array_filter($pass->marks, static fn (Mark $mark): bool => MarkKind::Withdrawn === $mark->kind && $mark->window->contains($now));
-            $from = max(array_map(static fn (Mark $mark): int => $mark->window->from, [...$marks, new Mark('', MarkKind::Withdrawn, new Window())]));
+            $marks = array_filter(
+                $pass->marks,
+                static fn(Mark $mark): bool => MarkKind::Withdrawn === $mark->kind && $mark->window->contains($now),
+            );
+            $from = max(
+                array_map(static fn(Mark $mark): int => $mark->window->from, [
+                    ...$marks,
+                    new Mark('', MarkKind::Withdrawn, new Window()),
+                ]),
+            );
             if (null !== $last && $from < $last) {
                 continue;
             }
             if ($from !== $last) {
                 [$last, $effects] = [$from, []];
             }
-            array_push($effects, ...array_map(
-                static fn (Mark $mark): Effect => Effect::endMark($pass->id, $mark, $now, $by),
-                array_values($marks),
-            ));
+            array_push(
+                $effects,
+                ...array_map(
+                    static fn(Mark $mark): Effect => Effect::endMark($pass->id, $mark, $now, $by),
+                    array_values($marks),
+                ),
+            );
         }
         // Whoever is asked about in their division, and went by themselves, is let in anew.
-        $left = array_filter($effects, fn (Effect $effect): bool => $this->endsTheirOwn($situation, $effect));
+        $left = array_filter($effects, fn(Effect $effect): bool => $this->endsTheirOwn($situation, $effect));
         if ($asks && [] !== $left) {
             return Plan::refused(new Note('left-by-themselves'));
         }
@@ -341,7 +385,8 @@ final readonly class LineComputer
         if (true === $restored->timeline()->at($now)?->state->here()) {
             return new Plan($effects, [new Note('as-before')]);
         }
-        // Their dates are over by now: first those set by hand go, and where that is not enough the pass that came last is renewed.
+        // Their dates are over by now: first those set by hand go, and where that is not enough the pass that came last
+        // is renewed.
         $lifts = $this->ends($situation, MarkKind::Dates);
         $until = $restored->mark(MarkKind::Dates, $now)?->dates?->until;
         $undated = Effect::applied($lifts, $restored);
@@ -353,10 +398,20 @@ final readonly class LineComputer
         if ([] === $ended) {
             return Plan::refused(new Note('never-here'));
         }
-        usort($ended, static fn (Pass $a, Pass $b): int => [$b->window->until, $b->givenAt, $b->id] <=> [$a->window->until, $a->givenAt, $a->id]);
+        usort(
+            $ended,
+            static fn(Pass $a, Pass $b): int => [$b->window->until, $b->givenAt, $b->id] <=> [
+                $a->window->until,
+                $a->givenAt,
+                $a->id,
+            ],
+        );
         $again = $this->deskPass($situation, $ended[0]->role, new Window($now), $ended[0]->section);
 
-        return new Plan([...$lifts, Effect::givePass($again)], [new Note('dates-were-over', ['until' => $ended[0]->window->until])]);
+        return new Plan(
+            [...$lifts, Effect::givePass($again)],
+            [new Note('dates-were-over', ['until' => $ended[0]->window->until])],
+        );
     }
 
     /** From now or from a day, until a day or open; a pause that is there already gives way to it. */
@@ -369,7 +424,11 @@ final readonly class LineComputer
         $window = new Window(max($situation->now, $window->from), $window->until);
         $effects = $this->ends($situation, MarkKind::Paused);
         $without = Effect::applied($effects, $situation->enrollment);
-        $hits = array_filter($without->timeline()->from($window->from)->segments, static fn (Segment $segment): bool => State::Current === $segment->state && $segment->window->from < $window->until);
+        $hits = array_filter(
+            $without->timeline()->from($window->from)->segments,
+            static fn(Segment $segment): bool => State::Current === $segment->state
+                && $segment->window->from < $window->until,
+        );
         if ([] === $hits) {
             return Plan::refused(new Note('pause-outside', ['from' => $window->from]));
         }
@@ -380,30 +439,40 @@ final readonly class LineComputer
         );
     }
 
-    /** Holds over all passes, and over those that come later, until it is lifted; each begins as it would unless a beginning is set. */
+    /**
+     * Holds over all passes, and over those that come later, until it is lifted; each begins as it would unless a
+     * beginning is set.
+     */
     private function changeDates(Situation $situation, Wanted $wanted, ?Segment $present): Plan
     {
         $now = $situation->now;
         $dates = $wanted->window ?? new Window();
         // Whoever has not begun yet begins as they would; dates that end before are none.
-        $begins = State::Upcoming === $present?->state && Time::BEGINNING === $dates->from ? $situation->enrollment->timeline()->holdsUntil($now, static fn (Segment $segment): bool => State::Upcoming === $segment->state) : $dates->from;
+        $begins =
+            State::Upcoming === $present?->state && Time::BEGINNING === $dates->from
+                ? $situation->enrollment
+                    ->timeline()
+                    ->holdsUntil($now, static fn(Segment $segment): bool => State::Upcoming === $segment->state)
+                : $dates->from;
         if ($dates->until <= max($now, $begins)) {
             return Plan::refused(new Note('window-is-over', ['until' => $dates->until]));
         }
         $mark = $this->mark($situation, MarkKind::Dates, new Window($now), dates: $dates);
         $effects = [...$this->ends($situation, MarkKind::Dates), Effect::putMark(null, $mark)];
         // A beginning set by hand is that of every way in; it must not bring the role of one to come into force unseen.
-        $brought = array_values(array_diff(Effect::applied($effects, $situation->enrollment)->timeline()->at($now)->roles ?? [], $present->roles ?? []));
+        $brought = array_values(
+            array_diff(
+                Effect::applied($effects, $situation->enrollment)->timeline()->at($now)->roles ?? [],
+                $present->roles ?? [],
+            ),
+        );
         if ([] !== $brought) {
             return Plan::refused(new Note('dates-bring-role', ['role' => $brought[0]]));
         }
         $site = $situation->site;
         $beyond = $dates->until < Time::FOREVER && $dates->until > $site->termEnds;
 
-        return new Plan(
-            $effects,
-            $beyond ? [new Note('beyond-term', ['until' => $site->termEnds])] : [],
-        );
+        return new Plan($effects, $beyond ? [new Note('beyond-term', ['until' => $site->termEnds])] : []);
     }
 
     /** Takes out whoever is here, and refuses them at every door for as long as it lasts. */
@@ -415,11 +484,14 @@ final readonly class LineComputer
         }
         $out = true === $present?->state->here() ? $this->takeOut($situation) : new Plan([]);
 
-        return new Plan([
-            ...$out->effects,
-            ...$this->ends($situation, MarkKind::KeptOut),
-            Effect::putMark(null, $this->mark($situation, MarkKind::KeptOut, $window)),
-        ], [] === $out->effects ? [] : [new Note('work-stays')]);
+        return new Plan(
+            [
+                ...$out->effects,
+                ...$this->ends($situation, MarkKind::KeptOut),
+                Effect::putMark(null, $this->mark($situation, MarkKind::KeptOut, $window)),
+            ],
+            [] === $out->effects ? [] : [new Note('work-stays')],
+        );
     }
 
     /** Ends what is on the enrollment of a kind, now and later. */
@@ -464,11 +536,21 @@ final readonly class LineComputer
         return $this->pass($situation, $situation->desk, DoorKind::Desk, $role, $window, $section, $accepted);
     }
 
-    private function pass(Situation $situation, string $door, DoorKind $kind, string $role, Window $window, ?string $section, int $accepted): Pass
-    {
+    private function pass(
+        Situation $situation,
+        string $door,
+        DoorKind $kind,
+        string $role,
+        Window $window,
+        ?string $section,
+        int $accepted,
+    ): Pass {
         $since = Time::FOREVER;
         foreach ($situation->enrollment->passes as $pass) {
-            if ($kind === $pass->door && !\in_array($pass->phaseAt($situation->now), [Phase::None, Phase::Waiting], true)) {
+            if (
+                $kind === $pass->door
+                && !\in_array($pass->phaseAt($situation->now), [Phase::None, Phase::Waiting], true)
+            ) {
                 $since = min($since, $pass->since());
             }
         }
@@ -495,8 +577,19 @@ final readonly class LineComputer
     /** @return list<Effect> that end what somebody waits with at a door */
     private function unmark(Situation $situation, string $door): array
     {
-        $standing = array_filter($situation->enrollment->passesIn(Phase::Waiting, $situation->now), static fn (Pass $pass): bool => $pass->doorId === $door);
+        $standing = array_filter(
+            $situation->enrollment->passesIn(Phase::Waiting, $situation->now),
+            static fn(Pass $pass): bool => $pass->doorId === $door,
+        );
 
-        return array_values(array_map(fn (Pass $pass): Effect => Effect::putMark($pass->id, new Mark($this->ids->next(), MarkKind::Undone, new Window($situation->now))), $standing));
+        return array_values(
+            array_map(
+                fn(Pass $pass): Effect => Effect::putMark(
+                    $pass->id,
+                    new Mark($this->ids->next(), MarkKind::Undone, new Window($situation->now)),
+                ),
+                $standing,
+            ),
+        );
     }
 }

@@ -19,26 +19,39 @@ use MintDoor\Core\Time\Window;
  */
 final readonly class Mending
 {
-    private const VERBS = ['lift' => Verb::LiftKeepOut, 'resume' => Verb::Resume, 'bring-back' => Verb::BringBack, 'move-start' => Verb::ChangeDates, 'let-in' => Verb::LetIn];
+    private const VERBS = [
+        'lift' => Verb::LiftKeepOut,
+        'resume' => Verb::Resume,
+        'bring-back' => Verb::BringBack,
+        'move-start' => Verb::ChangeDates,
+        'let-in' => Verb::LetIn,
+    ];
 
     private const MOST_STEPS = 6;
 
-    public function __construct(private LineComputer $computer)
-    {
-    }
+    public function __construct(private LineComputer $computer) {}
 
     /** The reason of a person, with every cause that would have to go. */
     public function reason(Situation $situation): Reason
     {
         $access = new Access($situation->roles);
-        $of = static fn (Situation $s): Reason => $access->reason($s->enrollment->timeline(), $s->person, $s->site, $s->now, $s->enrollment);
+        $of = static fn(Situation $s): Reason => $access->reason(
+            $s->enrollment->timeline(),
+            $s->person,
+            $s->site,
+            $s->now,
+            $s->enrollment,
+        );
         $first = $reason = $of($situation);
         if (Entry::No !== $first->entry) {
             return $first;
         }
         $causes = [];
         for ($step = 0; $step < self::MOST_STEPS && Entry::No === $reason->entry; ++$step) {
-            $cause = array_values(array_filter($reason->causes, static fn (Cause $cause): bool => isset(self::VERBS[$cause->change])))[0] ?? null;
+            $cause =
+                array_values(
+                    array_filter($reason->causes, static fn(Cause $cause): bool => isset(self::VERBS[$cause->change])),
+                )[0] ?? null;
             if (null === $cause) {
                 break;
             }
@@ -52,7 +65,10 @@ final readonly class Mending
             $reason = $of($situation);
         }
         $left = Entry::No === $reason->entry ? $reason->causes : [];
-        $others = array_filter([...$left, ...$first->causes], static fn (Cause $cause): bool => !isset(self::VERBS[$cause->change]));
+        $others = array_filter(
+            [...$left, ...$first->causes],
+            static fn(Cause $cause): bool => !isset(self::VERBS[$cause->change]),
+        );
         $all = array_values(array_column([$first->deciding(), ...$causes, ...$others], null, 'code'));
 
         return [] === $all ? $first : new Reason(Entry::No, $all);
@@ -62,12 +78,20 @@ final readonly class Mending
     private function mended(Situation $situation, Cause $cause): ?Line
     {
         $all = new Standing('', true);
-        $role = 'let-in' === $cause->change ? $situation->roles->suggest($all, $situation->person, $situation->site) : null;
+        $role =
+            'let-in' === $cause->change ? $situation->roles->suggest($all, $situation->person, $situation->site) : null;
         if ('let-in' === $cause->change && null === $role) {
             return null;
         }
 
-        return $this->computer->compute($situation->by($all), new Wanted(self::VERBS[$cause->change], $role, 'move-start' === $cause->change ? new Window($situation->now) : null));
+        return $this->computer->compute(
+            $situation->by($all),
+            new Wanted(
+                self::VERBS[$cause->change],
+                $role,
+                'move-start' === $cause->change ? new Window($situation->now) : null,
+            ),
+        );
     }
 
     /** @return list<Cause> what a change would come up against */

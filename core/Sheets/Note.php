@@ -8,9 +8,5 @@ namespace MintDoor\Core\Sheets;
 final readonly class Note
 {
     /** @param array<string, string|int|list<string>|null> $values */
-    public function __construct(
-        public string $code,
-        public array $values = [],
-    ) {
-    }
+    public function __construct(public string $code, public array $values = []) {}
 }

@@ -20,8 +20,7 @@ final readonly class Plan
         public array $cautions = [],
         public ?Note $refusal = null,
         public Verdict $verdict = Verdict::Refused,
-    ) {
-    }
+    ) {}
 
     public static function refused(Note $why): self
     {

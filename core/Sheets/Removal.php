@@ -9,11 +9,7 @@ use MintDoor\Core\Roles\Limits;
 /** That a sheet would take out a large share of a site, so that whoever applies it has to say how many. */
 final readonly class Removal
 {
-    private function __construct(
-        public int $people,
-        public int $here,
-    ) {
-    }
+    private function __construct(public int $people, public int $here) {}
 
     /**
      * @param list<Line> $lines that are ready
@@ -23,7 +19,13 @@ final readonly class Removal
      */
     public static function of(array $lines, int $here, Limits $limits = new Limits()): ?self
     {
-        $people = \count(array_filter($lines, static fn (Line $line): bool => true === $line->before?->state->here() && true !== $line->after?->state->here()));
+        $people = \count(
+            array_filter(
+                $lines,
+                static fn(Line $line): bool => true === $line->before?->state->here()
+                    && true !== $line->after?->state->here(),
+            ),
+        );
 
         return $limits->manyRemoved($people, $here) ? new self($people, $here) : null;
     }

@@ -8,17 +8,15 @@ use MintDoor\Core\Roster\Leads;
 
 /**
  * Computes a sheet of many lines. Verdicts see the whole sheet: seats are given in line order, once more is as
- * good as once, whoever is on it to become two things has to be settled, and a line that only another one makes possible
- * is looked at again after it.
+ * good as once, whoever is on it to become two things has to be settled, and a line that only another one makes
+ * possible is looked at again after it.
  */
 final readonly class SheetComputer
 {
     /** What another line may still change. */
     private const MAY_CHANGE = ['last-lead', 'lead-ends', 'leads-full', ...Laws::NO_SEAT];
 
-    public function __construct(private LineComputer $computer)
-    {
-    }
+    public function __construct(private LineComputer $computer) {}
 
     /**
      * @param array<array-key, array{string, Wanted}> $lines person id and what is wanted, in order
@@ -33,9 +31,13 @@ final readonly class SheetComputer
             $different[$person] = ($different[$person] ?? false) || $lines[$first[$person]][1] != $wanted;
         }
 
-        return $this->all($situation, array_map(static fn (array $line): string => $line[0], $lines), fn (Situation $one, int|string $key): Line => $different[$lines[$key][0]] || $first[$lines[$key][0]] !== $key
-            ? $this->computer->besides($one, !$different[$lines[$key][0]])
-            : $this->computer->compute($one, $lines[$key][1]));
+        return $this->all(
+            $situation,
+            array_map(static fn(array $line): string => $line[0], $lines),
+            fn(Situation $one, int|string $key): Line => $different[$lines[$key][0]] || $first[$lines[$key][0]] !== $key
+                ? $this->computer->besides($one, !$different[$lines[$key][0]])
+                : $this->computer->compute($one, $lines[$key][1]),
+        );
     }
 
     /**
@@ -47,7 +49,11 @@ final readonly class SheetComputer
      */
     public function undo(SheetSituation $situation, array $lines): array
     {
-        return $this->all($situation, array_map(static fn (array $line): string => $line[0], $lines), fn (Situation $one, int|string $key): Line => $this->computer->undo($one, $lines[$key][1]));
+        return $this->all(
+            $situation,
+            array_map(static fn(array $line): string => $line[0], $lines),
+            fn(Situation $one, int|string $key): Line => $this->computer->undo($one, $lines[$key][1]),
+        );
     }
 
     /**

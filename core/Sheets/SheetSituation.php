@@ -20,7 +20,8 @@ final readonly class SheetSituation
      * @param array<string, Person>               $people      by id, everybody the sheet is about
      * @param array<string, Enrollment>           $enrollments by person id; who is missing has never been here
      * @param SeatsHeld                           $seats       held in the site, by everybody
-     * @param array<string, array{Timeline, int}> $leads       of everybody who leads or will: timeline, and the instant the account closes
+     * @param array<string, array{Timeline, int}> $leads       of everybody who leads or will: timeline, and the instant
+     *     the account closes
      * @param string                              $desk        id of the site's desk door
      */
     public function __construct(
@@ -33,8 +34,7 @@ final readonly class SheetSituation
         public SeatsHeld $seats,
         public array $leads,
         public string $desk,
-    ) {
-    }
+    ) {}
 
     /** What a line on one of its people is computed from, as things stand. */
     public function one(string $personId): Situation

@@ -24,10 +24,8 @@ final class SheetState
 
     private SeatsHeld $seats;
 
-    public function __construct(
-        private readonly SheetSituation $situation,
-        private readonly Leads $rule,
-    ) {
+    public function __construct(private readonly SheetSituation $situation, private readonly Leads $rule)
+    {
         $this->enrollments = $situation->enrollments;
         $this->leads = $situation->leads;
         $this->seats = $situation->seats;
@@ -40,8 +38,15 @@ final class SheetState
         unset($others[$personId]);
 
         return new Situation(
-            $s->now, $s->site, $s->roles, $s->people[$personId], $this->enrollments[$personId] ?? new Enrollment(), $s->actor,
-            $this->seats, array_values($others), $s->desk,
+            $s->now,
+            $s->site,
+            $s->roles,
+            $s->people[$personId],
+            $this->enrollments[$personId] ?? new Enrollment(),
+            $s->actor,
+            $this->seats,
+            array_values($others),
+            $s->desk,
         );
     }
 

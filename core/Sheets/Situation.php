@@ -16,8 +16,10 @@ use MintDoor\Core\Sites\Site;
 final readonly class Situation
 {
     /**
-     * @param SeatsHeld                  $seats      held in the site, by everybody; of no interest where they have no limit
-     * @param list<array{Timeline, int}> $otherLeads timelines of the others who lead or will, and the instant each one's account closes
+     * @param SeatsHeld                  $seats      held in the site, by everybody; of no interest where they have no
+     *     limit
+     * @param list<array{Timeline, int}> $otherLeads timelines of the others who lead or will, and the instant each
+     *     one's account closes
      * @param string                     $desk       id of the site's desk door
      */
     public function __construct(
@@ -30,18 +32,37 @@ final readonly class Situation
         public SeatsHeld $seats,
         public array $otherLeads,
         public string $desk,
-    ) {
-    }
+    ) {}
 
     /** The same, with another enrollment. */
     public function with(Enrollment $enrollment): self
     {
-        return new self($this->now, $this->site, $this->roles, $this->person, $enrollment, $this->actor, $this->seats, $this->otherLeads, $this->desk);
+        return new self(
+            $this->now,
+            $this->site,
+            $this->roles,
+            $this->person,
+            $enrollment,
+            $this->actor,
+            $this->seats,
+            $this->otherLeads,
+            $this->desk,
+        );
     }
 
     /** The same, as somebody else would do it. */
     public function by(Standing $actor): self
     {
-        return new self($this->now, $this->site, $this->roles, $this->person, $this->enrollment, $actor, $this->seats, $this->otherLeads, $this->desk);
+        return new self(
+            $this->now,
+            $this->site,
+            $this->roles,
+            $this->person,
+            $this->enrollment,
+            $actor,
+            $this->seats,
+            $this->otherLeads,
+            $this->desk,
+        );
     }
 }

@@ -26,8 +26,7 @@ final readonly class Summary
         public ?int $seats,
         public int $held,
         public int $after,
-    ) {
-    }
+    ) {}
 
     /**
      * @param iterable<Line> $lines
@@ -35,7 +34,10 @@ final readonly class Summary
      */
     public static function of(iterable $lines, Site $site, RoleBook $roles, SeatsHeld $held): self
     {
-        $verdicts = array_fill_keys(array_map(static fn (Verdict $verdict): string => $verdict->value, Verdict::cases()), 0);
+        $verdicts = array_fill_keys(
+            array_map(static fn(Verdict $verdict): string => $verdict->value, Verdict::cases()),
+            0,
+        );
         $joining = $leaving = 0;
         $after = $held;
         foreach ($lines as $line) {

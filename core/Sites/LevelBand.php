@@ -8,10 +8,8 @@ namespace MintDoor\Core\Sites;
 final readonly class LevelBand
 {
     /** @throws \InvalidArgumentException when the lowest is above the highest */
-    public function __construct(
-        public int $lowest,
-        public int $highest,
-    ) {
+    public function __construct(public int $lowest, public int $highest)
+    {
         if ($lowest > $highest) {
             throw new \InvalidArgumentException('The lowest level is above the highest.');
         }

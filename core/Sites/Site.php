@@ -6,7 +6,10 @@ namespace MintDoor\Core\Sites;
 
 use MintDoor\Core\Time\Time;
 
-/** What the rules need to know of a site. Its state is a function of time: draft before `opensAt`, closed from `closesAt` on. */
+/**
+ * What the rules need to know of a site. Its state is a function of time: draft before `opensAt`, closed from
+ * `closesAt` on.
+ */
 final readonly class Site
 {
     public const LEADS_UNLESS_SET = 10;
@@ -24,8 +27,7 @@ final readonly class Site
         public int $opensAt = Time::FOREVER,
         public int $closesAt = Time::FOREVER,
         public int $termEnds = Time::FOREVER,
-    ) {
-    }
+    ) {}
 
     public function stateAt(int $instant): SiteState
     {

@@ -10,7 +10,8 @@ final readonly class SiteDraft
     /**
      * @param int                                      $number   of the line in the text, from 1
      * @param list<string>                             $leads    as they were written
-     * @param list<array{field: string, code: string}> $problems what is not understood: `missing`, `unknown`, `not-a-number`, `not-levels`
+     * @param list<array{field: string, code: string}> $problems what is not understood: `missing`, `unknown`,
+     *     `not-a-number`, `not-levels`
      */
     public function __construct(
         public int $number,
@@ -25,6 +26,5 @@ final readonly class SiteDraft
         public ?int $seats,
         public array $leads,
         public array $problems,
-    ) {
-    }
+    ) {}
 }

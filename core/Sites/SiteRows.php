@@ -10,15 +10,24 @@ use MintDoor\Core\Intake\TooMuch;
 use MintDoor\Core\People\Folding;
 
 /**
- * Reads rows of sites as they are typed or pasted from a spreadsheet: title, code, kind, division, term, levels, seats, leads,
- * in this order or as a first row names them. What a row leaves out is as for the others, where that can be.
+ * Reads rows of sites as they are typed or pasted from a spreadsheet: title, code, kind, division, term, levels, seats,
+ * leads, in this order or as a first row names them. What a row leaves out is as for the others, where that can be.
  */
 final readonly class SiteRows
 {
     private const FIELDS = ['title', 'code', 'kind', 'division', 'term', 'levels', 'seats', 'leads'];
 
     /** What columns are called in a first row. */
-    private const CALLED = ['title' => ['title', 'name', 'site'], 'code' => ['code', 'short code'], 'kind' => ['kind', 'type'], 'division' => ['division', 'school'], 'term' => ['term'], 'levels' => ['level', 'levels', 'level band'], 'seats' => ['seats', 'places'], 'leads' => ['lead', 'leads', 'lead tutor', 'lead tutors', 'tutor', 'tutors']];
+    private const CALLED = [
+        'title' => ['title', 'name', 'site'],
+        'code' => ['code', 'short code'],
+        'kind' => ['kind', 'type'],
+        'division' => ['division', 'school'],
+        'term' => ['term'],
+        'levels' => ['level', 'levels', 'level band'],
+        'seats' => ['seats', 'places'],
+        'leads' => ['lead', 'leads', 'lead tutor', 'lead tutors', 'tutor', 'tutors'],
+    ];
 
     /**
      * @param list<string>          $kinds     codes, the first one where none is said
@@ -31,8 +40,7 @@ final readonly class SiteRows
         private array $terms,
         private string $division,
         private string $term,
-    ) {
-    }
+    ) {}
 
     /**
      * @param int $most rows
@@ -48,7 +56,7 @@ final readonly class SiteRows
         $taken = [];
         foreach (Rows::of($text, $most + 1) as $number => $line) {
             $cells = Columns::cells($line);
-            if ([] === array_filter($cells, static fn (string $cell): bool => '' !== $cell)) {
+            if ([] === array_filter($cells, static fn(string $cell): bool => '' !== $cell)) {
                 continue;
             }
             $named = [] === $drafts ? Columns::named($cells, self::CALLED) : null;
@@ -105,12 +113,29 @@ final readonly class SiteRows
             }
         }
         if ('' !== $row['seats']) {
-            1 === preg_match('/^\d{1,6}$/D', $row['seats']) ? $seats = (int) $row['seats'] : $wrong('seats', 'not-a-number');
+            1 === preg_match('/^\d{1,6}$/D', $row['seats'])
+                ? ($seats = (int) $row['seats'])
+                : $wrong('seats', 'not-a-number');
         }
 
         return new SiteDraft(
-            $number, mb_substr($text, 0, 300), $row['title'], '' === $row['code'] ? self::code($row['title'], $taken) : mb_strtoupper($row['code']), $kind, $division, $term, $lowest, $highest, $seats,
-            array_values(array_filter(array_map(trim(...), preg_split('/[,;\/&]|\band\b/u', $row['leads']) ?: []), static fn (string $lead): bool => '' !== $lead)), $problems,
+            $number,
+            mb_substr($text, 0, 300),
+            $row['title'],
+            '' === $row['code'] ? self::code($row['title'], $taken) : mb_strtoupper($row['code']),
+            $kind,
+            $division,
+            $term,
+            $lowest,
+            $highest,
+            $seats,
+            array_values(
+                array_filter(
+                    array_map(trim(...), preg_split('/[,;\/&]|\band\b/u', $row['leads']) ?: []),
+                    static fn(string $lead): bool => '' !== $lead,
+                ),
+            ),
+            $problems,
         );
     }
 
@@ -122,7 +147,17 @@ final readonly class SiteRows
     private static function code(string $title, array $taken): string
     {
         $words = Folding::tokens($title);
-        $code = strtoupper(1 === \count($words) ? substr($words[0], 0, 4) : implode('', array_map(static fn (string $word): string => ctype_digit($word) ? '-'.$word : $word[0], \array_slice($words, 0, 8))));
+        $code = strtoupper(
+            1 === \count($words)
+                ? substr($words[0], 0, 4)
+                : implode(
+                    '',
+                    array_map(
+                        static fn(string $word): string => ctype_digit($word) ? '-'.$word : $word[0],
+                        \array_slice($words, 0, 8),
+                    ),
+                ),
+        );
         $code = 2 > \strlen($code) ? str_pad($code, 2, 'X') : ltrim($code, '-');
         for ($n = 2, $free = $code; isset($taken[$free]); ++$n) {
             $free = $code.'-'.$n;

@@ -16,9 +16,7 @@ final class Time
     /** 9999-12-31T00:00:00Z: an open end. */
     public const FOREVER = 253_402_214_400;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * The first instant of a calendar day in a time zone; the day after a day begins where that day ends, also where
@@ -31,12 +29,19 @@ final class Time
     public static function startOfDay(string $day, \DateTimeZone $zone, int $daysLater = 0): int
     {
         $date = \DateTimeImmutable::createFromFormat('!Y-m-d', $day, $zone);
-        if (false === $date || $date->format('Y-m-d') !== $day || $date->format('Y') < '1900' || $date->format('Y') > '2999') {
+        if (
+            false === $date
+            || $date->format('Y-m-d') !== $day
+            || $date->format('Y') < '1900'
+            || $date->format('Y') > '2999'
+        ) {
             throw new NotADay($day);
         }
 
-        return $date->setDate((int) $date->format('Y'), (int) $date->format('n'), (int) $date->format('j') + $daysLater)
-            ->setTime(0, 0)->getTimestamp();
+        return $date
+            ->setDate((int) $date->format('Y'), (int) $date->format('n'), (int) $date->format('j') + $daysLater)
+            ->setTime(0, 0)
+            ->getTimestamp();
     }
 
     /**
@@ -53,7 +58,10 @@ final class Time
         return false === $instant ? throw new NotADay($day.' '.$time) : $instant->getTimestamp();
     }
 
-    /** "Until 18 December" as a person types it: the whole of that day is included, so the window ends at the next day's start. */
+    /**
+     * "Until 18 December" as a person types it: the whole of that day is included, so the window ends at the next day's
+     * start.
+     */
     public static function untilDayIncluded(string $day, \DateTimeZone $zone): int
     {
         return self::startOfDay($day, $zone, 1);

@@ -12,9 +12,7 @@ final class WakingHours
 
     public const ENDS = 22;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * The instant at which so many waking seconds have passed; it is never at night.

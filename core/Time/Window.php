@@ -10,10 +10,8 @@ final readonly class Window
     /**
      * @throws WindowOutOfOrder
      */
-    public function __construct(
-        public int $from = Time::BEGINNING,
-        public int $until = Time::FOREVER,
-    ) {
+    public function __construct(public int $from = Time::BEGINNING, public int $until = Time::FOREVER)
+    {
         if ($until < $from) {
             throw new WindowOutOfOrder('A window ends before it begins.');
         }

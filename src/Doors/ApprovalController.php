@@ -18,9 +18,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** Who waits for the yes of a division, for its administrators. */
 final readonly class ApprovalController
 {
-    public function __construct(private Approvals $approvals, private Transaction $transaction)
-    {
-    }
+    public function __construct(private Approvals $approvals, private Transaction $transaction) {}
 
     #[Route('/approvals', name: 'approvals', methods: ['GET'])]
     public function all(#[CurrentUser] Caller $caller): Response
@@ -45,7 +43,12 @@ final readonly class ApprovalController
     ): Response {
         $this->mind($caller);
 
-        return $this->transaction->run($request, $caller, [$site], function () use ($site, $person, $wish, $caller): Answer {
+        return $this->transaction->run($request, $caller, [$site], function () use (
+            $site,
+            $person,
+            $wish,
+            $caller,
+        ): Answer {
             $this->approvals->answer($site, $person, 'yes' === $wish->answer, $caller);
 
             return new Answer(['items' => $this->approvals->of($caller)]);

@@ -9,9 +9,5 @@ use Symfony\Component\Validator\Constraints as Assert;
 /** The answer of a division. */
 final readonly class ApprovalWish
 {
-    public function __construct(
-        #[Assert\Choice(['yes', 'no'], message: 'Answer yes or no.')]
-        public string $answer,
-    ) {
-    }
+    public function __construct(#[Assert\Choice(['yes', 'no'], message: 'Answer yes or no.')] public string $answer) {}
 }

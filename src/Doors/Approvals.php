@@ -47,40 +47,52 @@ final readonly class Approvals
         private Roles $roles,
         private Notices $notices,
         private HouseClock $clock,
-    ) {
-    }
+    ) {}
 
     /** @return list<array<string, mixed>> schema `Approval`, the oldest first */
     public function of(Caller $caller): array
     {
         $now = Instant::toSql($this->clock->instant());
-        $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.", w.role, w.given_at, w.until_at, s.id AS site_id, s.title, s.time_zone,
-                 b.id AS by_id, b.given_name AS b_given_name, b.family_name AS b_family_name, b.preferred_name AS b_preferred_name
-             FROM pass w JOIN door o ON o.id = w.door_id AND o.kind = 'desk'
-             JOIN site s ON s.id = w.site_id AND s.taken_back = 0 AND s.closes_at > ?
-             JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id
-                 AND g.from_at <= ? AND g.until_at > ? AND g.state = 'waiting'
-             JOIN person p ON p.id = w.person_id AND p.gone IS NULL JOIN division pd ON pd.id = p.division_id
-             LEFT JOIN account a ON a.person_id = p.id LEFT JOIN person b ON b.id = w.given_by
-             WHERE ".Enrollments::UNANSWERED.' AND (? OR pd.code IN (?))
-             ORDER BY w.given_at, w.id LIMIT '.self::MOST,
-            [$now, $now, $now, $now, $now, (int) $caller->platformAdministrator, $caller->divisions ?: ['']],
-            [6 => ArrayParameterType::STRING],
-        ));
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT '
+                    .PersonRow::COLUMNS
+                    .', w.role, w.given_at, w.until_at, s.id AS site_id, s.title, s.time_zone, b.id AS by_id, '
+                        .'b.given_name AS b_given_name, b.family_name AS b_family_name, b.preferred_name AS '
+                        ."b_preferred_name FROM pass w JOIN door o ON o.id = w.door_id AND o.kind = 'desk' "
+                        .'JOIN site s ON s.id = w.site_id AND s.taken_back = 0 AND s.closes_at > ? '
+                        .'JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id '
+                        ."AND g.from_at <= ? AND g.until_at > ? AND g.state = 'waiting' "
+                        .'JOIN person p ON p.id = w.person_id AND p.gone IS NULL '
+                        .'JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id '
+                        .'LEFT JOIN person b ON b.id = w.given_by WHERE '
+                    .Enrollments::UNANSWERED
+                    .' AND (? OR pd.code IN (?))
+             ORDER BY w.given_at, w.id LIMIT '
+                    .self::MOST,
+                [$now, $now, $now, $now, $now, (int) $caller->platformAdministrator, $caller->divisions ?: ['']],
+                [6 => ArrayParameterType::STRING],
+            ),
+        );
 
-        return array_map(static fn (Row $row): array => [
-            'site' => ['id' => $row->id('site_id'), 'title' => $row->string('title')],
-            'timeZone' => $row->string('time_zone'),
-            'person' => PersonRow::json($row, Sight::Full),
-            'role' => $row->string('role'),
-            'by' => null === $row->idOrNull('by_id') ? null : [
-                'id' => $row->id('by_id'),
-                'name' => PersonRow::name($row, 'b_'),
+        return array_map(
+            static fn(Row $row): array => [
+                'site' => ['id' => $row->id('site_id'), 'title' => $row->string('title')],
+                'timeZone' => $row->string('time_zone'),
+                'person' => PersonRow::json($row, Sight::Full),
+                'role' => $row->string('role'),
+                'by' =>
+                    null === $row->idOrNull('by_id')
+                        ? null
+                        : [
+                            'id' => $row->id('by_id'),
+                            'name' => PersonRow::name($row, 'b_'),
+                        ],
+                'askedAt' => Instant::toJson($row->instant('given_at')),
+                'untilAt' => Instant::toJson($row->instant('until_at')),
             ],
-            'askedAt' => Instant::toJson($row->instant('given_at')),
-            'untilAt' => Instant::toJson($row->instant('until_at')),
-        ], $rows);
+            $rows,
+        );
     }
 
     /**
@@ -103,7 +115,10 @@ final readonly class Approvals
         $asker = $this->doors->keeper($site, $asked->givenBy) ?? new Standing('', false);
         $verdict = $this->roles->book()->mayGive($asked->role, $asker, $situation->person, $access->site);
         if (!$verdict->allowed) {
-            throw new Problem(ProblemType::NotReady, 'Whoever asked may not give this role there any more. Say no, or let them in yourself.');
+            throw new Problem(
+                ProblemType::NotReady,
+                'Whoever asked may not give this role there any more. Say no, or let them in yourself.',
+            );
         }
         $window = new Window(
             min(max($access->now, $asked->window->from), $asked->window->until),

@@ -27,6 +27,5 @@ final readonly class Before
         public Admission $admission,
         public ?Row $waiter,
         public int $place,
-    ) {
-    }
+    ) {}
 }

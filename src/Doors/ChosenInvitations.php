@@ -19,14 +19,14 @@ final readonly class ChosenInvitations
         #[Assert\All([new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such invitation.')])]
         public array $invitations = [],
         public bool $all = false,
-    ) {
-    }
+    ) {}
 
     #[Assert\Callback]
     public function check(ExecutionContextInterface $context): void
     {
         if ($this->all === ([] !== $this->invitations)) {
-            $context->buildViolation('Choose invitations, or say that all of them are meant.')
+            $context
+                ->buildViolation('Choose invitations, or say that all of them are meant.')
                 ->atPath('invitations')
                 ->addViolation();
         }

@@ -32,8 +32,7 @@ final readonly class DoorController
         private DoorList $list,
         private Arrivals $arrivals,
         private Transaction $transaction,
-    ) {
-    }
+    ) {}
 
     #[Route('/sites/{site}/doors', name: 'doors', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function all(string $site, #[CurrentUser] Caller $caller): Response
@@ -42,8 +41,12 @@ final readonly class DoorController
     }
 
     #[Route('/sites/{site}/doors', name: 'make_door', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
-    public function make(string $site, #[MapRequestPayload] DoorWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function make(
+        string $site,
+        #[MapRequestPayload] DoorWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         return $this->transaction->run($request, $caller, [$site], function () use ($site, $wish, $caller): Answer {
             $access = $this->access($site, $caller);
 
@@ -52,11 +55,22 @@ final readonly class DoorController
     }
 
     #[Route('/sites/{site}/doors/{door}', name: 'change_door', requirements: self::DOOR, methods: ['PUT'])]
-    public function change(string $site, string $door, #[MapRequestPayload] DoorWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
-        return $this->transaction->run($request, $caller, [$site], function () use ($site, $door, $wish, $request, $caller): Answer {
+    public function change(
+        string $site,
+        string $door,
+        #[MapRequestPayload] DoorWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->transaction->run($request, $caller, [$site], function () use (
+            $site,
+            $door,
+            $wish,
+            $request,
+            $caller,
+        ): Answer {
             $access = $this->access($site, $caller);
-            $this->doors->change($access, $door, $wish, static fn (int $version) => IfMatch::check($request, $version));
+            $this->doors->change($access, $door, $wish, static fn(int $version) => IfMatch::check($request, $version));
 
             return $this->one($access, $door);
         });
@@ -65,7 +79,12 @@ final readonly class DoorController
     #[Route('/sites/{site}/doors/{door}/open', name: 'open_door', requirements: self::DOOR, methods: ['PUT', 'DELETE'])]
     public function open(string $site, string $door, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        return $this->transaction->run($request, $caller, [$site], function () use ($site, $door, $request, $caller): Answer {
+        return $this->transaction->run($request, $caller, [$site], function () use (
+            $site,
+            $door,
+            $request,
+            $caller,
+        ): Answer {
             $access = $this->access($site, $caller);
             $this->doors->open($access, $door, $request->isMethod('PUT'));
 

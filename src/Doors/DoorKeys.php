@@ -14,8 +14,8 @@ use MintDoor\Hall\Row;
 use MintDoor\Hall\Sealer;
 
 /**
- * Keys of doors. They are looked up by a keyed hash and shown again from a sealed copy, both under the house's secret, which
- * is not in the database: who reads that alone opens nothing.
+ * Keys of doors. They are looked up by a keyed hash and shown again from a sealed copy, both under the house's secret,
+ * which is not in the database: who reads that alone opens nothing.
  */
 final readonly class DoorKeys
 {
@@ -26,15 +26,13 @@ final readonly class DoorKeys
     private const WEAK = [
         'too-short' => 'Make the key 10 letters and digits long or longer.',
         'too-long' => 'Shorten the key to 60 letters and digits.',
-        'too-plain' => 'That is among the first keys anybody would try. Take several words that have nothing to do with each other.',
+        'too-plain' =>
+            'That is among the first keys anybody would try. Take several words that have nothing to do with each '
+                .'other.',
         'of-the-site' => 'Who knows the site could guess that. Take words that have nothing to do with it.',
     ];
 
-    public function __construct(
-        private Connection $db,
-        private Sealer $sealer,
-    ) {
-    }
+    public function __construct(private Connection $db, private Sealer $sealer) {}
 
     /**
      * Gives a door a fresh key; the one it had opens nothing any more.
@@ -43,7 +41,7 @@ final readonly class DoorKeys
      */
     public function fresh(string $door, ?callable $chance = null): void
     {
-        $key = Key::make($chance ?? static fn (int $below): int => random_int(0, $below - 1))->text;
+        $key = Key::make($chance ?? static fn(int $below): int => random_int(0, $below - 1))->text;
         $this->keep($door, $key, $this->hash($key));
     }
 
@@ -111,7 +109,11 @@ final readonly class DoorKeys
     private function keep(string $door, string $key, string $hash): void
     {
         $this->db->executeStatement(
-            'INSERT INTO door_key (door_id, hash, sealed) VALUES (?, ?, ?) ON DUPLICATE KEY UPDATE hash = VALUES(hash), sealed = VALUES(sealed)',
+            <<<'SQL'
+                INSERT INTO door_key (door_id, hash, sealed)
+                VALUES (?, ?, ?)
+                ON DUPLICATE KEY UPDATE hash = VALUES(hash), sealed = VALUES(sealed)
+                SQL,
             [Id::binary($door), $hash, $this->sealer->seal($key, self::SHOWING)],
             array_fill(0, 3, ParameterType::BINARY),
         );

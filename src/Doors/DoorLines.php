@@ -32,8 +32,7 @@ final readonly class DoorLines
         private SheetStore $store,
         private Situations $situations,
         private Roles $roles,
-    ) {
-    }
+    ) {}
 
     /**
      * Lets somebody in who stands before a door; the line says why not, where a law forbids it.
@@ -42,7 +41,14 @@ final readonly class DoorLines
      */
     public function comeIn(Before $at, ?string $section, ?Caller $by = null): Line
     {
-        $line = $this->computer->comeIn($at->situation, $at->door->id('id'), $at->terms->kind, $at->terms->text('role'), $this->window($at->access, $at->terms), $this->section($at, $section));
+        $line = $this->computer->comeIn(
+            $at->situation,
+            $at->door->id('id'),
+            $at->terms->kind,
+            $at->terms->text('role'),
+            $this->window($at->access, $at->terms),
+            $this->section($at, $section),
+        );
         $this->keep($at->access, $at->person, 'come-in', $line, $by);
         if (Verdict::Ready === $line->verdict) {
             $this->close($at->door->id('id'), $at->person->id('person_id'), 'in', $at->access, $by);
@@ -58,11 +64,29 @@ final readonly class DoorLines
      */
     public function stand(Before $at, string $for, ?string $section, string $why): void
     {
-        $line = $this->computer->stand($at->situation, $at->door->id('id'), $at->terms->kind, $at->terms->text('role'), $this->window($at->access, $at->terms), 'choice' === $at->terms->text('place') ? $section : null);
+        $line = $this->computer->stand(
+            $at->situation,
+            $at->door->id('id'),
+            $at->terms->kind,
+            $at->terms->text('role'),
+            $this->window($at->access, $at->terms),
+            'choice' === $at->terms->text('place') ? $section : null,
+        );
         $this->keep($at->access, $at->person, 'wait', $line, null);
         $this->db->executeStatement(
-            "INSERT INTO waiter (site_id, door_id, person_id, what, state, waits, section_id, why, made_at) VALUES (?, ?, ?, ?, 'waiting', 1, ?, ?, ?)",
-            [Id::binary($at->access->site->id), Id::binary($at->door->id('id')), Id::binary($at->person->id('person_id')), $for, null === $section ? null : Id::binary($section), '' === trim($why) ? null : trim($why), Instant::toSql($at->access->now)],
+            <<<'SQL'
+                INSERT INTO waiter (site_id, door_id, person_id, what, state, waits, section_id, why, made_at)
+                VALUES (?, ?, ?, ?, 'waiting', 1, ?, ?, ?)
+                SQL,
+            [
+                Id::binary($at->access->site->id),
+                Id::binary($at->door->id('id')),
+                Id::binary($at->person->id('person_id')),
+                $for,
+                null === $section ? null : Id::binary($section),
+                '' === trim($why) ? null : trim($why),
+                Instant::toSql($at->access->now),
+            ],
         );
     }
 
@@ -74,7 +98,20 @@ final readonly class DoorLines
     public function invite(SiteAccess $access, Row $door, array $people, Caller $by): void
     {
         $terms = DoorTermsJson::of($door);
-        $this->many($access, $people, 'invite', fn (Situation $situation): Line => $this->computer->stand($situation, $door->id('id'), $terms->kind, $terms->text('role'), $this->window($access, $terms), null), $by);
+        $this->many(
+            $access,
+            $people,
+            'invite',
+            fn(Situation $situation): Line => $this->computer->stand(
+                $situation,
+                $door->id('id'),
+                $terms->kind,
+                $terms->text('role'),
+                $this->window($access, $terms),
+                null,
+            ),
+            $by,
+        );
     }
 
     /**
@@ -85,7 +122,13 @@ final readonly class DoorLines
      */
     public function lapse(SiteAccess $access, string $door, array $people, Caller $by): void
     {
-        $this->many($access, $people, 'lapse', fn (Situation $situation): Line => $this->computer->goAgain($situation, [$door], true), $by);
+        $this->many(
+            $access,
+            $people,
+            'lapse',
+            fn(Situation $situation): Line => $this->computer->goAgain($situation, [$door], true),
+            $by,
+        );
     }
 
     /**
@@ -111,9 +154,9 @@ final readonly class DoorLines
         $beyond = $situation->person->division !== $access->site->division;
         $own = array_filter(
             $situation->enrollment->passes,
-            static fn (Pass $pass): bool => $pass->mayBeGivenBack($beyond),
+            static fn(Pass $pass): bool => $pass->mayBeGivenBack($beyond),
         );
-        $doors = array_map(static fn (Pass $pass): string => $pass->doorId, array_values($own));
+        $doors = array_map(static fn(Pass $pass): string => $pass->doorId, array_values($own));
         $line = $this->computer->goAgain($situation, array_values(array_unique($doors)));
         $this->keep($access, $people[$caller->id], 'leave', $line, null);
 
@@ -123,7 +166,20 @@ final readonly class DoorLines
     /** Nobody waits with it any more. */
     public function close(string $door, string $person, string $state, SiteAccess $access, ?Caller $by = null): void
     {
-        $this->db->executeStatement('UPDATE waiter SET state = ?, waits = NULL, decided_by = ?, decided_at = ? WHERE door_id = ? AND person_id = ? AND waits = 1', [$state, null === $by ? null : Id::binary($by->id), Instant::toSql($access->now), Id::binary($door), Id::binary($person)]);
+        $this->db->executeStatement(
+            <<<'SQL'
+                UPDATE waiter
+                SET state = ?, waits = NULL, decided_by = ?, decided_at = ?
+                WHERE door_id = ? AND person_id = ? AND waits = 1
+                SQL,
+            [
+                $state,
+                null === $by ? null : Id::binary($by->id),
+                Instant::toSql($access->now),
+                Id::binary($door),
+                Id::binary($person),
+            ],
+        );
     }
 
     /**
@@ -159,11 +215,19 @@ final readonly class DoorLines
 
     private function stored(Row $person, string $verb, Line $line): StoredLine
     {
-        $note = static fn (Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
+        $note = static fn(Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
 
         return new StoredLine($person->id('person_id'), $person->string('sort_name'), $verb, $line, [
-            'verdict' => $line->verdict->value, 'before' => SegmentRow::json($line->before, $this->roles->book()), 'after' => SegmentRow::json($line->after, $this->roles->book()),
-            'reasons' => array_map($note, $line->reasons), 'cautions' => array_map($note, array_values(array_filter($line->cautions, static fn (Note $each): bool => 'work-stays' !== $each->code))),
+            'verdict' => $line->verdict->value,
+            'before' => SegmentRow::json($line->before, $this->roles->book()),
+            'after' => SegmentRow::json($line->after, $this->roles->book()),
+            'reasons' => array_map($note, $line->reasons),
+            'cautions' => array_map(
+                $note,
+                array_values(
+                    array_filter($line->cautions, static fn(Note $each): bool => 'work-stays' !== $each->code),
+                ),
+            ),
         ]);
     }
 
@@ -180,8 +244,18 @@ final readonly class DoorLines
         }
         $now = Instant::toSql($at->access->now);
         $section = $this->db->fetchOne(
-            "SELECT s.id FROM section s LEFT JOIN (SELECT w.section_id, COUNT(*) AS people FROM pass w JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id AND g.from_at <= ? AND g.until_at > ? AND g.state IN ('current', 'paused', 'upcoming') WHERE w.site_id = ? AND w.live = 1 GROUP BY w.section_id) n ON n.section_id = s.id
-             WHERE s.site_id = ? ORDER BY COALESCE(n.people, 0), s.name, s.id LIMIT 1",
+            <<<'SQL'
+                SELECT s.id
+                FROM section s
+                LEFT JOIN (SELECT w.section_id,
+                    COUNT(*) AS people FROM pass w JOIN enrollment_segment g ON g.site_id = w.site_id
+                    AND g.person_id = w.person_id AND g.from_at <= ? AND g.until_at > ?
+                    AND g.state IN ('current', 'paused', 'upcoming') WHERE w.site_id = ?
+                    AND w.live = 1 GROUP BY w.section_id) n ON n.section_id = s.id
+                WHERE s.site_id = ?
+                ORDER BY COALESCE(n.people, 0), s.name, s.id
+                LIMIT 1
+                SQL,
             [$now, $now, Id::binary($at->access->site->id), Id::binary($at->access->site->id)],
         );
 

@@ -16,9 +16,12 @@ use MintDoor\Hall\Row;
 final readonly class DoorTermsJson
 {
     /** @param array<array-key, mixed> $terms */
-    private function __construct(private array $terms, public Window $hours, public bool $open, public DoorKind $kind)
-    {
-    }
+    private function __construct(
+        private array $terms,
+        public Window $hours,
+        public bool $open,
+        public DoorKind $kind,
+    ) {}
 
     /** @param Row $door with `terms`, `from_at`, `until_at`, `state`, `kind` */
     public static function of(Row $door): self
@@ -34,7 +37,12 @@ final readonly class DoorTermsJson
 
     private static function named(Row $row, string $prefix): self
     {
-        return new self($row->json($prefix.'terms'), new Window($row->instant($prefix.'from_at'), $row->instant($prefix.'until_at')), 'open' === $row->string($prefix.'state'), DoorKind::from($row->string($prefix.'kind')));
+        return new self(
+            $row->json($prefix.'terms'),
+            new Window($row->instant($prefix.'from_at'), $row->instant($prefix.'until_at')),
+            'open' === $row->string($prefix.'state'),
+            DoorKind::from($row->string($prefix.'kind')),
+        );
     }
 
     /** @param array<string, mixed> $terms */
@@ -48,12 +56,26 @@ final readonly class DoorTermsJson
         $lowest = $this->number('lowest');
         $highest = $this->number('highest');
 
-        return new DoorTerms($this->text('role'), $this->open, $this->is('approval'), $this->hours, $this->number('seats'), $this->texts('divisions'), null === $lowest || null === $highest ? null : new LevelBand($lowest, $highest), $this->texts('domains'), $this->is('waiting'));
+        return new DoorTerms(
+            $this->text('role'),
+            $this->open,
+            $this->is('approval'),
+            $this->hours,
+            $this->number('seats'),
+            $this->texts('divisions'),
+            null === $lowest || null === $highest ? null : new LevelBand($lowest, $highest),
+            $this->texts('domains'),
+            $this->is('waiting'),
+        );
     }
 
     public function quiet(): QuietRule
     {
-        return new QuietRule($this->number('quietDays'), $this->number('quietMeetings'), array_values(array_filter((array) ($this->terms['meets'] ?? []), is_int(...))));
+        return new QuietRule(
+            $this->number('quietDays'),
+            $this->number('quietMeetings'),
+            array_values(array_filter((array) ($this->terms['meets'] ?? []), is_int(...))),
+        );
     }
 
     /** Until when somebody who comes in stays. */

@@ -34,11 +34,15 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Sites\Divisions;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 
-/** The doors that are set up as sentences: made, changed, opened and shut. What changes something runs inside a transaction, under the site's lock. */
+/**
+ * The doors that are set up as sentences: made, changed, opened and shut. What changes something runs inside a
+ * transaction, under the site's lock.
+ */
 final readonly class Doors
 {
     /** What a door is read with, from a table called d. */
-    public const COLUMNS = 'd.id, d.site_id, d.kind, d.name, d.state, d.terms, d.from_at, d.until_at, d.version, d.made_by';
+    public const COLUMNS = 'd.id, d.site_id, d.kind, d.name, d.state, d.terms, d.from_at, d.until_at, d.version, '
+        .'d.made_by';
 
     /** Seconds a term may lie ahead; a door for later is a slip of the year. */
     private const FURTHEST = 3 * 366 * 86_400;
@@ -54,8 +58,7 @@ final readonly class Doors
         private Logbook $logbook,
         private Gate $gate,
         private CallerProvider $callers,
-    ) {
-    }
+    ) {}
 
     /** @return string id of the door */
     public function make(SiteAccess $access, DoorWish $wish): string
@@ -64,7 +67,19 @@ final readonly class Doors
         $door = $this->ids->next();
         $name = $this->named($wish);
         $rows = new BulkWriter($this->db);
-        $rows->add('door', ['id' => BulkWriter::id($door), 'site_id' => BulkWriter::id($access->site->id), 'kind' => self::kind($wish)->value, 'name' => $name, 'state' => 'open', 'reserved' => false, 'terms' => json_encode($terms, \JSON_THROW_ON_ERROR), 'from_at' => Instant::toSql($hours->from), 'until_at' => Instant::toSql($hours->until), 'made_by' => BulkWriter::id($access->caller->id), 'made_at' => Instant::toSql($access->now)]);
+        $rows->add('door', [
+            'id' => BulkWriter::id($door),
+            'site_id' => BulkWriter::id($access->site->id),
+            'kind' => self::kind($wish)->value,
+            'name' => $name,
+            'state' => 'open',
+            'reserved' => false,
+            'terms' => json_encode($terms, \JSON_THROW_ON_ERROR),
+            'from_at' => Instant::toSql($hours->from),
+            'until_at' => Instant::toSql($hours->until),
+            'made_by' => BulkWriter::id($access->caller->id),
+            'made_at' => Instant::toSql($access->now),
+        ]);
         $rows->flush();
         if ('key' === $wish->kind) {
             $this->giveKey($access, $door, $wish->key);
@@ -99,7 +114,9 @@ final readonly class Doors
         if (null !== $wish->key && 'key' === $wish->kind) {
             $this->giveKey($access, $door, $wish->key);
         }
-        $this->logbook->write($access->site->id, $access->caller, [['door-changed', ['door' => $door, 'name' => $name]]]);
+        $this->logbook->write($access->site->id, $access->caller, [
+            ['door-changed', ['door' => $door, 'name' => $name]],
+        ]);
     }
 
     public function open(SiteAccess $access, string $door, bool $open): void
@@ -113,11 +130,14 @@ final readonly class Doors
         if (('open' === $row->string('state')) !== $open || ($open && !$this->backed($access, $row, $standing))) {
             // Whoever opens a door stands behind it from then on.
             $keeper = $open ? $access->caller->id : $keeper;
-            $this->db->executeStatement(
-                'UPDATE door SET state = ?, made_by = ?, version = version + 1 WHERE id = ?',
-                [$open ? 'open' : 'shut', null === $keeper ? null : Id::binary($keeper), Id::binary($door)],
-            );
-            $this->logbook->write($access->site->id, $access->caller, [[$open ? 'door-opened' : 'door-shut', ['door' => $door, 'name' => $row->string('name')]]]);
+            $this->db->executeStatement('UPDATE door SET state = ?, made_by = ?, version = version + 1 WHERE id = ?', [
+                $open ? 'open' : 'shut',
+                null === $keeper ? null : Id::binary($keeper),
+                Id::binary($door),
+            ]);
+            $this->logbook->write($access->site->id, $access->caller, [
+                [$open ? 'door-opened' : 'door-shut', ['door' => $door, 'name' => $row->string('name')]],
+            ]);
         }
     }
 
@@ -135,15 +155,21 @@ final readonly class Doors
         $this->mindRole($access, $row);
         $this->keys->fresh($door);
         $this->db->executeStatement(
-            'UPDATE door SET made_by = ?, version = version + 1'.(null === $hours ? '' : ", from_at = ?, until_at = ?,
-                state = 'open'").' WHERE id = ?',
+            'UPDATE door SET made_by = ?, version = version + 1'
+                .(null === $hours
+                    ? ''
+                    : ", from_at = ?, until_at = ?,
+                state = 'open'")
+                .' WHERE id = ?',
             [
                 Id::binary($access->caller->id),
-                ...(null === $hours ? [] : [Instant::toSql($hours->from), Instant::toSql($hours->until)]),
+                ...null === $hours ? [] : [Instant::toSql($hours->from), Instant::toSql($hours->until)],
                 Id::binary($door),
             ],
         );
-        $this->logbook->write($access->site->id, $access->caller, [['door-key-renewed', ['door' => $door, 'name' => $row->string('name')]]]);
+        $this->logbook->write($access->site->id, $access->caller, [
+            ['door-key-renewed', ['door' => $door, 'name' => $row->string('name')]],
+        ]);
     }
 
     /** @throws Problem at the fields of the days */
@@ -165,22 +191,55 @@ final readonly class Doors
         [$terms, $hours] = $this->checked($access, $wish);
         $door = DoorTermsJson::planned($terms, $hours, self::kind($wish))->terms();
         $at = Instant::toSql($access->now);
-        $domain = [] === $door->domains ? "IF(p.email IS NULL, NULL, 'x@any')" : "IF(p.email IS NULL, NULL, CONCAT('x@', IF(SUBSTRING_INDEX(p.email, '@', -1) IN (?), SUBSTRING_INDEX(p.email, '@', -1), 'any')))";
+        $domain =
+            [] === $door->domains
+                ? "IF(p.email IS NULL, NULL, 'x@any')"
+                : "IF(p.email IS NULL, NULL, CONCAT('x@', IF(SUBSTRING_INDEX(p.email, '@', -1) IN (?), "
+                    ."SUBSTRING_INDEX(p.email, '@', -1), 'any')))";
         // Those alike for every rule of a door are counted by the database and judged once.
-        $alike = Row::all($this->db->fetchAllAssociative(
-            "SELECT p.kind AS person_kind, pd.code AS person_division, p.level, IF(a.closed_from <= ?, a.closed_from, '9999-12-31 00:00:00') AS closed_from, $domain AS address, g.state, COUNT(*) AS people
-             FROM person p JOIN division pd ON pd.id = p.division_id JOIN account a ON a.person_id = p.id LEFT JOIN enrollment_segment g ON g.site_id = ? AND g.person_id = p.id AND g.from_at <= ? AND g.until_at > ?
-             WHERE p.gone IS NULL GROUP BY p.kind, pd.code, p.level, IF(a.closed_from <= ?, a.closed_from, '9999-12-31 00:00:00'), address, g.state",
-            [$at, ...([] === $door->domains ? [] : [$door->domains]), Id::binary($access->site->id), $at, $at, $at], [] === $door->domains ? [] : [1 => ArrayParameterType::STRING],
-        ));
-        $people = array_map(static fn (Row $row): array => [
-            new Person('', PersonKind::from($row->string('person_kind')), $row->string('person_division'), $row->intOrNull('level'), $row->instant('closed_from')),
-            $row->stringOrNull('address'),
-            null === $row->stringOrNull('state') ? null : new Segment(new Window(), State::from($row->string('state')), [], false, Time::BEGINNING),
-            $row->int('people'),
-        ], $alike);
+        $alike = Row::all(
+            $this->db->fetchAllAssociative(
+                <<<SQL
+                    SELECT p.kind AS person_kind, pd.code AS person_division, p.level,
+                        IF(a.closed_from <= ?, a.closed_from, '9999-12-31 00:00:00') AS closed_from, $domain AS address,
+                        g.state, COUNT(*) AS people
+                    FROM person p
+                    JOIN division pd ON pd.id = p.division_id
+                    JOIN account a ON a.person_id = p.id
+                    LEFT JOIN enrollment_segment g ON g.site_id = ? AND g.person_id = p.id AND g.from_at <= ?
+                        AND g.until_at > ?
+                    WHERE p.gone IS NULL
+                    GROUP BY p.kind, pd.code, p.level, IF(a.closed_from <= ?, a.closed_from, '9999-12-31 00:00:00'),
+                        address, g.state
+                    SQL,
+                [$at, ...[] === $door->domains ? [] : [$door->domains], Id::binary($access->site->id), $at, $at, $at],
+                [] === $door->domains ? [] : [1 => ArrayParameterType::STRING],
+            ),
+        );
+        $people = array_map(
+            static fn(Row $row): array => [
+                new Person(
+                    '',
+                    PersonKind::from($row->string('person_kind')),
+                    $row->string('person_division'),
+                    $row->intOrNull('level'),
+                    $row->instant('closed_from'),
+                ),
+                $row->stringOrNull('address'),
+                null === $row->stringOrNull('state')
+                    ? null
+                    : new Segment(new Window(), State::from($row->string('state')), [], false, Time::BEGINNING),
+                $row->int('people'),
+            ],
+            $alike,
+        );
         // Before it opens, those count who could come through once it does.
-        $reach = (new Doorman($this->roles->book()))->reach($door, $access->site, $people, max($access->now, $hours->from));
+        $reach = (new Doorman($this->roles->book()))->reach(
+            $door,
+            $access->site,
+            $people,
+            max($access->now, $hours->from),
+        );
 
         return [...$reach, 'seats' => $wish->seats ?? $access->site->seats];
     }
@@ -188,7 +247,10 @@ final readonly class Doors
     /** A door that is set up as a sentence. */
     public function row(SiteAccess $access, string $door): Row
     {
-        $found = $this->db->fetchAssociative('SELECT '.self::COLUMNS.' FROM door d WHERE d.id = ? AND d.site_id = ? AND d.terms IS NOT NULL', [Id::binary($door), Id::binary($access->site->id)]);
+        $found = $this->db->fetchAssociative(
+            'SELECT '.self::COLUMNS.' FROM door d WHERE d.id = ? AND d.site_id = ? AND d.terms IS NOT NULL',
+            [Id::binary($door), Id::binary($access->site->id)],
+        );
 
         return new Row(false === $found ? throw Problem::notFound('This door') : $found);
     }
@@ -196,7 +258,9 @@ final readonly class Doors
     /** The kind a door was asked for as. */
     public static function wishKind(Row $door): string
     {
-        return 'key' === $door->string('kind') && true === ($door->json('terms')['listed'] ?? null) ? 'list' : $door->string('kind');
+        return 'key' === $door->string('kind') && true === ($door->json('terms')['listed'] ?? null)
+            ? 'list'
+            : $door->string('kind');
     }
 
     private static function kind(DoorWish $wish): DoorKind
@@ -206,13 +270,40 @@ final readonly class Doors
 
     private function giveKey(SiteAccess $access, string $door, ?string $chosen): void
     {
-        $staff = array_filter($this->db->fetchFirstColumn('SELECT g.sort_name FROM enrollment_segment g WHERE g.site_id = ? AND g.leads = 1 AND g.until_at > ? LIMIT 20', [Id::binary($access->site->id), Instant::toSql($access->now)]), is_string(...));
-        null === $chosen || '' === trim($chosen) ? $this->keys->fresh($door) : $this->keys->choose($door, $chosen, implode(' ', [$access->row->string('title'), $access->row->string('code'), $access->row->string('division_name'), $access->row->string('term_name'), ...$staff]));
+        $staff = array_filter(
+            $this->db->fetchFirstColumn(
+                <<<'SQL'
+                    SELECT g.sort_name
+                    FROM enrollment_segment g
+                    WHERE g.site_id = ? AND g.leads = 1 AND g.until_at > ?
+                    LIMIT 20
+                    SQL,
+                [Id::binary($access->site->id), Instant::toSql($access->now)],
+            ),
+            is_string(...),
+        );
+        null === $chosen || '' === trim($chosen)
+            ? $this->keys->fresh($door)
+            : $this->keys->choose(
+                $door,
+                $chosen,
+                implode(' ', [
+                    $access->row->string('title'),
+                    $access->row->string('code'),
+                    $access->row->string('division_name'),
+                    $access->row->string('term_name'),
+                    ...$staff,
+                ]),
+            );
     }
 
     private function named(DoorWish $wish): string
     {
-        return '' !== trim($wish->name) ? trim($wish->name) : ['key' => 'Key', 'list' => 'List of sites', 'invitation' => 'Invitations', 'look-in' => 'Look-in'][$wish->kind];
+        return '' !== trim($wish->name)
+            ? trim($wish->name)
+            : ['key' => 'Key', 'list' => 'List of sites', 'invitation' => 'Invitations', 'look-in' => 'Look-in'][
+                $wish->kind
+            ];
     }
 
     /**
@@ -227,23 +318,45 @@ final readonly class Doors
         foreach (array_diff($wish->divisions, $divisions) as $unknown) {
             $errors->add('divisions', 'unknown', \sprintf('There is no division %s any more.', $unknown));
         }
-        if ((null === $wish->lowest) !== (null === $wish->highest) || (null !== $wish->lowest && $wish->lowest > $wish->highest)) {
+        if (
+            (null === $wish->lowest) !== (null === $wish->highest)
+            || (null !== $wish->lowest && $wish->lowest > $wish->highest)
+        ) {
             $errors->add('lowest', 'levels', 'Give both levels, the lower one first, or neither.');
         }
         if ('look-in' !== $wish->kind) {
             $verdict = $errors->none() ? $this->mayGive($access, $wish->role, $wish->divisions, $wish->lowest) : null;
             if (null !== $verdict && !$verdict->allowed) {
-                $errors->add('role', $verdict->code, match ($verdict->code) {
-                    'no-such-role' => 'There is no such role any more. Choose another.',
-                    'wrong-kind', 'wrong-level' => 'Nobody this door is for may hold that role. Choose another role, or other people.',
-                    default => 'You may not give this role by hand, so you cannot give it at a door. Choose another.',
-                });
+                $errors->add(
+                    'role',
+                    $verdict->code,
+                    match ($verdict->code) {
+                        'no-such-role' => 'There is no such role any more. Choose another.',
+                        'wrong-kind',
+                        'wrong-level' =>
+                            'Nobody this door is for may hold that role. Choose another role, or other people.',
+                        default =>
+                        'You may not give this role by hand, so you cannot give it at a door. Choose another.',
+                    },
+                );
             }
         }
-        if ('fixed' === $wish->place && (null === $wish->section || false === $this->db->fetchOne('SELECT 1 FROM section WHERE id = ? AND site_id = ?', [Id::binary($wish->section), Id::binary($access->site->id)]))) {
+        if (
+            'fixed' === $wish->place
+            && (null === $wish->section
+                || false
+                    === $this->db->fetchOne('SELECT 1 FROM section WHERE id = ? AND site_id = ?', [
+                        Id::binary($wish->section),
+                        Id::binary($access->site->id),
+                    ]))
+        ) {
             $errors->add('section', 'no-such-section', 'Choose a section of this site.');
         }
-        if (\in_array($wish->place, ['emptiest', 'choice'], true) && false === $this->db->fetchOne('SELECT 1 FROM section WHERE site_id = ? LIMIT 1', [Id::binary($access->site->id)])) {
+        $sections = $this->db->fetchOne(
+            'SELECT COUNT(*) FROM section WHERE site_id = ?',
+            [Id::binary($access->site->id)],
+        );
+        if (\in_array($wish->place, ['emptiest', 'choice'], true) && 0 === (int) $sections) {
             $errors->add('place', 'no-sections', 'This site has no sections.');
         }
         if (null !== $wish->quietMeetings && [] === $wish->meets) {
@@ -253,9 +366,19 @@ final readonly class Doors
             $this->mayMakeAccounts($access, $wish, $errors);
         }
         if ($wish->accounts && [] !== $wish->domains) {
-            $errors->add('accounts', 'no-address', 'Accounts made on the way have no address yet, so a door for addresses cannot make them.');
+            $errors->add(
+                'accounts',
+                'no-address',
+                'Accounts made on the way have no address yet, so a door for addresses cannot make them.',
+            );
         }
-        $hours = $this->hours($access, $wish->fromDay, $wish->untilDay, $errors, null === $kept ? null : $kept->instant('until_at'));
+        $hours = $this->hours(
+            $access,
+            $wish->fromDay,
+            $wish->untilDay,
+            $errors,
+            null === $kept ? null : $kept->instant('until_at'),
+        );
         $stayUntil = null;
         if ('day' === $wish->stay) {
             $stayUntil = null === $wish->stayDay ? null : $access->endOf($wish->stayDay, '/stayDay');
@@ -265,15 +388,47 @@ final readonly class Doors
         }
         $errors->check();
 
-        return [array_filter([
-            'listed' => 'list' === $wish->kind, 'role' => $wish->role, 'place' => $wish->place, 'section' => 'fixed' === $wish->place ? $wish->section : null, 'seats' => $wish->seats, 'divisions' => $wish->divisions, 'lowest' => $wish->lowest, 'highest' => $wish->highest,
-            'domains' => $wish->domains, 'approval' => $wish->approval && 'invitation' !== $wish->kind, 'waiting' => $wish->waiting, 'accounts' => $wish->accounts && 'key' === $wish->kind, 'stay' => $wish->stay, 'stayUntil' => $stayUntil, 'quietDays' => $wish->quietDays, 'quietMeetings' => $wish->quietMeetings,
-            'meets' => $wish->meets, 'offerHours' => $wish->offerHours, 'answerDays' => $wish->answerDays, 'remindDays' => $wish->remindDays, 'holds' => $wish->holds && 'invitation' === $wish->kind, 'shows' => $wish->shows, 'anyone' => $wish->anyone && 'look-in' === $wish->kind, 'about' => trim($wish->about),
-        ], static fn (mixed $value): bool => !\in_array($value, [null, false, [], ''], true)), $hours];
+        return [
+            array_filter(
+                [
+                    'listed' => 'list' === $wish->kind,
+                    'role' => $wish->role,
+                    'place' => $wish->place,
+                    'section' => 'fixed' === $wish->place ? $wish->section : null,
+                    'seats' => $wish->seats,
+                    'divisions' => $wish->divisions,
+                    'lowest' => $wish->lowest,
+                    'highest' => $wish->highest,
+                    'domains' => $wish->domains,
+                    'approval' => $wish->approval && 'invitation' !== $wish->kind,
+                    'waiting' => $wish->waiting,
+                    'accounts' => $wish->accounts && 'key' === $wish->kind,
+                    'stay' => $wish->stay,
+                    'stayUntil' => $stayUntil,
+                    'quietDays' => $wish->quietDays,
+                    'quietMeetings' => $wish->quietMeetings,
+                    'meets' => $wish->meets,
+                    'offerHours' => $wish->offerHours,
+                    'answerDays' => $wish->answerDays,
+                    'remindDays' => $wish->remindDays,
+                    'holds' => $wish->holds && 'invitation' === $wish->kind,
+                    'shows' => $wish->shows,
+                    'anyone' => $wish->anyone && 'look-in' === $wish->kind,
+                    'about' => trim($wish->about),
+                ],
+                static fn(mixed $value): bool => !\in_array($value, [null, false, [], ''], true),
+            ),
+            $hours,
+        ];
     }
 
-    private function hours(SiteAccess $access, ?string $fromDay, ?string $untilDay, FieldErrors $errors, ?int $keptUntil): Window
-    {
+    private function hours(
+        SiteAccess $access,
+        ?string $fromDay,
+        ?string $untilDay,
+        FieldErrors $errors,
+        ?int $keptUntil,
+    ): Window {
         $from = null === $fromDay ? Time::BEGINNING : $access->startOf($fromDay, '/fromDay');
         $until = null === $untilDay ? Time::FOREVER : $access->endOf($untilDay, '/untilDay');
         if ($until <= $access->now && $until !== $keptUntil) {
@@ -299,14 +454,18 @@ final readonly class Doors
     public function mindRole(SiteAccess $access, Row $door): void
     {
         if (!$this->gives($access, DoorTermsJson::of($door))) {
-            throw Problem::notAllowed('You may not give the role of this door by hand, so this is not yours to do. Ask whoever set it up.');
+            throw Problem::notAllowed(
+                'You may not give the role of this door by hand, so this is not yours to do. Ask whoever set it up.',
+            );
         }
     }
 
     /** Whether somebody may give by hand what a door gives. */
     public function gives(SiteAccess $access, DoorTermsJson $terms): bool
     {
-        return DoorKind::LookIn === $terms->kind || $this->mayGive($access, $terms->text('role'), $terms->texts('divisions'), $terms->number('lowest'))->allowed;
+        return DoorKind::LookIn === $terms->kind
+            || $this->mayGive($access, $terms->text('role'), $terms->texts('divisions'), $terms->number('lowest'))
+                ->allowed;
     }
 
     /**
@@ -316,14 +475,11 @@ final readonly class Doors
      */
     public function backed(SiteAccess $access, Row $door, ?Standing $standing): bool
     {
-        return null !== $standing && $this->gives(new SiteAccess(
-            $access->site,
-            $access->row,
-            $access->caller,
-            $standing,
-            null,
-            $access->now,
-        ), DoorTermsJson::of($door));
+        return null !== $standing
+            && $this->gives(
+                new SiteAccess($access->site, $access->row, $access->caller, $standing, null, $access->now),
+                DoorTermsJson::of($door),
+            );
     }
 
     /** What whoever keeps a door, or sent an invitation, is in its site now; null where they are nothing there. */
@@ -346,8 +502,18 @@ final readonly class Doors
         $role = $this->roles->book()->find($code);
         $refused = null;
         foreach (null === $role ? [] : $role->for as $kind) {
-            $level = PersonKind::Learner === $kind ? $lowest ?? $role->learnersOf->lowest ?? $access->site->levels->lowest ?? 1 : null;
-            $verdict = $this->roles->book()->mayGive($code, $access->standing, new Person(Id::NONE, $kind, $divisions[0] ?? $access->site->division, $level), $access->site);
+            $level =
+                PersonKind::Learner === $kind
+                    ? $lowest ?? ($role->learnersOf->lowest ?? ($access->site->levels->lowest ?? 1))
+                    : null;
+            $verdict = $this->roles
+                ->book()
+                ->mayGive(
+                    $code,
+                    $access->standing,
+                    new Person(Id::NONE, $kind, $divisions[0] ?? $access->site->division, $level),
+                    $access->site,
+                );
             if ($verdict->allowed) {
                 return $verdict;
             }
@@ -361,17 +527,36 @@ final readonly class Doors
     {
         $division = $wish->divisions[0] ?? $access->site->division;
         if (\count($wish->divisions) > 1) {
-            $errors->add('divisions', 'one', 'Who makes an account here becomes a learner of one division. Name just that one.');
+            $errors->add(
+                'divisions',
+                'one',
+                'Who makes an account here becomes a learner of one division. Name just that one.',
+            );
         } elseif (
-            !$this->caring->caretaker($access->caller)->mayMake(
-                PersonKind::Learner,
-                $division,
-                $this->accounts->lettingInto($access->caller),
-            )
+            !$this->caring
+                ->caretaker($access->caller)
+                ->mayMake(PersonKind::Learner, $division, $this->accounts->lettingInto($access->caller))
         ) {
             $errors->add('accounts', 'not-yours', 'You may not make accounts in that division.');
-        } elseif (!$this->roles->book()->mayHold($wish->role, new Person(Id::NONE, PersonKind::Learner, $division, $wish->lowest ?? $access->site->levels->lowest ?? 1), $access->site)->allowed) {
-            $errors->add('accounts', 'wrong-kind', 'Who makes an account here is a learner, and learners may not hold that role.');
+        } elseif (
+            !$this->roles
+                ->book()
+                ->mayHold(
+                    $wish->role,
+                    new Person(
+                        Id::NONE,
+                        PersonKind::Learner,
+                        $division,
+                        $wish->lowest ?? ($access->site->levels->lowest ?? 1),
+                    ),
+                    $access->site,
+                )->allowed
+        ) {
+            $errors->add(
+                'accounts',
+                'wrong-kind',
+                'Who makes an account here is a learner, and learners may not hold that role.',
+            );
         }
     }
 

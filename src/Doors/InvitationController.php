@@ -32,8 +32,7 @@ final readonly class InvitationController
         private Invitations $invitations,
         private Transaction $transaction,
         private Budgets $budgets,
-    ) {
-    }
+    ) {}
 
     #[Route('/sites/{site}/doors/{door}/invitations', name: 'invitations', requirements: self::DOOR, methods: ['GET'])]
     public function all(string $site, string $door, #[CurrentUser] Caller $caller): Response
@@ -44,15 +43,25 @@ final readonly class InvitationController
     /** Says whom lines mean, and with `apply` invites them. */
     #[Dear]
     #[Route('/sites/{site}/doors/{door}/invitations', name: 'invite', requirements: self::DOOR, methods: ['POST'])]
-    public function invite(string $site, string $door, #[MapRequestPayload] InviteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function invite(
+        string $site,
+        string $door,
+        #[MapRequestPayload] InviteWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         if (!$wish->apply) {
             $plan = $this->invitations->plan(...[...$this->at($site, $door, $caller), $wish]);
 
             return new Answer(['items' => $plan, 'invited' => 0, 'left' => $this->budgets->left($caller->id)]);
         }
 
-        return $this->transaction->run($request, $caller, [$site], function () use ($site, $door, $wish, $caller): Answer {
+        return $this->transaction->run($request, $caller, [$site], function () use (
+            $site,
+            $door,
+            $wish,
+            $caller,
+        ): Answer {
             [$access, $row] = $this->at($site, $door, $caller);
             if ('open' !== $row->string('state')) {
                 throw Problem::notAllowed('This door is shut. Open it before you invite anybody through it.');
@@ -67,33 +76,56 @@ final readonly class InvitationController
     }
 
     #[Dear]
-    #[Route('/sites/{site}/doors/{door}/invitations/again', name: 'invite_again', requirements: self::DOOR, methods: ['POST'])]
-    public function again(string $site, string $door, #[MapRequestPayload] ChosenInvitations $chosen, Request $request, #[CurrentUser] Caller $caller): Response
-    {
-        return $this->transaction->run($request, $caller, [$site], function () use ($site, $door, $chosen, $caller): Answer {
+    #[Route(
+        '/sites/{site}/doors/{door}/invitations/again',
+        name: 'invite_again',
+        requirements: self::DOOR,
+        methods: ['POST'],
+    )]
+    public function again(
+        string $site,
+        string $door,
+        #[MapRequestPayload] ChosenInvitations $chosen,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->transaction->run($request, $caller, [$site], function () use (
+            $site,
+            $door,
+            $chosen,
+            $caller,
+        ): Answer {
             [$access, $row] = $this->at($site, $door, $caller);
             $this->doors->mindRole($access, $row);
 
-            return new Answer(
-                ['done' => $this->invitations->again($access, $row, $chosen->all ? null : $chosen->invitations)],
-            );
+            return new Answer([
+                'done' => $this->invitations->again($access, $row, $chosen->all ? null : $chosen->invitations),
+            ]);
         });
     }
 
-    #[Route('/sites/{site}/doors/{door}/invitations/withdraw', name: 'withdraw_invitations', requirements: self::DOOR, methods: ['POST'])]
-    public function withdraw(string $site, string $door, #[MapRequestPayload] ChosenInvitations $chosen, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    #[Route(
+        '/sites/{site}/doors/{door}/invitations/withdraw',
+        name: 'withdraw_invitations',
+        requirements: self::DOOR,
+        methods: ['POST'],
+    )]
+    public function withdraw(
+        string $site,
+        string $door,
+        #[MapRequestPayload] ChosenInvitations $chosen,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         return $this->transaction->run(
             $request,
             $caller,
             [$site],
-            fn (): Answer => new Answer(
-                [
-                    'done' => $this->invitations->withdraw(
-                        ...[...$this->at($site, $door, $caller), $chosen->all ? null : $chosen->invitations],
-                    ),
-                ],
-            ),
+            fn(): Answer => new Answer([
+                'done' => $this->invitations->withdraw(
+                    ...[...$this->at($site, $door, $caller), $chosen->all ? null : $chosen->invitations],
+                ),
+            ]),
         );
     }
 
@@ -103,6 +135,11 @@ final readonly class InvitationController
         $access = $this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS);
         $row = $this->doors->row($access, $door);
 
-        return [$access, 'invitation' === $row->string('kind') ? $row : throw Problem::notAllowed('Only a door for invitations has invitations.')];
+        return [
+            $access,
+            'invitation' === $row->string('kind')
+                ? $row
+                : throw Problem::notAllowed('Only a door for invitations has invitations.'),
+        ];
     }
 }

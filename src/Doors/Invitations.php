@@ -31,7 +31,10 @@ use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Sheets\Situations;
 
-/** Invitations through a door: to people of the directory, and to addresses it does not know. What changes something runs inside a transaction, under the site's lock. */
+/**
+ * Invitations through a door: to people of the directory, and to addresses it does not know. What changes something
+ * runs inside a transaction, under the site's lock.
+ */
 final readonly class Invitations
 {
     public function __construct(
@@ -46,8 +49,7 @@ final readonly class Invitations
         private HouseClock $clock,
         private Ids $ids,
         private Logbook $logbook,
-    ) {
-    }
+    ) {}
 
     /**
      * Whom lines mean, and whether they can be invited. Changes nothing.
@@ -62,7 +64,11 @@ final readonly class Invitations
         $role = $this->roles->book()->find(DoorTermsJson::of($door)->text('role'));
         $planned = [];
         if ([] !== $lines) {
-            [$readings, $rows] = $this->reader->readings($lines, $access->caller, new Circumstances($access->site, $role->for ?? [PersonKind::Learner]));
+            [$readings, $rows] = $this->reader->readings(
+                $lines,
+                $access->caller,
+                new Circumstances($access->site, $role->for ?? [PersonKind::Learner]),
+            );
             foreach ($readings as $reading) {
                 $planned[] = $this->line($reading, $rows, $wish->choices[(string) $reading->line->number] ?? null);
             }
@@ -81,7 +87,7 @@ final readonly class Invitations
         $terms = DoorTermsJson::of($door);
         $lapses = $access->now + 86_400 * ($terms->number('answerDays') ?? 14);
         $remind = $terms->number('remindDays');
-        $ready = array_values(array_filter($plan, static fn (array $line): bool => 'ready' === $line['verdict']));
+        $ready = array_values(array_filter($plan, static fn(array $line): bool => 'ready' === $line['verdict']));
         $people = $this->people($ready);
         $this->lines->invite($access, $door, $people, $access->caller);
         $rows = new BulkWriter($this->db);
@@ -92,16 +98,34 @@ final readonly class Invitations
             $address = $row?->string('email') ?? (\is_string($line['address']) ? $line['address'] : '');
             $id = $this->ids->next();
             $rows->add('invitation', [
-                'id' => BulkWriter::id($id), 'site_id' => BulkWriter::id($access->site->id), 'door_id' => BulkWriter::id($door->id('id')), 'person_id' => BulkWriter::id($person), 'address' => $address, 'words' => trim($words), 'holds' => $terms->is('holds'),
-                'made_by' => BulkWriter::id($access->caller->id), 'made_at' => Instant::toSql($access->now), 'lapses_at' => Instant::toSql($lapses), 'remind_at' => null === $remind ? null : Instant::toSql($access->now + 86_400 * $remind),
+                'id' => BulkWriter::id($id),
+                'site_id' => BulkWriter::id($access->site->id),
+                'door_id' => BulkWriter::id($door->id('id')),
+                'person_id' => BulkWriter::id($person),
+                'address' => $address,
+                'words' => trim($words),
+                'holds' => $terms->is('holds'),
+                'made_by' => BulkWriter::id($access->caller->id),
+                'made_at' => Instant::toSql($access->now),
+                'lapses_at' => Instant::toSql($lapses),
+                'remind_at' => null === $remind ? null : Instant::toSql($access->now + 86_400 * $remind),
             ]);
-            $letters[] = ['address' => $address, 'person' => $row, 'cause' => 'invite:'.$id.':1', 'words' => trim($words), 'until' => $lapses, 'invitation' => $id];
+            $letters[] = [
+                'address' => $address,
+                'person' => $row,
+                'cause' => 'invite:'.$id.':1',
+                'words' => trim($words),
+                'until' => $lapses,
+                'invitation' => $id,
+            ];
         }
         $rows->flush();
         $this->post->send(MessageKind::Invitation, $access, $terms->text('role'), $letters, $access->caller);
-        $unknown = \count(array_filter($letters, static fn (array $letter): bool => null === $letter['person']));
+        $unknown = \count(array_filter($letters, static fn(array $letter): bool => null === $letter['person']));
         if ($unknown > 0) {
-            $this->logbook->write($access->site->id, $access->caller, [['invited', ['door' => $door->id('id'), 'name' => $door->string('name'), 'people' => $unknown]]]);
+            $this->logbook->write($access->site->id, $access->caller, [
+                ['invited', ['door' => $door->id('id'), 'name' => $door->string('name'), 'people' => $unknown]],
+            ]);
         }
 
         return \count($letters);
@@ -114,9 +138,25 @@ final readonly class Invitations
             $answeredBy = $row->idOrNull('answered_by');
 
             return [
-                'id' => $row->id('id'), 'person' => null === $row->idOrNull('person_id') ? null : ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)], 'address' => null === $row->idOrNull('person_id') ? $row->string('address') : '', 'state' => $this->state($row)->value,
-                'sent' => $row->int('sent'), 'madeAt' => Instant::toJson($row->instant('made_at')), 'lapsesAt' => Instant::toJson($row->instant('lapses_at')), 'openedAt' => null === $row->stringOrNull('opened_at') ? null : Instant::toJson($row->instant('opened_at')),
-                'answeredAt' => null === $row->stringOrNull('answered_at') ? null : Instant::toJson($row->instant('answered_at')), 'answeredBy' => null === $answeredBy || $answeredBy === $row->idOrNull('person_id') ? null : ['id' => $answeredBy, 'name' => PersonRow::name($row, 'x_')], 'reason' => $row->stringOrNull('reason'),
+                'id' => $row->id('id'),
+                'person' =>
+                    null === $row->idOrNull('person_id')
+                        ? null
+                        : ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)],
+                'address' => null === $row->idOrNull('person_id') ? $row->string('address') : '',
+                'state' => $this->state($row)->value,
+                'sent' => $row->int('sent'),
+                'madeAt' => Instant::toJson($row->instant('made_at')),
+                'lapsesAt' => Instant::toJson($row->instant('lapses_at')),
+                'openedAt' =>
+                    null === $row->stringOrNull('opened_at') ? null : Instant::toJson($row->instant('opened_at')),
+                'answeredAt' =>
+                    null === $row->stringOrNull('answered_at') ? null : Instant::toJson($row->instant('answered_at')),
+                'answeredBy' =>
+                    null === $answeredBy || $answeredBy === $row->idOrNull('person_id')
+                        ? null
+                        : ['id' => $answeredBy, 'name' => PersonRow::name($row, 'x_')],
+                'reason' => $row->stringOrNull('reason'),
             ];
         }, $this->rows('i.door_id = ?', [Id::binary($door->id('id'))]));
     }
@@ -132,17 +172,67 @@ final readonly class Invitations
     {
         $terms = DoorTermsJson::of($door);
         // Those whose address is not kept any more are invited anew.
-        $open = array_values(array_filter($this->chosen($door, $only), fn (Row $row): bool => $this->state($row)->open()
-            && InvitationState::OnItsWay !== $this->state($row) && '' !== $row->string('address')));
+        $open = array_values(
+            array_filter(
+                $this->chosen($door, $only),
+                fn(Row $row): bool => $this->state($row)->open()
+                    && InvitationState::OnItsWay !== $this->state($row)
+                    && '' !== $row->string('address'),
+            ),
+        );
         $lapses = $access->now + 86_400 * ($terms->number('answerDays') ?? 14);
         // Whose invitation had lapsed waits for their own answer again.
-        $over = array_values(array_filter($open, static fn (Row $row): bool => null !== $row->idOrNull('person_id') && null === $row->stringOrNull('unanswered')));
-        $again = $this->judged($access, $door, array_map(static fn (Row $row): array => ['number' => 0, 'text' => '', 'person' => $row->id('person_id'), 'address' => null, 'candidates' => [], 'known' => [], 'verdict' => 'ready'], $over));
-        $this->lines->invite($access, $door, $this->people(array_values(array_filter($again, static fn (array $line): bool => 'ready' === $line['verdict']))), $access->caller);
+        $over = array_values(
+            array_filter(
+                $open,
+                static fn(Row $row): bool => null !== $row->idOrNull('person_id')
+                    && null === $row->stringOrNull('unanswered'),
+            ),
+        );
+        $again = $this->judged(
+            $access,
+            $door,
+            array_map(
+                static fn(Row $row): array => [
+                    'number' => 0,
+                    'text' => '',
+                    'person' => $row->id('person_id'),
+                    'address' => null,
+                    'candidates' => [],
+                    'known' => [],
+                    'verdict' => 'ready',
+                ],
+                $over,
+            ),
+        );
+        $this->lines->invite(
+            $access,
+            $door,
+            $this->people(
+                array_values(array_filter($again, static fn(array $line): bool => 'ready' === $line['verdict'])),
+            ),
+            $access->caller,
+        );
         foreach ($open as $row) {
-            $this->db->executeStatement('UPDATE invitation SET lapses_at = ?, sent = sent + 1, remind_at = ?, unanswered = 1 WHERE id = ?', [Instant::toSql($lapses), null === $terms->number('remindDays') ? null : Instant::toSql($access->now + 86_400 * $terms->number('remindDays')), Id::binary($row->id('id'))]);
+            $this->db->executeStatement(
+                'UPDATE invitation SET lapses_at = ?, sent = sent + 1, remind_at = ?, unanswered = 1 WHERE id = ?',
+                [
+                    Instant::toSql($lapses),
+                    null === $terms->number('remindDays')
+                        ? null
+                        : Instant::toSql($access->now + 86_400 * $terms->number('remindDays')),
+                    Id::binary($row->id('id')),
+                ],
+            );
         }
-        $this->post->send(MessageKind::Invitation, $access, $terms->text('role'), array_map(static fn (Row $row): array => self::letter($row, $row->int('sent') + 1, $lapses), $open), $access->caller, false);
+        $this->post->send(
+            MessageKind::Invitation,
+            $access,
+            $terms->text('role'),
+            array_map(static fn(Row $row): array => self::letter($row, $row->int('sent') + 1, $lapses), $open),
+            $access->caller,
+            false,
+        );
 
         return \count($open);
     }
@@ -154,9 +244,11 @@ final readonly class Invitations
      */
     public function withdraw(SiteAccess $access, Row $door, ?array $only): int
     {
-        $open = array_values(array_filter($this->chosen($door, $only), fn (Row $row): bool => $this->state($row)->open()));
+        $open = array_values(
+            array_filter($this->chosen($door, $only), fn(Row $row): bool => $this->state($row)->open()),
+        );
         $this->end($access, $door->id('id'), $open, 'withdrawn_at', $access->caller);
-        $this->room->withdraw('invitation_id', array_map(static fn (Row $row): string => $row->id('id'), $open));
+        $this->room->withdraw('invitation_id', array_map(static fn(Row $row): string => $row->id('id'), $open));
 
         return \count($open);
     }
@@ -165,19 +257,37 @@ final readonly class Invitations
     public function tick(SiteAccess $access): int
     {
         $now = Instant::toSql($access->now);
-        $due = $this->rows('i.site_id = ? AND i.unanswered = 1 AND (i.lapses_at <= ? OR i.remind_at <= ?)', [Id::binary($access->site->id), $now, $now]);
+        $due = $this->rows('i.site_id = ? AND i.unanswered = 1 AND (i.lapses_at <= ? OR i.remind_at <= ?)', [
+            Id::binary($access->site->id),
+            $now,
+            $now,
+        ]);
         $doors = $over = $letters = [];
         foreach ($due as $row) {
-            $door = $doors[$row->id('door_id')] ??= new Row($this->db->fetchAssociative('SELECT '.Doors::COLUMNS.' FROM door d WHERE d.id = ?', [Id::binary($row->id('door_id'))]) ?: []);
+            $door = $doors[$row->id('door_id')] ??= new Row(
+                $this->db->fetchAssociative('SELECT '.Doors::COLUMNS.' FROM door d WHERE d.id = ?', [
+                    Id::binary($row->id('door_id')),
+                ])
+                ?: [],
+            );
             if ($row->instant('lapses_at') <= $access->now) {
                 $over[$door->id('id')][] = $row;
                 continue;
             }
-            $this->db->executeStatement('UPDATE invitation SET remind_at = NULL, sent = sent + 1 WHERE id = ?', [Id::binary($row->id('id'))]);
+            $this->db->executeStatement('UPDATE invitation SET remind_at = NULL, sent = sent + 1 WHERE id = ?', [
+                Id::binary($row->id('id')),
+            ]);
             $letters[$door->id('id')][] = self::letter($row, $row->int('sent') + 1, $row->instant('lapses_at'));
         }
         foreach ($letters as $door => $all) {
-            $this->post->send(MessageKind::Reminder, $access, DoorTermsJson::of($doors[$door])->text('role'), $all, null, false);
+            $this->post->send(
+                MessageKind::Reminder,
+                $access,
+                DoorTermsJson::of($doors[$door])->text('role'),
+                $all,
+                null,
+                false,
+            );
         }
         foreach ($over as $door => $rows) {
             $this->end($access, $door, $rows, null, $this->callers->anybody($doors[$door]->id('made_by')));
@@ -194,9 +304,21 @@ final readonly class Invitations
     private function end(SiteAccess $access, string $door, array $rows, ?string $mark, Caller $by): void
     {
         foreach ($rows as $row) {
-            $this->db->executeStatement('UPDATE invitation SET unanswered = NULL, remind_at = NULL'.(null === $mark ? '' : ", $mark = ?").' WHERE id = ?', [...(null === $mark ? [] : [Instant::toSql($this->clock->instant())]), Id::binary($row->id('id'))]);
+            $this->db->executeStatement(
+                'UPDATE invitation SET unanswered = NULL, remind_at = NULL'
+                    .(null === $mark ? '' : ", $mark = ?")
+                    .' WHERE id = ?',
+                [...null === $mark ? [] : [Instant::toSql($this->clock->instant())], Id::binary($row->id('id'))],
+            );
         }
-        $known = array_values(array_unique(array_filter(array_map(static fn (Row $row): ?string => $row->idOrNull('person_id'), $rows), is_string(...))));
+        $known = array_values(
+            array_unique(
+                array_filter(
+                    array_map(static fn(Row $row): ?string => $row->idOrNull('person_id'), $rows),
+                    is_string(...),
+                ),
+            ),
+        );
         $this->lines->lapse($access, $door, [] === $known ? [] : $this->situations->people($known), $by);
     }
 
@@ -223,12 +345,26 @@ final readonly class Invitations
     /** @return array{address: string, person: ?Row, cause: string, words: string, until: int, invitation: string} */
     private static function letter(Row $row, int $nth, int $until): array
     {
-        return ['address' => $row->string('now_at') ?: $row->string('address'), 'person' => null === $row->idOrNull('person_id') ? null : $row, 'cause' => 'invite:'.$row->id('id').':'.$nth, 'words' => $row->string('words'), 'until' => $until, 'invitation' => $row->id('id')];
+        return [
+            'address' => $row->string('now_at') ?: $row->string('address'),
+            'person' => null === $row->idOrNull('person_id') ? null : $row,
+            'cause' => 'invite:'.$row->id('id').':'.$nth,
+            'words' => $row->string('words'),
+            'until' => $until,
+            'invitation' => $row->id('id'),
+        ];
     }
 
     private function state(Row $row): InvitationState
     {
-        return InvitationState::of(null !== $row->stringOrNull('answered_at'), null !== $row->stringOrNull('withdrawn_at'), null !== $row->stringOrNull('opened_at'), $row->instant('lapses_at'), $row->stringOrNull('post'), $this->clock->instant());
+        return InvitationState::of(
+            null !== $row->stringOrNull('answered_at'),
+            null !== $row->stringOrNull('withdrawn_at'),
+            null !== $row->stringOrNull('opened_at'),
+            $row->instant('lapses_at'),
+            $row->stringOrNull('post'),
+            $this->clock->instant(),
+        );
     }
 
     /**
@@ -241,7 +377,7 @@ final readonly class Invitations
         return array_values(
             array_filter(
                 $this->rows('i.door_id = ?', [Id::binary($door->id('id'))]),
-                static fn (Row $row): bool => null === $only || \in_array($row->id('id'), $only, true),
+                static fn(Row $row): bool => null === $only || \in_array($row->id('id'), $only, true),
             ),
         );
     }
@@ -253,12 +389,25 @@ final readonly class Invitations
      */
     private function rows(string $where, array $values): array
     {
-        return Row::all($this->db->fetchAllAssociative(
-            "SELECT i.id, i.door_id, i.person_id, i.address, i.words, i.made_at, i.lapses_at, i.sent, i.opened_at, i.answered_at, i.answered_by, i.withdrawn_at, i.unanswered, p.email AS now_at, p.given_name, p.family_name, p.preferred_name, a.login,
-                x.given_name AS x_given_name, x.family_name AS x_family_name, x.preferred_name AS x_preferred_name, m.state AS post, m.reason
-             FROM invitation i LEFT JOIN person p ON p.id = i.person_id LEFT JOIN account a ON a.person_id = p.id LEFT JOIN person x ON x.id = i.answered_by LEFT JOIN message m ON m.id = (SELECT MAX(o.id) FROM message o WHERE o.invitation_id = i.id)
-             WHERE $where ORDER BY i.id DESC LIMIT 5000", $values,
-        ));
+        return Row::all(
+            $this->db->fetchAllAssociative(
+                <<<SQL
+                    SELECT i.id, i.door_id, i.person_id, i.address, i.words, i.made_at, i.lapses_at, i.sent,
+                        i.opened_at, i.answered_at, i.answered_by, i.withdrawn_at, i.unanswered, p.email AS now_at,
+                        p.given_name, p.family_name, p.preferred_name, a.login, x.given_name AS x_given_name,
+                        x.family_name AS x_family_name, x.preferred_name AS x_preferred_name, m.state AS post, m.reason
+                    FROM invitation i
+                    LEFT JOIN person p ON p.id = i.person_id
+                    LEFT JOIN account a ON a.person_id = p.id
+                    LEFT JOIN person x ON x.id = i.answered_by
+                    LEFT JOIN message m ON m.id = (SELECT MAX(o.id) FROM message o WHERE o.invitation_id = i.id)
+                    WHERE $where
+                    ORDER BY i.id DESC
+                    LIMIT 5000
+                    SQL,
+                $values,
+            ),
+        );
     }
 
     /**
@@ -268,18 +417,34 @@ final readonly class Invitations
      */
     private function line(Reading $reading, array $rows, ?string $chosen): array
     {
-        $about = ['number' => $reading->line->number, 'text' => mb_substr($reading->line->text, 0, 200), 'person' => null, 'address' => null, 'candidates' => [], 'known' => []];
-        $candidates = array_map(static fn ($each): string => $each->known->person->id, $reading->candidates);
+        $about = [
+            'number' => $reading->line->number,
+            'text' => mb_substr($reading->line->text, 0, 200),
+            'person' => null,
+            'address' => null,
+            'candidates' => [],
+            'known' => [],
+        ];
+        $candidates = array_map(static fn($each): string => $each->known->person->id, $reading->candidates);
         // Whose address one may see is told it; of others it stays with the door.
-        $about['known'] = array_values(array_filter($candidates, static fn (string $id): bool => Sight::Full === $rows[$id][1]));
+        $about['known'] = array_values(
+            array_filter($candidates, static fn(string $id): bool => Sight::Full === $rows[$id][1]),
+        );
         if (null !== $chosen && \in_array($chosen, $candidates, true)) {
             return [...$about, 'person' => $chosen, 'verdict' => 'ready'];
         }
-        $address = array_values(array_filter($reading->line->identifiers, static fn (string $each): bool => str_contains($each, '@')))[0] ?? null;
+        $address =
+            array_values(
+                array_filter($reading->line->identifiers, static fn(string $each): bool => str_contains($each, '@')),
+            )[0] ?? null;
 
         return match ($reading->outcome) {
             Outcome::Match => [...$about, 'person' => $candidates[0], 'verdict' => 'ready'],
-            Outcome::Choose => [...$about, 'verdict' => 'choose', 'candidates' => array_map(static fn (string $id): array => PersonRow::json(...$rows[$id]), $candidates)],
+            Outcome::Choose => [
+                ...$about,
+                'verdict' => 'choose',
+                'candidates' => array_map(static fn(string $id): array => PersonRow::json(...$rows[$id]), $candidates),
+            ],
             Outcome::Repeat => [...$about, 'verdict' => 'repeat'],
             Outcome::NoPerson => [...$about, 'verdict' => 'nobody'],
             default => [...$about, 'address' => $address, 'verdict' => null === $address ? 'unknown' : 'ready'],
@@ -298,11 +463,33 @@ final readonly class Invitations
         $ids = array_values(array_unique(array_filter(array_column($planned, 'person'), is_string(...))));
         $people = [];
         $at = Instant::toSql($access->now);
-        foreach ([] === $ids ? [] : Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.', p.gone, g.state FROM '.PersonRow::TABLES.' LEFT JOIN enrollment_segment g ON g.site_id = ? AND g.person_id = p.id AND g.from_at <= ? AND g.until_at > ? WHERE p.id IN (?)', [Id::binary($access->site->id), $at, $at, array_map(Id::binary(...), $ids)], [3 => ArrayParameterType::BINARY])) as $row) {
+        foreach (
+            [] === $ids
+                ? []
+                : Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT '
+                            .PersonRow::COLUMNS
+                            .', p.gone, g.state FROM '
+                            .PersonRow::TABLES
+                            .' LEFT JOIN enrollment_segment g ON g.site_id = ? AND g.person_id = p.id '
+                                .'AND g.from_at <= ? AND g.until_at > ? WHERE p.id IN (?)',
+                        [Id::binary($access->site->id), $at, $at, array_map(Id::binary(...), $ids)],
+                        [3 => ArrayParameterType::BINARY],
+                    ),
+                ) as $row
+        ) {
             $people[$row->id('person_id')] = $row;
         }
         $open = [];
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT address, person_id FROM invitation WHERE door_id = ? AND unanswered = 1', [Id::binary($door->id('id'))])) as $row) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT address, person_id FROM invitation WHERE door_id = ? AND unanswered = 1',
+                    [Id::binary($door->id('id'))],
+                ),
+            ) as $row
+        ) {
             $open[$row->idOrNull('person_id') ?? $row->string('address')] = true;
         }
         $role = DoorTermsJson::of($door)->text('role');
@@ -314,15 +501,40 @@ final readonly class Invitations
             $key = null === $person ? (string) (\is_string($address) ? $address : '') : $person->id('person_id');
             $verdict = $line['verdict'];
             if ('ready' === $verdict) {
-                $holds = null === $person ? null : $this->roles->book()->mayGive($role, $access->standing, PersonRow::person($person), $access->site);
-                $verdict = \is_string($line['person']) && (null === $person || null !== $person->stringOrNull('gone')) ? 'unknown' : InviteVerdict::of(
-                    \is_string($address) ? $address : null, isset($seen[$key]), isset($open[$key]), State::tryFrom($person?->stringOrNull('state') ?? ''),
-                    null === $person || (null !== $person->stringOrNull('login') && PersonRow::person($person)->accountOpen($access->now)), $holds,
-                )->value;
+                $holds =
+                    null === $person
+                        ? null
+                        : $this->roles
+                            ->book()
+                            ->mayGive($role, $access->standing, PersonRow::person($person), $access->site);
+                $verdict =
+                    \is_string($line['person']) && (null === $person || null !== $person->stringOrNull('gone'))
+                        ? 'unknown'
+                        : InviteVerdict::of(
+                            \is_string($address) ? $address : null,
+                            isset($seen[$key]),
+                            isset($open[$key]),
+                            State::tryFrom($person?->stringOrNull('state') ?? ''),
+                            null === $person
+                                || (null !== $person->stringOrNull('login')
+                                    && PersonRow::person($person)->accountOpen($access->now)),
+                            $holds,
+                        )->value;
                 $seen[$key] = true;
             }
 
-            return ['number' => $line['number'], 'text' => $line['text'], 'person' => null === $person ? null : ['id' => $person->id('person_id'), 'name' => PersonRow::name($person)], 'address' => null === $person || \in_array($person->id('person_id'), (array) $line['known'], true) ? $address : null, 'verdict' => $verdict, 'candidates' => $line['candidates']];
+            return [
+                'number' => $line['number'],
+                'text' => $line['text'],
+                'person' =>
+                    null === $person ? null : ['id' => $person->id('person_id'), 'name' => PersonRow::name($person)],
+                'address' =>
+                    null === $person || \in_array($person->id('person_id'), (array) $line['known'], true)
+                        ? $address
+                        : null,
+                'verdict' => $verdict,
+                'candidates' => $line['candidates'],
+            ];
         }, $planned);
     }
 }

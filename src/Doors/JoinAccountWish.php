@@ -16,12 +16,9 @@ final readonly class JoinAccountWish extends JoinWish
         ?string $section = null,
         string $why = '',
         string $visitor = '',
-        #[Assert\Length(max: 80, maxMessage: 'Shorten the given name to 80 characters.')]
-        public string $given = '',
-        #[Assert\Length(max: 80, maxMessage: 'Shorten the family name to 80 characters.')]
-        public string $family = '',
-        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)]
-        public ?int $level = null,
+        #[Assert\Length(max: 80, maxMessage: 'Shorten the given name to 80 characters.')] public string $given = '',
+        #[Assert\Length(max: 80, maxMessage: 'Shorten the family name to 80 characters.')] public string $family = '',
+        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $level = null,
         #[\SensitiveParameter]
         #[Assert\Length(max: 1_000, maxMessage: 'Choose a password of 200 characters or fewer.')]
         public string $password = '',

@@ -33,8 +33,7 @@ final readonly class JoinController
         private Transaction $transaction,
         private Throttle $throttle,
         private Connection $db,
-    ) {
-    }
+    ) {}
 
     #[Route('/join/look', name: 'look_at_door', methods: ['POST'])]
     public function look(#[MapRequestPayload] JoinWish $wish, #[CurrentUser] ?Caller $caller): Response
@@ -48,32 +47,59 @@ final readonly class JoinController
         $site = $this->which->of($wish, $caller)[0]->id('site_id');
 
         // What was found without the lock is read again under it: the door may have been shut in between.
-        return $this->transaction->run($request, $caller, [$site], fn (): Answer => new Answer($this->joining->join(...[...$this->which->of($wish, $caller), $caller, $wish])));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [$site],
+            fn(): Answer => new Answer($this->joining->join(...[...$this->which->of($wish, $caller), $caller, $wish])),
+        );
     }
 
     #[Route('/join/account', name: 'join_with_account', methods: ['POST'])]
     public function account(#[MapRequestPayload] JoinAccountWish $wish, Request $request): Response
     {
         [$door] = $this->which->of($wish, null);
-        if (!$this->throttle->hit('accounts made from '.$request->getClientIp(), self::ACCOUNTS, self::WINDOW)->isAccepted()) {
-            throw new Problem(ProblemType::TooManyTries, 'Very many accounts were made from here. Wait an hour, or ask a lead of the site.', retryAfter: self::WINDOW);
+        if (
+            !$this->throttle
+                ->hit('accounts made from '.$request->getClientIp(), self::ACCOUNTS, self::WINDOW)
+                ->isAccepted()
+        ) {
+            throw new Problem(
+                ProblemType::TooManyTries,
+                'Very many accounts were made from here. Wait an hour, or ask a lead of the site.',
+                retryAfter: self::WINDOW,
+            );
         }
         $this->newcomers->mind($wish);
         $hash = $this->newcomers->hash($wish->password);
 
-        return $this->transaction->run($request, Caller::nobody(), [$door->id('site_id')], function () use ($wish, $hash): Answer {
+        return $this->transaction->run($request, Caller::nobody(), [$door->id('site_id')], function () use (
+            $wish,
+            $hash,
+        ): Answer {
             [$door, $invitation] = $this->which->of($wish, null);
-            $division = $this->db->fetchOne('SELECT d.code FROM site s JOIN division d ON d.id = s.division_id WHERE s.id = ?', [Id::binary($door->id('site_id'))]);
+            $division = $this->db->fetchOne(
+                'SELECT d.code FROM site s JOIN division d ON d.id = s.division_id WHERE s.id = ?',
+                [Id::binary($door->id('site_id'))],
+            );
             $caller = $this->newcomers->make($door, $invitation, $wish, \is_string($division) ? $division : '', $hash);
 
-            return new Answer([...$this->joining->join($door, $invitation, $caller, $wish), 'login' => $caller->login], Response::HTTP_CREATED);
+            return new Answer(
+                [...$this->joining->join($door, $invitation, $caller, $wish), 'login' => $caller->login],
+                Response::HTTP_CREATED,
+            );
         });
     }
 
     #[Route('/sites/{site}/leave', name: 'leave_site', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function leave(string $site, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        return $this->transaction->run($request, $caller, [$site], fn (): Answer => new Answer($this->joining->leave($site, $caller)));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [$site],
+            fn(): Answer => new Answer($this->joining->leave($site, $caller)),
+        );
     }
 
     #[Route('/me/waits', name: 'own_waits', methods: ['GET'])]
@@ -98,11 +124,19 @@ final readonly class JoinController
 
     private function answer(int $wait, bool $take, Request $request, Caller $caller): Answer
     {
-        $site = $this->db->fetchOne('SELECT site_id FROM waiter WHERE id = ? AND person_id = ?', [$wait, Id::binary($caller->id)]);
+        $site = $this->db->fetchOne('SELECT site_id FROM waiter WHERE id = ? AND person_id = ?', [
+            $wait,
+            Id::binary($caller->id),
+        ]);
         if (!\is_string($site)) {
             throw Problem::notFound('This place in the line');
         }
 
-        return $this->transaction->run($request, $caller, [Id::text($site)], fn (): Answer => new Answer($this->joining->answer($this->joining->wait($wait, $caller), $take, $caller)));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [Id::text($site)],
+            fn(): Answer => new Answer($this->joining->answer($this->joining->wait($wait, $caller), $take, $caller)),
+        );
     }
 }

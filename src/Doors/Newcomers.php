@@ -35,8 +35,7 @@ final readonly class Newcomers
         private HouseClock $clock,
         private Ids $ids,
         private Logbook $logbook,
-    ) {
-    }
+    ) {}
 
     /** @throws Problem at `/password` */
     public function mind(JoinAccountWish $wish): void
@@ -73,8 +72,13 @@ final readonly class Newcomers
         $address = $invitation?->string('address');
         // Logins are given out one after the other, as on sheets of accounts.
         $this->db->fetchFirstColumn('SELECT id FROM division ORDER BY id FOR UPDATE');
-        if (null !== $address && false !== $this->db->fetchOne('SELECT 1 FROM person WHERE email = ? LIMIT 1', [$address])) {
-            throw Problem::notAllowed('There is an account with the address of this invitation by now. Sign in with it.');
+        if (
+            null !== $address
+            && false !== $this->db->fetchOne('SELECT 1 FROM person WHERE email = ? LIMIT 1', [$address])
+        ) {
+            throw Problem::notAllowed(
+                'There is an account with the address of this invitation by now. Sign in with it.',
+            );
         }
         $division = $terms->texts('divisions')[0] ?? $site;
         $draft = new AccountDraft(1, '', $given, $family, null, $kind, $division, $level, null, $address);
@@ -84,7 +88,19 @@ final readonly class Newcomers
         }
         $id = $this->ids->next();
         $people = new PeopleWriter($this->db);
-        $people->add($id, $kind->value, $this->divisions->all()[$division]['id'] ?? throw Problem::notFound('This division'), $given, $family, $level, null, $address, $login, null, null);
+        $people->add(
+            $id,
+            $kind->value,
+            $this->divisions->all()[$division]['id'] ?? throw Problem::notFound('This division'),
+            $given,
+            $family,
+            $level,
+            null,
+            $address,
+            $login,
+            null,
+            null,
+        );
         $people->account($id, $login, $this->clock->instant(), $hash);
         $people->write();
         $caller = $this->callers->byId($id);

@@ -19,6 +19,5 @@ final readonly class RenewalWish
         public ?string $fromDay = null,
         #[Assert\Date(message: 'Write the last day as year-month-day, such as 2027-03-26.')]
         public ?string $untilDay = null,
-    ) {
-    }
+    ) {}
 }

@@ -23,8 +23,8 @@ use MintDoor\Sheets\Situations;
 use Psr\Log\LoggerInterface;
 
 /**
- * What doors do by themselves. Each site is done in a transaction of its own, under its lock, from what is so then: whoever
- * comes second finds it done.
+ * What doors do by themselves. Each site is done in a transaction of its own, under its lock, from what is so
+ * then: whoever comes second finds it done.
  */
 final class Tick
 {
@@ -49,8 +49,7 @@ final class Tick
         private readonly CallerProvider $callers,
         private readonly HouseClock $clock,
         private readonly LoggerInterface $logger,
-    ) {
-    }
+    ) {}
 
     /** @return array{offered: int, invitations: int, warned: int, released: int} */
     public function all(): array
@@ -59,34 +58,59 @@ final class Tick
         $done = ['offered' => 0, 'invitations' => 0, 'warned' => 0, 'released' => 0];
         foreach ($this->sites("SELECT DISTINCT site_id FROM waiter WHERE waits = 1 AND what = 'seat'") as $site) {
             $done['offered'] += $this->safely(
-                fn (): bool => $this->room->due($site),
-                fn (): int => $this->room->offer($site),
+                fn(): bool => $this->room->due($site),
+                fn(): int => $this->room->offer($site),
                 $site,
             );
         }
-        foreach ($this->sites('SELECT DISTINCT site_id FROM invitation WHERE unanswered = 1 AND lapses_at <= ? UNION SELECT DISTINCT site_id FROM invitation WHERE unanswered = 1 AND remind_at <= ?', [$now, $now]) as $site) {
+        foreach (
+            $this->sites(
+                <<<'SQL'
+                    SELECT DISTINCT site_id
+                    FROM invitation
+                    WHERE unanswered = 1 AND lapses_at <= ?
+                    UNION
+                    SELECT DISTINCT site_id
+                    FROM invitation
+                    WHERE unanswered = 1 AND remind_at <= ?
+                    SQL,
+                [$now, $now],
+            ) as $site
+        ) {
             $done['invitations'] += $this->safely(
-                static fn (): bool => true,
-                fn (): int => $this->invitations->tick($this->access($site)),
+                static fn(): bool => true,
+                fn(): int => $this->invitations->tick($this->access($site)),
                 $site,
             );
         }
         $look = $this->clock->instant() >= $this->quietAt + self::QUIET_EVERY;
         $this->quietAt = $look ? $this->clock->instant() : $this->quietAt;
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT '.Doors::COLUMNS." FROM door d WHERE d.terms IS NOT NULL AND d.kind = 'key' AND (JSON_VALUE(d.terms, '$.quietDays') IS NOT NULL OR JSON_VALUE(d.terms, '$.quietMeetings') IS NOT NULL)")) as $door) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT '
+                        .Doors::COLUMNS
+                        ." FROM door d WHERE d.terms IS NOT NULL AND d.kind = 'key' "
+                            ."AND (JSON_VALUE(d.terms, '$.quietDays') IS NOT NULL OR JSON_VALUE(d.terms, "
+                            ."'$.quietMeetings') IS NOT NULL)",
+                ),
+            ) as $door
+        ) {
             $site = $door->id('site_id');
             $done['warned'] += $this->safely(
-                fn (): bool => $look && [] !== $this->away($door, $this->access($site)),
-                fn (): int => $this->warn($door),
+                fn(): bool => $look && [] !== $this->away($door, $this->access($site)),
+                fn(): int => $this->warn($door),
                 $site,
             );
             $done['released'] += $this->safely(
-                fn (): bool => [] !== $this->warned($door),
-                fn (): int => $this->release($door),
+                fn(): bool => [] !== $this->warned($door),
+                fn(): int => $this->release($door),
                 $site,
             );
         }
-        $this->db->executeStatement('DELETE FROM door_try WHERE at < ?', [Instant::toSql($this->clock->instant() - self::TRIES_KEPT)]);
+        $this->db->executeStatement('DELETE FROM door_try WHERE at < ?', [
+            Instant::toSql($this->clock->instant() - self::TRIES_KEPT),
+        ]);
 
         return $done;
     }
@@ -94,19 +118,45 @@ final class Tick
     /** @return list<Row> who has been away too long and was not told yet; nobody at night or on a day off */
     private function away(Row $door, SiteAccess $access): array
     {
-        if (WakingHours::night($access->now, $access->zone()) || !$this->counts()((new \DateTimeImmutable('@'.$access->now))->setTimezone($access->zone())->format('Y-m-d'))) {
+        if (
+            WakingHours::night($access->now, $access->zone())
+            || !$this->counts()(
+                (new \DateTimeImmutable('@'.$access->now))->setTimezone($access->zone())->format('Y-m-d'),
+            )
+        ) {
             return [];
         }
         $at = Instant::toSql($access->now);
-        $people = Row::all($this->db->fetchAllAssociative(
-            "SELECT w.person_id, GREATEST(COALESCE(e.last_seen_at, w.given_at), w.given_at) AS seen FROM pass w JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id AND g.from_at <= ? AND g.until_at > ? AND g.state = 'current'
-             JOIN enrollment e ON e.site_id = w.site_id AND e.person_id = w.person_id LEFT JOIN quiet q ON q.site_id = w.site_id AND q.person_id = w.person_id WHERE w.door_id = ? AND w.live = 1 AND q.person_id IS NULL",
-            [$at, $at, Id::binary($door->id('id'))],
-        ));
+        $people = Row::all(
+            $this->db->fetchAllAssociative(
+                <<<'SQL'
+                    SELECT w.person_id, GREATEST(COALESCE(e.last_seen_at, w.given_at), w.given_at) AS seen
+                    FROM pass w
+                    JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id AND g.from_at <= ?
+                        AND g.until_at > ? AND g.state = 'current'
+                    JOIN enrollment e ON e.site_id = w.site_id AND e.person_id = w.person_id
+                    LEFT JOIN quiet q ON q.site_id = w.site_id AND q.person_id = w.person_id
+                    WHERE w.door_id = ? AND w.live = 1 AND q.person_id IS NULL
+                    SQL,
+                [$at, $at, Id::binary($door->id('id'))],
+            ),
+        );
         $rule = DoorTermsJson::of($door)->quiet();
         $counts = $this->counts();
 
-        return array_values(array_filter($people, static fn (Row $row): bool => ($rule->quietFrom($row->instant('seen'), $access->zone(), $counts, $access->site->opensAt) ?? Time::FOREVER) <= $access->now));
+        return array_values(
+            array_filter(
+                $people,
+                static fn(Row $row): bool => ($rule->quietFrom(
+                    $row->instant('seen'),
+                    $access->zone(),
+                    $counts,
+                    $access->site->opensAt,
+                )
+                    ?? Time::FOREVER)
+                    <= $access->now,
+            ),
+        );
     }
 
     /** Whoever has been away too long is told; those who came since they were told are forgotten. */
@@ -114,16 +164,43 @@ final class Tick
     {
         $access = $this->access($door->id('site_id'));
         $terms = DoorTermsJson::of($door);
-        $this->db->executeStatement('DELETE q FROM quiet q JOIN enrollment e ON e.site_id = q.site_id AND e.person_id = q.person_id WHERE q.site_id = ? AND e.last_seen_at > q.warned_at', [Id::binary($access->site->id)]);
+        $this->db->executeStatement(
+            <<<'SQL'
+                DELETE q
+                FROM quiet q
+                JOIN enrollment e ON e.site_id = q.site_id AND e.person_id = q.person_id
+                WHERE q.site_id = ? AND e.last_seen_at > q.warned_at
+                SQL,
+            [Id::binary($access->site->id)],
+        );
         $at = Instant::toSql($access->now);
         $away = $this->away($door, $access);
         $goes = QuietRule::releasedAt($access->now, $access->zone());
-        $people = [] === $away ? [] : $this->situations->people(array_map(static fn (Row $row): string => $row->id('person_id'), $away));
+        $people =
+            [] === $away
+                ? []
+                : $this->situations->people(array_map(static fn(Row $row): string => $row->id('person_id'), $away));
         $letters = [];
         foreach ($people as $id => $person) {
-            $this->db->executeStatement('INSERT IGNORE INTO quiet (site_id, person_id, door_id, warned_at, goes_at) VALUES (?, ?, ?, ?, ?)', [Id::binary($access->site->id), Id::binary($id), Id::binary($door->id('id')), $at, Instant::toSql($goes)]);
+            $this->db->executeStatement(
+                'INSERT IGNORE INTO quiet (site_id, person_id, door_id, warned_at, goes_at) VALUES (?, ?, ?, ?, ?)',
+                [
+                    Id::binary($access->site->id),
+                    Id::binary($id),
+                    Id::binary($door->id('id')),
+                    $at,
+                    Instant::toSql($goes),
+                ],
+            );
             if (null !== $person->stringOrNull('email')) {
-                $letters[] = ['address' => $person->string('email'), 'person' => $person, 'cause' => 'quiet:'.$door->id('id').':'.$id.':'.$access->now, 'words' => '', 'until' => $goes, 'invitation' => null];
+                $letters[] = [
+                    'address' => $person->string('email'),
+                    'person' => $person,
+                    'cause' => 'quiet:'.$door->id('id').':'.$id.':'.$access->now,
+                    'words' => '',
+                    'until' => $goes,
+                    'invitation' => null,
+                ];
             }
         }
         $this->post->send(MessageKind::QuietWarning, $access, $terms->text('role'), $letters, null, false);
@@ -140,11 +217,20 @@ final class Tick
         }
         $released = 0;
         foreach ($this->warned($door) as $row) {
-            $this->db->executeStatement('DELETE FROM quiet WHERE site_id = ? AND person_id = ?', [Id::binary($access->site->id), Id::binary($row->id('person_id'))]);
+            $this->db->executeStatement('DELETE FROM quiet WHERE site_id = ? AND person_id = ?', [
+                Id::binary($access->site->id),
+                Id::binary($row->id('person_id')),
+            ]);
             if (($row->instantOrNull('last_seen_at') ?? Time::BEGINNING) > $row->instant('warned_at')) {
                 continue;
             }
-            $line = $this->lines->goAgain($this->threshold->at($door, $this->callers->anybody($row->id('person_id'))), [$door->id('id')], false, 'release', $this->callers->anybody($door->id('made_by')));
+            $line = $this->lines->goAgain(
+                $this->threshold->at($door, $this->callers->anybody($row->id('person_id'))),
+                [$door->id('id')],
+                false,
+                'release',
+                $this->callers->anybody($door->id('made_by')),
+            );
             $released += (int) (Verdict::Ready === $line->verdict);
         }
 
@@ -154,15 +240,29 @@ final class Tick
     /** @return list<Row> who was told so long ago that the seat is another's */
     private function warned(Row $door): array
     {
-        return Row::all($this->db->fetchAllAssociative('SELECT q.person_id, q.warned_at, e.last_seen_at FROM quiet q JOIN enrollment e ON e.site_id = q.site_id AND e.person_id = q.person_id WHERE q.door_id = ? AND q.goes_at <= ?', [Id::binary($door->id('id')), Instant::toSql($this->clock->instant())]));
+        return Row::all(
+            $this->db->fetchAllAssociative(
+                <<<'SQL'
+                    SELECT q.person_id, q.warned_at, e.last_seen_at
+                    FROM quiet q
+                    JOIN enrollment e ON e.site_id = q.site_id AND e.person_id = q.person_id
+                    WHERE q.door_id = ? AND q.goes_at <= ?
+                    SQL,
+                [Id::binary($door->id('id')), Instant::toSql($this->clock->instant())],
+            ),
+        );
     }
 
     /** @return callable(string): bool whether a day is of some term; what lies between terms are holidays */
     private function counts(): callable
     {
-        $terms = array_map(static fn (Row $row): array => [$row->string('starts_on'), $row->string('ends_on')], Row::all($this->db->fetchAllAssociative('SELECT starts_on, ends_on FROM term')));
+        $terms = array_map(
+            static fn(Row $row): array => [$row->string('starts_on'), $row->string('ends_on')],
+            Row::all($this->db->fetchAllAssociative('SELECT starts_on, ends_on FROM term')),
+        );
 
-        return static fn (string $day): bool => [] !== array_filter($terms, static fn (array $term): bool => $term[0] <= $day && $day <= $term[1]);
+        return static fn(string $day): bool => []
+            !== array_filter($terms, static fn(array $term): bool => $term[0] <= $day && $day <= $term[1]);
     }
 
     private function access(string $site): SiteAccess
@@ -181,7 +281,10 @@ final class Tick
         try {
             return $due() ? $this->transaction->job([$site], $work) : 0;
         } catch (\Throwable $thrown) {
-            $this->logger->error('What was due at the doors of a site was not done.', ['site' => $site, 'exception' => $thrown]);
+            $this->logger->error('What was due at the doors of a site was not done.', [
+                'site' => $site,
+                'exception' => $thrown,
+            ]);
 
             return 0;
         }
@@ -194,6 +297,9 @@ final class Tick
      */
     private function sites(string $sql, array $values = []): array
     {
-        return array_map(static fn (mixed $id): string => Id::text(\is_string($id) ? $id : ''), $this->db->fetchFirstColumn($sql, $values));
+        return array_map(
+            static fn(mixed $id): string => Id::text(\is_string($id) ? $id : ''),
+            $this->db->fetchFirstColumn($sql, $values),
+        );
     }
 }

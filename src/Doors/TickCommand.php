@@ -13,8 +13,8 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
 /**
- * Does what doors do by themselves: offers seats, reminds, lets lapse, warns and releases. May run twice, and on several
- * machines.
+ * Does what doors do by themselves: offers seats, reminds, lets lapse, warns and releases. May run twice, and on
+ * several machines.
  */
 #[AsCommand(
     'doors:tick',
@@ -32,7 +32,12 @@ final class TickCommand extends Command
 
     protected function configure(): void
     {
-        $this->addOption('every', null, InputOption::VALUE_REQUIRED, 'Seconds after which to look again, until stopped; once without it');
+        $this->addOption(
+            'every',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'Seconds after which to look again, until stopped; once without it',
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -47,7 +52,12 @@ final class TickCommand extends Command
                     ON DUPLICATE KEY UPDATE at = VALUES(at)",
             );
             if ([] !== array_filter($done)) {
-                $output->writeln(implode(', ', array_map(static fn (string $what, int $n): string => "$what: $n", array_keys($done), $done)));
+                $output->writeln(
+                    implode(
+                        ', ',
+                        array_map(static fn(string $what, int $n): string => "$what: $n", array_keys($done), $done),
+                    ),
+                );
             }
             $every > 0 && sleep($every);
         } while ($every > 0 && time() < $end);

@@ -26,19 +26,26 @@ final readonly class WaitingController
         private Arrivals $arrivals,
         private WaitingRoom $room,
         private Transaction $transaction,
-    ) {
-    }
+    ) {}
 
     #[Route('/sites/{site}/waiting', name: 'waiting', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function all(string $site, #[CurrentUser] Caller $caller): Response
     {
-        return new Answer(['items' => $this->arrivals->waiting($this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS))]);
+        return new Answer([
+            'items' => $this->arrivals->waiting(
+                $this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS),
+            ),
+        ]);
     }
 
     #[Dear(from: 4_096)]
     #[Route('/sites/{site}/waiting', name: 'answer_waiting', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
-    public function answer(string $site, #[MapRequestPayload] WaitingWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function answer(
+        string $site,
+        #[MapRequestPayload] WaitingWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         return $this->transaction->run($request, $caller, [$site], function () use ($site, $wish, $caller): Answer {
             $access = $this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS);
             \assert(\in_array($wish->answer, ['yes', 'no', 'up'], true));

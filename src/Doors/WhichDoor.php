@@ -20,9 +20,9 @@ use MintDoor\Hall\Throttle;
 use Symfony\Component\HttpFoundation\RequestStack;
 
 /**
- * Finds the door somebody stands before. A slip that shows from the key itself is no guess and is not counted as one; keys that
- * are well made and open nothing are, per account and per address. Whoever guessed nothing is never kept waiting by neighbours
- * behind the same address once they are signed in. What is refused tells nothing about any site.
+ * Finds the door somebody stands before. A slip that shows from the key itself is no guess and is not counted as one;
+ * keys that are well made and open nothing are, per account and per address. Whoever guessed nothing is never kept
+ * waiting by neighbours behind the same address once they are signed in. What is refused tells nothing about any site.
  */
 final readonly class WhichDoor
 {
@@ -38,7 +38,10 @@ final readonly class WhichDoor
 
     private const LONGEST = 200;
 
-    private const COLUMNS = 'SELECT '.Doors::COLUMNS.' FROM door d JOIN site s ON s.id = d.site_id AND s.taken_back = 0 WHERE d.terms IS NOT NULL AND d.id = ?';
+    private const COLUMNS =
+        'SELECT '
+        .Doors::COLUMNS
+        .' FROM door d JOIN site s ON s.id = d.site_id AND s.taken_back = 0 WHERE d.terms IS NOT NULL AND d.id = ?';
 
     public function __construct(
         private Connection $db,
@@ -46,8 +49,7 @@ final readonly class WhichDoor
         private Throttle $throttle,
         private HouseClock $clock,
         private RequestStack $requests,
-    ) {
-    }
+    ) {}
 
     /** @return array{Row, ?Row} the door, and the invitation that was shown */
     public function of(JoinWish $wish, ?Caller $caller): array
@@ -78,11 +80,15 @@ final readonly class WhichDoor
             'SELECT i.id, i.site_id, i.door_id, i.person_id, i.address, i.words, i.lapses_at, i.answered_at,
                 i.withdrawn_at, i.opened_at, i.made_by, i.made_at FROM invitation_link l
                 JOIN invitation i ON i.id = l.invitation_id WHERE l.token_hash = ?',
-            [hash('sha256', $token, true)], [ParameterType::BINARY],
+            [hash('sha256', $token, true)],
+            [ParameterType::BINARY],
         );
         if (false === $found) {
             $this->throttle->hit('answering from '.$this->address(), 60, self::WINDOW);
-            throw new Problem(ProblemType::LinkIsOver, 'This link is not complete, or its time is over. Open it as it was sent, or ask for another.');
+            throw new Problem(
+                ProblemType::LinkIsOver,
+                'This link is not complete, or its time is over. Open it as it was sent, or ask for another.',
+            );
         }
 
         return new Row($found);
@@ -91,7 +97,11 @@ final readonly class WhichDoor
     private function mind(string $what, int $most): void
     {
         if ($this->throttle->reached($what.' from '.$this->address(), $most)) {
-            throw new Problem(ProblemType::TooManyTries, 'Too many tries from here. Wait a quarter of an hour, then try again.', retryAfter: self::WINDOW);
+            throw new Problem(
+                ProblemType::TooManyTries,
+                'Too many tries from here. Wait a quarter of an hour, then try again.',
+                retryAfter: self::WINDOW,
+            );
         }
     }
 
@@ -104,8 +114,16 @@ final readonly class WhichDoor
             throw Problem::field('/key', 'too-long', 'That is longer than any key. A key is four words and a number.');
         }
         $guessed = null !== $caller && $this->throttle->reached('keys of '.$caller->id, self::MOST_PER_ACCOUNT);
-        if ($guessed || (null === $caller || $this->throttle->reached('keys of '.$caller->id, 3)) && $this->throttle->reached('keys from '.$this->address(), self::MOST_PER_ADDRESS)) {
-            throw new Problem(ProblemType::TooManyTries, 'Too many keys that open nothing. Wait a quarter of an hour, and ask for the key once more.', retryAfter: self::WINDOW);
+        if (
+            $guessed
+            || ((null === $caller || $this->throttle->reached('keys of '.$caller->id, 3))
+                && $this->throttle->reached('keys from '.$this->address(), self::MOST_PER_ADDRESS))
+        ) {
+            throw new Problem(
+                ProblemType::TooManyTries,
+                'Too many keys that open nothing. Wait a quarter of an hour, and ask for the key once more.',
+                retryAfter: self::WINDOW,
+            );
         }
         $reading = Key::read($typed);
         $door = null === $reading->key ? $this->keys->doorOfChosen($typed) : $this->keys->door($reading->key);
@@ -119,20 +137,36 @@ final readonly class WhichDoor
             $this->throttle->hit('keys from '.$this->address(), self::MOST_PER_ADDRESS, self::WINDOW);
             null === $caller || $this->throttle->hit('keys of '.$caller->id, self::MOST_PER_ACCOUNT, self::WINDOW);
 
-            return Problem::field('/key', 'no-door', 'No door opens with this key. Compare it with the one you were given, or ask for it once more.');
+            return Problem::field(
+                '/key',
+                'no-door',
+                'No door opens with this key. Compare it with the one you were given, or ask for it once more.',
+            );
         }
         $near = null === $reading->meant ? null : $this->keys->door($reading->meant);
         if (null !== $near && !$this->throttle->hit('near '.$near, self::MOST_PER_DOOR, self::WINDOW)->isAccepted()) {
-            return Problem::field('/key', 'no-door', 'No door opens with this key. Compare it with the one you were given, or ask for it once more.');
+            return Problem::field(
+                '/key',
+                'no-door',
+                'No door opens with this key. Compare it with the one you were given, or ask for it once more.',
+            );
         }
         null === $near || $this->note($near, $reading->slip, $visitor, $caller);
 
-        return Problem::field('/key', $reading->slip->value, match ($reading->slip) {
-            KeySlip::OneLetter => 'That is almost right: one letter is wrong. Compare it letter by letter.',
-            KeySlip::Order => 'That is almost right: two words stand in each other\'s place.',
-            KeySlip::Number => 'That is almost right: the number does not belong to these words. Compare it digit by digit.',
-            default => \sprintf('No key has the word "%s" in it. Compare it with the one you were given.', (string) $reading->word),
-        });
+        return Problem::field(
+            '/key',
+            $reading->slip->value,
+            match ($reading->slip) {
+                KeySlip::OneLetter => 'That is almost right: one letter is wrong. Compare it letter by letter.',
+                KeySlip::Order => 'That is almost right: two words stand in each other\'s place.',
+                KeySlip::Number =>
+                    'That is almost right: the number does not belong to these words. Compare it digit by digit.',
+                default => \sprintf(
+                    'No key has the word "%s" in it. Compare it with the one you were given.',
+                    (string) $reading->word,
+                ),
+            },
+        );
     }
 
     /** For whoever watches people come in. */
@@ -140,8 +174,20 @@ final readonly class WhichDoor
     {
         $who = substr(hash('sha256', null === $caller ? $this->address().' '.$visitor : $caller->id, true), 0, 16);
         $this->db->executeStatement(
-            'INSERT INTO door_try (site_id, door_id, visitor, person_id, slip, at) SELECT d.site_id, d.id, ?, ?, ?, ? FROM door d WHERE d.id = ?',
-            [$who, null === $caller ? null : Id::binary($caller->id), $slip->value, Instant::toSql($this->clock->instant()), Id::binary($door)], [ParameterType::BINARY, ParameterType::BINARY],
+            <<<'SQL'
+                INSERT INTO door_try (site_id, door_id, visitor, person_id, slip, at)
+                SELECT d.site_id, d.id, ?, ?, ?, ?
+                FROM door d
+                WHERE d.id = ?
+                SQL,
+            [
+                $who,
+                null === $caller ? null : Id::binary($caller->id),
+                $slip->value,
+                Instant::toSql($this->clock->instant()),
+                Id::binary($door),
+            ],
+            [ParameterType::BINARY, ParameterType::BINARY],
         );
     }
 

@@ -7,7 +7,5 @@ namespace MintDoor\Hall;
 /** Whether something is done, or only looked at. */
 final readonly class ApplyWish
 {
-    public function __construct(public bool $apply = false)
-    {
-    }
+    public function __construct(public bool $apply = false) {}
 }

@@ -35,14 +35,10 @@ final class BodyContract implements CacheWarmerInterface
 
     public function __construct(
         private readonly RouterInterface $router,
-        #[Autowire(service: 'config_cache_factory')]
-        private readonly ConfigCacheFactoryInterface $caches,
-        #[Autowire('%kernel.project_dir%/openapi/mint-door.yaml')]
-        private readonly string $contract,
-        #[Autowire('%kernel.cache_dir%/bodies.php')]
-        private readonly string $file,
-    ) {
-    }
+        #[Autowire(service: 'config_cache_factory')] private readonly ConfigCacheFactoryInterface $caches,
+        #[Autowire('%kernel.project_dir%/openapi/mint-door.yaml')] private readonly string $contract,
+        #[Autowire('%kernel.cache_dir%/bodies.php')] private readonly string $file,
+    ) {}
 
     /** @return ?string a JSON Schema; null where the operation takes no body */
     public function schema(string $route, string $method): ?string
@@ -117,7 +113,7 @@ final class BodyContract implements CacheWarmerInterface
         }
         foreach (['properties', 'oneOf', 'anyOf', 'allOf'] as $each) {
             if (\is_array($schema[$each] ?? null)) {
-                $schema[$each] = array_map(fn (mixed $one): array => $this->bounded((array) $one), $schema[$each]);
+                $schema[$each] = array_map(fn(mixed $one): array => $this->bounded((array) $one), $schema[$each]);
             }
         }
         foreach (['items', 'additionalProperties', 'propertyNames'] as $each) {
@@ -126,7 +122,7 @@ final class BodyContract implements CacheWarmerInterface
             }
         }
         $types = (array) ($schema['type'] ?? []);
-        $says = static fn (string ...$keywords): bool => [] !== array_intersect($keywords, array_keys($schema));
+        $says = static fn(string ...$keywords): bool => [] !== array_intersect($keywords, array_keys($schema));
         if (\in_array('string', $types, true) && !$says('maxLength', 'enum', 'const')) {
             $schema['maxLength'] = self::LONGEST;
         }

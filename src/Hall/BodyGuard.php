@@ -37,12 +37,18 @@ final class BodyGuard
 
     /** Keywords of which a violation is a value of its own kind that is not taken. */
     private const VALUES = [
-        'enum', 'const', 'pattern', 'format', 'minimum', 'maximum', 'minItems', 'minLength', 'required',
+        'enum',
+        'const',
+        'pattern',
+        'format',
+        'minimum',
+        'maximum',
+        'minItems',
+        'minLength',
+        'required',
     ];
 
-    public function __construct(private readonly BodyContract $contract)
-    {
-    }
+    public function __construct(private readonly BodyContract $contract) {}
 
     /** Before anything else looks at it, and whoever sends it. */
     #[AsEventListener(KernelEvents::REQUEST, priority: 240)]
@@ -112,7 +118,10 @@ final class BodyGuard
         }
         $most = OpenPaths::has($request->getPathInfo()) ? self::LARGEST_OPEN : self::LARGEST;
         if (\strlen($content) > $most) {
-            throw new Problem(ProblemType::TooLarge, \sprintf('That is more than fits in one request (%d KiB). Send less at a time.', $most / 1_024));
+            throw new Problem(
+                ProblemType::TooLarge,
+                \sprintf('That is more than fits in one request (%d KiB). Send less at a time.', $most / 1_024),
+            );
         }
         if ('json' !== $request->getContentTypeFormat()) {
             throw new Problem(ProblemType::UnsupportedMediaType, 'Send JSON, and say so in Content-Type.');
@@ -174,15 +183,17 @@ final class BodyGuard
     private static function problem(ValidationError $error): Problem
     {
         $says = $error->args();
-        $number = static fn (string $name): string => number_format(
+        $number = static fn(string $name): string => number_format(
             is_numeric($says[$name] ?? null) ? (float) $says[$name] : 0,
         );
         $path = $error->data()->fullPath();
         [$code, $detail] = match ($error->keyword()) {
             'additionalProperties' => ['unknown-member', 'Leave this out.'],
             'maxLength' => ['too-long', 'Shorten this to '.$number('max').' characters.'],
-            'maxItems',
-            'maxProperties' => ['too-many', 'At most '.$number('count').' at once here. Do the rest after.'],
+            'maxItems', 'maxProperties' => [
+                'too-many',
+                'At most '.$number('count').' at once here. Do the rest after.',
+            ],
             'minLength' => 1 < ($says['min'] ?? 1)
                 ? ['too-short', 'Write at least '.$number('min').' characters.']
                 : ['missing', 'Something is missing here.'],
@@ -213,7 +224,7 @@ final class BodyGuard
     /** @param array<array-key, int|string> $path */
     private static function pointer(array $path): string
     {
-        $parts = array_map(static fn (int|string $part): string => '/'.mb_substr((string) $part, 0, 60), $path);
+        $parts = array_map(static fn(int|string $part): string => '/'.mb_substr((string) $part, 0, 60), $path);
 
         return implode('', $parts);
     }

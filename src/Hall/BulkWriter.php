@@ -14,13 +14,12 @@ final class BulkWriter
     /** @var array<string, array{string, list<string>}> table => statement head and pending rows */
     private array $pending = [];
 
-    public function __construct(private readonly Connection $db)
-    {
-    }
+    public function __construct(private readonly Connection $db) {}
 
     /**
      * @param array<string, string|int|bool|BulkId|null> $row    column => value
-     * @param bool                                       $ignore whether rows that are there already are left as they are; one way for each table
+     * @param bool                                       $ignore whether rows that are there already are left as they
+     *     are; one way for each table
      */
     public function add(string $table, array $row, bool $ignore = false): void
     {
@@ -34,7 +33,16 @@ final class BulkWriter
                 default => $this->db->quote($value),
             };
         }
-        $this->pending[$table] ??= ['INSERT '.($ignore ? 'IGNORE ' : '').'INTO '.$table.' (`'.implode('`, `', array_keys($row)).'`) VALUES ', []];
+        $this->pending[$table] ??= [
+            'INSERT '
+            .($ignore ? 'IGNORE ' : '')
+            .'INTO '
+            .$table
+            .' (`'
+            .implode('`, `', array_keys($row))
+            .'`) VALUES ',
+            [],
+        ];
         $this->pending[$table][1][] = '('.implode(', ', $values).')';
         if (\count($this->pending[$table][1]) >= self::ROWS_A_STATEMENT) {
             $this->write($table);

@@ -29,8 +29,7 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
         public readonly bool $mustChange = false,
         /** Until when a password from a sign-in card holds; null for one of their own. */
         public readonly ?int $cardUntil = null,
-    ) {
-    }
+    ) {}
 
     /** Whoever is not signed in and makes an account; they have nothing yet. */
     public static function nobody(#[\SensitiveParameter] ?string $passwordHash = null): self
@@ -53,9 +52,7 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
         return ['ROLE_PERSON'];
     }
 
-    public function eraseCredentials(): void
-    {
-    }
+    public function eraseCredentials(): void {}
 
     public function getUserIdentifier(): string
     {
@@ -76,7 +73,8 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
     /** A session made before a password was changed is over. */
     public function isEqualTo(UserInterface $user): bool
     {
-        return $user instanceof self && $user->id === $this->id
+        return $user instanceof self
+            && $user->id === $this->id
             && hash_equals($this->fingerprint(), $user->fingerprint());
     }
 

@@ -21,17 +21,17 @@ use Symfony\Component\Security\Core\User\UserProviderInterface;
 final readonly class CallerProvider implements UserProviderInterface, PasswordUpgraderInterface
 {
     private const SELECT = <<<'SQL'
-        SELECT p.id, p.kind, p.level, p.given_name, p.family_name, p.preferred_name, d.code AS division,
-               a.login, a.password_hash, a.closed_from, a.platform_administrator, a.must_change, a.card_until,
-               (SELECT GROUP_CONCAT(ad.code) FROM division_administrator da JOIN division ad ON ad.id = da.division_id WHERE da.person_id = p.id) AS divisions
-        FROM account a JOIN person p ON p.id = a.person_id JOIN division d ON d.id = p.division_id
-        SQL;
+    SELECT p.id, p.kind, p.level, p.given_name, p.family_name, p.preferred_name, d.code AS division,
+           a.login, a.password_hash, a.closed_from, a.platform_administrator, a.must_change, a.card_until,
+           (
+               SELECT GROUP_CONCAT(ad.code)
+               FROM division_administrator da JOIN division ad ON ad.id = da.division_id
+               WHERE da.person_id = p.id
+           ) AS divisions
+    FROM account a JOIN person p ON p.id = a.person_id JOIN division d ON d.id = p.division_id
+    SQL;
 
-    public function __construct(
-        private Connection $db,
-        private HouseClock $clock,
-    ) {
-    }
+    public function __construct(private Connection $db, private HouseClock $clock) {}
 
     public function loadUserByIdentifier(string $identifier): UserInterface
     {
@@ -66,14 +66,27 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
      */
     public function anybody(string $id): Caller
     {
-        return $this->only($this->db->fetchAllAssociative(str_replace('FROM account a JOIN person p ON p.id = a.person_id', 'FROM person p LEFT JOIN account a ON a.person_id = p.id', self::SELECT).' WHERE p.id = ?', [Id::binary($id)]), true);
+        return $this->only(
+            $this->db->fetchAllAssociative(
+                str_replace(
+                    'FROM account a JOIN person p ON p.id = a.person_id',
+                    'FROM person p LEFT JOIN account a ON a.person_id = p.id',
+                    self::SELECT,
+                ).' WHERE p.id = ?',
+                [Id::binary($id)],
+            ),
+            true,
+        );
     }
 
     /** A password is hashed anew, when it is used, wherever the way of hashing has changed since. */
     public function upgradePassword(PasswordAuthenticatedUserInterface $user, string $newHashedPassword): void
     {
         if ($user instanceof Caller) {
-            $this->db->executeStatement('UPDATE account SET password_hash = ? WHERE person_id = ? AND password_hash = ?', [$newHashedPassword, Id::binary($user->id), (string) $user->getPassword()]);
+            $this->db->executeStatement(
+                'UPDATE account SET password_hash = ? WHERE person_id = ? AND password_hash = ?',
+                [$newHashedPassword, Id::binary($user->id), (string) $user->getPassword()],
+            );
             $user->rehashed($newHashedPassword);
         }
     }
@@ -81,7 +94,10 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
     /** Notes that somebody signed in. */
     public function used(string $id): void
     {
-        $this->db->executeStatement('UPDATE account SET used_at = ? WHERE person_id = ?', [Instant::toSql($this->clock->instant()), Id::binary($id)]);
+        $this->db->executeStatement('UPDATE account SET used_at = ? WHERE person_id = ?', [
+            Instant::toSql($this->clock->instant()),
+            Id::binary($id),
+        ]);
     }
 
     public function supportsClass(string $class): bool
@@ -119,6 +135,8 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
 
     private static function name(Row $row): string
     {
-        return trim(($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name'));
+        return trim(
+            ($row->stringOrNull('preferred_name') ?? $row->string('given_name')).' '.$row->string('family_name'),
+        );
     }
 }

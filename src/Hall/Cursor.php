@@ -8,14 +8,19 @@ namespace MintDoor\Hall;
 final readonly class Cursor
 {
     /** @param list<string|int|null> $values */
-    private function __construct(public array $values)
-    {
-    }
+    private function __construct(public array $values) {}
 
     /** @param list<string|int|null> $values */
     public static function write(string $list, array $values): string
     {
-        return rtrim(strtr(base64_encode(json_encode([$list, ...$values], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)), '+/', '-_'), '=');
+        return rtrim(
+            strtr(
+                base64_encode(json_encode([$list, ...$values], \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE)),
+                '+/',
+                '-_',
+            ),
+            '=',
+        );
     }
 
     /**

@@ -9,7 +9,5 @@ namespace MintDoor\Hall;
 final readonly class Dear
 {
     /** @param int $from bytes of the body from which on it is dear */
-    public function __construct(public int $from = 0)
-    {
-    }
+    public function __construct(public int $from = 0) {}
 }

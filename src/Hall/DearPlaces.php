@@ -23,10 +23,8 @@ final class DearPlaces implements ResetInterface
     public function __construct(
         private readonly Places $places,
         private readonly TokenStorageInterface $tokens,
-        #[Autowire('%env(int:DEAR_PLACES)%')]
-        private readonly int $most,
-    ) {
-    }
+        #[Autowire('%env(int:DEAR_PLACES)%')] private readonly int $most,
+    ) {}
 
     #[AsEventListener(KernelEvents::CONTROLLER, priority: 100)]
     public function before(ControllerEvent $event): void
@@ -43,11 +41,7 @@ final class DearPlaces implements ResetInterface
             max(1, intdiv($this->most, 2)),
             'You have large requests under way already. Wait for one of them.',
         );
-        $this->take(
-            'dear',
-            $this->most,
-            'Many large requests are under way. Try again in a few seconds.',
-        );
+        $this->take('dear', $this->most, 'Many large requests are under way. Try again in a few seconds.');
     }
 
     #[AsEventListener(KernelEvents::TERMINATE)]

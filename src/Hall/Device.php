@@ -9,17 +9,23 @@ final class Device
 {
     /** What is looked for, in order: some browsers name others, too. */
     private const BROWSERS = [
-        'Edg/' => 'Edge', 'OPR/' => 'Opera', 'Firefox/' => 'Firefox', 'Chrom' => 'Chrome', 'Safari/' => 'Safari',
+        'Edg/' => 'Edge',
+        'OPR/' => 'Opera',
+        'Firefox/' => 'Firefox',
+        'Chrom' => 'Chrome',
+        'Safari/' => 'Safari',
     ];
 
     private const SYSTEMS = [
-        'iPhone' => 'iPhone', 'iPad' => 'iPad', 'Android' => 'Android', 'Windows' => 'Windows', 'Mac OS' => 'Mac',
+        'iPhone' => 'iPhone',
+        'iPad' => 'iPad',
+        'Android' => 'Android',
+        'Windows' => 'Windows',
+        'Mac OS' => 'Mac',
         'Linux' => 'Linux',
     ];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function of(?string $userAgent): string
     {

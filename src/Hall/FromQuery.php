@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Hall;
 
-/** On a parameter of a controller: an object made from the query part of the address, by the names of its constructor. */
+/**
+ * On a parameter of a controller: an object made from the query part of the address, by the names of its constructor.
+ */
 #[\Attribute(\Attribute::TARGET_PARAMETER)]
-final class FromQuery
-{
-}
+final class FromQuery {}

@@ -10,8 +10,8 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /**
- * How the platform is, for balancers and whoever watches over it. It says nothing of anybody; where the database does not
- * answer, this answers 503 as everything else does.
+ * How the platform is, for balancers and whoever watches over it. It says nothing of anybody; where the database does
+ * not answer, this answers 503 as everything else does.
  */
 final readonly class HealthController
 {
@@ -21,18 +21,14 @@ final readonly class HealthController
     /** Share of the disk that should be free. */
     private const SPARE = 0.05;
 
-    public function __construct(
-        private Connection $db,
-        #[Autowire('%kernel.logs_dir%')]
-        private string $folder,
-    ) {
-    }
+    public function __construct(private Connection $db, #[Autowire('%kernel.logs_dir%')] private string $folder) {}
 
     #[Route('/health', name: 'health', methods: ['GET'])]
     public function health(): Response
     {
-        $row = new Row($this->db->fetchAssociative(
-            "SELECT
+        $row = new Row(
+            $this->db->fetchAssociative(
+                "SELECT
                 (SELECT COALESCE(TIMESTAMPDIFF(SECOND, MAX(at), UTC_TIMESTAMP()), 2147483647) FROM beat
                     WHERE name = 'scheduler') AS scheduler,
                 (SELECT COALESCE(MAX(TIMESTAMPDIFF(SECOND, available_at, UTC_TIMESTAMP())), 0) FROM messenger_messages
@@ -40,15 +36,19 @@ final readonly class HealthController
                 (SELECT COUNT(*) FROM messenger_messages WHERE queue_name = 'failed') AS failed,
                 (SELECT COALESCE(MAX(TIMESTAMPDIFF(SECOND, due_at, UTC_TIMESTAMP())), 0) FROM message
                     WHERE due_at <= UTC_TIMESTAMP()) AS mail",
-        ) ?: []);
+            )
+            ?: [],
+        );
         [$free, $all] = [(float) @disk_free_space($this->folder), (float) @disk_total_space($this->folder)];
         $disk = $all > 0 ? $free / $all : 1.0;
-        $late = array_keys(array_filter([
-            'scheduler' => $row->int('scheduler') > self::LATE,
-            'queue' => $row->int('queue') > self::LATE,
-            'mail' => $row->int('mail') > 10 * self::LATE,
-            'disk' => $disk < self::SPARE,
-        ]));
+        $late = array_keys(
+            array_filter([
+                'scheduler' => $row->int('scheduler') > self::LATE,
+                'queue' => $row->int('queue') > self::LATE,
+                'mail' => $row->int('mail') > 10 * self::LATE,
+                'disk' => $disk < self::SPARE,
+            ]),
+        );
 
         return new Answer([
             'well' => [] === $late,

@@ -31,7 +31,7 @@ final class HouseClock implements ClockInterface, ResetInterface
     /** Now, as the core takes it. */
     public function instant(): int
     {
-        return $this->held ?? $this->standsStill?->getTimestamp() ?? time();
+        return $this->held ?? ($this->standsStill?->getTimestamp() ?? time());
     }
 
     public function standsStill(): bool

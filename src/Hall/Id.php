@@ -12,15 +12,21 @@ final class Id
     /** Nobody's and nothing's. */
     public const NONE = '00000000-0000-0000-0000-000000000000';
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function text(string $binary): string
     {
         $hex = bin2hex($binary);
 
-        return substr($hex, 0, 8).'-'.substr($hex, 8, 4).'-'.substr($hex, 12, 4).'-'.substr($hex, 16, 4).'-'.substr($hex, 20);
+        return substr($hex, 0, 8)
+            .'-'
+            .substr($hex, 8, 4)
+            .'-'
+            .substr($hex, 12, 4)
+            .'-'
+            .substr($hex, 16, 4)
+            .'-'
+            .substr($hex, 20);
     }
 
     /** @throws \InvalidArgumentException when the text is no UUID */

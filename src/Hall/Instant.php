@@ -18,9 +18,7 @@ final class Instant
     /** @var array<int, string> */
     private static array $written = [];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function fromSql(string $dateTime): int
     {

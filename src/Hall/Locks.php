@@ -22,9 +22,7 @@ final class Locks implements ResetInterface
     /** @var array<string, bool> by id, whether alone */
     private array $people = [];
 
-    public function __construct(private readonly Connection $db)
-    {
-    }
+    public function __construct(private readonly Connection $db) {}
 
     /**
      * Begins a transaction's locks. The lock of a site is an update, so that a cluster's certification, too, sees two
@@ -78,17 +76,17 @@ final class Locks implements ResetInterface
         }
         $missing = array_filter(
             array_unique(array_map(strtolower(...), $people)),
-            fn (string $id): bool => !\array_key_exists($id, $this->people) || ($alone && !$this->people[$id]),
+            fn(string $id): bool => !\array_key_exists($id, $this->people) || ($alone && !$this->people[$id]),
         );
         if ([] === $missing) {
             return;
         }
         sort($missing);
         foreach (array_chunk($missing, 500) as $some) {
-            $ids = implode(', ', array_map(static fn (string $id): string => '0x'.bin2hex(Id::binary($id)), $some));
+            $ids = implode(', ', array_map(static fn(string $id): string => '0x'.bin2hex(Id::binary($id)), $some));
             $this->db->fetchFirstColumn(
                 "SELECT id FROM person FORCE INDEX (PRIMARY) WHERE id IN ($ids) ORDER BY id "
-                .($alone ? 'FOR UPDATE' : 'LOCK IN SHARE MODE'),
+                    .($alone ? 'FOR UPDATE' : 'LOCK IN SHARE MODE'),
             );
         }
         $this->people = array_fill_keys($missing, $alone) + $this->people;

@@ -7,6 +7,4 @@ namespace MintDoor\Hall;
 use Doctrine\DBAL\Exception\RetryableException;
 
 /** What was looked at before the locks is not all there is any more: the whole of it is done again. */
-final class LookAgain extends \RuntimeException implements RetryableException
-{
-}
+final class LookAgain extends \RuntimeException implements RetryableException {}

@@ -10,11 +10,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 /** What somebody is told about themselves once signed in. */
 final readonly class Me
 {
-    public function __construct(
-        #[Autowire('%env(MAILER_DSN)%')]
-        private string $dsn,
-    ) {
-    }
+    public function __construct(#[Autowire('%env(MAILER_DSN)%')] private string $dsn) {}
 
     /** @return array<string, mixed> schema `Me` */
     public function of(Caller $caller): array

@@ -14,11 +14,10 @@ final class OpenPaths
      * The same stand in `config/packages/security.yaml`; those that change something, with `/join`, in
      * `config/serve/nginx.conf`. A test compares.
      */
-    public const PATTERN = '^/api/v1/(health|sign-in|first-password|forgotten-password|join/look|join/account|look-ins/[0-9a-f-]{36})$';
+    public const PATTERN = '^/api/v1/(health|sign-in|first-password|forgotten-password|join/look|join/account'
+        .'|look-ins/[0-9a-f-]{36})$';
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function has(string $path): bool
     {

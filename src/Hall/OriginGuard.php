@@ -25,7 +25,13 @@ final class OriginGuard
             return;
         }
         if (!$request->headers->has(self::HEADER) || $this->foreign($request)) {
-            $this->refuse($event, new Problem(ProblemType::ForeignOrigin, 'This request did not come from Mint Door\'s own pages, so nothing was done.'));
+            $this->refuse(
+                $event,
+                new Problem(
+                    ProblemType::ForeignOrigin,
+                    'This request did not come from Mint Door\'s own pages, so nothing was done.',
+                ),
+            );
         }
     }
 
@@ -35,7 +41,16 @@ final class OriginGuard
         $origin = $request->headers->get('Origin');
 
         return !\in_array($site, ['same-origin', 'none'], true)
-            || (null !== $origin && !\in_array($origin, [$request->getSchemeAndHttpHost(), 'http://'.$request->getHttpHost(), 'https://'.$request->getHttpHost()], true));
+            || (null !== $origin
+                && !\in_array(
+                    $origin,
+                    [
+                        $request->getSchemeAndHttpHost(),
+                        'http://'.$request->getHttpHost(),
+                        'https://'.$request->getHttpHost(),
+                    ],
+                    true,
+                ));
     }
 
     private function refuse(RequestEvent $event, Problem $problem): void

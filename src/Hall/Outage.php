@@ -16,9 +16,7 @@ final class Outage
      */
     private const CODES = [3, 1021, 1040, 1053, 1114, 1203, 1290, 1836, 1927, 2002, 2003, 2006, 2013, 4031];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function is(\Throwable $thrown): bool
     {
@@ -27,7 +25,8 @@ final class Outage
                 return true;
             }
             if ($each instanceof DriverException || $each instanceof \PDOException) {
-                $code = $each instanceof \PDOException ? (int) ($each->errorInfo[1] ?? $each->getCode()) : $each->getCode();
+                $code =
+                    $each instanceof \PDOException ? (int) ($each->errorInfo[1] ?? $each->getCode()) : $each->getCode();
                 $full = 1030 === $code && str_contains($each->getMessage(), '28');
                 if ($full || \in_array($code, self::CODES, true)) {
                     return true;

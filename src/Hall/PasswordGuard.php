@@ -14,14 +14,16 @@ final readonly class PasswordGuard
 {
     private const FREE = ['me', 'sign_out', 'change_password', 'alive'];
 
-    public function __construct(private Security $security)
-    {
-    }
+    public function __construct(private Security $security) {}
 
     public function __invoke(ControllerEvent $event): void
     {
         $caller = $this->security->getUser();
-        if ($caller instanceof Caller && $caller->mustChange && !\in_array($event->getRequest()->attributes->get('_route'), self::FREE, true)) {
+        if (
+            $caller instanceof Caller
+            && $caller->mustChange
+            && !\in_array($event->getRequest()->attributes->get('_route'), self::FREE, true)
+        ) {
             throw new Problem(ProblemType::PasswordWanted, 'Choose a password of your own first.');
         }
     }

@@ -12,9 +12,7 @@ final class Place
     /** Bytes of an IPv6 address that name a network; the rest its owner changes at will. */
     private const NETWORK = 8;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function of(?Request $request): string
     {

@@ -17,11 +17,7 @@ final class Places
 {
     private ?LockFactory $locks = null;
 
-    public function __construct(
-        #[Autowire('%env(resolve:PLACES_DIR)%')]
-        private readonly string $folder,
-    ) {
-    }
+    public function __construct(#[Autowire('%env(resolve:PLACES_DIR)%')] private readonly string $folder) {}
 
     /**
      * @param int $most 1 or more
@@ -36,7 +32,7 @@ final class Places
         }
         $begin = random_int(0, $most - 1);
         for ($n = 0; $n < $most; ++$n) {
-            $place = $this->locks->createLock($what.' '.(($begin + $n) % $most), null);
+            $place = $this->locks->createLock($what.' '.($begin + $n) % $most, null);
             if ($place->acquire()) {
                 return $place;
             }

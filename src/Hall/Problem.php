@@ -9,7 +9,8 @@ final class Problem extends \RuntimeException
 {
     /**
      * @param string                                                        $detail a sentence a person can act on
-     * @param list<array{pointer: string, code: string, detail: string}>   $errors what is wrong where, as JSON pointers into the body
+     * @param list<array{pointer: string, code: string, detail: string}>   $errors what is wrong where, as JSON pointers
+     *     into the body
      * @param array<string, mixed>                                          $more   further members
      */
     public function __construct(
@@ -29,7 +30,10 @@ final class Problem extends \RuntimeException
 
     public static function notFound(string $what = 'This page'): self
     {
-        return new self(ProblemType::NotFound, $what.' is not here, or you have nothing to do with it. Check the address, or go back to your sites.');
+        return new self(
+            ProblemType::NotFound,
+            $what.' is not here, or you have nothing to do with it. Check the address, or go back to your sites.',
+        );
     }
 
     public static function notAllowed(string $detail): self
@@ -45,16 +49,20 @@ final class Problem extends \RuntimeException
      */
     public static function tooMuch(string $code, int $row, int $most): self
     {
-        return self::field('/text', $code, 'too-many' === $code
-            ? \sprintf(
-                'Paste %s at most at once, and the rest, from line %s on, after.',
-                number_format($most),
-                number_format($row),
-            )
-            : \sprintf(
-                'Line %s is too long to be about one person. Put each person on a line of their own.',
-                number_format($row),
-            ));
+        return self::field(
+            '/text',
+            $code,
+            'too-many' === $code
+                ? \sprintf(
+                    'Paste %s at most at once, and the rest, from line %s on, after.',
+                    number_format($most),
+                    number_format($row),
+                )
+                : \sprintf(
+                    'Line %s is too long to be about one person. Put each person on a line of their own.',
+                    number_format($row),
+                ),
+        );
     }
 
     /** The database cannot at the moment; nothing of it was done. */
@@ -85,7 +93,7 @@ final class Problem extends \RuntimeException
             'title' => $this->type->title(),
             'status' => $this->type->status(),
             'detail' => $this->detail,
-            ...([] === $this->errors ? [] : ['errors' => $this->errors]),
+            ...[] === $this->errors ? [] : ['errors' => $this->errors],
             ...$this->more,
         ];
     }

@@ -24,9 +24,7 @@ final readonly class ProblemListener
     /** Of the database: characters or a date that the column they are compared with cannot have. */
     private const UNFIT = [1267, 1292, 1366, 1525];
 
-    public function __construct(private SecurityLog $log, private TokenStorageInterface $tokens)
-    {
-    }
+    public function __construct(private SecurityLog $log, private TokenStorageInterface $tokens) {}
 
     public function __invoke(ExceptionEvent $event): void
     {
@@ -34,10 +32,14 @@ final readonly class ProblemListener
         $caller = $this->tokens->getToken()?->getUser();
         if (\in_array($problem->type, [ProblemType::NotAllowed, ProblemType::TooManyTries], true)) {
             $route = $event->getRequest()->attributes->get('_route');
-            $this->log->note('refused', by: $caller instanceof Caller ? $caller->id : null, data: [
-                'route' => \is_string($route) ? $route : '',
-                'why' => $problem->type->value,
-            ]);
+            $this->log->note(
+                'refused',
+                by: $caller instanceof Caller ? $caller->id : null,
+                data: [
+                    'route' => \is_string($route) ? $route : '',
+                    'why' => $problem->type->value,
+                ],
+            );
         }
         if ($problem->type->status() >= 500) {
             // Nobody is signed out because they could not be looked up for a moment: the session is left as it is.
@@ -73,12 +75,23 @@ final readonly class ProblemListener
             $inner instanceof ValidationFailedException => $this->invalid($inner),
             $thrown instanceof ExtraAttributesException => $this->unknown($thrown),
             $inner instanceof ExtraAttributesException => $this->unknown($inner),
-            $inner instanceof NotNormalizableValueException => Problem::field($this->pointer((string) $inner->getPath()), 'type', 'This value is of the wrong kind here.'),
-            $inner instanceof PartialDenormalizationException => Problem::field('', 'type', 'A value is of the wrong kind here.'),
+            $inner instanceof NotNormalizableValueException => Problem::field(
+                $this->pointer((string) $inner->getPath()),
+                'type',
+                'This value is of the wrong kind here.',
+            ),
+            $inner instanceof PartialDenormalizationException => Problem::field(
+                '',
+                'type',
+                'A value is of the wrong kind here.',
+            ),
             $thrown instanceof AuthenticationException => self::signInFirst(),
             $thrown instanceof AccessDeniedException => Problem::notAllowed('You may not do this.'),
             $thrown instanceof HttpExceptionInterface => $this->http($thrown),
-            $thrown instanceof RequestExceptionInterface => new Problem(ProblemType::Malformed, 'The request cannot be read. Reload the page and try again.'),
+            $thrown instanceof RequestExceptionInterface => new Problem(
+                ProblemType::Malformed,
+                'The request cannot be read. Reload the page and try again.',
+            ),
             Outage::is($thrown) => Problem::away(),
             $thrown instanceof DriverException && \in_array($thrown->getCode(), self::UNFIT, true) => new Problem(
                 ProblemType::Invalid,
@@ -96,11 +109,14 @@ final readonly class ProblemListener
                 'There is nothing called "%s" here. Nothing was done.',
                 mb_substr($thrown->getExtraAttributes()[0] ?? '', 0, 60),
             ),
-            array_map(static fn (string $member): array => [
-                'pointer' => '/'.mb_substr($member, 0, 60),
-                'code' => 'unknown-member',
-                'detail' => 'Leave this out.',
-            ], array_values($thrown->getExtraAttributes())),
+            array_map(
+                static fn(string $member): array => [
+                    'pointer' => '/'.mb_substr($member, 0, 60),
+                    'code' => 'unknown-member',
+                    'detail' => 'Leave this out.',
+                ],
+                array_values($thrown->getExtraAttributes()),
+            ),
         );
     }
 
@@ -115,7 +131,11 @@ final readonly class ProblemListener
             ];
         }
 
-        return new Problem(ProblemType::Invalid, $errors[0]['detail'] ?? 'Something in it needs another look.', $errors);
+        return new Problem(
+            ProblemType::Invalid,
+            $errors[0]['detail'] ?? 'Something in it needs another look.',
+            $errors,
+        );
     }
 
     /** `lines[0].role` as a JSON pointer (RFC 6901). */

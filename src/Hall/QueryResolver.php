@@ -12,14 +12,12 @@ use Symfony\Component\Validator\Exception\ValidationFailedException;
 use Symfony\Component\Validator\Validator\ValidatorInterface;
 
 /**
- * Makes the filters of lists from the address: flat, of texts, whole numbers and yes or no. A general serializer does this,
- * too, but takes longer over it than the database over the list.
+ * Makes the filters of lists from the address: flat, of texts, whole numbers and yes or no. A general serializer does
+ * this, too, but takes longer over it than the database over the list.
  */
 final readonly class QueryResolver implements ValueResolverInterface
 {
-    public function __construct(private ValidatorInterface $validator)
-    {
-    }
+    public function __construct(private ValidatorInterface $validator) {}
 
     /** @return list<object> */
     public function resolve(Request $request, ArgumentMetadata $argument): iterable
@@ -49,13 +47,16 @@ final readonly class QueryResolver implements ValueResolverInterface
     private function value(\ReflectionParameter $parameter, mixed $given): string|int|bool
     {
         $type = $parameter->getType();
-        $value = !\is_string($given) ? null : match ($type instanceof \ReflectionNamedType ? $type->getName() : '') {
-            'string' => mb_scrub($given),
-            'int' => filter_var($given, \FILTER_VALIDATE_INT, \FILTER_NULL_ON_FAILURE),
-            'bool' => filter_var($given, \FILTER_VALIDATE_BOOL, \FILTER_NULL_ON_FAILURE),
-            default => null,
-        };
+        $value = !\is_string($given)
+            ? null
+            : match ($type instanceof \ReflectionNamedType ? $type->getName() : '') {
+                'string' => mb_scrub($given),
+                'int' => filter_var($given, \FILTER_VALIDATE_INT, \FILTER_NULL_ON_FAILURE),
+                'bool' => filter_var($given, \FILTER_VALIDATE_BOOL, \FILTER_NULL_ON_FAILURE),
+                default => null,
+            };
 
-        return $value ?? throw Problem::field('/'.$parameter->getName(), 'type', 'This value is of the wrong kind here.');
+        return $value
+            ?? throw Problem::field('/'.$parameter->getName(), 'type', 'This value is of the wrong kind here.');
     }
 }

@@ -8,9 +8,9 @@ use Doctrine\DBAL\Exception\DriverException;
 use Doctrine\Migrations\AbstractMigration;
 
 /**
- * A migration that may be killed at any moment and is simply run again. MariaDB cannot take back a change of a table, so
- * each statement is written down as done: one that changes rows in its own transaction, one that changes a table right
- * after it. Where that was not reached, the statement meets its own result, which is what is passed over.
+ * A migration that may be killed at any moment and is simply run again. MariaDB cannot take back a change of a table,
+ * so each statement is written down as done: one that changes rows in its own transaction, one that changes a table
+ * right after it. Where that was not reached, the statement meets its own result, which is what is passed over.
  *
  * There is no way down: an upgrade is gone back on with the dump that is taken before it (`docs/deploy.md`).
  */
@@ -37,7 +37,7 @@ abstract class RepeatableMigration extends AbstractMigration
      */
     final protected function addSql(string $sql, array $params = [], array $types = []): void
     {
-        $run = fn (): mixed => $this->connection->executeStatement($sql, $params, $types);
+        $run = fn(): mixed => $this->connection->executeStatement($sql, $params, $types);
         if (1 === preg_match('/^\s*(INSERT|UPDATE|DELETE|REPLACE)\b/i', $sql)) {
             $this->work($run);
 
@@ -49,7 +49,8 @@ abstract class RepeatableMigration extends AbstractMigration
         try {
             $run();
         } catch (DriverException $thrown) {
-            $itself = \in_array($thrown->getCode(), self::MET_ITSELF, true)
+            $itself =
+                \in_array($thrown->getCode(), self::MET_ITSELF, true)
                 || (1005 === $thrown->getCode() && str_contains($thrown->getMessage(), 'errno: 121'));
             if (!$this->doubtful || !$itself) {
                 throw $thrown;

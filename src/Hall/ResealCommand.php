@@ -59,10 +59,10 @@ final class ResealCommand extends Command
             return 0;
         }
         $anew = $this->sealer->sealText((string) $this->sealer->open($sealed, $table), $table);
-        $this->db->executeStatement(
-            "UPDATE $table SET $column = ? WHERE ".implode(' = ? AND ', $names).' = ?',
-            [$anew, ...array_map($row->string(...), $names)],
-        );
+        $this->db->executeStatement("UPDATE $table SET $column = ? WHERE ".implode(' = ? AND ', $names).' = ?', [
+            $anew,
+            ...array_map($row->string(...), $names),
+        ]);
 
         return 1;
     }

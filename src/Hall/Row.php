@@ -8,9 +8,7 @@ namespace MintDoor\Hall;
 final readonly class Row
 {
     /** @param array<string, mixed> $columns */
-    public function __construct(private array $columns)
-    {
-    }
+    public function __construct(private array $columns) {}
 
     /**
      * @param list<array<string, mixed>> $rows
@@ -19,7 +17,7 @@ final readonly class Row
      */
     public static function all(array $rows): array
     {
-        return array_map(static fn (array $row): self => new self($row), $rows);
+        return array_map(static fn(array $row): self => new self($row), $rows);
     }
 
     public function string(string $column): string
@@ -90,6 +88,8 @@ final readonly class Row
     /** @return list<string> */
     public function list(string $column): array
     {
-        return array_values(array_filter(explode(' ', $this->string($column)), static fn (string $word): bool => '' !== $word));
+        return array_values(
+            array_filter(explode(' ', $this->string($column)), static fn(string $word): bool => '' !== $word),
+        );
     }
 }

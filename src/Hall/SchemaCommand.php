@@ -21,8 +21,7 @@ final class SchemaCommand extends Command
 
     public function __construct(
         private readonly Connection $db,
-        #[Autowire('%kernel.project_dir%/config/schema.sql')]
-        private readonly string $file,
+        #[Autowire('%kernel.project_dir%/config/schema.sql')] private readonly string $file,
     ) {
         parent::__construct();
     }
@@ -91,14 +90,14 @@ final class SchemaCommand extends Command
 
     private static function difference(string $expected, string $is): string
     {
-        $bare = static fn (string $line): string => trim($line, " ,\n");
-        $lines = static fn (string $made): array => array_map($bare, explode("\n", $made));
+        $bare = static fn(string $line): string => trim($line, " ,\n");
+        $lines = static fn(string $made): array => array_map($bare, explode("\n", $made));
         $missing = array_diff($lines($expected), $lines($is));
         $more = array_diff($lines($is), $lines($expected));
 
         return implode('; ', [
-            ...array_map(static fn (string $line): string => "without $line", $missing),
-            ...array_map(static fn (string $line): string => "with $line", $more),
+            ...array_map(static fn(string $line): string => "without $line", $missing),
+            ...array_map(static fn(string $line): string => "with $line", $more),
         ]);
     }
 }

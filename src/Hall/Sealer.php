@@ -22,17 +22,15 @@ final readonly class Sealer
     private array $secrets;
 
     public function __construct(
-        #[Autowire('%kernel.secret%')]
-        #[\SensitiveParameter]
-        string $secret,
-        #[Autowire('%env(APP_SECRET_PREVIOUS)%')]
-        #[\SensitiveParameter]
-        string $previous = '',
-        #[Autowire('%kernel.environment%')]
-        string $environment = 'test',
+        #[Autowire('%kernel.secret%')] #[\SensitiveParameter] string $secret,
+        #[Autowire('%env(APP_SECRET_PREVIOUS)%')] #[\SensitiveParameter] string $previous = '',
+        #[Autowire('%kernel.environment%')] string $environment = 'test',
     ) {
         if ('' === $secret || ('prod' === $environment && (self::NO_SECRET === $secret || \strlen($secret) < 16))) {
-            throw new \LogicException('APP_SECRET is not set. Give it 32 random characters or more that nobody else has; bin/start makes them by itself.');
+            throw new \LogicException(
+                'APP_SECRET is not set. Give it 32 random characters or more that nobody else has; bin/start makes '
+                    .'them by itself.',
+            );
         }
         $this->secrets = '' === $previous ? [$secret] : [$secret, $previous];
     }
@@ -72,10 +70,8 @@ final readonly class Sealer
     /** Whether only the secret of before opens something. */
     public function isOld(string $sealed, string $purpose): bool
     {
-        return null === self::opened(
-            $sealed,
-            self::derived($this->secrets[0], $purpose),
-        ) && null !== $this->open($sealed, $purpose);
+        return null === self::opened($sealed, self::derived($this->secrets[0], $purpose))
+            && null !== $this->open($sealed, $purpose);
     }
 
     /** What something is looked up by that is kept nowhere in clear. */
@@ -88,7 +84,7 @@ final readonly class Sealer
     public function hashes(#[\SensitiveParameter] string $plain, string $purpose): array
     {
         return array_map(
-            static fn (string $secret): string => hash_hmac('sha256', $plain, self::derived($secret, $purpose), true),
+            static fn(string $secret): string => hash_hmac('sha256', $plain, self::derived($secret, $purpose), true),
             $this->secrets,
         );
     }
@@ -96,9 +92,10 @@ final readonly class Sealer
     private static function opened(string $sealed, #[\SensitiveParameter] string $key): ?string
     {
         $size = \SODIUM_CRYPTO_SECRETBOX_NONCEBYTES;
-        $plain = \strlen($sealed) <= $size
-            ? false
-            : sodium_crypto_secretbox_open(substr($sealed, $size), substr($sealed, 0, $size), $key);
+        $plain =
+            \strlen($sealed) <= $size
+                ? false
+                : sodium_crypto_secretbox_open(substr($sealed, $size), substr($sealed, 0, $size), $key);
 
         return false === $plain ? null : $plain;
     }

@@ -31,8 +31,7 @@ final class SecurityLog
         private readonly RequestStack $requests,
         private readonly HouseClock $clock,
         private readonly Sealer $sealer,
-    ) {
-    }
+    ) {}
 
     /**
      * Notes something; it is written with the transaction it belongs to, or before the answer leaves.
@@ -153,7 +152,9 @@ final class SecurityLog
         );
     }
 
-    /** @return array{int, string} how many lines there are, and the last link; one that was tampered with opens as none */
+    /**
+     * @return array{int, string} how many lines there are, and the last link; one that was tampered with opens as none
+     */
     private function head(string $lock = ''): array
     {
         $row = new Row(
@@ -180,11 +181,17 @@ final class SecurityLog
     {
         $people = array_values(array_unique(array_filter(array_column($noted, 'person'), is_string(...))));
         $divisions = [];
-        foreach ([] === $people ? [] : Row::all($this->db->fetchAllAssociative(
-            'SELECT id, division_id FROM person WHERE id IN (?)',
-            [array_map(Id::binary(...), $people)],
-            [ArrayParameterType::BINARY],
-        )) as $row) {
+        foreach (
+            [] === $people
+                ? []
+                : Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT id, division_id FROM person WHERE id IN (?)',
+                        [array_map(Id::binary(...), $people)],
+                        [ArrayParameterType::BINARY],
+                    ),
+                ) as $row
+        ) {
             $divisions[$row->id('id')] = $row->id('division_id');
         }
 

@@ -20,11 +20,13 @@ final class SecurityVerifyCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $broken = $this->log->broken();
-        $output->writeln(match ($broken) {
-            null => 'Every line of the security log is as it was written.',
-            0 => 'Lines are missing at the end of the security log.',
-            default => \sprintf('From line %d on the security log is not as it was written.', $broken),
-        });
+        $output->writeln(
+            match ($broken) {
+                null => 'Every line of the security log is as it was written.',
+                0 => 'Lines are missing at the end of the security log.',
+                default => \sprintf('From line %d on the security log is not as it was written.', $broken),
+            },
+        );
 
         return null === $broken ? Command::SUCCESS : Command::FAILURE;
     }

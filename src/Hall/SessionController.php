@@ -11,9 +11,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 final readonly class SessionController
 {
-    public function __construct(private Me $me)
-    {
-    }
+    public function __construct(private Me $me) {}
 
     #[Route('/me', name: 'me', methods: ['GET'])]
     public function me(#[CurrentUser] Caller $caller): Response

@@ -15,9 +15,7 @@ final readonly class SessionNames implements SessionStorageFactoryInterface
 {
     public const SECURE = '__Host-mint_door';
 
-    public function __construct(private SessionStorageFactoryInterface $inner)
-    {
-    }
+    public function __construct(private SessionStorageFactoryInterface $inner) {}
 
     public function createStorage(?Request $request): SessionStorageInterface
     {

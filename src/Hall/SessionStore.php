@@ -13,9 +13,9 @@ use Symfony\Component\HttpKernel\Event\ControllerEvent;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 
 /**
- * Sessions in the database, without locks, so that parallel calls of one person do not queue. The id is kept hashed, the
- * person beside it, so that somebody's sessions can be ended; that a session is in use is written once a minute at most.
- * Nothing is kept of who is not signed in.
+ * Sessions in the database, without locks, so that parallel calls of one person do not queue. The id is kept hashed,
+ * the person beside it, so that somebody's sessions can be ended; that a session is in use is written once a minute at
+ * most. Nothing is kept of who is not signed in.
  */
 final class SessionStore extends AbstractSessionHandler
 {
@@ -40,8 +40,7 @@ final class SessionStore extends AbstractSessionHandler
         private readonly Connection $db,
         private readonly TokenStorageInterface $tokens,
         private readonly RequestStack $requests,
-    ) {
-    }
+    ) {}
 
     /** Whoever signs in begins a session of their own, whatever was read before. */
     public function begun(): void
@@ -81,10 +80,9 @@ final class SessionStore extends AbstractSessionHandler
     public function updateTimestamp(string $sessionId, string $data): bool
     {
         if (null === $this->touchedAt || time() - $this->touchedAt > self::TOUCH_EVERY) {
-            $this->db->executeStatement(
-                'UPDATE session SET touched_at = UTC_TIMESTAMP() WHERE id = ?',
-                [self::hash($sessionId)],
-            );
+            $this->db->executeStatement('UPDATE session SET touched_at = UTC_TIMESTAMP() WHERE id = ?', [
+                self::hash($sessionId),
+            ]);
         }
 
         return true;

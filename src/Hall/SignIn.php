@@ -14,12 +14,15 @@ use Symfony\Component\Security\Http\Authentication\AuthenticationFailureHandlerI
 use Symfony\Component\Security\Http\Authentication\AuthenticationSuccessHandlerInterface;
 use Symfony\Component\Security\Http\EntryPoint\AuthenticationEntryPointInterface;
 
-/** What a sign-in answers: who you are now; or one sentence that does not tell whether it was the name or the password. */
-final readonly class SignIn implements AuthenticationSuccessHandlerInterface, AuthenticationFailureHandlerInterface, AuthenticationEntryPointInterface
+/**
+ * What a sign-in answers: who you are now; or one sentence that does not tell whether it was the name or the password.
+ */
+final readonly class SignIn implements
+    AuthenticationSuccessHandlerInterface,
+    AuthenticationFailureHandlerInterface,
+    AuthenticationEntryPointInterface
 {
-    public function __construct(private Me $me, private CallerProvider $callers)
-    {
-    }
+    public function __construct(private Me $me, private CallerProvider $callers) {}
 
     public function onAuthenticationSuccess(Request $request, TokenInterface $token): Response
     {
@@ -39,12 +42,20 @@ final readonly class SignIn implements AuthenticationSuccessHandlerInterface, Au
         if ($exception instanceof TooManyLoginAttemptsAuthenticationException) {
             $minutes = max(1, (int) ($exception->getMessageData()['%minutes%'] ?? 1));
 
-            return (new Problem(ProblemType::TooManyTries, 1 === $minutes
-                ? 'Too many tries. Wait a minute, then try again.'
-                : \sprintf('Too many tries. Wait %d minutes, then try again.', $minutes), retryAfter: 60 * $minutes))->response();
+            return (new Problem(
+                ProblemType::TooManyTries,
+                1 === $minutes
+                    ? 'Too many tries. Wait a minute, then try again.'
+                    : \sprintf('Too many tries. Wait %d minutes, then try again.', $minutes),
+                retryAfter: 60 * $minutes,
+            ))->response();
         }
 
-        return (new Problem(ProblemType::SignInFailed, 'This name and password do not open an account. Check both; a tutor or administrator can give you a new password.'))->response();
+        return (new Problem(
+            ProblemType::SignInFailed,
+            'This name and password do not open an account. Check both; a tutor or administrator can give you a new '
+                .'password.',
+        ))->response();
     }
 
     public function start(Request $request, ?AuthenticationException $authException = null): Response

@@ -45,10 +45,8 @@ final readonly class SignInGuard
         private SecurityLog $log,
         private Places $places,
         /** Milliseconds by which each further failure takes longer. */
-        #[Autowire('%env(int:SIGN_IN_SLOWS)%')]
-        private int $slows,
-    ) {
-    }
+        #[Autowire('%env(int:SIGN_IN_SLOWS)%')] private int $slows,
+    ) {}
 
     /** Before the password is looked at. */
     #[AsEventListener(priority: 512)]
@@ -78,11 +76,8 @@ final readonly class SignInGuard
             return;
         }
         $this->log->note('sign-in-failed', $this->account($passport));
-        $failures = self::MOST - $this->throttle->hit(
-            $this->key($passport),
-            self::MOST,
-            self::WINDOW,
-        )->getRemainingTokens();
+        $failures =
+            self::MOST - $this->throttle->hit($this->key($passport), self::MOST, self::WINDOW)->getRemainingTokens();
         $place = $this->throttle->hit('failures from '.$this->place(), self::MOST_OF_PLACE, self::WINDOW);
         $this->pauseFor(self::pause($failures, !$place->isAccepted(), $this->slows));
     }
@@ -114,12 +109,14 @@ final readonly class SignInGuard
         }
     }
 
-    /** Few wait at the same time: whoever would be one more is refused, so that no process is missing for the others. */
+    /**
+     * Few wait at the same time: whoever would be one more is refused, so that no process is missing for the others.
+     */
     private function pauseFor(int $milliseconds): void
     {
         if ($milliseconds > 0) {
-            $place = $this->places->take('pauses', self::PAUSES)
-                ?? throw new TooManyLoginAttemptsAuthenticationException(1);
+            $place =
+                $this->places->take('pauses', self::PAUSES) ?? throw new TooManyLoginAttemptsAuthenticationException(1);
             usleep(1_000 * $milliseconds);
             $place->release();
         }

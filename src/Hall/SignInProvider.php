@@ -24,8 +24,7 @@ final readonly class SignInProvider implements UserProviderInterface, PasswordUp
         private CallerProvider $callers,
         private PasswordHasherFactoryInterface $hashers,
         private CacheInterface $cache,
-    ) {
-    }
+    ) {}
 
     public function loadUserByIdentifier(string $identifier): UserInterface
     {
@@ -60,7 +59,7 @@ final readonly class SignInProvider implements UserProviderInterface, PasswordUp
     {
         return $this->cache->get(
             'nobodys-password',
-            fn (): string => $this->hashers->getPasswordHasher(Caller::class)->hash(bin2hex(random_bytes(32))),
+            fn(): string => $this->hashers->getPasswordHasher(Caller::class)->hash(bin2hex(random_bytes(32))),
         );
     }
 }

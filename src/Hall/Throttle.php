@@ -9,8 +9,8 @@ use Doctrine\DBAL\Connection;
 use Symfony\Component\RateLimiter\RateLimit;
 
 /**
- * Counts in windows of fixed length. The counts live in the database and go up in one statement, so that several machines
- * share them and parallel tries cannot slip through.
+ * Counts in windows of fixed length. The counts live in the database and go up in one statement, so that several
+ * machines share them and parallel tries cannot slip through.
  */
 final readonly class Throttle
 {
@@ -20,9 +20,7 @@ final readonly class Throttle
         hits = IF(window_ends <= UTC_TIMESTAMP(), VALUES(hits), hits + VALUES(hits)),
         window_ends = IF(window_ends <= UTC_TIMESTAMP(), VALUES(window_ends), window_ends)';
 
-    public function __construct(private Connection $db)
-    {
-    }
+    public function __construct(private Connection $db) {}
 
     public function forget(string $key): void
     {
@@ -32,7 +30,9 @@ final readonly class Throttle
     /** Whether so many were counted in the window that runs; counts nothing. */
     public function reached(string $key, int $most): bool
     {
-        $hits = $this->db->fetchOne('SELECT hits FROM throttle WHERE id = ? AND window_ends > UTC_TIMESTAMP()', [$this->hash($key)]);
+        $hits = $this->db->fetchOne('SELECT hits FROM throttle WHERE id = ? AND window_ends > UTC_TIMESTAMP()', [
+            $this->hash($key),
+        ]);
 
         return is_numeric($hits) && (int) $hits >= $most;
     }
@@ -41,15 +41,26 @@ final readonly class Throttle
     public function hit(string $key, int $most, int $window): RateLimit
     {
         $this->db->executeStatement(
-            'INSERT INTO throttle (id, hits, window_ends) VALUES (?, 1, UTC_TIMESTAMP() + INTERVAL ? SECOND)
-             ON DUPLICATE KEY UPDATE hits = IF(window_ends <= UTC_TIMESTAMP(), 1, hits + 1),
-                                     window_ends = IF(window_ends <= UTC_TIMESTAMP(), UTC_TIMESTAMP() + INTERVAL ? SECOND, window_ends)',
+            <<<'SQL'
+                INSERT INTO throttle (id, hits, window_ends)
+                VALUES (?, 1, UTC_TIMESTAMP() + INTERVAL ? SECOND)
+                ON DUPLICATE KEY UPDATE hits = IF(window_ends <= UTC_TIMESTAMP(), 1, hits + 1),
+                    window_ends = IF(window_ends <= UTC_TIMESTAMP(), UTC_TIMESTAMP() + INTERVAL ? SECOND, window_ends)
+                SQL,
             [$this->hash($key), $window, $window],
         );
-        $row = new Row($this->db->fetchAssociative('SELECT hits, window_ends FROM throttle WHERE id = ?', [$this->hash($key)]) ?: []);
+        $row = new Row(
+            $this->db->fetchAssociative('SELECT hits, window_ends FROM throttle WHERE id = ?', [$this->hash($key)])
+            ?: [],
+        );
         $hits = $row->int('hits');
 
-        return new RateLimit(max(0, $most - $hits), new \DateTimeImmutable('@'.$row->instant('window_ends')), $hits <= $most, $most);
+        return new RateLimit(
+            max(0, $most - $hits),
+            new \DateTimeImmutable('@'.$row->instant('window_ends')),
+            $hits <= $most,
+            $most,
+        );
     }
 
     /**
@@ -61,10 +72,13 @@ final readonly class Throttle
      */
     public function spend(string $key, int $many, int $most, int $window): int
     {
-        $row = new Row($this->db->fetchAssociative(
-            'SELECT hits FROM throttle WHERE id = ? AND window_ends > UTC_TIMESTAMP() FOR UPDATE',
-            [$this->hash($key)],
-        ) ?: []);
+        $row = new Row(
+            $this->db->fetchAssociative(
+                'SELECT hits FROM throttle WHERE id = ? AND window_ends > UTC_TIMESTAMP() FOR UPDATE',
+                [$this->hash($key)],
+            )
+            ?: [],
+        );
         $left = $most - $row->int('hits') - $many;
         if ($left >= 0 && $many > 0) {
             $this->db->executeStatement(
@@ -94,12 +108,16 @@ final readonly class Throttle
             $byId = array_combine($ids, array_keys($some));
             ksort($byId);
             $hits = [];
-            foreach (Row::all($this->db->fetchAllAssociative(
-                'SELECT id, hits FROM throttle WHERE id IN (?) AND window_ends > UTC_TIMESTAMP()
+            foreach (
+                Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT id, hits FROM throttle WHERE id IN (?) AND window_ends > UTC_TIMESTAMP()
                     ORDER BY id FOR UPDATE',
-                [array_map(strval(...), array_keys($byId))],
-                [ArrayParameterType::BINARY],
-            )) as $row) {
+                        [array_map(strval(...), array_keys($byId))],
+                        [ArrayParameterType::BINARY],
+                    ),
+                ) as $row
+            ) {
                 $hits[$row->string('id')] = $row->int('hits');
             }
             $values = [];

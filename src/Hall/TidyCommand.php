@@ -12,7 +12,10 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('house:tidy', 'Throws away what is of no use any more: old sessions, counted tries, remembered answers, links that are over')]
+#[AsCommand(
+    'house:tidy',
+    'Throws away what is of no use any more: old sessions, counted tries, remembered answers, links that are over',
+)]
 final class TidyCommand extends Command
 {
     public function __construct(
@@ -30,14 +33,16 @@ final class TidyCommand extends Command
         $now = $this->clock->instant();
         $this->sessions->gc(SessionStore::LASTS);
         $this->db->executeStatement('DELETE FROM throttle WHERE window_ends < UTC_TIMESTAMP()');
-        $this->db->executeStatement(
-            'DELETE FROM idempotency WHERE made_at < ?',
-            [Instant::toSql($now - 3_600 * $this->roles->limits()->keepAnswers)],
-        );
+        $this->db->executeStatement('DELETE FROM idempotency WHERE made_at < ?', [
+            Instant::toSql($now - 3_600 * $this->roles->limits()->keepAnswers),
+        ]);
         $this->db->executeStatement('DELETE FROM first_password WHERE expires_at < ?', [Instant::toSql($now)]);
         $this->forget($now);
 
-        if (false !== $this->db->fetchOne('SELECT 1 FROM message WHERE due_at < UTC_TIMESTAMP() - INTERVAL 1 MINUTE LIMIT 1')) {
+        if (
+            false
+            !== $this->db->fetchOne('SELECT 1 FROM message WHERE due_at < UTC_TIMESTAMP() - INTERVAL 1 MINUTE LIMIT 1')
+        ) {
             $this->room->wake(0);
         }
 
@@ -62,10 +67,9 @@ final class TidyCommand extends Command
         );
         $addresses = Instant::toSql($now - 86_400 * $limits->keepAddresses);
         foreach (['log_entry', 'security_entry'] as $table) {
-            $this->db->executeStatement(
-                "UPDATE $table SET address = NULL WHERE at < ? AND address IS NOT NULL",
-                [$addresses],
-            );
+            $this->db->executeStatement("UPDATE $table SET address = NULL WHERE at < ? AND address IS NOT NULL", [
+                $addresses,
+            ]);
         }
         $this->db->executeStatement('DELETE FROM notice WHERE seen_at < ?', [$addresses]);
     }

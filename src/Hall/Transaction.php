@@ -32,10 +32,8 @@ final readonly class Transaction
         private Locks $locks,
         private Places $places,
         /** How many of this machine's processes wait for one site; 0 for any. */
-        #[Autowire('%env(int:SITE_PLACES)%')]
-        private int $most,
-    ) {
-    }
+        #[Autowire('%env(int:SITE_PLACES)%')] private int $most,
+    ) {}
 
     /**
      * @param callable(EntityManagerInterface): Answer $work
@@ -52,11 +50,11 @@ final readonly class Transaction
 
             return $answer;
         };
-        $before = fn (): ?Answer => $this->repeated($request, $caller);
+        $before = fn(): ?Answer => $this->repeated($request, $caller);
         try {
-            return $this->tried(fn (): Answer => $this->once($sites, $remembered, $before));
+            return $this->tried(fn(): Answer => $this->once($sites, $remembered, $before));
         } finally {
-            array_map(static fn (LockInterface $place) => $place->release(), $places);
+            array_map(static fn(LockInterface $place) => $place->release(), $places);
         }
     }
 
@@ -72,9 +70,9 @@ final readonly class Transaction
      */
     public function job(array $sites, callable $work): mixed
     {
-        $nothing = static fn (): mixed => null;
+        $nothing = static fn(): mixed => null;
 
-        return $this->tried(fn (): mixed => $this->once($sites, static fn (): mixed => $work(), $nothing));
+        return $this->tried(fn(): mixed => $this->once($sites, static fn(): mixed => $work(), $nothing));
     }
 
     /**
@@ -120,7 +118,12 @@ final readonly class Transaction
                 // Somebody took the same name, number or place in the meantime: looked at again, that is found and
                 // said.
                 if ($try >= self::TRIES) {
-                    throw $lost instanceof RetryableException ? Problem::busy() : new Problem(ProblemType::ChangedSince, 'Somebody else did the same at this moment. Look at what is so now, then try again.');
+                    throw $lost instanceof RetryableException
+                        ? Problem::busy()
+                        : new Problem(
+                            ProblemType::ChangedSince,
+                            'Somebody else did the same at this moment. Look at what is so now, then try again.',
+                        );
                 }
                 usleep(random_int(1_000, 20_000) * $try);
             }
@@ -139,7 +142,7 @@ final readonly class Transaction
     private function once(array|\Closure $sites, callable $work, callable $already): mixed
     {
         $entities = $this->managers->getManager();
-        if (!$entities instanceof EntityManagerInterface || !$entities->isOpen()) {
+        if (!($entities instanceof EntityManagerInterface) || !$entities->isOpen()) {
             $entities = $this->managers->resetManager();
         }
         \assert($entities instanceof EntityManagerInterface);
@@ -172,7 +175,13 @@ final readonly class Transaction
         try {
             $this->db->commit();
         } catch (\Throwable $thrown) {
-            throw !Outage::is($thrown) ? $thrown : new Problem(ProblemType::UnknownOutcome, 'It is not known whether this was saved. Ask again with the same Idempotency-Key to see.', retryAfter: 1);
+            throw !Outage::is($thrown)
+                ? $thrown
+                : new Problem(
+                    ProblemType::UnknownOutcome,
+                    'It is not known whether this was saved. Ask again with the same Idempotency-Key to see.',
+                    retryAfter: 1,
+                );
         }
     }
 
@@ -218,16 +227,22 @@ final readonly class Transaction
         if (1 === (int) $taken) {
             return null;
         }
-        $row = new Row($this->db->fetchAssociative(
-            'SELECT body_hash, status, etag, answer FROM idempotency WHERE person_id = ? AND id = ? FOR UPDATE',
-            [Id::binary($caller->id), $key],
-        ) ?: []);
+        $row = new Row(
+            $this->db->fetchAssociative(
+                'SELECT body_hash, status, etag, answer FROM idempotency WHERE person_id = ? AND id = ? FOR UPDATE',
+                [Id::binary($caller->id), $key],
+            )
+            ?: [],
+        );
         $same = array_filter(
             $this->bodyHashes($request),
-            static fn (string $hash): bool => hash_equals($hash, $row->string('body_hash')),
+            static fn(string $hash): bool => hash_equals($hash, $row->string('body_hash')),
         );
         if ([] === $same) {
-            throw new Problem(ProblemType::KeyReused, 'This key was already used for another request. Send a fresh one.');
+            throw new Problem(
+                ProblemType::KeyReused,
+                'This key was already used for another request. Send a fresh one.',
+            );
         }
 
         return Answer::again(

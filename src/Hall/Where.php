@@ -6,7 +6,9 @@ namespace MintDoor\Hall;
 
 use Doctrine\DBAL\ArrayParameterType;
 
-/** Conditions of a statement that come together one by one, with their values. A list of strings stands for `IN (?)`. */
+/**
+ * Conditions of a statement that come together one by one, with their values. A list of strings stands for `IN (?)`.
+ */
 final class Where
 {
     /** @var list<string> */

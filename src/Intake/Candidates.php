@@ -13,12 +13,13 @@ use MintDoor\Roster\PersonCard;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 
-/** Somebody who may be let in, as the contract has them: who they are, what they are here, and as what they may be let in. */
+/**
+ * Somebody who may be let in, as the contract has them: who they are, what they are here, and as what they may be let
+ * in.
+ */
 final readonly class Candidates
 {
-    public function __construct(private Roles $roles)
-    {
-    }
+    public function __construct(private Roles $roles) {}
 
     /**
      * @param bool $options with every role, and why not where not

@@ -41,19 +41,20 @@ final readonly class IntakeController
         private Caring $caring,
         private Lookups $lookups,
         private Outsiders $outsiders,
-    ) {
-    }
+    ) {}
 
     #[Route('/sites/{site}/intake', name: 'intake', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function find(string $site, #[CurrentUser] Caller $caller, #[MapQueryParameter] string $q = ''): Response
     {
-        $access = $this->gate->at($site, $caller)->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
+        $access = $this->gate
+            ->at($site, $caller)
+            ->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
         $lists = array_fill_keys(array_keys(self::MOST), []);
         $more = array_fill_keys(array_keys(self::MOST), false);
         $query = PeopleQuery::of($q);
         $rows = $query->tooShort() ? [] : $this->ranked($this->directory->find($query, $site), $query, $access);
         $reach = [] === $rows ? null : $this->directory->reachOf($caller);
-        $here = array_values(array_filter($rows, static fn (Row $row): bool => null !== $row->stringOrNull('state')));
+        $here = array_values(array_filter($rows, static fn(Row $row): bool => null !== $row->stringOrNull('state')));
         $whole = $this->caring->known($here, $caller, $access->site->division, $reach);
         foreach ($rows as $row) {
             $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
@@ -65,20 +66,26 @@ final readonly class IntakeController
                 default => $reach?->sight(PersonRow::person($row), $proven) ?? Sight::Hidden,
             };
             // Beyond one's reach a person is found by name, or by an identifier in full, never by the beginning of one.
-            if (Sight::Hidden === $sight || (Sight::Masked === $sight && !$exactly && !$query->matchesNames(PersonRow::names($row)))) {
+            if (
+                Sight::Hidden === $sight
+                || (Sight::Masked === $sight && !$exactly && !$query->matchesNames(PersonRow::names($row)))
+            ) {
                 continue;
             }
             $list = $this->listOf($segment);
             if (\count($lists[$list]) >= self::MOST[$list]) {
                 $more[$list] = true;
             } else {
-                $asks = null !== $reach && Sight::Masked === $sight && true !== $segment?->state->here()
+                $asks =
+                    null !== $reach
+                    && Sight::Masked === $sight
+                    && true !== $segment?->state->here()
                     && $this->outsiders->asks($row, $q, $access, $reach);
                 $lists[$list][] = $this->candidates->json($row, $segment, $sight, $access) + ['asks' => $asks];
             }
         }
 
-        $found = array_filter($rows, static fn (Row $row): bool => $query->names(PersonRow::proofs($row)));
+        $found = array_filter($rows, static fn(Row $row): bool => $query->names(PersonRow::proofs($row)));
         $shown = array_sum(array_map(\count(...), $lists)) > 0;
         $this->lookups->count(!$shown || [] === $found ? [$query->identifier] : [], $caller);
 
@@ -91,8 +98,8 @@ final readonly class IntakeController
         $slip = null;
         foreach ($this->roles->rules()->numbers as $format) {
             match ($format->read($query->identifier)) {
-                NumberReading::Fits => $slip = false,
-                NumberReading::WrongCheckDigit => $slip ??= $format->name,
+                NumberReading::Fits => ($slip = false),
+                NumberReading::WrongCheckDigit => ($slip ??= $format->name),
                 default => null,
             };
         }
@@ -122,12 +129,18 @@ final readonly class IntakeController
         $keys = [];
         foreach ($rows as $index => $row) {
             $person = PersonRow::person($row);
-            $ofSite = ($person->division === $access->site->division ? 2 : 0)
+            $ofSite =
+                ($person->division === $access->site->division ? 2 : 0)
                 + (null !== $person->level && true === $access->site->levels?->contains($person->level) ? 1 : 0);
-            $keys[$index] = [-$query->score($row->list('terms'), PersonRow::identifiers($row)), -$ofSite, $row->string('sort_name'), $person->id];
+            $keys[$index] = [
+                -$query->score($row->list('terms'), PersonRow::identifiers($row)),
+                -$ofSite,
+                $row->string('sort_name'),
+                $person->id,
+            ];
         }
         asort($keys);
 
-        return array_map(static fn (int $index): Row => $rows[$index], array_keys($keys));
+        return array_map(static fn(int $index): Row => $rows[$index], array_keys($keys));
     }
 }

@@ -18,8 +18,8 @@ use MintDoor\People\Directory;
 use MintDoor\People\NameIndex;
 
 /**
- * Looks up everybody who comes into question for some pasted line, in a few statements however many lines there are: names
- * near the words, how many bear each pair of names, and then the people.
+ * Looks up everybody who comes into question for some pasted line, in a few statements however many lines there
+ * are: names near the words, how many bear each pair of names, and then the people.
  */
 final readonly class Lookup
 {
@@ -29,11 +29,7 @@ final readonly class Lookup
     /** And of more than so many there, only some: then nobody is taken by that name. */
     private const TOO_MANY = 200;
 
-    public function __construct(
-        private Connection $db,
-        private Directory $directory,
-    ) {
-    }
+    public function __construct(private Connection $db, private Directory $directory) {}
 
     /** @param list<PastedLine> $lines */
     public function wording(array $lines, Nicknames $nicknames): Wording
@@ -42,7 +38,14 @@ final readonly class Lookup
         foreach (Wording::words($lines) as $word) {
             $slips += array_fill_keys(NameKeys::slips($word), true);
         }
-        $names = [] === $slips ? [] : $this->db->fetchFirstColumn('SELECT DISTINCT name FROM name_slip WHERE slip IN (?)', [array_map(strval(...), array_keys($slips))], [ArrayParameterType::STRING]);
+        $names =
+            [] === $slips
+                ? []
+                : $this->db->fetchFirstColumn(
+                    'SELECT DISTINCT name FROM name_slip WHERE slip IN (?)',
+                    [array_map(strval(...), array_keys($slips))],
+                    [ArrayParameterType::STRING],
+                );
 
         return new Wording($nicknames, array_values(array_filter($names, is_string(...))), $lines);
     }
@@ -52,15 +55,27 @@ final readonly class Lookup
      * @param string           $division id of the site's
      * @param list<string>     $others   ids of people who come into question besides
      *
-     * @return array{list<Row>, array<string, bool>} rows as `Directory::find()`; pairs that are crowded, as `Circumstances` has them
+     * @return array{list<Row>, array<string, bool>} rows as `Directory::find()`; pairs that are crowded, as
+     *     `Circumstances` has them
      */
-    public function people(array $lines, Wording $wording, Matcher $matcher, string $site, string $division, array $others = []): array
-    {
+    public function people(
+        array $lines,
+        Wording $wording,
+        Matcher $matcher,
+        string $site,
+        string $division,
+        array $others = [],
+    ): array {
         $codes = $identifiers = [];
         foreach ($lines as $line) {
             if ($line->person) {
                 $codes += array_fill_keys($wording->keys($line), true);
-                foreach ([...$line->identifiers, ...([] === $line->identifiers && 1 === \count($line->words) ? $line->words : [])] as $identifier) {
+                foreach (
+                    [
+                        ...$line->identifiers,
+                        ...[] === $line->identifiers && 1 === \count($line->words) ? $line->words : [],
+                    ] as $identifier
+                ) {
                     $identifiers[$identifier] = true;
                     $codes[NameIndex::local($identifier)] = true;
                     $identifiers += array_fill_keys($matcher->meant($identifier), true);
@@ -84,10 +99,18 @@ final readonly class Lookup
             $add('SELECT person_id FROM person_key WHERE code IN (?)', $all);
         }
         if ([] !== $ofDivision) {
-            $add('SELECT person_id FROM person_key WHERE code IN (?) AND division_id = ?', $ofDivision, Id::binary($division));
+            $add(
+                'SELECT person_id FROM person_key WHERE code IN (?) AND division_id = ?',
+                $ofDivision,
+                Id::binary($division),
+            );
         }
         foreach ($few as $code) {
-            $add('(SELECT person_id FROM person_key WHERE code = ? AND division_id = ? LIMIT '.self::MANY.')', $code, Id::binary($division));
+            $add(
+                '(SELECT person_id FROM person_key WHERE code = ? AND division_id = ? LIMIT '.self::MANY.')',
+                $code,
+                Id::binary($division),
+            );
         }
         if ([] !== $identifiers) {
             $add('SELECT id FROM person WHERE number IN (?)', array_map(strtoupper(...), Folding::plain($identifiers)));
@@ -108,12 +131,28 @@ final readonly class Lookup
      *
      * @param list<string> $codes
      *
-     * @return array{list<string>, list<string>, list<string>, array<string, bool>} those to be looked at in full, in the division only, in part, and which of them are crowded
+     * @return array{list<string>, list<string>, list<string>, array<string, bool>} those to be looked at in full, in
+     *     the division only, in part, and which of them are crowded
      */
     private function told(array $codes, string $division): array
     {
         $bearers = $here = [];
-        foreach ([] === $codes ? [] : Row::all($this->db->fetchAllAssociative('SELECT code, division_id = ? AS here, COUNT(*) AS people FROM person_key WHERE code IN (?) GROUP BY code, here', [Id::binary($division), $codes], [1 => ArrayParameterType::STRING])) as $row) {
+        foreach (
+            [] === $codes
+                ? []
+                : Row::all(
+                    $this->db->fetchAllAssociative(
+                        <<<'SQL'
+                            SELECT code, division_id = ? AS here, COUNT(*) AS people
+                            FROM person_key
+                            WHERE code IN (?)
+                            GROUP BY code, here
+                            SQL,
+                        [Id::binary($division), $codes],
+                        [1 => ArrayParameterType::STRING],
+                    ),
+                ) as $row
+        ) {
             $code = $row->string('code');
             $bearers[$code] = ($bearers[$code] ?? 0) + $row->int('people');
             $here[$code] = ($here[$code] ?? 0) + ($row->bool('here') ? $row->int('people') : 0);
@@ -126,7 +165,7 @@ final readonly class Lookup
                 continue;
             }
             $crowded[$code] = $here[$code] > self::TOO_MANY;
-            $crowded[$code] ? $few[] = $code : $ofDivision[] = $code;
+            $crowded[$code] ? ($few[] = $code) : ($ofDivision[] = $code);
         }
 
         return [$all, $ofDivision, $few, $crowded];

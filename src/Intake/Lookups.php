@@ -23,9 +23,7 @@ final readonly class Lookups
     /** Fewer digits than this are no number that leads to one person, where no format of the Rules is shorter. */
     private const SHORTEST = 5;
 
-    public function __construct(private Throttle $throttle, private Roles $roles)
-    {
-    }
+    public function __construct(private Throttle $throttle, private Roles $roles) {}
 
     /**
      * @param list<string> $missed what was typed that found nobody who may be shown; parts of names do not count
@@ -40,14 +38,19 @@ final readonly class Lookups
         }
         $most = $this->roles->limits()->lookups;
         if ($this->throttle->spend('lookups of '.$caller->id, $many, $most, self::WINDOW) < 0) {
-            throw new Problem(ProblemType::TooManyTries, 'Very many of the numbers and addresses you looked up are nobody\'s here. Wait an hour, or ask an administrator to let these people in.', retryAfter: self::WINDOW);
+            throw new Problem(
+                ProblemType::TooManyTries,
+                'Very many of the numbers and addresses you looked up are nobody\'s here. Wait an hour, or ask an '
+                    .'administrator to let these people in.',
+                retryAfter: self::WINDOW,
+            );
         }
     }
 
     /** Whether a text is a number or an address, rather than part of a name. */
     private function isProof(string $identifier): bool
     {
-        $lengths = array_map(static fn (NumberFormat $format): int => $format->digits, $this->roles->rules()->numbers);
+        $lengths = array_map(static fn(NumberFormat $format): int => $format->digits, $this->roles->rules()->numbers);
         $digits = \strlen((string) preg_replace('/\D/', '', $identifier));
 
         return str_contains($identifier, '@') || $digits >= min([self::SHORTEST, ...$lengths]);

@@ -35,20 +35,34 @@ final readonly class PastedController
         private SettledLines $settled,
         private Roles $roles,
         private Candidates $candidates,
-    ) {
-    }
+    ) {}
 
     #[Dear]
     #[Route('/sites/{site}/intake', name: 'read_lines', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function read(string $site, #[MapRequestPayload] PastedWish $wish, #[CurrentUser] Caller $caller): Response
     {
-        $access = $this->gate->at($site, $caller)->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
-        $role = null === $wish->role ? null : ($this->roles->book()->find($wish->role) ?? throw Problem::field('/role', 'no-such-role', 'There is no such role any more. Choose another.'));
+        $access = $this->gate
+            ->at($site, $caller)
+            ->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
+        $role =
+            null === $wish->role
+                ? null
+                : $this->roles->book()->find($wish->role)
+                    ?? throw Problem::field('/role', 'no-such-role', 'There is no such role any more. Choose another.');
         $lines = $this->people->lines($wish->text, PastedWish::MOST_LINES);
-        $remembered = $this->settled->of($site, array_map(static fn (PastedLine $line): string => $line->gist(), $lines));
-        [$readings, $rows, $for] = $this->people->readings($lines, $caller, new Circumstances($access->site, $role->for ?? [PersonKind::Learner, PersonKind::Staff], $remembered));
+        $remembered = $this->settled->of(
+            $site,
+            array_map(static fn(PastedLine $line): string => $line->gist(), $lines),
+        );
+        [$readings, $rows, $for] = $this->people->readings(
+            $lines,
+            $caller,
+            new Circumstances($access->site, $role->for ?? [PersonKind::Learner, PersonKind::Staff], $remembered),
+        );
 
-        return new Answer(['items' => array_map(fn (Reading $reading): array => $this->json($reading, $rows, $access, $for), $readings)]);
+        return new Answer([
+            'items' => array_map(fn(Reading $reading): array => $this->json($reading, $rows, $access, $for), $readings),
+        ]);
     }
 
     /**
@@ -71,8 +85,19 @@ final readonly class PastedController
                 [$row, $sight] = $rows[$person->id];
 
                 return [
-                    ...array_diff_key($this->candidates->json($row, null === $row->stringOrNull('state') ? null : SegmentRow::segment($row), $sight, $access, false), ['options' => 1]),
-                    'evidence' => $each->evidence->value, 'remembered' => $each->remembered, 'wanted' => $for->wanted($person),
+                    ...array_diff_key(
+                        $this->candidates->json(
+                            $row,
+                            null === $row->stringOrNull('state') ? null : SegmentRow::segment($row),
+                            $sight,
+                            $access,
+                            false,
+                        ),
+                        ['options' => 1],
+                    ),
+                    'evidence' => $each->evidence->value,
+                    'remembered' => $each->remembered,
+                    'wanted' => $for->wanted($person),
                 ];
             }, $reading->candidates),
         ];

@@ -37,8 +37,7 @@ final readonly class PeopleReader
         private Caring $caring,
         private Lookups $lookups,
         private HouseClock $clock,
-    ) {
-    }
+    ) {}
 
     /**
      * @return list<PastedLine>
@@ -47,7 +46,10 @@ final readonly class PeopleReader
      */
     public function lines(string $text, int $most): array
     {
-        $pasted = new PastedText($this->roles->rules()->numbers, array_map(static fn (array $each): string => $each['name'], $this->divisions->all()));
+        $pasted = new PastedText(
+            $this->roles->rules()->numbers,
+            array_map(static fn(array $each): string => $each['name'], $this->divisions->all()),
+        );
         try {
             return $pasted->lines($text, $most);
         } catch (TooMuch $much) {
@@ -58,7 +60,8 @@ final readonly class PeopleReader
     /**
      * @param list<PastedLine> $lines
      *
-     * @return array{list<Reading>, array<string, array{Row, Sight}>, Circumstances} one reading a line; whoever is spoken of, by id
+     * @return array{list<Reading>, array<string, array{Row, Sight}>, Circumstances} one reading a line; whoever is
+     *     spoken of, by id
      */
     public function readings(array $lines, Caller $caller, Circumstances $for): array
     {
@@ -66,7 +69,14 @@ final readonly class PeopleReader
         $wording = $this->lookup->wording($lines, new Nicknames($rules->nicknames()));
         $matcher = new Matcher($rules->numbers, $wording);
         $site = '' === $for->site->id ? Id::NONE : $for->site->id;
-        [$found, $crowded] = $this->lookup->people($lines, $wording, $matcher, $site, $this->divisions->all()[$for->site->division]['id'] ?? Id::NONE, array_values($for->remembered));
+        [$found, $crowded] = $this->lookup->people(
+            $lines,
+            $wording,
+            $matcher,
+            $site,
+            $this->divisions->all()[$for->site->division]['id'] ?? Id::NONE,
+            array_values($for->remembered),
+        );
         [$rows, $known] = $this->within($found, $lines, $caller);
         $this->lookups->count(self::missed($lines, $rows), $caller);
         $for = new Circumstances($for->site, $for->kinds, $for->remembered, $crowded, $this->clock->instant());
@@ -93,7 +103,7 @@ final readonly class PeopleReader
         [$readings, $rows] = $this->readings(array_values($lines), $caller, $for);
         $byPlace = array_combine(array_keys($lines), $readings);
 
-        return array_map(static fn (int $place): array => [$byPlace[$place] ?? null, $rows], array_keys($texts));
+        return array_map(static fn(int $place): array => [$byPlace[$place] ?? null, $rows], array_keys($texts));
     }
 
     /**
@@ -106,12 +116,12 @@ final readonly class PeopleReader
      */
     private static function missed(array $lines, array $rows): array
     {
-        $typed = array_merge([], ...array_map(static fn (PastedLine $line): array => $line->identifiers, $lines));
+        $typed = array_merge([], ...array_map(static fn(PastedLine $line): array => $line->identifiers, $lines));
         $found = array_map(
             Folding::identifier(...),
             array_merge(
                 [],
-                ...array_map(static fn (array $each): array => PersonRow::proofs($each[0]), array_values($rows)),
+                ...array_map(static fn(array $each): array => PersonRow::proofs($each[0]), array_values($rows)),
             ),
         );
 
@@ -134,11 +144,12 @@ final readonly class PeopleReader
     {
         $proofs = array_map(Folding::identifier(...), PersonRow::proofs($row));
 
-        return [] !== array_filter($proofs, static fn (string $each): bool => isset($typed[$each]));
+        return [] !== array_filter($proofs, static fn(string $each): bool => isset($typed[$each]));
     }
 
     /**
-     * Those one may be told of. Beyond one's reach an identifier counts when it is there in full, never when it is near.
+     * Those one may be told of. Beyond one's reach an identifier counts when it is there in full, never when it is
+     * near.
      *
      * @param list<Row>        $found
      * @param list<PastedLine> $lines
@@ -148,19 +159,31 @@ final readonly class PeopleReader
     private function within(array $found, array $lines, Caller $caller): array
     {
         $reach = $this->directory->reachOf($caller);
-        $here = array_values(array_filter($found, static fn (Row $row): bool => null !== $row->stringOrNull('state')));
+        $here = array_values(array_filter($found, static fn(Row $row): bool => null !== $row->stringOrNull('state')));
         $whole = $this->caring->known($here, $caller);
-        $typed = array_fill_keys(array_merge(...array_map(static fn (PastedLine $line): array => $line->identifiers, $lines) ?: [[]]), true);
+        $typed = array_fill_keys(
+            array_merge(...array_map(static fn(PastedLine $line): array => $line->identifiers, $lines) ?: [[]]),
+            true,
+        );
         $rows = $known = [];
         foreach ($found as $row) {
             $person = PersonRow::person($row);
             $own = array_map(Folding::identifier(...), PersonRow::identifiers($row));
-            $exact = array_values(array_filter($own, static fn (string $identifier): bool => isset($typed[$identifier])));
+            $exact = array_values(
+                array_filter($own, static fn(string $identifier): bool => isset($typed[$identifier])),
+            );
             $sight = self::sight($row, $reach, $whole, self::named($row, $typed));
             if (Sight::Hidden !== $sight) {
                 $rows[$person->id] = [$row, $sight];
-                $words = static fn (string $column): array => Folding::tokens((string) $row->stringOrNull($column));
-                $known[] = new Known($person, $words('given_name'), $words('family_name'), $words('preferred_name'), $words('former_name'), Sight::Full === $sight ? $own : $exact);
+                $words = static fn(string $column): array => Folding::tokens((string) $row->stringOrNull($column));
+                $known[] = new Known(
+                    $person,
+                    $words('given_name'),
+                    $words('family_name'),
+                    $words('preferred_name'),
+                    $words('former_name'),
+                    Sight::Full === $sight ? $own : $exact,
+                );
             }
         }
 

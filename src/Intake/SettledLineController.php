@@ -22,14 +22,14 @@ final readonly class SettledLineController
 {
     private const LET_IN = 'You may not let people into this site. Its leads and co-tutors can.';
 
-    public function __construct(
-        private Gate $gate,
-        private SettledLines $settled,
-        private Transaction $transaction,
-    ) {
-    }
+    public function __construct(private Gate $gate, private SettledLines $settled, private Transaction $transaction) {}
 
-    #[Route('/sites/{site}/settled-lines', name: 'settled_lines', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    #[Route(
+        '/sites/{site}/settled-lines',
+        name: 'settled_lines',
+        requirements: ['site' => Id::PATTERN],
+        methods: ['GET'],
+    )]
     public function list(string $site, #[CurrentUser] Caller $caller): Response
     {
         $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
@@ -37,9 +37,18 @@ final readonly class SettledLineController
         return new Answer(['items' => $this->settled->list($site)]);
     }
 
-    #[Route('/sites/{site}/settled-lines', name: 'forget_settled_line', requirements: ['site' => Id::PATTERN], methods: ['DELETE'])]
-    public function forget(string $site, Request $request, #[CurrentUser] Caller $caller, #[MapQueryParameter] string $gist): Response
-    {
+    #[Route(
+        '/sites/{site}/settled-lines',
+        name: 'forget_settled_line',
+        requirements: ['site' => Id::PATTERN],
+        methods: ['DELETE'],
+    )]
+    public function forget(
+        string $site,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+        #[MapQueryParameter] string $gist,
+    ): Response {
         $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
 
         return $this->transaction->run($request, $caller, [], function () use ($site, $gist): Answer {

@@ -22,8 +22,18 @@ final readonly class Logbook
 
     /** Codes of entries that stand in the security log, too. */
     private const SECURITY = [
-        'password-reset', 'password-wanted', 'password-link', 'sessions-ended', 'person-changed', 'person-exported',
-        'person-erased', 'merged', 'unmerged', 'account-closed', 'account-opened', 'rules-changed',
+        'password-reset',
+        'password-wanted',
+        'password-link',
+        'sessions-ended',
+        'person-changed',
+        'person-exported',
+        'person-erased',
+        'merged',
+        'unmerged',
+        'account-closed',
+        'account-opened',
+        'rules-changed',
         'administrator-named',
     ];
 
@@ -33,11 +43,11 @@ final readonly class Logbook
         private Ids $ids,
         private RequestStack $requests,
         private SecurityLog $security,
-    ) {
-    }
+    ) {}
 
     /**
-     * @param non-empty-list<array{0: string, 1: array<string, mixed>, 2?: ?string, 3?: ?string}> $entries code, data, person id, line id
+     * @param non-empty-list<array{0: string, 1: array<string, mixed>, 2?: ?string, 3?: ?string}> $entries code, data,
+     *     person id, line id
      *
      * @return int the sequence number of the first; the others follow
      */
@@ -52,9 +62,17 @@ final readonly class Logbook
         $rows = new BulkWriter($this->db);
         foreach ($entries as $index => $entry) {
             $rows->add('log_entry', [
-                'id' => BulkWriter::id($this->ids->next()), 'site_id' => BulkWriter::id($siteId), 'sequence' => $first + $index, 'at' => Instant::toSql($this->clock->instant()),
-                'actor_id' => BulkWriter::id($actor->id), 'code' => $entry[0], 'data' => json_encode((object) $entry[1], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-                'person_id' => BulkWriter::id($entry[2] ?? null), 'line_id' => BulkWriter::id($entry[3] ?? null), 'address' => $this->requests->getMainRequest()?->getClientIp(), 'schema_version' => 1,
+                'id' => BulkWriter::id($this->ids->next()),
+                'site_id' => BulkWriter::id($siteId),
+                'sequence' => $first + $index,
+                'at' => Instant::toSql($this->clock->instant()),
+                'actor_id' => BulkWriter::id($actor->id),
+                'code' => $entry[0],
+                'data' => json_encode((object) $entry[1], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+                'person_id' => BulkWriter::id($entry[2] ?? null),
+                'line_id' => BulkWriter::id($entry[3] ?? null),
+                'address' => $this->requests->getMainRequest()?->getClientIp(),
+                'schema_version' => 1,
             ]);
         }
         $rows->flush();
@@ -92,6 +110,10 @@ final readonly class Logbook
     /** Notes on an entry that a later one took it back. */
     public function undone(string $siteId, int $sequence, int $by): void
     {
-        $this->db->executeStatement('UPDATE log_entry SET undone_by = ? WHERE site_id = ? AND sequence = ?', [$by, Id::binary($siteId), $sequence]);
+        $this->db->executeStatement('UPDATE log_entry SET undone_by = ? WHERE site_id = ? AND sequence = ?', [
+            $by,
+            Id::binary($siteId),
+            $sequence,
+        ]);
     }
 }

@@ -18,7 +18,10 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
-/** What happened, newest first: in a site, to a person, to the house. Each change of a site can be taken back from its entry. */
+/**
+ * What happened, newest first: in a site, to a person, to the house. Each change of a site can be taken back from its
+ * entry.
+ */
 final readonly class LogbookController
 {
     public function __construct(
@@ -26,27 +29,41 @@ final readonly class LogbookController
         private Transaction $transaction,
         private LogbookQuery $logbook,
         private TakeBack $takeBack,
-    ) {
-    }
+    ) {}
 
     #[Route('/sites/{site}/logbook', name: 'logbook', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
-    public function ofSite(string $site, #[CurrentUser] Caller $caller, #[FromQuery] LogbookFilter $filter = new LogbookFilter()): Response
-    {
-        $access = $this->gate->at($site, $caller)->require(Permission::SeeLogbook, 'Only those who let people into this site read its logbook.');
+    public function ofSite(
+        string $site,
+        #[CurrentUser] Caller $caller,
+        #[FromQuery] LogbookFilter $filter = new LogbookFilter(),
+    ): Response {
+        $access = $this->gate
+            ->at($site, $caller)
+            ->require(Permission::SeeLogbook, 'Only those who let people into this site read its logbook.');
 
         return new Answer($this->logbook->ofSite($access, $filter));
     }
 
     /** What happened to a person in all sites whose logbook the caller reads. */
-    #[Route('/people/{person}/logbook', name: 'logbook_of_person', requirements: ['person' => Id::PATTERN], methods: ['GET'])]
-    public function ofPerson(string $person, #[CurrentUser] Caller $caller, #[FromQuery] LogbookFilter $filter = new LogbookFilter()): Response
-    {
+    #[Route(
+        '/people/{person}/logbook',
+        name: 'logbook_of_person',
+        requirements: ['person' => Id::PATTERN],
+        methods: ['GET'],
+    )]
+    public function ofPerson(
+        string $person,
+        #[CurrentUser] Caller $caller,
+        #[FromQuery] LogbookFilter $filter = new LogbookFilter(),
+    ): Response {
         return new Answer($this->logbook->ofPerson($person, $caller, $filter));
     }
 
     #[Route('/house/logbook', name: 'logbook_of_house', methods: ['GET'])]
-    public function ofHouse(#[CurrentUser] Caller $caller, #[FromQuery] LogbookFilter $filter = new LogbookFilter()): Response
-    {
+    public function ofHouse(
+        #[CurrentUser] Caller $caller,
+        #[FromQuery] LogbookFilter $filter = new LogbookFilter(),
+    ): Response {
         if (!$caller->platformAdministrator) {
             throw Problem::notAllowed('Only platform administrators read the logbook of the house.');
         }
@@ -54,11 +71,25 @@ final readonly class LogbookController
         return new Answer($this->logbook->ofHouse($filter));
     }
 
-    #[Route('/sites/{site}/logbook/{sequence}/undo', name: 'undo', requirements: ['site' => Id::PATTERN, 'sequence' => '[1-9]\d{0,8}'], methods: ['POST'])]
+    #[Route(
+        '/sites/{site}/logbook/{sequence}/undo',
+        name: 'undo',
+        requirements: ['site' => Id::PATTERN, 'sequence' => '[1-9]\d{0,8}'],
+        methods: ['POST'],
+    )]
     public function undo(string $site, int $sequence, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        $this->gate->at($site, $caller)->require(Permission::SeeLogbook, 'Only those who let people into this site may undo its changes.');
+        $this->gate
+            ->at($site, $caller)
+            ->require(Permission::SeeLogbook, 'Only those who let people into this site may undo its changes.');
 
-        return $this->transaction->run($request, $caller, [$site], fn (EntityManagerInterface $entities): Answer => new Answer($this->takeBack->entry($entities, $this->gate->at($site, $caller), $sequence)));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [$site],
+            fn(EntityManagerInterface $entities): Answer => new Answer(
+                $this->takeBack->entry($entities, $this->gate->at($site, $caller), $sequence),
+            ),
+        );
     }
 }

@@ -35,9 +35,7 @@ final readonly class SecurityController
         FROM security_entry e LEFT JOIN person p ON p.id = e.person_id LEFT JOIN person b ON b.id = e.by_id
         LEFT JOIN site s ON s.id = e.site_id WHERE ';
 
-    public function __construct(private Connection $db, private SecurityLog $log)
-    {
-    }
+    public function __construct(private Connection $db, private SecurityLog $log) {}
 
     #[Route('/security-log', name: 'security_log', methods: ['GET'])]
     public function list(#[FromQuery] SecurityFilter $filter, #[CurrentUser] Caller $caller): Response
@@ -61,7 +59,7 @@ final readonly class SecurityController
     public function export(#[FromQuery] SecurityFilter $filter, #[CurrentUser] Caller $caller): Response
     {
         $lines = array_map(
-            static fn (Row $row): string => json_encode(
+            static fn(Row $row): string => json_encode(
                 self::json($row),
                 \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
             )."\n",
@@ -108,20 +106,24 @@ final readonly class SecurityController
     /** @return list<Row> */
     private function rows(Where $where, int $most): array
     {
-        return Row::all($this->db->fetchAllAssociative(
-            self::SELECT.$where->sql().' ORDER BY e.sequence DESC LIMIT '.$most,
-            $where->parameters,
-            $where->types,
-        ));
+        return Row::all(
+            $this->db->fetchAllAssociative(
+                self::SELECT.$where->sql().' ORDER BY e.sequence DESC LIMIT '.$most,
+                $where->parameters,
+                $where->types,
+            ),
+        );
     }
 
     /** @return array<string, mixed> schema `SecurityEntry` */
     private static function json(Row $row): array
     {
-        $who = static fn (string $prefix, string $column): ?array => null === $row->idOrNull($column) ? null : [
-            'id' => $row->id($column),
-            'name' => PersonRow::name($row, $prefix),
-        ];
+        $who = static fn(string $prefix, string $column): ?array => null === $row->idOrNull($column)
+            ? null
+            : [
+                'id' => $row->id($column),
+                'name' => PersonRow::name($row, $prefix),
+            ];
 
         return [
             'sequence' => $row->int('sequence'),
@@ -129,10 +131,13 @@ final readonly class SecurityController
             'code' => $row->string('code'),
             'person' => $who('p_', 'person_id'),
             'by' => $who('b_', 'by_id'),
-            'site' => null === $row->stringOrNull('title') ? null : [
-                'id' => $row->id('site_id'),
-                'title' => $row->string('title'),
-            ],
+            'site' =>
+                null === $row->stringOrNull('title')
+                    ? null
+                    : [
+                        'id' => $row->id('site_id'),
+                        'title' => $row->string('title'),
+                    ],
             'address' => $row->stringOrNull('address'),
             'data' => (object) $row->json('data'),
         ];

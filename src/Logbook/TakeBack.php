@@ -25,8 +25,7 @@ final readonly class TakeBack
         private SiteHandler $sites,
         private Labels $labels,
         private Logbook $logbook,
-    ) {
-    }
+    ) {}
 
     /**
      * @return array<string, mixed> schema `Undone`
@@ -35,7 +34,10 @@ final readonly class TakeBack
      */
     public function entry(EntityManagerInterface $entities, SiteAccess $access, int $sequence): array
     {
-        $found = $this->db->fetchAssociative('SELECT code, data, line_id, undone_by FROM log_entry WHERE site_id = ? AND sequence = ? FOR UPDATE', [Id::binary($access->site->id), $sequence]);
+        $found = $this->db->fetchAssociative(
+            'SELECT code, data, line_id, undone_by FROM log_entry WHERE site_id = ? AND sequence = ? FOR UPDATE',
+            [Id::binary($access->site->id), $sequence],
+        );
         $row = new Row(false === $found ? throw Problem::notFound('This entry') : $found);
         $line = $row->idOrNull('line_id');
         if (null !== $line) {
@@ -57,7 +59,10 @@ final readonly class TakeBack
         }
         $access->require(Permission::RunSite, 'Only a lead of this site or an administrator may do this.');
 
-        return ['entry' => $this->sites->undo($entities, $access, $row->string('code'), $data, $sequence), 'line' => null];
+        return [
+            'entry' => $this->sites->undo($entities, $access, $row->string('code'), $data, $sequence),
+            'line' => null,
+        ];
     }
 
     /**
@@ -78,7 +83,13 @@ final readonly class TakeBack
             throw new Problem(ProblemType::ChangedSince, 'The label was changed again on all of them after this.');
         }
         $this->labels->set($label, $still, !$on, $access->caller->id, $access->now);
-        $entry = $this->logbook->write($access->site->id, $access->caller, [['undo', ['of' => $code, 'before' => $after, 'after' => ['on' => !$on], 'label' => $label, 'people' => $still], 1 === \count($still) ? $still[0] : null]]);
+        $entry = $this->logbook->write($access->site->id, $access->caller, [
+            [
+                'undo',
+                ['of' => $code, 'before' => $after, 'after' => ['on' => !$on], 'label' => $label, 'people' => $still],
+                1 === \count($still) ? $still[0] : null,
+            ],
+        ]);
         $this->logbook->undone($access->site->id, $sequence, $entry);
 
         return $entry;

@@ -41,25 +41,45 @@ final readonly class AccountBatch
         private PeopleReader $people,
         private Accounts $accounts,
         private Caring $caring,
-    ) {
-    }
+    ) {}
 
     /** @return array{list<AccountLine>, array<string, array{Row, Sight}>} and whoever is spoken of, by id */
     public function lines(AccountBatchWish $wish, Caller $caller): array
     {
-        $divisions = array_map(static fn (array $each): string => $each['name'], $this->divisions->all());
+        $divisions = array_map(static fn(array $each): string => $each['name'], $this->divisions->all());
         if ('' !== $wish->division && !isset($divisions[$wish->division])) {
             throw Problem::field('/division', 'unknown', 'There is no such division any more. Choose another.');
         }
-        $reader = new AccountRows($this->roles->rules()->numbers, $divisions, $wish->division, PersonKind::from($wish->kind), $wish->level);
+        $reader = new AccountRows(
+            $this->roles->rules()->numbers,
+            $divisions,
+            $wish->division,
+            PersonKind::from($wish->kind),
+            $wish->level,
+        );
         try {
             $drafts = $reader->read($wish->text, AccountBatchWish::MOST_ROWS);
         } catch (TooMuch $much) {
             throw Problem::tooMuch($much->problem, $much->row, AccountBatchWish::MOST_ROWS);
         }
-        $sound = array_values(array_filter($drafts, static fn (AccountDraft $draft): bool => [] === $draft->problems));
-        $asLine = static fn (AccountDraft $draft): PastedLine => new PastedLine($draft->row, $draft->text, array_values($draft->identifiers()), Folding::tokens($draft->given.' '.$draft->family), true, [], [$draft->division]);
-        [$readings, $rows] = [] === $sound ? [[], []] : $this->people->readings(array_map($asLine, $sound), $caller, new Circumstances(new Site('', $wish->division), PersonKind::cases()));
+        $sound = array_values(array_filter($drafts, static fn(AccountDraft $draft): bool => [] === $draft->problems));
+        $asLine = static fn(AccountDraft $draft): PastedLine => new PastedLine(
+            $draft->row,
+            $draft->text,
+            array_values($draft->identifiers()),
+            Folding::tokens($draft->given.' '.$draft->family),
+            true,
+            [],
+            [$draft->division],
+        );
+        [$readings, $rows] =
+            [] === $sound
+                ? [[], []]
+                : $this->people->readings(
+                    array_map($asLine, $sound),
+                    $caller,
+                    new Circumstances(new Site('', $wish->division), PersonKind::cases()),
+                );
         $byRow = $directory = [];
         foreach ($readings as $reading) {
             $byRow[$reading->line->number] = $reading;
@@ -70,8 +90,15 @@ final readonly class AccountBatch
         $lettingInto = $this->accounts->lettingInto($caller);
         $caretaker = $this->caring->caretaker($caller);
         $plan = new AccountPlan(
-            $directory, $this->holders($sound), $this->taken($sound), array_map(static fn (): bool => true, array_filter($rows, static fn (array $each): bool => null !== $each[0]->stringOrNull('login'))),
-            $wish->choices, static fn (PersonKind $kind, string $division): bool => $caretaker->mayMake($kind, $division, $lettingInto),
+            $directory,
+            $this->holders($sound),
+            $this->taken($sound),
+            array_map(
+                static fn(): bool => true,
+                array_filter($rows, static fn(array $each): bool => null !== $each[0]->stringOrNull('login')),
+            ),
+            $wish->choices,
+            static fn(PersonKind $kind, string $division): bool => $caretaker->mayMake($kind, $division, $lettingInto),
         );
 
         return [$plan->lines($drafts, $byRow), $rows];
@@ -81,32 +108,68 @@ final readonly class AccountBatch
     public function look(AccountBatchWish $wish, Caller $caller): array
     {
         [$lines, $rows] = $this->lines($wish, $caller);
-        $verdicts = array_fill_keys(array_map(static fn (Verdict $verdict): string => $verdict->value, Verdict::cases()), 0);
+        $verdicts = array_fill_keys(
+            array_map(static fn(Verdict $verdict): string => $verdict->value, Verdict::cases()),
+            0,
+        );
         $addressed = 0;
         foreach ($lines as $line) {
             ++$verdicts[$line->verdict->value];
             $addressed += (int) (Verdict::Ready === $line->verdict && null !== self::address($line, $rows));
         }
         if (\count($lines) > self::SHOWN) {
-            usort($lines, static fn (AccountLine $a, AccountLine $b): int => [Verdict::Ready === $a->verdict, $a->draft->row] <=> [Verdict::Ready === $b->verdict, $b->draft->row]);
+            usort(
+                $lines,
+                static fn(AccountLine $a, AccountLine $b): int => [Verdict::Ready === $a->verdict, $a->draft->row]
+                    <=> [Verdict::Ready === $b->verdict, $b->draft->row],
+            );
         }
-        $note = static fn (Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
+        $note = static fn(Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
 
         return [
-            'total' => array_sum($verdicts), 'verdicts' => $verdicts, 'addressed' => $addressed,
-            'rows' => array_map(static fn (AccountLine $line): array => [
-                ...self::json($line->draft), 'text' => $line->draft->text, 'login' => $line->login ?? $line->draft->login, 'verdict' => $line->verdict->value,
-                'reasons' => array_map($note, $line->reasons), 'cautions' => array_map($note, $line->cautions),
-                'known' => isset($rows[$line->known ?? '']) ? PersonRow::json(...$rows[(string) $line->known]) : null,
-                'candidates' => array_values(array_map(static fn (Candidate $each): array => PersonRow::json(...$rows[$each->known->person->id]), array_filter($line->candidates, static fn (Candidate $each): bool => isset($rows[$each->known->person->id])))),
-            ], \array_slice($lines, 0, self::SHOWN)),
+            'total' => array_sum($verdicts),
+            'verdicts' => $verdicts,
+            'addressed' => $addressed,
+            'rows' => array_map(
+                static fn(AccountLine $line): array => [
+                    ...self::json($line->draft),
+                    'text' => $line->draft->text,
+                    'login' => $line->login ?? $line->draft->login,
+                    'verdict' => $line->verdict->value,
+                    'reasons' => array_map($note, $line->reasons),
+                    'cautions' => array_map($note, $line->cautions),
+                    'known' => isset($rows[$line->known ?? ''])
+                        ? PersonRow::json(...$rows[(string) $line->known])
+                        : null,
+                    'candidates' => array_values(
+                        array_map(
+                            static fn(Candidate $each): array => PersonRow::json(...$rows[$each->known->person->id]),
+                            array_filter(
+                                $line->candidates,
+                                static fn(Candidate $each): bool => isset($rows[$each->known->person->id]),
+                            ),
+                        ),
+                    ),
+                ],
+                \array_slice($lines, 0, self::SHOWN),
+            ),
         ];
     }
 
     /** @return array<string, mixed> what a row says of a person */
     public static function json(AccountDraft $draft): array
     {
-        return ['row' => $draft->row, 'given' => $draft->given, 'family' => $draft->family, 'preferred' => $draft->preferred, 'kind' => $draft->kind->value, 'division' => $draft->division, 'level' => $draft->level, 'number' => $draft->number, 'email' => $draft->email];
+        return [
+            'row' => $draft->row,
+            'given' => $draft->given,
+            'family' => $draft->family,
+            'preferred' => $draft->preferred,
+            'kind' => $draft->kind->value,
+            'division' => $draft->division,
+            'level' => $draft->level,
+            'number' => $draft->number,
+            'email' => $draft->email,
+        ];
     }
 
     /** @param array<string, array{Row, Sight}> $rows */
@@ -132,8 +195,24 @@ final readonly class AccountBatch
             }
         }
         $holders = [];
-        foreach (['number' => 'SELECT id, number AS held FROM person WHERE number IN (?)', 'email' => 'SELECT id, email AS held FROM person WHERE email IN (?)', 'login' => 'SELECT person_id AS id, login AS held FROM account WHERE login IN (?)'] as $field => $sql) {
-            foreach ([] === $all[$field] ? [] : Row::all($this->db->fetchAllAssociative($sql, ['number' === $field ? array_map(strtoupper(...), $all[$field]) : $all[$field]], [ArrayParameterType::STRING])) as $row) {
+        foreach (
+            [
+                'number' => 'SELECT id, number AS held FROM person WHERE number IN (?)',
+                'email' => 'SELECT id, email AS held FROM person WHERE email IN (?)',
+                'login' => 'SELECT person_id AS id, login AS held FROM account WHERE login IN (?)',
+            ] as $field => $sql
+        ) {
+            foreach (
+                [] === $all[$field]
+                    ? []
+                    : Row::all(
+                        $this->db->fetchAllAssociative(
+                            $sql,
+                            ['number' === $field ? array_map(strtoupper(...), $all[$field]) : $all[$field]],
+                            [ArrayParameterType::STRING],
+                        ),
+                    ) as $row
+            ) {
                 $holders[Folding::identifier($row->string('held'))][] = $row->id('id');
             }
         }
@@ -154,10 +233,17 @@ final readonly class AccountBatch
         foreach ($drafts as $draft) {
             $bases[$draft->login ?? $draft->loginOfName()] = true;
         }
-        $taken = [] === $bases ? [] : $this->logins('login IN (?)', [Folding::plain(array_map(strval(...), array_keys($bases)))], [ArrayParameterType::STRING]);
+        $taken =
+            [] === $bases
+                ? []
+                : $this->logins(
+                    'login IN (?)',
+                    [Folding::plain(array_map(strval(...), array_keys($bases)))],
+                    [ArrayParameterType::STRING],
+                );
         // Of a name that is taken, those with a number behind it may be, too.
         foreach (array_chunk(array_map(strval(...), array_keys($taken)), 200) as $some) {
-            $like = array_map(static fn (string $login): string => addcslashes($login, '%_\\').'%', $some);
+            $like = array_map(static fn(string $login): string => addcslashes($login, '%_\\').'%', $some);
             $taken += $this->logins(implode(' OR ', array_fill(0, \count($like), 'login LIKE ?')), $like);
         }
 
@@ -172,6 +258,12 @@ final readonly class AccountBatch
      */
     private function logins(string $condition, array $values, array $types = []): array
     {
-        return array_fill_keys(array_filter($this->db->fetchFirstColumn('SELECT login FROM account WHERE '.$condition, $values, $types), is_string(...)), true);
+        return array_fill_keys(
+            array_filter(
+                $this->db->fetchFirstColumn('SELECT login FROM account WHERE '.$condition, $values, $types),
+                is_string(...),
+            ),
+            true,
+        );
     }
 }

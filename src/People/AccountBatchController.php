@@ -25,13 +25,15 @@ final readonly class AccountBatchController
         private AccountBatch $batch,
         private AccountSheets $sheets,
         private Transaction $transaction,
-    ) {
-    }
+    ) {}
 
     #[Dear]
     #[Route('/account-batches', name: 'make_accounts', methods: ['POST'])]
-    public function make(#[MapRequestPayload] AccountBatchWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function make(
+        #[MapRequestPayload] AccountBatchWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff make accounts. Ask a tutor or an administrator.');
         }
@@ -46,18 +48,37 @@ final readonly class AccountBatchController
         });
     }
 
-    #[Route('/account-batches/{sheet}', name: 'accounts_made', requirements: ['sheet' => Id::PATTERN], methods: ['GET'])]
+    #[Route(
+        '/account-batches/{sheet}',
+        name: 'accounts_made',
+        requirements: ['sheet' => Id::PATTERN],
+        methods: ['GET'],
+    )]
     public function page(string $sheet, #[CurrentUser] Caller $caller, #[MapQueryParameter] int $after = 0): Response
     {
         return new Answer($this->sheets->page($sheet, $after, $caller));
     }
 
     #[Dear]
-    #[Route('/account-batches/{sheet}/undo', name: 'undo_accounts', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
-    public function undo(string $sheet, #[MapRequestPayload] ApplyWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    #[Route(
+        '/account-batches/{sheet}/undo',
+        name: 'undo_accounts',
+        requirements: ['sheet' => Id::PATTERN],
+        methods: ['POST'],
+    )]
+    public function undo(
+        string $sheet,
+        #[MapRequestPayload] ApplyWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         return $wish->apply
-            ? $this->transaction->run($request, $caller, [], fn (): Answer => new Answer($this->sheets->takeBack($sheet, true, $caller)))
+            ? $this->transaction->run(
+                $request,
+                $caller,
+                [],
+                fn(): Answer => new Answer($this->sheets->takeBack($sheet, true, $caller)),
+            )
             : new Answer($this->sheets->takeBack($sheet, false, $caller));
     }
 }

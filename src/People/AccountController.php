@@ -27,7 +27,10 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
-/** Accounts: sign-in cards, opening and closing, ending sessions, and one's own password. What holds a password is never kept by a browser. */
+/**
+ * Accounts: sign-in cards, opening and closing, ending sessions, and one's own password. What holds a password is never
+ * kept by a browser.
+ */
 final readonly class AccountController
 {
     /** Wrong ones within so many seconds. */
@@ -50,14 +53,18 @@ final readonly class AccountController
         private SecurityLog $log,
         private Roles $roles,
         private Locks $locks,
-    ) {
-    }
+    ) {}
 
-    /** Passwords are shown in the answer and nowhere after it; so an idempotency key would keep them, and none is taken. */
+    /**
+     * Passwords are shown in the answer and nowhere after it; so an idempotency key would keep them, and none is taken.
+     */
     #[Dear(from: 4_096)]
     #[Route('/sign-in-cards', name: 'sign_in_cards', methods: ['POST'])]
-    public function cards(#[MapRequestPayload] CardsWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function cards(
+        #[MapRequestPayload] CardsWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff make sign-in cards.');
         }
@@ -67,34 +74,54 @@ final readonly class AccountController
             $request,
             $caller,
             [],
-            fn (): Answer => new Answer(
-                [
-                    'cards' => $this->accounts->cards(
-                        $wish->people,
-                        $wish->once,
-                        $wish->days ?? $this->roles->limits()->cardDays,
-                        $caller,
-                    ),
-                ],
-            ),
+            fn(): Answer => new Answer([
+                'cards' => $this->accounts->cards(
+                    $wish->people,
+                    $wish->once,
+                    $wish->days ?? $this->roles->limits()->cardDays,
+                    $caller,
+                ),
+            ]),
         );
     }
 
-    #[Route('/people/{person}/account', name: 'change_account', requirements: ['person' => Id::PATTERN], methods: ['PUT'])]
-    public function account(string $person, #[MapRequestPayload] AccountWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
-        return $this->transaction->run($request, $caller, [], fn (): Answer => new Answer($this->accounts->open($person, $wish->open, $wish->apply, $caller)));
+    #[Route(
+        '/people/{person}/account',
+        name: 'change_account',
+        requirements: ['person' => Id::PATTERN],
+        methods: ['PUT'],
+    )]
+    public function account(
+        string $person,
+        #[MapRequestPayload] AccountWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [],
+            fn(): Answer => new Answer($this->accounts->open($person, $wish->open, $wish->apply, $caller)),
+        );
     }
 
     /** Whether somebody chooses another password when they sign in next. */
-    #[Route('/people/{person}/password-wanted', name: 'want_password', requirements: ['person' => Id::PATTERN], methods: ['PUT', 'DELETE'])]
+    #[Route(
+        '/people/{person}/password-wanted',
+        name: 'want_password',
+        requirements: ['person' => Id::PATTERN],
+        methods: ['PUT', 'DELETE'],
+    )]
     public function wantPassword(string $person, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $request, $caller): Answer {
             $this->locks->people([$person], alone: true);
             $this->caring->mind($person, $caller);
             $wanted = $request->isMethod('PUT');
-            $this->db->executeStatement('UPDATE account SET must_change = ? WHERE person_id = ? AND password_hash IS NOT NULL', [(int) $wanted, Id::binary($person)]);
+            $this->db->executeStatement(
+                'UPDATE account SET must_change = ? WHERE person_id = ? AND password_hash IS NOT NULL',
+                [(int) $wanted, Id::binary($person)],
+            );
             $this->logbook->write(Logbook::HOUSE, $caller, [['password-wanted', ['wanted' => $wanted], $person]]);
             $wanted && $this->notices->tell([[$this->accounts->row($person), 'password-wanted']], $caller);
 
@@ -102,7 +129,12 @@ final readonly class AccountController
         });
     }
 
-    #[Route('/people/{person}/sessions', name: 'end_sessions', requirements: ['person' => Id::PATTERN], methods: ['DELETE'])]
+    #[Route(
+        '/people/{person}/sessions',
+        name: 'end_sessions',
+        requirements: ['person' => Id::PATTERN],
+        methods: ['DELETE'],
+    )]
     public function endSessions(string $person, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
@@ -118,10 +150,17 @@ final readonly class AccountController
 
     /** One's own password, by the current one. Other sessions of before are over, as their password is. */
     #[Route('/me/password', name: 'change_password', methods: ['PUT'])]
-    public function password(#[MapRequestPayload] PasswordWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function password(
+        #[MapRequestPayload] PasswordWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         if ($this->throttle->reached('passwords of '.$caller->id, self::TRIES)) {
-            throw new Problem(ProblemType::TooManyTries, 'That was wrong too often. Wait a quarter of an hour, then try again.', retryAfter: self::WINDOW);
+            throw new Problem(
+                ProblemType::TooManyTries,
+                'That was wrong too often. Wait a quarter of an hour, then try again.',
+                retryAfter: self::WINDOW,
+            );
         }
         $hasher = $this->hashers->getPasswordHasher(Caller::class);
         if (!$hasher->verify((string) $caller->getPassword(), $wish->present)) {
@@ -134,7 +173,12 @@ final readonly class AccountController
         Passwords::mind($wish->password, Passwords::own($this->accounts->row($caller->id)));
         $request->headers->remove('Idempotency-Key');
 
-        return $this->transaction->run($request, $caller, [], function () use ($wish, $hasher, $request, $caller): Answer {
+        return $this->transaction->run($request, $caller, [], function () use (
+            $wish,
+            $hasher,
+            $request,
+            $caller,
+        ): Answer {
             $this->locks->people([$caller->id], alone: true);
             $changed = $this->db->executeStatement(
                 'UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL
@@ -142,7 +186,10 @@ final readonly class AccountController
                 [$hasher->hash($wish->password), Id::binary($caller->id), (string) $caller->getPassword()],
             );
             if (1 !== (int) $changed) {
-                throw new Problem(ProblemType::ChangedSince, 'Your password was changed in the meantime. Sign in with the new one.');
+                throw new Problem(
+                    ProblemType::ChangedSince,
+                    'Your password was changed in the meantime. Sign in with the new one.',
+                );
             }
 
             // Sessions that were made with the password of before are over; this one goes on.

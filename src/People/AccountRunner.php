@@ -29,8 +29,8 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 
 /**
- * Makes the accounts of a sheet, some at a time: what was taken in the meantime is set aside, what became of each row and the
- * job for the next are written in one transaction. Sheets take turns, so that no address is given twice.
+ * Makes the accounts of a sheet, some at a time: what was taken in the meantime is set aside, what became of each row
+ * and the job for the next are written in one transaction. Sheets take turns, so that no address is given twice.
  */
 final readonly class AccountRunner
 {
@@ -53,13 +53,12 @@ final readonly class AccountRunner
         private Logbook $logbook,
         private Telling $telling,
         private Locks $locks,
-    ) {
-    }
+    ) {}
 
     #[AsMessageHandler]
     public function __invoke(MakeAccounts $job): void
     {
-        $this->transaction->job([], fn (): bool => $this->chunk($job->sheet, fn () => $this->bus->dispatch($job)));
+        $this->transaction->job([], fn(): bool => $this->chunk($job->sheet, fn() => $this->bus->dispatch($job)));
     }
 
     /**
@@ -71,11 +70,23 @@ final readonly class AccountRunner
     {
         $rows = new BulkWriter($this->db);
         foreach ($lines as $line) {
-            $rows->add('account_row', ['sheet_id' => BulkWriter::id($sheet), 'position' => $line->draft->row, 'row' => json_encode([...AccountBatch::json($line->draft), 'text' => $line->draft->text, 'login' => $line->draft->login, 'known' => $line->known], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+            $rows->add('account_row', [
+                'sheet_id' => BulkWriter::id($sheet),
+                'position' => $line->draft->row,
+                'row' => json_encode(
+                    [
+                        ...AccountBatch::json($line->draft),
+                        'text' => $line->draft->text,
+                        'login' => $line->draft->login,
+                        'known' => $line->known,
+                    ],
+                    \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
+                ),
+            ]);
         }
         $rows->flush();
         if (\count($lines) <= self::AT_ONCE) {
-            $this->chunk($sheet, static fn () => null);
+            $this->chunk($sheet, static fn() => null);
         } else {
             $this->bus->dispatch(new MakeAccounts($sheet));
         }
@@ -88,12 +99,23 @@ final readonly class AccountRunner
      */
     private function chunk(string $sheet, callable $then): bool
     {
-        $record = new Row($this->db->fetchAssociative('SELECT state, changed_by, tell FROM change_sheet WHERE id = ? FOR UPDATE', [Id::binary($sheet)]) ?: []);
+        $record = new Row(
+            $this->db->fetchAssociative('SELECT state, changed_by, tell FROM change_sheet WHERE id = ? FOR UPDATE', [
+                Id::binary($sheet),
+            ])
+            ?: [],
+        );
         if ('applying' !== $record->string('state')) {
             return false;
         }
         $this->db->fetchFirstColumn('SELECT id FROM division ORDER BY id FOR UPDATE');
-        $rows = Row::all($this->db->fetchAllAssociative('SELECT position, row FROM account_row WHERE sheet_id = ? AND outcome IS NULL ORDER BY position LIMIT '.self::CHUNK, [Id::binary($sheet)]));
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT position, row FROM account_row WHERE sheet_id = ? AND outcome IS NULL ORDER BY position LIMIT '
+                    .self::CHUNK,
+                [Id::binary($sheet)],
+            ),
+        );
         $drafts = $known = [];
         foreach ($rows as $row) {
             [$drafts[], $known[$row->int('position')]] = self::draft($row);
@@ -104,10 +126,24 @@ final readonly class AccountRunner
             $made[] = $this->made($line, $known[$line->draft->row]);
         }
         $this->write($sheet, $made, $record);
-        $left = false !== $this->db->fetchOne('SELECT 1 FROM account_row WHERE sheet_id = ? AND outcome IS NULL LIMIT 1', [Id::binary($sheet)]);
+        $left =
+            false
+            !== $this->db->fetchOne('SELECT 1 FROM account_row WHERE sheet_id = ? AND outcome IS NULL LIMIT 1', [
+                Id::binary($sheet),
+            ]);
         $this->db->executeStatement(
-            'UPDATE change_sheet SET done = done + ?, applied = applied + ?, changed_at = ?, state = ?, version = version + 1 WHERE id = ?',
-            [\count($rows), \count(array_filter($made, static fn (array $each): bool => null !== $each['person'])), Instant::toSql($this->clock->instant()), $left ? 'applying' : 'applied', Id::binary($sheet)],
+            <<<'SQL'
+                UPDATE change_sheet
+                SET done = done + ?, applied = applied + ?, changed_at = ?, state = ?, version = version + 1
+                WHERE id = ?
+                SQL,
+            [
+                \count($rows),
+                \count(array_filter($made, static fn(array $each): bool => null !== $each['person'])),
+                Instant::toSql($this->clock->instant()),
+                $left ? 'applying' : 'applied',
+                Id::binary($sheet),
+            ],
         );
         if ($left) {
             $then();
@@ -129,25 +165,56 @@ final readonly class AccountRunner
         try {
             $caller = $this->callers->byId($record->id('changed_by'));
         } catch (UserNotFoundException) {
-            return array_map(static fn (AccountDraft $draft): AccountLine => new AccountLine($draft, Verdict::Refused, [new Note('no-account-to-apply')]), $drafts);
+            return array_map(
+                static fn(AccountDraft $draft): AccountLine => new AccountLine($draft, Verdict::Refused, [
+                    new Note('no-account-to-apply'),
+                ]),
+                $drafts,
+            );
         }
         $lettingInto = $this->accounts->lettingInto($caller);
         $caretaker = $this->caring->caretaker($caller);
-        $may = static fn (PersonKind $kind, string $division): bool => $caretaker->mayMake($kind, $division, $lettingInto);
+        $may = static fn(PersonKind $kind, string $division): bool => $caretaker->mayMake(
+            $kind,
+            $division,
+            $lettingInto,
+        );
         $holders = $this->batch->holders($drafts);
         $rows = $this->rows(array_values($known));
         // Namesakes were settled before.
-        $settled = array_fill_keys(array_map(static fn (AccountDraft $draft): int => $draft->row, $drafts), AccountPlan::NEW);
-        $lines = (new AccountPlan([], [], $this->batch->taken($drafts), [], $settled, static fn (): bool => true))->lines($drafts, []);
+        $settled = array_fill_keys(
+            array_map(static fn(AccountDraft $draft): int => $draft->row, $drafts),
+            AccountPlan::NEW,
+        );
+        $lines = (new AccountPlan(
+            [],
+            [],
+            $this->batch->taken($drafts),
+            [],
+            $settled,
+            static fn(): bool => true,
+        ))->lines($drafts, []);
 
         return array_map(static function (AccountLine $line) use ($holders, $known, $rows, $may): AccountLine {
             $for = $known[$line->draft->row] ?? null;
-            $row = null === $for ? null : ($rows[$for] ?? null);
-            $others = array_diff(array_merge([], ...array_map(static fn (string $each): array => $holders[$each] ?? [], array_values($line->draft->identifiers()))), (array) $for);
+            $row = null === $for ? null : $rows[$for] ?? null;
+            $others = array_diff(
+                array_merge(
+                    [],
+                    ...array_map(
+                        static fn(string $each): array => $holders[$each] ?? [],
+                        array_values($line->draft->identifiers()),
+                    ),
+                ),
+                (array) $for,
+            );
             $reason = match (true) {
                 [] !== $others => new Note('taken', ['field' => 'number']),
                 null !== $for && (null === $row || null !== $row->stringOrNull('login')) => new Note('has-account'),
-                !(null === $row ? $may($line->draft->kind, $line->draft->division) : $may(PersonRow::person($row)->kind, PersonRow::person($row)->division)) => new Note('not-yours-to-make', ['field' => 'division']),
+                !(null === $row
+                    ? $may($line->draft->kind, $line->draft->division)
+                    : $may(PersonRow::person($row)->kind, PersonRow::person($row)->division)) =>
+                    new Note('not-yours-to-make', ['field' => 'division']),
                 default => null,
             };
 
@@ -160,24 +227,65 @@ final readonly class AccountRunner
     {
         $ready = Verdict::Refused !== $line->verdict;
 
-        return ['draft' => $line->draft, 'person' => $ready ? $known ?? $this->ids->next() : null, 'login' => $line->login, 'known' => $known, 'reasons' => $ready ? [] : $line->reasons];
+        return [
+            'draft' => $line->draft,
+            'person' => $ready ? $known ?? $this->ids->next() : null,
+            'login' => $line->login,
+            'known' => $known,
+            'reasons' => $ready ? [] : $line->reasons,
+        ];
     }
 
-    /** @param list<array{draft: AccountDraft, person: ?string, login: ?string, known: ?string, reasons: list<Note>}> $made */
+    /**
+     * @param list<array{
+     *     draft: AccountDraft,
+     *     person: ?string,
+     *     login: ?string,
+     *     known: ?string,
+     *     reasons: list<Note>,
+     * }> $made
+     */
     private function write(string $sheet, array $made, Row $record): void
     {
         $people = new PeopleWriter($this->db);
         $divisions = $this->divisions->all();
         $now = $this->clock->instant();
         $outcomes = $entries = [];
-        foreach ($made as ['draft' => $draft, 'person' => $person, 'login' => $login, 'known' => $known, 'reasons' => $reasons]) {
+        foreach ($made as $each) {
+            ['draft' => $draft, 'person' => $person, 'login' => $login] = $each;
+            ['known' => $known, 'reasons' => $reasons] = $each;
             $outcomes[] = \sprintf(
-                "(%s, %d, '{}', '%s', %s, %s, '%s')", (string) BulkWriter::id($sheet)?->sql, $draft->row, null === $person ? 'refused' : 'ready', $this->db->quote(json_encode(array_map(static fn (Note $note): array => ['code' => $note->code, 'values' => (object) $note->values], $reasons), \JSON_THROW_ON_ERROR)),
-                null === $person ? 'NULL' : (string) BulkWriter::id($person)?->sql, null === $known ? 'person' : 'account',
+                "(%s, %d, '{}', '%s', %s, %s, '%s')",
+                (string) BulkWriter::id($sheet)?->sql,
+                $draft->row,
+                null === $person ? 'refused' : 'ready',
+                $this->db->quote(
+                    json_encode(
+                        array_map(
+                            static fn(Note $note): array => ['code' => $note->code, 'values' => (object) $note->values],
+                            $reasons,
+                        ),
+                        \JSON_THROW_ON_ERROR,
+                    ),
+                ),
+                null === $person ? 'NULL' : (string) BulkWriter::id($person)?->sql,
+                null === $known ? 'person' : 'account',
             );
             if (null !== $person) {
                 if (null === $known) {
-                    $people->add($person, $draft->kind->value, $divisions[$draft->division]['id'] ?? Id::NONE, $draft->given, $draft->family, $draft->level, $draft->number, $draft->email, $login, $draft->preferred, null);
+                    $people->add(
+                        $person,
+                        $draft->kind->value,
+                        $divisions[$draft->division]['id'] ?? Id::NONE,
+                        $draft->given,
+                        $draft->family,
+                        $draft->level,
+                        $draft->number,
+                        $draft->email,
+                        $login,
+                        $draft->preferred,
+                        null,
+                    );
                 }
                 $people->account($person, (string) $login, $now);
                 $entries[] = ['account-made', ['sheet' => $sheet], $person];
@@ -185,14 +293,35 @@ final readonly class AccountRunner
         }
         $people->write();
         if ([] !== $outcomes) {
-            $this->db->executeStatement('INSERT INTO account_row (sheet_id, position, row, outcome, reasons, person_id, made) VALUES '.implode(', ', $outcomes).' ON DUPLICATE KEY UPDATE outcome = VALUES(outcome), reasons = VALUES(reasons), person_id = VALUES(person_id), made = VALUES(made)');
+            $this->db->executeStatement(
+                'INSERT INTO account_row (sheet_id, position, row, outcome, reasons, person_id, made) VALUES '
+                    .implode(', ', $outcomes)
+                    .' ON DUPLICATE KEY UPDATE outcome = VALUES(outcome), reasons = VALUES(reasons), person_id = '
+                        .'VALUES(person_id), made = VALUES(made)',
+            );
         }
         if ([] !== $entries) {
             $by = $this->callers->byId($record->id('changed_by'));
             $this->logbook->write(Logbook::HOUSE, $by, $entries);
-            $rows = null === $record->stringOrNull('tell') ? [] : $this->rows(array_values(array_filter(array_column($made, 'person'))));
-            $told = array_values(array_filter($made, static fn (array $each): bool => isset($rows[$each['person'] ?? ''])));
-            $this->telling->accounts(array_map(static fn (array $each): array => ['person' => $rows[(string) $each['person']], 'position' => $each['draft']->row], $told), $sheet, $record->stringOrNull('tell'), $by);
+            $rows =
+                null === $record->stringOrNull('tell')
+                    ? []
+                    : $this->rows(array_values(array_filter(array_column($made, 'person'))));
+            $told = array_values(
+                array_filter($made, static fn(array $each): bool => isset($rows[$each['person'] ?? ''])),
+            );
+            $this->telling->accounts(
+                array_map(
+                    static fn(array $each): array => [
+                        'person' => $rows[(string) $each['person']],
+                        'position' => $each['draft']->row,
+                    ],
+                    $told,
+                ),
+                $sheet,
+                $record->stringOrNull('tell'),
+                $by,
+            );
         }
     }
 
@@ -204,7 +333,17 @@ final readonly class AccountRunner
     private function rows(array $people): array
     {
         $rows = [];
-        foreach ([] === $people ? [] : Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
+        foreach (
+            [] === $people
+                ? []
+                : Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id IN (?)',
+                        [array_map(Id::binary(...), $people)],
+                        [ArrayParameterType::BINARY],
+                    ),
+                ) as $row
+        ) {
             $rows[$row->id('person_id')] = $row;
         }
 
@@ -215,10 +354,22 @@ final readonly class AccountRunner
     private static function draft(Row $row): array
     {
         $said = $row->json('row');
-        $text = static fn (string $field): ?string => \is_string($said[$field] ?? null) ? $said[$field] : null;
+        $text = static fn(string $field): ?string => \is_string($said[$field] ?? null) ? $said[$field] : null;
 
         return [
-            new AccountDraft($row->int('position'), (string) $text('text'), (string) $text('given'), (string) $text('family'), $text('preferred'), PersonKind::from((string) $text('kind')), (string) $text('division'), \is_int($said['level'] ?? null) ? $said['level'] : null, $text('number'), $text('email'), $text('login')),
+            new AccountDraft(
+                $row->int('position'),
+                (string) $text('text'),
+                (string) $text('given'),
+                (string) $text('family'),
+                $text('preferred'),
+                PersonKind::from((string) $text('kind')),
+                (string) $text('division'),
+                \is_int($said['level'] ?? null) ? $said['level'] : null,
+                $text('number'),
+                $text('email'),
+                $text('login'),
+            ),
             $text('known'),
         ];
     }

@@ -7,9 +7,5 @@ namespace MintDoor\People;
 /** An account to be opened or closed: looked at only, or done. */
 final readonly class AccountWish
 {
-    public function __construct(
-        public bool $open,
-        public bool $apply = true,
-    ) {
-    }
+    public function __construct(public bool $open, public bool $apply = true) {}
 }

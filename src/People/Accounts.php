@@ -22,7 +22,10 @@ use MintDoor\Roles\Roles;
 use MintDoor\Roster\Enrollments;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 
-/** Looks after accounts. The rules of who may are the core's (`Caretaker`). What changes something runs inside a transaction. */
+/**
+ * Looks after accounts. The rules of who may are the core's (`Caretaker`). What changes something runs inside a
+ * transaction.
+ */
 final readonly class Accounts
 {
     public function __construct(
@@ -35,8 +38,7 @@ final readonly class Accounts
         private Caring $caring,
         private Notices $notices,
         private Locks $locks,
-    ) {
-    }
+    ) {}
 
     /**
      * New passwords, made of words, for those whose account the caller may look after; sessions of before are over.
@@ -51,7 +53,15 @@ final readonly class Accounts
         $this->locks->people($people, alone: true);
         $verdicts = $this->caring->cards($people, $caller);
         $rows = [];
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id IN (?)',
+                    [array_map(Id::binary(...), $people)],
+                    [ArrayParameterType::BINARY],
+                ),
+            ) as $row
+        ) {
             $rows[$row->id('person_id')] = $row;
         }
         $cards = $entries = $told = [];
@@ -83,7 +93,7 @@ final readonly class Accounts
             } elseif (null === $login) {
                 $cards[] = [...$about, 'refused' => 'This person has no account yet.'];
             } else {
-                $password = SpokenPassword::make(static fn (int $bound): int => random_int(0, $bound - 1));
+                $password = SpokenPassword::make(static fn(int $bound): int => random_int(0, $bound - 1));
                 $this->db->executeStatement(
                     'UPDATE account SET password_hash = ?, must_change = ?, card_until = ? WHERE person_id = ?',
                     [
@@ -117,15 +127,26 @@ final readonly class Accounts
         $this->locks->people([$person], alone: true);
         $this->caring->mind($person, $caller);
         if (!$this->caring->caretaker($caller)->mayClose($this->person($person))) {
-            throw Problem::notAllowed('An account holds for every site: only administrators close and open it. To keep somebody out of a site of yours, pause them there or take them out.');
+            throw Problem::notAllowed(
+                'An account holds for every site: only administrators close and open it. To keep somebody out of a '
+                    .'site of yours, pause them there or take them out.',
+            );
         }
         $now = $this->clock->instant();
-        $account = new Row($this->db->fetchAssociative('SELECT closed_from FROM account WHERE person_id = ? FOR UPDATE', [Id::binary($person)]) ?: throw Problem::notFound('This account'));
+        $account = new Row(
+            $this->db->fetchAssociative('SELECT closed_from FROM account WHERE person_id = ? FOR UPDATE', [
+                Id::binary($person),
+            ])
+            ?: throw Problem::notFound('This account'),
+        );
         $isOpen = $account->instant('closed_from') > $now;
         $changes = $isOpen !== $open || ($open && $account->instant('closed_from') < Time::FOREVER);
         $leaderless = $open ? [] : $this->leaderless($person);
         if ($apply && $changes) {
-            $this->db->executeStatement('UPDATE account SET closed_from = ? WHERE person_id = ?', [Instant::toSql($open ? Time::FOREVER : $now), Id::binary($person)]);
+            $this->db->executeStatement('UPDATE account SET closed_from = ? WHERE person_id = ?', [
+                Instant::toSql($open ? Time::FOREVER : $now),
+                Id::binary($person),
+            ]);
             if (!$open) {
                 $this->endSessions($person);
             }
@@ -142,10 +163,23 @@ final readonly class Accounts
     {
         $now = Instant::toSql($this->clock->instant());
 
-        return array_values(array_filter($this->db->fetchFirstColumn(
-            "SELECT DISTINCT d.code FROM enrollment_segment g JOIN site s ON s.id = g.site_id JOIN division d ON d.id = s.division_id WHERE g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state = 'current' AND g.role IN (?)",
-            [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn) ?: ['']], [3 => ArrayParameterType::STRING],
-        ), is_string(...)));
+        return array_values(
+            array_filter(
+                $this->db->fetchFirstColumn(
+                    <<<'SQL'
+                        SELECT DISTINCT d.code
+                        FROM enrollment_segment g
+                        JOIN site s ON s.id = g.site_id
+                        JOIN division d ON d.id = s.division_id
+                        WHERE g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state = 'current'
+                            AND g.role IN (?)
+                        SQL,
+                    [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn) ?: ['']],
+                    [3 => ArrayParameterType::STRING],
+                ),
+                is_string(...),
+            ),
+        );
     }
 
     /** @throws Problem of type `NotFound` */
@@ -179,18 +213,33 @@ final readonly class Accounts
     private function leaderless(string $person): array
     {
         $now = $this->clock->instant();
-        $sites = Row::all($this->db->fetchAllAssociative(
-            'SELECT s.id, s.title FROM enrollment_segment g JOIN site s ON s.id = g.site_id WHERE g.person_id = ? AND g.leads = 1 AND g.from_at <= ? AND g.until_at > ? AND s.opens_at <= ? AND s.closes_at > ? ORDER BY s.title',
-            [Id::binary($person), ...array_fill(0, 4, Instant::toSql($now))],
-        ));
+        $sites = Row::all(
+            $this->db->fetchAllAssociative(
+                <<<'SQL'
+                    SELECT s.id, s.title
+                    FROM enrollment_segment g
+                    JOIN site s ON s.id = g.site_id
+                    WHERE g.person_id = ? AND g.leads = 1 AND g.from_at <= ? AND g.until_at > ? AND s.opens_at <= ?
+                        AND s.closes_at > ?
+                    ORDER BY s.title
+                    SQL,
+                [Id::binary($person), ...array_fill(0, 4, Instant::toSql($now))],
+            ),
+        );
 
-        return array_values(array_map(
-            static fn (Row $row): array => ['id' => $row->id('id'), 'title' => $row->string('title')],
-            array_filter($sites, function (Row $row) use ($person, $now): bool {
-                $others = array_filter($this->enrollments->leads($row->id('id'), $now), static fn (array $lead, string $id): bool => $id !== $person && $lead[1] > $now, \ARRAY_FILTER_USE_BOTH);
+        return array_values(
+            array_map(
+                static fn(Row $row): array => ['id' => $row->id('id'), 'title' => $row->string('title')],
+                array_filter($sites, function (Row $row) use ($person, $now): bool {
+                    $others = array_filter(
+                        $this->enrollments->leads($row->id('id'), $now),
+                        static fn(array $lead, string $id): bool => $id !== $person && $lead[1] > $now,
+                        \ARRAY_FILTER_USE_BOTH,
+                    );
 
-                return [] === $others;
-            }),
-        ));
+                    return [] === $others;
+                }),
+            ),
+        );
     }
 }

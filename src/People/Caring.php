@@ -37,7 +37,8 @@ final readonly class Caring
         'administers' => 'This person administers something. Only platform administrators look after their account.',
         'not-a-learner' => 'Accounts of staff and guardians are looked after by administrators.',
         'minor' => 'Accounts of learners of this age are for those who lead a site of theirs, and for administrators.',
-        'out-of-reach' => 'You let this person into no open site. The administrators of their division look after their account.',
+        'out-of-reach' =>
+            'You let this person into no open site. The administrators of their division look after their account.',
     ];
 
     public function __construct(
@@ -46,8 +47,7 @@ final readonly class Caring
         private Enrollments $enrollments,
         private Directory $directory,
         private HouseClock $clock,
-    ) {
-    }
+    ) {}
 
     public function caretaker(Caller $caller): Caretaker
     {
@@ -111,14 +111,15 @@ final readonly class Caring
             return $known;
         }
         $reach ??= $this->directory->reachOf($caller);
-        $known += array_map(static fn (): bool => true, array_filter($others, $reach->within(...)));
+        $known += array_map(static fn(): bool => true, array_filter($others, $reach->within(...)));
         $left = array_map(strval(...), array_keys(array_diff_key($others, $known)));
         $verdicts = [] === $left ? [] : $this->verdicts($left, $caller);
 
-        return $known + array_map(
-            static fn (): bool => true,
-            array_filter($verdicts, static fn (CareVerdict $verdict): bool => $verdict->allowed()),
-        );
+        return $known
+            + array_map(
+                static fn(): bool => true,
+                array_filter($verdicts, static fn(CareVerdict $verdict): bool => $verdict->allowed()),
+            );
     }
 
     /** What a verdict that is no says. */
@@ -130,7 +131,8 @@ final readonly class Caring
         $hours = max(1, (int) ceil(($verdict->from - $this->clock->instant()) / 3_600));
 
         return \sprintf(
-            'You let this person in yourself, a short while ago. In %s you may look after their account; until then the administrators of their division do.',
+            'You let this person in yourself, a short while ago. In %s you may look after their account; until then '
+                .'the administrators of their division do.',
             1 === $hours ? 'an hour' : $hours.' hours',
         );
     }
@@ -156,13 +158,19 @@ final readonly class Caring
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff look after the accounts of others.');
         }
-        $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.', p.gone, pd.minors, a.platform_administrator, a.used_at,
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT '
+                    .PersonRow::COLUMNS
+                    .', p.gone, pd.minors, a.platform_administrator, a.used_at,
                  EXISTS (SELECT 1 FROM division_administrator x WHERE x.person_id = p.id) AS administers_some
-             FROM '.PersonRow::TABLES.' WHERE p.id IN (?)',
-            [array_map(Id::binary(...), $people)],
-            [ArrayParameterType::BINARY],
-        ));
+             FROM '
+                    .PersonRow::TABLES
+                    .' WHERE p.id IN (?)',
+                [array_map(Id::binary(...), $people)],
+                [ArrayParameterType::BINARY],
+            ),
+        );
         $reach = $this->directory->reachOf($caller);
         $caretaker = $this->caretaker($caller);
         $now = $this->clock->instant();
@@ -194,8 +202,14 @@ final readonly class Caring
     {
         $byId = array_column($people, null, 'id');
         $at = Instant::toSql($now);
-        $rows = [] === $byId || $caller->platformAdministrator ? [] : Row::all($this->db->fetchAllAssociative(
-            'SELECT g.person_id, own.leads AS own_leads, '.SiteRow::COLUMNS."
+        $rows =
+            [] === $byId || $caller->platformAdministrator
+                ? []
+                : Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT g.person_id, own.leads AS own_leads, '
+                            .SiteRow::COLUMNS
+                            ."
              FROM enrollment_segment g
              JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ? AND own.from_at <= ?
                  AND own.until_at > ?
@@ -203,12 +217,19 @@ final readonly class Caring
              JOIN site s ON s.id = g.site_id AND s.taken_back = 0 AND s.closes_at > ?
              JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id
              WHERE g.person_id IN (?) AND g.from_at <= ? AND g.until_at > ? AND g.state IN ('current', 'paused')",
-            [
-                Id::binary($caller->id), $at, $at, $this->roles->book()->holdersOf(Permission::LetIn) ?: [''], $at,
-                array_map(Id::binary(...), array_keys($byId)), $at, $at,
-            ],
-            [3 => ArrayParameterType::STRING, 5 => ArrayParameterType::BINARY],
-        ));
+                        [
+                            Id::binary($caller->id),
+                            $at,
+                            $at,
+                            $this->roles->book()->holdersOf(Permission::LetIn) ?: [''],
+                            $at,
+                            array_map(Id::binary(...), array_keys($byId)),
+                            $at,
+                            $at,
+                        ],
+                        [3 => ArrayParameterType::STRING, 5 => ArrayParameterType::BINARY],
+                    ),
+                );
         $bySite = [];
         foreach ($rows as $row) {
             $bySite[$row->id('id')][$row->id('person_id')] = $row;
@@ -217,14 +238,17 @@ final readonly class Caring
         foreach ($bySite as $site => $here) {
             $enrollments = $this->enrollments->ofPeople($site, array_map(strval(...), array_keys($here)));
             foreach ($here as $id => $row) {
-                $ties[$id] = [...$ties[$id] ?? [], ...Ties::of(
-                    $enrollments[$id] ?? new Enrollment(),
-                    $byId[$id],
-                    SiteRow::site($row),
-                    $caller->id,
-                    $row->bool('own_leads'),
-                    $now,
-                )];
+                $ties[$id] = [
+                    ...$ties[$id] ?? [],
+                    ...Ties::of(
+                        $enrollments[$id] ?? new Enrollment(),
+                        $byId[$id],
+                        SiteRow::site($row),
+                        $caller->id,
+                        $row->bool('own_leads'),
+                        $now,
+                    ),
+                ];
             }
         }
 

@@ -30,12 +30,7 @@ final readonly class Directory
     /** Letters from which on a word is taken for rare without counting. */
     private const LONG = 6;
 
-    public function __construct(
-        private Connection $db,
-        private Roles $roles,
-        private HouseClock $clock,
-    ) {
-    }
+    public function __construct(private Connection $db, private Roles $roles, private HouseClock $clock) {}
 
     /**
      * Within reach: the divisions one administers, one's own if one is staff, and those of the sites one lets people
@@ -44,19 +39,25 @@ final readonly class Directory
     public function reachOf(Caller $caller): Reach
     {
         $now = Instant::toSql($this->clock->instant());
-        $rows = Row::all($this->db->fetchAllAssociative(
-            "SELECT d.code, d.minors, r.division_id IS NOT NULL AS runs FROM division d LEFT JOIN (
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                "SELECT d.code, d.minors, r.division_id IS NOT NULL AS runs FROM division d LEFT JOIN (
                  SELECT DISTINCT s.division_id FROM enrollment_segment g JOIN site s ON s.id = g.site_id
                  WHERE g.person_id = ? AND g.until_at > ? AND g.from_at <= ? AND g.state = 'current' AND g.role IN (?)
                    AND s.closes_at > ?
              ) r ON r.division_id = d.id ORDER BY d.code",
-            [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn), $now],
-            [3 => ArrayParameterType::STRING],
-        ));
+                [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn), $now],
+                [3 => ArrayParameterType::STRING],
+            ),
+        );
         $divisions = $minors = [];
         foreach ($rows as $row) {
             $code = $row->string('code');
-            if ($row->bool('runs') || $caller->administers($code) || ('staff' === $caller->kind && $caller->division === $code)) {
+            if (
+                $row->bool('runs')
+                || $caller->administers($code)
+                || ('staff' === $caller->kind && $caller->division === $code)
+            ) {
                 $divisions[] = $code;
             }
             if ($row->bool('minors')) {
@@ -71,11 +72,14 @@ final readonly class Directory
      * Who fits what was typed, with their present state in a site. Driven by the rarest word: a long one, or else the
      * one that fewest bear, which is counted first.
      *
-     * @return list<Row> with `PersonRow::COLUMNS`, and `terms`, `state`, `roles`, `from_at`, `until_at`, `since_at`, `holds_seat`
+     * @return list<Row> with `PersonRow::COLUMNS`, and `terms`, `state`, `roles`, `from_at`, `until_at`, `since_at`,
+     *     `holds_seat`
      */
     public function find(PeopleQuery $query, string $siteId): array
     {
-        [$hits, $parameters] = str_contains($query->identifier, '@') ? $this->byAddress($query) : $this->byWords($query, $siteId);
+        [$hits, $parameters] = str_contains($query->identifier, '@')
+            ? $this->byAddress($query)
+            : $this->byWords($query, $siteId);
 
         return $this->hits($hits, $parameters, [], $siteId);
     }
@@ -93,14 +97,22 @@ final readonly class Directory
     {
         $now = Instant::toSql($this->clock->instant());
 
-        return Row::all($this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.', p.terms, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat
-             FROM (SELECT DISTINCT person_id FROM ('.$hits.') every) hit
+        return Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT '
+                    .PersonRow::COLUMNS
+                    .', p.terms, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat
+             FROM (SELECT DISTINCT person_id FROM ('
+                    .$hits
+                    .') every) hit
              STRAIGHT_JOIN person p ON p.id = hit.person_id AND p.gone IS NULL
              JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id
-             LEFT JOIN enrollment_segment g ON g.site_id = ? AND g.person_id = p.id AND g.from_at <= ? AND g.until_at > ?',
-            [...$parameters, Id::binary($siteId), $now, $now], $types,
-        ));
+             LEFT JOIN enrollment_segment g ON g.site_id = ? AND g.person_id = p.id
+                AND g.from_at <= ? AND g.until_at > ?',
+                [...$parameters, Id::binary($siteId), $now, $now],
+                $types,
+            ),
+        );
     }
 
     /** @return array{string, list<string>} */
@@ -109,7 +121,11 @@ final readonly class Directory
         $prefix = self::likePrefix($query->identifier);
 
         return [
-            '(SELECT id AS person_id FROM person WHERE email LIKE ? LIMIT '.self::MOST_ELSEWHERE.') UNION ALL (SELECT person_id FROM account WHERE login LIKE ? LIMIT '.self::MOST_ELSEWHERE.')',
+            '(SELECT id AS person_id FROM person WHERE email LIKE ? LIMIT '
+            .self::MOST_ELSEWHERE
+            .') UNION ALL (SELECT person_id FROM account WHERE login LIKE ? LIMIT '
+            .self::MOST_ELSEWHERE
+            .')',
             [$prefix, $prefix],
         ];
     }
@@ -123,16 +139,36 @@ final readonly class Directory
     private function byWords(PeopleQuery $query, string $siteId): array
     {
         [$tokens, $rosterIsShorter] = $this->rarestFirst($query->tokens, $siteId);
-        $like = array_map(static fn (string $token): string => '% '.$token.'%', $tokens);
-        $all = static fn (string $column, int $count): string => implode(' AND ', array_fill(0, $count, $column.' LIKE ?')) ?: '1';
+        $like = array_map(static fn(string $token): string => '% '.$token.'%', $tokens);
+        $all = static fn(string $column, int $count): string => implode(
+            ' AND ',
+            array_fill(0, $count, $column.' LIKE ?'),
+        )
+        ?: '1';
         $rest = \array_slice($like, 1);
         [$here, $parameters] = $rosterIsShorter
-            ? ['SELECT e.person_id FROM enrollment e WHERE e.site_id = ? AND '.$all('e.terms', \count($like)), [Id::binary($siteId), ...$like]]
-            : ['SELECT w.person_id FROM person_term w STRAIGHT_JOIN enrollment e ON e.site_id = ? AND e.person_id = w.person_id WHERE w.term LIKE ? AND '.$all('w.names', \count($rest)), [Id::binary($siteId), $tokens[0].'%', ...$rest]];
+            ? [
+                'SELECT e.person_id FROM enrollment e WHERE e.site_id = ? AND '.$all('e.terms', \count($like)),
+                [Id::binary($siteId), ...$like],
+            ]
+            : [
+                'SELECT w.person_id FROM person_term w STRAIGHT_JOIN enrollment e ON e.site_id = ? '
+                    .'AND e.person_id = w.person_id WHERE w.term LIKE ? AND '
+                .$all('w.names', \count($rest)),
+                [Id::binary($siteId), $tokens[0].'%', ...$rest],
+            ];
 
         return [
-            '('.$here.' LIMIT '.self::MOST_HERE.') UNION ALL
-             (SELECT w.person_id FROM person_term w WHERE w.term LIKE ? AND '.$all('w.names', \count($rest)).' ORDER BY w.term LIMIT '.self::MOST_ELSEWHERE.')',
+            '('
+            .$here
+            .' LIMIT '
+            .self::MOST_HERE
+            .') UNION ALL
+             (SELECT w.person_id FROM person_term w WHERE w.term LIKE ? AND '
+            .$all('w.names', \count($rest))
+            .' ORDER BY w.term LIMIT '
+            .self::MOST_ELSEWHERE
+            .')',
             [...$parameters, $tokens[0].'%', ...$rest],
         ];
     }
@@ -144,19 +180,36 @@ final readonly class Directory
      */
     private function rarestFirst(array $tokens, string $siteId): array
     {
-        usort($tokens, static fn (string $a, string $b): int => \strlen($b) <=> \strlen($a));
+        usort($tokens, static fn(string $a, string $b): int => \strlen($b) <=> \strlen($a));
         // A number, or a long word, is rare enough to be driven by without counting.
         if (\strlen($tokens[0]) >= self::LONG || (1 === \count($tokens) && ctype_digit($tokens[0]))) {
             return [$tokens, false];
         }
-        $counts = array_map(static fn (int $index): string => '(SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT '.self::COMMON.') w'.$index.') AS n'.$index, array_keys($tokens));
-        $row = new Row($this->db->fetchAssociative(
-            'SELECT '.implode(', ', $counts).', (SELECT COUNT(*) FROM (SELECT 1 FROM enrollment WHERE site_id = ? LIMIT '.self::COUNT_TO.') e) AS here',
-            [...array_map(static fn (string $token): string => $token.'%', $tokens), Id::binary($siteId)],
-        ) ?: []);
-        $order = array_map(static fn (int $index): int => $row->int('n'.$index), array_keys($tokens));
+        $counts = array_map(
+            static fn(
+                int $index,
+            ): string => '(SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT '
+                .self::COMMON
+                .') w'
+                .$index
+                .') AS n'
+                .$index,
+            array_keys($tokens),
+        );
+        $row = new Row(
+            $this->db->fetchAssociative(
+                'SELECT '
+                    .implode(', ', $counts)
+                    .', (SELECT COUNT(*) FROM (SELECT 1 FROM enrollment WHERE site_id = ? LIMIT '
+                    .self::COUNT_TO
+                    .') e) AS here',
+                [...array_map(static fn(string $token): string => $token.'%', $tokens), Id::binary($siteId)],
+            )
+            ?: [],
+        );
+        $order = array_map(static fn(int $index): int => $row->int('n'.$index), array_keys($tokens));
         // Of words that are all common, the longer one is likely the rarer.
-        $lengths = array_map(static fn (string $token): int => -\strlen($token), $tokens);
+        $lengths = array_map(static fn(string $token): int => -\strlen($token), $tokens);
         array_multisort($order, $lengths, $tokens);
 
         $here = $row->int('here');

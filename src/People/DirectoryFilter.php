@@ -12,19 +12,17 @@ final readonly class DirectoryFilter
 {
     public function __construct(
         public string $q = '',
-        #[Assert\Choice(['', 'learner', 'staff', 'guardian', 'outsider'], message: 'There is no such kind of person.')]
+        #[Assert\Choice(
+            ['', 'learner', 'staff', 'guardian', 'outsider'],
+            message: 'There is no such kind of person.',
+        )]
         public string $kind = '',
         public string $division = '',
-        #[Assert\Regex('/^\d{0,2}$/D', message: 'A level is a number.')]
-        public string $level = '',
-        #[Assert\Length(max: 40)]
-        public string $label = '',
+        #[Assert\Regex('/^\d{0,2}$/D', message: 'A level is a number.')] public string $level = '',
+        #[Assert\Length(max: 40)] public string $label = '',
         /** Who are in a site now that one lets people into. */
-        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a site\'s id.')]
-        public string $site = '',
+        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a site\'s id.')] public string $site = '',
         public string $cursor = '',
-        #[Assert\Range(min: 1, max: 500)]
-        public int $limit = 100,
-    ) {
-    }
+        #[Assert\Range(min: 1, max: 500)] public int $limit = 100,
+    ) {}
 }

@@ -27,11 +27,7 @@ final readonly class Doubles
     /** Groups of one name that are looked at. */
     private const GROUPS = 4_000;
 
-    public function __construct(
-        private Connection $db,
-        private HouseClock $clock,
-    ) {
-    }
+    public function __construct(private Connection $db, private HouseClock $clock) {}
 
     /** @return array<string, mixed> schema `Doubles` */
     public function of(Caller $caller): array
@@ -41,13 +37,29 @@ final readonly class Doubles
         $values = null === $divisions ? [] : [$divisions ?: ['']];
         $types = null === $divisions ? [] : [ArrayParameterType::STRING];
         $pairs = [];
-        $groups = $this->db->fetchFirstColumn("SELECT GROUP_CONCAT(HEX(p.id) ORDER BY p.id) FROM person p WHERE p.gone IS NULL AND p.sort_name <> ''$mine GROUP BY p.sort_name HAVING COUNT(*) BETWEEN 2 AND ".self::NAMESAKES.' LIMIT '.self::GROUPS, $values, $types);
-        $ids = array_map(static fn (mixed $group): array => array_map(static fn (string $hex): string => Id::text((string) hex2bin($hex)), explode(',', \is_string($group) ? $group : '')), $groups);
+        $groups = $this->db->fetchFirstColumn(
+            'SELECT GROUP_CONCAT(HEX(p.id) ORDER BY p.id) FROM person p WHERE p.gone IS NULL '
+                ."AND p.sort_name <> ''$mine GROUP BY p.sort_name HAVING COUNT(*) BETWEEN 2 AND "
+                .self::NAMESAKES
+                .' LIMIT '
+                .self::GROUPS,
+            $values,
+            $types,
+        );
+        $ids = array_map(
+            static fn(mixed $group): array => array_map(
+                static fn(string $hex): string => Id::text((string) hex2bin($hex)),
+                explode(',', \is_string($group) ? $group : ''),
+            ),
+            $groups,
+        );
         $rows = $this->rows(array_merge([], ...$ids));
         foreach ($ids as $group) {
             foreach ($group as $place => $one) {
                 foreach (\array_slice($group, $place + 1) as $other) {
-                    $likeness = isset($rows[$one], $rows[$other]) ? Likeness::of(self::known($rows[$one]), self::known($rows[$other])) : null;
+                    $likeness = isset($rows[$one], $rows[$other])
+                        ? Likeness::of(self::known($rows[$one]), self::known($rows[$other]))
+                        : null;
                     if (null !== $likeness) {
                         $pairs[$one.$other] = [$rows[$one], $rows[$other], $likeness->evidence];
                     }
@@ -55,9 +67,19 @@ final readonly class Doubles
             }
         }
         $pairs = array_diff_key($pairs, $this->toldApart());
-        uasort($pairs, static fn (array $a, array $b): int => [-\count($a[2]), $a[0]->string('sort_name'), $a[0]->id('person_id')] <=> [-\count($b[2]), $b[0]->string('sort_name'), $b[0]->id('person_id')]);
+        uasort(
+            $pairs,
+            static fn(array $a, array $b): int => [
+                -\count($a[2]),
+                $a[0]->string('sort_name'),
+                $a[0]->id('person_id'),
+            ] <=> [-\count($b[2]), $b[0]->string('sort_name'), $b[0]->id('person_id')],
+        );
 
-        return ['total' => \count($pairs), 'items' => array_map($this->json(...), array_values(\array_slice($pairs, 0, self::SHOWN)))];
+        return [
+            'total' => \count($pairs),
+            'items' => array_map($this->json(...), array_values(\array_slice($pairs, 0, self::SHOWN))),
+        ];
     }
 
     /** Says that two are two, or takes that back. */
@@ -65,7 +87,10 @@ final readonly class Doubles
     {
         $ids = [Id::binary(min($one, $other)), Id::binary(max($one, $other))];
         if ($apart) {
-            $this->db->executeStatement('INSERT IGNORE INTO told_apart (one_id, other_id, made_by, made_at) VALUES (?, ?, ?, ?)', [...$ids, Id::binary($caller->id), Instant::toSql($this->clock->instant())]);
+            $this->db->executeStatement(
+                'INSERT IGNORE INTO told_apart (one_id, other_id, made_by, made_at) VALUES (?, ?, ?, ?)',
+                [...$ids, Id::binary($caller->id), Instant::toSql($this->clock->instant())],
+            );
         } else {
             $this->db->executeStatement('DELETE FROM told_apart WHERE one_id = ? AND other_id = ?', $ids);
         }
@@ -78,9 +103,20 @@ final readonly class Doubles
      */
     private function json(array $pair): array
     {
-        return ['people' => array_map(static fn (Row $row): array => [
-            'person' => PersonRow::json($row, Sight::Full), 'sites' => $row->int('sites'), 'account' => null !== $row->stringOrNull('login'), 'usedAt' => null === $row->instantOrNull('used_at') ? null : Instant::toJson($row->instant('used_at')), 'known' => Instant::toJson(self::since($row->id('person_id'))),
-        ], [$pair[0], $pair[1]]), 'evidence' => $pair[2]];
+        return [
+            'people' => array_map(
+                static fn(Row $row): array => [
+                    'person' => PersonRow::json($row, Sight::Full),
+                    'sites' => $row->int('sites'),
+                    'account' => null !== $row->stringOrNull('login'),
+                    'usedAt' =>
+                        null === $row->instantOrNull('used_at') ? null : Instant::toJson($row->instant('used_at')),
+                    'known' => Instant::toJson(self::since($row->id('person_id'))),
+                ],
+                [$pair[0], $pair[1]],
+            ),
+            'evidence' => $pair[2],
+        ];
     }
 
     /** When somebody came into the directory: ids carry the time they were made (RFC 9562, version 7). */
@@ -91,9 +127,16 @@ final readonly class Doubles
 
     private static function known(Row $row): Known
     {
-        $words = static fn (string $column): array => Folding::tokens((string) $row->stringOrNull($column));
+        $words = static fn(string $column): array => Folding::tokens((string) $row->stringOrNull($column));
 
-        return new Known(PersonRow::person($row), $words('given_name'), $words('family_name'), $words('preferred_name'), $words('former_name'), array_map(Folding::identifier(...), PersonRow::identifiers($row)));
+        return new Known(
+            PersonRow::person($row),
+            $words('given_name'),
+            $words('family_name'),
+            $words('preferred_name'),
+            $words('former_name'),
+            array_map(Folding::identifier(...), PersonRow::identifiers($row)),
+        );
     }
 
     /**
@@ -105,7 +148,19 @@ final readonly class Doubles
     {
         $rows = [];
         foreach (array_chunk(array_unique($people), 1_000) as $some) {
-            foreach (Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.', a.used_at, (SELECT COUNT(*) FROM enrollment e WHERE e.person_id = p.id) AS sites FROM '.PersonRow::TABLES.' WHERE p.id IN (?)', [array_map(Id::binary(...), $some)], [ArrayParameterType::BINARY])) as $row) {
+            foreach (
+                Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT '
+                            .PersonRow::COLUMNS
+                            .', a.used_at, (SELECT COUNT(*) FROM enrollment e WHERE e.person_id = p.id) AS sites FROM '
+                            .PersonRow::TABLES
+                            .' WHERE p.id IN (?)',
+                        [array_map(Id::binary(...), $some)],
+                        [ArrayParameterType::BINARY],
+                    ),
+                ) as $row
+            ) {
                 $rows[$row->id('person_id')] = $row;
             }
         }

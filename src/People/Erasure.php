@@ -37,8 +37,14 @@ final readonly class Erasure
 
     /** Tables of which everything of theirs goes. */
     private const THEIRS = [
-        'account', 'session', 'first_password', 'person_label', 'person_note', 'notice',
-        'idempotency', 'settled_line',
+        'account',
+        'session',
+        'first_password',
+        'person_label',
+        'person_note',
+        'notice',
+        'idempotency',
+        'settled_line',
     ];
 
     public function __construct(
@@ -50,8 +56,7 @@ final readonly class Erasure
         private Logbook $logbook,
         private HouseClock $clock,
         private Sealer $sealer,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> schema `Erasure` */
     public function of(string $person, bool $apply, Caller $caller): array
@@ -62,10 +67,20 @@ final readonly class Erasure
         if ('not-yours' === $refusal) {
             throw Problem::notAllowed(self::SENTENCES[$refusal]);
         }
-        $counts = array_map(fn (string $sql): int => (int) (is_numeric($n = $this->db->fetchOne($sql, [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) ? $n : 0), [
-            'sites' => 'SELECT COUNT(*) FROM enrollment WHERE person_id IN (?)', 'entries' => 'SELECT COUNT(*) FROM log_entry WHERE person_id IN (?)',
-            'notes' => 'SELECT COUNT(*) FROM person_note WHERE person_id IN (?)', 'labels' => 'SELECT COUNT(*) FROM person_label WHERE person_id IN (?)', 'messages' => 'SELECT COUNT(*) FROM message WHERE person_id IN (?)',
-        ]);
+        $counts = array_map(
+            fn(string $sql): int => (int) (is_numeric(
+                $n = $this->db->fetchOne($sql, [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY]),
+            )
+                ? $n
+                : 0),
+            [
+                'sites' => 'SELECT COUNT(*) FROM enrollment WHERE person_id IN (?)',
+                'entries' => 'SELECT COUNT(*) FROM log_entry WHERE person_id IN (?)',
+                'notes' => 'SELECT COUNT(*) FROM person_note WHERE person_id IN (?)',
+                'labels' => 'SELECT COUNT(*) FROM person_label WHERE person_id IN (?)',
+                'messages' => 'SELECT COUNT(*) FROM message WHERE person_id IN (?)',
+            ],
+        );
         $sheet = null;
         if ($apply) {
             if (null !== $refusal) {
@@ -74,11 +89,20 @@ final readonly class Erasure
             foreach ($people as $one) {
                 $this->erase($one);
             }
-            $sheet = $this->sheets->insert('erase', null, self::PLACEHOLDER, 'applied', $caller, ['total' => 1, 'done' => 1, 'applied' => 1]);
+            $sheet = $this->sheets->insert('erase', null, self::PLACEHOLDER, 'applied', $caller, [
+                'total' => 1,
+                'done' => 1,
+                'applied' => 1,
+            ]);
             $this->logbook->write(Logbook::HOUSE, $caller, [['person-erased', ['sheet' => $sheet], $person]]);
         }
 
-        return ['refusal' => $refusal, 'sentence' => null === $refusal ? null : self::SENTENCES[$refusal], 'counts' => $counts, 'sheet' => $sheet];
+        return [
+            'refusal' => $refusal,
+            'sentence' => null === $refusal ? null : self::SENTENCES[$refusal],
+            'counts' => $counts,
+            'sheet' => $sheet,
+        ];
     }
 
     /** @param non-empty-list<string> $people */
@@ -86,15 +110,32 @@ final readonly class Erasure
     {
         $now = Instant::toSql($this->clock->instant());
         $ids = array_map(Id::binary(...), $people);
-        $here = false !== $this->db->fetchOne('SELECT 1 FROM enrollment_segment WHERE person_id IN (?) AND until_at > ? AND state IN (?) LIMIT 1', [$ids, $now, State::valuesHere()], [ArrayParameterType::BINARY, 2 => ArrayParameterType::STRING]);
-        $administers = false !== $this->db->fetchOne('SELECT 1 FROM account WHERE person_id IN (?) AND platform_administrator = 1 UNION SELECT 1 FROM division_administrator WHERE person_id IN (?)', [$ids, $ids], [ArrayParameterType::BINARY, ArrayParameterType::BINARY]);
+        $here =
+            false
+            !== $this->db->fetchOne(
+                'SELECT 1 FROM enrollment_segment WHERE person_id IN (?) AND until_at > ? AND state IN (?) LIMIT 1',
+                [$ids, $now, State::valuesHere()],
+                [ArrayParameterType::BINARY, 2 => ArrayParameterType::STRING],
+            );
+        $administers =
+            false
+            !== $this->db->fetchOne(
+                <<<'SQL'
+                    SELECT 1
+                    FROM account
+                    WHERE person_id IN (?) AND platform_administrator = 1
+                    UNION
+                    SELECT 1
+                    FROM division_administrator
+                    WHERE person_id IN (?)
+                    SQL,
+                [$ids, $ids],
+                [ArrayParameterType::BINARY, ArrayParameterType::BINARY],
+            );
 
-        return $this->caring->caretaker($caller)->mayNotErase(
-            PersonRow::person($row),
-            $administers,
-            $here,
-            null !== $row->stringOrNull('gone'),
-        );
+        return $this->caring
+            ->caretaker($caller)
+            ->mayNotErase(PersonRow::person($row), $administers, $here, null !== $row->stringOrNull('gone'));
     }
 
     private function erase(string $person): void
@@ -105,9 +146,13 @@ final readonly class Erasure
                 'SELECT given_name, family_name, preferred_name, former_name, email, number FROM person
                     WHERE id = ? FOR UPDATE',
                 [$id],
-            ) ?: [],
+            )
+            ?: [],
         );
-        $letters = array_map(static fn (mixed $message): string => Id::text(\is_string($message) ? $message : ''), $this->db->fetchFirstColumn('SELECT id FROM message WHERE person_id = ?', [$id]));
+        $letters = array_map(
+            static fn(mixed $message): string => Id::text(\is_string($message) ? $message : ''),
+            $this->db->fetchFirstColumn('SELECT id FROM message WHERE person_id = ?', [$id]),
+        );
         $email = $row->stringOrNull('email');
         if (null !== $email) {
             // What went to their address before the directory knew it was theirs.
@@ -122,25 +167,77 @@ final readonly class Erasure
                 [$email],
             );
         }
-        $this->db->executeStatement("DELETE FROM letter WHERE SUBSTRING_INDEX(id, '@', 1) IN (?)", [$letters ?: ['']], [ArrayParameterType::STRING]);
-        $this->db->executeStatement("UPDATE message SET address = '', subject = '', body = '', reason = NULL, due_at = NULL, state = IF(state IN ('held', 'delayed'), 'withdrawn', state) WHERE person_id = ?", [$id]);
+        $this->db->executeStatement(
+            "DELETE FROM letter WHERE SUBSTRING_INDEX(id, '@', 1) IN (?)",
+            [$letters ?: ['']],
+            [ArrayParameterType::STRING],
+        );
+        $this->db->executeStatement(
+            <<<'SQL'
+                UPDATE message
+                SET address = '', subject = '', body = '', reason = NULL, due_at = NULL,
+                    state = IF(state IN ('held', 'delayed'), 'withdrawn', state)
+                WHERE person_id = ?
+                SQL,
+            [$id],
+        );
         foreach (self::THEIRS as $table) {
             $this->db->executeStatement("DELETE FROM $table WHERE person_id = ?", [$id]);
         }
         $this->db->executeStatement('UPDATE mark SET note = NULL WHERE person_id = ?', [$id]);
         $this->db->executeStatement('UPDATE waiter SET why = NULL, moved_why = NULL WHERE person_id = ?', [$id]);
-        $this->db->executeStatement("UPDATE invitation SET address = '', words = '', unanswered = NULL, remind_at = NULL WHERE person_id = ? OR answered_by = ?", [$id, $id]);
+        $this->db->executeStatement(
+            <<<'SQL'
+                UPDATE invitation
+                SET address = '', words = '', unanswered = NULL, remind_at = NULL
+                WHERE person_id = ? OR answered_by = ?
+                SQL,
+            [$id, $id],
+        );
         // What was typed or pasted, where it became a line about them; and sheets that name them.
-        $like = static fn (string $text): string => '%'.addcslashes(trim((string) json_encode($text, \JSON_UNESCAPED_UNICODE), '"'), '%_\\').'%';
+        $like = static fn(string $text): string => '%'
+            .addcslashes(trim((string) json_encode($text, \JSON_UNESCAPED_UNICODE), '"'), '%_\\')
+            .'%';
         foreach (["kind <> 'sites'" => 'NULL', "kind = 'sites'" => "JSON_REMOVE(work, '$.text')"] as $which => $work) {
-            $this->db->executeStatement("UPDATE change_sheet SET work = $work WHERE $which AND state IN ('applied', 'dropped') AND (work LIKE ? OR (work LIKE ? AND work LIKE ?))", ['%'.$person.'%', $like($row->string('given_name')), $like($row->string('family_name'))]);
+            $this->db->executeStatement(
+                <<<SQL
+                    UPDATE change_sheet
+                    SET work = $work
+                    WHERE $which AND state IN ('applied', 'dropped') AND (work LIKE ? OR (work LIKE ? AND work LIKE ?))
+                    SQL,
+                ['%'.$person.'%', $like($row->string('given_name')), $like($row->string('family_name'))],
+            );
         }
         $this->drafts($person, $row);
         $this->answers($person, $row);
-        $this->db->executeStatement("UPDATE sheet_wish SET wish = JSON_REMOVE(wish, '$.text', '$.note') WHERE person_id = ?", [$id]);
+        $this->db->executeStatement(
+            "UPDATE sheet_wish SET wish = JSON_REMOVE(wish, '$.text', '$.note') WHERE person_id = ?",
+            [$id],
+        );
         $this->db->executeStatement("UPDATE account_row SET row = '{}' WHERE person_id = ?", [$id]);
-        $this->facts->write($person, ['given' => '', 'family' => self::PLACEHOLDER, 'preferred' => null, 'former' => null, 'level' => null, 'number' => null, 'email' => null], 'erased');
-        $this->forgetNames(Folding::tokens(implode(' ', [$row->string('given_name'), $row->string('family_name'), (string) $row->stringOrNull('preferred_name'), (string) $row->stringOrNull('former_name')])));
+        $this->facts->write(
+            $person,
+            [
+                'given' => '',
+                'family' => self::PLACEHOLDER,
+                'preferred' => null,
+                'former' => null,
+                'level' => null,
+                'number' => null,
+                'email' => null,
+            ],
+            'erased',
+        );
+        $this->forgetNames(
+            Folding::tokens(
+                implode(' ', [
+                    $row->string('given_name'),
+                    $row->string('family_name'),
+                    (string) $row->stringOrNull('preferred_name'),
+                    (string) $row->stringOrNull('former_name'),
+                ]),
+            ),
+        );
     }
 
     /**
@@ -162,19 +259,19 @@ final readonly class Erasure
                 array_walk_recursive($without, static function (mixed &$value) use ($words): void {
                     $value = \is_string($value) ? str_ireplace($words, self::PLACEHOLDER, $value) : $value;
                 });
-                $without === $work || $this->db->executeStatement(
-                    'UPDATE change_sheet SET work = ?, version = version + 1 WHERE id = ?',
-                    [
-                        json_encode((object) $without, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-                        Id::binary($sheet->id('id')),
-                    ],
-                );
+                $without === $work
+                    || $this->db->executeStatement(
+                        'UPDATE change_sheet SET work = ?, version = version + 1 WHERE id = ?',
+                        [
+                            json_encode((object) $without, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+                            Id::binary($sheet->id('id')),
+                        ],
+                    );
             }
         }
-        $this->db->executeStatement(
-            'UPDATE change_sheet SET undo_data = NULL WHERE undo_data LIKE ?',
-            ['%'.$person.'%'],
-        );
+        $this->db->executeStatement('UPDATE change_sheet SET undo_data = NULL WHERE undo_data LIKE ?', [
+            '%'.$person.'%',
+        ]);
     }
 
     /**
@@ -189,14 +286,11 @@ final readonly class Erasure
             $answer = new Row($columns);
             $plain = (string) $this->sealer->openText($answer->string('answer'), 'idempotency');
             if ($plain !== str_ireplace($words, '', $plain)) {
-                $this->db->executeStatement(
-                    'UPDATE idempotency SET answer = ? WHERE person_id = ? AND id = ?',
-                    [
-                        $this->sealer->sealText('{}', 'idempotency'),
-                        Id::binary($answer->id('person_id')),
-                        $answer->string('id'),
-                    ],
-                );
+                $this->db->executeStatement('UPDATE idempotency SET answer = ? WHERE person_id = ? AND id = ?', [
+                    $this->sealer->sealText('{}', 'idempotency'),
+                    Id::binary($answer->id('person_id')),
+                    $answer->string('id'),
+                ]);
             }
         }
     }
@@ -211,7 +305,7 @@ final readonly class Erasure
             array_push($words, $name.' '.$family, $family.', '.$name, $family.' '.$name);
         }
 
-        return array_values(array_filter($words, static fn (string $word): bool => \strlen($word) > 3));
+        return array_values(array_filter($words, static fn(string $word): bool => \strlen($word) > 3));
     }
 
     /**

@@ -29,8 +29,7 @@ final readonly class FirstPasswordController
         private Accounts $accounts,
         private Notices $notices,
         private SecurityLog $log,
-    ) {
-    }
+    ) {}
 
     #[Route('/first-password', name: 'first_password', methods: ['POST'])]
     public function set(#[MapRequestPayload] FirstPasswordWish $wish): Response
@@ -40,11 +39,20 @@ final readonly class FirstPasswordController
 
         return $this->db->transactional(function () use ($wish, $hash, $now): Answer {
             $row = $this->db->fetchAssociative(
-                'SELECT f.person_id, a.login FROM first_password f JOIN account a ON a.person_id = f.person_id WHERE f.token_hash = ? AND f.expires_at > ? AND a.closed_from > ? FOR UPDATE',
+                <<<'SQL'
+                    SELECT f.person_id, a.login
+                    FROM first_password f
+                    JOIN account a ON a.person_id = f.person_id
+                    WHERE f.token_hash = ? AND f.expires_at > ? AND a.closed_from > ?
+                    FOR UPDATE
+                    SQL,
                 [$hash, $now, $now],
             );
             if (false === $row) {
-                throw new Problem(ProblemType::LinkIsOver, 'This link was used already, or its time is over. Ask for a new one.');
+                throw new Problem(
+                    ProblemType::LinkIsOver,
+                    'This link was used already, or its time is over. Ask for a new one.',
+                );
             }
             $row = new Row($row);
             $whose = $this->accounts->row($row->id('person_id'));
@@ -58,7 +66,9 @@ final readonly class FirstPasswordController
             );
             // Other links, and sessions that were begun with the password of before, are over.
             foreach (['first_password', 'session'] as $table) {
-                $this->db->executeStatement("DELETE FROM $table WHERE person_id = ?", [Id::binary($row->id('person_id'))]);
+                $this->db->executeStatement("DELETE FROM $table WHERE person_id = ?", [
+                    Id::binary($row->id('person_id')),
+                ]);
             }
 
             $this->log->note('password-set', $row->id('person_id'));

@@ -15,6 +15,5 @@ final readonly class FirstPasswordWish
         #[\SensitiveParameter]
         #[Assert\Length(max: 1_000, maxMessage: 'Choose a password of 200 characters or fewer.')]
         public string $password,
-    ) {
-    }
+    ) {}
 }

@@ -8,7 +8,5 @@ namespace MintDoor\People;
 final readonly class ForgottenPassword
 {
     /** @param string $asked names the request, so that it is answered once */
-    public function __construct(public string $login, public string $asked)
-    {
-    }
+    public function __construct(public string $login, public string $asked) {}
 }

@@ -16,8 +16,8 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
 
 /**
- * Asks for a link to set a new password. Whoever asks is told the same whether or not there is such an account, and as fast:
- * it is looked up by a worker, later.
+ * Asks for a link to set a new password. Whoever asks is told the same whether or not there is such an account, and as
+ * fast: it is looked up by a worker, later.
  */
 final readonly class ForgottenPasswordController
 {
@@ -27,18 +27,21 @@ final readonly class ForgottenPasswordController
 
     private const MOST_PER_ADDRESS = 30;
 
-    public function __construct(
-        private Throttle $throttle,
-        private MessageBusInterface $bus,
-        private Ids $ids,
-    ) {
-    }
+    public function __construct(private Throttle $throttle, private MessageBusInterface $bus, private Ids $ids) {}
 
     #[Route('/forgotten-password', name: 'forgotten_password', methods: ['POST'])]
     public function ask(#[MapRequestPayload] ForgottenPasswordWish $wish, Request $request): Response
     {
-        if (!$this->throttle->hit('forgotten from '.$request->getClientIp(), self::MOST_PER_ADDRESS, self::WINDOW)->isAccepted()) {
-            throw new Problem(ProblemType::TooManyTries, 'Too many tries from here. Wait a quarter of an hour, then try again.', retryAfter: self::WINDOW);
+        if (
+            !$this->throttle
+                ->hit('forgotten from '.$request->getClientIp(), self::MOST_PER_ADDRESS, self::WINDOW)
+                ->isAccepted()
+        ) {
+            throw new Problem(
+                ProblemType::TooManyTries,
+                'Too many tries from here. Wait a quarter of an hour, then try again.',
+                retryAfter: self::WINDOW,
+            );
         }
         $login = mb_strtolower(trim($wish->login));
         // Somebody else's mailbox is not to be filled; nothing tells that it was not.

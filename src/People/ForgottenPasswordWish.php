@@ -12,6 +12,5 @@ final readonly class ForgottenPasswordWish
         #[Assert\NotBlank(message: 'Type your login name or e-mail.', normalizer: 'trim')]
         #[Assert\Length(max: 190, maxMessage: 'That is longer than any login name or e-mail.')]
         public string $login,
-    ) {
-    }
+    ) {}
 }

@@ -39,8 +39,7 @@ final readonly class LabelController
         private Logbook $logbook,
         private Directory $directory,
         private Caring $caring,
-    ) {
-    }
+    ) {}
 
     /** Labels there are, to be completed from what was typed. */
     #[Route('/sites/{site}/labels', name: 'labels', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
@@ -48,13 +47,24 @@ final readonly class LabelController
     {
         $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
 
-        return new Answer(['items' => $this->labels->like(mb_substr(mb_scrub($q), 0, Labels::LONGEST), self::MOST, $this->directory->reachOf($caller), $site)]);
+        return new Answer([
+            'items' => $this->labels->like(
+                mb_substr(mb_scrub($q), 0, Labels::LONGEST),
+                self::MOST,
+                $this->directory->reachOf($caller),
+                $site,
+            ),
+        ]);
     }
 
     #[Dear(from: 4_096)]
     #[Route('/sites/{site}/labels', name: 'label_people', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
-    public function put(string $site, #[MapRequestPayload] LabelWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function put(
+        string $site,
+        #[MapRequestPayload] LabelWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         $access = $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
         if (!$wish->apply) {
             return new Answer($this->lines($access, $wish)[0]);
@@ -67,15 +77,27 @@ final readonly class LabelController
             if ([] !== $ready) {
                 $this->labels->set($wish->name(), $ready, $wish->on, $caller->id, $access->now);
                 $data = ['label' => $wish->name(), 'people' => $ready];
-                $entry = $this->logbook->write($site, $caller, [[$wish->on ? 'label-on' : 'label-off', ['before' => ['on' => !$wish->on], 'after' => ['on' => $wish->on], ...$data], 1 === \count($ready) ? $ready[0] : null]]);
+                $entry = $this->logbook->write($site, $caller, [
+                    [
+                        $wish->on ? 'label-on' : 'label-off',
+                        ['before' => ['on' => !$wish->on], 'after' => ['on' => $wish->on], ...$data],
+                        1 === \count($ready) ? $ready[0] : null,
+                    ],
+                ]);
             }
-            $sheet['lines'] = array_map(static fn (array $line): array => [...$line, 'entry' => 'ready' === $line['verdict'] ? $entry : null], $sheet['lines']);
+            $sheet['lines'] = array_map(
+                static fn(array $line): array => [...$line, 'entry' => 'ready' === $line['verdict'] ? $entry : null],
+                $sheet['lines'],
+            );
 
             return new Answer($sheet);
         });
     }
 
-    /** @return array{array{sheet: null, lines: list<array<string, mixed>>, removal: null}, list<string>} schema `Sheet`, and ids of those for whom it would change something */
+    /**
+     * @return array{array{sheet: null, lines: list<array<string, mixed>>, removal: null}, list<string>} schema `Sheet`,
+     *     and ids of those for whom it would change something
+     */
     private function lines(SiteAccess $access, LabelWish $wish): array
     {
         $asked = array_values(array_unique($wish->people));
@@ -92,17 +114,21 @@ final readonly class LabelController
             if ($changes) {
                 $ready[] = $id;
             }
+            $verdict = match (true) {
+                $changes => Verdict::Ready,
+                $may => Verdict::NothingToDo,
+                default => Verdict::Refused,
+            };
             $lines[] = [
                 'person' => ['id' => $id, 'name' => PersonRow::name($people[$id])],
-                'verdict' => (match (true) {
-                    $changes => Verdict::Ready,
-                    $may => Verdict::NothingToDo,
-                    default => Verdict::Refused,
-                })->value,
-                'before' => null, 'after' => null, 'outlook' => [], 'cautions' => [],
-                'reasons' => $changes ? [] : [
-                    ['code' => $may ? 'already-so' : 'not-yours-to-label', 'values' => new \stdClass()],
-                ],
+                'verdict' => $verdict->value,
+                'before' => null,
+                'after' => null,
+                'outlook' => [],
+                'cautions' => [],
+                'reasons' => $changes
+                    ? []
+                    : [['code' => $may ? 'already-so' : 'not-yours-to-label', 'values' => new \stdClass()]],
             ];
         }
 

@@ -17,13 +17,20 @@ final readonly class LabelWish
         #[Assert\Length(max: Labels::LONGEST, maxMessage: 'Shorten the label to 40 characters.')]
         #[Assert\Regex('/^[^\p{C},;]*$/Du', message: 'A label has no commas, semicolons or line breaks.')]
         public string $label,
-        #[Assert\Count(min: 1, max: SheetWish::MOST_LINES, minMessage: 'Choose somebody first.', maxMessage: 'Choose 1,000 people at most, and do the rest after.')]
-        #[Assert\All([new Assert\Type('string'), new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')])]
+        #[Assert\Count(
+            min: 1,
+            max: SheetWish::MOST_LINES,
+            minMessage: 'Choose somebody first.',
+            maxMessage: 'Choose 1,000 people at most, and do the rest after.',
+        )]
+        #[Assert\All([
+            new Assert\Type('string'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.'),
+        ])]
         public array $people,
         public bool $on = true,
         public bool $apply = true,
-    ) {
-    }
+    ) {}
 
     public function name(): string
     {

@@ -19,11 +19,7 @@ final readonly class Labels
 {
     public const LONGEST = 40;
 
-    public function __construct(
-        private Connection $db,
-        private Ids $ids,
-    ) {
-    }
+    public function __construct(private Connection $db, private Ids $ids) {}
 
     /**
      * @param list<string> $people ids
@@ -34,8 +30,19 @@ final readonly class Labels
     {
         $labels = [];
         // Ids are written out: binding hundreds of them takes longer than the statement.
-        $ids = implode(', ', array_map(static fn (string $id): string => '0x'.bin2hex(Id::binary($id)), $people));
-        foreach ('' === $ids ? [] : Row::all($this->db->fetchAllAssociative('SELECT pl.person_id, l.name FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE pl.person_id IN ('.$ids.') ORDER BY l.name')) as $row) {
+        $ids = implode(', ', array_map(static fn(string $id): string => '0x'.bin2hex(Id::binary($id)), $people));
+        foreach (
+            '' === $ids
+                ? []
+                : Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT pl.person_id, l.name FROM person_label pl JOIN label l ON l.id = pl.label_id '
+                            .'WHERE pl.person_id IN ('
+                            .$ids
+                            .') ORDER BY l.name',
+                    ),
+                ) as $row
+        ) {
             $labels[$row->id('person_id')][] = $row->string('name');
         }
 
@@ -45,7 +52,21 @@ final readonly class Labels
     /** @return list<string> */
     public function ofPerson(string $person): array
     {
-        return array_map(static fn (Row $row): string => $row->string('name'), Row::all($this->db->fetchAllAssociative('SELECT l.name FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE pl.person_id = ? ORDER BY l.name', [Id::binary($person)])));
+        return array_map(
+            static fn(Row $row): string => $row->string('name'),
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    <<<'SQL'
+                        SELECT l.name
+                        FROM person_label pl
+                        JOIN label l ON l.id = pl.label_id
+                        WHERE pl.person_id = ?
+                        ORDER BY l.name
+                        SQL,
+                    [Id::binary($person)],
+                ),
+            ),
+        );
     }
 
     /**
@@ -55,15 +76,28 @@ final readonly class Labels
      */
     public function like(string $typed, int $most, Reach $reach, string $siteId): array
     {
-        $within = $reach->everything ? '1' : '(p.division_id IN (SELECT id FROM division WHERE code IN (?)) OR EXISTS (SELECT 1 FROM enrollment e WHERE e.site_id = ? AND e.person_id = p.id))';
+        $within = $reach->everything
+            ? '1'
+            : '(p.division_id IN (SELECT id FROM division WHERE code IN (?)) OR EXISTS (SELECT 1 FROM enrollment e '
+                .'WHERE e.site_id = ? AND e.person_id = p.id))';
         $rows = $this->db->fetchAllAssociative(
-            'SELECT l.name, COUNT(*) AS people FROM label l JOIN person_label pl ON pl.label_id = l.id JOIN person p ON p.id = pl.person_id
-             WHERE l.name LIKE ? AND '.$within.' GROUP BY l.id, l.name ORDER BY l.name LIKE ? DESC, people DESC, l.name LIMIT '.$most,
-            ['%'.addcslashes($typed, '%_\\').'%', ...($reach->everything ? [] : [$reach->divisions, Id::binary($siteId)]), addcslashes($typed, '%_\\').'%'],
+            'SELECT l.name, COUNT(*) AS people FROM label l JOIN person_label pl ON pl.label_id = l.id '
+                .'JOIN person p ON p.id = pl.person_id WHERE l.name LIKE ? AND '
+                .$within
+                .' GROUP BY l.id, l.name ORDER BY l.name LIKE ? DESC, people DESC, l.name LIMIT '
+                .$most,
+            [
+                '%'.addcslashes($typed, '%_\\').'%',
+                ...$reach->everything ? [] : [$reach->divisions, Id::binary($siteId)],
+                addcslashes($typed, '%_\\').'%',
+            ],
             $reach->everything ? [] : [1 => ArrayParameterType::STRING],
         );
 
-        return array_map(static fn (Row $row): array => ['name' => $row->string('name'), 'people' => $row->int('people')], Row::all($rows));
+        return array_map(
+            static fn(Row $row): array => ['name' => $row->string('name'), 'people' => $row->int('people')],
+            Row::all($rows),
+        );
     }
 
     /**
@@ -73,10 +107,21 @@ final readonly class Labels
      */
     public function bearers(string $label, array $people): array
     {
-        return array_map(static fn (Row $row): string => $row->id('person_id'), Row::all($this->db->fetchAllAssociative(
-            'SELECT pl.person_id FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE l.name = ? AND pl.person_id IN (?)',
-            [$label, array_map(Id::binary(...), $people)], [1 => ArrayParameterType::BINARY],
-        )));
+        return array_map(
+            static fn(Row $row): string => $row->id('person_id'),
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    <<<'SQL'
+                        SELECT pl.person_id
+                        FROM person_label pl
+                        JOIN label l ON l.id = pl.label_id
+                        WHERE l.name = ? AND pl.person_id IN (?)
+                        SQL,
+                    [$label, array_map(Id::binary(...), $people)],
+                    [1 => ArrayParameterType::BINARY],
+                ),
+            ),
+        );
     }
 
     /**
@@ -88,15 +133,33 @@ final readonly class Labels
     {
         $ids = array_map(Id::binary(...), $people);
         if (!$on) {
-            $this->db->executeStatement('DELETE pl FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE l.name = ? AND pl.person_id IN (?)', [$label, $ids], [1 => ArrayParameterType::BINARY]);
+            $this->db->executeStatement(
+                <<<'SQL'
+                    DELETE pl
+                    FROM person_label pl
+                    JOIN label l ON l.id = pl.label_id
+                    WHERE l.name = ? AND pl.person_id IN (?)
+                    SQL,
+                [$label, $ids],
+                [1 => ArrayParameterType::BINARY],
+            );
 
             return;
         }
-        $this->db->executeStatement('INSERT IGNORE INTO label (id, name, made_by) VALUES (?, ?, ?)', [Id::binary($this->ids->next()), $label, Id::binary($by)], [ParameterType::BINARY, ParameterType::STRING, ParameterType::BINARY]);
+        $this->db->executeStatement(
+            'INSERT IGNORE INTO label (id, name, made_by) VALUES (?, ?, ?)',
+            [Id::binary($this->ids->next()), $label, Id::binary($by)],
+            [ParameterType::BINARY, ParameterType::STRING, ParameterType::BINARY],
+        );
         $found = $this->db->fetchOne('SELECT id FROM label WHERE name = ?', [$label]);
         $rows = new BulkWriter($this->db);
         foreach ($people as $person) {
-            $rows->add('person_label', ['person_id' => BulkWriter::id($person), 'label_id' => BulkWriter::id(Id::text(\is_string($found) ? $found : '')), 'put_by' => BulkWriter::id($by), 'put_at' => Instant::toSql($now)]);
+            $rows->add('person_label', [
+                'person_id' => BulkWriter::id($person),
+                'label_id' => BulkWriter::id(Id::text(\is_string($found) ? $found : '')),
+                'put_by' => BulkWriter::id($by),
+                'put_at' => Instant::toSql($now),
+            ]);
         }
         $rows->flush();
     }

@@ -24,21 +24,21 @@ final readonly class LostJobs
     /** Seconds for which a list may stand still. */
     private const PATIENCE = 10;
 
-    public function __construct(private Connection $db, private MessageBusInterface $bus)
-    {
-    }
+    public function __construct(private Connection $db, private MessageBusInterface $bus) {}
 
     /** @return int how many got a job */
     public function again(): int
     {
-        $lost = Row::all($this->db->fetchAllAssociative(
-            "SELECT h.id, h.kind FROM change_sheet h
+        $lost = Row::all(
+            $this->db->fetchAllAssociative(
+                "SELECT h.id, h.kind FROM change_sheet h
              WHERE h.state = 'applying' AND h.trouble IS NULL AND h.changed_at < UTC_TIMESTAMP() - INTERVAL ? SECOND
                AND NOT EXISTS (SELECT 1 FROM messenger_messages m WHERE m.queue_name = 'jobs'
                  AND m.body LIKE CONCAT('%', LOWER(CONCAT_WS('-', SUBSTR(HEX(h.id), 1, 8), SUBSTR(HEX(h.id), 9, 4),
                      SUBSTR(HEX(h.id), 13, 4), SUBSTR(HEX(h.id), 17, 4), SUBSTR(HEX(h.id), 21))), '%'))",
-            [self::PATIENCE],
-        ));
+                [self::PATIENCE],
+            ),
+        );
         foreach ($lost as $row) {
             $accounts = 'accounts' === $row->string('kind');
             $this->bus->dispatch($accounts ? new MakeAccounts($row->id('id')) : new ApplySheet($row->id('id')));

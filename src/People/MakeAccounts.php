@@ -7,7 +7,5 @@ namespace MintDoor\People;
 /** A job: makes the next accounts of a sheet. */
 final readonly class MakeAccounts
 {
-    public function __construct(public string $sheet)
-    {
-    }
+    public function __construct(public string $sheet) {}
 }

@@ -29,8 +29,7 @@ final readonly class MergeController
         private StoredSheets $sheets,
         private Transaction $transaction,
         private Locks $locks,
-    ) {
-    }
+    ) {}
 
     #[Dear]
     #[Route('/doubles', name: 'doubles', methods: ['GET'])]
@@ -44,13 +43,27 @@ final readonly class MergeController
     }
 
     /** Says that two are two people, or takes that back. */
-    #[Route('/doubles/{one}/{other}', name: 'tell_apart', requirements: ['one' => Id::PATTERN, 'other' => Id::PATTERN], methods: ['PUT', 'DELETE'])]
+    #[Route(
+        '/doubles/{one}/{other}',
+        name: 'tell_apart',
+        requirements: ['one' => Id::PATTERN, 'other' => Id::PATTERN],
+        methods: ['PUT', 'DELETE'],
+    )]
     public function tellApart(string $one, string $other, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        return $this->transaction->run($request, $caller, [], function () use ($one, $other, $request, $caller): Answer {
+        return $this->transaction->run($request, $caller, [], function () use (
+            $one,
+            $other,
+            $request,
+            $caller,
+        ): Answer {
             $this->locks->people([$one, $other], alone: true);
             foreach ([$one, $other] as $person) {
-                $this->gate->administered($person, $caller, 'Only administrators of both divisions say that two are two.');
+                $this->gate->administered(
+                    $person,
+                    $caller,
+                    'Only administrators of both divisions say that two are two.',
+                );
             }
             $this->doubles->tellApart($one, $other, $request->isMethod('PUT'), $caller);
 
@@ -60,21 +73,38 @@ final readonly class MergeController
 
     #[Dear]
     #[Route('/merges', name: 'merge_people', methods: ['POST'])]
-    public function merge(#[MapRequestPayload] MergeWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function merge(
+        #[MapRequestPayload] MergeWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         return $wish->apply
-            ? $this->transaction->run($request, $caller, fn (): array => $this->merges->sitesOf($wish->stays, $wish->goes), fn (): Answer => new Answer($this->merges->merge($wish, $caller)))
+            ? $this->transaction->run(
+                $request,
+                $caller,
+                fn(): array => $this->merges->sitesOf($wish->stays, $wish->goes),
+                fn(): Answer => new Answer($this->merges->merge($wish, $caller)),
+            )
             : new Answer($this->merges->merge($wish, $caller));
     }
 
     #[Dear]
     #[Route('/merges/{sheet}/undo', name: 'undo_merge', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
-    public function undo(string $sheet, #[MapRequestPayload] ApplyWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function undo(
+        string $sheet,
+        #[MapRequestPayload] ApplyWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         if (!$wish->apply) {
             return new Answer($this->merges->lookBack($sheet, $caller));
         }
 
-        return $this->transaction->run($request, $caller, fn (): array => $this->merges->sitesOf(...$this->merges->people($sheet, $caller)), fn (): Answer => new Answer($this->sheets->page($this->merges->takeBack($sheet, $caller), 0, $caller)));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            fn(): array => $this->merges->sitesOf(...$this->merges->people($sheet, $caller)),
+            fn(): Answer => new Answer($this->sheets->page($this->merges->takeBack($sheet, $caller), 0, $caller)),
+        );
     }
 }

@@ -15,8 +15,7 @@ final readonly class MergeWish
      * @param array<string, string> $roles by site: the role that is kept where they have different ones
      */
     public function __construct(
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')]
-        public string $stays,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')] public string $stays,
         #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')]
         #[Assert\NotEqualTo(propertyPath: 'stays', message: 'These are the same person already.')]
         public string $goes,
@@ -27,6 +26,5 @@ final readonly class MergeWish
         #[Assert\All([new Assert\Type('string'), new Assert\Length(max: 32)])]
         public array $roles = [],
         public bool $apply = false,
-    ) {
-    }
+    ) {}
 }

@@ -34,7 +34,8 @@ use MintDoor\Sites\SiteRow;
  *
  * @phpstan-import-type Facts from PersonFacts
  *
- * @phpstan-type Kept array{stays: string, goes: string, before: Facts, other: Facts, moved: bool, labels: list<string>, version: int, closedFrom: ?int}
+ * @phpstan-type Kept array{stays: string, goes: string, before: Facts, other: Facts, moved: bool, labels: list<string>,
+ *     version: int, closedFrom: ?int}
  */
 final readonly class Merges
 {
@@ -56,13 +57,29 @@ final readonly class Merges
         private Logbook $logbook,
         private Notices $notices,
         private Locks $locks,
-    ) {
-    }
+    ) {}
 
     /** @return list<string> ids of the sites either of them has to do with */
     public function sitesOf(string ...$people): array
     {
-        return array_values(array_unique(array_map(static fn (Row $row): string => $row->id('site_id'), array_merge([], ...array_map(fn (string $person): array => Row::all($this->db->fetchAllAssociative('SELECT site_id FROM enrollment WHERE person_id = ?', [Id::binary($person)])), array_values($people))))));
+        return array_values(
+            array_unique(
+                array_map(
+                    static fn(Row $row): string => $row->id('site_id'),
+                    array_merge(
+                        [],
+                        ...array_map(
+                            fn(string $person): array => Row::all(
+                                $this->db->fetchAllAssociative('SELECT site_id FROM enrollment WHERE person_id = ?', [
+                                    Id::binary($person),
+                                ]),
+                            ),
+                            array_values($people),
+                        ),
+                    ),
+                ),
+            ),
+        );
     }
 
     /** @return array<string, mixed> schema `Merge` */
@@ -80,15 +97,29 @@ final readonly class Merges
         $sheet = null;
         if ($wish->apply) {
             if (!$ready) {
-                throw new Problem(ProblemType::NotReady, [] === $choices ? 'One of their sites does not allow it: see its line.' : 'They have different roles in a site. Choose which one is kept.');
+                throw new Problem(
+                    ProblemType::NotReady,
+                    [] === $choices
+                        ? 'One of their sites does not allow it: see its line.'
+                        : 'They have different roles in a site. Choose which one is kept.',
+                );
             }
             $sheet = $this->apply($wish, $stays, $goes, $facts, $items, $caller);
         }
 
         return [
-            'stays' => PersonRow::json($stays, Sight::Full), 'goes' => PersonRow::json($goes, Sight::Full), 'facts' => $facts,
-            'login' => $stays->stringOrNull('login') ?? $goes->stringOrNull('login'), 'closes' => null !== $stays->stringOrNull('login') && null !== $goes->stringOrNull('login') ? $goes->string('login') : null,
-            'choices' => $choices, 'review' => $review, 'ready' => $ready, 'sheet' => $sheet,
+            'stays' => PersonRow::json($stays, Sight::Full),
+            'goes' => PersonRow::json($goes, Sight::Full),
+            'facts' => $facts,
+            'login' => $stays->stringOrNull('login') ?? $goes->stringOrNull('login'),
+            'closes' =>
+                null !== $stays->stringOrNull('login') && null !== $goes->stringOrNull('login')
+                    ? $goes->string('login')
+                    : null,
+            'choices' => $choices,
+            'review' => $review,
+            'ready' => $ready,
+            'sheet' => $sheet,
         ];
     }
 
@@ -118,11 +149,36 @@ final readonly class Merges
         $this->part($kept, $caller);
         $review = $this->sites->reviewUndo($this->lines($sheet), $caller);
         if (($review['verdicts']['ready'] ?? 0) < $review['total']) {
-            throw new Problem(ProblemType::ChangedSince, 'Something was changed for them in a site since. Undo that first.');
+            throw new Problem(
+                ProblemType::ChangedSince,
+                'Something was changed for them in a site since. Undo that first.',
+            );
         }
         $lines = $this->lines($sheet);
-        $undo = $this->sheets->insert('undo', null, $record->string('title'), [] === $lines ? 'applied' : 'applying', $caller, ['undoes' => BulkWriter::id($sheet), 'total' => max(1, \count($lines)), 'done' => [] === $lines ? 1 : 0, 'applied' => [] === $lines ? 1 : 0]);
-        $this->runner->write($undo, array_map(static fn (Row $line): array => ['site' => $line->id('site_id'), 'person' => $line->id('person_id'), 'wish' => ['undo' => $line->id('id')]], $lines));
+        $undo = $this->sheets->insert(
+            'undo',
+            null,
+            $record->string('title'),
+            [] === $lines ? 'applied' : 'applying',
+            $caller,
+            [
+                'undoes' => BulkWriter::id($sheet),
+                'total' => max(1, \count($lines)),
+                'done' => [] === $lines ? 1 : 0,
+                'applied' => [] === $lines ? 1 : 0,
+            ],
+        );
+        $this->runner->write(
+            $undo,
+            array_map(
+                static fn(Row $line): array => [
+                    'site' => $line->id('site_id'),
+                    'person' => $line->id('person_id'),
+                    'wish' => ['undo' => $line->id('id')],
+                ],
+                $lines,
+            ),
+        );
         [] === $lines || $this->runner->begin($undo, \count($lines));
         $this->logbook->write(Logbook::HOUSE, $caller, [['unmerged', ['sheet' => $sheet], $kept['stays']]]);
 
@@ -137,24 +193,41 @@ final readonly class Merges
     private function part(array $kept, Caller $caller): void
     {
         $stays = $this->gate->administered($kept['stays'], $caller, self::MAY);
-        $goes = new Row($this->db->fetchAssociative('SELECT gone, gone_into FROM person WHERE id = ? FOR UPDATE', [Id::binary($kept['goes'])]) ?: []);
+        $goes = new Row(
+            $this->db->fetchAssociative('SELECT gone, gone_into FROM person WHERE id = ? FOR UPDATE', [
+                Id::binary($kept['goes']),
+            ])
+            ?: [],
+        );
         if ('merged' !== $goes->stringOrNull('gone') || $goes->idOrNull('gone_into') !== $kept['stays']) {
             throw new Problem(ProblemType::UndoneAlready, 'This was already undone.');
         }
         if ($stays->int('version') !== $kept['version']) {
-            throw new Problem(ProblemType::ChangedSince, 'Names, number or address were changed since. Change them back by hand first.');
+            throw new Problem(
+                ProblemType::ChangedSince,
+                'Names, number or address were changed since. Change them back by hand first.',
+            );
         }
         if ($kept['moved']) {
-            $this->db->executeStatement('UPDATE account SET person_id = ? WHERE person_id = ?', [Id::binary($kept['goes']), Id::binary($kept['stays'])]);
+            $this->db->executeStatement('UPDATE account SET person_id = ? WHERE person_id = ?', [
+                Id::binary($kept['goes']),
+                Id::binary($kept['stays']),
+            ]);
             $this->accounts->endSessions($kept['stays']);
         } elseif (null !== $kept['closedFrom']) {
-            $this->db->executeStatement('UPDATE account SET closed_from = ? WHERE person_id = ?', [Instant::toSql($kept['closedFrom']), Id::binary($kept['goes'])]);
+            $this->db->executeStatement('UPDATE account SET closed_from = ? WHERE person_id = ?', [
+                Instant::toSql($kept['closedFrom']),
+                Id::binary($kept['goes']),
+            ]);
         }
         // Whoever stays lets go of number and address first: two cannot hold them.
         $this->facts->write($kept['stays'], $kept['before']);
         $this->facts->write($kept['goes'], $kept['other']);
         foreach ($kept['labels'] as $label) {
-            $this->db->executeStatement('DELETE FROM person_label WHERE person_id = ? AND label_id = ?', [Id::binary($kept['stays']), Id::binary($label)]);
+            $this->db->executeStatement('DELETE FROM person_label WHERE person_id = ? AND label_id = ?', [
+                Id::binary($kept['stays']),
+                Id::binary($label),
+            ]);
         }
     }
 
@@ -171,34 +244,82 @@ final readonly class Merges
         if ($goes->id('person_id') === $caller->id) {
             throw Problem::notAllowed('You cannot be the one who goes. Keep your own, or ask another administrator.');
         }
-        if (false !== $this->db->fetchOne('SELECT 1 FROM account WHERE person_id = ? AND platform_administrator = 1 UNION SELECT 1 FROM division_administrator WHERE person_id = ?', [Id::binary($goes->id('person_id')), Id::binary($goes->id('person_id'))])) {
-            throw Problem::notAllowed('The one who goes administers something. Take that from them first, under Rules, or let the other one go.');
+        if (
+            false
+            !== $this->db->fetchOne(
+                <<<'SQL'
+                    SELECT 1
+                    FROM account
+                    WHERE person_id = ? AND platform_administrator = 1
+                    UNION
+                    SELECT 1
+                    FROM division_administrator
+                    WHERE person_id = ?
+                    SQL,
+                [Id::binary($goes->id('person_id')), Id::binary($goes->id('person_id'))],
+            )
+        ) {
+            throw Problem::notAllowed(
+                'The one who goes administers something. Take that from them first, under Rules, or let the other one '
+                    .'go.',
+            );
         }
     }
 
-    /** @return array{list<SheetItem>, list<array{site: array{id: string, title: string}, roles: list<string>}>} lines, and what somebody has to choose */
+    /**
+     * @return array{list<SheetItem>, list<array{site: array{id: string, title: string}, roles: list<string>}>} lines,
+     *     and what somebody has to choose
+     */
     private function items(MergeWish $wish, Caller $caller): array
     {
         $now = $this->clock->instant();
         $timelines = $rows = [];
-        foreach (Row::all($this->db->fetchAllAssociative(
-            'SELECT '.SiteRow::COLUMNS.', g.person_id, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat FROM enrollment_segment g JOIN site s ON s.id = g.site_id JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id
-             WHERE g.person_id IN (?, ?) AND s.taken_back = 0 ORDER BY s.title, s.id, g.from_at', [Id::binary($wish->stays), Id::binary($wish->goes)],
-        )) as $row) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT '
+                        .SiteRow::COLUMNS
+                        .', g.person_id, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat '
+                            .'FROM enrollment_segment g JOIN site s ON s.id = g.site_id '
+                            .'JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id '
+                            .'WHERE g.person_id IN (?, ?) AND s.taken_back = 0 ORDER BY s.title, s.id, g.from_at',
+                    [Id::binary($wish->stays), Id::binary($wish->goes)],
+                ),
+            ) as $row
+        ) {
             if (!$caller->administers($row->string('division_code'))) {
-                throw Problem::notAllowed('One of them is in a site of another division. Ask a platform administrator to merge them.');
+                throw Problem::notAllowed(
+                    'One of them is in a site of another division. Ask a platform administrator to merge them.',
+                );
             }
             $rows[$row->id('id')] = $row;
             $timelines[$row->id('id')][$row->id('person_id')][] = SegmentRow::segment($row);
         }
         $items = $choices = [];
         foreach ($timelines as $site => $of) {
-            $merging = Merging::inSite(new Timeline($of[$wish->stays] ?? []), new Timeline($of[$wish->goes] ?? []), $now, $this->roles->book(), $wish->roles[$site] ?? null);
+            $merging = Merging::inSite(
+                new Timeline($of[$wish->stays] ?? []),
+                new Timeline($of[$wish->goes] ?? []),
+                $now,
+                $this->roles->book(),
+                $wish->roles[$site] ?? null,
+            );
             if (null !== $merging->between) {
-                $choices[] = ['site' => ['id' => $site, 'title' => $rows[$site]->string('title')], 'roles' => $merging->between];
+                $choices[] = [
+                    'site' => ['id' => $site, 'title' => $rows[$site]->string('title')],
+                    'roles' => $merging->between,
+                ];
             }
             foreach ($merging->steps as [$stays, $wanted]) {
-                $items[] = new SheetItem($site, $this->line($stays ? $wish->stays : $wish->goes, $wanted, new \DateTimeZone($rows[$site]->string('time_zone')), $now));
+                $items[] = new SheetItem(
+                    $site,
+                    $this->line(
+                        $stays ? $wish->stays : $wish->goes,
+                        $wanted,
+                        new \DateTimeZone($rows[$site]->string('time_zone')),
+                        $now,
+                    ),
+                );
             }
         }
 
@@ -207,10 +328,19 @@ final readonly class Merges
 
     private function line(string $person, Wanted $wanted, \DateTimeZone $zone, int $now): LineWish
     {
-        $day = static fn (int $instant): string => (new \DateTimeImmutable('@'.$instant))->setTimezone($zone)->format('Y-m-d');
+        $day = static fn(int $instant): string => (new \DateTimeImmutable('@'.$instant))
+            ->setTimezone($zone)
+            ->format('Y-m-d');
         $window = $wanted->window;
 
-        return new LineWish($person, $wanted->verb->value, $wanted->role, null === $window || $window->from <= $now ? null : $day($window->from), null === $window || $window->until >= Time::FOREVER ? null : $day($window->until - 1), sure: true);
+        return new LineWish(
+            $person,
+            $wanted->verb->value,
+            $wanted->role,
+            null === $window || $window->from <= $now ? null : $day($window->from),
+            null === $window || $window->until >= Time::FOREVER ? null : $day($window->until - 1),
+            sure: true,
+        );
     }
 
     /** @return Facts */
@@ -220,7 +350,10 @@ final readonly class Merges
         $facts = $own;
         foreach (self::FACTS as $field) {
             // What only one of them has is kept, whatever is chosen for it.
-            $facts[$field] = 'goes' === ($wish->take[$field] ?? 'stays') ? $theirs[$field] ?? $own[$field] : $own[$field] ?? $theirs[$field];
+            $facts[$field] =
+                'goes' === ($wish->take[$field] ?? 'stays')
+                    ? $theirs[$field] ?? $own[$field]
+                    : $own[$field] ?? $theirs[$field];
         }
         if (null === $facts['former']) {
             $other = $facts['family'] === $own['family'] ? $theirs['family'] : $own['family'];
@@ -237,9 +370,27 @@ final readonly class Merges
     private function apply(MergeWish $wish, Row $stays, Row $goes, array $facts, array $items, Caller $caller): string
     {
         $moved = null === $stays->stringOrNull('login') && null !== $goes->stringOrNull('login');
-        $labels = array_map(static fn (Row $row): string => $row->id('label_id'), Row::all($this->db->fetchAllAssociative('SELECT label_id FROM person_label WHERE person_id = ? AND label_id NOT IN (SELECT label_id FROM person_label WHERE person_id = ?)', [Id::binary($wish->goes), Id::binary($wish->stays)])));
+        $labels = array_map(
+            static fn(Row $row): string => $row->id('label_id'),
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    <<<'SQL'
+                        SELECT label_id
+                        FROM person_label
+                        WHERE person_id = ? AND label_id NOT IN (SELECT label_id FROM person_label WHERE person_id = ?)
+                        SQL,
+                    [Id::binary($wish->goes), Id::binary($wish->stays)],
+                ),
+            ),
+        );
         $work = [
-            'stays' => $wish->stays, 'goes' => $wish->goes, 'before' => PersonFacts::of($stays), 'other' => PersonFacts::of($goes), 'moved' => $moved, 'labels' => $labels, 'version' => $stays->int('version') + 1,
+            'stays' => $wish->stays,
+            'goes' => $wish->goes,
+            'before' => PersonFacts::of($stays),
+            'other' => PersonFacts::of($goes),
+            'moved' => $moved,
+            'labels' => $labels,
+            'version' => $stays->int('version') + 1,
             'closedFrom' => null === $goes->stringOrNull('login') ? null : $goes->instant('closed_from'),
         ];
         $count = \count($items);
@@ -256,16 +407,45 @@ final readonly class Merges
                 'applied' => 0 === $count ? 1 : 0,
             ],
         );
-        $this->runner->write($sheet, array_map(static fn (SheetItem $item): array => ['site' => $item->site, 'person' => $item->line->person, 'wish' => array_diff_key(get_object_vars($item->line), ['person' => 1])], $items));
+        $this->runner->write(
+            $sheet,
+            array_map(
+                static fn(SheetItem $item): array => [
+                    'site' => $item->site,
+                    'person' => $item->line->person,
+                    'wish' => array_diff_key(get_object_vars($item->line), ['person' => 1]),
+                ],
+                $items,
+            ),
+        );
         0 === $count || $this->runner->begin($sheet, $count);
         foreach ($labels as $label) {
-            $this->db->executeStatement('INSERT IGNORE INTO person_label (person_id, label_id, put_by, put_at) VALUES (?, ?, ?, ?)', [Id::binary($wish->stays), Id::binary($label), Id::binary($caller->id), Instant::toSql($this->clock->instant())]);
+            $this->db->executeStatement(
+                'INSERT IGNORE INTO person_label (person_id, label_id, put_by, put_at) VALUES (?, ?, ?, ?)',
+                [
+                    Id::binary($wish->stays),
+                    Id::binary($label),
+                    Id::binary($caller->id),
+                    Instant::toSql($this->clock->instant()),
+                ],
+            );
         }
-        $this->facts->write($wish->goes, [...PersonFacts::of($goes), 'number' => null, 'email' => null], 'merged', $wish->stays);
+        $this->facts->write(
+            $wish->goes,
+            [...PersonFacts::of($goes), 'number' => null, 'email' => null],
+            'merged',
+            $wish->stays,
+        );
         if ($moved) {
-            $this->db->executeStatement('UPDATE account SET person_id = ? WHERE person_id = ?', [Id::binary($wish->stays), Id::binary($wish->goes)]);
+            $this->db->executeStatement('UPDATE account SET person_id = ? WHERE person_id = ?', [
+                Id::binary($wish->stays),
+                Id::binary($wish->goes),
+            ]);
         } else {
-            $this->db->executeStatement('UPDATE account SET closed_from = LEAST(closed_from, ?) WHERE person_id = ?', [Instant::toSql($this->clock->instant()), Id::binary($wish->goes)]);
+            $this->db->executeStatement('UPDATE account SET closed_from = LEAST(closed_from, ?) WHERE person_id = ?', [
+                Instant::toSql($this->clock->instant()),
+                Id::binary($wish->goes),
+            ]);
         }
         $this->accounts->endSessions($wish->goes);
         $this->facts->write($wish->stays, $facts);
@@ -278,7 +458,12 @@ final readonly class Merges
     /** @return list<Row> applied lines of a sheet, the last first */
     private function lines(string $sheet): array
     {
-        return Row::all($this->db->fetchAllAssociative('SELECT id, site_id, person_id FROM sheet_line WHERE sheet_id = ? ORDER BY position DESC', [Id::binary($sheet)]));
+        return Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT id, site_id, person_id FROM sheet_line WHERE sheet_id = ? ORDER BY position DESC',
+                [Id::binary($sheet)],
+            ),
+        );
     }
 
     /** @return array{Row, Kept} */
@@ -295,7 +480,10 @@ final readonly class Merges
         $found = $this->db->fetchOne('SELECT undo_data FROM change_sheet WHERE id = ?', [Id::binary($sheet)]);
         $work = \is_string($found) ? json_decode($found, true) : null;
         if (!\is_array($work)) {
-            throw new Problem(ProblemType::ChangedSince, 'One of them was erased since, so this cannot be taken back any more.');
+            throw new Problem(
+                ProblemType::ChangedSince,
+                'One of them was erased since, so this cannot be taken back any more.',
+            );
         }
 
         /** @phpstan-ignore return.type (written by apply() above) */

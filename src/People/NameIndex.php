@@ -9,7 +9,10 @@ use MintDoor\Core\Intake\NameKeys;
 use MintDoor\Core\People\Folding;
 use MintDoor\Hall\BulkWriter;
 
-/** Keeps the keys by which pasted lines find people: pairs of their names, the part of their address before the @, and every name with a letter left out. */
+/**
+ * Keeps the keys by which pasted lines find people: pairs of their names, the part of their address before the @, and
+ * every name with a letter left out.
+ */
 final class NameIndex
 {
     private readonly BulkWriter $rows;
@@ -26,15 +29,26 @@ final class NameIndex
      * @param string $person   id
      * @param string $division id
      */
-    public function add(string $person, string $division, string $given, string $family, ?string $preferred, ?string $former, ?string $email): void
-    {
+    public function add(
+        string $person,
+        string $division,
+        string $given,
+        string $family,
+        ?string $preferred,
+        ?string $former,
+        ?string $email,
+    ): void {
         [$g, $f, $p, $x] = array_map(Folding::tokens(...), [$given, $family, (string) $preferred, (string) $former]);
         $codes = NameKeys::ofPerson([$g, $p], [$f, $x]);
         if (null !== $email && 1 === preg_match('/^[\x21-\x7e]+@/', $email)) {
             $codes[] = self::local($email);
         }
         foreach (array_unique($codes) as $code) {
-            $this->rows->add('person_key', ['code' => $code, 'division_id' => BulkWriter::id($division), 'person_id' => BulkWriter::id($person)], ignore: true);
+            $this->rows->add(
+                'person_key',
+                ['code' => $code, 'division_id' => BulkWriter::id($division), 'person_id' => BulkWriter::id($person)],
+                ignore: true,
+            );
         }
         foreach ([...$g, ...$f, ...$p, ...$x] as $name) {
             if (!isset($this->names[$name])) {

@@ -12,6 +12,5 @@ final readonly class NoteWish
         #[Assert\NotBlank(message: 'Write something first.', normalizer: 'trim')]
         #[Assert\Length(max: 2_000, maxMessage: 'Shorten the note to 2,000 characters.')]
         public string $text,
-    ) {
-    }
+    ) {}
 }

@@ -16,9 +16,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** What others did to one's account since one looked last. */
 final readonly class NoticeController
 {
-    public function __construct(private Notices $notices, private Transaction $transaction)
-    {
-    }
+    public function __construct(private Notices $notices, private Transaction $transaction) {}
 
     #[Route('/me/notices', name: 'notices', methods: ['GET'])]
     public function unseen(#[CurrentUser] Caller $caller): Response

@@ -36,7 +36,9 @@ final readonly class Notices
         'login' => 'You sign in as {login} from now on: {by} found you twice in the directory and made one of the two.',
         'account-closed' => '{by} closed your account.',
         'account-opened' => '{by} opened your account again.',
-        'let-in-outside' => '{by} let you into {site}. You may leave it by yourself whenever you like: enter it and choose “Leave this site”.',
+        'let-in-outside' =>
+            '{by} let you into {site}. You may leave it by yourself whenever you like: enter it and choose “Leave '
+                .'this site”.',
     ];
 
     private const SHOWN = 20;
@@ -48,15 +50,11 @@ final readonly class Notices
         private PostRoom $room,
         private Telling $telling,
         private Texts $texts,
-    ) {
-    }
+    ) {}
 
     /**
-     * @param list<array{0: Row, 1: string, 2?: array<string, string>, 3?: string}> $told whom (with
-     *        `PersonRow::COLUMNS`), what
-     *                                                                                   (a key of `SENTENCES`), values,
-     *                                                                                   and an
-     *                                                                                   address in place of theirs
+     * @param list<array{0: Row, 1: string, 2?: array<string, string>, 3?: string}> $told whom
+     *     (with `PersonRow::COLUMNS`), what (a key of `SENTENCES`), values, and an address in place of theirs
      */
     public function tell(array $told, Caller $by): void
     {
@@ -89,18 +87,23 @@ final readonly class Notices
     /** @return list<array<string, mixed>> schema `Notice`: what somebody was not shown yet, the last first */
     public function unseen(Caller $caller): array
     {
-        return array_map(static fn (Row $row): array => [
-            'id' => $row->id('id'),
-            'code' => $row->string('code'),
-            'values' => (object) $row->json('data'),
-            'by' => null === $row->stringOrNull('family_name') ? '' : PersonRow::name($row),
-            'at' => Instant::toJson($row->instant('at')),
-        ], Row::all($this->db->fetchAllAssociative(
-            'SELECT n.id, n.code, n.data, n.at, p.given_name, p.family_name, p.preferred_name
+        return array_map(
+            static fn(Row $row): array => [
+                'id' => $row->id('id'),
+                'code' => $row->string('code'),
+                'values' => (object) $row->json('data'),
+                'by' => null === $row->stringOrNull('family_name') ? '' : PersonRow::name($row),
+                'at' => Instant::toJson($row->instant('at')),
+            ],
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT n.id, n.code, n.data, n.at, p.given_name, p.family_name, p.preferred_name
              FROM notice n LEFT JOIN person p ON p.id = n.by_id
              WHERE n.person_id = ? AND n.seen_at IS NULL ORDER BY n.id DESC LIMIT '.self::SHOWN,
-            [Id::binary($caller->id)],
-        )));
+                    [Id::binary($caller->id)],
+                ),
+            ),
+        );
     }
 
     /** @param list<string> $ids */
@@ -125,16 +128,18 @@ final readonly class Notices
         $values = ['by' => $by->name, 'login' => $person->string('login'), ...$values];
         $what = (string) preg_replace_callback(
             '/\{([a-z]+)\}/',
-            static fn (array $found): string => $values[$found[1]] ?? '',
+            static fn(array $found): string => $values[$found[1]] ?? '',
             self::SENTENCES[$code] ?? '',
         );
         $division = $person->string('person_division');
-        $letter = $this->texts->nearest(MessageKind::AccountChanged, null, $division)[0]->fill([
-            ...$this->telling->ofPerson($person),
-            'what' => $what,
-            'by' => $by->name,
-            'division' => $person->string('person_division_name'),
-        ]);
+        $letter = $this->texts
+            ->nearest(MessageKind::AccountChanged, null, $division)[0]
+            ->fill([
+                ...$this->telling->ofPerson($person),
+                'what' => $what,
+                'by' => $by->name,
+                'division' => $person->string('person_division_name'),
+            ]);
 
         return new Outgoing(MessageKind::AccountChanged, $person->id('person_id'), $address, $letter, 'notice:'.$id);
     }

@@ -18,6 +18,5 @@ final readonly class NoticesSeenWish
             new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such notice.'),
         ])]
         public array $notices,
-    ) {
-    }
+    ) {}
 }

@@ -35,8 +35,7 @@ final readonly class PasswordLinks
         private Logbook $logbook,
         private Ids $ids,
         private Throttle $throttle,
-    ) {
-    }
+    ) {}
 
     /** Nothing happens where nobody, or nobody's alone, is called so, the account is closed, or there is no address. */
     #[AsMessageHandler]
@@ -64,7 +63,11 @@ final readonly class PasswordLinks
             throw Problem::notAllowed('This person has no e-mail address. Make a sign-in card instead.');
         }
         if (!$this->throttle->hit('link to '.$person, self::MOST, self::WINDOW)->isAccepted()) {
-            throw new Problem(ProblemType::TooManyTries, 'Several links went to this person already. Wait a quarter of an hour, or make a sign-in card.', retryAfter: self::WINDOW);
+            throw new Problem(
+                ProblemType::TooManyTries,
+                'Several links went to this person already. Wait a quarter of an hour, or make a sign-in card.',
+                retryAfter: self::WINDOW,
+            );
         }
         $this->telling->password($row, 'link:'.$this->ids->next(), $caller->id);
         $this->logbook->write(Logbook::HOUSE, $caller, [['password-link', [], $person]]);
@@ -73,6 +76,12 @@ final readonly class PasswordLinks
 
     private function row(string $person): Row
     {
-        return new Row($this->db->fetchAssociative('SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id = ?', [Id::binary($person)]) ?: throw Problem::notFound('This person'));
+        return new Row(
+            $this->db->fetchAssociative(
+                'SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id = ?',
+                [Id::binary($person)],
+            )
+            ?: throw Problem::notFound('This person'),
+        );
     }
 }

@@ -10,12 +10,9 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class PasswordWish
 {
     public function __construct(
-        #[\SensitiveParameter]
-        #[Assert\Length(max: 200)]
-        public string $present,
+        #[\SensitiveParameter] #[Assert\Length(max: 200)] public string $present,
         #[\SensitiveParameter]
         #[Assert\Length(max: 1_000, maxMessage: 'Choose a password of 200 characters or fewer.')]
         public string $password,
-    ) {
-    }
+    ) {}
 }

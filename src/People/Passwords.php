@@ -14,13 +14,13 @@ final class Passwords
     private const SENTENCES = [
         'too-short' => 'Choose a password of 12 characters or more. Several words are easy to keep in mind.',
         'too-long' => 'Choose a password of 200 characters or fewer.',
-        'common' => 'That is among the first passwords anybody would try. Take several words that have nothing to do with each other.',
+        'common' =>
+            'That is among the first passwords anybody would try. Take several words that have nothing to do with each '
+                .'other.',
         'own' => 'That is made of your own name, login or address. Take words that have nothing to do with you.',
     ];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param list<string> $own names, login, address and number of whoever chooses it

@@ -28,14 +28,34 @@ final readonly class PeopleWriter
      *
      * @return array{string, string} the name they are sorted by, and all words they are found by, each led by a blank
      */
-    public function add(string $id, string $kind, string $division, string $given, string $family, ?int $level, ?string $number, ?string $email, ?string $login, ?string $preferred, ?string $former): array
-    {
+    public function add(
+        string $id,
+        string $kind,
+        string $division,
+        string $given,
+        string $family,
+        ?int $level,
+        ?string $number,
+        ?string $email,
+        ?string $login,
+        ?string $preferred,
+        ?string $former,
+    ): array {
         $sortName = self::sortName($given, $family);
         $names = $this->findable($id, $division, $given, $family, $preferred, $former, $number, $email, $login);
         $this->rows->add('person', [
-            'id' => BulkWriter::id($id), 'kind' => $kind, 'division_id' => BulkWriter::id($division), 'given_name' => $given, 'family_name' => $family,
-            'sort_name' => $sortName, 'terms' => $names, 'level' => $level, 'preferred_name' => $preferred, 'former_name' => $former,
-            'number' => $number, 'email' => $email,
+            'id' => BulkWriter::id($id),
+            'kind' => $kind,
+            'division_id' => BulkWriter::id($division),
+            'given_name' => $given,
+            'family_name' => $family,
+            'sort_name' => $sortName,
+            'terms' => $names,
+            'level' => $level,
+            'preferred_name' => $preferred,
+            'former_name' => $former,
+            'number' => $number,
+            'email' => $email,
         ]);
 
         return [$sortName, $names];
@@ -46,8 +66,17 @@ final readonly class PeopleWriter
      *
      * @return string the words, each led by a blank
      */
-    public function findable(string $id, string $division, string $given, string $family, ?string $preferred, ?string $former, ?string $number, ?string $email, ?string $login): string
-    {
+    public function findable(
+        string $id,
+        string $division,
+        string $given,
+        string $family,
+        ?string $preferred,
+        ?string $former,
+        ?string $number,
+        ?string $email,
+        ?string $login,
+    ): string {
         $terms = Terms::of(implode(' ', array_filter([$preferred, $given, $family, $former])), $number, $login);
         $names = ' '.implode(' ', $terms);
         foreach ($terms as $term) {
@@ -58,11 +87,21 @@ final readonly class PeopleWriter
         return $names;
     }
 
-    public function account(string $person, string $login, int $now, ?string $passwordHash = null, int $closedFrom = Time::FOREVER, bool $platformAdministrator = false): void
-    {
+    public function account(
+        string $person,
+        string $login,
+        int $now,
+        ?string $passwordHash = null,
+        int $closedFrom = Time::FOREVER,
+        bool $platformAdministrator = false,
+    ): void {
         $this->rows->add('account', [
-            'person_id' => BulkWriter::id($person), 'login' => mb_strtolower($login), 'password_hash' => $passwordHash,
-            'closed_from' => Instant::toSql($closedFrom), 'platform_administrator' => $platformAdministrator, 'made_at' => Instant::toSql($now),
+            'person_id' => BulkWriter::id($person),
+            'login' => mb_strtolower($login),
+            'password_hash' => $passwordHash,
+            'closed_from' => Instant::toSql($closedFrom),
+            'platform_administrator' => $platformAdministrator,
+            'made_at' => Instant::toSql($now),
         ]);
     }
 

@@ -60,8 +60,7 @@ final readonly class PersonController
         private Connection $db,
         private Transaction $transaction,
         private Logbook $logbook,
-    ) {
-    }
+    ) {}
 
     #[Route('/people/{person}', name: 'person', requirements: ['person' => Id::PATTERN], methods: ['GET'])]
     public function look(string $person, #[CurrentUser] Caller $caller): Response
@@ -75,32 +74,52 @@ final readonly class PersonController
     }
 
     #[Route('/people/{person}', name: 'change_person', requirements: ['person' => Id::PATTERN], methods: ['PUT'])]
-    public function change(string $person, #[MapRequestPayload] FactsWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
-        return $this->transaction->run($request, $caller, [], function () use ($person, $wish, $request, $caller): Answer {
-            $row = $this->gate->administered($person, $caller, 'Only administrators of their division change names, numbers and addresses.');
+    public function change(
+        string $person,
+        #[MapRequestPayload] FactsWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->transaction->run($request, $caller, [], function () use (
+            $person,
+            $wish,
+            $request,
+            $caller,
+        ): Answer {
+            $row = $this->gate->administered(
+                $person,
+                $caller,
+                'Only administrators of their division change names, numbers and addresses.',
+            );
             IfMatch::check($request, $row->int('version'));
             $facts = $this->checked($row, $wish);
-            $changed = array_keys(array_diff_assoc(array_map(strval(...), array_filter($facts, is_scalar(...))) + array_fill_keys(array_keys($facts), ''), array_map(strval(...), array_filter(PersonFacts::of($row), is_scalar(...))) + array_fill_keys(array_keys($facts), '')));
+            $changed = array_keys(
+                array_diff_assoc(
+                    array_map(strval(...), array_filter($facts, is_scalar(...)))
+                        + array_fill_keys(array_keys($facts), ''),
+                    array_map(strval(...), array_filter(PersonFacts::of($row), is_scalar(...)))
+                        + array_fill_keys(array_keys($facts), ''),
+                ),
+            );
             if ([] !== $changed) {
                 $this->facts->write($person, $facts);
                 $this->logbook->write(Logbook::HOUSE, $caller, [['person-changed', ['fields' => $changed], $person]]);
                 $told = [
                     'fields' => implode(
                         ', ',
-                        array_map(static fn (string $field): string => self::FIELDS[$field] ?? $field, $changed),
+                        array_map(static fn(string $field): string => self::FIELDS[$field] ?? $field, $changed),
                     ),
                 ];
-                $this->notices->tell([
-                    [$this->accounts->row($person), 'facts', $told],
-                    // The address of before is told, too: whoever takes one over does not go unseen.
-                    ...(
-                        \in_array('email', $changed, true)
-                            && null !== $row->stringOrNull('email') ? [
-                                [$row, 'facts', $told, $row->string('email')],
-                            ] : []
-                    ),
-                ], $caller);
+                $this->notices->tell(
+                    [
+                        [$this->accounts->row($person), 'facts', $told],
+                        // The address of before is told, too: whoever takes one over does not go unseen.
+                        ...\in_array('email', $changed, true) && null !== $row->stringOrNull('email')
+                            ? [[$row, 'facts', $told, $row->string('email')]]
+                            : [],
+                    ],
+                    $caller,
+                );
             }
 
             return $this->answer($person, $caller);
@@ -108,8 +127,12 @@ final readonly class PersonController
     }
 
     #[Route('/people/{person}/notes', name: 'write_note', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
-    public function write(string $person, #[MapRequestPayload] NoteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function write(
+        string $person,
+        #[MapRequestPayload] NoteWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         return $this->transaction->run($request, $caller, [], function () use ($person, $wish, $caller): Answer {
             $this->gate->cared($person, $caller);
             $this->notes->write($person, trim($wish->text), $caller);
@@ -119,10 +142,24 @@ final readonly class PersonController
     }
 
     /** Takes a note back, or puts it back. */
-    #[Route('/people/{person}/notes/{note}', name: 'take_note_back', requirements: ['person' => Id::PATTERN, 'note' => Id::PATTERN], methods: ['DELETE', 'PUT'])]
-    public function takeNoteBack(string $person, string $note, Request $request, #[CurrentUser] Caller $caller): Response
-    {
-        return $this->transaction->run($request, $caller, [], function () use ($person, $note, $request, $caller): Answer {
+    #[Route(
+        '/people/{person}/notes/{note}',
+        name: 'take_note_back',
+        requirements: ['person' => Id::PATTERN, 'note' => Id::PATTERN],
+        methods: ['DELETE', 'PUT'],
+    )]
+    public function takeNoteBack(
+        string $person,
+        string $note,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->transaction->run($request, $caller, [], function () use (
+            $person,
+            $note,
+            $request,
+            $caller,
+        ): Answer {
             $row = $this->gate->cared($person, $caller);
             $this->notes->takeBack(
                 $this->gate->everyId($person),
@@ -136,7 +173,12 @@ final readonly class PersonController
         });
     }
 
-    #[Route('/people/{person}/password-link', name: 'send_password_link', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
+    #[Route(
+        '/people/{person}/password-link',
+        name: 'send_password_link',
+        requirements: ['person' => Id::PATTERN],
+        methods: ['POST'],
+    )]
     public function sendLink(string $person, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
@@ -148,14 +190,23 @@ final readonly class PersonController
 
     /** Writes to the logbook that it was asked for; so it is no GET. */
     #[Dear]
-    #[Route('/people/{person}/export', name: 'export_person', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
+    #[Route(
+        '/people/{person}/export',
+        name: 'export_person',
+        requirements: ['person' => Id::PATTERN],
+        methods: ['POST'],
+    )]
     public function everything(string $person, Request $request, #[CurrentUser] Caller $caller): Response
     {
         // All of it would be kept beside the key.
         $request->headers->remove('Idempotency-Key');
 
         $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
-            $this->gate->administered($person, $caller, 'Only administrators of their division hand out what is held about somebody.');
+            $this->gate->administered(
+                $person,
+                $caller,
+                'Only administrators of their division hand out what is held about somebody.',
+            );
             $this->logbook->write(Logbook::HOUSE, $caller, [['person-exported', [], $person]]);
 
             return new Answer([]);
@@ -166,11 +217,25 @@ final readonly class PersonController
     }
 
     #[Dear]
-    #[Route('/people/{person}/erasure', name: 'erase_person', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
-    public function erase(string $person, #[MapRequestPayload] ApplyWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    #[Route(
+        '/people/{person}/erasure',
+        name: 'erase_person',
+        requirements: ['person' => Id::PATTERN],
+        methods: ['POST'],
+    )]
+    public function erase(
+        string $person,
+        #[MapRequestPayload] ApplyWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         return $wish->apply
-            ? $this->transaction->run($request, $caller, [], fn (): Answer => new Answer($this->erasure->of($person, true, $caller)))
+            ? $this->transaction->run(
+                $request,
+                $caller,
+                [],
+                fn(): Answer => new Answer($this->erasure->of($person, true, $caller)),
+            )
             : new Answer($this->erasure->of($person, false, $caller));
     }
 
@@ -184,9 +249,17 @@ final readonly class PersonController
     /** @return Facts */
     private function checked(Row $row, FactsWish $wish): array
     {
-        $text = static fn (?string $typed): ?string => '' === trim((string) $typed) ? null : trim((string) $typed);
+        $text = static fn(?string $typed): ?string => '' === trim((string) $typed) ? null : trim((string) $typed);
         $kind = PersonKind::from($row->string('person_kind'));
-        $facts = ['given' => trim($wish->given), 'family' => trim($wish->family), 'preferred' => $text($wish->preferred), 'former' => $text($wish->former), 'level' => $wish->level, 'number' => $text($wish->number), 'email' => null === $text($wish->email) ? null : mb_strtolower((string) $text($wish->email))];
+        $facts = [
+            'given' => trim($wish->given),
+            'family' => trim($wish->family),
+            'preferred' => $text($wish->preferred),
+            'former' => $text($wish->former),
+            'level' => $wish->level,
+            'number' => $text($wish->number),
+            'email' => null === $text($wish->email) ? null : mb_strtolower((string) $text($wish->email)),
+        ];
         $errors = new FieldErrors();
         if ([] === Folding::tokens($facts['given'].' '.$facts['family'])) {
             $errors->add('given', 'no-letters', 'Write a name with letters in it.');
@@ -195,13 +268,37 @@ final readonly class PersonController
             $errors->add('level', 'not-a-learner', 'Only learners have a level. Leave it empty.');
         }
         if (null !== $facts['number'] && $facts['number'] !== $row->stringOrNull('number')) {
-            $facts['number'] = AccountRows::numberAs($facts['number'], $kind, $this->roles->rules()->numbers, $code) ?? $facts['number'];
-            null === $code || $errors->add('number', $code, 'check-digit' === $code ? 'The check digit of this number is wrong, so it is mistyped somewhere. Look at it again.' : 'A number of such a person is written otherwise. See Rules, Numbers.');
-            null !== $code || $this->free('number', $facts['number'], $row, $errors, 'Somebody has this number already. If it is the same person, merge the two.');
+            $facts['number'] =
+                AccountRows::numberAs($facts['number'], $kind, $this->roles->rules()->numbers, $code)
+                ?? $facts['number'];
+            null === $code
+                || $errors->add(
+                    'number',
+                    $code,
+                    'check-digit' === $code
+                        ? 'The check digit of this number is wrong, so it is mistyped somewhere. Look at it again.'
+                        : 'A number of such a person is written otherwise. See Rules, Numbers.',
+                );
+            null !== $code
+                || $this->free(
+                    'number',
+                    $facts['number'],
+                    $row,
+                    $errors,
+                    'Somebody has this number already. If it is the same person, merge the two.',
+                );
         }
         if (null !== $facts['email'] && $facts['email'] !== $row->stringOrNull('email')) {
-            AccountRows::isAddress($facts['email']) || $errors->add('email', 'not-an-address', 'This is no e-mail address. Write it as name@example.org.');
-            $this->free('email', $facts['email'], $row, $errors, 'Somebody has this address already, and two people cannot sign in with one. If it is the same person, merge the two.');
+            AccountRows::isAddress($facts['email'])
+                || $errors->add('email', 'not-an-address', 'This is no e-mail address. Write it as name@example.org.');
+            $this->free(
+                'email',
+                $facts['email'],
+                $row,
+                $errors,
+                'Somebody has this address already, and two people cannot sign in with one. If it is the same person, '
+                    .'merge the two.',
+            );
         }
         $errors->check();
 
@@ -213,7 +310,13 @@ final readonly class PersonController
      */
     private function free(string $field, string $value, Row $row, FieldErrors $errors, string $sentence): void
     {
-        if (false !== $this->db->fetchOne("SELECT 1 FROM person WHERE $field = ? AND id <> ?", [$value, Id::binary($row->id('person_id'))])) {
+        if (
+            false
+            !== $this->db->fetchOne("SELECT 1 FROM person WHERE $field = ? AND id <> ?", [
+                $value,
+                Id::binary($row->id('person_id')),
+            ])
+        ) {
             $errors->add($field, 'taken', $sentence);
         }
     }

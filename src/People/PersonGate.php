@@ -22,13 +22,11 @@ final readonly class PersonGate
         private Caring $caring,
         private HouseClock $clock,
         private Locks $locks,
-    ) {
-    }
+    ) {}
 
     /**
      * @return array{Row, CareVerdict} with `PersonRow::COLUMNS`, `gone`, `gone_into`, `version`, `must_change`,
-     *        `has_password`,
-     *                                 `made_at`, `used_at`; and whether the caller may look after their account
+     *     `has_password`, `made_at`, `used_at`; and whether the caller may look after their account
      *
      * @throws Problem of type `NotAllowed` or `NotFound`
      */
@@ -40,12 +38,19 @@ final readonly class PersonGate
         // Whoever passes here inside a transaction is about to change them.
         $this->locks->people([$person], alone: true);
         $verdict = $this->caring->verdicts([$person], $caller)[$person] ?? throw Problem::notFound('This person');
-        $row = new Row($this->db->fetchAssociative(
-            'SELECT '.PersonRow::COLUMNS.', p.gone, p.gone_into, p.version, a.must_change, a.made_at, a.used_at,
+        $row = new Row(
+            $this->db->fetchAssociative(
+                'SELECT '
+                    .PersonRow::COLUMNS
+                    .', p.gone, p.gone_into, p.version, a.must_change, a.made_at, a.used_at,
                  a.password_hash IS NOT NULL AS has_password
-             FROM '.PersonRow::TABLES.' WHERE p.id = ?',
-            [Id::binary($person)],
-        ) ?: []);
+             FROM '
+                    .PersonRow::TABLES
+                    .' WHERE p.id = ?',
+                [Id::binary($person)],
+            )
+            ?: [],
+        );
         // A tie that is too fresh opens nobody's page.
         if (!$verdict->allowed() && [] === $this->caring->known([$row], $caller) && $person !== $caller->id) {
             throw Problem::notFound('This person');
@@ -71,13 +76,14 @@ final readonly class PersonGate
     {
         $now = Instant::toSql($this->clock->instant());
 
-        return false !== $this->db->fetchOne(
-            "SELECT 1 FROM enrollment_segment g
+        return false
+            !== $this->db->fetchOne(
+                "SELECT 1 FROM enrollment_segment g
              JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ?
                  AND own.from_at <= ? AND own.until_at > ? AND own.state = 'current'
              WHERE g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN ('current', 'paused') LIMIT 1",
-            [Id::binary($caller->id), $now, $now, Id::binary($person), $now, $now],
-        );
+                [Id::binary($caller->id), $now, $now, Id::binary($person), $now, $now],
+            );
     }
 
     /**
@@ -106,6 +112,14 @@ final readonly class PersonGate
      */
     public function everyId(string $person): array
     {
-        return [$person, ...array_map(static fn (mixed $id): string => Id::text(\is_string($id) ? $id : ''), $this->db->fetchFirstColumn("SELECT id FROM person WHERE gone_into = ? AND gone = 'merged'", [Id::binary($person)]))];
+        return [
+            $person,
+            ...array_map(
+                static fn(mixed $id): string => Id::text(\is_string($id) ? $id : ''),
+                $this->db->fetchFirstColumn("SELECT id FROM person WHERE gone_into = ? AND gone = 'merged'", [
+                    Id::binary($person),
+                ]),
+            ),
+        ];
     }
 }

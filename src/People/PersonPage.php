@@ -22,7 +22,10 @@ use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Sites\SiteRow;
 
-/** Somebody as staff of their reach meet them: who they are, their account, and every site of theirs with its reason line. */
+/**
+ * Somebody as staff of their reach meet them: who they are, their account, and every site of theirs with its reason
+ * line.
+ */
 final readonly class PersonPage
 {
     public function __construct(
@@ -34,8 +37,7 @@ final readonly class PersonPage
         private Roles $roles,
         private ReasonJson $reasons,
         private HouseClock $clock,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> schema `PersonPage` */
     public function of(string $personId, Caller $caller): array
@@ -54,37 +56,64 @@ final readonly class PersonPage
             'gone' => $row->stringOrNull('gone'),
             'into' => $row->idOrNull('gone_into'),
             'labels' => $this->labels->ofPeople([$personId])[$personId] ?? [],
-            'account' => null === $row->stringOrNull('login') || (!$verdict->allowed() && !$own) ? null : [
-                'login' => $row->string('login'), 'open' => $person->accountOpen($now), 'closedFrom' => $person->accountClosedFrom >= Time::FOREVER ? null : Instant::toJson($person->accountClosedFrom),
-                'hasPassword' => $row->bool('has_password'), 'mustChange' => $row->bool('must_change'), 'sessions' => is_numeric($sessions) ? (int) $sessions : 0,
-                'madeAt' => Instant::toJson($row->instantOrNull('made_at') ?? Time::BEGINNING), 'usedAt' => Instant::toJson($row->instantOrNull('used_at') ?? Time::BEGINNING),
-            ],
+            'account' =>
+                null === $row->stringOrNull('login') || (!$verdict->allowed() && !$own)
+                    ? null
+                    : [
+                        'login' => $row->string('login'),
+                        'open' => $person->accountOpen($now),
+                        'closedFrom' =>
+                            $person->accountClosedFrom >= Time::FOREVER
+                                ? null
+                                : Instant::toJson($person->accountClosedFrom),
+                        'hasPassword' => $row->bool('has_password'),
+                        'mustChange' => $row->bool('must_change'),
+                        'sessions' => is_numeric($sessions) ? (int) $sessions : 0,
+                        'madeAt' => Instant::toJson($row->instantOrNull('made_at') ?? Time::BEGINNING),
+                        'usedAt' => Instant::toJson($row->instantOrNull('used_at') ?? Time::BEGINNING),
+                    ],
             'looksAfter' => $verdict->allowed(),
             'refusal' => $verdict->refusal,
             'careFrom' => null === $verdict->from ? null : Instant::toJson($verdict->from),
             'administers' => $administers,
             'mayClose' => $verdict->allowed() && $administers,
             // What staff wrote down about somebody is not for them, nor for who does not look after them.
-            'notes' => $verdict->allowed() ? $this->notes->of(
-                $this->gate->everyId($personId),
-                $administers,
-                $caller,
-            ) : [],
+            'notes' => $verdict->allowed()
+                ? $this->notes->of($this->gate->everyId($personId), $administers, $caller)
+                : [],
             'sites' => $sites,
             'elsewhere' => $others,
         ];
     }
 
-    /** @return array{list<array<string, mixed>>, int} sites the caller runs or administers, and how many others there are */
+    /**
+     * @return array{list<array<string, mixed>>, int} sites the caller runs or administers, and how many others there
+     *     are
+     */
     private function sites(Row $personRow, Caller $caller, int $now): array
     {
         $at = Instant::toSql($now);
-        $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.SiteRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat,
-                 EXISTS (SELECT 1 FROM enrollment_segment own WHERE own.site_id = s.id AND own.person_id = ? AND own.from_at <= ? AND own.until_at > ? AND own.state = \'current\' AND own.role IN (?)) AS runs
-             FROM '.SiteRow::TABLES.' JOIN enrollment_segment g ON g.site_id = s.id WHERE g.person_id = ? AND s.taken_back = 0 ORDER BY t.starts_on DESC, s.title, s.id, g.from_at',
-            [Id::binary($caller->id), $at, $at, $this->roles->book()->holdersOf(Permission::LetIn) ?: [''], Id::binary($personRow->id('person_id'))], [3 => ArrayParameterType::STRING],
-        ));
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT '
+                    .SiteRow::COLUMNS
+                    .', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, EXISTS (SELECT 1 '
+                        .'FROM enrollment_segment own WHERE own.site_id = s.id AND own.person_id = ? '
+                        .'AND own.from_at <= ? AND own.until_at > ? AND own.state = \'current\' '
+                        .'AND own.role IN (?)) AS runs FROM '
+                    .SiteRow::TABLES
+                    .' JOIN enrollment_segment g ON g.site_id = s.id WHERE g.person_id = ? AND s.taken_back = 0 '
+                        .'ORDER BY t.starts_on DESC, s.title, s.id, g.from_at',
+                [
+                    Id::binary($caller->id),
+                    $at,
+                    $at,
+                    $this->roles->book()->holdersOf(Permission::LetIn) ?: [''],
+                    Id::binary($personRow->id('person_id')),
+                ],
+                [3 => ArrayParameterType::STRING],
+            ),
+        );
         $bySite = [];
         foreach ($rows as $row) {
             $bySite[$row->id('id')][] = $row;
@@ -105,7 +134,10 @@ final readonly class PersonPage
             $sites[] = [
                 'site' => SiteRow::json($own[0], $now),
                 'standing' => SegmentRow::json($timeline->at($now), $book),
-                'reason' => $this->reasons->forStaff($access->reason($timeline, $person, $site, $now), $access->standing(new Timeline([]), Gate::person($caller), $now, true, $site)),
+                'reason' => $this->reasons->forStaff(
+                    $access->reason($timeline, $person, $site, $now),
+                    $access->standing(new Timeline([]), Gate::person($caller), $now, true, $site),
+                ),
                 'stretches' => SegmentRow::stretches($timeline->segments, $book),
             ];
         }

@@ -14,14 +14,14 @@ use MintDoor\Hall\Row;
 /** A person read with division and account, between the database, the core and the contract. */
 final class PersonRow
 {
-    public const TABLES = 'person p JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id';
+    public const TABLES = 'person p JOIN division pd ON pd.id = p.division_id '
+        .'LEFT JOIN account a ON a.person_id = p.id';
 
-    public const COLUMNS = 'p.id AS person_id, p.kind AS person_kind, p.level, p.given_name, p.family_name, p.preferred_name, p.former_name, p.number, p.email, p.sort_name,
-        pd.code AS person_division, pd.name AS person_division_name, a.login, a.closed_from';
+    public const COLUMNS = 'p.id AS person_id, p.kind AS person_kind, p.level, p.given_name, p.family_name,
+        p.preferred_name, p.former_name, p.number, p.email, p.sort_name, pd.code AS person_division,
+        pd.name AS person_division_name, a.login, a.closed_from';
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     public static function person(Row $row): Person
     {
@@ -41,21 +41,33 @@ final class PersonRow
      */
     public static function name(Row $row, string $prefix = ''): string
     {
-        return trim(($row->stringOrNull($prefix.'preferred_name') ?? $row->string($prefix.'given_name')).' '.$row->string($prefix.'family_name'));
+        return trim(
+            ($row->stringOrNull($prefix.'preferred_name') ?? $row->string($prefix.'given_name'))
+                .' '
+                .$row->string($prefix.'family_name'),
+        );
     }
 
     /** All names a person may be looked for by. */
     public static function names(Row $row): string
     {
-        return implode(' ', array_filter([
-            $row->stringOrNull('preferred_name'), $row->string('given_name'), $row->string('family_name'), $row->stringOrNull('former_name'),
-        ]));
+        return implode(
+            ' ',
+            array_filter([
+                $row->stringOrNull('preferred_name'),
+                $row->string('given_name'),
+                $row->string('family_name'),
+                $row->stringOrNull('former_name'),
+            ]),
+        );
     }
 
     /** @return list<string> */
     public static function identifiers(Row $row): array
     {
-        return array_values(array_filter([$row->stringOrNull('number'), $row->stringOrNull('login'), $row->stringOrNull('email')]));
+        return array_values(
+            array_filter([$row->stringOrNull('number'), $row->stringOrNull('login'), $row->stringOrNull('email')]),
+        );
     }
 
     /** @return list<string> what only who knows somebody can name: a login can be guessed from the name */

@@ -11,9 +11,7 @@ final class Terms
 {
     private const LONGEST = 250;
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return list<string> no repeats; together, each led by a blank, never longer than their column */
     public static function of(string $names, ?string $number, ?string $login): array

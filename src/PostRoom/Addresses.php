@@ -10,11 +10,7 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 /** Addresses of the house's pages, as messages have them. They are never made from what a request calls the house. */
 final readonly class Addresses
 {
-    public function __construct(
-        #[Autowire('%env(MINT_DOOR_ADDRESS)%')]
-        private string $house,
-    ) {
-    }
+    public function __construct(#[Autowire('%env(MINT_DOOR_ADDRESS)%')] private string $house) {}
 
     /**
      * Where the link of a message leads.
@@ -25,12 +21,13 @@ final readonly class Addresses
     public function of(MessageKind $kind, string $token, string $site): string
     {
         // A token is in the fragment, which no server is sent and none logs.
-        return rtrim($this->house, '/').match (true) {
-            $kind->setsPassword() => '/welcome#'.$token,
-            $kind->linkIsSecret() => '/invitation#'.$token,
-            MessageKind::AccountChanged === $kind => '/',
-            MessageKind::SeatOffered === $kind => '/sites/in',
-            default => '/sites/'.$site.'/enter',
-        };
+        return rtrim($this->house, '/')
+            .match (true) {
+                $kind->setsPassword() => '/welcome#'.$token,
+                $kind->linkIsSecret() => '/invitation#'.$token,
+                MessageKind::AccountChanged === $kind => '/',
+                MessageKind::SeatOffered === $kind => '/sites/in',
+                default => '/sites/'.$site.'/enter',
+            };
     }
 }

@@ -24,9 +24,7 @@ final readonly class Budgets
 
     private const NEAR_OF_LINKS = 10;
 
-    public function __construct(private Throttle $throttle, private Roles $roles)
-    {
-    }
+    public function __construct(private Throttle $throttle, private Roles $roles) {}
 
     /**
      * Counts messages somebody sends.
@@ -34,8 +32,7 @@ final readonly class Budgets
      * @param non-empty-list<Outgoing> $messages
      *
      * @return list<Outgoing> those that are within what one person gets a day; of what a person asked for, or a door
-     *        does by
-     *                        itself, others are left out
+     *     does by itself, others are left out
      *
      * @throws Problem of type `TooManyTries` where a sender has no more
      */
@@ -43,7 +40,7 @@ final readonly class Budgets
     {
         $limits = $this->roles->limits();
         if (null !== $by) {
-            $outside = array_filter($messages, static fn (Outgoing $message): bool => null === $message->person);
+            $outside = array_filter($messages, static fn(Outgoing $message): bool => null === $message->person);
             $this->mind(
                 'mail outside of '.$by,
                 \count($outside),
@@ -52,18 +49,19 @@ final readonly class Budgets
             );
             $links = array_filter(
                 $messages,
-                static fn (Outgoing $message): bool => MessageKind::Password === $message->kind,
+                static fn(Outgoing $message): bool => MessageKind::Password === $message->kind,
             );
             $this->mind(
                 'links of '.$by,
                 \count($links),
                 $limits->passwordLinks,
-                'You may have %d links to set a password sent a day, and %d are left. Make sign-in cards instead, or send the rest tomorrow.',
+                'You may have %d links to set a password sent a day, and %d are left. Make sign-in cards instead, or '
+                    .'send the rest tomorrow.',
             );
         }
         $over = $this->throttle->spendEach(
             array_count_values(
-                array_filter(array_map(static fn (Outgoing $each): ?string => self::again($each->cause), $messages)),
+                array_filter(array_map(static fn(Outgoing $each): ?string => self::again($each->cause), $messages)),
             ),
             $limits->mailAgain,
             self::DAY,
@@ -83,10 +81,13 @@ final readonly class Budgets
             self::DAY,
         );
         // What happened to somebody's account is told, whatever else went there.
-        $kept = array_values(array_filter($messages, static fn (Outgoing $message): bool => !isset(
-            $over[self::again($message->cause) ?? ''],
-        )
-            && (!isset($full[self::recipient($message)]) || MessageKind::AccountChanged === $message->kind)));
+        $kept = array_values(
+            array_filter(
+                $messages,
+                static fn(Outgoing $message): bool => !isset($over[self::again($message->cause) ?? ''])
+                    && (!isset($full[self::recipient($message)]) || MessageKind::AccountChanged === $message->kind),
+            ),
+        );
         foreach ($messages as $message) {
             if (null !== $by && !\in_array($message, $kept, true)) {
                 $this->refuse(
@@ -132,11 +133,8 @@ final readonly class Budgets
      */
     private static function again(string $cause): ?string
     {
-        return 1 === preg_match('/^(again:[^:]+):/', $cause, $found) || 1 === preg_match(
-            '/^(invite:[^:]+):(?!1$)\d+$/',
-            $cause,
-            $found,
-        )
+        return 1 === preg_match('/^(again:[^:]+):/', $cause, $found)
+            || 1 === preg_match('/^(invite:[^:]+):(?!1$)\d+$/', $cause, $found)
             ? $found[1]
             : null;
     }
@@ -145,7 +143,11 @@ final readonly class Budgets
     {
         $left = 0 === $many ? 0 : $this->throttle->spend($key, $many, $most, self::DAY);
         if ($left < 0) {
-            throw new Problem(ProblemType::TooManyTries, \sprintf($sentence, $most, max(0, $left + $many)), retryAfter: self::DAY);
+            throw new Problem(
+                ProblemType::TooManyTries,
+                \sprintf($sentence, $most, max(0, $left + $many)),
+                retryAfter: self::DAY,
+            );
         }
     }
 

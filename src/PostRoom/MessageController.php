@@ -43,8 +43,7 @@ final readonly class MessageController
         private Transaction $transaction,
         private Ids $ids,
         private Directory $directory,
-    ) {
-    }
+    ) {}
 
     #[Route('/messages', name: 'messages', methods: ['GET'])]
     public function list(#[FromQuery] MessageFilter $filter, #[CurrentUser] Caller $caller): Response
@@ -56,8 +55,11 @@ final readonly class MessageController
 
     /** Sends messages once more, to where people are reached now. */
     #[Route('/messages/again', name: 'send_again', methods: ['POST'])]
-    public function again(#[MapRequestPayload] ChosenMessages $chosen, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function again(
+        #[MapRequestPayload] ChosenMessages $chosen,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         self::mindStaff($caller);
 
         return $this->transaction->run($request, $caller, [], function () use ($chosen, $caller): Answer {
@@ -70,7 +72,12 @@ final readonly class MessageController
                     default => null === $row->stringOrNull('email') ? 'no-address' : null,
                 };
                 if (null !== $why) {
-                    $left[] = ['id' => $row->id('id'), 'name' => null === $row->idOrNull('person_id') ? $row->string('address') : PersonRow::name($row), 'why' => $why];
+                    $left[] = [
+                        'id' => $row->id('id'),
+                        'name' =>
+                            null === $row->idOrNull('person_id') ? $row->string('address') : PersonRow::name($row),
+                        'why' => $why,
+                    ];
                 } else {
                     $again[] = new Outgoing(
                         MessageKind::from($row->string('kind')),
@@ -89,11 +96,24 @@ final readonly class MessageController
     }
 
     #[Route('/messages/withdraw', name: 'withdraw_messages', methods: ['POST'])]
-    public function withdraw(#[MapRequestPayload] ChosenMessages $chosen, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function withdraw(
+        #[MapRequestPayload] ChosenMessages $chosen,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         self::mindStaff($caller);
 
-        return $this->transaction->run($request, $caller, [], fn (): Answer => new Answer(['withdrawn' => $this->room->withdraw('id', array_map(static fn (Row $row): string => $row->id('id'), $this->seen($chosen, $caller)))]));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [],
+            fn(): Answer => new Answer([
+                'withdrawn' => $this->room->withdraw(
+                    'id',
+                    array_map(static fn(Row $row): string => $row->id('id'), $this->seen($chosen, $caller)),
+                ),
+            ]),
+        );
     }
 
     /** What somebody would read. Sends nothing. */
@@ -103,17 +123,45 @@ final readonly class MessageController
         self::mindStaff($caller);
         $kind = MessageKind::from($wish->kind);
         $person = $this->people->at($wish->person ?? $caller->id, $caller)[0];
-        $access = $kind->ofSite() && null !== $wish->site ? $this->gate->at($wish->site, $caller)->require(Permission::WriteToPeople, 'You may not write to people of this site. Its leads and co-tutors can.') : null;
+        $access =
+            $kind->ofSite() && null !== $wish->site
+                ? $this->gate
+                    ->at($wish->site, $caller)
+                    ->require(
+                        Permission::WriteToPeople,
+                        'You may not write to people of this site. Its leads and co-tutors can.',
+                    )
+                : null;
         $values = match (true) {
-            null !== $access => $this->telling->ofSite($access, $person, null === $wish->role ? null : new Segment(new Window($access->now), State::Current, [$wish->role], false, $access->now), $wish->words),
-            $kind->ofSite() => [...$this->telling->ofPerson($person), 'site' => 'Name of the site', 'role' => 'learner', 'until' => '', 'by' => $caller->name, 'words' => $wish->words],
+            null !== $access => $this->telling->ofSite(
+                $access,
+                $person,
+                null === $wish->role
+                    ? null
+                    : new Segment(new Window($access->now), State::Current, [$wish->role], false, $access->now),
+                $wish->words,
+            ),
+            $kind->ofSite() => [
+                ...$this->telling->ofPerson($person),
+                'site' => 'Name of the site',
+                'role' => 'learner',
+                'until' => '',
+                'by' => $caller->name,
+                'words' => $wish->words,
+            ],
             default => $this->telling->welcome($person, $caller, $wish->words),
         };
         $sample = $kind->ofSite() ? null : $wish->sample;
         if (null !== $sample) {
-            $values = [...$values, 'name' => trim($sample->given.' '.$sample->family), 'given' => $sample->given, 'login' => $sample->login, 'division' => $sample->division];
+            $values = [
+                ...$values,
+                'name' => trim($sample->given.' '.$sample->family),
+                'given' => $sample->given,
+                'login' => $sample->login,
+                'division' => $sample->division,
+            ];
         }
-        $division = $wish->division ?? $access?->site->division ?? $person->string('person_division');
+        $division = $wish->division ?? ($access?->site->division ?? $person->string('person_division'));
         $reach = $this->directory->reachOf($caller);
         // Words of a division are for those who have to do with it.
         if (
@@ -124,24 +172,29 @@ final readonly class MessageController
         ) {
             throw Problem::notFound('This division');
         }
-        [$template, $whose] = null === $wish->subject || null === $wish->body ? $this->texts->nearest($kind, $access?->site->id, $division) : [
-            new Template($wish->subject, $wish->body),
-            'unsaved',
-        ];
+        [$template, $whose] =
+            null === $wish->subject || null === $wish->body
+                ? $this->texts->nearest($kind, $access?->site->id, $division)
+                : [new Template($wish->subject, $wish->body), 'unsaved'];
         $letter = $template->fill($values);
         $link = $this->addresses->of($kind, '…', $wish->site ?? '…');
 
-        return new Answer(['to' => null === $sample ? $person->stringOrNull('email') : $sample->email, 'subject' => $letter->subject, 'text' => $letter->asText($link), 'html' => $letter->asHtml($link), 'whose' => $whose, 'problems' => array_map(TemplateController::problem(...), $template->problems($kind))]);
+        return new Answer([
+            'to' => null === $sample ? $person->stringOrNull('email') : $sample->email,
+            'subject' => $letter->subject,
+            'text' => $letter->asText($link),
+            'html' => $letter->asHtml($link),
+            'whose' => $whose,
+            'problems' => array_map(TemplateController::problem(...), $template->problems($kind)),
+        ]);
     }
 
     /** The message that something sent again was at first. */
     private static function first(Row $message): string
     {
-        return 1 === preg_match(
-            '/^again:([^:]+):/',
-            $message->string('cause'),
-            $found,
-        ) ? $found[1] : $message->id('id');
+        return 1 === preg_match('/^again:([^:]+):/', $message->string('cause'), $found)
+            ? $found[1]
+            : $message->id('id');
     }
 
     /** @return list<Row> */

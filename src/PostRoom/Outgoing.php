@@ -29,6 +29,5 @@ final readonly class Outgoing
         public ?int $position = null,
         public ?string $line = null,
         public ?string $invitation = null,
-    ) {
-    }
+    ) {}
 }

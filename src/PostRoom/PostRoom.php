@@ -17,8 +17,9 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Messenger\Stamp\DelayStamp;
 
 /**
- * The queue of messages. What is queued is held for a while, in which it can be withdrawn, and then delivered by a worker.
- * A message and the job that will send it are written in the transaction of what they tell of: neither is there without it.
+ * The queue of messages. What is queued is held for a while, in which it can be withdrawn, and then delivered by a
+ * worker. A message and the job that will send it are written in the transaction of what they tell of: neither is there
+ * without it.
  */
 final readonly class PostRoom
 {
@@ -28,10 +29,8 @@ final readonly class PostRoom
         private HouseClock $clock,
         private MessageBusInterface $bus,
         private Budgets $budgets,
-        #[Autowire('%env(int:POST_ROOM_HOLD)%')]
-        private int $hold,
-    ) {
-    }
+        #[Autowire('%env(int:POST_ROOM_HOLD)%')] private int $hold,
+    ) {}
 
     /**
      * @param list<Outgoing> $messages of causes that were told before, nothing more is sent
@@ -48,12 +47,28 @@ final readonly class PostRoom
         $due = $this->db->fetchOne('SELECT UTC_TIMESTAMP(3) + INTERVAL ? SECOND', [$wait]);
         $rows = new BulkWriter($this->db);
         foreach ($messages as $message) {
-            $rows->add('message', [
-                'id' => BulkWriter::id($this->ids->next()), 'cause' => $message->cause, 'kind' => $message->kind->value, 'person_id' => BulkWriter::id($message->person), 'address' => $message->address,
-                'site_id' => BulkWriter::id($message->site), 'sheet_id' => BulkWriter::id($message->sheet), 'position' => $message->position, 'line_id' => BulkWriter::id($message->line), 'invitation_id' => BulkWriter::id($message->invitation),
-                'subject' => mb_substr($message->letter->subject, 0, 400), 'body' => $message->letter->text, 'state' => MessageState::Held->value,
-                'made_by' => BulkWriter::id($by), 'made_at' => Instant::toSql($this->clock->instant()), 'due_at' => \is_string($due) ? $due : null,
-            ], ignore: true);
+            $rows->add(
+                'message',
+                [
+                    'id' => BulkWriter::id($this->ids->next()),
+                    'cause' => $message->cause,
+                    'kind' => $message->kind->value,
+                    'person_id' => BulkWriter::id($message->person),
+                    'address' => $message->address,
+                    'site_id' => BulkWriter::id($message->site),
+                    'sheet_id' => BulkWriter::id($message->sheet),
+                    'position' => $message->position,
+                    'line_id' => BulkWriter::id($message->line),
+                    'invitation_id' => BulkWriter::id($message->invitation),
+                    'subject' => mb_substr($message->letter->subject, 0, 400),
+                    'body' => $message->letter->text,
+                    'state' => MessageState::Held->value,
+                    'made_by' => BulkWriter::id($by),
+                    'made_at' => Instant::toSql($this->clock->instant()),
+                    'due_at' => \is_string($due) ? $due : null,
+                ],
+                ignore: true,
+            );
         }
         $rows->flush();
         $this->wake($wait);
@@ -75,9 +90,16 @@ final readonly class PostRoom
      */
     public function withdraw(string $by, array $ids): int
     {
-        return [] === $ids ? 0 : (int) $this->db->executeStatement(
-            "UPDATE message SET state = 'withdrawn', due_at = NULL WHERE $by IN (?) AND state IN ('held', 'delayed')",
-            [array_map(Id::binary(...), $ids)], [ArrayParameterType::BINARY],
-        );
+        return [] === $ids
+            ? 0
+            : (int) $this->db->executeStatement(
+                <<<SQL
+                    UPDATE message
+                    SET state = 'withdrawn', due_at = NULL
+                    WHERE $by IN (?) AND state IN ('held', 'delayed')
+                    SQL,
+                [array_map(Id::binary(...), $ids)],
+                [ArrayParameterType::BINARY],
+            );
     }
 }

@@ -15,30 +15,22 @@ final readonly class PreviewWish
     public function __construct(
         #[Assert\Choice(callback: [self::class, 'kinds'], message: 'There is no such kind of message.')]
         public string $kind,
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')]
-        public ?string $site = null,
-        #[Assert\Length(max: 32)]
-        public ?string $division = null,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')] public ?string $site = null,
+        #[Assert\Length(max: 32)] public ?string $division = null,
         /** Whose copy it is; one's own where none is named. */
         #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')]
         public ?string $person = null,
         /** The role it tells of. */
-        #[Assert\Length(max: 32)]
-        public ?string $role = null,
-        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')]
-        public string $words = '',
-        #[Assert\Length(max: 1_000)]
-        public ?string $subject = null,
-        #[Assert\Length(max: 2 * Template::LONGEST_BODY)]
-        public ?string $body = null,
-        #[Assert\Valid]
-        public ?SampleWish $sample = null,
-    ) {
-    }
+        #[Assert\Length(max: 32)] public ?string $role = null,
+        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')] public string $words = '',
+        #[Assert\Length(max: 1_000)] public ?string $subject = null,
+        #[Assert\Length(max: 2 * Template::LONGEST_BODY)] public ?string $body = null,
+        #[Assert\Valid] public ?SampleWish $sample = null,
+    ) {}
 
     /** @return list<string> */
     public static function kinds(): array
     {
-        return array_map(static fn (MessageKind $kind): string => $kind->value, MessageKind::cases());
+        return array_map(static fn(MessageKind $kind): string => $kind->value, MessageKind::cases());
     }
 }

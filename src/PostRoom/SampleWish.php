@@ -10,16 +10,10 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class SampleWish
 {
     public function __construct(
-        #[Assert\Length(max: 80)]
-        public string $given,
-        #[Assert\Length(max: 80)]
-        public string $family,
-        #[Assert\Length(max: 80)]
-        public string $login = '',
-        #[Assert\Length(max: 190)]
-        public ?string $email = null,
-        #[Assert\Length(max: 80)]
-        public string $division = '',
-    ) {
-    }
+        #[Assert\Length(max: 80)] public string $given,
+        #[Assert\Length(max: 80)] public string $family,
+        #[Assert\Length(max: 80)] public string $login = '',
+        #[Assert\Length(max: 190)] public ?string $email = null,
+        #[Assert\Length(max: 80)] public string $division = '',
+    ) {}
 }

@@ -5,6 +5,4 @@ declare(strict_types=1);
 namespace MintDoor\PostRoom;
 
 /** A job: delivers the messages that are due. */
-final readonly class SendDue
-{
-}
+final readonly class SendDue {}

@@ -24,10 +24,10 @@ use Symfony\Component\Mime\Email;
 use Symfony\Component\Mime\Exception\ExceptionInterface as MimeException;
 
 /**
- * Delivers due messages. Those in hand are locked until it is written down what became of them, so that several workers never
- * take the same. Into the house's own post room letters and what is noted of them are one transaction: a worker that is killed
- * leaves both or neither. A server outside cannot be part of a transaction: there one message is in hand at a time, and one
- * that was taken just before a crash goes again under the same `Message-ID`.
+ * Delivers due messages. Those in hand are locked until it is written down what became of them, so that several workers
+ * never take the same. Into the house's own post room letters and what is noted of them are one transaction: a worker
+ * that is killed leaves both or neither. A server outside cannot be part of a transaction: there one message is in hand
+ * at a time, and one that was taken just before a crash goes again under the same `Message-ID`.
  */
 final readonly class Sender
 {
@@ -45,14 +45,10 @@ final readonly class Sender
         private PostRoom $room,
         private HouseClock $clock,
         private Addresses $addresses,
-        #[Autowire('%env(MAILER_DSN)%')]
-        private string $dsn,
-        #[Autowire('%env(MAIL_FROM)%')]
-        private string $from,
-        #[Autowire('%env(MINT_DOOR_NAME)%')]
-        private string $house,
-    ) {
-    }
+        #[Autowire('%env(MAILER_DSN)%')] private string $dsn,
+        #[Autowire('%env(MAIL_FROM)%')] private string $from,
+        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $house,
+    ) {}
 
     #[AsMessageHandler]
     public function __invoke(SendDue $job): void
@@ -70,7 +66,14 @@ final readonly class Sender
     private function some(int $most): int
     {
         return $this->db->transactional(function () use ($most): int {
-            $rows = Row::all($this->db->fetchAllAssociative('SELECT id, kind, person_id, invitation_id, site_id, address, subject, body, tries FROM message WHERE due_at <= UTC_TIMESTAMP(3) ORDER BY due_at, id LIMIT '.$most.' FOR UPDATE SKIP LOCKED'));
+            $rows = Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT id, kind, person_id, invitation_id, site_id, address, subject, body, tries FROM message '
+                        .'WHERE due_at <= UTC_TIMESTAMP(3) ORDER BY due_at, id LIMIT '
+                        .$most
+                        .' FOR UPDATE SKIP LOCKED',
+                ),
+            );
             $tokens = new BulkWriter($this->db);
             $arrived = $failed = [];
             foreach ($rows as $row) {
@@ -101,8 +104,17 @@ final readonly class Sender
         };
         $link = $this->addresses->of($kind, $token, (string) $row->idOrNull('site_id'));
         $letter = new Letter($row->string('subject'), $row->string('body'));
-        $email = (new Email())->from(new Address($this->from, $this->house))->to($row->string('address'))->subject($letter->subject)->text($letter->asText($link))->html($letter->asHtml($link));
-        $email->getHeaders()->addIdHeader('Message-ID', $row->id('id').'@'.(explode('@', $this->from)[1] ?? 'mint-door.invalid'))->addTextHeader('Auto-Submitted', 'auto-generated')->addTextHeader('X-Try', (string) ($row->int('tries') + 1));
+        $email = (new Email())
+            ->from(new Address($this->from, $this->house))
+            ->to($row->string('address'))
+            ->subject($letter->subject)
+            ->text($letter->asText($link))
+            ->html($letter->asHtml($link));
+        $email
+            ->getHeaders()
+            ->addIdHeader('Message-ID', $row->id('id').'@'.(explode('@', $this->from)[1] ?? 'mint-door.invalid'))
+            ->addTextHeader('Auto-Submitted', 'auto-generated')
+            ->addTextHeader('X-Try', (string) ($row->int('tries') + 1));
 
         return $email;
     }
@@ -111,7 +123,11 @@ final readonly class Sender
     private function token(MessageKind $kind, string $person, BulkWriter $tokens): string
     {
         $token = self::fresh();
-        $tokens->add('first_password', ['token_hash' => hash('sha256', $token, true), 'person_id' => BulkWriter::id($person), 'expires_at' => Instant::toSql($this->clock->instant() + (self::LINK_HOLDS[$kind->value] ?? 0))]);
+        $tokens->add('first_password', [
+            'token_hash' => hash('sha256', $token, true),
+            'person_id' => BulkWriter::id($person),
+            'expires_at' => Instant::toSql($this->clock->instant() + (self::LINK_HOLDS[$kind->value] ?? 0)),
+        ]);
 
         return $token;
     }
@@ -120,7 +136,10 @@ final readonly class Sender
     private function answering(string $invitation, BulkWriter $tokens): string
     {
         $token = self::fresh();
-        $tokens->add('invitation_link', ['token_hash' => hash('sha256', $token, true), 'invitation_id' => BulkWriter::id($invitation)]);
+        $tokens->add('invitation_link', [
+            'token_hash' => hash('sha256', $token, true),
+            'invitation_id' => BulkWriter::id($invitation),
+        ]);
 
         return $token;
     }
@@ -137,16 +156,32 @@ final readonly class Sender
     private function note(array $arrived, array $failed): void
     {
         if ([] !== $arrived) {
-            $this->db->executeStatement(\sprintf(
-                "UPDATE message SET state = '%s', tries = tries + 1, reason = NULL, due_at = NULL, sent_at = ? WHERE id IN (%s)", Delivery::arrived()->state->value, implode(', ', array_map(static fn (string $id): string => (string) BulkWriter::id($id)?->sql, $arrived)),
-            ), [Instant::toSql($this->clock->instant())]);
+            $this->db->executeStatement(
+                \sprintf(
+                    <<<'SQL'
+                        UPDATE message
+                        SET state = '%s', tries = tries + 1, reason = NULL, due_at = NULL, sent_at = ?
+                        WHERE id IN (%s)
+                        SQL,
+                    Delivery::arrived()->state->value,
+                    implode(
+                        ', ',
+                        array_map(static fn(string $id): string => (string) BulkWriter::id($id)?->sql, $arrived),
+                    ),
+                ),
+                [Instant::toSql($this->clock->instant())],
+            );
         }
         $waits = [];
         foreach ($failed as [$row, $code, $words]) {
             $delivery = Delivery::failed($code, $row->int('tries') + 1);
             $waits[$delivery->again] = MessageState::Delayed === $delivery->state;
             $this->db->executeStatement(
-                'UPDATE message SET state = ?, tries = tries + 1, reason = ?, due_at = '.(MessageState::Delayed === $delivery->state ? 'UTC_TIMESTAMP(3) + INTERVAL '.$delivery->again.' SECOND' : 'NULL').' WHERE id = ?',
+                'UPDATE message SET state = ?, tries = tries + 1, reason = ?, due_at = '
+                    .(MessageState::Delayed === $delivery->state
+                        ? 'UTC_TIMESTAMP(3) + INTERVAL '.$delivery->again.' SECOND'
+                        : 'NULL')
+                    .' WHERE id = ?',
                 [$delivery->state->value, $words, Id::binary($row->id('id'))],
             );
         }

@@ -24,10 +24,8 @@ final readonly class Telling
         private PostRoom $room,
         private Texts $texts,
         private Roles $roles,
-        #[Autowire('%env(MINT_DOOR_NAME)%')]
-        private string $house,
-    ) {
-    }
+        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $house,
+    ) {}
 
     /**
      * How somebody would be told of a change.
@@ -51,16 +49,26 @@ final readonly class Telling
     }
 
     /**
-     * Queues what the lines of a sheet tell, and withdraws what lines that were taken back had told. Runs in their transaction.
+     * Queues what the lines of a sheet tell, and withdraws what lines that were taken back had told. Runs in their
+     * transaction.
      *
      * @param array<array-key, StoredLine>                    $lines  as they were applied
      * @param array<int, Row>                                 $people one a line
      * @param array<array-key, array{line: string, ...}>      $stored ids of the lines
      * @param ?string                                         $words  of whoever applies them; null tells nobody
      */
-    public function lines(SiteAccess $access, array $lines, array $people, array $stored, string $sheet, ?string $words): void
-    {
-        $this->room->withdraw('line_id', array_values(array_filter(array_map(static fn (StoredLine $line): ?string => $line->undoes, $lines))));
+    public function lines(
+        SiteAccess $access,
+        array $lines,
+        array $people,
+        array $stored,
+        string $sheet,
+        ?string $words,
+    ): void {
+        $this->room->withdraw(
+            'line_id',
+            array_values(array_filter(array_map(static fn(StoredLine $line): ?string => $line->undoes, $lines))),
+        );
         if (null === $words) {
             return;
         }
@@ -74,8 +82,22 @@ final readonly class Telling
                 && 'mail' === self::how($line->verb, $person)
                 && State::Waiting !== $line->line->after?->state
             ) {
-                $template = $templates[$kind->value] ??= $this->texts->nearest($kind, $access->site->id, $access->site->division)[0];
-                $messages[] = new Outgoing($kind, $line->personId, $person->string('email'), $template->fill($this->ofSite($access, $person, $line->line->after, $words)), 'line:'.$stored[$key]['line'], $access->site->id, $sheet, (int) $key, $stored[$key]['line']);
+                $template = $templates[$kind->value] ??= $this->texts->nearest(
+                    $kind,
+                    $access->site->id,
+                    $access->site->division,
+                )[0];
+                $messages[] = new Outgoing(
+                    $kind,
+                    $line->personId,
+                    $person->string('email'),
+                    $template->fill($this->ofSite($access, $person, $line->line->after, $words)),
+                    'line:'.$stored[$key]['line'],
+                    $access->site->id,
+                    $sheet,
+                    (int) $key,
+                    $stored[$key]['line'],
+                );
             }
         }
         $this->room->queue($messages, $access->caller->id);
@@ -92,8 +114,20 @@ final readonly class Telling
         foreach (null === $words ? [] : $made as ['person' => $person, 'position' => $position]) {
             $address = $person->stringOrNull('email');
             if (null !== $address) {
-                $template = $templates[$person->string('person_division')] ??= $this->texts->nearest(MessageKind::Welcome, null, $person->string('person_division'))[0];
-                $messages[] = new Outgoing(MessageKind::Welcome, $person->id('person_id'), $address, $template->fill($this->welcome($person, $by, (string) $words)), 'account:'.$person->id('person_id'), sheet: $sheet, position: $position);
+                $template = $templates[$person->string('person_division')] ??= $this->texts->nearest(
+                    MessageKind::Welcome,
+                    null,
+                    $person->string('person_division'),
+                )[0];
+                $messages[] = new Outgoing(
+                    MessageKind::Welcome,
+                    $person->id('person_id'),
+                    $address,
+                    $template->fill($this->welcome($person, $by, (string) $words)),
+                    'account:'.$person->id('person_id'),
+                    sheet: $sheet,
+                    position: $position,
+                );
             }
         }
         $this->room->queue($messages, $by->id);
@@ -103,26 +137,63 @@ final readonly class Telling
     public function ofSite(SiteAccess $access, Row $person, ?Segment $after, string $words): array
     {
         $role = $this->roles->book()->pick($after->roles ?? [])[0] ?? null;
-        $until = null === $after || $after->window->until >= Time::FOREVER ? '' : ' until '.(new \DateTimeImmutable('@'.($after->window->until - 1)))->setTimezone($access->zone())->format('j F Y');
+        $until =
+            null === $after || $after->window->until >= Time::FOREVER
+                ? ''
+                : ' until '
+                    .(new \DateTimeImmutable('@'.($after->window->until - 1)))
+                        ->setTimezone($access->zone())
+                        ->format('j F Y');
 
-        return [...$this->ofPerson($person), 'site' => $access->row->string('title'), 'role' => null === $role ? '' : mb_strtolower($role->name), 'until' => $until, 'by' => $access->caller->name, 'words' => $words];
+        return [
+            ...$this->ofPerson($person),
+            'site' => $access->row->string('title'),
+            'role' => null === $role ? '' : mb_strtolower($role->name),
+            'until' => $until,
+            'by' => $access->caller->name,
+            'words' => $words,
+        ];
     }
 
     /** @return array<string, string> */
     public function welcome(Row $person, Caller $by, string $words): array
     {
-        return [...$this->ofPerson($person), 'division' => $person->string('person_division_name'), 'by' => $by->name, 'words' => $words];
+        return [
+            ...$this->ofPerson($person),
+            'division' => $person->string('person_division_name'),
+            'by' => $by->name,
+            'words' => $words,
+        ];
     }
 
     /** A link to set a password, at once. */
     public function password(Row $person, string $cause, ?string $by): void
     {
-        $this->room->queue([new Outgoing(MessageKind::Password, $person->id('person_id'), $person->string('email'), $this->texts->nearest(MessageKind::Password, null, $person->string('person_division'))[0]->fill($this->ofPerson($person)), $cause)], $by, held: false);
+        $this->room->queue(
+            [
+                new Outgoing(
+                    MessageKind::Password,
+                    $person->id('person_id'),
+                    $person->string('email'),
+                    $this->texts
+                        ->nearest(MessageKind::Password, null, $person->string('person_division'))[0]
+                        ->fill($this->ofPerson($person)),
+                    $cause,
+                ),
+            ],
+            $by,
+            held: false,
+        );
     }
 
     /** @return array<string, string> */
     public function ofPerson(Row $person): array
     {
-        return ['name' => PersonRow::name($person), 'given' => $person->stringOrNull('preferred_name') ?? $person->string('given_name'), 'login' => $person->string('login'), 'house' => $this->house];
+        return [
+            'name' => PersonRow::name($person),
+            'given' => $person->stringOrNull('preferred_name') ?? $person->string('given_name'),
+            'login' => $person->string('login'),
+            'house' => $this->house,
+        ];
     }
 }

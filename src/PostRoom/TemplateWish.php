@@ -13,15 +13,10 @@ final readonly class TemplateWish
 {
     public function __construct(
         public string $subject,
-        #[Assert\Length(max: 4 * Template::LONGEST_BODY, maxMessage: 'Shorten the text.')]
-        public string $body,
-        #[Assert\Length(max: 32)]
-        public ?string $division = null,
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')]
-        public ?string $site = null,
+        #[Assert\Length(max: 4 * Template::LONGEST_BODY, maxMessage: 'Shorten the text.')] public string $body,
+        #[Assert\Length(max: 32)] public ?string $division = null,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')] public ?string $site = null,
         /** The version that was looked at; 0 where there was none. */
-        #[Assert\PositiveOrZero]
-        public int $version = 0,
-    ) {
-    }
+        #[Assert\PositiveOrZero] public int $version = 0,
+    ) {}
 }

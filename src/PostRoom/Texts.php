@@ -16,9 +16,7 @@ use MintDoor\Sites\Divisions;
 /** The templates of messages: a site's own, its division's, the platform's, or those the house began with. */
 final readonly class Texts
 {
-    public function __construct(private Connection $db, private Divisions $divisions)
-    {
-    }
+    public function __construct(private Connection $db, private Divisions $divisions) {}
 
     /**
      * The one that is used.
@@ -32,7 +30,15 @@ final readonly class Texts
     {
         $of = $this->of($kind, $site, $division);
         $rows = [];
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT of_id, subject, body FROM message_template WHERE kind = ? AND of_id IN (?)', [$kind->value, array_map(Id::binary(...), array_values($of))], [1 => ArrayParameterType::BINARY])) as $row) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT of_id, subject, body FROM message_template WHERE kind = ? AND of_id IN (?)',
+                    [$kind->value, array_map(Id::binary(...), array_values($of))],
+                    [1 => ArrayParameterType::BINARY],
+                ),
+            ) as $row
+        ) {
             $rows[$row->id('of_id')] = $row;
         }
         foreach ($of as $scope => $id) {
@@ -51,7 +57,11 @@ final readonly class Texts
      */
     public function of(MessageKind $kind, ?string $site, ?string $division): array
     {
-        $ids = ['site' => $site, 'division' => null === $division ? null : ($this->divisions->all()[$division]['id'] ?? null), 'platform' => Id::NONE];
+        $ids = [
+            'site' => $site,
+            'division' => null === $division ? null : $this->divisions->all()[$division]['id'] ?? null,
+            'platform' => Id::NONE,
+        ];
 
         return array_filter(array_intersect_key($ids, array_flip($kind->scopes())), is_string(...));
     }

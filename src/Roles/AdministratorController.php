@@ -35,8 +35,7 @@ final readonly class AdministratorController
         private Logbook $logbook,
         private SessionStore $sessions,
         private Locks $locks,
-    ) {
-    }
+    ) {}
 
     #[Route('/administrators', name: 'administrators', methods: ['GET'])]
     public function all(#[CurrentUser] Caller $caller): Response
@@ -47,28 +46,69 @@ final readonly class AdministratorController
     }
 
     /** Makes somebody an administrator, of the platform or of divisions, or ends it. */
-    #[Route('/administrators/{person}', name: 'name_administrator', requirements: ['person' => Id::PATTERN], methods: ['PUT'])]
-    public function name(string $person, #[MapRequestPayload] AdministratorWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    #[Route(
+        '/administrators/{person}',
+        name: 'name_administrator',
+        requirements: ['person' => Id::PATTERN],
+        methods: ['PUT'],
+    )]
+    public function name(
+        string $person,
+        #[MapRequestPayload] AdministratorWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         $this->mayNobodyElse($caller);
 
         return $this->transaction->run($request, $caller, [], function () use ($person, $wish, $caller): Answer {
             $this->locks->people([$person], alone: true);
-            $rows = Row::all($this->db->fetchAllAssociative('SELECT person_id, platform_administrator, closed_from FROM account WHERE platform_administrator = 1 OR person_id = ? ORDER BY person_id FOR UPDATE', [Id::binary($person)]));
+            $rows = Row::all(
+                $this->db->fetchAllAssociative(
+                    <<<'SQL'
+                        SELECT person_id, platform_administrator, closed_from
+                        FROM account
+                        WHERE platform_administrator = 1 OR person_id = ?
+                        ORDER BY person_id
+                        FOR UPDATE
+                        SQL,
+                    [Id::binary($person)],
+                ),
+            );
             $now = $this->clock->instant();
-            $own = array_values(array_filter($rows, static fn (Row $row): bool => $row->id('person_id') === $person))[0] ?? null;
-            $others = \count(array_filter($rows, static fn (Row $row): bool => $row->id('person_id') !== $person && $row->bool('platform_administrator') && $row->instant('closed_from') > $now));
-            $was = ['platform' => true === $own?->bool('platform_administrator'), 'divisions' => $this->divisionsOf($person)];
+            $own =
+                array_values(array_filter($rows, static fn(Row $row): bool => $row->id('person_id') === $person))[0]
+                ?? null;
+            $others = \count(
+                array_filter(
+                    $rows,
+                    static fn(Row $row): bool => $row->id('person_id') !== $person
+                        && $row->bool('platform_administrator')
+                        && $row->instant('closed_from') > $now,
+                ),
+            );
+            $was = [
+                'platform' => true === $own?->bool('platform_administrator'),
+                'divisions' => $this->divisionsOf($person),
+            ];
             $will = ['platform' => $wish->platform, 'divisions' => array_values(array_unique($wish->divisions))];
             sort($will['divisions']);
-            $this->mind(Administrators::refusal($was['platform'], $will['platform'], $others, null !== $own && $own->instant('closed_from') > $now));
+            $this->mind(
+                Administrators::refusal(
+                    $was['platform'],
+                    $will['platform'],
+                    $others,
+                    null !== $own && $own->instant('closed_from') > $now,
+                ),
+            );
             if (null === $own && [] !== $will['divisions']) {
                 $this->mind('no-account');
             }
             if ($was !== $will) {
                 $this->store($person, $will);
                 $this->sessions->renewOf($person);
-                $this->logbook->write(Logbook::HOUSE, $caller, [['administrator-named', ['before' => $was, 'after' => $will], $person]]);
+                $this->logbook->write(Logbook::HOUSE, $caller, [
+                    ['administrator-named', ['before' => $was, 'after' => $will], $person],
+                ]);
             }
 
             return $this->answer();
@@ -86,24 +126,60 @@ final readonly class AdministratorController
     {
         match ($refusal) {
             null => null,
-            'last-administrator' => throw Problem::field('/platform', $refusal, 'Somebody has to administer the platform. Name another administrator first.'),
-            default => throw Problem::field('/platform', $refusal, 'They have no open account, so they could not sign in. Give them one first.'),
+            'last-administrator' => throw Problem::field(
+                '/platform',
+                $refusal,
+                'Somebody has to administer the platform. Name another administrator first.',
+            ),
+            default => throw Problem::field(
+                '/platform',
+                $refusal,
+                'They have no open account, so they could not sign in. Give them one first.',
+            ),
         };
     }
 
     /** @return list<string> codes */
     private function divisionsOf(string $person): array
     {
-        return array_map(static fn (Row $row): string => $row->string('code'), Row::all($this->db->fetchAllAssociative('SELECT d.code FROM division_administrator a JOIN division d ON d.id = a.division_id WHERE a.person_id = ? ORDER BY d.code', [Id::binary($person)])));
+        return array_map(
+            static fn(Row $row): string => $row->string('code'),
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    <<<'SQL'
+                        SELECT d.code
+                        FROM division_administrator a
+                        JOIN division d ON d.id = a.division_id
+                        WHERE a.person_id = ?
+                        ORDER BY d.code
+                        SQL,
+                    [Id::binary($person)],
+                ),
+            ),
+        );
     }
 
     /** @param array{platform: bool, divisions: list<string>} $will */
     private function store(string $person, array $will): void
     {
-        $this->db->executeStatement('UPDATE account SET platform_administrator = ? WHERE person_id = ?', [(int) $will['platform'], Id::binary($person)]);
+        $this->db->executeStatement('UPDATE account SET platform_administrator = ? WHERE person_id = ?', [
+            (int) $will['platform'],
+            Id::binary($person),
+        ]);
         $this->db->executeStatement('DELETE FROM division_administrator WHERE person_id = ?', [Id::binary($person)]);
         foreach ($will['divisions'] as $division) {
-            if (1 !== (int) $this->db->executeStatement('INSERT INTO division_administrator (person_id, division_id) SELECT ?, id FROM division WHERE code = ?', [Id::binary($person), $division])) {
+            if (
+                1
+                !== (int) $this->db->executeStatement(
+                    <<<'SQL'
+                        INSERT INTO division_administrator (person_id, division_id)
+                        SELECT ?, id
+                        FROM division
+                        WHERE code = ?
+                        SQL,
+                    [Id::binary($person), $division],
+                )
+            ) {
                 throw Problem::field('/divisions', 'unknown', 'Choose divisions from the list.');
             }
         }
@@ -112,15 +188,26 @@ final readonly class AdministratorController
     private function answer(): Answer
     {
         $rows = $this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.', a.platform_administrator, (SELECT GROUP_CONCAT(ad.code ORDER BY ad.code SEPARATOR \' \') FROM division_administrator da JOIN division ad ON ad.id = da.division_id WHERE da.person_id = p.id) AS divisions
-             FROM '.PersonRow::TABLES.' WHERE a.platform_administrator = 1 OR p.id IN (SELECT person_id FROM division_administrator) ORDER BY a.platform_administrator DESC, p.sort_name',
+            'SELECT '
+                .PersonRow::COLUMNS
+                .', a.platform_administrator, (SELECT GROUP_CONCAT(ad.code ORDER BY ad.code SEPARATOR \' \') '
+                    .'FROM division_administrator da JOIN division ad ON ad.id = da.division_id '
+                    .'WHERE da.person_id = p.id) AS divisions FROM '
+                .PersonRow::TABLES
+                .' WHERE a.platform_administrator = 1 OR p.id IN (SELECT person_id FROM division_administrator) '
+                    .'ORDER BY a.platform_administrator DESC, p.sort_name',
         );
 
-        return new Answer(['items' => array_map(fn (Row $row): array => [
-            'person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)],
-            'platform' => $row->bool('platform_administrator'),
-            'divisions' => $row->list('divisions'),
-            'closed' => $row->instant('closed_from') <= $this->clock->instant(),
-        ], Row::all($rows))]);
+        return new Answer([
+            'items' => array_map(
+                fn(Row $row): array => [
+                    'person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)],
+                    'platform' => $row->bool('platform_administrator'),
+                    'divisions' => $row->list('divisions'),
+                    'closed' => $row->instant('closed_from') <= $this->clock->instant(),
+                ],
+                Row::all($rows),
+            ),
+        ]);
     }
 }

@@ -12,8 +12,6 @@ final readonly class AdministratorWish
     /** @param list<string> $divisions codes */
     public function __construct(
         public bool $platform,
-        #[Assert\All([new Assert\Type('string')])]
-        public array $divisions = [],
-    ) {
-    }
+        #[Assert\All([new Assert\Type('string')])] public array $divisions = [],
+    ) {}
 }

@@ -21,9 +21,7 @@ final class Roles implements ResetInterface
     /** @var array{int, string}|null version and when it was made, where that is known before it is read */
     private ?array $expected = null;
 
-    public function __construct(private readonly Connection $db)
-    {
-    }
+    public function __construct(private readonly Connection $db) {}
 
     public function book(): RoleBook
     {
@@ -83,7 +81,9 @@ final class Roles implements ResetInterface
 
     private function read(): Rules
     {
-        $row = $this->db->fetchAssociative('SELECT version, made_at, settings FROM rule_book ORDER BY version DESC LIMIT 1');
+        $row = $this->db->fetchAssociative(
+            'SELECT version, made_at, settings FROM rule_book ORDER BY version DESC LIMIT 1',
+        );
         $row = new Row(false === $row ? [] : $row);
         $rules = RulesCodec::read($row->json('settings'));
         $this->version = $row->int('version');

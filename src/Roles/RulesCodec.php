@@ -19,23 +19,27 @@ use MintDoor\Core\Sites\LevelBand;
 /** Rules between the core and the JSON they are stored and answered as. */
 final class RulesCodec
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return array<string, list<mixed>|array<string, int>> schema `Rules` */
     public static function write(Rules $rules): array
     {
         return [
             'roles' => array_map(self::writeRole(...), $rules->roles->all()),
-            'numbers' => array_map(static fn (NumberFormat $format): array => [
-                'name' => $format->name, 'kinds' => array_map(static fn (PersonKind $kind): string => $kind->value, $format->kinds),
-                'prefix' => $format->prefix, 'digits' => $format->digits, 'checked' => $format->checked,
-            ], $rules->numbers),
+            'numbers' => array_map(
+                static fn(NumberFormat $format): array => [
+                    'name' => $format->name,
+                    'kinds' => array_map(static fn(PersonKind $kind): string => $kind->value, $format->kinds),
+                    'prefix' => $format->prefix,
+                    'digits' => $format->digits,
+                    'checked' => $format->checked,
+                ],
+                $rules->numbers,
+            ),
             'limits' => get_object_vars($rules->limits),
             'nicknames' => $rules->nicknames(),
             'outside' => array_map(
-                static fn (string $division, Outside $rule): array => ['division' => $division, 'rule' => $rule->value],
+                static fn(string $division, Outside $rule): array => ['division' => $division, 'rule' => $rule->value],
                 array_keys($rules->outside),
                 array_values($rules->outside),
             ),
@@ -45,14 +49,21 @@ final class RulesCodec
     /** @param array<array-key, mixed> $data as `write()` made it; what is not understood is left out */
     public static function read(array $data): Rules
     {
-        $maps = static fn (mixed $list): array => array_values(array_filter((array) $list, is_array(...)));
+        $maps = static fn(mixed $list): array => array_values(array_filter((array) $list, is_array(...)));
         $limits = array_filter((array) ($data['limits'] ?? []), is_int(...));
 
         return new Rules(
             new RoleBook(array_map(self::readRole(...), $maps($data['roles'] ?? []))),
-            array_map(static fn (array $each): NumberFormat => new NumberFormat(
-                self::string($each['name'] ?? ''), self::kinds($each['kinds'] ?? []), self::string($each['prefix'] ?? ''), (int) self::string($each['digits'] ?? 0), true === ($each['checked'] ?? false),
-            ), $maps($data['numbers'] ?? [])),
+            array_map(
+                static fn(array $each): NumberFormat => new NumberFormat(
+                    self::string($each['name'] ?? ''),
+                    self::kinds($each['kinds'] ?? []),
+                    self::string($each['prefix'] ?? ''),
+                    (int) self::string($each['digits'] ?? 0),
+                    true === ($each['checked'] ?? false),
+                ),
+                $maps($data['numbers'] ?? []),
+            ),
             new Limits(...array_intersect_key($limits, get_object_vars(new Limits()))),
             array_map(self::strings(...), array_values((array) ($data['nicknames'] ?? Nicknames::FIRST_ROWS))),
             self::outside($maps($data['outside'] ?? [])),
@@ -81,17 +92,35 @@ final class RulesCodec
     /** @return array<string, mixed> schema `RoleRules` */
     private static function writeRole(Role $role): array
     {
-        $codes = static fn (array $cases): array => array_map(static fn (\BackedEnum $case): int|string => $case->value, $cases);
-        $levels = static fn (?LevelBand $band): ?array => null === $band ? null : [$band->lowest, $band->highest];
+        $codes = static fn(array $cases): array => array_map(
+            static fn(\BackedEnum $case): int|string => $case->value,
+            $cases,
+        );
+        $levels = static fn(?LevelBand $band): ?array => null === $band ? null : [$band->lowest, $band->highest];
 
         return [
-            'code' => $role->code, 'name' => $role->name, 'standard' => $role->standard, 'rank' => $role->rank,
-            'permissions' => $codes($role->permissions), 'for' => $codes($role->for), 'suggestFor' => $codes($role->suggestFor),
-            'givenBy' => $role->givenBy, 'lead' => $role->lead, 'takesSeat' => $role->takesSeat, 'listed' => $role->listed,
-            'caution' => $role->caution, 'learnersOf' => $levels($role->learnersOf),
-            'bands' => array_map(static fn (Band $band): array => [
-                'name' => $band->name, 'divisions' => $band->divisions, 'levels' => $levels($band->levels), 'permissions' => $codes($band->permissions),
-            ], $role->bands),
+            'code' => $role->code,
+            'name' => $role->name,
+            'standard' => $role->standard,
+            'rank' => $role->rank,
+            'permissions' => $codes($role->permissions),
+            'for' => $codes($role->for),
+            'suggestFor' => $codes($role->suggestFor),
+            'givenBy' => $role->givenBy,
+            'lead' => $role->lead,
+            'takesSeat' => $role->takesSeat,
+            'listed' => $role->listed,
+            'caution' => $role->caution,
+            'learnersOf' => $levels($role->learnersOf),
+            'bands' => array_map(
+                static fn(Band $band): array => [
+                    'name' => $band->name,
+                    'divisions' => $band->divisions,
+                    'levels' => $levels($band->levels),
+                    'permissions' => $codes($band->permissions),
+                ],
+                $role->bands,
+            ),
         ];
     }
 
@@ -112,12 +141,15 @@ final class RulesCodec
             false !== ($settings['listed'] ?? true),
             isset($settings['caution']) ? self::string($settings['caution']) : null,
             self::levels($settings['learnersOf'] ?? null),
-            array_map(static fn (array $band): Band => new Band(
-                self::string($band['name'] ?? ''),
-                self::strings($band['divisions'] ?? []),
-                self::levels($band['levels'] ?? null),
-                self::permissions($band['permissions'] ?? []),
-            ), array_values(array_filter((array) ($settings['bands'] ?? []), is_array(...)))),
+            array_map(
+                static fn(array $band): Band => new Band(
+                    self::string($band['name'] ?? ''),
+                    self::strings($band['divisions'] ?? []),
+                    self::levels($band['levels'] ?? null),
+                    self::permissions($band['permissions'] ?? []),
+                ),
+                array_values(array_filter((array) ($settings['bands'] ?? []), is_array(...))),
+            ),
         );
     }
 
@@ -148,6 +180,8 @@ final class RulesCodec
     {
         $values = self::strings($values);
 
-        return 2 === \count($values) && (int) $values[0] <= (int) $values[1] ? new LevelBand((int) $values[0], (int) $values[1]) : null;
+        return 2 === \count($values) && (int) $values[0] <= (int) $values[1]
+            ? new LevelBand((int) $values[0], (int) $values[1])
+            : null;
     }
 }

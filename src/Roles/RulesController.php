@@ -33,8 +33,7 @@ final readonly class RulesController
         private Roles $roles,
         private RulesHandler $handler,
         private Transaction $transaction,
-    ) {
-    }
+    ) {}
 
     /** The rules as they are, or as they were in an earlier version. */
     #[Route('/rules', name: 'rules', methods: ['GET'])]
@@ -44,7 +43,12 @@ final readonly class RulesController
             throw Problem::notAllowed('The rules are for staff. What you may do in a site is said there.');
         }
         $row = $this->db->fetchAssociative(
-            'SELECT b.version, b.made_at, b.settings, p.given_name, p.family_name, p.preferred_name FROM rule_book b LEFT JOIN person p ON p.id = b.made_by WHERE b.version = ?',
+            <<<'SQL'
+                SELECT b.version, b.made_at, b.settings, p.given_name, p.family_name, p.preferred_name
+                FROM rule_book b
+                LEFT JOIN person p ON p.id = b.made_by
+                WHERE b.version = ?
+                SQL,
             [$version ?? $this->roles->version()],
         );
         $row = new Row(false === $row ? throw Problem::notFound('This version of the rules') : $row);
@@ -55,15 +59,24 @@ final readonly class RulesController
             'madeBy' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
             'mayChange' => $caller->platformAdministrator,
             'rules' => RulesCodec::write(RulesCodec::read($row->json('settings'))),
-            'permissions' => array_map(static fn (Permission $permission): array => ['code' => $permission->value, 'needs' => array_map(static fn (Permission $needed): string => $needed->value, $permission->needs())], Permission::cases()),
+            'permissions' => array_map(
+                static fn(Permission $permission): array => [
+                    'code' => $permission->value,
+                    'needs' => array_map(static fn(Permission $needed): string => $needed->value, $permission->needs()),
+                ],
+                Permission::cases(),
+            ),
             'standards' => RuleLaws::STANDARDS,
         ]))->versioned($row->int('version'));
     }
 
     #[Dear]
     #[Route('/rules', name: 'change_rules', methods: ['PUT'])]
-    public function change(#[MapRequestPayload] RulesWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function change(
+        #[MapRequestPayload] RulesWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         if (!$caller->platformAdministrator) {
             throw Problem::notAllowed(self::CHANGES);
         }
@@ -72,8 +85,13 @@ final readonly class RulesController
             return new Answer([...$this->handler->preview($after), 'version' => $this->roles->version()]);
         }
 
-        return $this->transaction->run($request, $caller, [], fn (): Answer => new Answer(
-            $this->handler->apply($after, $caller, static fn (int $version) => IfMatch::check($request, $version)),
-        ));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [],
+            fn(): Answer => new Answer(
+                $this->handler->apply($after, $caller, static fn(int $version) => IfMatch::check($request, $version)),
+            ),
+        );
     }
 }

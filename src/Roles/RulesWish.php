@@ -8,9 +8,5 @@ namespace MintDoor\Roles;
 final readonly class RulesWish
 {
     /** @param array<string, mixed> $rules schema `Rules` */
-    public function __construct(
-        public array $rules,
-        public bool $apply = false,
-    ) {
-    }
+    public function __construct(public array $rules, public bool $apply = false) {}
 }

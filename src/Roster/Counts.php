@@ -27,11 +27,7 @@ final readonly class Counts
 {
     private const COLUMNS = ['learners', 'staff', 'others', 'unlisted', 'seats_held'];
 
-    public function __construct(
-        private Connection $db,
-        private Roles $roles,
-    ) {
-    }
+    public function __construct(private Connection $db, private Roles $roles) {}
 
     /**
      * One statement, three where something has to be counted anew.
@@ -48,8 +44,10 @@ final readonly class Counts
         sort($sites);
         $counts = $stale = [];
         $rows = $this->db->fetchAllAssociative(
-            'SELECT s.id AS site_id, s.roster_version, c.'.implode(', c.', self::COLUMNS).' FROM site s
-             LEFT JOIN site_count c ON c.site_id = s.id AND c.roster_version = s.roster_version AND c.from_at <= ? AND c.until_at > ? WHERE s.id IN (?)',
+            'SELECT s.id AS site_id, s.roster_version, c.'
+                .implode(', c.', self::COLUMNS)
+                .' FROM site s LEFT JOIN site_count c ON c.site_id = s.id AND c.roster_version = s.roster_version '
+                    .'AND c.from_at <= ? AND c.until_at > ? WHERE s.id IN (?)',
             [Instant::toSql($now), Instant::toSql($now), array_map(Id::binary(...), $sites)],
             [2 => ArrayParameterType::BINARY],
         );
@@ -72,16 +70,30 @@ final readonly class Counts
     {
         $delta = array_fill_keys(self::COLUMNS, 0);
         foreach ([[-1, $before], [1, $after->at($now)]] as [$by, $segment]) {
-            foreach (null === $segment ? [] : $this->countsAs(new Row(Enrollments::columns($segment, $this->roles->book()))) as $column) {
+            if (null === $segment) {
+                continue;
+            }
+            foreach ($this->countsAs(new Row(Enrollments::columns($segment, $this->roles->book()))) as $column) {
                 $delta[$column] += $by;
             }
         }
         $at = Instant::toSql($now);
         $this->db->executeStatement(
-            'UPDATE site_count c JOIN site s ON s.id = c.site_id SET '.implode(', ', array_map(static fn (string $column): string => "c.$column = c.$column + ?", self::COLUMNS)).',
+            'UPDATE site_count c JOIN site s ON s.id = c.site_id SET '
+                .implode(
+                    ', ',
+                    array_map(static fn(string $column): string => "c.$column = c.$column + ?", self::COLUMNS),
+                )
+                .',
                  c.until_at = LEAST(c.until_at, ?), c.roster_version = s.roster_version
              WHERE c.site_id = ? AND c.roster_version >= s.roster_version - 1 AND c.from_at <= ? AND c.until_at > ?',
-            [...array_values($delta), Instant::toSql($after->nextChange($now) ?? Time::FOREVER), Id::binary($siteId), $at, $at],
+            [
+                ...array_values($delta),
+                Instant::toSql($after->nextChange($now) ?? Time::FOREVER),
+                Id::binary($siteId),
+                $at,
+                $at,
+            ],
         );
     }
 
@@ -116,13 +128,22 @@ final readonly class Counts
         $count = get_object_vars($this->of([$site], $now)[$site] ?? new SiteCount());
         [$early, $late] = [Instant::toSql(min($instant, $now)), Instant::toSql(max($instant, $now))];
         $columns = 'role, state, listed, holds_seat, COUNT(*) AS people FROM enrollment_segment';
-        $rows = Row::all($this->db->fetchAllAssociative(
-            "SELECT 1 AS early, $columns FORCE INDEX (counting) WHERE site_id = ? AND until_at > ? AND until_at <= ? AND from_at <= ? GROUP BY role, state, listed, holds_seat
-             UNION ALL SELECT 0, $columns FORCE INDEX (beginning) WHERE site_id = ? AND from_at > ? AND from_at <= ? AND until_at > ? GROUP BY role, state, listed, holds_seat",
-            [Id::binary($site), $early, $late, $early, Id::binary($site), $early, $late, $late],
-        ));
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                <<<SQL
+                    SELECT 1 AS early, $columns FORCE INDEX (counting)
+                    WHERE site_id = ? AND until_at > ? AND until_at <= ? AND from_at <= ?
+                    GROUP BY role, state, listed, holds_seat
+                    UNION ALL
+                    SELECT 0, $columns FORCE INDEX (beginning)
+                    WHERE site_id = ? AND from_at > ? AND from_at <= ? AND until_at > ?
+                    GROUP BY role, state, listed, holds_seat
+                    SQL,
+                [Id::binary($site), $early, $late, $early, Id::binary($site), $early, $late, $late],
+            ),
+        );
         foreach ($rows as $row) {
-            $by = $row->bool('early') === ($instant < $now) ? 1 : -1;
+            $by = $row->bool('early') === $instant < $now ? 1 : -1;
             foreach ($this->countsAs($row) as $column) {
                 $count['seats_held' === $column ? 'seatsHeld' : $column] += $by * $row->int('people');
             }
@@ -139,13 +160,26 @@ final readonly class Counts
     private function countOn(array $sites, int $now): array
     {
         $at = Instant::toSql($now);
-        $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT site_id, role, state, listed, holds_seat, from_at > ? AS later, COUNT(*) AS people, MIN(IF(from_at > ?, from_at, until_at)) AS changes_at
-             FROM enrollment_segment WHERE site_id IN (?) AND until_at > ? GROUP BY site_id, role, state, listed, holds_seat, later',
-            [$at, $at, array_map(Id::binary(...), $sites), $at],
-            [2 => ArrayParameterType::BINARY],
-        ));
-        $counted = array_fill_keys($sites, ['learners' => 0, 'staff' => 0, 'others' => 0, 'unlisted' => 0, 'seats_held' => 0]);
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                <<<'SQL'
+                    SELECT site_id, role, state, listed, holds_seat, from_at > ? AS later, COUNT(*) AS people,
+                        MIN(IF(from_at > ?, from_at, until_at)) AS changes_at
+                    FROM enrollment_segment
+                    WHERE site_id IN (?) AND until_at > ?
+                    GROUP BY site_id, role, state, listed, holds_seat, later
+                    SQL,
+                [$at, $at, array_map(Id::binary(...), $sites), $at],
+                [2 => ArrayParameterType::BINARY],
+            ),
+        );
+        $counted = array_fill_keys($sites, [
+            'learners' => 0,
+            'staff' => 0,
+            'others' => 0,
+            'unlisted' => 0,
+            'seats_held' => 0,
+        ]);
         $until = array_fill_keys($sites, Instant::toSql(Time::FOREVER));
         foreach ($rows as $row) {
             $site = $row->id('site_id');
@@ -175,8 +209,15 @@ final readonly class Counts
         $places = '(?'.str_repeat(', ?', \count($columns)).')';
         try {
             $this->db->executeStatement(
-                'INSERT INTO site_count (site_id, '.implode(', ', $columns).') VALUES '.implode(', ', array_fill(0, $rows, $places))
-                .' ON DUPLICATE KEY UPDATE '.implode(', ', array_map(static fn (string $column): string => "$column = VALUES($column)", $columns)),
+                'INSERT INTO site_count (site_id, '
+                    .implode(', ', $columns)
+                    .') VALUES '
+                    .implode(', ', array_fill(0, $rows, $places))
+                    .' ON DUPLICATE KEY UPDATE '
+                    .implode(
+                        ', ',
+                        array_map(static fn(string $column): string => "$column = VALUES($column)", $columns),
+                    ),
                 $values,
                 array_fill(0, \count($values), ParameterType::STRING),
             );
@@ -187,6 +228,12 @@ final readonly class Counts
 
     private function count(Row $row): SiteCount
     {
-        return new SiteCount($row->int('learners'), $row->int('staff'), $row->int('others'), $row->int('unlisted'), $row->int('seats_held'));
+        return new SiteCount(
+            $row->int('learners'),
+            $row->int('staff'),
+            $row->int('others'),
+            $row->int('unlisted'),
+            $row->int('seats_held'),
+        );
     }
 }

@@ -33,12 +33,7 @@ final readonly class Enrollments
     public const UNANSWERED = 'w.accepted_at > ? AND w.live = 1
         AND NOT EXISTS (SELECT 1 FROM mark m WHERE m.pass_id = w.id AND m.until_at > ?)';
 
-    public function __construct(
-        private Connection $db,
-        private Roles $roles,
-        private Locks $locks,
-    ) {
-    }
+    public function __construct(private Connection $db, private Roles $roles, private Locks $locks) {}
 
     public function of(string $siteId, string $personId): Enrollment
     {
@@ -52,7 +47,10 @@ final readonly class Enrollments
      */
     public function ofPeople(string $siteId, array $people): array
     {
-        $found = $this->ofAll('p.site_id = ? AND p.person_id IN (?)', 'm.site_id = ? AND m.person_id IN (?)', [Id::binary($siteId), array_map(Id::binary(...), $people)]);
+        $found = $this->ofAll('p.site_id = ? AND p.person_id IN (?)', 'm.site_id = ? AND m.person_id IN (?)', [
+            Id::binary($siteId),
+            array_map(Id::binary(...), $people),
+        ]);
         $byPerson = [];
         foreach ($found as $key => $enrollment) {
             $byPerson[substr($key, \strlen($siteId))] = $enrollment;
@@ -77,7 +75,15 @@ final readonly class Enrollments
     public function versions(string $siteId, array $people): array
     {
         $versions = array_fill_keys($people, 0);
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT person_id, version FROM enrollment WHERE site_id = ? AND person_id IN (?)', [Id::binary($siteId), array_map(Id::binary(...), $people)], [1 => ArrayParameterType::BINARY])) as $row) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT person_id, version FROM enrollment WHERE site_id = ? AND person_id IN (?)',
+                    [Id::binary($siteId), array_map(Id::binary(...), $people)],
+                    [1 => ArrayParameterType::BINARY],
+                ),
+            ) as $row
+        ) {
             $versions[$row->id('person_id')] = $row->int('version');
         }
 
@@ -96,8 +102,15 @@ final readonly class Enrollments
         $this->locks->mind($siteId, array_keys($people));
         $ids = array_map(Id::binary(...), array_keys($people));
         $this->db->executeStatement(
-            'INSERT INTO enrollment (site_id, person_id, version, terms) SELECT ?, id, 1, terms FROM person WHERE id IN (?) ON DUPLICATE KEY UPDATE enrollment.version = enrollment.version + 1',
-            [Id::binary($siteId), $ids], [1 => ArrayParameterType::BINARY],
+            <<<'SQL'
+                INSERT INTO enrollment (site_id, person_id, version, terms)
+                SELECT ?, id, 1, terms
+                FROM person
+                WHERE id IN (?)
+                ON DUPLICATE KEY UPDATE enrollment.version = enrollment.version + 1
+                SQL,
+            [Id::binary($siteId), $ids],
+            [1 => ArrayParameterType::BINARY],
         );
         $this->write($siteId, $people);
 
@@ -113,7 +126,15 @@ final readonly class Enrollments
     {
         $this->locks->people($people);
         $names = [];
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT id, sort_name FROM person WHERE id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT id, sort_name FROM person WHERE id IN (?)',
+                    [array_map(Id::binary(...), $people)],
+                    [ArrayParameterType::BINARY],
+                ),
+            ) as $row
+        ) {
             $names[$row->id('id')] = $row->string('sort_name');
         }
         $timelines = [];
@@ -134,11 +155,20 @@ final readonly class Enrollments
     /** @param non-empty-array<string, array{Timeline, string}> $people timeline and sort name by person id */
     private function write(string $siteId, array $people): void
     {
-        $this->db->executeStatement('DELETE FROM enrollment_segment WHERE site_id = ? AND person_id IN (?)', [Id::binary($siteId), array_map(Id::binary(...), array_keys($people))], [1 => ArrayParameterType::BINARY]);
+        $this->db->executeStatement(
+            'DELETE FROM enrollment_segment WHERE site_id = ? AND person_id IN (?)',
+            [Id::binary($siteId), array_map(Id::binary(...), array_keys($people))],
+            [1 => ArrayParameterType::BINARY],
+        );
         $rows = new BulkWriter($this->db);
         foreach ($people as $personId => [$timeline, $sortName]) {
             foreach ($timeline->segments as $segment) {
-                $rows->add('enrollment_segment', ['site_id' => BulkWriter::id($siteId), 'person_id' => BulkWriter::id($personId), ...self::columns($segment, $this->roles->book()), 'sort_name' => $sortName]);
+                $rows->add('enrollment_segment', [
+                    'site_id' => BulkWriter::id($siteId),
+                    'person_id' => BulkWriter::id($personId),
+                    ...self::columns($segment, $this->roles->book()),
+                    'sort_name' => $sortName,
+                ]);
             }
         }
         $rows->flush();
@@ -148,7 +178,7 @@ final readonly class Enrollments
     public static function columns(Segment $segment, RoleBook $roles): array
     {
         $picked = $roles->pick($segment->roles);
-        $leading = $segment->state->here() && [] !== array_filter($picked, static fn ($role): bool => $role->lead);
+        $leading = $segment->state->here() && [] !== array_filter($picked, static fn($role): bool => $role->lead);
 
         return [
             'from_at' => Instant::toSql($segment->window->from),
@@ -157,7 +187,7 @@ final readonly class Enrollments
             'role' => $picked[0]->code ?? '',
             'roles' => implode(' ', $segment->roles),
             'rank' => $picked[0]->rank ?? 0,
-            'listed' => (int) ([] === $picked || [] !== array_filter($picked, static fn ($role): bool => $role->listed)),
+            'listed' => (int) ([] === $picked || [] !== array_filter($picked, static fn($role): bool => $role->listed)),
             'holds_seat' => (int) $roles->holdsSeat($segment),
             'leads' => (int) $leading,
             'since_at' => Instant::toSql($segment->since),
@@ -171,14 +201,18 @@ final readonly class Enrollments
         $at = Instant::toSql($now);
         // Each half is read in the order of an index that has all of it; grouped together they would be sorted.
         $holds = "holds_seat = 1 AND state <> 'upcoming'";
-        foreach (Row::all($this->db->fetchAllAssociative(
-            "SELECT ? AS from_at, until_at, COUNT(*) AS people FROM enrollment_segment FORCE INDEX (counting)
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    "SELECT ? AS from_at, until_at, COUNT(*) AS people FROM enrollment_segment FORCE INDEX (counting)
                 WHERE site_id = ? AND until_at > ? AND from_at <= ? AND $holds GROUP BY until_at
              UNION ALL
              SELECT from_at, until_at, COUNT(*) FROM enrollment_segment FORCE INDEX (beginning)
                 WHERE site_id = ? AND from_at > ? AND $holds GROUP BY from_at, until_at",
-            [$at, Id::binary($siteId), $at, $at, Id::binary($siteId), $at],
-        )) as $row) {
+                    [$at, Id::binary($siteId), $at, $at, Id::binary($siteId), $at],
+                ),
+            ) as $row
+        ) {
             $window = new Window($row->instant('from_at'), $row->instant('until_at'));
             $held = $held->with([$window], $row->int('people'));
         }
@@ -191,11 +225,22 @@ final readonly class Enrollments
     {
         $at = Instant::toSql($now);
 
-        return array_map(static fn (Row $row): string => PersonRow::name($row), Row::all($this->db->fetchAllAssociative(
-            "SELECT p.given_name, p.family_name, p.preferred_name FROM enrollment_segment g JOIN person p ON p.id = g.person_id
-             WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.leads = 1 AND g.state = 'current' ORDER BY g.sort_name",
-            [Id::binary($siteId), $at, $at],
-        )));
+        return array_map(
+            static fn(Row $row): string => PersonRow::name($row),
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    <<<'SQL'
+                        SELECT p.given_name, p.family_name, p.preferred_name
+                        FROM enrollment_segment g
+                        JOIN person p ON p.id = g.person_id
+                        WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.leads = 1
+                            AND g.state = 'current'
+                        ORDER BY g.sort_name
+                        SQL,
+                    [Id::binary($siteId), $at, $at],
+                ),
+            ),
+        );
     }
 
     /**
@@ -205,12 +250,14 @@ final readonly class Enrollments
      */
     public function leads(string $siteId, int $now): array
     {
-        $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT g.person_id, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, a.closed_from
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT g.person_id, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, a.closed_from
              FROM enrollment_segment g LEFT JOIN account a ON a.person_id = g.person_id
              WHERE g.site_id = ? AND g.until_at > ? AND g.leads = 1 ORDER BY g.person_id, g.from_at',
-            [Id::binary($siteId), Instant::toSql($now)],
-        ));
+                [Id::binary($siteId), Instant::toSql($now)],
+            ),
+        );
         $people = [];
         foreach ($rows as $row) {
             $people[$row->id('person_id')][] = $row;
@@ -236,9 +283,12 @@ final readonly class Enrollments
     {
         $types = [1 => ArrayParameterType::BINARY];
         $onPass = $onWhole = $given = [];
-        $sql = 'SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.pass_id, m.role, m.origin_id,
+        $sql =
+            'SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.pass_id, m.role, m.origin_id,
                 m.dates_from, m.dates_until, m.height, m.put_by, m.ended_by
-            FROM mark m WHERE '.$marks.' ORDER BY m.from_at, m.id';
+            FROM mark m WHERE '
+            .$marks
+            .' ORDER BY m.from_at, m.id';
         foreach ($this->db->iterateAssociative($sql, $parameters, $types) as $columns) {
             $row = new Row($columns);
             $mark = new Mark(
@@ -247,10 +297,9 @@ final readonly class Enrollments
                 new Window($row->instant('from_at'), $row->instant('until_at')),
                 $row->stringOrNull('role'),
                 $row->id('origin_id'),
-                null === $row->stringOrNull('dates_from') ? null : new Window(
-                    $row->instant('dates_from'),
-                    $row->instant('dates_until'),
-                ),
+                null === $row->stringOrNull('dates_from')
+                    ? null
+                    : new Window($row->instant('dates_from'), $row->instant('dates_until')),
                 $row->int('height'),
                 $row->idOrNull('put_by'),
                 $row->idOrNull('ended_by'),
@@ -262,12 +311,28 @@ final readonly class Enrollments
                 $onPass[$pass][] = $mark;
             }
         }
-        foreach ($this->db->iterateAssociative('SELECT p.*, d.kind AS door_kind, d.reserved FROM pass p JOIN door d ON d.id = p.door_id WHERE '.$passes.' ORDER BY p.given_at, p.id', $parameters, $types) as $columns) {
+        foreach (
+            $this->db->iterateAssociative(
+                'SELECT p.*, d.kind AS door_kind, d.reserved FROM pass p JOIN door d ON d.id = p.door_id WHERE '
+                    .$passes
+                    .' ORDER BY p.given_at, p.id',
+                $parameters,
+                $types,
+            ) as $columns
+        ) {
             $row = new Row($columns);
             $given[$row->id('site_id').$row->id('person_id')][] = new Pass(
-                $row->id('id'), $row->id('door_id'), DoorKind::from($row->string('door_kind')), $row->string('role'), $row->instant('given_at'),
-                new Window($row->instant('from_at'), $row->instant('until_at')), $row->instant('accepted_at'), $row->idOrNull('section_id'),
-                $row->instant('since_at'), $onPass[$row->id('id')] ?? [], $row->bool('reserved'),
+                $row->id('id'),
+                $row->id('door_id'),
+                DoorKind::from($row->string('door_kind')),
+                $row->string('role'),
+                $row->instant('given_at'),
+                new Window($row->instant('from_at'), $row->instant('until_at')),
+                $row->instant('accepted_at'),
+                $row->idOrNull('section_id'),
+                $row->instant('since_at'),
+                $onPass[$row->id('id')] ?? [],
+                $row->bool('reserved'),
                 $row->idOrNull('given_by'),
             );
         }

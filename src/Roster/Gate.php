@@ -22,7 +22,9 @@ use MintDoor\Roles\Roles;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\RequestStack;
 
-/** Finds a site for a caller and says what they are in it. A site they have nothing to do with is not there for them. */
+/**
+ * Finds a site for a caller and says what they are in it. A site they have nothing to do with is not there for them.
+ */
 final readonly class Gate
 {
     public function __construct(
@@ -31,8 +33,7 @@ final readonly class Gate
         private HouseClock $clock,
         private RequestStack $requests,
         private SeeAs $seeAs,
-    ) {
-    }
+    ) {}
 
     /**
      * The site as the caller meets it, or as whoever they look through the eyes of (`as` in the address) does.
@@ -48,7 +49,9 @@ final readonly class Gate
             return $own;
         }
         if (!$request->isMethodSafe() && 'visit' !== $request->attributes->get('_route')) {
-            throw Problem::notAllowed('Nothing is changed while you look through the eyes of another. Go back to yourself first.');
+            throw Problem::notAllowed(
+                'Nothing is changed while you look through the eyes of another. Go back to yourself first.',
+            );
         }
 
         return $this->seeAs->through($own, $eyes);
@@ -77,8 +80,8 @@ final readonly class Gate
     }
 
     /**
-     * The site as one of its doors meets somebody who stands before it: with the authority of whoever opened the door. Only for
-     * what the door itself decides.
+     * The site as one of its doors meets somebody who stands before it: with the authority of whoever opened the door.
+     * Only for what the door itself decides.
      */
     public function atDoor(string $siteId, Caller $caller): SiteAccess
     {
@@ -89,10 +92,14 @@ final readonly class Gate
     {
         $now = $this->clock->instant();
         $row = $this->db->fetchAssociative(
-            'SELECT '.SiteRow::COLUMNS.', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, rb.version AS rules_version, rb.made_at AS rules_made_at FROM '.SiteRow::TABLES.'
-             LEFT JOIN rule_book rb ON rb.version = (SELECT MAX(version) FROM rule_book)
-             LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ?
-             WHERE s.id = ? AND s.taken_back = 0',
+            'SELECT '
+                .SiteRow::COLUMNS
+                .', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, rb.version AS rules_version, '
+                    .'rb.made_at AS rules_made_at FROM '
+                .SiteRow::TABLES
+                .' LEFT JOIN rule_book rb ON rb.version = (SELECT MAX(version) FROM rule_book) '
+                    .'LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? '
+                    .'AND g.until_at > ? WHERE s.id = ? AND s.taken_back = 0',
             [Id::binary($caller->id), Instant::toSql($now), Instant::toSql($now), Id::binary($siteId)],
         );
         $row = new Row(false === $row ? throw Problem::notFound('This site') : $row);
@@ -105,12 +112,25 @@ final readonly class Gate
         }
         $timeline = new Timeline(null === $segment ? [] : [$segment]);
 
-        return new SiteAccess($site, $row, $caller, (new Access($this->roles->book()))->standing($timeline, self::person($caller), $now, $administrator, $site), $segment, $now);
+        return new SiteAccess(
+            $site,
+            $row,
+            $caller,
+            (new Access($this->roles->book()))->standing($timeline, self::person($caller), $now, $administrator, $site),
+            $segment,
+            $now,
+        );
     }
 
     /** The caller as the rules see them. */
     public static function person(Caller $caller): Person
     {
-        return new Person($caller->id, PersonKind::from($caller->kind), $caller->division, $caller->level, $caller->accountClosedFrom);
+        return new Person(
+            $caller->id,
+            PersonKind::from($caller->kind),
+            $caller->division,
+            $caller->level,
+            $caller->accountClosedFrom,
+        );
     }
 }

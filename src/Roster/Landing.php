@@ -30,22 +30,32 @@ final readonly class Landing
         private Roles $roles,
         private Enrollments $enrollments,
         private ReasonJson $reasons,
-    ) {
-    }
+    ) {}
 
     #[Route('/sites/{site}/visits', name: 'visit', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function visit(string $site, #[CurrentUser] Caller $caller): Response
     {
         $access = $this->gate->at($site, $caller);
         $enrollment = $access->enrollment ?? $this->enrollments->of($site, $caller->id);
-        $reason = (new Access($this->roles->book()))->reason($enrollment->timeline(), Gate::person($access->caller), $access->site, $access->now, $enrollment);
+        $reason = (new Access($this->roles->book()))->reason(
+            $enrollment->timeline(),
+            Gate::person($access->caller),
+            $access->site,
+            $access->now,
+            $enrollment,
+        );
         $inside = Entry::No !== $reason->entry;
         if ($inside && null === $access->eyes) {
-            $this->db->executeStatement('UPDATE enrollment SET last_seen_at = ? WHERE site_id = ? AND person_id = ?', [Instant::toSql($access->now), Id::binary($site), Id::binary($caller->id)]);
+            $this->db->executeStatement('UPDATE enrollment SET last_seen_at = ? WHERE site_id = ? AND person_id = ?', [
+                Instant::toSql($access->now),
+                Id::binary($site),
+                Id::binary($caller->id),
+            ]);
         }
         $passes = $enrollment->passesIn(Phase::InForce, $access->now);
         $beyond = $access->caller->division !== $access->site->division;
-        $section = array_values(array_filter(array_map(static fn ($pass): ?string => $pass->section, $passes)))[0] ?? null;
+        $section =
+            array_values(array_filter(array_map(static fn($pass): ?string => $pass->section, $passes)))[0] ?? null;
 
         return new Answer([
             'site' => SiteRow::json($access->row, $access->now),
@@ -53,19 +63,32 @@ final readonly class Landing
             'role' => SegmentRow::json($access->segment, $this->roles->book())['role'] ?? null,
             'leads' => $inside ? $this->enrollments->namesOfLeads($site, $access->now) : [],
             'section' => $inside ? $this->section($section) : null,
-            'mayLeave' => null === $access->eyes && [] !== array_filter(
-                [...$passes, ...$enrollment->passesIn(Phase::Waiting, $access->now)],
-                static fn (Pass $pass): bool => $pass->mayBeGivenBack($beyond),
+            'mayLeave' =>
+                null === $access->eyes
+                && []
+                    !== array_filter(
+                        [...$passes, ...$enrollment->passesIn(Phase::Waiting, $access->now)],
+                        static fn(Pass $pass): bool => $pass->mayBeGivenBack($beyond),
+                    ),
+            'may' => array_values(
+                array_map(
+                    static fn(Permission $permission): string => $permission->value,
+                    array_filter(Permission::cases(), $access->may(...)),
+                ),
             ),
-            'may' => array_values(array_map(static fn (Permission $permission): string => $permission->value, array_filter(Permission::cases(), $access->may(...)))),
         ]);
     }
 
     /** @return array{name: string, meets: string}|null */
     private function section(?string $id): ?array
     {
-        $row = null === $id ? false : $this->db->fetchAssociative('SELECT name, meets FROM section WHERE id = ?', [Id::binary($id)]);
+        $row =
+            null === $id
+                ? false
+                : $this->db->fetchAssociative('SELECT name, meets FROM section WHERE id = ?', [Id::binary($id)]);
 
-        return false === $row ? null : ['name' => (new Row($row))->string('name'), 'meets' => (new Row($row))->string('meets')];
+        return false === $row
+            ? null
+            : ['name' => (new Row($row))->string('name'), 'meets' => (new Row($row))->string('meets')];
     }
 }

@@ -44,8 +44,7 @@ final readonly class PersonCard
         private WorkMeter $meter,
         private Labels $labels,
         private RosterQuery $roster,
-    ) {
-    }
+    ) {}
 
     /**
      * @return array<string, mixed>&array{version: int} schema `PersonCard`
@@ -58,7 +57,10 @@ final readonly class PersonCard
         $row = $people[$personId];
         $site = $access->site->id;
         $enrollment = $this->enrollments->of($site, $personId);
-        $record = $this->db->fetchAssociative('SELECT version, last_seen_at FROM enrollment WHERE site_id = ? AND person_id = ?', [Id::binary($site), Id::binary($personId)]);
+        $record = $this->db->fetchAssociative(
+            'SELECT version, last_seen_at FROM enrollment WHERE site_id = ? AND person_id = ?',
+            [Id::binary($site), Id::binary($personId)],
+        );
         $record = new Row(false === $record ? throw Problem::notFound('This person') : $record);
         $timeline = $enrollment->timeline();
         $segment = $timeline->at($access->now);
@@ -66,7 +68,9 @@ final readonly class PersonCard
         $book = $this->roles->book();
         $may = $access->may(Permission::LetIn);
         $staff = $access->may(Permission::SeeUnlisted);
-        $reason = $staff ? $this->mending->reason($this->situations->of($access, $people)->one($personId)) : (new Access($book))->reason($timeline, $person, $access->site, $access->now, $enrollment);
+        $reason = $staff
+            ? $this->mending->reason($this->situations->of($access, $people)->one($personId))
+            : (new Access($book))->reason($timeline, $person, $access->site, $access->now, $enrollment);
         $here = true === $segment?->state->here();
         $sight = $this->roster->sightOf($access, $row);
 
@@ -74,44 +78,73 @@ final readonly class PersonCard
             'person' => PersonRow::json($row, $sight),
             'page' => Sight::Full === $sight,
             'standing' => SegmentRow::json($segment, $book),
-            'lastSeen' => $access->may(Permission::SeeActivity) ? Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX) : null,
+            'lastSeen' => $access->may(Permission::SeeActivity)
+                ? Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX)
+                : null,
             'work' => $this->work($access, $person, $segment, $record->instantOrNull('last_seen_at')),
             'labels' => Sight::Full === $sight ? $this->labels->ofPerson($personId) : [],
             'version' => $record->int('version'),
             'band' => ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
-            'reason' => $staff ? $this->reasons->forStaff($reason, $access->standing) : $this->reasons->forThePerson($reason),
+            'reason' => $staff
+                ? $this->reasons->forStaff($reason, $access->standing)
+                : $this->reasons->forThePerson($reason),
             'waysIn' => $this->waysIn($enrollment, $access->now, $site, $personId),
             'byHand' => $staff ? $this->byHand($enrollment, $access, $personId) : [],
             'timeline' => SegmentRow::stretches($timeline->segments, $book),
             'nextChange' => $this->nextChange($timeline, $person, $access),
             'options' => $may ? self::options($book, $access, $person, $here ? $segment->roles : []) : [],
-            'takeOut' => $here && ($may || $personId === $access->caller->id) ? $this->sheets->previewLine($access, new LineWish($personId, 'take-out')) : null,
-            'bringBack' => $may && !$here ? $this->sheets->previewLine($access, new LineWish($personId, 'bring-back')) : null,
+            'takeOut' =>
+                $here && ($may || $personId === $access->caller->id)
+                    ? $this->sheets->previewLine($access, new LineWish($personId, 'take-out'))
+                    : null,
+            'bringBack' =>
+                $may && !$here ? $this->sheets->previewLine($access, new LineWish($personId, 'bring-back')) : null,
         ];
     }
 
-    /** @return array{at: ?string, entry: string, state: ?string, role: ?string}|null when something changes next for them here, and what is so then; null when nothing will */
+    /**
+     * @return array{at: ?string, entry: string, state: ?string, role: ?string}|null when something changes next for
+     *     them here, and what is so then; null when nothing will
+     */
     private function nextChange(Timeline $timeline, Person $person, SiteAccess $access): ?array
     {
-        $next = (new Access($this->roles->book()))->stretches($timeline, $person, $access->site, $access->now)[1] ?? null;
+        $next =
+            (new Access($this->roles->book()))->stretches($timeline, $person, $access->site, $access->now)[1] ?? null;
 
-        return null === $next ? null : ['at' => Instant::toJson($next->window->from), 'entry' => $next->entry->value, 'state' => $next->state?->value, 'role' => ($this->roles->book()->pick($next->roles)[0] ?? null)?->code];
+        return null === $next
+            ? null
+            : [
+                'at' => Instant::toJson($next->window->from),
+                'entry' => $next->entry->value,
+                'state' => $next->state?->value,
+                'role' => ($this->roles->book()->pick($next->roles)[0] ?? null)?->code,
+            ];
     }
 
-    /** @return array{done: int, of: int, mean: ?int}|null how far somebody is who works here, for those who may see it */
+    /**
+     * @return array{done: int, of: int, mean: ?int}|null how far somebody is who works here, for those who may see it
+     */
     private function work(SiteAccess $access, Person $person, ?Segment $segment, ?int $lastSeen): ?array
     {
-        if (null === $segment || !$access->may(Permission::SeeActivity) || !\in_array(Permission::DoWork, $this->roles->book()->permissions($segment->roles, $person), true)) {
+        if (
+            null === $segment
+            || !$access->may(Permission::SeeActivity)
+            || !\in_array(Permission::DoWork, $this->roles->book()->permissions($segment->roles, $person), true)
+        ) {
             return null;
         }
         $work = $this->meter->of($access->site->id, $person->id, $segment->since, $lastSeen);
 
-        return ['done' => $work->done(), 'of' => \count($work->items), 'mean' => $access->may(Permission::SeeMarks) ? $work->mean() : null];
+        return [
+            'done' => $work->done(),
+            'of' => \count($work->items),
+            'mean' => $access->may(Permission::SeeMarks) ? $work->mean() : null,
+        ];
     }
 
     /**
-     * Every role, with whether this viewer may give it to this person here, and if not why and who can; and what it would
-     * change for somebody who is here.
+     * Every role, with whether this viewer may give it to this person here, and if not why and who can; and what it
+     * would change for somebody who is here.
      *
      * @param list<string> $present roles held now, none for who is not here
      *
@@ -120,15 +153,23 @@ final readonly class PersonCard
     public static function options(RoleBook $book, SiteAccess $access, Person $person, array $present = []): array
     {
         $now = $book->permissions($present, $person);
-        $codes = static fn (array $permissions): array => array_map(static fn (Permission $permission): string => $permission->value, $permissions);
+        $codes = static fn(array $permissions): array => array_map(
+            static fn(Permission $permission): string => $permission->value,
+            $permissions,
+        );
 
         return array_map(static function (Role $role) use ($book, $access, $person, $present, $now, $codes): array {
             $verdict = $book->mayGive($role->code, $access->standing, $person, $access->site);
             $difference = [] === $present ? null : RoleDifference::ofPermissions($now, $role->permissionsOf($person));
 
             return [
-                'role' => $role->code, 'allowed' => $verdict->allowed, 'code' => $verdict->code, 'values' => (object) $verdict->values, 'givers' => $verdict->givers,
-                'also' => $codes($difference->also ?? []), 'not' => $codes($difference->not ?? []),
+                'role' => $role->code,
+                'allowed' => $verdict->allowed,
+                'code' => $verdict->code,
+                'values' => (object) $verdict->values,
+                'givers' => $verdict->givers,
+                'also' => $codes($difference->also ?? []),
+                'not' => $codes($difference->not ?? []),
             ];
         }, $book->all());
     }
@@ -137,12 +178,21 @@ final readonly class PersonCard
     private function waysIn(Enrollment $enrollment, int $now, string $site, string $personId): array
     {
         $stored = [];
-        foreach (Row::all($this->db->fetchAllAssociative(
-            'SELECT p.id, d.name, d.kind, c.name AS section, g.given_name, g.family_name, g.preferred_name
-             FROM pass p JOIN door d ON d.id = p.door_id LEFT JOIN section c ON c.id = p.section_id LEFT JOIN person g ON g.id = p.given_by
-             WHERE p.site_id = ? AND p.person_id = ?',
-            [Id::binary($site), Id::binary($personId)],
-        )) as $row) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    <<<'SQL'
+                        SELECT p.id, d.name, d.kind, c.name AS section, g.given_name, g.family_name, g.preferred_name
+                        FROM pass p
+                        JOIN door d ON d.id = p.door_id
+                        LEFT JOIN section c ON c.id = p.section_id
+                        LEFT JOIN person g ON g.id = p.given_by
+                        WHERE p.site_id = ? AND p.person_id = ?
+                        SQL,
+                    [Id::binary($site), Id::binary($personId)],
+                ),
+            ) as $row
+        ) {
             $stored[$row->id('id')] = $row;
         }
         $ways = [];
@@ -166,7 +216,11 @@ final readonly class PersonCard
             'reserved' => $pass->reserved,
             'role' => $pass->role,
             'phase' => match ($phase) {
-                Phase::InForce => 'in-force', Phase::Upcoming => 'upcoming', Phase::Waiting => 'waiting', Phase::TakenOut => 'taken-out', default => 'ended',
+                Phase::InForce => 'in-force',
+                Phase::Upcoming => 'upcoming',
+                Phase::Waiting => 'waiting',
+                Phase::TakenOut => 'taken-out',
+                default => 'ended',
             },
             'section' => $row->stringOrNull('section'),
             'from' => Instant::toJson($pass->window->from),
@@ -190,10 +244,20 @@ final readonly class PersonCard
             }
         }
         $overrides = [];
-        foreach (Row::all($this->db->fetchAllAssociative(
-            'SELECT m.id, m.note, p.given_name, p.family_name, p.preferred_name FROM mark m LEFT JOIN person p ON p.id = m.put_by WHERE m.site_id = ? AND m.person_id = ? AND m.pass_id IS NULL ORDER BY m.from_at, m.id',
-            [Id::binary($access->site->id), Id::binary($personId)],
-        )) as $row) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    <<<'SQL'
+                        SELECT m.id, m.note, p.given_name, p.family_name, p.preferred_name
+                        FROM mark m
+                        LEFT JOIN person p ON p.id = m.put_by
+                        WHERE m.site_id = ? AND m.person_id = ? AND m.pass_id IS NULL
+                        ORDER BY m.from_at, m.id
+                        SQL,
+                    [Id::binary($access->site->id), Id::binary($personId)],
+                ),
+            ) as $row
+        ) {
             $mark = $kept[$row->id('id')] ?? null;
             if (null !== $mark) {
                 $overrides[] = [
@@ -201,7 +265,13 @@ final readonly class PersonCard
                     'from' => Instant::toJson($mark->window->from),
                     'until' => Instant::toJson($mark->window->until),
                     'role' => $mark->role,
-                    'dates' => null === $mark->dates ? null : ['from' => Instant::toJson($mark->dates->from), 'until' => Instant::toJson($mark->dates->until)],
+                    'dates' =>
+                        null === $mark->dates
+                            ? null
+                            : [
+                                'from' => Instant::toJson($mark->dates->from),
+                                'until' => Instant::toJson($mark->dates->until),
+                            ],
                     'by' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
                     'note' => $access->may(Permission::LetIn) ? $row->stringOrNull('note') : null,
                 ];

@@ -33,38 +33,69 @@ final readonly class ProgressController
         private WorkMeter $meter,
         private Directory $directory,
         private SecurityLog $log,
-    ) {
-    }
+    ) {}
 
     #[Dear]
     #[Route('/sites/{site}/progress', name: 'progress', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
-    public function progress(string $site, #[CurrentUser] Caller $caller, #[MapQueryParameter] bool $items = false, #[MapQueryParameter] bool $gone = false): Response
-    {
-        $access = $this->gate->at($site, $caller)->require(Permission::ExportProgress, 'You may not take the progress of this site away. Those who enter marks can.');
-        $working = array_values(array_map(static fn (Role $role): string => $role->code, array_filter($this->roles->book()->all(), static fn (Role $role): bool => \in_array(Permission::DoWork, $role->permissions, true))));
+    public function progress(
+        string $site,
+        #[CurrentUser] Caller $caller,
+        #[MapQueryParameter] bool $items = false,
+        #[MapQueryParameter] bool $gone = false,
+    ): Response {
+        $access = $this->gate
+            ->at($site, $caller)
+            ->require(
+                Permission::ExportProgress,
+                'You may not take the progress of this site away. Those who enter marks can.',
+            );
+        $working = array_values(
+            array_map(
+                static fn(Role $role): string => $role->code,
+                array_filter(
+                    $this->roles->book()->all(),
+                    static fn(Role $role): bool => \in_array(Permission::DoWork, $role->permissions, true),
+                ),
+            ),
+        );
         $at = Instant::toSql($access->now);
         $reach = $this->directory->reachOf($caller);
         $this->log->note('export', by: $caller->id, site: $site, data: ['what' => 'progress']);
         $people = [];
-        foreach ($this->db->iterateAssociative(
-            'SELECT g.person_id, g.sort_name, g.state, g.role, g.since_at, e.last_seen_at, p.number, p.level,
-                pd.code AS division
-             FROM enrollment_segment g FORCE INDEX (by_name) STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id STRAIGHT_JOIN person p ON p.id = g.person_id STRAIGHT_JOIN division pd ON pd.id = p.division_id
-             WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?) AND g.role IN (?) ORDER BY g.sort_name, g.person_id',
-            [Id::binary($site), $at, $at, $gone ? array_map(static fn (State $state): string => $state->value, State::cases()) : State::valuesHere(), $working],
-            [3 => ArrayParameterType::STRING, 4 => ArrayParameterType::STRING],
-        ) as $columns) {
+        foreach (
+            $this->db->iterateAssociative(
+                <<<'SQL'
+                    SELECT g.person_id, g.sort_name, g.state, g.role, g.since_at, e.last_seen_at, p.number, p.level,
+                        pd.code AS division
+                    FROM enrollment_segment g FORCE INDEX (by_name)
+                    STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id
+                    STRAIGHT_JOIN person p ON p.id = g.person_id
+                    STRAIGHT_JOIN division pd ON pd.id = p.division_id
+                    WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?) AND g.role IN (?)
+                    ORDER BY g.sort_name, g.person_id
+                    SQL,
+                [
+                    Id::binary($site),
+                    $at,
+                    $at,
+                    $gone
+                        ? array_map(static fn(State $state): string => $state->value, State::cases())
+                        : State::valuesHere(),
+                    $working,
+                ],
+                [3 => ArrayParameterType::STRING, 4 => ArrayParameterType::STRING],
+            ) as $columns
+        ) {
             $row = new Row($columns);
             $seen = $row->instantOrNull('last_seen_at');
             $work = $this->meter->of($site, $row->id('person_id'), $row->instant('since_at'), $seen);
             $people[] = [
                 'person' => ['id' => $row->id('person_id'), 'name' => $row->string('sort_name')],
                 // Beyond one's reach a number is nobody's to take away.
-                'number' => $reach->everything || \in_array(
-                    $row->string('division'),
-                    $reach->divisions,
-                    true,
-                ) ? $row->stringOrNull('number') : null,
+                'number' =>
+                    $reach->everything || \in_array($row->string('division'), $reach->divisions, true)
+                        ? $row->stringOrNull('number')
+                        : null,
                 'level' => $row->intOrNull('level'),
                 'state' => $row->string('state'),
                 'role' => $row->string('role'),

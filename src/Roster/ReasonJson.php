@@ -17,24 +17,23 @@ final readonly class ReasonJson
     /** Causes whose details are the staff's: the person learns that they are kept out, and to ask. */
     private const PRIVATE_VALUES = ['kept-out', 'account-closed'];
 
-    public function __construct(
-        private Roles $roles,
-        private Connection $db,
-    ) {
-    }
+    public function __construct(private Roles $roles, private Connection $db) {}
 
     /** @return array<string, mixed> schema `Reason` */
     public function forStaff(Reason $reason, Standing $viewer): array
     {
         return [
             'entry' => $reason->entry->value,
-            'causes' => array_map(fn (Cause $cause): array => [
-                'code' => $cause->code,
-                'values' => (object) Values::json($cause->values, $this->doorName(...)),
-                'change' => $cause->change,
-                'mine' => null !== $cause->needs && $viewer->may($cause->needs),
-                'givers' => null === $cause->needs ? [] : $this->roles->book()->holdersOf($cause->needs),
-            ], $reason->causes),
+            'causes' => array_map(
+                fn(Cause $cause): array => [
+                    'code' => $cause->code,
+                    'values' => (object) Values::json($cause->values, $this->doorName(...)),
+                    'change' => $cause->change,
+                    'mine' => null !== $cause->needs && $viewer->may($cause->needs),
+                    'givers' => null === $cause->needs ? [] : $this->roles->book()->holdersOf($cause->needs),
+                ],
+                $reason->causes,
+            ),
         ];
     }
 
@@ -42,11 +41,21 @@ final readonly class ReasonJson
     public function forThePerson(Reason $reason): array
     {
         $cause = $reason->deciding();
-        $values = \in_array($cause->code, self::PRIVATE_VALUES, true) ? [] : array_diff_key($cause->values, ['door' => 1, 'doorKind' => 1]);
+        $values = \in_array($cause->code, self::PRIVATE_VALUES, true)
+            ? []
+            : array_diff_key($cause->values, ['door' => 1, 'doorKind' => 1]);
 
         return [
             'entry' => $reason->entry->value,
-            'causes' => [['code' => $cause->code, 'values' => (object) Values::json($values, $this->doorName(...)), 'change' => 'none', 'mine' => false, 'givers' => []]],
+            'causes' => [
+                [
+                    'code' => $cause->code,
+                    'values' => (object) Values::json($values, $this->doorName(...)),
+                    'change' => 'none',
+                    'mine' => false,
+                    'givers' => [],
+                ],
+            ],
         ];
     }
 

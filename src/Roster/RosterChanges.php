@@ -20,33 +20,54 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** The difference between a site's roster at the end of two days: who came, who went, whose role or state changed. */
 final readonly class RosterChanges
 {
-    public function __construct(
-        private Connection $db,
-        private Gate $gate,
-    ) {
-    }
+    public function __construct(private Connection $db, private Gate $gate) {}
 
-    #[Route('/sites/{site}/roster-changes', name: 'roster_changes', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    #[Route(
+        '/sites/{site}/roster-changes',
+        name: 'roster_changes',
+        requirements: ['site' => Id::PATTERN],
+        methods: ['GET'],
+    )]
     public function changes(string $site, #[CurrentUser] Caller $caller, #[FromQuery] BetweenDays $days): Response
     {
-        $access = $this->gate->at($site, $caller)->require(Permission::SeeLogbook, 'Only those who let people into this site read what changed in it.');
-        $instants = [Instant::toSql($access->endOf($days->from, '/from') - 1), Instant::toSql($access->endOf($days->until, '/until') - 1)];
-        $at = 'SELECT person_id, state, role, sort_name FROM enrollment_segment WHERE site_id = ? AND from_at <= ? AND until_at > ?';
+        $access = $this->gate
+            ->at($site, $caller)
+            ->require(Permission::SeeLogbook, 'Only those who let people into this site read what changed in it.');
+        $instants = [
+            Instant::toSql($access->endOf($days->from, '/from') - 1),
+            Instant::toSql($access->endOf($days->until, '/until') - 1),
+        ];
+        $at =
+            <<<'SQL'
+                SELECT person_id, state, role, sort_name
+                FROM enrollment_segment
+                WHERE site_id = ? AND from_at <= ? AND until_at > ?
+                SQL;
         $site = Id::binary($site);
-        $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT every.person_id, every.sort_name, a.state AS state_a, a.role AS role_a, b.state AS state_b, b.role AS role_b
-             FROM (SELECT DISTINCT person_id, sort_name FROM enrollment_segment WHERE site_id = ?) every
-             LEFT JOIN ('.$at.') a ON a.person_id = every.person_id LEFT JOIN ('.$at.') b ON b.person_id = every.person_id
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT every.person_id, every.sort_name, a.state AS state_a, a.role AS role_a, b.state AS state_b, '
+                    .'b.role AS role_b FROM (SELECT DISTINCT person_id, sort_name FROM enrollment_segment '
+                    .'WHERE site_id = ?) every LEFT JOIN ('
+                    .$at
+                    .') a ON a.person_id = every.person_id LEFT JOIN ('
+                    .$at
+                    .') b ON b.person_id = every.person_id
              WHERE NOT (a.state <=> b.state AND a.role <=> b.role) ORDER BY every.sort_name, every.person_id',
-            [$site, $site, $instants[0], $instants[0], $site, $instants[1], $instants[1]],
-        ));
+                [$site, $site, $instants[0], $instants[0], $site, $instants[1], $instants[1]],
+            ),
+        );
         $lists = ['came' => [], 'went' => [], 'changed' => []];
         foreach ($rows as $row) {
             [$before, $after] = [$this->standing($row, 'a'), $this->standing($row, 'b')];
             $was = $this->here($before);
             $is = $this->here($after);
             if ($was || $is) {
-                $lists[$was && $is ? 'changed' : ($is ? 'came' : 'went')][] = ['person' => ['id' => $row->id('person_id'), 'name' => $row->string('sort_name')], 'before' => $before, 'after' => $after];
+                $lists[$was && $is ? 'changed' : ($is ? 'came' : 'went')][] = [
+                    'person' => ['id' => $row->id('person_id'), 'name' => $row->string('sort_name')],
+                    'before' => $before,
+                    'after' => $after,
+                ];
             }
         }
 

@@ -13,49 +13,60 @@ final readonly class RosterFilter
     public const SORTS = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'];
 
     public function __construct(
-        #[Assert\Length(max: 200, maxMessage: 'Look for less: 200 characters at most.')]
-        public ?string $q = null,
-        #[Assert\Length(max: 32, maxMessage: 'There is no such role.')]
-        public ?string $role = null,
-        #[Assert\Choice(['here', 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out'], message: 'There is no such state.')]
+        #[Assert\Length(max: 200, maxMessage: 'Look for less: 200 characters at most.')] public ?string $q = null,
+        #[Assert\Length(max: 32, maxMessage: 'There is no such role.')] public ?string $role = null,
+        #[Assert\Choice(
+            ['here', 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out'],
+            message: 'There is no such state.',
+        )]
         public string $state = 'here',
-        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)]
-        public ?int $level = null,
-        #[Assert\Length(max: 32, maxMessage: 'There is no such division.')]
-        public ?string $division = null,
+        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $level = null,
+        #[Assert\Length(max: 32, maxMessage: 'There is no such division.')] public ?string $division = null,
         #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such section.')]
         public ?string $section = null,
         /** A kind of door, or the id of one. */
-        #[Assert\Regex('/^(desk|key|invitation|cohort|feed|look-in|'.Id::PATTERN.')$/D', message: 'There is no such door.')]
+        #[Assert\Regex(
+            '/^(desk|key|invitation|cohort|feed|look-in|'.Id::PATTERN.')$/D',
+            message: 'There is no such door.',
+        )]
         public ?string $door = null,
         /** "never", or not for so many days. */
         #[Assert\Regex('/^(never|[1-9]\d{0,2})$/D', message: 'Say never, or a number of days.')]
         public ?string $seen = null,
         /** Days within which the present stretch ends. */
-        #[Assert\Range(notInRangeMessage: 'Choose 1 to 999 days.', min: 1, max: 999)]
-        public ?int $ends = null,
+        #[Assert\Range(notInRangeMessage: 'Choose 1 to 999 days.', min: 1, max: 999)] public ?int $ends = null,
         /** Days within which they came. */
-        #[Assert\Range(notInRangeMessage: 'Choose 1 to 999 days.', min: 1, max: 999)]
-        public ?int $joined = null,
-        #[Assert\Length(max: Labels::LONGEST, maxMessage: 'No label is that long.')]
-        public ?string $label = null,
+        #[Assert\Range(notInRangeMessage: 'Choose 1 to 999 days.', min: 1, max: 999)] public ?int $joined = null,
+        #[Assert\Length(max: Labels::LONGEST, maxMessage: 'No label is that long.')] public ?string $label = null,
         /** A day at whose end the roster is looked at, past or to come; null for now. */
-        #[Assert\Date(message: 'Write the day as year-month-day, such as 2026-10-01.')]
-        public ?string $asOf = null,
+        #[Assert\Date(message: 'Write the day as year-month-day, such as 2026-10-01.')] public ?string $asOf = null,
         public bool $unlisted = false,
         #[Assert\Choice(choices: self::SORTS, message: 'The roster cannot be sorted by this.')]
         public string $sort = 'name',
-        #[Assert\Choice(['up', 'down'], message: 'Sort up or down.')]
-        public string $direction = 'up',
+        #[Assert\Choice(['up', 'down'], message: 'Sort up or down.')] public string $direction = 'up',
         public ?string $cursor = null,
-        #[Assert\Range(notInRangeMessage: 'A page has 1 to 500 rows.', min: 1, max: 500)]
-        public int $limit = 100,
-    ) {
-    }
+        #[Assert\Range(notInRangeMessage: 'A page has 1 to 500 rows.', min: 1, max: 500)] public int $limit = 100,
+    ) {}
 
     /** Whether it asks for more than who is here. */
     public function narrows(): bool
     {
-        return 'here' !== $this->state || '' !== ($this->q ?? '') || '' !== ($this->role ?? '') || [] !== array_filter([$this->level, $this->division, $this->section, $this->door, $this->seen, $this->ends, $this->joined, $this->label], static fn (mixed $value): bool => null !== $value);
+        return 'here' !== $this->state
+            || '' !== ($this->q ?? '')
+            || '' !== ($this->role ?? '')
+            || []
+                !== array_filter(
+                    [
+                        $this->level,
+                        $this->division,
+                        $this->section,
+                        $this->door,
+                        $this->seen,
+                        $this->ends,
+                        $this->joined,
+                        $this->label,
+                    ],
+                    static fn(mixed $value): bool => null !== $value,
+                );
     }
 }

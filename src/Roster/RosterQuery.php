@@ -30,7 +30,17 @@ use MintDoor\Roles\Roles;
 final readonly class RosterQuery
 {
     /** What the answer for a row depends on, but for who it is; most of a page are alike, and are looked at once. */
-    private const ALIKE = ['state', 'roles', 'from_at', 'until_at', 'since_at', 'person_kind', 'person_division', 'level', 'closed_from'];
+    private const ALIKE = [
+        'state',
+        'roles',
+        'from_at',
+        'until_at',
+        'since_at',
+        'person_kind',
+        'person_division',
+        'level',
+        'closed_from',
+    ];
 
     /** What a condition or a sort may look at beside the segment itself. */
     private const JOINS = [
@@ -60,8 +70,7 @@ final readonly class RosterQuery
         private Labels $labels,
         private Caring $caring,
         private Directory $directory,
-    ) {
-    }
+    ) {}
 
     /**
      * How much of one of them somebody sees.
@@ -71,11 +80,8 @@ final readonly class RosterQuery
     public function sightOf(SiteAccess $access, Row $person): Sight
     {
         $sight = self::sight($access);
-        $known = Sight::Full === $sight ? $this->caring->known(
-            [$person],
-            $access->caller,
-            $access->site->division,
-        ) : [];
+        $known =
+            Sight::Full === $sight ? $this->caring->known([$person], $access->caller, $access->site->division) : [];
 
         return Sight::Full === $sight && [] === $known ? Sight::Masked : $sight;
     }
@@ -96,7 +102,9 @@ final readonly class RosterQuery
      */
     private static function instant(SiteAccess $access, ?string $day): int
     {
-        return null === $day || !$access->may(Permission::SeeUnlisted) ? $access->now : $access->endOf($day, '/asOf') - 1;
+        return null === $day || !$access->may(Permission::SeeUnlisted)
+            ? $access->now
+            : $access->endOf($day, '/asOf') - 1;
     }
 
     /** @return array<string, mixed> schema `Roster` */
@@ -114,34 +122,57 @@ final readonly class RosterQuery
         if (null !== $cursor) {
             $than = $down ? '<' : '>';
             [$value, $name, $id] = $cursor->values;
-            $after = " AND ($sort $than ? OR ($sort = ? AND (g.sort_name $than ? OR (g.sort_name = ? AND g.person_id $than ?))))";
+            $after = " AND ($sort $than ? OR ($sort = ? AND (g.sort_name $than ? OR (g.sort_name = ? AND g.person_id "
+                ."$than ?))))";
             $place = [$value, $value, $name, $name, Id::binary((string) $id)];
         }
         $order = $down ? 'DESC' : 'ASC';
         // The rows of the page are picked from the index first, and only theirs are read whole.
-        $from = 'enrollment_segment g '.('name' === $filter->sort ? 'FORCE INDEX (by_name)' : '').self::joins([...$sortNeeds, ...$needs]);
+        $from =
+            'enrollment_segment g '
+            .('name' === $filter->sort ? 'FORCE INDEX (by_name)' : '')
+            .self::joins([...$sortNeeds, ...$needs]);
         $by = 'name' === $filter->sort ? '' : "sort_value $order, ";
-        $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.PersonRow::COLUMNS.", g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, e.version, page.sort_value
-             FROM (SELECT g.site_id, g.person_id, g.from_at, g.sort_name, $sort AS sort_value FROM $from
-                   WHERE $where$after ORDER BY {$by}g.sort_name $order, g.person_id $order LIMIT ".($filter->limit + 1).") page
-             STRAIGHT_JOIN enrollment_segment g ON g.site_id = page.site_id AND g.person_id = page.person_id AND g.from_at = page.from_at
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT '
+                    .PersonRow::COLUMNS
+                    .', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, '
+                        .'e.version, page.sort_value FROM (SELECT g.site_id, g.person_id, g.from_at, g.sort_name, '
+                        ."$sort AS sort_value FROM $from WHERE $where$after "
+                        ."ORDER BY {$by}g.sort_name $order, g.person_id $order LIMIT "
+                    .($filter->limit + 1)
+                    .") page
+             STRAIGHT_JOIN enrollment_segment g ON g.site_id = page.site_id AND g.person_id = page.person_id
+                AND g.from_at = page.from_at
              STRAIGHT_JOIN person p ON p.id = g.person_id
              STRAIGHT_JOIN division pd ON pd.id = p.division_id
              STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id
              LEFT JOIN account a ON a.person_id = p.id
              ORDER BY {$by}page.sort_name $order, page.person_id $order",
-            [...$parameters, ...$place], $types,
-        ));
+                [...$parameters, ...$place],
+                $types,
+            ),
+        );
         $instant = self::instant($access, $filter->asOf);
         $more = \count($rows) > $filter->limit;
         $rows = \array_slice($rows, 0, $filter->limit);
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
-        $count = null === $filter->asOf ? $this->counts->of([$access->site->id], $access->now)[$access->site->id] : $this->counts->at($access->site->id, $instant, $access->now);
+        $count =
+            null === $filter->asOf
+                ? $this->counts->of([$access->site->id], $access->now)[$access->site->id]
+                : $this->counts->at($access->site->id, $instant, $access->now);
 
         return [
             'items' => $this->items($access, $rows, $sight, $instant),
-            'next' => $more && null !== $last ? Cursor::write($list, [$last->string('sort_value'), $last->string('sort_name'), $last->id('person_id')]) : null,
+            'next' =>
+                $more && null !== $last
+                    ? Cursor::write($list, [
+                        $last->string('sort_value'),
+                        $last->string('sort_name'),
+                        $last->id('person_id'),
+                    ])
+                    : null,
             'counts' => [
                 'learners' => $count->learners,
                 'staff' => $count->staff,
@@ -162,10 +193,9 @@ final readonly class RosterQuery
         $divisions = Sight::Full === $sight ? $this->divisions($access) : [];
         $codes = implode(', ', array_map($this->db->quote(...), $divisions));
 
-        return '' === $codes ? self::SORT['name'] : [
-            "IF(pd.code IN ($codes), COALESCE(p.number, ''), '')",
-            ['p', 'pd'],
-        ];
+        return '' === $codes
+            ? self::SORT['name']
+            : ["IF(pd.code IN ($codes), COALESCE(p.number, ''), '')", ['p', 'pd']];
     }
 
     /** @return list<string> codes of the divisions whose people the caller knows everything of */
@@ -206,7 +236,13 @@ final readonly class RosterQuery
                 'because' => isset($asked[$id]) ? 'waits-for-approval' : $alike['because'],
                 'listed' => $row->bool('listed'),
                 'lastSeen' => null === $seen ? null : Instant::toJson($seen),
-                'work' => $active && $alike['works'] ? ['done' => $this->meter->done($access->site->id, $id, $row->instant('since_at'), $seen), 'of' => $of] : null,
+                'work' =>
+                    $active && $alike['works']
+                        ? [
+                            'done' => $this->meter->done($access->site->id, $id, $row->instant('since_at'), $seen),
+                            'of' => $of,
+                        ]
+                        : null,
                 'labels' => $labels[$id] ?? [],
                 'version' => $row->int('version'),
             ];
@@ -222,25 +258,34 @@ final readonly class RosterQuery
      */
     private function asked(SiteAccess $access, array $rows, int $instant): array
     {
-        $waiting = array_filter($rows, static fn (Row $row): bool => State::Waiting->value === $row->string('state'));
-        $found = [] === $waiting ? [] : $this->db->fetchFirstColumn(
-            "SELECT w.person_id FROM pass w JOIN door d ON d.id = w.door_id AND d.kind = 'desk'
+        $waiting = array_filter($rows, static fn(Row $row): bool => State::Waiting->value === $row->string('state'));
+        $found =
+            [] === $waiting
+                ? []
+                : $this->db->fetchFirstColumn(
+                    "SELECT w.person_id FROM pass w JOIN door d ON d.id = w.door_id AND d.kind = 'desk'
              WHERE w.site_id = ? AND w.person_id IN (?) AND w.given_at <= ? AND ".Enrollments::UNANSWERED,
-            [
-                Id::binary($access->site->id),
-                array_map(static fn (Row $row): string => Id::binary($row->id('person_id')), array_values($waiting)),
-                ...array_fill(0, 3, Instant::toSql($instant)),
-            ],
-            [1 => ArrayParameterType::BINARY],
-        );
+                    [
+                        Id::binary($access->site->id),
+                        array_map(
+                            static fn(Row $row): string => Id::binary($row->id('person_id')),
+                            array_values($waiting),
+                        ),
+                        ...array_fill(0, 3, Instant::toSql($instant)),
+                    ],
+                    [1 => ArrayParameterType::BINARY],
+                );
 
         return array_fill_keys(
-            array_map(static fn (mixed $id): string => Id::text(\is_string($id) ? $id : ''), $found),
+            array_map(static fn(mixed $id): string => Id::text(\is_string($id) ? $id : ''), $found),
             true,
         );
     }
 
-    /** @return array{standing: array<string, mixed>|null, entry: string, because: string, works: bool} how somebody like this stands, whether they can enter then, the code of what decides it, and whether they have work to do */
+    /**
+     * @return array{standing: array<string, mixed>|null, entry: string, because: string, works: bool} how somebody like
+     *     this stands, whether they can enter then, the code of what decides it, and whether they have work to do
+     */
     private function alike(SiteAccess $access, Row $row, int $instant): array
     {
         $book = $this->roles->book();
@@ -248,10 +293,18 @@ final readonly class RosterQuery
         $person = PersonRow::person($row);
         $reason = (new Access($book))->reason(new Timeline([$segment]), $person, $access->site, $instant);
 
-        return ['standing' => SegmentRow::json($segment, $book), 'entry' => $reason->entry->value, 'because' => $reason->deciding()->code, 'works' => \in_array(Permission::DoWork, $book->permissions($segment->roles, $person), true)];
+        return [
+            'standing' => SegmentRow::json($segment, $book),
+            'entry' => $reason->entry->value,
+            'because' => $reason->deciding()->code,
+            'works' => \in_array(Permission::DoWork, $book->permissions($segment->roles, $person), true),
+        ];
     }
 
-    /** @return array{string, list<string>, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, joins it needs, parameters, their types by place */
+    /**
+     * @return array{string, list<string>, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, joins it
+     *     needs, parameters, their types by place
+     */
     private function where(SiteAccess $access, RosterFilter $filter, bool $unlisted, Sight $sight): array
     {
         $at = Instant::toSql(self::instant($access, $filter->asOf));
@@ -295,15 +348,21 @@ final readonly class RosterQuery
     /**
      * What else a filter may ask for. When people were seen and how they came is for those who help run the site.
      *
-     * @return list<array{string, string|int|null, list<string>}> condition, its value (null where it is not asked for), and the joins it needs
+     * @return list<array{string, string|int|null, list<string>}> condition, its value (null where it is not asked for),
+     *     and the joins it needs
      */
     private function further(RosterFilter $filter, SiteAccess $access): array
     {
         $helps = $access->may(Permission::SeeUnlisted);
         $active = $access->may(Permission::SeeActivity);
-        $ago = static fn (?int $days): ?string => null === $days ? null : Instant::toSql($access->now - 86_400 * $days);
-        $pass = 'EXISTS (SELECT 1 FROM pass x JOIN door xd ON xd.id = x.door_id WHERE x.site_id = g.site_id AND x.person_id = g.person_id AND x.live = 1 AND ';
-        $door = null === DoorKind::tryFrom((string) $filter->door) && null !== $filter->door ? [$pass.'xd.id = ?)', $helps ? Id::binary($filter->door) : null, []] : [$pass.'xd.kind = ?)', $helps ? $filter->door : null, []];
+        $ago = static fn(?int $days): ?string => null === $days ? null : Instant::toSql($access->now - 86_400 * $days);
+        $pass =
+            'EXISTS (SELECT 1 FROM pass x JOIN door xd ON xd.id = x.door_id WHERE x.site_id = g.site_id '
+                .'AND x.person_id = g.person_id AND x.live = 1 AND ';
+        $door =
+            null === DoorKind::tryFrom((string) $filter->door) && null !== $filter->door
+                ? [$pass.'xd.id = ?)', $helps ? Id::binary($filter->door) : null, []]
+                : [$pass.'xd.kind = ?)', $helps ? $filter->door : null, []];
         $notSeenSince = match ($active ? $filter->seen : null) {
             null => null,
             'never' => Instant::toSql(Time::BEGINNING),
@@ -318,7 +377,12 @@ final readonly class RosterQuery
             ['(e.last_seen_at IS NULL OR e.last_seen_at < ?)', $notSeenSince, ['e']],
             ['g.until_at <= ?', $helps && null !== $filter->ends ? $ago(-$filter->ends) : null, []],
             ['g.since_at >= ?', $ago($filter->joined), []],
-            ['g.person_id IN (SELECT pl.person_id FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE l.name = ?)', $access->may(Permission::LetIn) ? $filter->label : null, []],
+            [
+                'g.person_id IN (SELECT pl.person_id FROM person_label pl JOIN label l ON l.id = pl.label_id '
+                    .'WHERE l.name = ?)',
+                $access->may(Permission::LetIn) ? $filter->label : null,
+                [],
+            ],
         ];
     }
 
@@ -335,12 +399,24 @@ final readonly class RosterQuery
      * @param list<mixed>                             $parameters
      * @param array<int<0, max>, ArrayParameterType> $types
      */
-    private function shown(SiteAccess $access, RosterFilter $filter, SiteCount $count, bool $unlisted, string $where, array $needs, array $parameters, array $types): int
-    {
+    private function shown(
+        SiteAccess $access,
+        RosterFilter $filter,
+        SiteCount $count,
+        bool $unlisted,
+        string $where,
+        array $needs,
+        array $parameters,
+        array $types,
+    ): int {
         if (!$filter->narrows() && $access->may(Permission::SeeUnlisted)) {
             return $count->learners + $count->staff + $count->others + ($unlisted ? $count->unlisted : 0);
         }
-        $shown = $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment g'.self::joins($needs)." WHERE $where", $parameters, $types);
+        $shown = $this->db->fetchOne(
+            'SELECT COUNT(*) FROM enrollment_segment g'.self::joins($needs)." WHERE $where",
+            $parameters,
+            $types,
+        );
 
         return is_numeric($shown) ? (int) $shown : 0;
     }

@@ -32,12 +32,7 @@ final readonly class SeeAs
 
     private const ABOVE = 'You may not look through the eyes of somebody who may do more here than you.';
 
-    public function __construct(
-        private Connection $db,
-        private Roles $roles,
-        private Enrollments $enrollments,
-    ) {
-    }
+    public function __construct(private Connection $db, private Roles $roles, private Enrollments $enrollments) {}
 
     /** @throws Problem of type `NotAllowed`, `NotFound` or `Invalid` */
     public function through(SiteAccess $own, string $eyes): SiteAccess
@@ -45,11 +40,19 @@ final readonly class SeeAs
         if (1 !== preg_match(self::PATTERN, $eyes)) {
             throw Problem::field('/as', 'unknown', 'Say a role, a section or a person to look as.');
         }
-        $own->require(Permission::SeeAs, 'Only those who let people into this site look at it through the eyes of others.');
+        $own->require(
+            Permission::SeeAs,
+            'Only those who let people into this site look at it through the eyes of others.',
+        );
         [$what, $which] = explode(':', $eyes);
 
         return match ($what) {
-            'role' => $this->role($own, $this->roles->book()->find($which) ?? throw Problem::notFound('This role'), null, $eyes),
+            'role' => $this->role(
+                $own,
+                $this->roles->book()->find($which) ?? throw Problem::notFound('This role'),
+                null,
+                $eyes,
+            ),
             'section' => $this->section($own, $which, $eyes),
             default => $this->person($own, $which, $eyes),
         };
@@ -57,8 +60,14 @@ final readonly class SeeAs
 
     private function section(SiteAccess $own, string $section, string $eyes): SiteAccess
     {
-        $name = $this->db->fetchOne('SELECT name FROM section WHERE id = ? AND site_id = ?', [Id::binary($section), Id::binary($own->site->id)]);
-        $learner = array_values(array_filter($this->roles->book()->all(), static fn (Role $role): bool => $role->takesSeat))[0] ?? null;
+        $name = $this->db->fetchOne('SELECT name FROM section WHERE id = ? AND site_id = ?', [
+            Id::binary($section),
+            Id::binary($own->site->id),
+        ]);
+        $learner =
+            array_values(
+                array_filter($this->roles->book()->all(), static fn(Role $role): bool => $role->takesSeat),
+            )[0] ?? null;
         if (!\is_string($name) || null === $learner) {
             throw Problem::notFound('This section');
         }
@@ -70,12 +79,39 @@ final readonly class SeeAs
     private function role(SiteAccess $own, Role $role, ?array $section, string $eyes): SiteAccess
     {
         $this->notAbove($own, $role->rank);
-        $band = array_values(array_filter($role->bands, static fn (Band $band): bool => \in_array($own->site->division, $band->divisions, true)))[0] ?? null;
+        $band =
+            array_values(
+                array_filter(
+                    $role->bands,
+                    static fn(Band $band): bool => \in_array($own->site->division, $band->divisions, true),
+                ),
+            )[0] ?? null;
         $level = $own->site->levels->lowest ?? $band?->levels?->lowest;
         $learner = \in_array(PersonKind::Learner, $role->for, true);
-        $kind = $learner ? PersonKind::Learner : ($role->for[0] ?? PersonKind::Staff);
-        $caller = new Caller(Id::NONE, $section[1] ?? $role->name, '', $kind->value, $own->site->division, $learner ? $level : null, \PHP_INT_MAX, false, []);
-        $enrollment = new Enrollment([new Pass(Id::NONE, Id::NONE, DoorKind::Desk, $role->code, $own->now - 1, new Window($own->now - 1), $own->now - 1, $section[0] ?? null)]);
+        $kind = $learner ? PersonKind::Learner : $role->for[0] ?? PersonKind::Staff;
+        $caller = new Caller(
+            Id::NONE,
+            $section[1] ?? $role->name,
+            '',
+            $kind->value,
+            $own->site->division,
+            $learner ? $level : null,
+            \PHP_INT_MAX,
+            false,
+            [],
+        );
+        $enrollment = new Enrollment([
+            new Pass(
+                Id::NONE,
+                Id::NONE,
+                DoorKind::Desk,
+                $role->code,
+                $own->now - 1,
+                new Window($own->now - 1),
+                $own->now - 1,
+                $section[0] ?? null,
+            ),
+        ]);
 
         return $this->access($own, $caller, Gate::person($caller), $enrollment, $eyes);
     }
@@ -83,8 +119,13 @@ final readonly class SeeAs
     private function person(SiteAccess $own, string $id, string $eyes): SiteAccess
     {
         $found = $this->db->fetchAssociative(
-            'SELECT '.PersonRow::COLUMNS.', a.platform_administrator, EXISTS (SELECT 1 FROM division_administrator da JOIN division ad ON ad.id = da.division_id WHERE da.person_id = p.id AND ad.code = ?) AS administers
-             FROM '.PersonRow::TABLES.' WHERE p.id = ?',
+            'SELECT '
+                .PersonRow::COLUMNS
+                .', a.platform_administrator, EXISTS (SELECT 1 FROM division_administrator da '
+                    .'JOIN division ad ON ad.id = da.division_id WHERE da.person_id = p.id '
+                    .'AND ad.code = ?) AS administers FROM '
+                .PersonRow::TABLES
+                .' WHERE p.id = ?',
             [$own->site->division, Id::binary($id)],
         );
         $row = new Row(false === $found ? throw Problem::notFound('This person') : $found);
@@ -97,8 +138,24 @@ final readonly class SeeAs
         if (!$own->standing->administrator && ($row->bool('platform_administrator') || $row->bool('administers'))) {
             throw Problem::notAllowed(self::ABOVE);
         }
-        $this->notAbove($own, max([0, ...array_map(static fn (Role $role): int => $role->rank, $this->roles->book()->pick($segment->roles))]));
-        $caller = new Caller($row->id('person_id'), PersonRow::name($row), '', $person->kind->value, $person->division, $person->level, $person->accountClosedFrom, false, []);
+        $this->notAbove(
+            $own,
+            max([
+                0,
+                ...array_map(static fn(Role $role): int => $role->rank, $this->roles->book()->pick($segment->roles)),
+            ]),
+        );
+        $caller = new Caller(
+            $row->id('person_id'),
+            PersonRow::name($row),
+            '',
+            $person->kind->value,
+            $person->division,
+            $person->level,
+            $person->accountClosedFrom,
+            false,
+            [],
+        );
 
         return $this->access($own, $caller, $person, $enrollment, $eyes);
     }
@@ -110,10 +167,24 @@ final readonly class SeeAs
         }
     }
 
-    private function access(SiteAccess $own, Caller $caller, Person $person, Enrollment $enrollment, string $eyes): SiteAccess
-    {
+    private function access(
+        SiteAccess $own,
+        Caller $caller,
+        Person $person,
+        Enrollment $enrollment,
+        string $eyes,
+    ): SiteAccess {
         $timeline = $enrollment->timeline();
 
-        return new SiteAccess($own->site, $own->row, $caller, (new Access($this->roles->book()))->standing($timeline, $person, $own->now, false, $own->site), $timeline->at($own->now), $own->now, $eyes, $enrollment);
+        return new SiteAccess(
+            $own->site,
+            $own->row,
+            $caller,
+            (new Access($this->roles->book()))->standing($timeline, $person, $own->now, false, $own->site),
+            $timeline->at($own->now),
+            $own->now,
+            $eyes,
+            $enrollment,
+        );
     }
 }

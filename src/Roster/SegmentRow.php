@@ -14,9 +14,7 @@ use MintDoor\Hall\Row;
 /** Segments between the core, their table and the contract. */
 final class SegmentRow
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @param Row $row with `state`, `roles`, `from_at`, `until_at`, `since_at`, `holds_seat` */
     public static function segment(Row $row): Segment
@@ -40,24 +38,29 @@ final class SegmentRow
      */
     public static function stretches(array $segments, RoleBook $roles): array
     {
-        return array_map(static fn (Segment $each): array => [
-            'from' => Instant::toJson($each->window->from),
-            'until' => Instant::toJson($each->window->until),
-            'state' => $each->state->value,
-            'role' => ($roles->pick($each->roles)[0] ?? null)?->code,
-        ], \array_slice($segments, -self::MOST_STRETCHES));
+        return array_map(
+            static fn(Segment $each): array => [
+                'from' => Instant::toJson($each->window->from),
+                'until' => Instant::toJson($each->window->until),
+                'state' => $each->state->value,
+                'role' => ($roles->pick($each->roles)[0] ?? null)?->code,
+            ],
+            \array_slice($segments, -self::MOST_STRETCHES),
+        );
     }
 
     /** @return array<string, mixed>|null schema `Standing` */
     public static function json(?Segment $segment, RoleBook $roles): ?array
     {
-        return null === $segment ? null : [
-            'state' => $segment->state->value,
-            'role' => ($roles->pick($segment->roles)[0] ?? null)?->code,
-            'roles' => $segment->roles,
-            'since' => Instant::toJson($segment->since),
-            'from' => Instant::toJson($segment->window->from),
-            'until' => Instant::toJson($segment->window->until),
-        ];
+        return null === $segment
+            ? null
+            : [
+                'state' => $segment->state->value,
+                'role' => ($roles->pick($segment->roles)[0] ?? null)?->code,
+                'roles' => $segment->roles,
+                'since' => Instant::toJson($segment->since),
+                'from' => Instant::toJson($segment->window->from),
+                'until' => Instant::toJson($segment->window->until),
+            ];
     }
 }

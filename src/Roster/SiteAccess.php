@@ -32,13 +32,21 @@ final readonly class SiteAccess
         public int $now,
         public ?string $eyes = null,
         public ?Enrollment $enrollment = null,
-    ) {
-    }
+    ) {}
 
     /** The same site, where somebody else does something in it. */
     public function doneBy(Caller $caller): self
     {
-        return new self($this->site, $this->row, $caller, $this->standing, $this->segment, $this->now, $this->eyes, $this->enrollment);
+        return new self(
+            $this->site,
+            $this->row,
+            $caller,
+            $this->standing,
+            $this->segment,
+            $this->now,
+            $this->eyes,
+            $this->enrollment,
+        );
     }
 
     public function may(Permission $permission): bool
@@ -68,13 +76,13 @@ final readonly class SiteAccess
      */
     public function startOf(string $day, string $pointer): int
     {
-        return $this->dayOf(fn (): int => Time::startOfDay($day, $this->zone()), $pointer);
+        return $this->dayOf(fn(): int => Time::startOfDay($day, $this->zone()), $pointer);
     }
 
     /** The first instant after a day in the site's zone. */
     public function endOf(string $day, string $pointer): int
     {
-        return $this->dayOf(fn (): int => Time::untilDayIncluded($day, $this->zone()), $pointer);
+        return $this->dayOf(fn(): int => Time::untilDayIncluded($day, $this->zone()), $pointer);
     }
 
     /** @param callable(): int $read */

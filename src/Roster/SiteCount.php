@@ -14,6 +14,5 @@ final readonly class SiteCount
         public int $others = 0,
         public int $unlisted = 0,
         public int $seatsHeld = 0,
-    ) {
-    }
+    ) {}
 }

@@ -11,9 +11,7 @@ final class Values
 {
     private const INSTANTS = ['at', 'until', 'from', 'opens'];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /**
      * @param array<string, string|int|list<string>|null> $values

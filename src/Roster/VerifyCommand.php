@@ -14,10 +14,24 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('roster:verify', 'Compares the stored segments of every enrollment with what the core computes from passes and marks')]
+#[AsCommand(
+    'roster:verify',
+    'Compares the stored segments of every enrollment with what the core computes from passes and marks',
+)]
 final class VerifyCommand extends Command
 {
-    private const COLUMNS = ['from_at', 'until_at', 'state', 'role', 'roles', 'rank', 'listed', 'holds_seat', 'leads', 'since_at'];
+    private const COLUMNS = [
+        'from_at',
+        'until_at',
+        'state',
+        'role',
+        'roles',
+        'rank',
+        'listed',
+        'holds_seat',
+        'leads',
+        'since_at',
+    ];
 
     public function __construct(
         private readonly Connection $db,
@@ -29,7 +43,12 @@ final class VerifyCommand extends Command
 
     protected function configure(): void
     {
-        $this->addOption('mend', null, InputOption::VALUE_NONE, 'Store what follows where it differs, as after a change of how timelines are computed');
+        $this->addOption(
+            'mend',
+            null,
+            InputOption::VALUE_NONE,
+            'Store what follows where it differs, as after a change of how timelines are computed',
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -51,7 +70,13 @@ final class VerifyCommand extends Command
             if ($mend) {
                 $this->enrollments->restate(substr($key, 0, 36), [substr($key, 36)]);
             }
-            $output->writeln(\sprintf('site %s, person %s: what is stored is not what follows', substr($key, 0, 36), substr($key, 36)));
+            $output->writeln(
+                \sprintf(
+                    'site %s, person %s: what is stored is not what follows',
+                    substr($key, 0, 36),
+                    substr($key, 36),
+                ),
+            );
         }
         $output->writeln(\sprintf('%s enrollments compared, %d differ', number_format($checked), \count($wrong)));
 
@@ -62,12 +87,21 @@ final class VerifyCommand extends Command
     private function stored(string $site): array
     {
         $stored = [];
-        $rows = $this->db->iterateAssociative('SELECT person_id, `'.implode('`, `', self::COLUMNS).'`, g.sort_name, e.terms
+        $rows = $this->db->iterateAssociative(
+            'SELECT person_id, `'
+                .implode('`, `', self::COLUMNS)
+                .'`, g.sort_name, e.terms
                 FROM enrollment_segment g LEFT JOIN enrollment e USING (site_id, person_id)
-                WHERE site_id = ? ORDER BY person_id, from_at', [Id::binary($site)]);
+                WHERE site_id = ? ORDER BY person_id, from_at',
+            [Id::binary($site)],
+        );
         foreach ($rows as $columns) {
             $row = new Row($columns);
-            $stored[$site.$row->id('person_id')][] = array_map($row->string(...), [...self::COLUMNS, 'sort_name', 'terms']);
+            $stored[$site.$row->id('person_id')][] = array_map($row->string(...), [
+                ...self::COLUMNS,
+                'sort_name',
+                'terms',
+            ]);
         }
 
         return $stored;
@@ -92,10 +126,19 @@ final class VerifyCommand extends Command
     private function names(string $site): array
     {
         $names = [];
-        foreach (Row::all($this->db->fetchAllAssociative(
-            'SELECT p.id, p.sort_name, p.terms FROM enrollment e JOIN person p ON p.id = e.person_id WHERE e.site_id = ?',
-            [Id::binary($site)],
-        )) as $row) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    <<<'SQL'
+                        SELECT p.id, p.sort_name, p.terms
+                        FROM enrollment e
+                        JOIN person p ON p.id = e.person_id
+                        WHERE e.site_id = ?
+                        SQL,
+                    [Id::binary($site)],
+                ),
+            ) as $row
+        ) {
             $names[$row->id('id')] = [$row->string('sort_name'), $row->string('terms')];
         }
 

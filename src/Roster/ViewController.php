@@ -30,8 +30,7 @@ final readonly class ViewController
         private Gate $gate,
         private Ids $ids,
         private Transaction $transaction,
-    ) {
-    }
+    ) {}
 
     #[Route('/sites/{site}/views', name: 'views', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function views(string $site, #[CurrentUser] Caller $caller): Response
@@ -43,31 +42,58 @@ final readonly class ViewController
 
     /** Keeps a view; one of the same name is replaced. */
     #[Route('/sites/{site}/views', name: 'keep_view', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
-    public function keep(string $site, #[MapRequestPayload] ViewWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function keep(
+        string $site,
+        #[MapRequestPayload] ViewWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         $this->mine($site, $caller);
 
         return $this->transaction->run($request, $caller, [], function () use ($site, $wish, $caller): Answer {
-            $kept = $this->db->fetchOne('SELECT COUNT(*) FROM saved_view WHERE person_id = ? AND site_id = ? AND name <> ?', [Id::binary($caller->id), Id::binary($site), $wish->name()]);
+            $kept = $this->db->fetchOne(
+                'SELECT COUNT(*) FROM saved_view WHERE person_id = ? AND site_id = ? AND name <> ?',
+                [Id::binary($caller->id), Id::binary($site), $wish->name()],
+            );
             if (is_numeric($kept) && $kept >= self::MOST) {
                 throw Problem::field('/name', 'too-many', 'You keep 30 views here already. Forget one of them first.');
             }
             $this->db->executeStatement(
-                'INSERT INTO saved_view (id, person_id, site_id, name, view) VALUES (?, ?, ?, ?, ?) ON DUPLICATE KEY UPDATE name = VALUES(name), view = VALUES(view)',
-                [Id::binary($this->ids->next()), Id::binary($caller->id), Id::binary($site), $wish->name(), $wish->view], [ParameterType::BINARY, ParameterType::BINARY, ParameterType::BINARY],
+                <<<'SQL'
+                    INSERT INTO saved_view (id, person_id, site_id, name, view)
+                    VALUES (?, ?, ?, ?, ?)
+                    ON DUPLICATE KEY UPDATE name = VALUES(name), view = VALUES(view)
+                    SQL,
+                [
+                    Id::binary($this->ids->next()),
+                    Id::binary($caller->id),
+                    Id::binary($site),
+                    $wish->name(),
+                    $wish->view,
+                ],
+                [ParameterType::BINARY, ParameterType::BINARY, ParameterType::BINARY],
             );
 
             return $this->answer($site, $caller);
         });
     }
 
-    #[Route('/sites/{site}/views/{view}', name: 'forget_view', requirements: ['site' => Id::PATTERN, 'view' => Id::PATTERN], methods: ['DELETE'])]
+    #[Route(
+        '/sites/{site}/views/{view}',
+        name: 'forget_view',
+        requirements: ['site' => Id::PATTERN, 'view' => Id::PATTERN],
+        methods: ['DELETE'],
+    )]
     public function forget(string $site, string $view, Request $request, #[CurrentUser] Caller $caller): Response
     {
         $this->mine($site, $caller);
 
         return $this->transaction->run($request, $caller, [], function () use ($site, $view, $caller): Answer {
-            $this->db->executeStatement('DELETE FROM saved_view WHERE id = ? AND person_id = ? AND site_id = ?', [Id::binary($view), Id::binary($caller->id), Id::binary($site)]);
+            $this->db->executeStatement('DELETE FROM saved_view WHERE id = ? AND person_id = ? AND site_id = ?', [
+                Id::binary($view),
+                Id::binary($caller->id),
+                Id::binary($site),
+            ]);
 
             return $this->answer($site, $caller);
         });
@@ -80,9 +106,20 @@ final readonly class ViewController
 
     private function answer(string $site, Caller $caller): Answer
     {
-        return new Answer(['items' => array_map(
-            static fn (Row $row): array => ['id' => $row->id('id'), 'name' => $row->string('name'), 'view' => $row->string('view')],
-            Row::all($this->db->fetchAllAssociative('SELECT id, name, view FROM saved_view WHERE person_id = ? AND site_id = ? ORDER BY name', [Id::binary($caller->id), Id::binary($site)])),
-        )]);
+        return new Answer([
+            'items' => array_map(
+                static fn(Row $row): array => [
+                    'id' => $row->id('id'),
+                    'name' => $row->string('name'),
+                    'view' => $row->string('view'),
+                ],
+                Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT id, name, view FROM saved_view WHERE person_id = ? AND site_id = ? ORDER BY name',
+                        [Id::binary($caller->id), Id::binary($site)],
+                    ),
+                ),
+            ),
+        ]);
     }
 }

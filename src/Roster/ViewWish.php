@@ -17,8 +17,7 @@ final readonly class ViewWish
         #[Assert\Length(max: 500, maxMessage: 'This view is too long to be kept. Leave some of it out.')]
         #[Assert\Regex('/^[\w\-.~%&=+*]*$/D', message: 'This is no address of a roster.')]
         public string $view,
-    ) {
-    }
+    ) {}
 
     public function name(): string
     {

@@ -7,10 +7,11 @@ namespace MintDoor\Roster;
 /** How far somebody is with the items of a site. */
 final readonly class Work
 {
-    /** @param list<array{done: bool, mark: ?int}> $items in the site's order; a mark goes from 0 to 100, null where there is none */
-    public function __construct(public array $items)
-    {
-    }
+    /**
+     * @param list<array{done: bool, mark: ?int}> $items in the site's order; a mark goes from 0 to 100, null where
+     *     there is none
+     */
+    public function __construct(public array $items) {}
 
     public function done(): int
     {

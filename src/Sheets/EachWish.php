@@ -17,24 +17,37 @@ final readonly class EachWish
      * @param list<string> $sites  ids
      */
     public function __construct(
-        #[Assert\Count(min: 1, max: 20_000, minMessage: 'Choose somebody first.', maxMessage: 'Choose 20,000 people at most, and do the rest after.')]
-        #[Assert\All([new Assert\Type('string'), new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')])]
+        #[Assert\Count(
+            min: 1,
+            max: 20_000,
+            minMessage: 'Choose somebody first.',
+            maxMessage: 'Choose 20,000 people at most, and do the rest after.',
+        )]
+        #[Assert\All([
+            new Assert\Type('string'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.'),
+        ])]
         public array $people,
-        #[Assert\Count(min: 1, max: 200, minMessage: 'Choose a site first.', maxMessage: 'Choose 200 sites at most, and do the rest after.')]
-        #[Assert\All([new Assert\Type('string'), new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')])]
+        #[Assert\Count(
+            min: 1,
+            max: 200,
+            minMessage: 'Choose a site first.',
+            maxMessage: 'Choose 200 sites at most, and do the rest after.',
+        )]
+        #[Assert\All([
+            new Assert\Type('string'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.'),
+        ])]
         public array $sites,
-        #[Assert\Choice(self::VERBS, message: 'There is no such change.')]
-        public string $verb,
-        #[Assert\Length(max: 32, maxMessage: 'There is no such role.')]
-        public ?string $role = null,
+        #[Assert\Choice(self::VERBS, message: 'There is no such change.')] public string $verb,
+        #[Assert\Length(max: 32, maxMessage: 'There is no such role.')] public ?string $role = null,
         #[Assert\Date(message: 'Write the first day as year-month-day, such as 2026-09-07.')]
         public ?string $fromDay = null,
         #[Assert\Date(message: 'Write the last day as year-month-day, such as 2026-12-18.')]
         public ?string $untilDay = null,
         /** That roles above learner are meant, where none was asked for. */
         public bool $sure = false,
-    ) {
-    }
+    ) {}
 
     /** @return list<SheetItem> */
     public function items(): array
@@ -42,7 +55,10 @@ final readonly class EachWish
         $items = [];
         foreach (array_unique($this->sites) as $site) {
             foreach (array_unique($this->people) as $person) {
-                $items[] = new SheetItem($site, new LineWish($person, $this->verb, $this->role, $this->fromDay, $this->untilDay, sure: $this->sure));
+                $items[] = new SheetItem(
+                    $site,
+                    new LineWish($person, $this->verb, $this->role, $this->fromDay, $this->untilDay, sure: $this->sure),
+                );
             }
         }
 

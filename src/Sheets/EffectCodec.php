@@ -15,9 +15,7 @@ use MintDoor\Core\Time\Window;
 /** Effects between the core and the undo data of a sheet line. */
 final class EffectCodec
 {
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @return array<string, mixed> */
     public static function write(Effect $effect): array
@@ -29,19 +27,36 @@ final class EffectCodec
             'kind' => $effect->kind->value,
             'passId' => $effect->passId,
             'at' => $effect->at,
-            'mark' => null === $mark ? null : [
-                $mark->id,
-                $mark->kind->value,
-                $mark->window->from,
-                $mark->window->until,
-                $mark->role,
-                $mark->origin,
-                $mark->dates?->from,
-                $mark->dates?->until,
-                $mark->height,
-                $mark->putBy,
-            ],
-            'pass' => null === $pass ? null : [$pass->id, $pass->doorId, $pass->door->value, $pass->role, $pass->givenAt, $pass->window->from, $pass->window->until, $pass->acceptedAt, $pass->section, $pass->since],
+            'mark' =>
+                null === $mark
+                    ? null
+                    : [
+                        $mark->id,
+                        $mark->kind->value,
+                        $mark->window->from,
+                        $mark->window->until,
+                        $mark->role,
+                        $mark->origin,
+                        $mark->dates?->from,
+                        $mark->dates?->until,
+                        $mark->height,
+                        $mark->putBy,
+                    ],
+            'pass' =>
+                null === $pass
+                    ? null
+                    : [
+                        $pass->id,
+                        $pass->doorId,
+                        $pass->door->value,
+                        $pass->role,
+                        $pass->givenAt,
+                        $pass->window->from,
+                        $pass->window->until,
+                        $pass->acceptedAt,
+                        $pass->section,
+                        $pass->since,
+                    ],
         ];
     }
 
@@ -53,10 +68,19 @@ final class EffectCodec
         if (EffectKind::GivePass === $kind) {
             $p = (array) ($data['pass'] ?? []);
 
-            return Effect::givePass(new Pass(
-                self::text($p[0]), self::text($p[1]), DoorKind::from(self::text($p[2])), self::text($p[3]), (int) self::text($p[4]),
-                new Window((int) self::text($p[5]), (int) self::text($p[6])), (int) self::text($p[7]), isset($p[8]) ? self::text($p[8]) : null, (int) self::text($p[9]),
-            ));
+            return Effect::givePass(
+                new Pass(
+                    self::text($p[0]),
+                    self::text($p[1]),
+                    DoorKind::from(self::text($p[2])),
+                    self::text($p[3]),
+                    (int) self::text($p[4]),
+                    new Window((int) self::text($p[5]), (int) self::text($p[6])),
+                    (int) self::text($p[7]),
+                    isset($p[8]) ? self::text($p[8]) : null,
+                    (int) self::text($p[9]),
+                ),
+            );
         }
         $m = (array) ($data['mark'] ?? []);
         $mark = new Mark(
@@ -70,7 +94,9 @@ final class EffectCodec
             isset($m[9]) ? self::text($m[9]) : null,
         );
 
-        return EffectKind::PutMark === $kind ? Effect::putMark($passId, $mark) : Effect::endMark($passId, $mark, (int) self::text($data['at'] ?? 0));
+        return EffectKind::PutMark === $kind
+            ? Effect::putMark($passId, $mark)
+            : Effect::endMark($passId, $mark, (int) self::text($data['at'] ?? 0));
     }
 
     private static function text(mixed $value): string

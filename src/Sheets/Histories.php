@@ -14,14 +14,13 @@ use MintDoor\Hall\Row;
 /** Reads what was applied to enrollments of a site, as the core wants it. */
 final readonly class Histories
 {
-    public function __construct(private Connection $db)
-    {
-    }
+    public function __construct(private Connection $db) {}
 
     /**
      * @param list<string> $people ids
      *
-     * @return array{array<string, History>, array<string, int>} histories by person, and the logbook's sequence numbers by line
+     * @return array{array<string, History>, array<string, int>} histories by person, and the logbook's sequence numbers
+     *     by line
      */
     public function of(string $siteId, array $people): array
     {
@@ -29,10 +28,18 @@ final readonly class Histories
             return [[], []];
         }
 
-        return $this->read('n.site_id = ? AND n.person_id IN (?)', [Id::binary($siteId), array_map(Id::binary(...), $people)], [1 => ArrayParameterType::BINARY], 'person_id');
+        return $this->read(
+            'n.site_id = ? AND n.person_id IN (?)',
+            [Id::binary($siteId), array_map(Id::binary(...), $people)],
+            [1 => ArrayParameterType::BINARY],
+            'person_id',
+        );
     }
 
-    /** @return array{array<string, History>, array<string, int>} histories of one person by site, and the logbook's sequence numbers by line */
+    /**
+     * @return array{array<string, History>, array<string, int>} histories of one person by site, and the logbook's
+     *     sequence numbers by line
+     */
     public function ofPerson(string $person): array
     {
         return $this->read('l.person_id = ?', [Id::binary($person)], [], 'site_id');
@@ -47,11 +54,21 @@ final readonly class Histories
     private function read(string $where, array $parameters, array $types, string $by): array
     {
         $done = $sequences = [];
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT n.id, n.site_id, n.person_id, n.version_after, n.undoes, l.sequence FROM sheet_line n JOIN log_entry l ON l.line_id = n.id WHERE '.$where, $parameters, $types)) as $row) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT n.id, n.site_id, n.person_id, n.version_after, n.undoes, l.sequence FROM sheet_line n '
+                        .'JOIN log_entry l ON l.line_id = n.id WHERE '
+                        .$where,
+                    $parameters,
+                    $types,
+                ),
+            ) as $row
+        ) {
             $done[$row->id($by)][] = new Done($row->id('id'), $row->int('version_after'), $row->idOrNull('undoes'));
             $sequences[$row->id('id')] = $row->int('sequence');
         }
 
-        return [array_map(static fn (array $lines): History => new History($lines), $done), $sequences];
+        return [array_map(static fn(array $lines): History => new History($lines), $done), $sequences];
     }
 }

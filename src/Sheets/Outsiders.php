@@ -29,8 +29,7 @@ final readonly class Outsiders
         private Directory $directory,
         private Roles $roles,
         private Notices $notices,
-    ) {
-    }
+    ) {}
 
     /**
      * @param array<int, LineWish> $wishes of one site
@@ -46,7 +45,7 @@ final readonly class Outsiders
         $caller = $access->caller;
         $others = array_filter(
             $wishes,
-            static fn (LineWish $wish): bool => self::maybe($people[$wish->person], $access),
+            static fn(LineWish $wish): bool => self::maybe($people[$wish->person], $access),
         );
         if ([] === $others) {
             return [];
@@ -113,10 +112,10 @@ final readonly class Outsiders
     /** Whether what was typed names somebody by their number or address in full; their login does not. */
     private static function named(string $typed, Row $person): bool
     {
-        $own = array_map(Folding::identifier(...), array_filter([
-            $person->stringOrNull('number'),
-            $person->stringOrNull('email'),
-        ]));
+        $own = array_map(
+            Folding::identifier(...),
+            array_filter([$person->stringOrNull('number'), $person->stringOrNull('email')]),
+        );
         $words = preg_split('/[\s<>,;()"\']+/u', mb_scrub($typed), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
 
         return [] !== array_intersect($own, array_map(Folding::identifier(...), $words));
@@ -124,9 +123,10 @@ final readonly class Outsiders
 
     private function wasHere(string $site, string $person): bool
     {
-        return false !== $this->db->fetchOne(
-            'SELECT 1 FROM enrollment WHERE site_id = ? AND person_id = ?',
-            [Id::binary($site), Id::binary($person)],
-        );
+        return false
+            !== $this->db->fetchOne('SELECT 1 FROM enrollment WHERE site_id = ? AND person_id = ?', [
+                Id::binary($site),
+                Id::binary($person),
+            ]);
     }
 }

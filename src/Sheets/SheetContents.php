@@ -14,28 +14,31 @@ final readonly class SheetContents
 
     /**
      * @param list<SheetItem>                                          $lines
-     * @param ?int                                                     $removing how many people it takes out, said again by whoever applies it where they are many
-     * @param list<array{gist: string, text: string, person: string}> $settled  whom lines were settled to mean by hand, to be remembered in the site of the sheet
+     * @param ?int                                                     $removing how many people it takes out, said
+     *     again by whoever applies it where they are many
+     * @param list<array{gist: string, text: string, person: string}> $settled  whom lines were settled to mean by hand,
+     *     to be remembered in the site of the sheet
      */
     public function __construct(
-        #[Assert\Count(max: self::MOST_WRITTEN, maxMessage: 'Write 2,000 lines at most, and the rest on a sheet of its own.')]
-        #[Assert\Valid]
-        public array $lines = [],
-        #[Assert\Valid]
-        public ?EachWish $each = null,
+        #[Assert\Count(
+            max: self::MOST_WRITTEN,
+            maxMessage: 'Write 2,000 lines at most, and the rest on a sheet of its own.',
+        )]
+        #[Assert\Valid] public array $lines = [],
+        #[Assert\Valid] public ?EachWish $each = null,
         public ?int $removing = null,
         #[Assert\Count(max: self::MOST_WRITTEN)]
-        #[Assert\All([new Assert\Collection([
-            'gist' => [new Assert\Type('string'), new Assert\Length(min: 1, max: 120)],
-            'text' => [new Assert\Type('string'), new Assert\Length(max: 200)],
-            'person' => [new Assert\Type('string'), new Assert\Regex('/^'.Id::PATTERN.'$/D')],
-        ])])]
+        #[Assert\All([
+            new Assert\Collection([
+                'gist' => [new Assert\Type('string'), new Assert\Length(min: 1, max: 120)],
+                'text' => [new Assert\Type('string'), new Assert\Length(max: 200)],
+                'person' => [new Assert\Type('string'), new Assert\Regex('/^'.Id::PATTERN.'$/D')],
+            ]),
+        ])]
         public array $settled = [],
         /** Words for those who are told what was done; null tells nobody. */
-        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')]
-        public ?string $tell = null,
-    ) {
-    }
+        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')] public ?string $tell = null,
+    ) {}
 
     /** @return list<SheetItem> */
     public function items(): array

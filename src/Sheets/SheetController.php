@@ -30,14 +30,17 @@ final readonly class SheetController
         private SheetHandler $sheets,
         private Connection $db,
         private Transaction $transaction,
-    ) {
-    }
+    ) {}
 
     /** A change sheet for the people of a site: computed only, or applied at once. */
     #[Dear(from: 4_096)]
     #[Route('/sites/{site}/sheets', name: 'make_sheet', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
-    public function make(string $site, #[MapRequestPayload] SheetWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function make(
+        string $site,
+        #[MapRequestPayload] SheetWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         if (!$wish->apply) {
             $access = $this->gate->at($site, $caller);
             $this->mayChange($access, $wish);
@@ -55,11 +58,29 @@ final readonly class SheetController
 
     /** Takes a whole sheet back, or says what that would do; lines that were changed since are left alone. */
     #[Dear]
-    #[Route('/sites/{site}/sheets/{sheet}/undo', name: 'undo_sheet', requirements: ['site' => Id::PATTERN, 'sheet' => Id::PATTERN], methods: ['POST'])]
-    public function undo(string $site, string $sheet, #[MapRequestPayload] UndoWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    #[Route(
+        '/sites/{site}/sheets/{sheet}/undo',
+        name: 'undo_sheet',
+        requirements: ['site' => Id::PATTERN, 'sheet' => Id::PATTERN],
+        methods: ['POST'],
+    )]
+    public function undo(
+        string $site,
+        string $sheet,
+        #[MapRequestPayload] UndoWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         $access = $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
-        $lines = array_map(static fn (Row $row): string => $row->id('id'), Row::all($this->db->fetchAllAssociative('SELECT id FROM sheet_line WHERE sheet_id = ? AND site_id = ? ORDER BY position DESC', [Id::binary($sheet), Id::binary($site)])));
+        $lines = array_map(
+            static fn(Row $row): string => $row->id('id'),
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT id FROM sheet_line WHERE sheet_id = ? AND site_id = ? ORDER BY position DESC',
+                    [Id::binary($sheet), Id::binary($site)],
+                ),
+            ),
+        );
         if ([] === $lines) {
             throw Problem::notFound('This sheet');
         }
@@ -67,14 +88,27 @@ final readonly class SheetController
             return new Answer($this->sheets->undo($access, $lines, false));
         }
 
-        return $this->transaction->run($request, $caller, [$site], fn (): Answer => new Answer(
-            $this->sheets->undo($this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN), $lines, true, $wish->removing),
-        ));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [$site],
+            fn(): Answer => new Answer(
+                $this->sheets->undo(
+                    $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN),
+                    $lines,
+                    true,
+                    $wish->removing,
+                ),
+            ),
+        );
     }
 
     private function mayChange(SiteAccess $access, SheetWish $wish): void
     {
-        $leaving = 1 === \count($wish->lines) && 'take-out' === $wish->lines[0]->verb && $wish->lines[0]->person === $access->caller->id;
+        $leaving =
+            1 === \count($wish->lines)
+            && 'take-out' === $wish->lines[0]->verb
+            && $wish->lines[0]->person === $access->caller->id;
         if (!$leaving) {
             $access->require(Permission::LetIn, self::LET_IN);
         }

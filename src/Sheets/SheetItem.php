@@ -11,13 +11,9 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class SheetItem
 {
     public function __construct(
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')]
-        public string $site,
-        #[Assert\Valid]
-        public LineWish $line,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')] public string $site,
+        #[Assert\Valid] public LineWish $line,
         /** What was typed or pasted for it. */
-        #[Assert\Length(max: 200, maxMessage: 'Shorten it to 200 characters.')]
-        public string $text = '',
-    ) {
-    }
+        #[Assert\Length(max: 200, maxMessage: 'Shorten it to 200 characters.')] public string $text = '',
+    ) {}
 }

@@ -33,15 +33,17 @@ final readonly class SheetStore
         private Counts $counts,
         private Logbook $logbook,
         private Ids $ids,
-    ) {
-    }
+    ) {}
 
     /**
      * @param non-empty-array<array-key, StoredLine> $lines one a person
-     * @param ?string                                $sheet  id of the stored sheet whose lines these are, by their positions; null makes one
-     * @param bool                                   $listed whether one that is made is found among sheets, where it is of several people
+     * @param ?string                                $sheet  id of the stored sheet whose lines these are, by their
+     *     positions; null makes one
+     * @param bool                                   $listed whether one that is made is found among sheets, where it is
+     *     of several people
      *
-     * @return array{string, array<array-key, array{line: string, entry: int, version: int}>} id of the sheet, and of each line its id, entry in the logbook, and the version of the enrollment after it
+     * @return array{string, array<array-key, array{line: string, entry: int, version: int}>} id of the sheet, and of
+     *     each line its id, entry in the logbook, and the version of the enrollment after it
      */
     public function store(SiteAccess $access, array $lines, ?string $sheet = null, bool $listed = true): array
     {
@@ -64,21 +66,50 @@ final readonly class SheetStore
         if ($own) {
             $by = BulkWriter::id($access->caller->id);
             $at = Instant::toSql($access->now);
-            $rows->add('change_sheet', ['id' => BulkWriter::id($sheet), 'site_id' => BulkWriter::id($site), 'made_by' => $by, 'made_at' => $at, 'state' => 'applied', 'changed_by' => $by, 'changed_at' => $at, 'total' => \count($lines), 'done' => \count($lines), 'applied' => \count($lines), 'kind' => $listed ? $this->kind($lines) : 'desk', 'undoes' => $this->undone($lines)]);
+            $rows->add('change_sheet', [
+                'id' => BulkWriter::id($sheet),
+                'site_id' => BulkWriter::id($site),
+                'made_by' => $by,
+                'made_at' => $at,
+                'state' => 'applied',
+                'changed_by' => $by,
+                'changed_at' => $at,
+                'total' => \count($lines),
+                'done' => \count($lines),
+                'applied' => \count($lines),
+                'kind' => $listed ? $this->kind($lines) : 'desk',
+                'undoes' => $this->undone($lines),
+            ]);
         }
         $entries = $stored = [];
         $position = 0;
         foreach ($lines as $key => $line) {
             $id = $this->ids->next();
             $version = $versions[$line->personId];
-            $json = static fn (mixed $value): string => json_encode($value, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+            $json = static fn(mixed $value): string => json_encode(
+                $value,
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
+            );
             $rows->add('sheet_line', [
-                'id' => BulkWriter::id($id), 'sheet_id' => BulkWriter::id($sheet), 'position' => $own ? ++$position : (int) $key, 'site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($line->personId),
-                'verb' => $line->verb, 'verdict' => $line->line->verdict->value, 'state_before' => $json((array) $line->json['before']), 'state_after' => $json((array) $line->json['after']),
-                'notes' => $json(['reasons' => $line->json['reasons'], 'cautions' => $line->json['cautions']]), 'effects' => $json(array_map(EffectCodec::write(...), $line->line->effects)),
-                'version_after' => $version, 'undoes' => BulkWriter::id($line->undoes),
+                'id' => BulkWriter::id($id),
+                'sheet_id' => BulkWriter::id($sheet),
+                'position' => $own ? ++$position : (int) $key,
+                'site_id' => BulkWriter::id($site),
+                'person_id' => BulkWriter::id($line->personId),
+                'verb' => $line->verb,
+                'verdict' => $line->line->verdict->value,
+                'state_before' => $json((array) $line->json['before']),
+                'state_after' => $json((array) $line->json['after']),
+                'notes' => $json(['reasons' => $line->json['reasons'], 'cautions' => $line->json['cautions']]),
+                'effects' => $json(array_map(EffectCodec::write(...), $line->line->effects)),
+                'version_after' => $version,
+                'undoes' => BulkWriter::id($line->undoes),
             ]);
-            $data = ['before' => $line->json['before'], 'after' => $line->json['after'], ...(null === $line->undoesOf ? [] : ['of' => $line->undoesOf])];
+            $data = [
+                'before' => $line->json['before'],
+                'after' => $line->json['after'],
+                ...null === $line->undoesOf ? [] : ['of' => $line->undoesOf],
+            ];
             $entries[] = [$line->verb, $data, $line->personId, $id];
             $stored[$key] = ['line' => $id, 'entry' => 0, 'version' => $version];
         }
@@ -109,7 +140,10 @@ final readonly class SheetStore
     private function undone(array $lines): ?BulkId
     {
         $undoes = reset($lines)->undoes;
-        $sheet = null === $undoes || 1 === \count($lines) ? false : $this->db->fetchOne('SELECT sheet_id FROM sheet_line WHERE id = ?', [Id::binary($undoes)]);
+        $sheet =
+            null === $undoes || 1 === \count($lines)
+                ? false
+                : $this->db->fetchOne('SELECT sheet_id FROM sheet_line WHERE id = ?', [Id::binary($undoes)]);
 
         return \is_string($sheet) ? BulkWriter::id(Id::text($sheet)) : null;
     }
@@ -129,17 +163,24 @@ final readonly class SheetStore
                     $ended[$effect->at][] = Id::binary($effect->mark->origin);
                 }
                 if (null !== $effect->mark && null !== $effect->passId && MarkKind::Undone === $effect->mark->kind) {
-                    EffectKind::PutMark === $effect->kind ? $undone[] = Id::binary($effect->passId) : $again[] = Id::binary($effect->passId);
+                    EffectKind::PutMark === $effect->kind
+                        ? ($undone[] = Id::binary($effect->passId))
+                        : ($again[] = Id::binary($effect->passId));
                 }
             }
         }
         foreach ($doors as $door => $people) {
-            $this->db->executeStatement('UPDATE pass SET live = NULL WHERE door_id = ? AND person_id IN (?) AND live = 1', [Id::binary($door), $people], [1 => ArrayParameterType::BINARY]);
+            $this->db->executeStatement(
+                'UPDATE pass SET live = NULL WHERE door_id = ? AND person_id IN (?) AND live = 1',
+                [Id::binary($door), $people],
+                [1 => ArrayParameterType::BINARY],
+            );
         }
         foreach ($ended as $at => $origins) {
             $this->db->executeStatement(
                 'UPDATE mark SET until_at = GREATEST(from_at, ?), ended_by = ? WHERE origin_id IN (?) AND until_at > ?',
-                [Instant::toSql($at), Id::binary($access->caller->id), $origins, Instant::toSql($at)], [2 => ArrayParameterType::BINARY],
+                [Instant::toSql($at), Id::binary($access->caller->id), $origins, Instant::toSql($at)],
+                [2 => ArrayParameterType::BINARY],
             );
         }
         $this->live($undone, null);
@@ -156,10 +197,20 @@ final readonly class SheetStore
     {
         $whose = ['site_id' => BulkWriter::id($access->site->id), 'person_id' => BulkWriter::id($line->personId)];
         if (EffectKind::GivePass === $effect->kind && null !== $effect->pass) {
-            $rows->add('pass', [...self::pass($effect->pass), ...$whose, 'given_by' => BulkWriter::id($access->caller->id), 'live' => true]);
+            $rows->add('pass', [
+                ...self::pass($effect->pass),
+                ...$whose,
+                'given_by' => BulkWriter::id($access->caller->id),
+                'live' => true,
+            ]);
         } elseif (EffectKind::PutMark === $effect->kind && null !== $effect->mark) {
             $note = trim((string) $line->note);
-            $rows->add('mark', [...self::mark($effect->mark, $effect->passId), ...$whose, 'put_by' => BulkWriter::id($access->caller->id), 'note' => '' === $note ? null : $note]);
+            $rows->add('mark', [
+                ...self::mark($effect->mark, $effect->passId),
+                ...$whose,
+                'put_by' => BulkWriter::id($access->caller->id),
+                'note' => '' === $note ? null : $note,
+            ]);
         }
     }
 
@@ -167,7 +218,11 @@ final readonly class SheetStore
     private function live(array $passes, ?int $live): void
     {
         if ([] !== $passes) {
-            $this->db->executeStatement('UPDATE pass SET live = ? WHERE id IN (?)', [$live, $passes], [1 => ArrayParameterType::BINARY]);
+            $this->db->executeStatement(
+                'UPDATE pass SET live = ? WHERE id IN (?)',
+                [$live, $passes],
+                [1 => ArrayParameterType::BINARY],
+            );
         }
     }
 
@@ -175,9 +230,15 @@ final readonly class SheetStore
     public static function pass(Pass $pass): array
     {
         return [
-            'id' => BulkWriter::id($pass->id), 'door_id' => BulkWriter::id($pass->doorId), 'role' => $pass->role, 'given_at' => Instant::toSql($pass->givenAt),
-            'from_at' => Instant::toSql($pass->window->from), 'until_at' => Instant::toSql($pass->window->until), 'accepted_at' => Instant::toSql($pass->acceptedAt),
-            'since_at' => Instant::toSql($pass->since), 'section_id' => BulkWriter::id($pass->section),
+            'id' => BulkWriter::id($pass->id),
+            'door_id' => BulkWriter::id($pass->doorId),
+            'role' => $pass->role,
+            'given_at' => Instant::toSql($pass->givenAt),
+            'from_at' => Instant::toSql($pass->window->from),
+            'until_at' => Instant::toSql($pass->window->until),
+            'accepted_at' => Instant::toSql($pass->acceptedAt),
+            'since_at' => Instant::toSql($pass->since),
+            'section_id' => BulkWriter::id($pass->section),
         ];
     }
 
@@ -185,9 +246,15 @@ final readonly class SheetStore
     public static function mark(Mark $mark, ?string $passId): array
     {
         return [
-            'id' => BulkWriter::id($mark->id), 'origin_id' => BulkWriter::id($mark->origin), 'kind' => $mark->kind->value, 'from_at' => Instant::toSql($mark->window->from),
-            'until_at' => Instant::toSql($mark->window->until), 'pass_id' => BulkWriter::id($passId), 'role' => $mark->role,
-            'dates_from' => null === $mark->dates ? null : Instant::toSql($mark->dates->from), 'dates_until' => null === $mark->dates ? null : Instant::toSql($mark->dates->until),
+            'id' => BulkWriter::id($mark->id),
+            'origin_id' => BulkWriter::id($mark->origin),
+            'kind' => $mark->kind->value,
+            'from_at' => Instant::toSql($mark->window->from),
+            'until_at' => Instant::toSql($mark->window->until),
+            'pass_id' => BulkWriter::id($passId),
+            'role' => $mark->role,
+            'dates_from' => null === $mark->dates ? null : Instant::toSql($mark->dates->from),
+            'dates_until' => null === $mark->dates ? null : Instant::toSql($mark->dates->until),
             'height' => $mark->height,
         ];
     }

@@ -14,19 +14,22 @@ final readonly class SheetWish
 
     /**
      * @param list<LineWish> $lines
-     * @param ?int           $removing how many people it takes out, said again by whoever applies it where they are many
+     * @param ?int           $removing how many people it takes out, said again by whoever applies it where they are
+     *     many
      */
     public function __construct(
-        #[Assert\Count(min: 1, max: self::MOST_LINES, minMessage: 'Choose somebody first.', maxMessage: 'A sheet has 1,000 lines at most. Choose fewer people, and do the rest after.')]
-        #[Assert\Valid]
-        public array $lines,
+        #[Assert\Count(
+            min: 1,
+            max: self::MOST_LINES,
+            minMessage: 'Choose somebody first.',
+            maxMessage: 'A sheet has 1,000 lines at most. Choose fewer people, and do the rest after.',
+        )]
+        #[Assert\Valid] public array $lines,
         public bool $apply = true,
         public ?int $removing = null,
         /** Words for those who are told what was done; null tells nobody. */
-        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')]
-        public ?string $tell = null,
-    ) {
-    }
+        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')] public ?string $tell = null,
+    ) {}
 
     #[Assert\Callback]
     public function check(ExecutionContextInterface $context): void
@@ -34,7 +37,10 @@ final readonly class SheetWish
         $people = [];
         foreach ($this->lines as $index => $line) {
             if (isset($people[$line->person])) {
-                $context->buildViolation('This person is on the sheet already. One line a person.')->atPath("lines[$index].person")->addViolation();
+                $context
+                    ->buildViolation('This person is on the sheet already. One line a person.')
+                    ->atPath("lines[$index].person")
+                    ->addViolation();
             }
             $people[$line->person] = true;
         }

@@ -26,8 +26,7 @@ final readonly class Situations
         private Enrollments $enrollments,
         private Roles $roles,
         private Locks $locks,
-    ) {
-    }
+    ) {}
 
     /**
      * People as they are; inside a transaction they stay so until its end.
@@ -42,7 +41,15 @@ final readonly class Situations
     {
         $this->locks->people($people);
         $found = [];
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT '.PersonRow::COLUMNS.', p.gone FROM '.PersonRow::TABLES.' WHERE p.id IN (?)', [array_map(Id::binary(...), $people)], [ArrayParameterType::BINARY])) as $row) {
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT '.PersonRow::COLUMNS.', p.gone FROM '.PersonRow::TABLES.' WHERE p.id IN (?)',
+                    [array_map(Id::binary(...), $people)],
+                    [ArrayParameterType::BINARY],
+                ),
+            ) as $row
+        ) {
             $found[$row->id('person_id')] = $row;
         }
         if (\count($found) < \count(array_unique($people))) {
@@ -59,7 +66,9 @@ final readonly class Situations
     public function of(SiteAccess $access, array $people, ?string $invitation = null): SheetSituation
     {
         $site = $access->site->id;
-        $desk = $this->db->fetchOne('SELECT id FROM door WHERE site_id = ? AND kind = \'desk\' ORDER BY id LIMIT 1', [Id::binary($site)]);
+        $desk = $this->db->fetchOne('SELECT id FROM door WHERE site_id = ? AND kind = \'desk\' ORDER BY id LIMIT 1', [
+            Id::binary($site),
+        ]);
 
         return new SheetSituation(
             $access->now,
@@ -90,9 +99,21 @@ final readonly class Situations
         $now = Instant::toSql($access->now);
         $these = array_map(Id::binary(...), $people) ?: [''];
         $kept = $this->db->fetchOne(
-            'SELECT (SELECT COUNT(*) FROM waiter WHERE site_id = ? AND waits = 1 AND offered_until > ? AND person_id NOT IN (?))
-                + (SELECT COUNT(*) FROM invitation WHERE site_id = ? AND unanswered = 1 AND holds = 1 AND lapses_at > ? AND id <> ? AND (person_id IS NULL OR person_id NOT IN (?)))',
-            [Id::binary($access->site->id), $now, $these, Id::binary($access->site->id), $now, null === $invitation ? '' : Id::binary($invitation), $these], [2 => ArrayParameterType::BINARY, 6 => ArrayParameterType::BINARY],
+            <<<'SQL'
+                SELECT (SELECT COUNT(*) FROM waiter WHERE site_id = ? AND waits = 1 AND offered_until > ?
+                    AND person_id NOT IN (?)) + (SELECT COUNT(*) FROM invitation WHERE site_id = ? AND unanswered = 1
+                    AND holds = 1 AND lapses_at > ? AND id <> ? AND (person_id IS NULL OR person_id NOT IN (?)))
+                SQL,
+            [
+                Id::binary($access->site->id),
+                $now,
+                $these,
+                Id::binary($access->site->id),
+                $now,
+                null === $invitation ? '' : Id::binary($invitation),
+                $these,
+            ],
+            [2 => ArrayParameterType::BINARY, 6 => ArrayParameterType::BINARY],
         );
 
         return is_numeric($kept) ? (int) $kept : 0;

@@ -23,6 +23,5 @@ final readonly class StoredLine
         public ?string $note = null,
         public ?string $undoes = null,
         public ?string $undoesOf = null,
-    ) {
-    }
+    ) {}
 }

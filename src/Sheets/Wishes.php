@@ -21,9 +21,7 @@ use MintDoor\Roster\SiteAccess;
 /** What was asked for, as the core takes it: days become instants of the site's zone. */
 final readonly class Wishes
 {
-    public function __construct(private Roles $roles, private Connection $db)
-    {
-    }
+    public function __construct(private Roles $roles, private Connection $db) {}
 
     /**
      * @param array<int, LineWish> $wishes of one site
@@ -39,7 +37,11 @@ final readonly class Wishes
         $wanted = [];
         foreach ($wishes as $key => $wish) {
             if (null !== $wish->section && !isset($sections[$wish->section])) {
-                throw Problem::field("/lines/$key/section", 'no-such-section', 'This site has no such section. Choose another.');
+                throw Problem::field(
+                    "/lines/$key/section",
+                    'no-such-section',
+                    'This site has no such section. Choose another.',
+                );
             }
             $wanted[$key] = [$wish->person, $this->one($wish, $asks[$key] ?? false, $access, $key)];
         }
@@ -54,10 +56,21 @@ final readonly class Wishes
      */
     private function sections(string $site, array $wishes): array
     {
-        $wanted = array_values(array_unique(array_filter(array_map(static fn (LineWish $line): ?string => $line->section, $wishes))));
-        $rows = [] === $wanted ? [] : Row::all($this->db->fetchAllAssociative('SELECT id FROM section WHERE site_id = ? AND id IN (?)', [Id::binary($site), array_map(Id::binary(...), $wanted)], [1 => ArrayParameterType::BINARY]));
+        $wanted = array_values(
+            array_unique(array_filter(array_map(static fn(LineWish $line): ?string => $line->section, $wishes))),
+        );
+        $rows =
+            [] === $wanted
+                ? []
+                : Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT id FROM section WHERE site_id = ? AND id IN (?)',
+                        [Id::binary($site), array_map(Id::binary(...), $wanted)],
+                        [1 => ArrayParameterType::BINARY],
+                    ),
+                );
 
-        return array_fill_keys(array_map(static fn (Row $row): string => $row->id('id'), $rows), true);
+        return array_fill_keys(array_map(static fn(Row $row): string => $row->id('id'), $rows), true);
     }
 
     /** @param int $index of the line, for what is said about its fields */
@@ -66,7 +79,11 @@ final readonly class Wishes
         $verb = Verb::from($wish->verb);
         $at = "/lines/$index/";
         $mayBeSuggested = Verb::LetIn === $verb && null === $wish->role;
-        if (\in_array($verb, [Verb::LetIn, Verb::ChangeRole], true) && !$mayBeSuggested && null === $this->roles->book()->find((string) $wish->role)) {
+        if (
+            \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true)
+            && !$mayBeSuggested
+            && null === $this->roles->book()->find((string) $wish->role)
+        ) {
             throw Problem::field($at.'role', 'no-such-role', 'There is no such role any more. Choose another.');
         }
         if (null === $wish->fromDay && null === $wish->untilDay && null === $wish->days) {
@@ -77,9 +94,19 @@ final readonly class Wishes
 
             return new Wanted($verb, $wish->role, $window, $wish->section, $wish->sure, $asks, $wish->leadEnds);
         } catch (WindowOutOfOrder) {
-            throw Problem::field($at.'untilDay', 'before-start', null === $wish->fromDay ? 'The last day is already over. Choose a later one.' : 'The last day is before the first. Choose a later one.');
+            throw Problem::field(
+                $at.'untilDay',
+                'before-start',
+                null === $wish->fromDay
+                    ? 'The last day is already over. Choose a later one.'
+                    : 'The last day is before the first. Choose a later one.',
+            );
         } catch (NotADay $none) {
-            throw Problem::field($at.($none->text === $wish->fromDay ? 'fromDay' : 'untilDay'), 'day', 'Write days as year-month-day, such as 2026-12-18.');
+            throw Problem::field(
+                $at.($none->text === $wish->fromDay ? 'fromDay' : 'untilDay'),
+                'day',
+                'Write days as year-month-day, such as 2026-12-18.',
+            );
         }
     }
 
@@ -102,6 +129,10 @@ final readonly class Wishes
 
         return null === $wish->days
             ? Time::FOREVER
-            : Time::startOfDay((new \DateTimeImmutable('@'.$access->now))->setTimezone($zone)->format('Y-m-d'), $zone, $wish->days);
+            : Time::startOfDay(
+                (new \DateTimeImmutable('@'.$access->now))->setTimezone($zone)->format('Y-m-d'),
+                $zone,
+                $wish->days,
+            );
     }
 }

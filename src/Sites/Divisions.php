@@ -10,9 +10,7 @@ use MintDoor\Hall\Row;
 /** The parts of the organisation. */
 final readonly class Divisions
 {
-    public function __construct(private Connection $db)
-    {
-    }
+    public function __construct(private Connection $db) {}
 
     /** @return array<string, array{id: string, name: string}> by code */
     public function all(): array

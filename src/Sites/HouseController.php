@@ -26,23 +26,38 @@ final readonly class HouseController
         private Roles $roles,
         private Directory $directory,
         private HouseClock $clock,
-    ) {
-    }
+    ) {}
 
     #[Route('/house', name: 'house', methods: ['GET'])]
     public function house(#[CurrentUser] Caller $caller): Response
     {
         $divisions = Row::all($this->db->fetchAllAssociative('SELECT code, name FROM division ORDER BY name'));
-        $terms = Row::all($this->db->fetchAllAssociative('SELECT code, name, starts_on, ends_on FROM term ORDER BY starts_on'));
+        $terms = Row::all(
+            $this->db->fetchAllAssociative('SELECT code, name, starts_on, ends_on FROM term ORDER BY starts_on'),
+        );
 
         return new Answer([
             'now' => Instant::toJson($this->clock->instant()),
-            'divisions' => array_map(static fn (Row $row): array => ['code' => $row->string('code'), 'name' => $row->string('name')], $divisions),
-            'terms' => array_map(static fn (Row $row): array => ['code' => $row->string('code'), 'name' => $row->string('name'), 'startsOn' => $row->string('starts_on'), 'endsOn' => $row->string('ends_on')], $terms),
+            'divisions' => array_map(
+                static fn(Row $row): array => ['code' => $row->string('code'), 'name' => $row->string('name')],
+                $divisions,
+            ),
+            'terms' => array_map(
+                static fn(Row $row): array => [
+                    'code' => $row->string('code'),
+                    'name' => $row->string('name'),
+                    'startsOn' => $row->string('starts_on'),
+                    'endsOn' => $row->string('ends_on'),
+                ],
+                $terms,
+            ),
             'highestLevel' => $this->highestLevel(),
             'siteKinds' => SiteWish::KINDS,
             'roles' => array_map($this->role(...), $this->roles->book()->all()),
-            'mayMakeIn' => $this->mayMakeIn($caller, array_map(static fn (Row $row): string => $row->string('code'), $divisions)),
+            'mayMakeIn' => $this->mayMakeIn(
+                $caller,
+                array_map(static fn(Row $row): string => $row->string('code'), $divisions),
+            ),
         ]);
     }
 
@@ -50,7 +65,10 @@ final readonly class HouseController
     private function highestLevel(): int
     {
         $highest = $this->db->fetchOne(
-            'SELECT GREATEST(COALESCE((SELECT MAX(level) FROM person), 1), COALESCE((SELECT MAX(level_highest) FROM site), 1))',
+            <<<'SQL'
+                SELECT GREATEST(COALESCE((SELECT MAX(level) FROM person), 1),
+                    COALESCE((SELECT MAX(level_highest) FROM site), 1))
+                SQL,
         );
 
         return is_numeric($highest) ? (int) $highest : 1;
@@ -70,7 +88,7 @@ final readonly class HouseController
 
         $may = $reach->everything ? $all : $reach->divisions;
         // Staff mostly belong to a division of their own, and make sites for the others.
-        usort($may, static fn (string $a, string $b): int => ($a === $caller->division) <=> ($b === $caller->division));
+        usort($may, static fn(string $a, string $b): int => ($a === $caller->division) <=> ($b === $caller->division));
 
         return $may;
     }
@@ -79,9 +97,18 @@ final readonly class HouseController
     private function role(Role $role): array
     {
         return [
-            'code' => $role->code, 'name' => $role->name, 'standard' => $role->standard, 'rank' => $role->rank,
-            'lead' => $role->lead, 'takesSeat' => $role->takesSeat, 'listed' => $role->listed, 'caution' => $role->caution,
-            'permissions' => array_map(static fn (Permission $permission): string => $permission->value, $role->permissions),
+            'code' => $role->code,
+            'name' => $role->name,
+            'standard' => $role->standard,
+            'rank' => $role->rank,
+            'lead' => $role->lead,
+            'takesSeat' => $role->takesSeat,
+            'listed' => $role->listed,
+            'caution' => $role->caution,
+            'permissions' => array_map(
+                static fn(Permission $permission): string => $permission->value,
+                $role->permissions,
+            ),
         ];
     }
 }

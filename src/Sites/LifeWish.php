@@ -12,8 +12,6 @@ final readonly class LifeWish
         #[Assert\Choice(['draft', 'open', 'closed'], message: 'A site is a draft, open or closed.')]
         public string $state,
         /** A day of the site's zone: opens at its beginning, closes after it; null for now. */
-        #[Assert\Date(message: 'Write the day as year-month-day, such as 2027-01-11.')]
-        public ?string $on = null,
-    ) {
-    }
+        #[Assert\Date(message: 'Write the day as year-month-day, such as 2027-01-11.')] public ?string $on = null,
+    ) {}
 }

@@ -44,13 +44,12 @@ final readonly class SiteBatch
         private PeopleReader $people,
         private Gate $gate,
         private ValidatorInterface $validator,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> schema `SiteBatch` */
     public function make(EntityManagerInterface $entities, SiteBatchWish $wish, Caller $caller): array
     {
-        $divisions = array_map(static fn (array $each): string => $each['name'], $this->divisions->all());
+        $divisions = array_map(static fn(array $each): string => $each['name'], $this->divisions->all());
         $terms = array_map(strval(...), $this->db->fetchAllKeyValue('SELECT code, name FROM term'));
         $reader = new SiteRows(SiteWish::KINDS, $divisions, $terms, $wish->division, $wish->term);
         try {
@@ -91,18 +90,46 @@ final readonly class SiteBatch
         foreach ($rows as $row) {
             $access = $this->gate->at($row['site'], $caller);
             $access->require(Permission::RunSite, 'Only who leads a site, or administers its division, takes it back.');
-            $house = new SiteAccess($access->site, $access->row, $caller, new Standing($caller->id, true), null, $access->now);
+            $house = new SiteAccess(
+                $access->site,
+                $access->row,
+                $caller,
+                new Standing($caller->id, true),
+                null,
+                $access->now,
+            );
             $reason = $this->inUse($row['site'], $access);
             if (null === $reason) {
-                $people = array_map(static fn (mixed $id): string => Id::text(\is_string($id) ? $id : ''), $this->db->fetchFirstColumn('SELECT person_id FROM enrollment WHERE site_id = ?', [Id::binary($row['site'])]));
+                $people = array_map(
+                    static fn(mixed $id): string => Id::text(\is_string($id) ? $id : ''),
+                    $this->db->fetchFirstColumn('SELECT person_id FROM enrollment WHERE site_id = ?', [
+                        Id::binary($row['site']),
+                    ]),
+                );
                 if ([] !== $people) {
-                    $this->sheets->apply($house, new SheetWish(array_map(static fn (string $person): LineWish => new LineWish($person, 'take-out'), $people), removing: \count($people)));
+                    $this->sheets->apply(
+                        $house,
+                        new SheetWish(
+                            array_map(
+                                static fn(string $person): LineWish => new LineWish($person, 'take-out'),
+                                $people,
+                            ),
+                            removing: \count($people),
+                        ),
+                    );
                 }
                 $this->handler->takeBack($entities, $house);
             }
-            $lines[] = ['site' => ['id' => $row['site'], 'title' => $row['title']], 'verdict' => null === $reason ? 'ready' : 'refused', 'detail' => $reason];
+            $lines[] = [
+                'site' => ['id' => $row['site'], 'title' => $row['title']],
+                'verdict' => null === $reason ? 'ready' : 'refused',
+                'detail' => $reason,
+            ];
         }
-        $gone = array_column(array_filter($lines, static fn (array $line): bool => 'ready' === $line['verdict']), 'site');
+        $gone = array_column(
+            array_filter($lines, static fn(array $line): bool => 'ready' === $line['verdict']),
+            'site',
+        );
         if ([] !== $gone) {
             $this->stored->takenBack($sheet, array_column($gone, 'id'), $caller);
         }
@@ -113,12 +140,18 @@ final readonly class SiteBatch
     /** Why a site can not be taken back any more. */
     private function inUse(string $site, SiteAccess $access): ?string
     {
-        $others = $this->db->fetchOne("SELECT COUNT(*) FROM sheet_line WHERE site_id = ? AND verb <> 'let-in'", [Id::binary($site)]);
-        $learners = $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment WHERE site_id = ? AND leads = 0', [Id::binary($site)]);
+        $others = $this->db->fetchOne("SELECT COUNT(*) FROM sheet_line WHERE site_id = ? AND verb <> 'let-in'", [
+            Id::binary($site),
+        ]);
+        $learners = $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment WHERE site_id = ? AND leads = 0', [
+            Id::binary($site),
+        ]);
 
         return match (true) {
             $access->row->int('version') > 1 => 'It was changed or opened since. Close it instead.',
-            is_numeric($others) && (int) $others > 0, is_numeric($learners) && (int) $learners > 0 => 'People were let in or changed there since. Close it instead.',
+            is_numeric($others) && (int) $others > 0,
+            is_numeric($learners) && (int) $learners > 0 =>
+                'People were let in or changed there since. Close it instead.',
             default => null,
         };
     }
@@ -137,7 +170,9 @@ final readonly class SiteBatch
             }
         }
 
-        return [] !== $rows ? $rows : throw new Problem(ProblemType::UndoneAlready, 'Nothing of this sheet is left to take back.');
+        return [] !== $rows
+            ? $rows
+            : throw new Problem(ProblemType::UndoneAlready, 'Nothing of this sheet is left to take back.');
     }
 
     /**
@@ -145,14 +180,34 @@ final readonly class SiteBatch
      *
      * @return array<string, mixed> schema `SiteBatchRow`
      */
-    private function one(EntityManagerInterface $entities, SiteDraft $draft, array $leads, bool $apply, Caller $caller): array
-    {
-        $problems = array_map(static fn (array $each): array => ['field' => $each['field'], 'detail' => self::sentence($each['field'], $each['code'])], $draft->problems);
-        $wish = new SiteWish($draft->title, $draft->code, $draft->kind, $draft->division, $draft->term, $draft->lowest, $draft->highest, $draft->seats);
+    private function one(
+        EntityManagerInterface $entities,
+        SiteDraft $draft,
+        array $leads,
+        bool $apply,
+        Caller $caller,
+    ): array {
+        $problems = array_map(
+            static fn(array $each): array => [
+                'field' => $each['field'],
+                'detail' => self::sentence($each['field'], $each['code']),
+            ],
+            $draft->problems,
+        );
+        $wish = new SiteWish(
+            $draft->title,
+            $draft->code,
+            $draft->kind,
+            $draft->division,
+            $draft->term,
+            $draft->lowest,
+            $draft->highest,
+            $draft->seats,
+        );
         foreach ([] === $problems ? $this->validator->validate($wish) : [] as $violation) {
             $problems[] = ['field' => $violation->getPropertyPath(), 'detail' => (string) $violation->getMessage()];
         }
-        $open = array_filter($leads, static fn (array $lead): bool => null === $lead['person']);
+        $open = array_filter($leads, static fn(array $lead): bool => null === $lead['person']);
         $site = null;
         if ([] === $problems && [] === $open) {
             $this->db->beginTransaction();
@@ -162,7 +217,9 @@ final readonly class SiteBatch
                 $apply ? $this->db->commit() : $this->db->rollBack();
             } catch (Problem $problem) {
                 $this->db->rollBack();
-                foreach ($problem->errors ?: [['pointer' => '/title', 'code' => '', 'detail' => $problem->detail]] as $error) {
+                foreach (
+                    $problem->errors ?: [['pointer' => '/title', 'code' => '', 'detail' => $problem->detail]] as $error
+                ) {
                     $problems[] = ['field' => trim($error['pointer'], '/'), 'detail' => $error['detail']];
                 }
             }
@@ -171,10 +228,24 @@ final readonly class SiteBatch
         }
 
         return [
-            'number' => $draft->number, 'text' => $draft->text, 'title' => $wish->title, 'code' => $wish->code, 'kind' => $draft->kind, 'division' => $draft->division, 'term' => $draft->term, 'lowest' => $draft->lowest, 'highest' => $draft->highest, 'seats' => $draft->seats,
-            'leads' => $leads, 'problems' => $problems, 'verdict' => match (true) {
-                [] !== $problems => 'refused', [] !== $open => 'needs-choice', default => 'ready',
-            }, 'site' => $apply && [] === $problems ? $site : null,
+            'number' => $draft->number,
+            'text' => $draft->text,
+            'title' => $wish->title,
+            'code' => $wish->code,
+            'kind' => $draft->kind,
+            'division' => $draft->division,
+            'term' => $draft->term,
+            'lowest' => $draft->lowest,
+            'highest' => $draft->highest,
+            'seats' => $draft->seats,
+            'leads' => $leads,
+            'problems' => $problems,
+            'verdict' => match (true) {
+                [] !== $problems => 'refused',
+                [] !== $open => 'needs-choice',
+                default => 'ready',
+            },
+            'site' => $apply && [] === $problems ? $site : null,
         ];
     }
 
@@ -182,14 +253,28 @@ final readonly class SiteBatch
     private function withLeads(EntityManagerInterface $entities, SiteWish $wish, array $leads, Caller $caller): string
     {
         // An administrator who names others need not lead it; anybody else answers for what they make.
-        $site = $this->handler->make($entities, $wish, $caller, [] === $leads || !$caller->administers($wish->division));
+        $site = $this->handler->make(
+            $entities,
+            $wish,
+            $caller,
+            [] === $leads || !$caller->administers($wish->division),
+        );
         $access = $this->gate->at($site, $caller);
         foreach (array_unique(array_filter($leads)) as $lead) {
             if ($lead !== $caller->id || $caller->administers($wish->division)) {
                 try {
-                    $this->sheets->apply($access, new SheetWish([new LineWish($lead, 'let-in', $this->handler->leadRole())]));
+                    $this->sheets->apply(
+                        $access,
+                        new SheetWish([new LineWish($lead, 'let-in', $this->handler->leadRole())]),
+                    );
                 } catch (Problem $problem) {
-                    throw ProblemType::NotReady === $problem->type ? Problem::field('/leads', 'not-a-lead', 'One of those named may not lead a site. Only staff may.') : $problem;
+                    throw ProblemType::NotReady === $problem->type
+                        ? Problem::field(
+                            '/leads',
+                            'not-a-lead',
+                            'One of those named may not lead a site. Only staff may.',
+                        )
+                        : $problem;
                 }
             }
         }
@@ -200,7 +285,8 @@ final readonly class SiteBatch
     /**
      * @param list<SiteDraft> $drafts
      *
-     * @return array<int, list<array{text: string, person: ?string, candidates: list<array<string, mixed>>}>> by row number
+     * @return array<int, list<array{text: string, person: ?string, candidates: list<array<string, mixed>>}>> by row
+     *     number
      */
     private function leads(array $drafts, SiteBatchWish $wish, Caller $caller): array
     {
@@ -214,8 +300,16 @@ final readonly class SiteBatch
         $read = $this->people->read(array_values($texts), $caller, $for);
         foreach (array_keys($texts) as $n => $key) {
             [$reading, $rows] = $read[$n];
-            $who = $wish->leads[$key] ?? (\in_array($reading?->outcome, [Outcome::Match, Outcome::Repeat], true) ? $reading->candidates[0]->known->person->id : null);
-            $leads[(int) $key][] = ['text' => $texts[$key], 'person' => $who, 'candidates' => self::candidates($reading, $rows)];
+            $who =
+                $wish->leads[$key]
+                ?? (\in_array($reading?->outcome, [Outcome::Match, Outcome::Repeat], true)
+                    ? $reading->candidates[0]->known->person->id
+                    : null);
+            $leads[(int) $key][] = [
+                'text' => $texts[$key],
+                'person' => $who,
+                'candidates' => self::candidates($reading, $rows),
+            ];
         }
 
         return $leads;
@@ -228,7 +322,10 @@ final readonly class SiteBatch
      */
     private static function candidates(?Reading $reading, array $rows): array
     {
-        return array_map(static fn (Candidate $each): array => PersonRow::json(...$rows[$each->known->person->id]), $reading->candidates ?? []);
+        return array_map(
+            static fn(Candidate $each): array => PersonRow::json(...$rows[$each->known->person->id]),
+            $reading->candidates ?? [],
+        );
     }
 
     private static function sentence(string $field, string $code): string

@@ -20,29 +20,45 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** Many sites at once, from rows that are typed or pasted. */
 final readonly class SiteBatchController
 {
-    public function __construct(
-        private SiteBatch $batch,
-        private Transaction $transaction,
-    ) {
-    }
+    public function __construct(private SiteBatch $batch, private Transaction $transaction) {}
 
     /** Looked at, rows are made in the same way and then forgotten. */
     #[Dear]
     #[Route('/site-batches', name: 'make_sites', methods: ['POST'])]
-    public function make(#[MapRequestPayload] SiteBatchWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function make(
+        #[MapRequestPayload] SiteBatchWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
         }
 
-        return $this->transaction->run($request, $caller, [], fn (EntityManagerInterface $entities): Answer => new Answer($this->batch->make($entities, $wish, $caller)));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [],
+            fn(EntityManagerInterface $entities): Answer => new Answer($this->batch->make($entities, $wish, $caller)),
+        );
     }
 
     /** Takes back the sites a sheet made; those that are in use by now stay. */
     #[Dear]
-    #[Route('/site-batches/{sheet}/undo', name: 'undo_sites', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
+    #[Route(
+        '/site-batches/{sheet}/undo',
+        name: 'undo_sites',
+        requirements: ['sheet' => Id::PATTERN],
+        methods: ['POST'],
+    )]
     public function undo(string $sheet, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        return $this->transaction->run($request, $caller, $this->batch->madeBy($sheet, $caller), fn (EntityManagerInterface $entities): Answer => new Answer($this->batch->takeBack($entities, $sheet, $caller)));
+        return $this->transaction->run(
+            $request,
+            $caller,
+            $this->batch->madeBy($sheet, $caller),
+            fn(EntityManagerInterface $entities): Answer => new Answer(
+                $this->batch->takeBack($entities, $sheet, $caller),
+            ),
+        );
     }
 }

@@ -42,8 +42,7 @@ final readonly class SiteController
         private Transaction $transaction,
         private Roles $roles,
         private ReasonJson $reasons,
-    ) {
-    }
+    ) {}
 
     #[Route('/sites', name: 'sites', methods: ['GET'])]
     public function list(#[CurrentUser] Caller $caller, #[FromQuery] SitesFilter $filter = new SitesFilter()): Response
@@ -54,7 +53,10 @@ final readonly class SiteController
     #[Route('/sites', name: 'make_site', methods: ['POST'])]
     public function make(#[MapRequestPayload] SiteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        return $this->transaction->run($request, $caller, [], function (EntityManagerInterface $entities) use ($wish, $caller): Answer {
+        return $this->transaction->run($request, $caller, [], function (EntityManagerInterface $entities) use (
+            $wish,
+            $caller,
+        ): Answer {
             $site = $this->handler->make($entities, $wish, $caller);
             $entities->flush();
 
@@ -69,23 +71,56 @@ final readonly class SiteController
     }
 
     #[Route('/sites/{site}', name: 'change_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
-    public function change(string $site, #[MapRequestPayload] SiteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
-        return $this->changed($site, $request, $caller, fn (EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->change($entities, $access, $wish));
+    public function change(
+        string $site,
+        #[MapRequestPayload] SiteWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->changed(
+            $site,
+            $request,
+            $caller,
+            fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->change(
+                $entities,
+                $access,
+                $wish,
+            ),
+        );
     }
 
     #[Route('/sites/{site}/life', name: 'live_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
-    public function live(string $site, #[MapRequestPayload] LifeWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
-        return $this->changed($site, $request, $caller, fn (EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->live($entities, $access, $wish));
+    public function live(
+        string $site,
+        #[MapRequestPayload] LifeWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->changed(
+            $site,
+            $request,
+            $caller,
+            fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->live(
+                $entities,
+                $access,
+                $wish,
+            ),
+        );
     }
 
-    /** @param callable(EntityManagerInterface, SiteAccess): int $work answers the sequence number of its logbook entry */
+    /**
+     * @param callable(EntityManagerInterface, SiteAccess): int $work answers the sequence number of its logbook entry
+     */
     private function changed(string $site, Request $request, Caller $caller, callable $work): Response
     {
         $this->gate->at($site, $caller)->require(Permission::RunSite, self::RUNS);
 
-        return $this->transaction->run($request, $caller, [$site], function (EntityManagerInterface $entities) use ($site, $request, $caller, $work): Answer {
+        return $this->transaction->run($request, $caller, [$site], function (EntityManagerInterface $entities) use (
+            $site,
+            $request,
+            $caller,
+            $work,
+        ): Answer {
             $access = $this->gate->at($site, $caller)->require(Permission::RunSite, self::RUNS);
             IfMatch::check($request, $access->row->int('version'));
             $entry = $work($entities, $access);
@@ -100,22 +135,49 @@ final readonly class SiteController
         $count = $this->counts->of([$access->site->id], $access->now)[$access->site->id] ?? new SiteCount();
         $version = $access->row->int('version');
 
-        return (new Answer([
-            ...SiteRow::json($access->row, $access->now),
-            'seats' => $access->site->seats,
-            'learners' => $count->seatsHeld,
-            'staff' => $count->staff,
-            'leadLimit' => $access->site->leadLimit,
-            'sections' => array_map(static fn (Row $row): array => ['id' => $row->id('id'), 'name' => $row->string('name')], Row::all($this->db->fetchAllAssociative('SELECT id, name FROM section WHERE site_id = ? ORDER BY name, id', [Id::binary($access->site->id)]))),
-            'version' => $version,
-            'standing' => SegmentRow::json($access->segment, $this->roles->book()),
-            'administrator' => $access->standing->administrator,
-            'may' => array_values(array_map(
-                static fn (Permission $permission): string => $permission->value,
-                array_filter(Permission::cases(), $access->may(...)),
-            )),
-            'seenAs' => null === $access->eyes ? null : ['eyes' => $access->eyes, 'name' => $access->caller->name, 'reason' => $this->reasons->forThePerson((new Access($this->roles->book()))->reason(($access->enrollment ?? new Enrollment())->timeline(), Gate::person($access->caller), $access->site, $access->now))],
-            'entry' => $entry,
-        ], $status))->versioned($version);
+        return (new Answer(
+            [
+                ...SiteRow::json($access->row, $access->now),
+                'seats' => $access->site->seats,
+                'learners' => $count->seatsHeld,
+                'staff' => $count->staff,
+                'leadLimit' => $access->site->leadLimit,
+                'sections' => array_map(
+                    static fn(Row $row): array => ['id' => $row->id('id'), 'name' => $row->string('name')],
+                    Row::all(
+                        $this->db->fetchAllAssociative(
+                            'SELECT id, name FROM section WHERE site_id = ? ORDER BY name, id',
+                            [Id::binary($access->site->id)],
+                        ),
+                    ),
+                ),
+                'version' => $version,
+                'standing' => SegmentRow::json($access->segment, $this->roles->book()),
+                'administrator' => $access->standing->administrator,
+                'may' => array_values(
+                    array_map(
+                        static fn(Permission $permission): string => $permission->value,
+                        array_filter(Permission::cases(), $access->may(...)),
+                    ),
+                ),
+                'seenAs' =>
+                    null === $access->eyes
+                        ? null
+                        : [
+                            'eyes' => $access->eyes,
+                            'name' => $access->caller->name,
+                            'reason' => $this->reasons->forThePerson(
+                                (new Access($this->roles->book()))->reason(
+                                    ($access->enrollment ?? new Enrollment())->timeline(),
+                                    Gate::person($access->caller),
+                                    $access->site,
+                                    $access->now,
+                                ),
+                            ),
+                        ],
+                'entry' => $entry,
+            ],
+            $status,
+        ))->versioned($version);
     }
 }

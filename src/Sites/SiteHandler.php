@@ -35,7 +35,18 @@ use MintDoor\Sites\Entity\Site;
 final readonly class SiteHandler
 {
     /** What a logbook entry remembers of a site, to be put back. */
-    private const KEPT = ['title', 'code', 'kind', 'divisionId', 'termId', 'levelLowest', 'levelHighest', 'seats', 'opensAt', 'closesAt'];
+    private const KEPT = [
+        'title',
+        'code',
+        'kind',
+        'divisionId',
+        'termId',
+        'levelLowest',
+        'levelHighest',
+        'seats',
+        'opensAt',
+        'closesAt',
+    ];
 
     public function __construct(
         private Connection $db,
@@ -47,8 +58,7 @@ final readonly class SiteHandler
         private Logbook $logbook,
         private Directory $directory,
         private Locks $locks,
-    ) {
-    }
+    ) {}
 
     /**
      * A draft, with whoever makes it as its lead where they may be one.
@@ -68,15 +78,37 @@ final readonly class SiteHandler
         if (false !== $this->db->fetchOne('SELECT 1 FROM site WHERE code = ?', [$wish->code])) {
             throw $this->taken();
         }
-        $site = new Site($this->ids->next(), $wish->code, $wish->title, $wish->kind, $division, $term, $wish->lowest, $wish->highest, $wish->seats);
+        $site = new Site(
+            $this->ids->next(),
+            $wish->code,
+            $wish->title,
+            $wish->kind,
+            $division,
+            $term,
+            $wish->lowest,
+            $wish->highest,
+            $wish->seats,
+        );
         $entities->persist($site);
         $entities->persist(new Door($this->ids->next(), $site->id, 'desk'));
         $this->flush($entities);
         $this->locks->made($site->id);
         $this->logbook->write($site->id, $caller, [['site-made', ['title' => $site->title]]]);
-        $row = new Row($this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.' FROM '.SiteRow::TABLES.' WHERE s.id = ?', [Id::binary($site->id)]) ?: []);
+        $row = new Row(
+            $this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.' FROM '.SiteRow::TABLES.' WHERE s.id = ?', [
+                Id::binary($site->id),
+            ])
+            ?: [],
+        );
         // Whoever makes a site is let in by the house, not by themselves.
-        $access = new SiteAccess(SiteRow::site($row), $row, $caller, new Standing($caller->id, true), null, $this->clock->instant());
+        $access = new SiteAccess(
+            SiteRow::site($row),
+            $row,
+            $caller,
+            new Standing($caller->id, true),
+            null,
+            $this->clock->instant(),
+        );
         if ($asLead && 'staff' === $caller->kind) {
             $this->sheets->apply($access, new SheetWish([new LineWish($caller->id, 'let-in', $this->leadRole())]));
         }
@@ -104,8 +136,14 @@ final readonly class SiteHandler
         $this->mindHeld($site, $access, $wish->seats);
 
         return $this->put($entities, $site, $access, 'site-changed', [
-            'title' => $wish->title, 'code' => $wish->code, 'kind' => $wish->kind, 'divisionId' => $division, 'termId' => $term,
-            'levelLowest' => $wish->lowest, 'levelHighest' => $wish->highest, 'seats' => $wish->seats,
+            'title' => $wish->title,
+            'code' => $wish->code,
+            'kind' => $wish->kind,
+            'divisionId' => $division,
+            'termId' => $term,
+            'levelLowest' => $wish->lowest,
+            'levelHighest' => $wish->highest,
+            'seats' => $wish->seats,
         ]);
     }
 
@@ -120,7 +158,10 @@ final readonly class SiteHandler
         $at = null === $wish->on ? $access->now : $this->planned($wish->on, $wanted, $access);
         $dates = match ($wanted) {
             SiteState::Draft => ['opensAt' => Time::FOREVER, 'closesAt' => Time::FOREVER],
-            SiteState::Open => ['opensAt' => null === $wish->on ? min($site->opensAt, $at) : $at, 'closesAt' => $site->closesAt > $at ? $site->closesAt : Time::FOREVER],
+            SiteState::Open => [
+                'opensAt' => null === $wish->on ? min($site->opensAt, $at) : $at,
+                'closesAt' => $site->closesAt > $at ? $site->closesAt : Time::FOREVER,
+            ],
             SiteState::Closed => ['opensAt' => $site->opensAt, 'closesAt' => $at],
         };
         if (SiteState::Closed === $wanted && null !== $wish->on && $at <= $site->opensAt) {
@@ -152,8 +193,13 @@ final readonly class SiteHandler
 
     private function lead(SiteAccess $access, string $person): int
     {
-        $here = true === $this->enrollments->of($access->site->id, $person)->timeline()->at($access->now)?->state->here();
-        $entry = $this->sheets->apply($access, new SheetWish([new LineWish($person, $here ? 'change-role' : 'let-in', $this->leadRole())]))['lines'][0]['entry'] ?? null;
+        $here =
+            true === $this->enrollments->of($access->site->id, $person)->timeline()->at($access->now)?->state->here();
+        $entry =
+            $this->sheets->apply(
+                $access,
+                new SheetWish([new LineWish($person, $here ? 'change-role' : 'let-in', $this->leadRole())]),
+            )['lines'][0]['entry'] ?? null;
 
         return \is_int($entry) ? $entry : 0;
     }
@@ -174,7 +220,15 @@ final readonly class SiteHandler
     {
         $held = $this->enrollments->seats($site->id, $access->now)->most();
         if (null !== $seats && $seats < $held && $seats !== $site->seats) {
-            throw Problem::field('/seats', 'below-held', \sprintf('%d %s, now or later. Choose %1$d or more, or take some out first.', $held, 1 === $held ? 'seat is held' : 'seats are held'));
+            throw Problem::field(
+                '/seats',
+                'below-held',
+                \sprintf(
+                    '%d %s, now or later. Choose %1$d or more, or take some out first.',
+                    $held,
+                    1 === $held ? 'seat is held' : 'seats are held',
+                ),
+            );
         }
     }
 
@@ -182,7 +236,14 @@ final readonly class SiteHandler
     {
         $most = $this->roles->limits()->seats;
         if (null !== $seats && $seats > $most) {
-            throw Problem::field('/seats', 'above-limit', \sprintf('A site has %s seats at most here. Choose fewer, or leave it empty for no limit.', number_format($most)));
+            throw Problem::field(
+                '/seats',
+                'above-limit',
+                \sprintf(
+                    'A site has %s seats at most here. Choose fewer, or leave it empty for no limit.',
+                    number_format($most),
+                ),
+            );
         }
     }
 
@@ -191,7 +252,13 @@ final readonly class SiteHandler
     {
         $at = SiteState::Closed === $wanted ? $access->endOf($day, '/on') : $access->startOf($day, '/on');
 
-        return $at > $access->now ? $at : throw Problem::field('/on', 'over', 'That is over already. Choose a later day, or leave it empty for now.');
+        return $at > $access->now
+            ? $at
+            : throw Problem::field(
+                '/on',
+                'over',
+                'That is over already. Choose a later day, or leave it empty for now.',
+            );
     }
 
     /**
@@ -199,18 +266,33 @@ final readonly class SiteHandler
      *
      * @param array<string, mixed> $data of the entry
      */
-    public function undo(EntityManagerInterface $entities, SiteAccess $access, string $code, array $data, int $entry): int
-    {
+    public function undo(
+        EntityManagerInterface $entities,
+        SiteAccess $access,
+        string $code,
+        array $data,
+        int $entry,
+    ): int {
         $site = $this->site($entities, $access);
         $before = (array) ($data['before'] ?? []);
         foreach ((array) ($data['after'] ?? []) as $field => $value) {
             if (!\in_array($field, self::KEPT, true) || $site->{$field} !== $value) {
-                throw new Problem(ProblemType::ChangedSince, 'The site was changed again after this. Undo the later change first, or change it by hand.');
+                throw new Problem(
+                    ProblemType::ChangedSince,
+                    'The site was changed again after this. Undo the later change first, or change it by hand.',
+                );
             }
         }
         $held = $this->enrollments->seats($site->id, $access->now)->most();
         if (isset($before['seats']) && \is_int($before['seats']) && $before['seats'] < $held) {
-            throw new Problem(ProblemType::ChangedSince, \sprintf('More people came in since: %d seats are held, and there were %d before.', $held, $before['seats']));
+            throw new Problem(
+                ProblemType::ChangedSince,
+                \sprintf(
+                    'More people came in since: %d seats are held, and there were %d before.',
+                    $held,
+                    $before['seats'],
+                ),
+            );
         }
         $sequence = $this->put($entities, $site, $access, 'undo', $before, ['of' => $code]);
         $this->logbook->undone($site->id, $entry, $sequence);
@@ -222,8 +304,14 @@ final readonly class SiteHandler
      * @param array<array-key, mixed> $values
      * @param array<string, mixed>    $more
      */
-    private function put(EntityManagerInterface $entities, Site $site, SiteAccess $access, string $code, array $values, array $more = []): int
-    {
+    private function put(
+        EntityManagerInterface $entities,
+        Site $site,
+        SiteAccess $access,
+        string $code,
+        array $values,
+        array $more = [],
+    ): int {
         $before = $after = [];
         foreach ($values as $field => $value) {
             if (\in_array($field, self::KEPT, true) && $site->{$field} !== $value) {
@@ -238,7 +326,9 @@ final readonly class SiteHandler
         ++$site->version;
         $this->flush($entities);
 
-        return $this->logbook->write($site->id, $access->caller, [[$code, ['before' => $before, 'after' => $after, ...$more]]]);
+        return $this->logbook->write($site->id, $access->caller, [
+            [$code, ['before' => $before, 'after' => $after, ...$more]],
+        ]);
     }
 
     /** An open site has a lead, also one that is about to be opened. */
@@ -248,9 +338,15 @@ final readonly class SiteHandler
         if (Time::FOREVER <= $at || $site->closesAt <= $at) {
             return;
         }
-        $gap = (new Leads($this->roles->book()))->firstGap(array_values($this->enrollments->leads($site->id, $access->now)), new Window($at, $at + 1));
+        $gap = (new Leads($this->roles->book()))->firstGap(
+            array_values($this->enrollments->leads($site->id, $access->now)),
+            new Window($at, $at + 1),
+        );
         if (null !== $gap) {
-            throw new Problem(ProblemType::NeedsLead, 'An open site needs a lead tutor who can enter. Let one in first, then open it.');
+            throw new Problem(
+                ProblemType::NeedsLead,
+                'An open site needs a lead tutor who can enter. Let one in first, then open it.',
+            );
         }
     }
 
@@ -271,8 +367,16 @@ final readonly class SiteHandler
             throw Problem::field('/term', 'unknown', 'Choose a term from the list.');
         }
         $reach = $this->directory->reachOf($caller);
-        if ($wish->division !== $present && !$reach->everything && !\in_array($wish->division, $reach->divisions, true)) {
-            throw Problem::field('/division', 'out-of-reach', 'You do not run anything in this division yet. Its administrator can make the site for you.');
+        if (
+            $wish->division !== $present
+            && !$reach->everything
+            && !\in_array($wish->division, $reach->divisions, true)
+        ) {
+            throw Problem::field(
+                '/division',
+                'out-of-reach',
+                'You do not run anything in this division yet. Its administrator can make the site for you.',
+            );
         }
 
         return [Id::text($division), Id::text($term)];

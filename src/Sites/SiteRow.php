@@ -15,12 +15,11 @@ final class SiteRow
 {
     public const TABLES = 'site s JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id';
 
-    public const COLUMNS = 's.id, s.code, s.title, s.kind, s.level_lowest, s.level_highest, s.seats, s.lead_limit, s.time_zone, s.opens_at, s.closes_at, s.version,
-        d.code AS division_code, d.name AS division_name, t.code AS term_code, t.name AS term_name, t.starts_on, t.ends_on';
+    public const COLUMNS = 's.id, s.code, s.title, s.kind, s.level_lowest, s.level_highest, s.seats, s.lead_limit,
+        s.time_zone, s.opens_at, s.closes_at, s.version, d.code AS division_code, d.name AS division_name,
+        t.code AS term_code, t.name AS term_name, t.starts_on, t.ends_on';
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** @param int $leads the limit of leads where the site has none of its own */
     public static function site(Row $row, int $leads = Site::LEADS_UNLESS_SET): Site
@@ -48,8 +47,16 @@ final class SiteRow
             'title' => $row->string('title'),
             'kind' => $row->string('kind'),
             'division' => ['code' => $site->division, 'name' => $row->string('division_name')],
-            'term' => ['code' => $row->string('term_code'), 'name' => $row->string('term_name'), 'startsOn' => $row->string('starts_on'), 'endsOn' => $row->string('ends_on')],
-            'levels' => null === $site->levels ? null : ['lowest' => $site->levels->lowest, 'highest' => $site->levels->highest],
+            'term' => [
+                'code' => $row->string('term_code'),
+                'name' => $row->string('term_name'),
+                'startsOn' => $row->string('starts_on'),
+                'endsOn' => $row->string('ends_on'),
+            ],
+            'levels' =>
+                null === $site->levels
+                    ? null
+                    : ['lowest' => $site->levels->lowest, 'highest' => $site->levels->highest],
             'state' => $site->stateAt($now)->value,
             'opensAt' => Instant::toJson($site->opensAt),
             'closesAt' => Instant::toJson($site->closesAt),

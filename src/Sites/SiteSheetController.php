@@ -21,7 +21,9 @@ use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
-/** One change for many sites, as a sheet: each line holds or is left out by itself, and all of it is taken back as one. */
+/**
+ * One change for many sites, as a sheet: each line holds or is left out by itself, and all of it is taken back as one.
+ */
 final readonly class SiteSheetController
 {
     public function __construct(
@@ -30,23 +32,41 @@ final readonly class SiteSheetController
         private SiteHandler $handler,
         private TakeBack $takeBack,
         private Transaction $transaction,
-    ) {
-    }
+    ) {}
 
     #[Dear]
     #[Route('/site-sheets', name: 'make_site_sheet', methods: ['POST'])]
-    public function make(#[MapRequestPayload] SiteSheetWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
-        return $this->each($request, $caller, $wish->sites, $wish->apply, fn (EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->sheetLine($entities, $access->require(Permission::RunSite, 'Only its leads and administrators may do this.'), $wish));
+    public function make(
+        #[MapRequestPayload] SiteSheetWish $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->each(
+            $request,
+            $caller,
+            $wish->sites,
+            $wish->apply,
+            fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->sheetLine(
+                $entities,
+                $access->require(Permission::RunSite, 'Only its leads and administrators may do this.'),
+                $wish,
+            ),
+        );
     }
 
     #[Dear]
     #[Route('/site-sheets/undo', name: 'undo_site_sheet', methods: ['POST'])]
-    public function undo(#[MapRequestPayload] SiteSheetUndo $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function undo(
+        #[MapRequestPayload] SiteSheetUndo $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         $entries = array_column($wish->entries, 'entry', 'site');
 
-        return $this->each($request, $caller, array_keys($entries), true, function (EntityManagerInterface $entities, SiteAccess $access) use ($entries): int {
+        return $this->each($request, $caller, array_keys($entries), true, function (
+            EntityManagerInterface $entities,
+            SiteAccess $access,
+        ) use ($entries): int {
             $undone = $this->takeBack->entry($entities, $access, $entries[$access->site->id])['entry'];
 
             return \is_int($undone) ? $undone : 0;
@@ -54,17 +74,23 @@ final readonly class SiteSheetController
     }
 
     /**
-     * Does something to each of some sites; what cannot be done to one leaves the others alone. A sheet that is only looked
-     * at is made in the same way and then forgotten.
+     * Does something to each of some sites; what cannot be done to one leaves the others alone. A sheet that is only
+     * looked at is made in the same way and then forgotten.
      *
      * @param list<string>                                        $sites ids
-     * @param callable(EntityManagerInterface, SiteAccess): int $work  answers the sequence number of the logbook's entry, 0 when nothing changed
+     * @param callable(EntityManagerInterface, SiteAccess): int $work  answers the sequence number of the logbook's
+     *     entry, 0 when nothing changed
      */
     private function each(Request $request, Caller $caller, array $sites, bool $apply, callable $work): Answer
     {
         sort($sites);
 
-        return $this->transaction->run($request, $caller, $sites, function (EntityManagerInterface $entities) use ($caller, $sites, $apply, $work): Answer {
+        return $this->transaction->run($request, $caller, $sites, function (EntityManagerInterface $entities) use (
+            $caller,
+            $sites,
+            $apply,
+            $work,
+        ): Answer {
             $lines = [];
             foreach ($sites as $id) {
                 $access = $this->gate->at($id, $caller);
@@ -83,10 +109,18 @@ final readonly class SiteSheetController
                     $entry = $work($entities, $access);
                     $entities->flush();
                     $apply ? $this->db->commit() : $this->db->rollBack();
-                    $lines[] = [...$line, 'verdict' => 0 === $entry ? 'nothing-to-do' : 'ready', 'entry' => $apply && 0 !== $entry ? $entry : null];
+                    $lines[] = [
+                        ...$line,
+                        'verdict' => 0 === $entry ? 'nothing-to-do' : 'ready',
+                        'entry' => $apply && 0 !== $entry ? $entry : null,
+                    ];
                 } catch (Problem $problem) {
                     $this->db->rollBack();
-                    $lines[] = [...$line, 'verdict' => 'refused', 'reason' => ['detail' => $problem->detail, 'line' => $problem->more['line'] ?? null]];
+                    $lines[] = [
+                        ...$line,
+                        'verdict' => 'refused',
+                        'reason' => ['detail' => $problem->detail, 'line' => $problem->more['line'] ?? null],
+                    ];
                 }
                 // What a line that was left out did to entities must not be written with the next.
                 $entities->clear();

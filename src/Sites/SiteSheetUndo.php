@@ -13,11 +13,15 @@ final readonly class SiteSheetUndo
     /** @param list<array{site: string, entry: int}> $entries one a site */
     public function __construct(
         #[Assert\Count(min: 1, max: 200, minMessage: 'Say what to undo.', maxMessage: 'Undo 200 entries at most.')]
-        #[Assert\All([new Assert\Collection([
-            'site' => [new Assert\Type('string'), new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')],
-            'entry' => [new Assert\Type('int'), new Assert\Positive()],
-        ])])]
+        #[Assert\All([
+            new Assert\Collection([
+                'site' => [
+                    new Assert\Type('string'),
+                    new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.'),
+                ],
+                'entry' => [new Assert\Type('int'), new Assert\Positive()],
+            ]),
+        ])]
         public array $entries,
-    ) {
-    }
+    ) {}
 }

@@ -18,19 +18,20 @@ final readonly class SiteWish
     public function __construct(
         string $title,
         string $code,
-        #[Assert\Choice(choices: self::KINDS, message: 'Choose what kind of site it is.')]
-        public string $kind,
+        #[Assert\Choice(choices: self::KINDS, message: 'Choose what kind of site it is.')] public string $kind,
         #[Assert\NotBlank(message: 'Choose a division.')]
         #[Assert\Length(max: 32, maxMessage: 'There is no such division.')]
         public string $division,
         #[Assert\NotBlank(message: 'Choose a term.')]
         #[Assert\Length(max: 32, maxMessage: 'There is no such term.')]
         public string $term,
-        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)]
-        public ?int $lowest = null,
-        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)]
-        public ?int $highest = null,
-        #[Assert\Range(notInRangeMessage: 'Seats go from 1 to 100,000. Leave it empty for no limit.', min: 1, max: 100_000)]
+        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $lowest = null,
+        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $highest = null,
+        #[Assert\Range(
+            notInRangeMessage: 'Seats go from 1 to 100,000. Leave it empty for no limit.',
+            min: 1,
+            max: 100_000,
+        )]
         public ?int $seats = null,
     ) {
         $this->title = trim((string) preg_replace('/\s+/u', ' ', mb_scrub($title)));

@@ -36,45 +36,71 @@ final readonly class SitesQuery
         private HouseClock $clock,
         private ReasonJson $reasons,
         private Counts $counts,
-    ) {
-    }
+    ) {}
 
     /** @return array<string, mixed> schema `Sites` */
     public function list(Caller $caller, SitesFilter $filter): array
     {
         $now = $this->clock->instant();
         [$where, $parameters, $types] = $this->where($caller, $filter, $now);
-        $from = 'site s'.('all' === $filter->scope ? '' : ' JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ?');
+        $from =
+            'site s'
+            .('all' === $filter->scope
+                ? ''
+                : ' JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? '
+                    .'AND g.until_at > ?');
         $cursor = Cursor::read($filter->cursor, 'sites', 'su');
         $after = null === $cursor ? '' : ' AND (s.title > ? OR (s.title = ? AND s.id > ?))';
-        $place = null === $cursor ? [] : [$cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1])];
+        $place =
+            null === $cursor ? [] : [$cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1])];
         // The page is picked from the index first, and only its sites are read whole.
-        $rows = Row::all($this->db->fetchAllAssociative(
-            'SELECT '.SiteRow::COLUMNS.' FROM (SELECT s.id FROM '.$from.' WHERE '.$where.$after.' ORDER BY s.title, s.id LIMIT '.($filter->limit + 1).') page
-             JOIN '.SiteRow::TABLES.' WHERE s.id = page.id ORDER BY s.title, s.id',
-            [...$parameters, ...$place], $types,
-        ));
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT '
+                    .SiteRow::COLUMNS
+                    .' FROM (SELECT s.id FROM '
+                    .$from
+                    .' WHERE '
+                    .$where
+                    .$after
+                    .' ORDER BY s.title, s.id LIMIT '
+                    .($filter->limit + 1)
+                    .') page
+             JOIN '
+                    .SiteRow::TABLES
+                    .' WHERE s.id = page.id ORDER BY s.title, s.id',
+                [...$parameters, ...$place],
+                $types,
+            ),
+        );
         $more = \count($rows) > $filter->limit;
         $rows = \array_slice($rows, 0, $filter->limit);
         $total = $this->db->fetchOne('SELECT COUNT(*) FROM '.$from.' WHERE '.$where, $parameters, $types);
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
-        $counts = $this->counts->of(array_map(static fn (Row $row): string => $row->id('id'), $rows), $now);
+        $counts = $this->counts->of(array_map(static fn(Row $row): string => $row->id('id'), $rows), $now);
         $mine = 'in' === $filter->scope ? $this->reasonsFor($caller, $rows, $now) : [];
 
         return [
-            'items' => array_map(static fn (Row $row): array => [
-                ...SiteRow::json($row, $now),
-                'seats' => $row->intOrNull('seats'),
-                'learners' => $counts[$row->id('id')]->seatsHeld ?? 0,
-                'staff' => $counts[$row->id('id')]->staff ?? 0,
-                'mine' => $mine[$row->id('id')] ?? null,
-            ], $rows),
+            'items' => array_map(
+                static fn(Row $row): array => [
+                    ...SiteRow::json($row, $now),
+                    'seats' => $row->intOrNull('seats'),
+                    'learners' => $counts[$row->id('id')]->seatsHeld ?? 0,
+                    'staff' => $counts[$row->id('id')]->staff ?? 0,
+                    'mine' => $mine[$row->id('id')] ?? null,
+                ],
+                $rows,
+            ),
             'total' => is_numeric($total) ? (int) $total : 0,
-            'next' => $more && null !== $last ? Cursor::write('sites', [$last->string('title'), $last->id('id')]) : null,
+            'next' =>
+                $more && null !== $last ? Cursor::write('sites', [$last->string('title'), $last->id('id')]) : null,
         ];
     }
 
-    /** @return array{string, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, parameters, their types by place */
+    /**
+     * @return array{string, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, parameters, their types by
+     *     place
+     */
     private function where(Caller $caller, SitesFilter $filter, int $now): array
     {
         $at = Instant::toSql($now);
@@ -83,7 +109,9 @@ final readonly class SitesQuery
         $runs = $this->roles->book()->holdersOf(Permission::LetIn);
         if ('all' === $filter->scope) {
             if (!$caller->isAdministrator()) {
-                throw Problem::notAllowed('Only administrators see all sites. Yours are under Sites I run and Sites I am in.');
+                throw Problem::notAllowed(
+                    'Only administrators see all sites. Yours are under Sites I run and Sites I am in.',
+                );
             }
             if (!$caller->platformAdministrator) {
                 $where[] = 's.division_id IN (SELECT id FROM division WHERE code IN (?))';
@@ -93,18 +121,23 @@ final readonly class SitesQuery
         } else {
             $parameters = [Id::binary($caller->id), $at, $at];
             $run = "(g.state = 'current' AND g.role IN (?))";
-            $where[] = 'run' === $filter->scope ? $run : 'NOT '.$run.' AND (g.state NOT IN ('.self::GONE.') OR g.from_at > ?)';
+            $where[] =
+                'run' === $filter->scope
+                    ? $run
+                    : 'NOT '.$run.' AND (g.state NOT IN ('.self::GONE.') OR g.from_at > ?)';
             $types[\count($parameters)] = ArrayParameterType::STRING;
             $parameters[] = $runs;
             if ('in' === $filter->scope) {
                 $parameters[] = Instant::toSql($now - self::REMEMBERED);
             }
         }
-        foreach ([
-            's.division_id = (SELECT id FROM division WHERE code = ?)' => $filter->division,
-            's.term_id = (SELECT id FROM term WHERE code = ?)' => $filter->term,
-            's.kind = ?' => $filter->kind,
-        ] as $condition => $value) {
+        foreach (
+            [
+                's.division_id = (SELECT id FROM division WHERE code = ?)' => $filter->division,
+                's.term_id = (SELECT id FROM term WHERE code = ?)' => $filter->term,
+                's.kind = ?' => $filter->kind,
+            ] as $condition => $value
+        ) {
             if (null !== $value) {
                 $where[] = $condition;
                 $parameters[] = $value;
@@ -136,7 +169,12 @@ final readonly class SitesQuery
     {
         $own = [];
         $segments = $this->db->fetchAllAssociative(
-            'SELECT site_id, state, roles, from_at, until_at, since_at, holds_seat FROM enrollment_segment WHERE person_id = ? AND until_at > ? ORDER BY from_at',
+            <<<'SQL'
+                SELECT site_id, state, roles, from_at, until_at, since_at, holds_seat
+                FROM enrollment_segment
+                WHERE person_id = ? AND until_at > ?
+                ORDER BY from_at
+                SQL,
             [Id::binary($caller->id), Instant::toSql($now)],
         );
         foreach (Row::all($segments) as $row) {
@@ -149,7 +187,9 @@ final readonly class SitesQuery
             $timeline = new Timeline($own[$site->id] ?? []);
             $mine[$site->id] = [
                 'standing' => SegmentRow::json($timeline->at($now), $this->roles->book()),
-                'reason' => $this->reasons->forThePerson($access->reason($timeline, Gate::person($caller), $site, $now)),
+                'reason' => $this->reasons->forThePerson(
+                    $access->reason($timeline, Gate::person($caller), $site, $now),
+                ),
             ];
         }
 

@@ -19,12 +19,11 @@ final readonly class DemoAccounts
         private Accounts $accounts,
         private Notices $notices,
         private SecurityLog $log,
-    ) {
-    }
+    ) {}
 
     public function furnish(): void
     {
-        $id = fn (string $login): string => $this->callers->loadUserByIdentifier($login)->id;
+        $id = fn(string $login): string => $this->callers->loadUserByIdentifier($login)->id;
         [$tutor, $junior, $senior] = [$id('mara.lindqvist'), $id('pip.halvorsen'), $id('elias.nordahl')];
         $this->notices->tell([[$this->accounts->row($junior), 'card']], $this->callers->byId($tutor));
         $this->log->note('password-reset', $junior, $tutor);

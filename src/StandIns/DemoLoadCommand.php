@@ -63,7 +63,13 @@ final class DemoLoadCommand extends Command
     protected function configure(): void
     {
         $this->addOption('fresh', null, InputOption::VALUE_NONE, 'Empty the house first');
-        $this->addOption('scale', null, InputOption::VALUE_REQUIRED, 'demo, or large: 200,000 people, 5,000 sites, 1,000,000 enrollments', 'demo');
+        $this->addOption(
+            'scale',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'demo, or large: 200,000 people, 5,000 sites, 1,000,000 enrollments',
+            'demo',
+        );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -72,7 +78,10 @@ final class DemoLoadCommand extends Command
         $inhabited = false !== $this->db->fetchOne('SELECT 1 FROM person LIMIT 1');
         if (true === $input->getOption('fresh')) {
             if ($inhabited && !DemoSignIns::live($this->db)) {
-                $output->writeln('<error>The people of this house are not the demo\'s, so they are not thrown out. Empty the database yourself if you mean it.</error>');
+                $output->writeln(
+                    '<error>The people of this house are not the demo\'s, so they are not thrown out. Empty the '
+                        .'database yourself if you mean it.</error>',
+                );
 
                 return Command::FAILURE;
             }
@@ -82,13 +91,20 @@ final class DemoLoadCommand extends Command
 
             return Command::SUCCESS;
         }
-        $demo = new DemoHouse($this->db, $this->clock->instant(), $this->hashers->getPasswordHasher(Caller::class)->hash(DemoSignIns::PASSWORD));
+        $demo = new DemoHouse(
+            $this->db,
+            $this->clock->instant(),
+            $this->hashers->getPasswordHasher(Caller::class)->hash(DemoSignIns::PASSWORD),
+        );
         $this->db->executeStatement('SET unique_checks = 0, foreign_key_checks = 0');
         if ('large' === $input->getOption('scale')) {
             $demo->furnishLarge();
-            $this->db->fetchAllAssociative('ANALYZE TABLE person_term, person_key, name_slip, enrollment_segment, person, enrollment, pass, mark, site');
+            $this->db->fetchAllAssociative(
+                'ANALYZE TABLE person_term, person_key, name_slip, enrollment_segment, person, enrollment, pass, mark, '
+                    .'site',
+            );
         } else {
-            $this->db->transactional(fn () => $demo->furnish($this->keys, $this->sealer));
+            $this->db->transactional(fn() => $demo->furnish($this->keys, $this->sealer));
             $this->lately->furnish();
         }
         foreach (['person' => 'people', 'site' => 'sites', 'enrollment' => 'enrollments'] as $table => $what) {
@@ -102,7 +118,10 @@ final class DemoLoadCommand extends Command
 
     private function empty(): void
     {
-        $own = array_map(static fn (ClassMetadata $entity): string => $entity->getTableName(), $this->entities->getMetadataFactory()->getAllMetadata());
+        $own = array_map(
+            static fn(ClassMetadata $entity): string => $entity->getTableName(),
+            $this->entities->getMetadataFactory()->getAllMetadata(),
+        );
         foreach ([...$own, ...self::TABLES_WITHOUT_ENTITY] as $table) {
             $this->db->executeStatement('TRUNCATE TABLE `'.$table.'`');
         }

@@ -32,9 +32,7 @@ final class DemoSignIns
         'pip.halvorsen' => 'junior learner, without e-mail',
     ];
 
-    private function __construct()
-    {
-    }
+    private function __construct() {}
 
     /** Whether they live in this house. */
     public static function live(Connection $db): bool

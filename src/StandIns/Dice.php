@@ -26,7 +26,7 @@ final readonly class Dice
     /** As `below()`, but small numbers come much more often than large ones. */
     public function skewed(int $bound): int
     {
-        return (int) floor($bound * (($this->randomizer->getInt(0, 999_999) / 1_000_000) ** 2));
+        return (int) floor($bound * ($this->randomizer->getInt(0, 999_999) / 1_000_000) ** 2);
     }
 
     public function between(int $lowest, int $highest): int

@@ -17,8 +17,8 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 /**
- * What arrived in the simulated mailboxes, links included; for platform administrators, who may set anybody's password anyway.
- * With a carrier to the outside it is not there.
+ * What arrived in the simulated mailboxes, links included; for platform administrators, who may set anybody's password
+ * anyway. With a carrier to the outside it is not there.
  */
 final readonly class MailboxController
 {
@@ -27,10 +27,8 @@ final readonly class MailboxController
     public function __construct(
         private Connection $db,
         private Sealer $sealer,
-        #[Autowire('%env(MAILER_DSN)%')]
-        private string $dsn,
-    ) {
-    }
+        #[Autowire('%env(MAILER_DSN)%')] private string $dsn,
+    ) {}
 
     #[Route('/mailbox', name: 'mailbox', methods: ['GET'])]
     public function letters(#[CurrentUser] Caller $caller, #[MapQueryParameter] string $address = ''): Response
@@ -43,13 +41,25 @@ final readonly class MailboxController
         }
         $typed = addcslashes(mb_strtolower(trim(mb_scrub($address))), '%_\\').'%';
 
-        return new Answer(['items' => array_map(fn (Row $row): array => [
-            'id' => $row->string('id'),
-            'address' => $row->string('address'),
-            'arrivedAt' => gmdate('Y-m-d\TH:i:s\Z', $row->instant('arrived_at')),
-            'subject' => $row->string('subject'),
-            'text' => (string) $this->sealer->openText($row->string('text'), 'letter'),
-            'html' => (string) $this->sealer->openText($row->string('html'), 'letter'),
-        ], Row::all($this->db->fetchAllAssociative('SELECT id, address, arrived_at, subject, text, html FROM letter WHERE address LIKE ? ORDER BY arrived_at DESC, id DESC LIMIT '.self::MOST, [$typed])))]);
+        return new Answer([
+            'items' => array_map(
+                fn(Row $row): array => [
+                    'id' => $row->string('id'),
+                    'address' => $row->string('address'),
+                    'arrivedAt' => gmdate('Y-m-d\TH:i:s\Z', $row->instant('arrived_at')),
+                    'subject' => $row->string('subject'),
+                    'text' => (string) $this->sealer->openText($row->string('text'), 'letter'),
+                    'html' => (string) $this->sealer->openText($row->string('html'), 'letter'),
+                ],
+                Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT id, address, arrived_at, subject, text, html FROM letter WHERE address LIKE ? '
+                            .'ORDER BY arrived_at DESC, id DESC LIMIT '
+                            .self::MOST,
+                        [$typed],
+                    ),
+                ),
+            ),
+        ]);
     }
 }

@@ -11,7 +11,10 @@ use Symfony\Component\Mailer\SentMessage;
 use Symfony\Component\Mailer\Transport\AbstractTransport;
 use Symfony\Component\Mime\Email;
 
-/** Stands in for the carriers outside: letters arrive in a table, each once, and some addresses bounce or let one wait on purpose. */
+/**
+ * Stands in for the carriers outside: letters arrive in a table, each once, and some addresses bounce or let one wait
+ * on purpose.
+ */
 final class PostRoomTransport extends AbstractTransport
 {
     /** Tries that a slow address turns away. */
@@ -51,7 +54,10 @@ final class PostRoomTransport extends AbstractTransport
             $text = $email->getTextBody();
             $html = $email->getHtmlBody();
             $this->db->executeStatement(
-                'INSERT IGNORE INTO letter (id, address, arrived_at, subject, text, html) VALUES (?, ?, UTC_TIMESTAMP(3), ?, ?, ?)',
+                <<<'SQL'
+                    INSERT IGNORE INTO letter (id, address, arrived_at, subject, text, html)
+                    VALUES (?, ?, UTC_TIMESTAMP(3), ?, ?, ?)
+                    SQL,
                 [
                     $message->getMessageId(),
                     $address,
@@ -65,12 +71,13 @@ final class PostRoomTransport extends AbstractTransport
     /** @return list<string> links are in them that are good for one person alone */
     private function sealed(string ...$texts): array
     {
-        return array_values(array_map(fn (string $text): string => $this->sealer->sealText($text, 'letter'), $texts));
+        return array_values(array_map(fn(string $text): string => $this->sealer->sealText($text, 'letter'), $texts));
     }
 
     /** @param list<string> $patterns */
     private static function fits(string $address, array $patterns): bool
     {
-        return [] !== array_filter($patterns, static fn (string $pattern): bool => fnmatch($pattern, $address, \FNM_CASEFOLD));
+        return []
+            !== array_filter($patterns, static fn(string $pattern): bool => fnmatch($pattern, $address, \FNM_CASEFOLD));
     }
 }

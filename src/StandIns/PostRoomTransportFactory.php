@@ -11,16 +11,14 @@ use Symfony\Component\Mailer\Transport\TransportFactoryInterface;
 use Symfony\Component\Mailer\Transport\TransportInterface;
 
 /**
- * Makes the carrier that delivers into the house instead of the outside: `post-room://default?bounce=PATTERNS&delay=PATTERNS`.
- * Patterns are addresses with `*`, parted by commas.
+ * Makes the carrier that delivers into the house instead of the
+ * outside: `post-room://default?bounce=PATTERNS&delay=PATTERNS`. Patterns are addresses with `*`, parted by commas.
  */
 final readonly class PostRoomTransportFactory implements TransportFactoryInterface
 {
     public const SCHEME = 'post-room';
 
-    public function __construct(private Connection $db, private Sealer $sealer)
-    {
-    }
+    public function __construct(private Connection $db, private Sealer $sealer) {}
 
     /** Whether messages stay in the house. */
     public static function inUse(string $dsn): bool
@@ -33,7 +31,12 @@ final readonly class PostRoomTransportFactory implements TransportFactoryInterfa
         $patterns = static function (string $option) use ($dsn): array {
             $value = $dsn->getOption($option, '');
 
-            return array_values(array_filter(array_map(trim(...), explode(',', \is_string($value) ? $value : '')), static fn (string $each): bool => '' !== $each));
+            return array_values(
+                array_filter(
+                    array_map(trim(...), explode(',', \is_string($value) ? $value : '')),
+                    static fn(string $each): bool => '' !== $each,
+                ),
+            );
         };
 
         return new PostRoomTransport($this->db, $this->sealer, $patterns('bounce'), $patterns('delay'));

@@ -24,8 +24,11 @@ final class SimulatedWork implements WorkMeter
     public function items(string $siteId): array
     {
         if (!isset($this->items[$siteId])) {
-            $count = 10 + self::dice($siteId) % 9;
-            $this->items[$siteId] = array_map(static fn (int $n): string => self::WHAT[self::dice($siteId.$n) % \count(self::WHAT)].' '.$n, range(1, $count));
+            $count = 10 + (self::dice($siteId) % 9);
+            $this->items[$siteId] = array_map(
+                static fn(int $n): string => self::WHAT[self::dice($siteId.$n) % \count(self::WHAT)].' '.$n,
+                range(1, $count),
+            );
         }
 
         return $this->items[$siteId];
@@ -39,14 +42,14 @@ final class SimulatedWork implements WorkMeter
         }
         // One fall of the dice for all items; the last two bytes are the person's own diligence and level.
         $fall = hash('sha256', $siteId.$personId, true);
-        $due = min($all, (int) ceil($all * ($lastSeen - $since) / self::COURSE));
-        $diligence = 140 + \ord($fall[31]) % 116;
-        $level = 48 + \ord($fall[30]) % 40;
+        $due = min($all, (int) ceil(($all * ($lastSeen - $since)) / self::COURSE));
+        $diligence = 140 + (\ord($fall[31]) % 116);
+        $level = 48 + (\ord($fall[30]) % 40);
         $items = [];
         for ($n = 0; $n < $all; ++$n) {
             $own = \ord($fall[$n]);
             $done = $n < $due && $own < $diligence;
-            $items[] = ['done' => $done, 'mark' => $done && 0 !== $own % 5 ? min(100, $level + $own % 13) : null];
+            $items[] = ['done' => $done, 'mark' => $done && 0 !== $own % 5 ? min(100, $level + ($own % 13)) : null];
         }
 
         return new Work($items);
@@ -59,8 +62,8 @@ final class SimulatedWork implements WorkMeter
             return 0;
         }
         $fall = hash('sha256', $siteId.$personId, true);
-        $due = min($all, (int) ceil($all * ($lastSeen - $since) / self::COURSE));
-        $diligence = 140 + \ord($fall[31]) % 116;
+        $due = min($all, (int) ceil(($all * ($lastSeen - $since)) / self::COURSE));
+        $diligence = 140 + (\ord($fall[31]) % 116);
         $done = 0;
         for ($n = 0; $n < $due; ++$n) {
             $done += (int) (\ord($fall[$n]) < $diligence);

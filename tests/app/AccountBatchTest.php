@@ -13,28 +13,66 @@ final class AccountBatchTest extends ApiTestCase
 {
     public function testRowsAreWorkedOutAndNobodyIsMadeTwice(): void
     {
-        $look = $this->batch('admin', "given\tfamily\tlogin\temail\tkind\tlevel\nNoor\tHaddad\t\tnoor@example.org\nLearner\tLearnersen\tlearner\nKai\tMoreau\t\tlearner@example.org\nNewcomer\tNewcomersen\nInga\tSolheim\t\t\tstaff\t7");
-        self::assertSame(['ready', 'nothing-to-do', 'refused', 'needs-choice', 'refused'], array_column($look['rows'], 'verdict'));
-        self::assertSame(['noor.haddad', 'has-account', 'taken', 'same-name', 'not-a-learner'], [$look['rows'][0]['login'], ...array_map(static fn (array $row): string => $row['reasons'][0]['code'], \array_slice($look['rows'], 1))]);
+        $look = $this->batch(
+            'admin',
+            "given\tfamily\tlogin\temail\tkind\tlevel\nNoor\tHaddad\t\tnoor@example.org\nLearner\tLearnersen\tlearner\n"
+                ."Kai\tMoreau\t\tlearner@example.org\nNewcomer\tNewcomersen\nInga\tSolheim\t\t\tstaff\t7",
+        );
+        self::assertSame(
+            ['ready', 'nothing-to-do', 'refused', 'needs-choice', 'refused'],
+            array_column($look['rows'], 'verdict'),
+        );
+        self::assertSame(
+            ['noor.haddad', 'has-account', 'taken', 'same-name', 'not-a-learner'],
+            [
+                $look['rows'][0]['login'],
+                ...array_map(
+                    static fn(array $row): string => $row['reasons'][0]['code'],
+                    \array_slice($look['rows'], 1),
+                ),
+            ],
+        );
         self::assertSame(['Newcomer', 1], [$look['rows'][3]['candidates'][0]['given'], $look['addressed']]);
-        $chosen = $this->batch('admin', "Newcomer Newcomersen\nNewcomer Newcomersen", ['choices' => ['1' => 'new', '2' => $this->ids['newcomer']]]);
+        $chosen = $this->batch('admin', "Newcomer Newcomersen\nNewcomer Newcomersen", [
+            'choices' => ['1' => 'new', '2' => $this->ids['newcomer']],
+        ]);
         self::assertSame(['ready', 'nothing-to-do'], array_column($chosen['rows'], 'verdict'));
     }
 
     public function testATutorMakesLearnersOfTheirDivisionOnly(): void
     {
-        self::assertSame(['ready', 'refused', 'refused'], array_column($this->batch('lead', "Noor Haddad\nKai\tMoreau\tjuniors\nInga\tSolheim\tstaff")['rows'], 'verdict'));
+        self::assertSame(
+            ['ready', 'refused', 'refused'],
+            array_column(
+                $this->batch('lead', "Noor Haddad\nKai\tMoreau\tjuniors\nInga\tSolheim\tstaff")['rows'],
+                'verdict',
+            ),
+        );
         self::assertSame('refused', $this->batch('assistant', 'Noor Haddad')['rows'][0]['verdict']);
-        self::assertSame('taken-elsewhere', $this->batch('lead', "Noor\tHaddad\tjunior")['rows'][0]['reasons'][0]['code'] ?? 'taken-elsewhere');
+        self::assertSame(
+            'taken-elsewhere',
+            $this->batch('lead', "Noor\tHaddad\tjunior")['rows'][0]['reasons'][0]['code'] ?? 'taken-elsewhere',
+        );
     }
 
     public function testMadeAccountsAreFoundToldAndGetTheirCards(): void
     {
         $sheet = $this->make('lead', "Noor\tHaddad\tnoor@example.org\nKai\tMoreau\t6", ['tell' => 'Welcome to us.']);
         $page = $this->call('lead', 'GET', '/account-batches/'.$sheet);
-        self::assertSame([['ready', 'noor.haddad', 'held'], ['ready', 'kai.moreau', null]], array_map(static fn (array $row): array => [$row['outcome'], $row['login'], $row['message']['state'] ?? null], $page['rows']));
+        self::assertSame(
+            [['ready', 'noor.haddad', 'held'], ['ready', 'kai.moreau', null]],
+            array_map(
+                static fn(array $row): array => [$row['outcome'], $row['login'], $row['message']['state'] ?? null],
+                $page['rows'],
+            ),
+        );
         self::assertSame('Haddad', $this->call('lead', 'GET', '/people?q=noor')['items'][0]['person']['family']);
-        self::assertSame('Kai Moreau', $this->call('admin', 'POST', '/sign-in-cards', ['people' => [$page['rows'][1]['person']]])['cards'][0]['person']['name']);
+        self::assertSame(
+            'Kai Moreau',
+            $this->call('admin', 'POST', '/sign-in-cards', ['people' => [$page['rows'][1]['person']]])['cards'][0][
+                'person'
+            ]['name'],
+        );
         self::assertStringContainsString('Welcome to us.', $this->call('lead', 'GET', '/messages')['items'][0]['text']);
         self::assertSame('accounts', $this->call('lead', 'GET', '/sheets')['items'][0]['kind']);
         $this->batch('lead', 'Noor Haddad', ['apply' => true, 'sheet' => $sheet], 412);
@@ -44,58 +82,131 @@ final class AccountBatchTest extends ApiTestCase
     {
         $sheet = $this->make('admin', "Noor\tHaddad\tnoor@example.org\nKai\tMoreau\t6", ['tell' => '']);
         $kai = $this->call('admin', 'GET', '/account-batches/'.$sheet)['rows'][1]['person'];
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', ['lines' => [['person' => $kai, 'verb' => 'let-in', 'role' => 'learner']]]);
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
+            'lines' => [['person' => $kai, 'verb' => 'let-in', 'role' => 'learner']],
+        ]);
         $review = $this->call('admin', 'POST', "/account-batches/$sheet/undo", ['apply' => false]);
-        self::assertSame([1, [['row' => 2, 'name' => 'Kai Moreau', 'why' => 'in-use']]], [$review['ready'], $review['left']]);
+        self::assertSame(
+            [1, [['row' => 2, 'name' => 'Kai Moreau', 'why' => 'in-use']]],
+            [$review['ready'], $review['left']],
+        );
         $this->call('admin', 'POST', "/account-batches/$sheet/undo", ['apply' => true]);
         self::assertSame([], $this->call('admin', 'GET', '/people?q=noor')['items']);
         self::assertSame(['withdrawn'], array_column($this->call('admin', 'GET', '/messages')['items'], 'state'));
-        self::assertNotContains('Haddad', array_map(static fn (array $each): string => $each['person']['family'], $this->call('admin', 'GET', '/directory')['items']));
+        self::assertNotContains(
+            'Haddad',
+            array_map(
+                static fn(array $each): string => $each['person']['family'],
+                $this->call('admin', 'GET', '/directory')['items'],
+            ),
+        );
         // Number, address and login are free again.
-        self::assertSame(['login' => 'noor.haddad', 'verdict' => 'ready'], array_intersect_key($this->batch('admin', "Noor\tHaddad\tnoor@example.org")['rows'][0], ['verdict' => 1, 'login' => 1]));
+        self::assertSame(
+            ['login' => 'noor.haddad', 'verdict' => 'ready'],
+            array_intersect_key($this->batch('admin', "Noor\tHaddad\tnoor@example.org")['rows'][0], [
+                'verdict' => 1,
+                'login' => 1,
+            ]),
+        );
         $this->call('admin', 'POST', "/account-batches/$sheet/undo", ['apply' => true], 409);
     }
 
     public function testManyAreMadeByAWorkerAndWhatIsTakenByThenIsSetAside(): void
     {
-        $sheet = $this->make('admin', implode("\n", array_map(static fn (int $n): string => "Given$n Family$n;given$n@example.org", range(1, 620))));
-        self::assertSame(['applying', 0], [$this->call('admin', 'GET', '/sheets/'.$sheet)['state'], $this->call('admin', 'GET', '/sheets/'.$sheet)['done']]);
-        $this->db()->executeStatement("UPDATE person SET email = 'given3@example.org' WHERE id = ?", [Id::binary($this->ids['guardian'])]);
+        $sheet = $this->make(
+            'admin',
+            implode(
+                "\n",
+                array_map(static fn(int $n): string => "Given$n Family$n;given$n@example.org", range(1, 620)),
+            ),
+        );
+        self::assertSame(
+            ['applying', 0],
+            [
+                $this->call('admin', 'GET', '/sheets/'.$sheet)['state'],
+                $this->call('admin', 'GET', '/sheets/'.$sheet)['done'],
+            ],
+        );
+        $this->db()->executeStatement("UPDATE person SET email = 'given3@example.org' WHERE id = ?", [
+            Id::binary($this->ids['guardian']),
+        ]);
         $runner = $this->service(AccountRunner::class);
         $runner(new MakeAccounts($sheet));
-        self::assertSame(['applying', 500], [$this->call('admin', 'GET', '/sheets/'.$sheet)['state'], $this->call('admin', 'GET', '/sheets/'.$sheet)['done']]);
+        self::assertSame(
+            ['applying', 500],
+            [
+                $this->call('admin', 'GET', '/sheets/'.$sheet)['state'],
+                $this->call('admin', 'GET', '/sheets/'.$sheet)['done'],
+            ],
+        );
         $runner(new MakeAccounts($sheet));
         $runner(new MakeAccounts($sheet));
         $record = $this->call('admin', 'GET', '/sheets/'.$sheet);
         self::assertSame(['applied', 620, 619], [$record['state'], $record['done'], $record['applied']]);
-        self::assertSame(['refused', 'taken'], [$this->call('admin', 'GET', '/account-batches/'.$sheet)['rows'][2]['outcome'], $this->call('admin', 'GET', '/account-batches/'.$sheet)['rows'][2]['reasons'][0]['code']]);
+        self::assertSame(
+            ['refused', 'taken'],
+            [
+                $this->call('admin', 'GET', '/account-batches/'.$sheet)['rows'][2]['outcome'],
+                $this->call('admin', 'GET', '/account-batches/'.$sheet)['rows'][2]['reasons'][0]['code'],
+            ],
+        );
         self::assertSame(620, $this->call('admin', 'GET', "/account-batches/$sheet?after=500")['rows'][119]['row']);
     }
 
     public function testWhoeverAppliedItMustStillHaveAnAccountAndASheetThatStoppedGoesOn(): void
     {
-        $rows = implode("\n", array_map(static fn (int $n): string => "Given$n Family$n", range(1, 250)));
+        $rows = implode("\n", array_map(static fn(int $n): string => "Given$n Family$n", range(1, 250)));
         [$closed, $stopped] = [$this->make('lead', $rows), $this->make('admin', str_replace('Family', 'Other', $rows))];
         $this->db()->executeStatement('DELETE FROM messenger_messages');
         $this->call('admin', 'POST', "/sheets/$stopped/continue");
-        self::assertSame(1, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM messenger_messages WHERE body LIKE '%MakeAccounts%'"));
-        $this->db()->executeStatement('UPDATE account SET closed_from = ? WHERE person_id = ?', ['2026-11-01 00:00:00', Id::binary($this->ids['lead'])]);
+        self::assertSame(
+            1,
+            (int) $this->db()->fetchOne("SELECT COUNT(*) FROM messenger_messages WHERE body LIKE '%MakeAccounts%'"),
+        );
+        $this->db()->executeStatement('UPDATE account SET closed_from = ? WHERE person_id = ?', [
+            '2026-11-01 00:00:00',
+            Id::binary($this->ids['lead']),
+        ]);
         foreach ([$closed, $stopped] as $sheet) {
-            ($this->service(AccountRunner::class))(new MakeAccounts($sheet));
+            $this->service(AccountRunner::class)(new MakeAccounts($sheet));
         }
-        self::assertSame([0, 250], [$this->call('admin', 'GET', '/sheets/'.$closed)['applied'], $this->call('admin', 'GET', '/sheets/'.$stopped)['applied']]);
-        self::assertSame('no-account-to-apply', $this->call('admin', 'GET', '/account-batches/'.$closed)['rows'][0]['reasons'][0]['code']);
+        self::assertSame(
+            [0, 250],
+            [
+                $this->call('admin', 'GET', '/sheets/'.$closed)['applied'],
+                $this->call('admin', 'GET', '/sheets/'.$stopped)['applied'],
+            ],
+        );
+        self::assertSame(
+            'no-account-to-apply',
+            $this->call('admin', 'GET', '/account-batches/'.$closed)['rows'][0]['reasons'][0]['code'],
+        );
         $this->call('elsewhere', 'GET', '/account-batches/'.$stopped, null, 404);
     }
 
     public function testAKnownPersonGetsTheirAccountAndItsUndoLeavesThePerson(): void
     {
-        $this->ids['bare'] = $this->house->person('learner', $this->ids['seniors'], 'Bare', 'Baresen', 7, 'X77BARE', 'bare@example.org', null);
+        $this->ids['bare'] = $this->house->person(
+            'learner',
+            $this->ids['seniors'],
+            'Bare',
+            'Baresen',
+            7,
+            'X77BARE',
+            'bare@example.org',
+            null,
+        );
         $this->house->write();
         $row = $this->batch('admin', "Bare\tBaresen\tbare@example.org")['rows'][0];
-        self::assertSame(['ready', 'known-person', 'bare.baresen', $this->ids['bare']], [$row['verdict'], $row['cautions'][0]['code'], $row['login'], $row['known']['id']]);
+        self::assertSame(
+            ['ready', 'known-person', 'bare.baresen', $this->ids['bare']],
+            [$row['verdict'], $row['cautions'][0]['code'], $row['login'], $row['known']['id']],
+        );
         $sheet = $this->make('admin', "Bare\tBaresen\tbare@example.org");
-        self::assertSame('bare.baresen', $this->call('admin', 'GET', '/people/'.$this->ids['bare'])['account']['login']);
+        self::assertSame(
+            'bare.baresen',
+            $this->call('admin', 'GET', '/people/'.$this->ids['bare'])['account']['login'],
+        );
         $this->call('admin', 'POST', "/account-batches/$sheet/undo", ['apply' => true]);
         $page = $this->call('admin', 'GET', '/people/'.$this->ids['bare']);
         self::assertSame([null, null], [$page['account'], $page['gone']]);
@@ -103,8 +214,29 @@ final class AccountBatchTest extends ApiTestCase
 
     public function testTooManyRowsAreSaidAndNothingIsMadeOfNothing(): void
     {
-        self::assertSame('too-many', $this->batch('admin', implode("\n", array_map(static fn (int $n): string => "A B$n", range(1, 20_000))), expected: 422)['errors'][0]['code']);
-        $this->batch('admin', 'Noor', ['apply' => true, 'sheet' => $this->call('admin', 'POST', '/sheets', ['kind' => 'accounts', 'work' => ['text' => 'Noor']], 201)['id']], 422);
+        self::assertSame(
+            'too-many',
+            $this->batch(
+                'admin',
+                implode("\n", array_map(static fn(int $n): string => "A B$n", range(1, 20_000))),
+                expected: 422,
+            )['errors'][0]['code'],
+        );
+        $this->batch(
+            'admin',
+            'Noor',
+            [
+                'apply' => true,
+                'sheet' => $this->call(
+                    'admin',
+                    'POST',
+                    '/sheets',
+                    ['kind' => 'accounts', 'work' => ['text' => 'Noor']],
+                    201,
+                )['id'],
+            ],
+            422,
+        );
     }
 
     /** @param array<string, mixed> $more */
@@ -123,6 +255,12 @@ final class AccountBatchTest extends ApiTestCase
      */
     private function batch(string $as, string $text, array $more = [], int $expected = 200): array
     {
-        return $this->call($as, 'POST', '/account-batches', ['text' => $text, 'division' => 'seniors', 'level' => 7, ...$more], $expected);
+        return $this->call(
+            $as,
+            'POST',
+            '/account-batches',
+            ['text' => $text, 'division' => 'seniors', 'level' => 7, ...$more],
+            $expected,
+        );
     }
 }

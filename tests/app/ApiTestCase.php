@@ -19,8 +19,8 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\PasswordHasher\Hasher\SodiumPasswordHasher;
 
 /**
- * Talks to the whole application through HTTP, on a small furnished house that is gone after the test. Every response is
- * held against the contract.
+ * Talks to the whole application through HTTP, on a small furnished house that is gone after the test. Every response
+ * is held against the contract.
  */
 abstract class ApiTestCase extends WebTestCase
 {
@@ -52,23 +52,70 @@ abstract class ApiTestCase extends WebTestCase
             $this->ids[$code] = $this->house->division($code, ucfirst($code), $minors);
         }
         $this->ids['term'] = $this->house->term('autumn', 'Autumn', '2026-09-07', '2026-12-18');
-        foreach (['admin' => ['staff', 'faculty', null], 'elsewhere' => ['staff', 'faculty', null], 'lead' => ['staff', 'faculty', null], 'cotutor' => ['staff', 'faculty', null], 'assistant' => ['staff', 'faculty', null], 'colleague' => ['staff', 'faculty', null], 'learner' => ['learner', 'seniors', 7], 'newcomer' => ['learner', 'seniors', 7], 'junior' => ['learner', 'juniors', 3], 'guardian' => ['guardian', 'seniors', null]] as $name => [$kind, $division, $level]) {
+        foreach (
+            [
+                'admin' => ['staff', 'faculty', null],
+                'elsewhere' => ['staff', 'faculty', null],
+                'lead' => ['staff', 'faculty', null],
+                'cotutor' => ['staff', 'faculty', null],
+                'assistant' => ['staff', 'faculty', null],
+                'colleague' => ['staff', 'faculty', null],
+                'learner' => ['learner', 'seniors', 7],
+                'newcomer' => ['learner', 'seniors', 7],
+                'junior' => ['learner', 'juniors', 3],
+                'guardian' => ['guardian', 'seniors', null],
+            ] as $name => [$kind, $division, $level]
+        ) {
             $this->ids[$name] = $this->person($name, $kind, $division, $level);
         }
         $this->house->administrator($this->ids['elsewhere'], $this->ids['evening']);
         $open = $this->now() - 1_000_000;
-        $this->ids['site'] = $this->house->site('HARM', 'Harmony', 'course', $this->ids['seniors'], $this->ids['term'], [6, 8], 3, $open);
-        $this->ids['draft'] = $this->house->site('DRAFT', 'Draft', 'course', $this->ids['seniors'], $this->ids['term'], null, null);
-        foreach (['lead' => 'lead-tutor', 'cotutor' => 'co-tutor', 'assistant' => 'class-assistant', 'learner' => 'learner'] as $name => $role) {
+        $this->ids['site'] = $this->house->site(
+            'HARM',
+            'Harmony',
+            'course',
+            $this->ids['seniors'],
+            $this->ids['term'],
+            [6, 8],
+            3,
+            $open,
+        );
+        $this->ids['draft'] = $this->house->site(
+            'DRAFT',
+            'Draft',
+            'course',
+            $this->ids['seniors'],
+            $this->ids['term'],
+            null,
+            null,
+        );
+        $staff = ['lead' => 'lead-tutor', 'cotutor' => 'co-tutor', 'assistant' => 'class-assistant'];
+        foreach ([...$staff, 'learner' => 'learner'] as $name => $role) {
             $this->house->letIn($this->ids['site'], $this->ids[$name], $role, $open, by: $this->ids['lead']);
         }
         $this->house->letIn($this->ids['draft'], $this->ids['lead'], 'lead-tutor', $open, by: $this->ids['lead']);
         $this->house->letIn($this->ids['draft'], $this->ids['learner'], 'learner', $open);
     }
 
-    protected function person(string $name, string $kind, string $division, ?int $level = null, ?string $family = null): string
-    {
-        return $this->house->person($kind, $this->ids[$division], ucfirst($name), $family ?? ucfirst($name).'sen', $level, 'X77'.strtoupper($name), $name.'@example.org', $name, passwordHash: self::$hash, platformAdministrator: 'admin' === $name);
+    protected function person(
+        string $name,
+        string $kind,
+        string $division,
+        ?int $level = null,
+        ?string $family = null,
+    ): string {
+        return $this->house->person(
+            $kind,
+            $this->ids[$division],
+            ucfirst($name),
+            $family ?? ucfirst($name).'sen',
+            $level,
+            'X77'.strtoupper($name),
+            $name.'@example.org',
+            $name,
+            passwordHash: self::$hash,
+            platformAdministrator: 'admin' === $name,
+        );
     }
 
     /**
@@ -104,10 +151,14 @@ abstract class ApiTestCase extends WebTestCase
         );
         $response = $this->client->getResponse();
         if ($response instanceof StreamedResponse) {
-            $response = new Response($this->client->getInternalResponse()->getContent(), $response->getStatusCode(), $response->headers->all());
+            $response = new Response(
+                $this->client->getInternalResponse()->getContent(),
+                $response->getStatusCode(),
+                $response->headers->all(),
+            );
         }
         Contract::get()->assertHolds($method, explode('?', $path)[0], $response);
-        if (!$this->client->getResponse() instanceof StreamedResponse && !$response->isEmpty()) {
+        if (!($this->client->getResponse() instanceof StreamedResponse) && !$response->isEmpty()) {
             $length = $response->headers->get('Content-Length');
             self::assertSame((string) \strlen((string) $response->getContent()), $length, 'It says how long it is.');
         }
@@ -124,9 +175,22 @@ abstract class ApiTestCase extends WebTestCase
      *
      * @return array<string, mixed>
      */
-    protected function change(string $as, string $verb, string $person, ?string $role = null, int $expected = 200, array $more = [], string $site = 'site'): array
-    {
-        $answer = $this->call($as, 'POST', '/sites/'.$this->ids[$site].'/sheets', ['lines' => [['person' => $this->ids[$person], 'verb' => $verb, 'role' => $role, ...$more]]], $expected);
+    protected function change(
+        string $as,
+        string $verb,
+        string $person,
+        ?string $role = null,
+        int $expected = 200,
+        array $more = [],
+        string $site = 'site',
+    ): array {
+        $answer = $this->call(
+            $as,
+            'POST',
+            '/sites/'.$this->ids[$site].'/sheets',
+            ['lines' => [['person' => $this->ids[$person], 'verb' => $verb, 'role' => $role, ...$more]]],
+            $expected,
+        );
 
         return 200 === $expected ? $answer['lines'][0] : $answer;
     }
@@ -161,7 +225,7 @@ abstract class ApiTestCase extends WebTestCase
         $this->db()->executeStatement(
             "UPDATE message SET due_at = UTC_TIMESTAMP(3) - INTERVAL 1 SECOND WHERE state = 'held'",
         );
-        ($this->service(Sender::class))(new SendDue());
+        $this->service(Sender::class)(new SendDue());
     }
 
     /**

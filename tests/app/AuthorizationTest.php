@@ -15,7 +15,10 @@ final class AuthorizationTest extends ApiTestCase
 
     private const CALLERS = [null, 'learner', 'assistant', 'lead', 'elsewhere', 'admin'];
 
-    /** Operation => statuses for anonymous, learner, assistant, lead, administrator of another division, platform administrator. */
+    /**
+     * Operation => statuses for anonymous, learner, assistant, lead, administrator of another division, platform
+     * administrator.
+     */
     private const TABLE = [
         'POST /sign-in' => [401, 401, 401, 401, 401, 401],
         'POST /sign-out' => [401, 204, 204, 204, 204, 204],
@@ -143,16 +146,22 @@ final class AuthorizationTest extends ApiTestCase
     public function testEveryRouteOfTheContractHasItsRowAndKeepsToIt(): void
     {
         self::assertEqualsCanonicalizing(Contract::get()->operations(), array_keys(self::TABLE));
-        $sheet = Id::text((string) $this->db()->fetchOne('SELECT sheet_id FROM sheet_line WHERE site_id = ? AND person_id = ?', [Id::binary($this->ids['site']), Id::binary($this->ids['learner'])]));
-        $door = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', ['kind' => 'invitation'], 201)['id'];
+        $sheet = Id::text(
+            (string) $this->db()->fetchOne('SELECT sheet_id FROM sheet_line WHERE site_id = ? AND person_id = ?', [
+                Id::binary($this->ids['site']),
+                Id::binary($this->ids['learner']),
+            ]),
+        );
+        $door = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', ['kind' => 'invitation'], 201)[
+            'id'
+        ];
         $otherwise = [];
         foreach (self::TABLE as $operation => $statuses) {
             [$method, $template] = explode(' ', $operation);
             foreach (self::CALLERS as $index => $caller) {
                 $this->db()->beginTransaction();
-                $path = strtr(
-                    $template,
-                    [
+                $path =
+                    strtr($template, [
                         '{site}' => $this->ids['site'],
                         '{person}' => $this->ids['cotutor'],
                         '{sequence}' => '4',
@@ -165,17 +174,16 @@ final class AuthorizationTest extends ApiTestCase
                         '{other}' => $this->ids['cotutor'],
                         '{kind}' => 'let-in',
                         '{session}' => str_repeat('0', 32),
-                    ],
-                ).(
-                    [
+                    ])
+                    .([
                         'GET /sites' => '?scope=all',
                         'GET /people' => '?q=learner',
                         'GET /rehearsal' => '?day=2026-12-01',
                         'GET /sites/{site}/rehearsal' => '?day=2026-12-01',
                         'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01',
                         'DELETE /sites/{site}/settled-lines' => '?gist=nobody',
-                    ][$operation] ?? ''
-                );
+                    ][$operation]
+                        ?? '');
                 $this->call($caller, $method, $path, $this->body($operation), null, ['If-Match' => '"1"']);
                 $status = $this->client->getResponse()->getStatusCode();
                 if ($statuses[$index] !== $status) {
@@ -190,10 +198,12 @@ final class AuthorizationTest extends ApiTestCase
     /** A table of refusals alone would hold of an application that refuses everything. */
     public function testEveryRouteSucceedsForSomebody(): void
     {
-        $never = array_keys(array_filter(
-            self::TABLE,
-            static fn (array $row): bool => [] === array_filter($row, static fn (int $status): bool => $status < 300),
-        ));
+        $never = array_keys(
+            array_filter(
+                self::TABLE,
+                static fn(array $row): bool => [] === array_filter($row, static fn(int $status): bool => $status < 300),
+            ),
+        );
         $otherwise = [];
         foreach ($never as $operation) {
             $this->db()->beginTransaction();
@@ -213,10 +223,18 @@ final class AuthorizationTest extends ApiTestCase
 
     public function testEveryRouteOfTheApplicationIsInTheContract(): void
     {
-        $known = array_map(static fn (string $operation): string => (string) preg_replace('/\{\w+\}/', '{}', $operation), Contract::get()->operations());
+        $known = array_map(
+            static fn(string $operation): string => (string) preg_replace('/\{\w+\}/', '{}', $operation),
+            Contract::get()->operations(),
+        );
         foreach ($this->service(RouterInterface::class)->getRouteCollection() as $route) {
             foreach ($route->getMethods() as $method) {
-                self::assertContains($method.' '.(string) preg_replace('/\{\w+\}/', '{}', str_replace('/api/v1', '', $route->getPath())), $known);
+                self::assertContains(
+                    $method
+                        .' '
+                        .(string) preg_replace('/\{\w+\}/', '{}', str_replace('/api/v1', '', $route->getPath())),
+                    $known,
+                );
             }
         }
     }
@@ -236,14 +254,23 @@ final class AuthorizationTest extends ApiTestCase
     {
         $password = 'three small boats';
         $site = '/sites/'.$this->ids['site'];
-        $draft = fn (string $kind = 'pasted'): string => $this->call('admin', 'POST', '/sheets', [
-            'kind' => $kind, 'title' => 'A list', 'site' => $this->ids['site'], 'work' => ['text' => 'x'],
-        ], 201)['id'];
+        $draft = fn(string $kind = 'pasted'): string => $this->call(
+            'admin',
+            'POST',
+            '/sheets',
+            [
+                'kind' => $kind,
+                'title' => 'A list',
+                'site' => $this->ids['site'],
+                'work' => ['text' => 'x'],
+            ],
+            201,
+        )['id'];
         $line = [
             'site' => $this->ids['site'],
             'line' => ['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner'],
         ];
-        $door = fn (array $wish = []): array => $this->call('lead', 'POST', $site.'/doors', $wish, 201);
+        $door = fn(array $wish = []): array => $this->call('lead', 'POST', $site.'/doors', $wish, 201);
 
         return match ($operation) {
             'POST /sign-in' => [null, [], ['login' => 'learner', 'password' => self::PASSWORD]],
@@ -293,10 +320,17 @@ final class AuthorizationTest extends ApiTestCase
             'POST /sites/{site}/leave' => ['newcomer', [], $this->joined($door())],
             'POST /join/look' => [null, [], ['key' => $door()['key']]],
             'POST /join' => ['newcomer', [], ['key' => $door()['key']]],
-            'POST /join/account' => [null, [], [
-                'key' => $door(['accounts' => true])['key'], 'given' => 'Mia', 'family' => 'Berg', 'level' => 7,
-                'password' => $password,
-            ]],
+            'POST /join/account' => [
+                null,
+                [],
+                [
+                    'key' => $door(['accounts' => true])['key'],
+                    'given' => 'Mia',
+                    'family' => 'Berg',
+                    'level' => 7,
+                    'password' => $password,
+                ],
+            ],
             'POST /me/waits/{wait}' => [
                 'newcomer',
                 ['{wait}' => (string) $this->offered($door(['approval' => true]))],
@@ -317,7 +351,8 @@ final class AuthorizationTest extends ApiTestCase
     private function token(string $person): string
     {
         $this->db()->insert('first_password', [
-            'token_hash' => hash('sha256', 'the-token', true), 'person_id' => Id::binary($this->ids[$person]),
+            'token_hash' => hash('sha256', 'the-token', true),
+            'person_id' => Id::binary($this->ids[$person]),
             'expires_at' => Instant::toSql($this->now() + 60),
         ]);
 
@@ -344,31 +379,27 @@ final class AuthorizationTest extends ApiTestCase
 
     private function accounts(string $sheet, int $many): string
     {
-        $text = implode("\n", array_map(static fn (int $n): string => "Given$n Family$n", range(1, $many)));
-        $this->call(
-            'admin',
-            'POST',
-            '/account-batches',
-            ['text' => $text, 'division' => 'seniors', 'level' => 7, 'apply' => true, 'sheet' => $sheet],
-        );
+        $text = implode("\n", array_map(static fn(int $n): string => "Given$n Family$n", range(1, $many)));
+        $this->call('admin', 'POST', '/account-batches', [
+            'text' => $text,
+            'division' => 'seniors',
+            'level' => 7,
+            'apply' => true,
+            'sheet' => $sheet,
+        ]);
 
         return $sheet;
     }
 
     private function sites(string $sheet): string
     {
-        $this->call(
-            'admin',
-            'POST',
-            '/site-batches',
-            [
-                'text' => 'Winter choir;WCH',
-                'division' => 'seniors',
-                'term' => 'autumn',
-                'apply' => true,
-                'sheet' => $sheet,
-            ],
-        );
+        $this->call('admin', 'POST', '/site-batches', [
+            'text' => 'Winter choir;WCH',
+            'division' => 'seniors',
+            'term' => 'autumn',
+            'apply' => true,
+            'sheet' => $sheet,
+        ]);
 
         return $sheet;
     }
@@ -376,12 +407,9 @@ final class AuthorizationTest extends ApiTestCase
     /** @param array<string, mixed> $line */
     private function settled(string $sheet, array $line): string
     {
-        $gist = $this->call(
-            'lead',
-            'POST',
-            '/sites/'.$this->ids['site'].'/intake',
-            ['text' => 'Nuwcomer'],
-        )['items'][0]['gist'];
+        $gist = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/intake', ['text' => 'Nuwcomer'])[
+            'items'
+        ][0]['gist'];
         $settled = [['gist' => $gist, 'text' => 'Nuwcomer', 'person' => $this->ids['newcomer']]];
         $this->call('admin', 'POST', "/sheets/$sheet/apply", ['lines' => [$line], 'settled' => $settled]);
 
@@ -393,12 +421,11 @@ final class AuthorizationTest extends ApiTestCase
         $this->ids['twin'] = $this->person('twin', 'learner', 'seniors', 7);
         $this->house->write();
 
-        return $this->call(
-            'admin',
-            'POST',
-            '/merges',
-            ['stays' => $this->ids['newcomer'], 'goes' => $this->ids['twin'], 'apply' => true],
-        )['sheet'];
+        return $this->call('admin', 'POST', '/merges', [
+            'stays' => $this->ids['newcomer'],
+            'goes' => $this->ids['twin'],
+            'apply' => true,
+        ])['sheet'];
     }
 
     private function note(bool $gone): string
@@ -413,7 +440,8 @@ final class AuthorizationTest extends ApiTestCase
     private function message(string $state): string
     {
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
-            'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']], 'tell' => '',
+            'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
+            'tell' => '',
         ]);
         $message = $this->call('lead', 'GET', '/messages')['items'][0]['id'];
         'withdrawn' === $state && $this->call('lead', 'POST', '/messages/withdraw', ['messages' => [$message]]);

@@ -15,11 +15,16 @@ final class CommandsTest extends ApiTestCase
     {
         $this->emptyTheHouse();
         $this->command('demo:load');
-        $people = 'SELECT GROUP_CONCAT(login ORDER BY person_id) FROM (SELECT login, person_id FROM account ORDER BY person_id LIMIT 50) some';
+        $people =
+            <<<'SQL'
+                SELECT GROUP_CONCAT(login ORDER BY person_id)
+                FROM (SELECT login, person_id FROM account ORDER BY person_id LIMIT 50) some
+                SQL;
         $once = $this->db()->fetchOne($people);
         [$code, $said] = $this->command('roster:verify');
         self::assertSame(0, $code, $said);
-        foreach (['person' => [2_300, 2_500], 'site' => [40, 40], 'enrollment' => [8_500, 9_500]] as $table => [$least, $most]) {
+        $sizes = ['person' => [2_300, 2_500], 'site' => [40, 40], 'enrollment' => [8_500, 9_500]];
+        foreach ($sizes as $table => [$least, $most]) {
             $count = (int) $this->db()->fetchOne('SELECT COUNT(*) FROM '.$table);
             self::assertTrue($least <= $count && $count <= $most, "$count in $table");
         }
@@ -31,14 +36,27 @@ final class CommandsTest extends ApiTestCase
             $this->call($login, 'GET', '/me');
             self::assertStringContainsString($login, $this->command('demo:sign-ins')[1]);
         }
-        self::assertStringNotContainsString('@', implode(' ', array_filter($this->db()->fetchFirstColumn("SELECT email FROM person WHERE email NOT REGEXP '@example[.](org|net|com)$'"))));
+        self::assertStringNotContainsString(
+            '@',
+            implode(
+                ' ',
+                array_filter(
+                    $this->db()->fetchFirstColumn(
+                        "SELECT email FROM person WHERE email NOT REGEXP '@example[.](org|net|com)$'",
+                    ),
+                ),
+            ),
+        );
     }
 
     public function testSomethingAlwaysChangesThisWeek(): void
     {
         $this->emptyTheHouse();
         $this->command('demo:load');
-        $lapsing = $this->db()->fetchOne("SELECT COUNT(*) FROM enrollment_segment WHERE state = 'current' AND until_at > ? AND until_at < ?", [Instant::toSql($this->now()), Instant::toSql($this->now() + 7 * 86_400)]);
+        $lapsing = $this->db()->fetchOne(
+            "SELECT COUNT(*) FROM enrollment_segment WHERE state = 'current' AND until_at > ? AND until_at < ?",
+            [Instant::toSql($this->now()), Instant::toSql($this->now() + 7 * 86_400)],
+        );
         self::assertGreaterThan(0, (int) $lapsing);
     }
 
@@ -53,16 +71,26 @@ final class CommandsTest extends ApiTestCase
         $this->call(null, 'POST', '/first-password', ['token' => $fresh[1] ?? '', 'password' => 'a first password']);
         $me = $this->call(null, 'POST', '/sign-in', ['login' => 'administrator', 'password' => 'a first password']);
         self::assertSame([true, true], [$me['platformAdministrator'], $me['mayMakeSites']]);
-        self::assertStringContainsString('has people in it already', $this->command('house:found', ['address' => 'x'])[1]);
+        self::assertStringContainsString(
+            'has people in it already',
+            $this->command('house:found', ['address' => 'x'])[1],
+        );
         self::assertStringContainsString('not the demo', $this->command('demo:sign-ins')[1]);
-        self::assertSame(1, $this->command('demo:load', ['--fresh' => true])[0], 'nobody is thrown out of a house of their own');
+        self::assertSame(
+            1,
+            $this->command('demo:load', ['--fresh' => true])[0],
+            'nobody is thrown out of a house of their own',
+        );
     }
 
     public function testTidyingThrowsAwayOnlyWhatIsOver(): void
     {
         $now = $this->now();
         $person = Id::binary($this->ids['lead']);
-        foreach ([3_600 => 'UTC_TIMESTAMP() - INTERVAL 1 HOUR', 50_000 => 'UTC_TIMESTAMP() - INTERVAL 50000 SECOND'] as $id => $touched) {
+        foreach (
+            [3_600 => 'UTC_TIMESTAMP() - INTERVAL 1 '
+                .'HOUR', 50_000 => 'UTC_TIMESTAMP() - INTERVAL 50000 SECOND'] as $id => $touched
+        ) {
             $this->db()->executeStatement(
                 "INSERT INTO session (id, data, touched_at, made_at, ends_at)
                     VALUES (?, '', $touched, $touched, $touched + INTERVAL 30 DAY)",
@@ -70,13 +98,29 @@ final class CommandsTest extends ApiTestCase
             );
         }
         foreach ([60, 3 * 86_400] as $ago) {
-            $this->db()->insert('idempotency', ['person_id' => $person, 'id' => "made-$ago", 'body_hash' => str_repeat('x', 32), 'made_at' => Instant::toSql($now - $ago)]);
+            $this->db()->insert('idempotency', [
+                'person_id' => $person,
+                'id' => "made-$ago",
+                'body_hash' => str_repeat('x', 32),
+                'made_at' => Instant::toSql($now - $ago),
+            ]);
         }
         foreach ([-60, 60] as $left) {
-            $this->db()->insert('first_password', ['token_hash' => str_pad((string) $left, 32, 'x'), 'person_id' => $person, 'expires_at' => Instant::toSql($now + $left)]);
+            $this->db()->insert('first_password', [
+                'token_hash' => str_pad((string) $left, 32, 'x'),
+                'person_id' => $person,
+                'expires_at' => Instant::toSql($now + $left),
+            ]);
         }
         $this->command('house:tidy');
-        self::assertSame([1, 1, 1], array_map(fn (string $table): int => (int) $this->db()->fetchOne('SELECT COUNT(*) FROM '.$table), ['session', 'idempotency', 'first_password']));
+        self::assertSame(
+            [1, 1, 1],
+            array_map(fn(string $table): int => (int) $this->db()->fetchOne('SELECT COUNT(*) FROM '.$table), [
+                'session',
+                'idempotency',
+                'first_password',
+            ]),
+        );
         self::assertSame('made-60', $this->db()->fetchOne('SELECT id FROM idempotency'));
     }
 
@@ -85,7 +129,13 @@ final class CommandsTest extends ApiTestCase
     public function testTriesToSignInAreCountedPerAccount(string $typed, string $meant, int $refusedAt): void
     {
         for ($n = 1; $n < $refusedAt; ++$n) {
-            $this->call(null, 'POST', '/sign-in', ['login' => 0 === $n % 2 ? $typed : $meant, 'password' => 'wrong'], 401);
+            $this->call(
+                null,
+                'POST',
+                '/sign-in',
+                ['login' => 0 === $n % 2 ? $typed : $meant, 'password' => 'wrong'],
+                401,
+            );
         }
         $problem = $this->call(null, 'POST', '/sign-in', ['login' => $meant, 'password' => self::PASSWORD], 429);
         self::assertStringEndsWith('too-many-tries', $problem['type']);

@@ -53,30 +53,53 @@ final class Contract
     {
         foreach ($this->paths as $template => $item) {
             $operation = $item[strtolower($method)] ?? null;
-            if (null === $operation || 1 !== preg_match('#^'.preg_replace('/\{\w+\}/', '[^/]+', $template).'$#', $path)) {
+            if (
+                null === $operation
+                || 1 !== preg_match('#^'.preg_replace('/\{\w+\}/', '[^/]+', $template).'$#', $path)
+            ) {
                 continue;
             }
             $status = (string) $response->getStatusCode();
-            Assert::assertTrue(isset($operation['responses'][$status]) || (int) $status >= 400, "$method $template does not speak of status $status: ".$response->getContent());
+            Assert::assertTrue(
+                isset($operation['responses'][$status]) || (int) $status >= 400,
+                "$method $template does not speak of status $status: ".$response->getContent(),
+            );
             if ('204' === $status) {
                 Assert::assertSame('', $response->getContent());
 
                 return;
             }
             $content = $operation['responses'][$status]['content'] ?? [];
-            $type = (int) $status >= 400 ? 'application/problem+json' : (string) (
-                array_key_first($content) ?? 'application/json'
-            );
+            $type =
+                (int) $status >= 400
+                    ? 'application/problem+json'
+                    : (string) (array_key_first($content) ?? 'application/json');
             Assert::assertSame($type, $response->headers->get('Content-Type'), (string) $response->getContent());
             if ('application/x-ndjson' === $type) {
                 return;
             }
-            $pointer = (int) $status >= 400
-                ? '/components/schemas/Problem'
-                : '/paths/'.str_replace(['~', '/'], ['~0', '~1'], $template).'/'.strtolower($method).'/responses/'.$status.'/content/application~1json/schema';
-            $result = $this->validator->validate(json_decode((string) $response->getContent(), false, 512, \JSON_THROW_ON_ERROR), (object) ['$ref' => self::ID.'#'.str_replace(['{', '}'], ['%7B', '%7D'], $pointer)]);
+            $pointer =
+                (int) $status >= 400
+                    ? '/components/schemas/Problem'
+                    : '/paths/'
+                        .str_replace(['~', '/'], ['~0', '~1'], $template)
+                        .'/'
+                        .strtolower($method)
+                        .'/responses/'
+                        .$status
+                        .'/content/application~1json/schema';
+            $result = $this->validator->validate(
+                json_decode((string) $response->getContent(), false, 512, \JSON_THROW_ON_ERROR),
+                (object) ['$ref' => self::ID.'#'.str_replace(['{', '}'], ['%7B', '%7D'], $pointer)],
+            );
             $error = $result->error();
-            Assert::assertNull($error, null === $error ? '' : "$method $template $status: ".json_encode((new ErrorFormatter())->format($error), \JSON_PRETTY_PRINT));
+            Assert::assertNull(
+                $error,
+                null === $error
+                    ? ''
+                    : "$method $template $status: "
+                        .json_encode((new ErrorFormatter())->format($error), \JSON_PRETTY_PRINT),
+            );
 
             return;
         }

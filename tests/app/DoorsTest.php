@@ -13,22 +13,44 @@ use MintDoor\Hall\Id;
 use MintDoor\Hall\Instant;
 use PHPUnit\Framework\Attributes\TestWith;
 
-/** Doors that people come through by themselves: made by sentence, opened by a key, a line before them when the seats are gone. The site has three seats, one is held. */
+/**
+ * Doors that people come through by themselves: made by sentence, opened by a key, a line before them when the seats
+ * are gone. The site has three seats, one is held.
+ */
 final class DoorsTest extends ApiTestCase
 {
     public function testAKeyMadeByUsLetsInAndIsForgivinglyRead(): void
     {
         $door = $this->door(['name' => 'Poster']);
         self::assertMatchesRegularExpression('/^([a-z]+-){2}\d{5}(-[a-z]+){2}$/', $door['key']);
-        self::assertSame(['key', 'open', 'Poster', 0], [$door['kind'], $door['state'], $door['name'], $door['through']]);
+        self::assertSame(
+            ['key', 'open', 'Poster', 0],
+            [$door['kind'], $door['state'], $door['name'], $door['through']],
+        );
         $look = $this->call(null, 'POST', '/join/look', ['key' => strtoupper(str_replace('-', '  ', $door['key']))]);
-        self::assertSame(['Harmony', 'Learner', null, null], [$look['site']['title'], $look['role']['name'], $look['you'], $look['admission']]);
-        self::assertSame('in', $this->call('newcomer', 'POST', '/join/look', ['key' => $door['key']])['admission']['passage']);
+        self::assertSame(
+            ['Harmony', 'Learner', null, null],
+            [$look['site']['title'], $look['role']['name'], $look['you'], $look['admission']],
+        );
+        self::assertSame(
+            'in',
+            $this->call('newcomer', 'POST', '/join/look', ['key' => $door['key']])['admission']['passage'],
+        );
         self::assertSame('in', $this->join('newcomer', $door)['passage']);
         self::assertSame('learner current', $this->roster()['newcomer']);
         self::assertSame('already', $this->join('newcomer', $door)['passage'], 'Once more is as good as once.');
-        self::assertSame([1, 1, 1], [$this->doors()['Poster']['came'], $this->doors()['Poster']['through'], array_sum($this->doors()['Poster']['chart']['came'])]);
-        self::assertSame('come-in', $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook')['items'][0]['code']);
+        self::assertSame(
+            [1, 1, 1],
+            [
+                $this->doors()['Poster']['came'],
+                $this->doors()['Poster']['through'],
+                array_sum($this->doors()['Poster']['chart']['came']),
+            ],
+        );
+        self::assertSame(
+            'come-in',
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook')['items'][0]['code'],
+        );
     }
 
     public function testWhoAKeyBroughtMayGoAgainAndWhoElseMayNot(): void
@@ -46,11 +68,38 @@ final class DoorsTest extends ApiTestCase
     {
         $key = (string) $this->door()['key'];
         [$a, $b, $n, $c, $d] = explode('-', $key);
-        // Of all slips one that can only be what it is: by chance a wrong number may be right for the words in another order.
-        $only = static fn (KeySlip $slip, string ...$typed): string => array_values(array_filter($typed, static fn (string $each): bool => $slip === Key::read($each)->slip))[0];
-        self::assertSame('one-letter', $this->slip($only(KeySlip::OneLetter, ...array_map(static fn (int $at): string => substr_replace($key, 'q', $at, 1), range(0, \strlen($a) - 1)))));
-        self::assertSame('number', $this->slip($only(KeySlip::Number, ...array_map(static fn (int $more): string => "$a-$b-".\sprintf('%05d', ((int) $n + $more) % 100_000)."-$c-$d", [100, 200, 300, 400, 500]))));
-        self::assertNull($this->service(DoorKeys::class)->door(Key::make(static fn (int $below): int => 1)));
+        // Of all slips one that can only be what it is: by chance a wrong number may be right for the words in another
+        // order.
+        $only = static fn(KeySlip $slip, string ...$typed): string => array_values(
+            array_filter($typed, static fn(string $each): bool => $slip === Key::read($each)->slip),
+        )[0];
+        self::assertSame(
+            'one-letter',
+            $this->slip(
+                $only(
+                    KeySlip::OneLetter,
+                    ...array_map(
+                        static fn(int $at): string => substr_replace($key, 'q', $at, 1),
+                        range(0, \strlen($a) - 1),
+                    ),
+                ),
+            ),
+        );
+        self::assertSame(
+            'number',
+            $this->slip(
+                $only(
+                    KeySlip::Number,
+                    ...array_map(
+                        static fn(int $more): string => "$a-$b-"
+                            .\sprintf('%05d', ((int) $n + $more) % 100_000)
+                            ."-$c-$d",
+                        [100, 200, 300, 400, 500],
+                    ),
+                ),
+            ),
+        );
+        self::assertNull($this->service(DoorKeys::class)->door(Key::make(static fn(int $below): int => 1)));
         self::assertSame('no-door', $this->slip('no key at all'));
         self::assertSame('no-door', $this->slip('ключ от двери'));
         self::assertSame('too-long', $this->slip(str_repeat('reed-', 2_000)));
@@ -77,7 +126,13 @@ final class DoorsTest extends ApiTestCase
     {
         $key = (string) $this->door(['seats' => 40])['key'];
         for ($n = 0; $n < 60; ++$n) {
-            $this->call(null, 'POST', '/join/look', ['key' => substr_replace($key, 'q', 1, 1), 'visitor' => 'v'.$n], 422);
+            $this->call(
+                null,
+                'POST',
+                '/join/look',
+                ['key' => substr_replace($key, 'q', 1, 1), 'visitor' => 'v'.$n],
+                422,
+            );
         }
         $this->call(null, 'POST', '/join/look', ['key' => $key]);
         self::assertCount(60, $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/arrivals')['mistyping']);
@@ -120,7 +175,11 @@ final class DoorsTest extends ApiTestCase
         self::assertNotSame($door['key'], $renewed['key']);
         self::assertSame('no-door', $this->slip((string) $door['key']));
         self::assertSame('in', $this->join('newcomer', $renewed)['passage']);
-        $many = $this->call('lead', 'POST', '/key-renewals', ['doors' => [$door['id']], 'fromDay' => '2027-01-11', 'untilDay' => '2027-03-26'])['items'][0];
+        $many = $this->call('lead', 'POST', '/key-renewals', [
+            'doors' => [$door['id']],
+            'fromDay' => '2027-01-11',
+            'untilDay' => '2027-03-26',
+        ])['items'][0];
         self::assertSame(['not-yet', '2027-03-26T23:00:00Z'], [$many['state'], $many['untilAt']]);
         $this->call('colleague', 'POST', '/key-renewals', ['doors' => [$door['id']]], 404);
     }
@@ -141,19 +200,35 @@ final class DoorsTest extends ApiTestCase
     {
         $problem = $this->call($as, 'POST', '/sites/'.$this->ids['site'].'/doors', $wish, 422);
         self::assertSame([$pointer, $code], [$problem['errors'][0]['pointer'], $problem['errors'][0]['code']]);
-        self::assertSame([], array_filter($this->doors(), static fn (array $door): bool => $door['set']));
+        self::assertSame([], array_filter($this->doors(), static fn(array $door): bool => $door['set']));
     }
 
     public function testAChosenKeyOpensHoweverItIsWritten(): void
     {
         $this->door(['key' => 'Oboes at Dawn']);
         self::assertSame('in', $this->join('newcomer', ['key' => 'OBOES-at-dawn'])['passage']);
-        self::assertStringNotContainsString('boes', (string) json_encode(array_map(static fn (array $row): string => bin2hex(implode('', array_map(strval(...), $row))).implode('', array_map(strval(...), $row)), $this->db()->fetchAllNumeric('SELECT hash, sealed FROM door_key')), \JSON_INVALID_UTF8_SUBSTITUTE), 'Nothing of a key stands in the database.');
+        self::assertStringNotContainsString(
+            'boes',
+            (string) json_encode(
+                array_map(
+                    static fn(array $row): string => bin2hex(implode('', array_map(strval(...), $row)))
+                        .implode('', array_map(strval(...), $row)),
+                    $this->db()->fetchAllNumeric('SELECT hash, sealed FROM door_key'),
+                ),
+                \JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
+            'Nothing of a key stands in the database.',
+        );
     }
 
     public function testReachIsWhatWouldHappen(): void
     {
-        $reach = fn (array $wish): array => $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/door-reach', $wish);
+        $reach = fn(array $wish): array => $this->call(
+            'lead',
+            'POST',
+            '/sites/'.$this->ids['site'].'/door-reach',
+            $wish,
+        );
         $this->change('lead', 'keep-out', 'newcomer');
         self::assertSame(['could' => 1, 'here' => 4, 'keptOut' => 1, 'not' => 4, 'seats' => 3], $reach([]));
         self::assertSame(0, $reach(['divisions' => ['seniors']])['could']);
@@ -176,7 +251,17 @@ final class DoorsTest extends ApiTestCase
         $waits = $this->call('newcomer', 'GET', '/me/waits')['items'];
         self::assertSame(['seat', 1, 2], [$waits[0]['what'], $waits[0]['place'], $waits[0]['of']]);
         self::assertNotNull($waits[0]['offeredUntil']);
-        self::assertSame('waits-for-seat', $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', ['lines' => [['person' => $this->ids['learner'], 'verb' => 'bring-back']]], 409)['line']['verdict'], 'The seat that is kept is nobody else\'s.');
+        self::assertSame(
+            'waits-for-seat',
+            $this->call(
+                'lead',
+                'POST',
+                '/sites/'.$this->ids['site'].'/sheets',
+                ['lines' => [['person' => $this->ids['learner'], 'verb' => 'bring-back']]],
+                409,
+            )['line']['verdict'],
+            'The seat that is kept is nobody else\'s.',
+        );
         $this->call('junior', 'POST', '/me/waits/'.$waits[0]['id'], expected: 404);
         self::assertSame('in', $this->call('newcomer', 'POST', '/me/waits/'.$waits[0]['id'])['passage']);
         self::assertSame('learner current', $this->roster()['newcomer']);
@@ -191,9 +276,14 @@ final class DoorsTest extends ApiTestCase
         $this->join('junior', $door);
         $this->change('lead', 'take-out', 'learner');
         $this->tick();
-        $this->db()->executeStatement('UPDATE waiter SET offered_until = ? WHERE offered_until IS NOT NULL', [Instant::toSql($this->now() - 1)]);
+        $this->db()->executeStatement('UPDATE waiter SET offered_until = ? WHERE offered_until IS NOT NULL', [
+            Instant::toSql($this->now() - 1),
+        ]);
         $wait = $this->call('newcomer', 'GET', '/me/waits')['items'][0];
-        self::assertSame('offer-over', $this->call('newcomer', 'POST', '/me/waits/'.$wait['id'], expected: 409)['code']);
+        self::assertSame(
+            'offer-over',
+            $this->call('newcomer', 'POST', '/me/waits/'.$wait['id'], expected: 409)['code'],
+        );
         self::assertSame(1, $this->tick()['offered']);
         self::assertSame([], $this->call('newcomer', 'GET', '/me/waits')['items']);
         self::assertNotNull($this->call('junior', 'GET', '/me/waits')['items'][0]['offeredUntil']);
@@ -208,8 +298,20 @@ final class DoorsTest extends ApiTestCase
         $this->join('junior', $door);
         $site = '/sites/'.$this->ids['site'];
         $line = $this->call('lead', 'GET', $site.'/waiting')['items'];
-        self::assertSame('why', $this->call('lead', 'POST', $site.'/waiting', ['waiters' => [$line[1]['id']], 'answer' => 'up'], 422)['errors'][0]['code']);
-        self::assertSame('moved', $this->call('lead', 'POST', $site.'/waiting', ['waiters' => [$line[1]['id']], 'answer' => 'up', 'why' => 'Sister is in it.'])['items'][0]['code']);
+        self::assertSame(
+            'why',
+            $this->call('lead', 'POST', $site.'/waiting', ['waiters' => [$line[1]['id']], 'answer' => 'up'], 422)[
+                'errors'
+            ][0]['code'],
+        );
+        self::assertSame(
+            'moved',
+            $this->call('lead', 'POST', $site.'/waiting', [
+                'waiters' => [$line[1]['id']],
+                'answer' => 'up',
+                'why' => 'Sister is in it.',
+            ])['items'][0]['code'],
+        );
         $line = $this->call('lead', 'GET', $site.'/waiting')['items'];
         self::assertSame(['Junior Juniorsen', 'Sister is in it.'], [$line[0]['person']['name'], $line[0]['moved']]);
         self::assertSame('left', $this->call('junior', 'DELETE', '/me/waits/'.$line[0]['id'])['passage']);
@@ -220,36 +322,85 @@ final class DoorsTest extends ApiTestCase
     {
         $this->door(['kind' => 'list', 'approval' => true, 'about' => 'Come and sing.']);
         $open = $this->call('newcomer', 'GET', '/open-doors')['items'];
-        self::assertSame(['Harmony', true, 'Come and sing.'], [$open[0]['site']['title'], $open[0]['asks'], $open[0]['about']]);
-        self::assertSame([], $this->call('guardian', 'GET', '/open-doors')['items'], 'Who could not come through does not see it.');
-        self::assertSame('approval', $this->call('newcomer', 'POST', '/join', ['door' => $open[0]['door'], 'why' => 'I sing.'])['passage']);
+        self::assertSame(
+            ['Harmony', true, 'Come and sing.'],
+            [$open[0]['site']['title'], $open[0]['asks'], $open[0]['about']],
+        );
+        self::assertSame(
+            [],
+            $this->call('guardian', 'GET', '/open-doors')['items'],
+            'Who could not come through does not see it.',
+        );
+        self::assertSame(
+            'approval',
+            $this->call('newcomer', 'POST', '/join', ['door' => $open[0]['door'], 'why' => 'I sing.'])['passage'],
+        );
         $this->call('junior', 'POST', '/join', ['door' => $open[0]['door']]);
         $site = '/sites/'.$this->ids['site'];
         $asking = $this->call('lead', 'GET', $site.'/waiting')['items'];
         self::assertSame(['approval', 'I sing.'], [$asking[0]['what'], $asking[0]['why']]);
-        $answers = $this->call('lead', 'POST', $site.'/waiting', ['waiters' => [$asking[0]['id']], 'answer' => 'yes'])['items'];
+        $answers = $this->call('lead', 'POST', $site.'/waiting', [
+            'waiters' => [$asking[0]['id']],
+            'answer' => 'yes',
+        ])['items'];
         self::assertSame([true, 'in'], [$answers[0]['done'], $answers[0]['code']]);
-        $this->call('lead', 'POST', $site.'/waiting', ['waiters' => [$asking[1]['id']], 'answer' => 'no', 'why' => 'Next term.']);
+        $this->call('lead', 'POST', $site.'/waiting', [
+            'waiters' => [$asking[1]['id']],
+            'answer' => 'no',
+            'why' => 'Next term.',
+        ]);
         self::assertSame('learner current', $this->roster()['newcomer']);
         self::assertArrayNotHasKey('junior', $this->roster());
-        self::assertSame(2, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM message WHERE kind = 'request-answered'"));
+        self::assertSame(
+            2,
+            (int) $this->db()->fetchOne("SELECT COUNT(*) FROM message WHERE kind = 'request-answered'"),
+        );
         $entry = $this->call('lead', 'GET', $site.'/logbook')['items'][1];
-        self::assertSame(['come-in', 'Lead Leadsen', 'Newcomer Newcomersen'], [$entry['code'], $entry['actor']['name'], $entry['person']['name']]);
+        self::assertSame(
+            ['come-in', 'Lead Leadsen', 'Newcomer Newcomersen'],
+            [$entry['code'], $entry['actor']['name'], $entry['person']['name']],
+        );
     }
 
     public function testAnAccountIsMadeOnTheWayAndOnlyOnce(): void
     {
         $door = $this->door(['accounts' => true, 'lowest' => 6, 'highest' => 8]);
-        $wish = ['key' => $door['key'], 'given' => 'Mia', 'family' => 'Berg', 'level' => 7, 'password' => 'three small boats'];
-        self::assertSame(['lowest' => 6, 'highest' => 8], $this->call(null, 'POST', '/join/look', ['key' => $door['key']])['levels']);
+        $wish = [
+            'key' => $door['key'],
+            'given' => 'Mia',
+            'family' => 'Berg',
+            'level' => 7,
+            'password' => 'three small boats',
+        ];
+        self::assertSame(
+            ['lowest' => 6, 'highest' => 8],
+            $this->call(null, 'POST', '/join/look', ['key' => $door['key']])['levels'],
+        );
         $made = $this->call(null, 'POST', '/join/account', $wish, 201, ['Idempotency-Key' => 'a-double-click']);
         self::assertSame(['in', 'mia.berg'], [$made['passage'], $made['login']]);
-        self::assertSame('mia.berg', $this->call(null, 'POST', '/join/account', $wish, 201, ['Idempotency-Key' => 'a-double-click'])['login']);
+        self::assertSame(
+            'mia.berg',
+            $this->call(null, 'POST', '/join/account', $wish, 201, ['Idempotency-Key' => 'a-double-click'])['login'],
+        );
         self::assertSame('learner current', $this->roster()['mia']);
-        self::assertSame('Mia Berg', $this->call(null, 'POST', '/sign-in', ['login' => 'mia.berg', 'password' => 'three small boats'])['name']);
-        self::assertSame('/level', $this->call(null, 'POST', '/join/account', [...$wish, 'level' => 9], 422)['errors'][0]['pointer']);
-        self::assertSame('/given', $this->call(null, 'POST', '/join/account', [...$wish, 'given' => ' '], 422)['errors'][0]['pointer']);
-        self::assertSame('/family', $this->call(null, 'POST', '/join/account', [...$wish, 'family' => 'see https://x.example'], 422)['errors'][0]['pointer']);
+        self::assertSame(
+            'Mia Berg',
+            $this->call(null, 'POST', '/sign-in', ['login' => 'mia.berg', 'password' => 'three small boats'])['name'],
+        );
+        self::assertSame(
+            '/level',
+            $this->call(null, 'POST', '/join/account', [...$wish, 'level' => 9], 422)['errors'][0]['pointer'],
+        );
+        self::assertSame(
+            '/given',
+            $this->call(null, 'POST', '/join/account', [...$wish, 'given' => ' '], 422)['errors'][0]['pointer'],
+        );
+        self::assertSame(
+            '/family',
+            $this->call(null, 'POST', '/join/account', [...$wish, 'family' => 'see https://x.example'], 422)[
+                'errors'
+            ][0]['pointer'],
+        );
         $this->call(null, 'POST', '/join/account', [...$wish, 'password' => 'short'], 422);
         $this->call(null, 'POST', '/join/account', [...$wish, 'key' => $this->door()['key']], 403);
         // When the door refuses, no account is left behind.
@@ -265,14 +416,20 @@ final class DoorsTest extends ApiTestCase
         }
         $this->house->write();
         $this->db()->executeStatement('UPDATE site SET seats = NULL');
-        $section = fn (string $of): mixed => $this->db()->fetchOne('SELECT s.name FROM pass w JOIN section s ON s.id = w.section_id WHERE w.person_id = ? AND w.live = 1', [Id::binary($this->ids[$of])]);
+        $section = fn(string $of): mixed => $this->db()->fetchOne(
+            'SELECT s.name FROM pass w JOIN section s ON s.id = w.section_id WHERE w.person_id = ? AND w.live = 1',
+            [Id::binary($this->ids[$of])],
+        );
         $this->join('newcomer', $this->door(['place' => 'fixed', 'section' => $this->ids['Evening']]));
         self::assertSame('Evening', $section('newcomer'));
         $this->join('junior', $this->door(['place' => 'emptiest']));
         self::assertSame('Morning', $section('junior'));
         $choice = $this->door(['place' => 'choice', 'role' => 'day-guest']);
         self::assertCount(2, $this->call('guardian', 'POST', '/join/look', ['key' => $choice['key']])['sections']);
-        self::assertSame('/section', $this->call('guardian', 'POST', '/join', ['key' => $choice['key']], 422)['errors'][0]['pointer']);
+        self::assertSame(
+            '/section',
+            $this->call('guardian', 'POST', '/join', ['key' => $choice['key']], 422)['errors'][0]['pointer'],
+        );
         $this->call('guardian', 'POST', '/join', ['key' => $choice['key'], 'section' => $this->ids['Morning']]);
         self::assertSame('Morning', $section('guardian'));
     }
@@ -282,10 +439,27 @@ final class DoorsTest extends ApiTestCase
         $closed = $this->door(['kind' => 'look-in', 'divisions' => ['juniors']]);
         $this->call(null, 'GET', '/look-ins/'.$closed['id'], expected: 401);
         $this->call('newcomer', 'GET', '/look-ins/'.$closed['id'], expected: 404);
-        self::assertSame([null, null, null], array_values(array_intersect_key($this->call('junior', 'GET', '/look-ins/'.$closed['id']), ['leads' => 1, 'sections' => 1, 'learners' => 1])));
-        $open = $this->door(['kind' => 'look-in', 'anyone' => true, 'shows' => ['leads', 'numbers'], 'about' => 'Every Monday.']);
+        self::assertSame(
+            [null, null, null],
+            array_values(
+                array_intersect_key($this->call('junior', 'GET', '/look-ins/'.$closed['id']), [
+                    'leads' => 1,
+                    'sections' => 1,
+                    'learners' => 1,
+                ]),
+            ),
+        );
+        $open = $this->door([
+            'kind' => 'look-in',
+            'anyone' => true,
+            'shows' => ['leads', 'numbers'],
+            'about' => 'Every Monday.',
+        ]);
         $seen = $this->call(null, 'GET', '/look-ins/'.$open['id']);
-        self::assertSame([['Lead Leadsen'], 1, 3, 'Every Monday.'], [$seen['leads'], $seen['learners'], $seen['seats'], $seen['about']]);
+        self::assertSame(
+            [['Lead Leadsen'], 1, 3, 'Every Monday.'],
+            [$seen['leads'], $seen['learners'], $seen['seats'], $seen['about']],
+        );
         $this->call('lead', 'DELETE', $this->path($open, '/open'));
         $this->call(null, 'GET', '/look-ins/'.$open['id'], expected: 401);
     }
@@ -293,10 +467,24 @@ final class DoorsTest extends ApiTestCase
     public function testADoorIsChangedByWhoSawItLast(): void
     {
         $door = $this->door();
-        $changed = $this->call('lead', 'PUT', $this->path($door), ['name' => 'Spring', 'seats' => 12], headers: ['If-Match' => '"1"']);
-        self::assertSame(['Spring', 12, 12, 2, $door['key']], [$changed['name'], $changed['terms']['seats'], $changed['left'], $changed['version'], $changed['key']]);
+        $changed = $this->call(
+            'lead',
+            'PUT',
+            $this->path($door),
+            ['name' => 'Spring', 'seats' => 12],
+            headers: ['If-Match' => '"1"'],
+        );
+        self::assertSame(
+            ['Spring', 12, 12, 2, $door['key']],
+            [$changed['name'], $changed['terms']['seats'], $changed['left'], $changed['version'], $changed['key']],
+        );
         $this->call('cotutor', 'PUT', $this->path($door), ['name' => 'Mine'], 412, ['If-Match' => '"1"']);
-        self::assertSame('/kind', $this->call('lead', 'PUT', $this->path($door), ['kind' => 'look-in'], 422, ['If-Match' => '"2"'])['errors'][0]['pointer']);
+        self::assertSame(
+            '/kind',
+            $this->call('lead', 'PUT', $this->path($door), ['kind' => 'look-in'], 422, ['If-Match' => '"2"'])[
+                'errors'
+            ][0]['pointer'],
+        );
     }
 
     /** Somebody who never came: warned by day, released three waking days later, and brought back by an undo. */
@@ -305,16 +493,25 @@ final class DoorsTest extends ApiTestCase
         $door = $this->door(['quietDays' => 5]);
         $this->join('newcomer', $door);
         $long = Instant::toSql($this->now() - 40 * 86_400);
-        $this->db()->executeStatement('UPDATE pass SET given_at = ?, from_at = ?, accepted_at = ? WHERE person_id = ?', [$long, $long, $long, Id::binary($this->ids['newcomer'])]);
+        $this->db()->executeStatement(
+            'UPDATE pass SET given_at = ?, from_at = ?, accepted_at = ? WHERE person_id = ?',
+            [$long, $long, $long, Id::binary($this->ids['newcomer'])],
+        );
         $this->db()->executeStatement('UPDATE site SET opens_at = ?', [$long]);
         $night = \MintDoor\Core\Time\WakingHours::night($this->now(), new \DateTimeZone('Europe/Amsterdam'));
         self::assertSame($night ? 0 : 1, $this->tick()['warned']);
         if ($night) {
             return;
         }
-        self::assertSame(['warned' => 0, 'released' => 0], array_intersect_key($this->tick(), ['warned' => 1, 'released' => 1]));
+        self::assertSame(
+            ['warned' => 0, 'released' => 0],
+            array_intersect_key($this->tick(), ['warned' => 1, 'released' => 1]),
+        );
         self::assertSame(1, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM message WHERE kind = 'quiet-warning'"));
-        $this->db()->executeStatement('UPDATE quiet SET goes_at = ?, warned_at = ?', [Instant::toSql($this->now() - 1), Instant::toSql($this->now() - 86_400)]);
+        $this->db()->executeStatement('UPDATE quiet SET goes_at = ?, warned_at = ?', [
+            Instant::toSql($this->now() - 1),
+            Instant::toSql($this->now() - 86_400),
+        ]);
         self::assertSame(1, $this->tick()['released']);
         self::assertArrayNotHasKey('newcomer', $this->roster());
         $entry = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook')['items'][0];
@@ -327,17 +524,36 @@ final class DoorsTest extends ApiTestCase
     {
         $door = $this->door(['role' => 'day-guest', 'name' => 'Guests']);
         self::assertNotNull($door['key']);
-        self::assertNull(array_column($this->call('cotutor', 'GET', '/sites/'.$this->ids['site'].'/doors')['items'], null, 'name')['Guests']['key']);
+        self::assertNull(
+            array_column(
+                $this->call('cotutor', 'GET', '/sites/'.$this->ids['site'].'/doors')['items'],
+                null,
+                'name',
+            )['Guests']['key'],
+        );
         $this->call('cotutor', 'POST', $this->path($door, '/key'), expected: 403);
         $this->call('cotutor', 'POST', '/key-renewals', ['doors' => [$door['id']]], 403);
-        self::assertSame([], array_filter($this->call('cotutor', 'GET', '/key-doors')['items'], static fn (array $each): bool => null !== $each['key']));
+        self::assertSame(
+            [],
+            array_filter(
+                $this->call('cotutor', 'GET', '/key-doors')['items'],
+                static fn(array $each): bool => null !== $each['key'],
+            ),
+        );
     }
 
     public function testWhatOthersBroughtIsAmongTheDoors(): void
     {
         $this->house->door($this->ids['site'], DoorKind::Feed, 'registrar\'s list', true);
         $this->house->write();
-        self::assertSame([false, true, 'feed'], [$this->doors()['registrar\'s list']['set'], $this->doors()['registrar\'s list']['reserved'], $this->doors()['registrar\'s list']['kind']]);
+        self::assertSame(
+            [false, true, 'feed'],
+            [
+                $this->doors()['registrar\'s list']['set'],
+                $this->doors()['registrar\'s list']['reserved'],
+                $this->doors()['registrar\'s list']['kind'],
+            ],
+        );
     }
 
     /**
@@ -353,7 +569,11 @@ final class DoorsTest extends ApiTestCase
     /** @return array<string, array<string, mixed>> by name */
     private function doors(): array
     {
-        return array_column($this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/doors')['items'], null, 'name');
+        return array_column(
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/doors')['items'],
+            null,
+            'name',
+        );
     }
 
     /** @param array<string, mixed> $door */

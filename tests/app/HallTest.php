@@ -24,7 +24,10 @@ final class HallTest extends ApiTestCase
     #[TestWith(['lead@example.org'])]
     public function testSignsInByLoginOrAddress(string $login): void
     {
-        self::assertSame('Lead Leadsen', $this->call(null, 'POST', '/sign-in', ['login' => $login, 'password' => self::PASSWORD])['name']);
+        self::assertSame(
+            'Lead Leadsen',
+            $this->call(null, 'POST', '/sign-in', ['login' => $login, 'password' => self::PASSWORD])['name'],
+        );
         $this->client->request('GET', '/api/v1/me');
         self::assertSame(200, $this->client->getResponse()->getStatusCode());
     }
@@ -32,13 +35,17 @@ final class HallTest extends ApiTestCase
     public function testOneAddressIsOnePersons(): void
     {
         $this->expectException(UniqueConstraintViolationException::class);
-        $this->db()->executeStatement("UPDATE person SET email = 'family@example.org' WHERE given_name IN ('Learner', 'Junior')");
+        $this->db()->executeStatement(
+            "UPDATE person SET email = 'family@example.org' WHERE given_name IN ('Learner', 'Junior')",
+        );
     }
 
     public function testAClosedAccountSignsNobodyInAndEndsSessions(): void
     {
         $this->call(null, 'POST', '/sign-in', ['login' => 'learner', 'password' => self::PASSWORD]);
-        $this->db()->executeStatement("UPDATE account SET closed_from = ? WHERE login = 'learner'", [Instant::toSql($this->now())]);
+        $this->db()->executeStatement("UPDATE account SET closed_from = ? WHERE login = 'learner'", [
+            Instant::toSql($this->now()),
+        ]);
         $this->client->request('GET', '/api/v1/me');
         self::assertSame(401, $this->client->getResponse()->getStatusCode());
         $this->call(null, 'POST', '/sign-in', ['login' => 'learner', 'password' => self::PASSWORD], 401);
@@ -69,7 +76,17 @@ final class HallTest extends ApiTestCase
     #[TestWith([[], 401])]
     public function testForeignPagesChangeNothing(array $server, int $status): void
     {
-        $this->client->request('POST', '/api/v1/sign-in', [], [], array_filter([...['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'], ...$server], static fn ($value): bool => null !== $value), '{"login":"x","password":"y"}');
+        $this->client->request(
+            'POST',
+            '/api/v1/sign-in',
+            [],
+            [],
+            array_filter(
+                [...['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'], ...$server],
+                static fn($value): bool => null !== $value,
+            ),
+            '{"login":"x","password":"y"}',
+        );
         self::assertSame($status, $this->client->getResponse()->getStatusCode());
     }
 
@@ -87,8 +104,19 @@ final class HallTest extends ApiTestCase
     public function testHostileBodiesGetAProblem(string $body, int $status): void
     {
         $this->call('lead', 'GET', '/me');
-        $this->client->request('POST', '/api/v1/sites/'.$this->ids['site'].'/sheets', [], [], ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'], $body);
-        self::assertSame($status, $this->client->getResponse()->getStatusCode(), (string) $this->client->getResponse()->getContent());
+        $this->client->request(
+            'POST',
+            '/api/v1/sites/'.$this->ids['site'].'/sheets',
+            [],
+            [],
+            ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'],
+            $body,
+        );
+        self::assertSame(
+            $status,
+            $this->client->getResponse()->getStatusCode(),
+            (string) $this->client->getResponse()->getContent(),
+        );
         self::assertSame('application/problem+json', $this->client->getResponse()->headers->get('Content-Type'));
     }
 
@@ -98,22 +126,41 @@ final class HallTest extends ApiTestCase
     {
         $this->call('lead', 'GET', '/me');
         $this->client->request('GET', $path);
-        self::assertSame([404, 'application/problem+json'], [$this->client->getResponse()->getStatusCode(), $this->client->getResponse()->headers->get('Content-Type')]);
+        self::assertSame(
+            [404, 'application/problem+json'],
+            [$this->client->getResponse()->getStatusCode(), $this->client->getResponse()->headers->get('Content-Type')],
+        );
         self::assertSame('nosniff', $this->client->getResponse()->headers->get('X-Content-Type-Options'));
     }
 
     public function testABodyThatIsTooLargeIsRefused(): void
     {
-        $event = new RequestEvent(self::$kernel ?? throw new \LogicException(), Request::create('/api/v1/sites', 'POST', server: ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'], content: str_repeat('x', 1_048_577)), HttpKernelInterface::MAIN_REQUEST);
+        $event = new RequestEvent(
+            self::$kernel ?? throw new \LogicException(),
+            Request::create(
+                '/api/v1/sites',
+                'POST',
+                server: ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'],
+                content: str_repeat('x', 1_048_577),
+            ),
+            HttpKernelInterface::MAIN_REQUEST,
+        );
         $this->service(BodyGuard::class)->size($event);
         self::assertSame(413, $event->getResponse()?->getStatusCode());
     }
 
     public function testAFirstPasswordIsSetOnce(): void
     {
-        $this->db()->insert('first_password', ['token_hash' => hash('sha256', 'the-token', true), 'person_id' => \MintDoor\Hall\Id::binary($this->ids['colleague']), 'expires_at' => Instant::toSql($this->now() + 60)]);
+        $this->db()->insert('first_password', [
+            'token_hash' => hash('sha256', 'the-token', true),
+            'person_id' => \MintDoor\Hall\Id::binary($this->ids['colleague']),
+            'expires_at' => Instant::toSql($this->now() + 60),
+        ]);
         $this->call(null, 'POST', '/first-password', ['token' => 'the-token', 'password' => 'short'], 422);
-        self::assertSame(['login' => 'colleague'], $this->call(null, 'POST', '/first-password', ['token' => 'the-token', 'password' => 'a new long one']));
+        self::assertSame(
+            ['login' => 'colleague'],
+            $this->call(null, 'POST', '/first-password', ['token' => 'the-token', 'password' => 'a new long one']),
+        );
         $this->call(null, 'POST', '/sign-in', ['login' => 'colleague', 'password' => 'a new long one']);
         $this->call(null, 'POST', '/first-password', ['token' => 'the-token', 'password' => 'another long one'], 410);
     }

@@ -11,14 +11,68 @@ final class IntakeTest extends ApiTestCase
     protected function furnish(): void
     {
         parent::furnish();
-        $this->ids['bea'] = $this->house->person('learner', $this->ids['seniors'], 'Beatriz', 'Dąbrowicz', 7, '2041010', 'bea@example.org', 'beatriz.d', 'Bea', 'Oldname');
-        $this->ids['away'] = $this->house->person('learner', $this->ids['evening'], 'Beatriz', 'Dabrovic', 2, '2049999', 'away@example.org', 'away.d');
-        $this->ids['child'] = $this->house->person('learner', $this->ids['juniors'], 'Beatriz', 'Kidsen', 2, '2048888', null, 'child.k');
-        $this->ids['gone'] = $this->house->person('learner', $this->ids['seniors'], 'Beatriz', 'Gonesen', 7, '2047777', null, 'gone.g');
-        $this->ids['barred'] = $this->house->person('learner', $this->ids['seniors'], 'Beatriz', 'Barredsen', 7, '2046666', null, 'barred.b');
+        $this->ids['bea'] = $this->house->person(
+            'learner',
+            $this->ids['seniors'],
+            'Beatriz',
+            'Dąbrowicz',
+            7,
+            '2041010',
+            'bea@example.org',
+            'beatriz.d',
+            'Bea',
+            'Oldname',
+        );
+        $this->ids['away'] = $this->house->person(
+            'learner',
+            $this->ids['evening'],
+            'Beatriz',
+            'Dabrovic',
+            2,
+            '2049999',
+            'away@example.org',
+            'away.d',
+        );
+        $this->ids['child'] = $this->house->person(
+            'learner',
+            $this->ids['juniors'],
+            'Beatriz',
+            'Kidsen',
+            2,
+            '2048888',
+            null,
+            'child.k',
+        );
+        $this->ids['gone'] = $this->house->person(
+            'learner',
+            $this->ids['seniors'],
+            'Beatriz',
+            'Gonesen',
+            7,
+            '2047777',
+            null,
+            'gone.g',
+        );
+        $this->ids['barred'] = $this->house->person(
+            'learner',
+            $this->ids['seniors'],
+            'Beatriz',
+            'Barredsen',
+            7,
+            '2046666',
+            null,
+            'barred.b',
+        );
         $past = $this->now() - 500_000;
         $this->house->letIn($this->ids['site'], $this->ids['gone'], 'learner', $past, takenOutAt: $past + 1_000);
-        $this->house->letIn($this->ids['site'], $this->ids['barred'], 'learner', $past, takenOutAt: $past, keptOut: [$past, $past + 5_000_000]);
+        $this->house->letIn(
+            $this->ids['site'],
+            $this->ids['barred'],
+            'learner',
+            $past,
+            takenOutAt: $past,
+            keptOut: [$past, $past + 5_000_000],
+        );
     }
 
     #[TestWith(['dabro'])]
@@ -40,20 +94,39 @@ final class IntakeTest extends ApiTestCase
         $lists = $this->intake('lead', 'beatriz');
         self::assertSame([$this->ids['gone']], $this->of($lists['wasHere']));
         self::assertSame([$this->ids['barred']], $this->of($lists['keptOut']));
-        self::assertSame($this->ids['bea'], $lists['canBeLetIn'][0]['person']['id'], 'those the site is for come first');
+        self::assertSame(
+            $this->ids['bea'],
+            $lists['canBeLetIn'][0]['person']['id'],
+            'those the site is for come first',
+        );
         self::assertSame([$this->ids['learner']], $this->found('alreadyHere', 'learner'));
         self::assertSame('learner', $lists['canBeLetIn'][0]['suggested']);
-        self::assertSame('kept-out', $this->change('lead', 'let-in', 'barred', 'learner', 409)['line']['reasons'][0]['code']);
+        self::assertSame(
+            'kept-out',
+            $this->change('lead', 'let-in', 'barred', 'learner', 409)['line']['reasons'][0]['code'],
+        );
     }
 
     public function testBeyondReachNumbersAreMaskedAndMinorsOnlyNamedExactly(): void
     {
-        $away = array_values(array_filter($this->intake('lead', 'beatriz')['canBeLetIn'], fn (array $row): bool => $row['person']['id'] === $this->ids['away']))[0];
-        self::assertSame(['masked', '••••999', null, null], [$away['sight'], $away['person']['number'], $away['person']['login'], $away['person']['email']]);
+        $away = array_values(
+            array_filter(
+                $this->intake('lead', 'beatriz')['canBeLetIn'],
+                fn(array $row): bool => $row['person']['id'] === $this->ids['away'],
+            ),
+        )[0];
+        self::assertSame(
+            ['masked', '••••999', null, null],
+            [$away['sight'], $away['person']['number'], $away['person']['login'], $away['person']['email']],
+        );
         self::assertNotContains($this->ids['child'], $this->found('canBeLetIn', 'beatriz'));
         self::assertContains($this->ids['child'], $this->found('canBeLetIn', '2048888'));
         self::assertContains($this->ids['child'], $this->found('canBeLetIn', 'beatriz', 'admin'));
-        self::assertSame([], $this->found('canBeLetIn', '204999'), 'the beginning of a number gives nobody beyond reach away');
+        self::assertSame(
+            [],
+            $this->found('canBeLetIn', '204999'),
+            'the beginning of a number gives nobody beyond reach away',
+        );
         self::assertSame([], $this->found('canBeLetIn', 'away@exam'));
     }
 
@@ -61,7 +134,10 @@ final class IntakeTest extends ApiTestCase
     {
         $row = $this->intake('cotutor', 'colleague')['canBeLetIn'][0];
         $options = array_column($row['options'], null, 'role');
-        self::assertSame([false, 'not-yours-to-give', ['lead-tutor']], [$options['lead-tutor']['allowed'], $options['lead-tutor']['code'], $options['lead-tutor']['givers']]);
+        self::assertSame(
+            [false, 'not-yours-to-give', ['lead-tutor']],
+            [$options['lead-tutor']['allowed'], $options['lead-tutor']['code'], $options['lead-tutor']['givers']],
+        );
         self::assertSame('class-assistant', $row['suggested']);
     }
 
@@ -79,7 +155,10 @@ final class IntakeTest extends ApiTestCase
 
     public function testALongInputIsCut(): void
     {
-        self::assertContains($this->ids['bea'], $this->found('canBeLetIn', str_repeat('beatriz ', 400).str_repeat('q', 4_000)));
+        self::assertContains(
+            $this->ids['bea'],
+            $this->found('canBeLetIn', str_repeat('beatriz ', 400).str_repeat('q', 4_000)),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -107,15 +186,35 @@ final class IntakeTest extends ApiTestCase
     public function testPastedLinesAreReadInAFewStatementsAndOnlyWithinReach(): void
     {
         $path = '/sites/'.$this->ids['site'].'/intake';
-        $read = fn (string $text, string $as = 'lead'): array => array_map(
-            static fn (array $line): array => [$line['number'], $line['outcome'], array_column(array_column($line['candidates'], 'person'), 'given')],
+        $read = fn(string $text, string $as = 'lead'): array => array_map(
+            static fn(array $line): array => [
+                $line['number'],
+                $line['outcome'],
+                array_column(array_column($line['candidates'], 'person'), 'given'),
+            ],
             $this->call($as, 'POST', $path, ['text' => $text])['items'],
         );
-        self::assertSame([
-            [1, 'no-person', []], [2, 'match', ['Newcomer']], [3, 'repeat', ['Newcomer']], [4, 'match', ['Learner']], [5, 'match', ['Colleague']], [7, 'unknown', []], [8, 'match', ['Junior']],
-        ], $read("Names:\nNewcomersen, Newcomer\n2) newcomer@example.org\nlearner learnersen\nColeague Colleaguesen\n\nNobody Atall\njunior@example.org"));
-        self::assertSame([[1, 'unknown', []]], $read('Junior Juniorsen'), 'a minor beyond reach is found by an identifier in full only');
-        $many = implode("\n", array_map(static fn (int $n): string => "Somebody Number$n", range(1, 2001)));
+        self::assertSame(
+            [
+                [1, 'no-person', []],
+                [2, 'match', ['Newcomer']],
+                [3, 'repeat', ['Newcomer']],
+                [4, 'match', ['Learner']],
+                [5, 'match', ['Colleague']],
+                [7, 'unknown', []],
+                [8, 'match', ['Junior']],
+            ],
+            $read(
+                "Names:\nNewcomersen, Newcomer\n2) newcomer@example.org\nlearner learnersen\nColeague Colleaguesen\n\n"
+                    ."Nobody Atall\njunior@example.org",
+            ),
+        );
+        self::assertSame(
+            [[1, 'unknown', []]],
+            $read('Junior Juniorsen'),
+            'a minor beyond reach is found by an identifier in full only',
+        );
+        $many = implode("\n", array_map(static fn(int $n): string => "Somebody Number$n", range(1, 2001)));
         self::assertSame('too-many', $this->call('lead', 'POST', $path, ['text' => $many], 422)['errors'][0]['code']);
         self::assertSame([], $read(" \n\t\n"));
     }

@@ -16,15 +16,23 @@ final class InvitationsTest extends ApiTestCase
     {
         parent::furnish();
         for ($n = 0; $n < 30; ++$n) {
-            $this->ids["many$n"] = $this->house->person('learner', $this->ids['seniors'], 'Many'.$n, 'Manysen', 7, email: "many$n@example.org", login: "many$n");
+            $this->ids["many$n"] = $this->house->person(
+                'learner',
+                $this->ids['seniors'],
+                'Many'.$n,
+                'Manysen',
+                7,
+                email: "many$n@example.org",
+                login: "many$n",
+            );
         }
     }
 
     public function testManyAreInvitedAtOnceTakenBackAndInvitedAgainAndAreNoSheetOfAnybody(): void
     {
         $door = $this->door();
-        $many = implode("\n", array_map(static fn (int $n): string => "many$n@example.org", range(0, 29)));
-        $waiting = fn (): int => \count(array_keys($this->roster(query: '?limit=200'), 'learner waiting', true));
+        $many = implode("\n", array_map(static fn(int $n): string => "many$n@example.org", range(0, 29)));
+        $waiting = fn(): int => \count(array_keys($this->roster(query: '?limit=200'), 'learner waiting', true));
         self::assertSame(30, $this->invite($door, $many));
         self::assertSame(30, $waiting());
         self::assertSame(30, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM sheet_line WHERE verb = 'invite'"));
@@ -33,7 +41,9 @@ final class InvitationsTest extends ApiTestCase
         self::assertSame(0, $waiting());
         self::assertSame(30, $this->invite($door, $many));
         $this->deliver();
-        $this->db()->executeStatement('UPDATE invitation SET lapses_at = ? WHERE unanswered = 1', [Instant::toSql($this->now() - 1)]);
+        $this->db()->executeStatement('UPDATE invitation SET lapses_at = ? WHERE unanswered = 1', [
+            Instant::toSql($this->now() - 1),
+        ]);
         self::assertSame(30, $this->service(Tick::class)->all()['invitations']);
         self::assertSame(0, $waiting());
         $this->change('lead', 'let-in', 'many0', 'learner');
@@ -45,9 +55,20 @@ final class InvitationsTest extends ApiTestCase
     {
         $door = $this->door();
         $this->change('admin', 'keep-out', 'junior');
-        $plan = $this->plan($door, "newcomer@example.org\nsomebody.new@example.net\nsomebody.new@example.net\nlearner@example.org\njunior@example.org\nNewcomer Newcomersen\nguardian@example.org\nbroken@@example\nNobody Knowsthem\n");
-        self::assertSame(['ready', 'ready', 'repeat', 'here', 'kept-out', 'repeat', 'role', 'malformed', 'unknown'], array_column($plan['items'], 'verdict'));
-        self::assertSame(['Newcomer Newcomersen', null], [$plan['items'][0]['person']['name'], $plan['items'][1]['person']], 'A known address is that person.');
+        $plan = $this->plan(
+            $door,
+            "newcomer@example.org\nsomebody.new@example.net\nsomebody.new@example.net\nlearner@example.org\n"
+                ."junior@example.org\nNewcomer Newcomersen\nguardian@example.org\nbroken@@example\nNobody Knowsthem\n",
+        );
+        self::assertSame(
+            ['ready', 'ready', 'repeat', 'here', 'kept-out', 'repeat', 'role', 'malformed', 'unknown'],
+            array_column($plan['items'], 'verdict'),
+        );
+        self::assertSame(
+            ['Newcomer Newcomersen', null],
+            [$plan['items'][0]['person']['name'], $plan['items'][1]['person']],
+            'A known address is that person.',
+        );
         self::assertSame(0, $plan['invited']);
     }
 
@@ -60,16 +81,32 @@ final class InvitationsTest extends ApiTestCase
         $token = $this->token('newcomer@example.org');
         self::assertSame('sent', $this->invitations($door)[0]['state']);
         $look = $this->call(null, 'POST', '/join/look', ['invitation' => $token]);
-        self::assertSame([null, 'Newcomer Newcomersen', 'sign-in', 'Bring a pencil.'], [$look['invitation']['over'], $look['invitation']['name'], $look['invitation']['account'], $look['invitation']['words']]);
+        self::assertSame(
+            [null, 'Newcomer Newcomersen', 'sign-in', 'Bring a pencil.'],
+            [
+                $look['invitation']['over'],
+                $look['invitation']['name'],
+                $look['invitation']['account'],
+                $look['invitation']['words'],
+            ],
+        );
         self::assertSame('opened', $this->invitations($door)[0]['state']);
         self::assertSame('for-another', $this->call('junior', 'POST', '/join', ['invitation' => $token], 409)['code']);
-        self::assertSame('for-another', $this->call('junior', 'POST', '/join', ['invitation' => $token, 'asMe' => true], 409)['code'], 'What is meant for a person is for nobody else.');
+        self::assertSame(
+            'for-another',
+            $this->call('junior', 'POST', '/join', ['invitation' => $token, 'asMe' => true], 409)['code'],
+            'What is meant for a person is for nobody else.',
+        );
         self::assertSame('in', $this->call('newcomer', 'POST', '/join', ['invitation' => $token])['passage']);
         self::assertSame('learner current', $this->roster()['newcomer']);
         self::assertSame('answered', $this->invitations($door)[0]['state']);
         self::assertSame('already', $this->call('newcomer', 'POST', '/join', ['invitation' => $token])['passage']);
         $this->change('lead', 'take-out', 'newcomer');
-        self::assertSame('answered', $this->call('newcomer', 'POST', '/join', ['invitation' => $token], 409)['code'], 'Once.');
+        self::assertSame(
+            'answered',
+            $this->call('newcomer', 'POST', '/join', ['invitation' => $token], 409)['code'],
+            'Once.',
+        );
     }
 
     public function testAnUnknownAddressMakesTheAccountOnTheWay(): void
@@ -77,13 +114,34 @@ final class InvitationsTest extends ApiTestCase
         $door = $this->door();
         $this->invite($door, 'mia.berg@example.net');
         $token = $this->token('mia.berg@example.net');
-        self::assertSame('none', $this->call(null, 'POST', '/join/look', ['invitation' => $token])['invitation']['account']);
-        self::assertSame('another-address', $this->call('newcomer', 'POST', '/join', ['invitation' => $token], 409)['code']);
-        $made = $this->call(null, 'POST', '/join/account', ['invitation' => $token, 'given' => 'Mia', 'family' => 'Berg', 'password' => 'three small boats'], 201);
+        self::assertSame(
+            'none',
+            $this->call(null, 'POST', '/join/look', ['invitation' => $token])['invitation']['account'],
+        );
+        self::assertSame(
+            'another-address',
+            $this->call('newcomer', 'POST', '/join', ['invitation' => $token], 409)['code'],
+        );
+        $made = $this->call(
+            null,
+            'POST',
+            '/join/account',
+            ['invitation' => $token, 'given' => 'Mia', 'family' => 'Berg', 'password' => 'three small boats'],
+            201,
+        );
         self::assertSame(['in', 'mia.berg'], [$made['passage'], $made['login']]);
-        self::assertSame('mia.berg@example.net', $this->db()->fetchOne("SELECT email FROM person WHERE family_name = 'Berg'"));
+        self::assertSame(
+            'mia.berg@example.net',
+            $this->db()->fetchOne("SELECT email FROM person WHERE family_name = 'Berg'"),
+        );
         self::assertSame('learner current', $this->roster()['mia']);
-        $this->call(null, 'POST', '/join/account', ['invitation' => $token, 'given' => 'Mia', 'family' => 'Berg', 'password' => 'three small boats'], 403);
+        $this->call(
+            null,
+            'POST',
+            '/join/account',
+            ['invitation' => $token, 'given' => 'Mia', 'family' => 'Berg', 'password' => 'three small boats'],
+            403,
+        );
     }
 
     public function testAnAddressInvitationIsAnsweredFromAnotherAccountOnlyOnPurpose(): void
@@ -91,18 +149,38 @@ final class InvitationsTest extends ApiTestCase
         $door = $this->door();
         $this->invite($door, 'my.other@example.net');
         $token = $this->token('my.other@example.net');
-        self::assertSame('in', $this->call('newcomer', 'POST', '/join', ['invitation' => $token, 'asMe' => true])['passage']);
+        self::assertSame(
+            'in',
+            $this->call('newcomer', 'POST', '/join', ['invitation' => $token, 'asMe' => true])['passage'],
+        );
         self::assertSame('Newcomer Newcomersen', $this->invitations($door)[0]['answeredBy']['name']);
-        self::assertSame('answered', $this->call('junior', 'POST', '/join', ['invitation' => $token, 'asMe' => true], 409)['code']);
+        self::assertSame(
+            'answered',
+            $this->call('junior', 'POST', '/join', ['invitation' => $token, 'asMe' => true], 409)['code'],
+        );
     }
 
     public function testAnAccountWithoutAPasswordGetsItsFirstOneAndNeverAnother(): void
     {
-        $this->db()->executeStatement('UPDATE account SET password_hash = NULL WHERE person_id = ?', [Id::binary($this->ids['newcomer'])]);
+        $this->db()->executeStatement('UPDATE account SET password_hash = NULL WHERE person_id = ?', [
+            Id::binary($this->ids['newcomer']),
+        ]);
         $this->invite($this->door(), 'newcomer@example.org');
         $token = $this->token('newcomer@example.org');
-        self::assertSame('password', $this->call(null, 'POST', '/join/look', ['invitation' => $token])['invitation']['account']);
-        self::assertSame('newcomer', $this->call(null, 'POST', '/join/account', ['invitation' => $token, 'password' => 'three small boats'], 201)['login']);
+        self::assertSame(
+            'password',
+            $this->call(null, 'POST', '/join/look', ['invitation' => $token])['invitation']['account'],
+        );
+        self::assertSame(
+            'newcomer',
+            $this->call(
+                null,
+                'POST',
+                '/join/account',
+                ['invitation' => $token, 'password' => 'three small boats'],
+                201,
+            )['login'],
+        );
         $this->call(null, 'POST', '/sign-in', ['login' => 'newcomer', 'password' => 'three small boats']);
         $this->call(null, 'POST', '/join/account', ['invitation' => $token, 'password' => 'another small boat'], 403);
     }
@@ -121,11 +199,21 @@ final class InvitationsTest extends ApiTestCase
         $this->service(Tick::class)->all();
         self::assertSame(['lapsed', 'lapsed'], array_column($this->invitations($door), 'state'));
         self::assertArrayNotHasKey('newcomer', $this->roster());
-        self::assertSame('lapsed', $this->call('newcomer', 'POST', '/join', ['invitation' => $this->lastToken('newcomer@example.org')], 409)['code']);
+        self::assertSame(
+            'lapsed',
+            $this->call('newcomer', 'POST', '/join', ['invitation' => $this->lastToken('newcomer@example.org')], 409)[
+                'code'
+            ],
+        );
         self::assertSame(2, $this->call('lead', 'POST', $this->path($door, '/again'), ['all' => true])['done']);
         self::assertSame('learner waiting', $this->roster()['newcomer']);
         $this->deliver();
-        self::assertSame('in', $this->call('newcomer', 'POST', '/join', ['invitation' => $this->lastToken('newcomer@example.org')])['passage']);
+        self::assertSame(
+            'in',
+            $this->call('newcomer', 'POST', '/join', ['invitation' => $this->lastToken('newcomer@example.org')])[
+                'passage'
+            ],
+        );
     }
 
     public function testTakenBackInTimeNothingIsSent(): void
@@ -142,25 +230,51 @@ final class InvitationsTest extends ApiTestCase
     public function testAnInvitationHoldsASeatOnlyWhereItsDoorSaysSo(): void
     {
         $this->invite($this->door(['holds' => true]), "a@example.net\nb@example.net");
-        self::assertSame('waits-for-seat', $this->change('lead', 'let-in', 'newcomer', 'learner', 409)['line']['verdict']);
-        self::assertSame('in', $this->call('newcomer', 'POST', '/join', ['invitation' => $this->token('a@example.net'), 'asMe' => true])['passage'], 'Whoever answers takes the one that is kept.');
+        self::assertSame(
+            'waits-for-seat',
+            $this->change('lead', 'let-in', 'newcomer', 'learner', 409)['line']['verdict'],
+        );
+        self::assertSame(
+            'in',
+            $this->call('newcomer', 'POST', '/join', ['invitation' => $this->token('a@example.net'), 'asMe' => true])[
+                'passage'
+            ],
+            'Whoever answers takes the one that is kept.',
+        );
     }
 
     public function testWhatCannotBe(): void
     {
         $door = $this->door();
         $this->call('lead', 'POST', $this->path($door), ['choices' => ['1' => 'nobody']], 422);
-        $problem = $this->call('lead', 'POST', $this->path($door), ['text' => implode("\n", array_map(static fn (int $n): string => "person$n@example.net", range(1, 5_000)))], 422);
+        $problem = $this->call(
+            'lead',
+            'POST',
+            $this->path($door),
+            ['text' => implode("\n", array_map(static fn(int $n): string => "person$n@example.net", range(1, 5_000)))],
+            422,
+        );
         self::assertStringContainsString('2,000 at most', $problem['detail']);
         $key = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', [], 201);
         $this->call('lead', 'GET', $this->path($key), expected: 403);
         $this->call(null, 'POST', '/join/look', ['invitation' => 'not a token'], 410);
-        $this->call('cotutor', 'POST', '/sites/'.$this->ids['site'].'/doors', ['kind' => 'invitation', 'role' => 'lead-tutor'], 422);
+        $this->call(
+            'cotutor',
+            'POST',
+            '/sites/'.$this->ids['site'].'/doors',
+            ['kind' => 'invitation', 'role' => 'lead-tutor'],
+            422,
+        );
         // What a lead set up for a role of theirs, a co-tutor neither opens nor uses.
         $leads = $this->door(['role' => 'lead-tutor']);
         $this->call('cotutor', 'POST', $this->path($leads), ['text' => 'new.lead@example.net', 'apply' => true], 403);
         $this->call('cotutor', 'POST', $this->path($leads, '/again'), ['all' => true], 403);
-        $this->call('cotutor', 'PUT', '/sites/'.$this->ids['site'].'/doors/'.$leads['id'].'/open', expected: 403);
+        $this->call(
+            'cotutor',
+            'PUT',
+            '/sites/'.$this->ids['site'].'/doors/'.$leads['id'].'/open',
+            expected: 403,
+        );
         $this->call('lead', 'DELETE', '/sites/'.$this->ids['site'].'/doors/'.$door['id'].'/open');
         $this->call('lead', 'POST', $this->path($door), ['text' => 'newcomer@example.org', 'apply' => true], 403);
     }
@@ -172,7 +286,13 @@ final class InvitationsTest extends ApiTestCase
      */
     private function door(array $wish = []): array
     {
-        return $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', ['kind' => 'invitation', ...$wish], 201);
+        return $this->call(
+            'lead',
+            'POST',
+            '/sites/'.$this->ids['site'].'/doors',
+            ['kind' => 'invitation', ...$wish],
+            201,
+        );
     }
 
     /** @param array<string, mixed> $door */
@@ -194,7 +314,11 @@ final class InvitationsTest extends ApiTestCase
     /** @param array<string, mixed> $door */
     private function invite(array $door, string $text, string $words = ''): int
     {
-        return $this->call('lead', 'POST', $this->path($door), ['text' => $text, 'words' => $words, 'apply' => true])['invited'];
+        return $this->call('lead', 'POST', $this->path($door), [
+            'text' => $text,
+            'words' => $words,
+            'apply' => true,
+        ])['invited'];
     }
 
     /**
@@ -217,7 +341,10 @@ final class InvitationsTest extends ApiTestCase
 
     private function lastToken(string $address): string
     {
-        $text = $this->db()->fetchOne('SELECT text FROM letter WHERE address = ? ORDER BY arrived_at DESC, id DESC LIMIT 1', [$address]);
+        $text = $this->db()->fetchOne(
+            'SELECT text FROM letter WHERE address = ? ORDER BY arrived_at DESC, id DESC LIMIT 1',
+            [$address],
+        );
         $text = (string) $this->service(Sealer::class)->openText(\is_string($text) ? $text : '', 'letter');
         self::assertSame(1, preg_match('~/invitation#(\S+)~', $text, $found), $text);
 

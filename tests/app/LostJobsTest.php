@@ -26,7 +26,11 @@ final class LostJobsTest extends ApiTestCase
     {
         $sheet = $this->applying();
         $failed = static function (bool $again) use ($sheet): WorkerMessageFailedEvent {
-            $event = new WorkerMessageFailedEvent(new Envelope(new ApplySheet($sheet)), 'jobs', new \RuntimeException('wrapped', 0, new \LogicException('no')));
+            $event = new WorkerMessageFailedEvent(
+                new Envelope(new ApplySheet($sheet)),
+                'jobs',
+                new \RuntimeException('wrapped', 0, new \LogicException('no')),
+            );
             $again && $event->setForRetry();
 
             return $event;
@@ -42,22 +46,37 @@ final class LostJobsTest extends ApiTestCase
 
     public function testHealthSaysWhatSomebodyShouldLookAt(): void
     {
-        self::assertSame(['scheduler'], array_values(array_diff($this->call(null, 'GET', '/health')['late'], ['disk'])), 'it never looked');
-        $this->db()->executeStatement("INSERT INTO beat (name, at) VALUES ('scheduler', UTC_TIMESTAMP() - INTERVAL 3 SECOND)");
+        self::assertSame(
+            ['scheduler'],
+            array_values(array_diff($this->call(null, 'GET', '/health')['late'], ['disk'])),
+            'it never looked',
+        );
+        $this->db()->executeStatement(
+            "INSERT INTO beat (name, at) VALUES ('scheduler', UTC_TIMESTAMP() - INTERVAL 3 SECOND)",
+        );
         $this->db()->executeStatement(
             "INSERT INTO messenger_messages (body, headers, queue_name, created_at, available_at)
              VALUES ('', '', 'jobs', UTC_TIMESTAMP(), UTC_TIMESTAMP() - INTERVAL 90 SECOND),
                 ('', '', 'failed', UTC_TIMESTAMP(), UTC_TIMESTAMP())",
         );
         $health = $this->call(null, 'GET', '/health');
-        self::assertSame([false, ['queue'], 1], [$health['well'], array_values(array_diff($health['late'], ['disk'])), $health['failedJobs']]);
+        self::assertSame(
+            [false, ['queue'], 1],
+            [$health['well'], array_values(array_diff($health['late'], ['disk'])), $health['failedJobs']],
+        );
         self::assertGreaterThanOrEqual(90, $health['queueSeconds']);
     }
 
     /** @return string the id of a list that is being applied, and has been left alone for long */
     private function applying(): string
     {
-        $id = $this->call('admin', 'POST', '/sheets', ['kind' => 'people', 'title' => 'Stuck', 'work' => ['text' => 'x']], 201)['id'];
+        $id = $this->call(
+            'admin',
+            'POST',
+            '/sheets',
+            ['kind' => 'people', 'title' => 'Stuck', 'work' => ['text' => 'x']],
+            201,
+        )['id'];
         $this->service(Connection::class)->executeStatement(
             "UPDATE change_sheet SET state = 'applying', total = 5, changed_at = '2026-01-01' WHERE id = ?",
             [Id::binary($id)],
@@ -68,6 +87,8 @@ final class LostJobsTest extends ApiTestCase
 
     private function jobs(string $sheet): int
     {
-        return (int) $this->db()->fetchOne('SELECT COUNT(*) FROM messenger_messages WHERE body LIKE ?', ['%'.$sheet.'%']);
+        return (int) $this->db()->fetchOne('SELECT COUNT(*) FROM messenger_messages WHERE body LIKE ?', [
+            '%'.$sheet.'%',
+        ]);
     }
 }

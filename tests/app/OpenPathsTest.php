@@ -16,9 +16,22 @@ final class OpenPathsTest extends TestCase
         $root = \dirname(__DIR__, 2);
         $security = Yaml::parseFile($root.'/config/packages/security.yaml');
         self::assertSame(OpenPaths::PATTERN, $security['security']['access_control'][0]['path']);
-        preg_match('#location ~ (\^/api/v1/\(.*)\{?$#m', (string) file_get_contents($root.'/config/serve/nginx.conf'), $found);
+        preg_match(
+            '#location ~ (\^/api/v1/\(.*)\{?$#m',
+            (string) file_get_contents($root.'/config/serve/nginx.conf'),
+            $found,
+        );
         $served = rtrim($found[1] ?? self::fail('The server in front has no open paths.'), ' {');
-        foreach (['sign-in', 'first-password', 'forgotten-password', 'join/look', 'join/account', 'look-ins/00000000-0000-0000-0000-000000000000'] as $path) {
+        foreach (
+            [
+                'sign-in',
+                'first-password',
+                'forgotten-password',
+                'join/look',
+                'join/account',
+                'look-ins/00000000-0000-0000-0000-000000000000',
+            ] as $path
+        ) {
             self::assertTrue(OpenPaths::has('/api/v1/'.$path), $path);
             self::assertMatchesRegularExpression('#'.$served.'#', '/api/v1/'.$path);
         }

@@ -58,7 +58,7 @@ final class PlacesTest extends ApiTestCase
         $holds = 'require $argv[1]; $p = (new MintDoor\Hall\Places($argv[2]))->take("x", 1); echo "held"; sleep(60);';
         $process = new Process([\PHP_BINARY, '-r', $holds, '--', $root.'/vendor/autoload.php', $this->folder]);
         $process->start();
-        $process->waitUntil(static fn (string $type, string $said): bool => 'held' === $said);
+        $process->waitUntil(static fn(string $type, string $said): bool => 'held' === $said);
         self::assertNull($this->service(Places::class)->take('x', 1));
         $process->signal(\SIGKILL);
         $process->wait();
@@ -71,9 +71,9 @@ final class PlacesTest extends ApiTestCase
     {
         $places = $this->service(Places::class);
         $what = 'dear of theirs' === $what ? 'dear '.$this->ids['lead'] : $what;
-        $held = array_map(static fn () => $places->take($what, $most), range(1, $most));
+        $held = array_map(static fn() => $places->take($what, $most), range(1, $most));
         $rehearsal = '/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01';
-        $ask = fn (string $who): string => $this->outcome($who, 'GET', $rehearsal);
+        $ask = fn(string $who): string => $this->outcome($who, 'GET', $rehearsal);
         self::assertSame('503 busy 2', $ask('lead'));
         self::assertSame(4 === $most ? '503 busy 2' : '200', $ask('cotutor'));
         $this->call('lead', 'GET', '/me');
@@ -92,15 +92,19 @@ final class PlacesTest extends ApiTestCase
     ): void {
         $places = $this->service(Places::class);
         $what = 'site '.$this->ids['site'].($own ? ' of '.$this->ids['lead'] : '');
-        $taken = array_map(static fn () => $places->take($what, $held), range(1, $held));
+        $taken = array_map(static fn() => $places->take($what, $held), range(1, $held));
         self::assertNotContains(null, $taken);
-        $body = fn (string $verb): array => ['lines' => [['person' => $this->ids['learner'], 'verb' => $verb]]];
+        $body = fn(string $verb): array => ['lines' => [['person' => $this->ids['learner'], 'verb' => $verb]]];
         $at = '/sites/'.$this->ids['site'].'/sheets';
         self::assertSame($lead, $this->outcome('lead', 'POST', $at, $body('pause')));
         self::assertSame($other, $this->outcome('cotutor', 'POST', $at, $body('pause')));
         $draft = '/sites/'.$this->ids['draft'].'/sheets';
         self::assertSame('200', $this->outcome('lead', 'POST', $draft, $body('take-out')), 'another site is as ever');
-        self::assertSame('200', $this->outcome('lead', 'GET', '/sites/'.$this->ids['site'].'/roster'), 'so is looking');
+        self::assertSame(
+            '200',
+            $this->outcome('lead', 'GET', '/sites/'.$this->ids['site'].'/roster'),
+            'so is looking',
+        );
     }
 
     /**

@@ -13,7 +13,11 @@ final class RosterTest extends ApiTestCase
     {
         self::assertSame('ready', $this->change('lead', 'let-in', 'newcomer', 'learner')['verdict']);
         self::assertSame('learner current', $this->roster()['newcomer']);
-        self::assertSame('nothing-to-do', $this->change('lead', 'let-in', 'newcomer', 'learner')['verdict'], 'a repeat is harmless');
+        self::assertSame(
+            'nothing-to-do',
+            $this->change('lead', 'let-in', 'newcomer', 'learner')['verdict'],
+            'a repeat is harmless',
+        );
         $this->change('lead', 'change-role', 'newcomer', 'day-guest');
         self::assertSame('day-guest current', $this->roster()['newcomer']);
         self::assertSame('work-stays', $this->change('lead', 'take-out', 'newcomer')['cautions'][0]['code']);
@@ -26,7 +30,13 @@ final class RosterTest extends ApiTestCase
     public function testEveryChangeIsUndoneFromItsEntryAndAgainRedone(): void
     {
         $entry = $this->change('lead', 'let-in', 'newcomer', 'learner')['entry'];
-        $undo = fn (int $sequence, int $expected = 200): array => $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$sequence.'/undo', null, $expected);
+        $undo = fn(int $sequence, int $expected = 200): array => $this->call(
+            'lead',
+            'POST',
+            '/sites/'.$this->ids['site'].'/logbook/'.$sequence.'/undo',
+            null,
+            $expected,
+        );
         $undone = $undo($entry);
         self::assertArrayNotHasKey('newcomer', $this->roster());
         self::assertSame([], $this->roster('lead', '?state=taken-out'), 'as if it had not been');
@@ -36,7 +46,11 @@ final class RosterTest extends ApiTestCase
         $undo($undone['entry'], 409);
         $log = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook')['items'];
         self::assertSame(['undo', 'undo', 'let-in'], array_column(\array_slice($log, 0, 3), 'code'));
-        self::assertSame([null, $log[0]['sequence'], null], array_column(\array_slice($log, 0, 3), 'undoneBy'), 'what was brought again holds again');
+        self::assertSame(
+            [null, $log[0]['sequence'], null],
+            array_column(\array_slice($log, 0, 3), 'undoneBy'),
+            'what was brought again holds again',
+        );
         self::assertSame([true, false, true], array_column(\array_slice($log, 0, 3), 'undoable'));
     }
 
@@ -45,7 +59,14 @@ final class RosterTest extends ApiTestCase
         $path = '/sites/'.$this->ids['site'].'/logbook';
         $in = $this->change('lead', 'let-in', 'newcomer', 'learner')['entry'];
         $role = $this->change('lead', 'change-role', 'newcomer', 'day-guest')['entry'];
-        $undoable = fn (): array => array_column(array_filter($this->call('lead', 'GET', $path)['items'], fn (array $entry): bool => $entry['undoable'] && $this->ids['newcomer'] === ($entry['person']['id'] ?? null)), 'sequence');
+        $undoable = fn(): array => array_column(
+            array_filter(
+                $this->call('lead', 'GET', $path)['items'],
+                fn(array $entry): bool => $entry['undoable']
+                    && $this->ids['newcomer'] === ($entry['person']['id'] ?? null),
+            ),
+            'sequence',
+        );
         self::assertSame([$role], $undoable());
         $this->call('lead', 'POST', $path.'/'.$role.'/undo');
         self::assertContains($in, $undoable());
@@ -57,17 +78,27 @@ final class RosterTest extends ApiTestCase
     {
         $entry = $this->change('lead', 'let-in', 'newcomer', 'learner')['entry'];
         $this->change('lead', 'change-role', 'newcomer', 'day-guest');
-        self::assertStringEndsWith('changed-since', $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry.'/undo', null, 409)['type']);
+        self::assertStringEndsWith(
+            'changed-since',
+            $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry.'/undo', null, 409)[
+                'type'
+            ],
+        );
         self::assertSame('day-guest current', $this->roster()['newcomer']);
     }
 
     public function testTheSecondOfTwoWhoEditTheSamePersonIsTold(): void
     {
-        $version = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'])['version'];
+        $version = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'])[
+            'version'
+        ];
         self::assertSame('"'.$version.'"', $this->client->getResponse()->headers->get('ETag'));
         $this->change('cotutor', 'change-role', 'learner', 'day-guest', 409);
         $this->change('lead', 'change-role', 'learner', 'day-guest', more: ['version' => $version]);
-        self::assertStringEndsWith('stale', $this->change('lead', 'take-out', 'learner', expected: 412, more: ['version' => $version])['type']);
+        self::assertStringEndsWith(
+            'stale',
+            $this->change('lead', 'take-out', 'learner', expected: 412, more: ['version' => $version])['type'],
+        );
     }
 
     public function testSeatsAndTheLastLead(): void
@@ -78,8 +109,14 @@ final class RosterTest extends ApiTestCase
         $this->change('lead', 'let-in', 'newcomer', 'learner');
         $this->change('lead', 'let-in', 'second', 'learner');
         $problem = $this->change('lead', 'let-in', 'third', 'learner', 409);
-        self::assertSame(['waits-for-seat', 'no-seat'], [$problem['line']['verdict'], $problem['line']['reasons'][0]['code']]);
-        self::assertSame('last-lead', $this->change('lead', 'take-out', 'lead', expected: 409)['line']['reasons'][0]['code']);
+        self::assertSame(
+            ['waits-for-seat', 'no-seat'],
+            [$problem['line']['verdict'], $problem['line']['reasons'][0]['code']],
+        );
+        self::assertSame(
+            'last-lead',
+            $this->change('lead', 'take-out', 'lead', expected: 409)['line']['reasons'][0]['code'],
+        );
     }
 
     public function testDaysAreOfTheSitesZoneAndTheLastOneIsIncluded(): void
@@ -88,8 +125,17 @@ final class RosterTest extends ApiTestCase
         self::assertSame('2026-12-18T23:00:00Z', $line['after']['until']);
         $line = $this->change('lead', 'let-in', 'colleague', 'class-assistant', more: ['fromDay' => '2026-12-01']);
         self::assertSame(['upcoming', '2026-11-30T23:00:00Z'], [$line['after']['state'], $line['after']['until']]);
-        foreach ([['fromDay' => '2026-12-10', 'untilDay' => '2026-12-01'], ['untilDay' => '2026-11-01'], ['untilDay' => 'soon']] as $days) {
-            self::assertSame('/lines/0/untilDay', $this->change('lead', 'let-in', 'guardian', 'sit-in-observer', 422, $days)['errors'][0]['pointer']);
+        foreach (
+            [
+                ['fromDay' => '2026-12-10', 'untilDay' => '2026-12-01'],
+                ['untilDay' => '2026-11-01'],
+                ['untilDay' => 'soon'],
+            ] as $days
+        ) {
+            self::assertSame(
+                '/lines/0/untilDay',
+                $this->change('lead', 'let-in', 'guardian', 'sit-in-observer', 422, $days)['errors'][0]['pointer'],
+            );
         }
     }
 
@@ -101,7 +147,10 @@ final class RosterTest extends ApiTestCase
         $again = $this->call('lead', 'POST', $path, $body, headers: ['Idempotency-Key' => 'the-same-key']);
         self::assertSame($first, $again);
         $body['lines'][0]['person'] = $this->ids['guardian'];
-        self::assertStringEndsWith('idempotency-key-reused', $this->call('lead', 'POST', $path, $body, 422, ['Idempotency-Key' => 'the-same-key'])['type']);
+        self::assertStringEndsWith(
+            'idempotency-key-reused',
+            $this->call('lead', 'POST', $path, $body, 422, ['Idempotency-Key' => 'the-same-key'])['type'],
+        );
     }
 
     public function testSortingPagingAndFilteringWalkTheWholeRosterOnce(): void
@@ -111,11 +160,21 @@ final class RosterTest extends ApiTestCase
                 $seen = [];
                 $cursor = '';
                 do {
-                    $page = $this->call('lead', 'GET', '/sites/'.$this->ids['site']."/roster?limit=1&sort=$sort&direction=$direction&cursor=$cursor");
+                    $page = $this->call(
+                        'lead',
+                        'GET',
+                        '/sites/'
+                            .$this->ids['site']
+                            ."/roster?limit=1&sort=$sort&direction=$direction&cursor=$cursor",
+                    );
                     array_push($seen, ...array_column(array_column($page['items'], 'person'), 'given'));
                     $cursor = $page['next'];
                 } while (null !== $cursor && \count($seen) < 10);
-                self::assertEqualsCanonicalizing(['Assistant', 'Cotutor', 'Lead', 'Learner'], $seen, "$sort $direction");
+                self::assertEqualsCanonicalizing(
+                    ['Assistant', 'Cotutor', 'Lead', 'Learner'],
+                    $seen,
+                    "$sort $direction",
+                );
             }
         }
         self::assertSame(['lead'], array_keys($this->roster('lead', '?q=lea&role=lead-tutor')));
@@ -129,10 +188,24 @@ final class RosterTest extends ApiTestCase
         $morning = $this->house->section($this->ids['site'], 'Morning', '');
         $this->house->door($this->ids['site'], DoorKind::Key, 'key');
         $this->ids['keyed'] = $this->person('keyed', 'learner', 'juniors', 3);
-        $this->house->letIn($this->ids['site'], $this->ids['newcomer'], 'learner', $this->now() - 86_400, new Window($this->now() - 86_400, $this->now() + 5 * 86_400), section: $morning);
-        $this->house->letIn($this->ids['site'], $this->ids['keyed'], 'learner', $this->now() - 3 * 86_400, door: DoorKind::Key, lastSeen: $this->now() - 2 * 86_400);
+        $this->house->letIn(
+            $this->ids['site'],
+            $this->ids['newcomer'],
+            'learner',
+            $this->now() - 86_400,
+            new Window($this->now() - 86_400, $this->now() + 5 * 86_400),
+            section: $morning,
+        );
+        $this->house->letIn(
+            $this->ids['site'],
+            $this->ids['keyed'],
+            'learner',
+            $this->now() - 3 * 86_400,
+            door: DoorKind::Key,
+            lastSeen: $this->now() - 2 * 86_400,
+        );
         $this->house->write();
-        $shown = fn (string $query, string $as = 'lead'): array => array_keys($this->roster($as, '?'.$query));
+        $shown = fn(string $query, string $as = 'lead'): array => array_keys($this->roster($as, '?'.$query));
         self::assertSame(['newcomer'], $shown('section='.$morning));
         self::assertSame(['keyed'], $shown('door=key'));
         self::assertSame(['keyed'], $shown('level=3'));
@@ -144,38 +217,78 @@ final class RosterTest extends ApiTestCase
         self::assertContains('keyed', $shown('seen=1'));
         self::assertNotContains('keyed', $shown('seen=7'));
         self::assertContains('lead', $shown('door=key', 'learner'), 'how people came is not for learners');
-        self::assertSame(1, $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?level=3')['counts']['shown']);
+        self::assertSame(
+            1,
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?level=3')['counts']['shown'],
+        );
         foreach (['level=high', 'door=window', 'seen=always', 'section=x', 'ends=0'] as $wrong) {
             $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?'.$wrong, null, 422);
         }
-        self::assertSame([['id' => $morning, 'name' => 'Morning']], $this->call('lead', 'GET', '/sites/'.$this->ids['site'])['sections']);
+        self::assertSame(
+            [['id' => $morning, 'name' => 'Morning']],
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'])['sections'],
+        );
     }
 
     public function testTheRosterIsShownAsItStoodAndAsItWillStand(): void
     {
-        $this->house->letIn($this->ids['site'], $this->ids['newcomer'], 'learner', $this->now() - 5 * 86_400, takenOutAt: $this->now() - 86_400);
+        $this->house->letIn(
+            $this->ids['site'],
+            $this->ids['newcomer'],
+            'learner',
+            $this->now() - 5 * 86_400,
+            takenOutAt: $this->now() - 86_400,
+        );
         $this->house->write();
         $this->change('lead', 'change-dates', 'learner', more: ['untilDay' => '2026-12-01']);
-        $of = fn (string $day): array => $this->roster('lead', '?asOf='.$day);
+        $of = fn(string $day): array => $this->roster('lead', '?asOf='.$day);
         self::assertArrayNotHasKey('newcomer', $of('2026-11-18'));
         self::assertSame('learner current', $of('2026-11-21')['newcomer']);
         self::assertArrayNotHasKey('newcomer', $of('2026-11-24'));
         self::assertSame([true, false], [isset($of('2026-11-30')['learner']), isset($of('2026-12-02')['learner'])]);
-        self::assertSame(['learners' => 2, 'staff' => 3, 'others' => 0, 'unlisted' => 0, 'shown' => 5], $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?asOf=2026-11-21')['counts']);
+        self::assertSame(
+            ['learners' => 2, 'staff' => 3, 'others' => 0, 'unlisted' => 0, 'shown' => 5],
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?asOf=2026-11-21')['counts'],
+        );
         $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?asOf=soon', null, 422);
 
-        $between = fn (string $from, string $until): array => array_map(static fn (array $list): array => array_column(array_column($list, 'person'), 'name'), $this->call('lead', 'GET', '/sites/'.$this->ids['site']."/roster-changes?from=$from&until=$until"));
-        self::assertSame(['came' => ['Newcomersen, Newcomer'], 'went' => [], 'changed' => []], $between('2026-11-17', '2026-11-21'));
-        self::assertSame(['came' => [], 'went' => ['Learnersen, Learner', 'Newcomersen, Newcomer'], 'changed' => []], $between('2026-11-21', '2026-12-05'));
-        self::assertSame(['came' => [], 'went' => [], 'changed' => []], $between('2026-11-18', '2026-11-24'), 'who came and went in between is in neither');
-        self::assertSame('/until', $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster-changes?from=2026-11-21&until=2026-11-17', null, 422)['errors'][0]['pointer']);
+        $between = fn(string $from, string $until): array => array_map(
+            static fn(array $list): array => array_column(array_column($list, 'person'), 'name'),
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site']."/roster-changes?from=$from&until=$until"),
+        );
+        self::assertSame(
+            ['came' => ['Newcomersen, Newcomer'], 'went' => [], 'changed' => []],
+            $between('2026-11-17', '2026-11-21'),
+        );
+        self::assertSame(
+            ['came' => [], 'went' => ['Learnersen, Learner', 'Newcomersen, Newcomer'], 'changed' => []],
+            $between('2026-11-21', '2026-12-05'),
+        );
+        self::assertSame(
+            ['came' => [], 'went' => [], 'changed' => []],
+            $between('2026-11-18', '2026-11-24'),
+            'who came and went in between is in neither',
+        );
+        self::assertSame(
+            '/until',
+            $this->call(
+                'lead',
+                'GET',
+                '/sites/'.$this->ids['site'].'/roster-changes?from=2026-11-21&until=2026-11-17',
+                null,
+                422,
+            )['errors'][0]['pointer'],
+        );
     }
 
     public function testTheLogbookIsLookedThroughByWhoWhatAndWhen(): void
     {
         $this->change('lead', 'let-in', 'newcomer', 'learner');
         $this->change('cotutor', 'pause', 'newcomer');
-        $codes = fn (string $query): array => array_column($this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook?'.$query)['items'], 'code');
+        $codes = fn(string $query): array => array_column(
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook?'.$query)['items'],
+            'code',
+        );
         self::assertSame(['pause', 'let-in'], $codes('q=newcom'));
         self::assertSame(['pause'], $codes('q=newcomer+cotutor'));
         self::assertSame(['pause'], $codes('code=pause'));
@@ -189,15 +302,48 @@ final class RosterTest extends ApiTestCase
     {
         $this->change('lead', 'let-in', 'newcomer', 'learner', more: ['fromDay' => '2026-12-02']);
         $this->change('lead', 'pause', 'learner', more: ['untilDay' => '2026-12-03']);
-        $rehearse = fn (string $query): array => $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/rehearsal?'.$query);
+        $rehearse = fn(string $query): array => $this->call(
+            'lead',
+            'GET',
+            '/sites/'.$this->ids['site'].'/rehearsal?'.$query,
+        );
         $first = $rehearse('day=2026-12-01&time=09:30');
         self::assertSame(['2026-12-01T08:30:00Z', 3], [$first['at'], $first['enter']]);
-        $groups = array_column(array_map(static fn (array $group): array => [$group['reason']['causes'][0]['code'], array_column($group['people'], 'name')], $first['groups']), 1, 0);
-        self::assertEqualsCanonicalizing(['upcoming' => ['Newcomersen, Newcomer'], 'paused' => ['Learnersen, Learner']], $groups);
+        $groups = array_column(
+            array_map(
+                static fn(array $group): array => [
+                    $group['reason']['causes'][0]['code'],
+                    array_column($group['people'], 'name'),
+                ],
+                $first['groups'],
+            ),
+            1,
+            0,
+        );
+        self::assertEqualsCanonicalizing(
+            ['upcoming' => ['Newcomersen, Newcomer'], 'paused' => ['Learnersen, Learner']],
+            $groups,
+        );
         self::assertSame([5, []], [($later = $rehearse('day=2026-12-04'))['enter'], $later['groups']]);
-        self::assertSame('/time', $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01&time=noon', null, 422)['errors'][0]['pointer']);
+        self::assertSame(
+            '/time',
+            $this->call(
+                'lead',
+                'GET',
+                '/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01&time=noon',
+                null,
+                422,
+            )['errors'][0]['pointer'],
+        );
         $draft = $this->call('lead', 'GET', '/sites/'.$this->ids['draft'].'/rehearsal?day=2026-12-01')['groups'][0];
-        self::assertSame(['draft', 'open-site', true], [$draft['reason']['causes'][0]['code'], $draft['reason']['causes'][0]['change'], $draft['reason']['causes'][0]['mine']]);
+        self::assertSame(
+            ['draft', 'open-site', true],
+            [
+                $draft['reason']['causes'][0]['code'],
+                $draft['reason']['causes'][0]['change'],
+                $draft['reason']['causes'][0]['mine'],
+            ],
+        );
     }
 
     public function testUnlistedPeopleAreCountedAndShownOnAsking(): void
@@ -212,7 +358,10 @@ final class RosterTest extends ApiTestCase
     public function testALearnerSeesNamesButNoNumbersAndFindsByNone(): void
     {
         $row = $this->call('learner', 'GET', '/sites/'.$this->ids['site'].'/roster')['items'][0];
-        self::assertSame([null, null, null, null], [$row['person']['number'], $row['person']['login'], $row['person']['email'], $row['lastSeen']]);
+        self::assertSame(
+            [null, null, null, null],
+            [$row['person']['number'], $row['person']['login'], $row['person']['email'], $row['lastSeen']],
+        );
         self::assertSame([], $this->roster('learner', '?q=x77lead'));
     }
 
@@ -220,24 +369,44 @@ final class RosterTest extends ApiTestCase
     {
         $path = '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'];
         $card = $this->call('lead', 'GET', $path);
-        self::assertSame(['enter', 'let-in', 'Senior rules'], [$card['reason']['entry'], $card['reason']['causes'][0]['code'], $card['band']]);
+        self::assertSame(
+            ['enter', 'let-in', 'Senior rules'],
+            [$card['reason']['entry'], $card['reason']['causes'][0]['code'], $card['band']],
+        );
         $options = array_column($card['options'], 'code', 'role');
-        self::assertSame(['wrong-kind', 'wrong-level', 'fits', 'cautioned'], [$options['lead-tutor'], $options['class-assistant'], $options['learner'], $options['day-guest']]);
+        self::assertSame(
+            ['wrong-kind', 'wrong-level', 'fits', 'cautioned'],
+            [$options['lead-tutor'], $options['class-assistant'], $options['learner'], $options['day-guest']],
+        );
         $assistant = $this->call('assistant', 'GET', $path);
         self::assertSame([[], null], [$assistant['options'], $assistant['takeOut']]);
         self::assertSame('•••••••NER', $assistant['person']['number']);
-        self::assertSame('never-here', $this->change('lead', 'bring-back', 'guardian', expected: 409)['line']['reasons'][0]['code']);
+        self::assertSame(
+            'never-here',
+            $this->change('lead', 'bring-back', 'guardian', expected: 409)['line']['reasons'][0]['code'],
+        );
     }
 
     public function testAPauseKeepsThePlaceIsPrivatelyExplainedAndEnds(): void
     {
-        $line = $this->change('lead', 'pause', 'learner', more: ['untilDay' => '2026-12-03', 'note' => 'A broken wrist.']);
+        $line = $this->change(
+            'lead',
+            'pause',
+            'learner',
+            more: ['untilDay' => '2026-12-03', 'note' => 'A broken wrist.'],
+        );
         self::assertSame(['paused', '2026-12-03T23:00:00Z'], [$line['after']['state'], $line['after']['until']]);
-        self::assertSame([['paused', '2026-12-03T23:00:00Z'], ['current', null]], array_map(static fn (array $each): array => [$each['state'], $each['until']], $line['outlook']));
+        self::assertSame(
+            [['paused', '2026-12-03T23:00:00Z'], ['current', null]],
+            array_map(static fn(array $each): array => [$each['state'], $each['until']], $line['outlook']),
+        );
         $path = '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'];
         $mark = $this->call('cotutor', 'GET', $path)['byHand'][0];
         self::assertSame(['paused', 'Lead Leadsen', 'A broken wrist.'], [$mark['kind'], $mark['by'], $mark['note']]);
-        self::assertNull($this->call('assistant', 'GET', $path)['byHand'][0]['note'], 'why is for those who let people in');
+        self::assertNull(
+            $this->call('assistant', 'GET', $path)['byHand'][0]['note'],
+            'why is for those who let people in',
+        );
         $own = $this->call('learner', 'POST', '/sites/'.$this->ids['site'].'/visits');
         self::assertSame(['no', 'paused'], [$own['reason']['entry'], $own['reason']['causes'][0]['code']]);
         self::assertStringNotContainsString('wrist', (string) json_encode($own));
@@ -253,22 +422,42 @@ final class RosterTest extends ApiTestCase
         $path = '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'];
         $card = $this->call('lead', 'GET', $path);
         self::assertSame(['dates', 'role'], array_column($card['byHand'], 'kind'));
-        self::assertSame('2026-12-03T23:00:00Z', $card['byHand'][0]['dates']['until'], 'ten days from today, today included');
+        self::assertSame(
+            '2026-12-03T23:00:00Z',
+            $card['byHand'][0]['dates']['until'],
+            'ten days from today, today included',
+        );
         self::assertSame($card['nextChange']['at'], $card['byHand'][0]['dates']['until']);
         $this->change('lead', 'lift-dates', 'learner');
         $entry = $this->change('lead', 'lift-role', 'learner')['entry'];
-        self::assertSame([[], null, 'learner'], [($lifted = $this->call('lead', 'GET', $path))['byHand'], $lifted['nextChange'], $lifted['standing']['role']]);
+        self::assertSame(
+            [[], null, 'learner'],
+            [
+                ($lifted = $this->call('lead', 'GET', $path))['byHand'],
+                $lifted['nextChange'],
+                $lifted['standing']['role'],
+            ],
+        );
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry.'/undo');
         self::assertSame('day-guest', $this->call('lead', 'GET', $path)['standing']['role']);
-        self::assertSame('beyond-term', $this->change('lead', 'change-dates', 'learner', more: ['untilDay' => '2027-01-31'])['cautions'][0]['code']);
+        self::assertSame(
+            'beyond-term',
+            $this->change('lead', 'change-dates', 'learner', more: ['untilDay' => '2027-01-31'])['cautions'][0]['code'],
+        );
     }
 
     public function testWhoIsKeptOutStaysOutUntilItIsLifted(): void
     {
         $line = $this->change('lead', 'keep-out', 'learner', more: ['note' => 'As agreed with the division.']);
         self::assertSame('kept-out', $line['after']['state']);
-        self::assertSame('kept-out', $this->change('lead', 'let-in', 'learner', 'learner', 409)['line']['reasons'][0]['code']);
-        self::assertSame('not-yours-to-take', $this->change('cotutor', 'keep-out', 'lead', expected: 409)['line']['reasons'][0]['code']);
+        self::assertSame(
+            'kept-out',
+            $this->change('lead', 'let-in', 'learner', 'learner', 409)['line']['reasons'][0]['code'],
+        );
+        self::assertSame(
+            'not-yours-to-take',
+            $this->change('cotutor', 'keep-out', 'lead', expected: 409)['line']['reasons'][0]['code'],
+        );
         self::assertSame('taken-out', $this->change('lead', 'lift-keep-out', 'learner')['after']['state']);
         self::assertSame('current', $this->change('lead', 'bring-back', 'learner')['after']['state']);
     }
@@ -276,15 +465,41 @@ final class RosterTest extends ApiTestCase
     public function testAPauseThatMeetsNothingIsRefusedAndALongNoteSaid(): void
     {
         $this->change('lead', 'change-dates', 'learner', more: ['days' => 5]);
-        self::assertSame('pause-outside', $this->change('lead', 'pause', 'learner', expected: 409, more: ['fromDay' => '2026-12-10'])['line']['reasons'][0]['code']);
-        self::assertSame('/lines/0/note', $this->change('lead', 'pause', 'learner', expected: 422, more: ['note' => str_repeat('x', 501)])['errors'][0]['pointer']);
-        self::assertSame('/lines/0/untilDay', $this->change('lead', 'pause', 'learner', expected: 422, more: ['fromDay' => '2026-12-10', 'untilDay' => '2026-12-01'])['errors'][0]['pointer']);
+        self::assertSame(
+            'pause-outside',
+            $this->change('lead', 'pause', 'learner', expected: 409, more: ['fromDay' => '2026-12-10'])['line'][
+                'reasons'
+            ][0]['code'],
+        );
+        self::assertSame(
+            '/lines/0/note',
+            $this->change('lead', 'pause', 'learner', expected: 422, more: ['note' => str_repeat('x', 501)])[
+                'errors'
+            ][0]['pointer'],
+        );
+        self::assertSame(
+            '/lines/0/untilDay',
+            $this->change(
+                'lead',
+                'pause',
+                'learner',
+                expected: 422,
+                more: ['fromDay' => '2026-12-10', 'untilDay' => '2026-12-01'],
+            )['errors'][0]['pointer'],
+        );
     }
 
     public function testWaysInNameTheirDoor(): void
     {
         $this->house->door($this->ids['site'], DoorKind::Cohort, 'Level 7 strings');
-        $this->house->letIn($this->ids['site'], $this->ids['newcomer'], 'learner', $this->now() - 10, new Window($this->now() - 10, $this->now() + 864_000), DoorKind::Cohort);
+        $this->house->letIn(
+            $this->ids['site'],
+            $this->ids['newcomer'],
+            'learner',
+            $this->now() - 10,
+            new Window($this->now() - 10, $this->now() + 864_000),
+            DoorKind::Cohort,
+        );
         $this->house->write();
         $card = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster/'.$this->ids['newcomer']);
         self::assertSame(['kind' => 'cohort', 'name' => 'Level 7 strings'], $card['waysIn'][0]['door']);
@@ -300,11 +515,32 @@ final class RosterTest extends ApiTestCase
 
             return $this->statements() - $before;
         };
-        $paths = ['/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01', '/sites/'.$this->ids['site'].'/roster?limit=500', '/sites/'.$this->ids['site'].'/intake?q=co', '/sites?scope=run', '/sites?scope=in', '/sites/'.$this->ids['site'].'/logbook', '/sites/'.$this->ids['site'].'/roster?limit=500&asOf=2026-11-20', '/sites/'.$this->ids['site'].'/progress?items=1', '/people?q=co', '/people/'.$this->ids['learner'].'/logbook', '/rehearsal?day=2026-12-01', '/sites/'.$this->ids['site'].'/labels'];
+        $paths = [
+            '/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01',
+            '/sites/'.$this->ids['site'].'/roster?limit=500',
+            '/sites/'.$this->ids['site'].'/intake?q=co',
+            '/sites?scope=run',
+            '/sites?scope=in',
+            '/sites/'.$this->ids['site'].'/logbook',
+            '/sites/'.$this->ids['site'].'/roster?limit=500&asOf=2026-11-20',
+            '/sites/'.$this->ids['site'].'/progress?items=1',
+            '/people?q=co',
+            '/people/'.$this->ids['learner'].'/logbook',
+            '/rehearsal?day=2026-12-01',
+            '/sites/'.$this->ids['site'].'/labels',
+        ];
         $few = array_map($count, $paths);
         for ($n = 0; $n < 60; ++$n) {
-            $this->house->letIn($this->ids['site'], $this->person("co$n", 'staff', 'faculty', family: 'Somebody'), 'co-tutor');
-            $this->house->letIn($this->house->site("S-$n", "Site $n", 'course', $this->ids['seniors'], $this->ids['term']), $this->ids['lead'], 'lead-tutor');
+            $this->house->letIn(
+                $this->ids['site'],
+                $this->person("co$n", 'staff', 'faculty', family: 'Somebody'),
+                'co-tutor',
+            );
+            $this->house->letIn(
+                $this->house->site("S-$n", "Site $n", 'course', $this->ids['seniors'], $this->ids['term']),
+                $this->ids['lead'],
+                'lead-tutor',
+            );
         }
         $this->house->write();
         self::assertSame($few, array_map($count, $paths));
@@ -322,16 +558,36 @@ final class RosterTest extends ApiTestCase
         foreach (range(1, 14) as $n) {
             $id = $this->person('many'.$n, 'learner', 'seniors', 7);
             $from = $this->now() + ($n - 8) * 86_400;
-            $this->house->letIn($this->ids['draft'], $id, ['learner', 'day-guest', 'sit-in-observer'][$n % 3], min($from, $this->now()), new Window($from, $from + $n * 86_400), takenOutAt: 0 === $n % 4 ? $this->now() - 86_400 : null, paused: 0 === $n % 5 ? [$from + 3_600, $from + 90_000] : null);
+            $this->house->letIn(
+                $this->ids['draft'],
+                $id,
+                ['learner', 'day-guest', 'sit-in-observer'][$n % 3],
+                min($from, $this->now()),
+                new Window($from, $from + $n * 86_400),
+                takenOutAt: 0 === $n % 4 ? $this->now() - 86_400 : null,
+                paused: 0 === $n % 5 ? [$from + 3_600, $from + 90_000] : null,
+            );
         }
         $this->house->write();
         foreach (range(-12, 25, 3) as $days) {
             $day = gmdate('Y-m-d', $this->now() + $days * 86_400);
             $page = $this->call('lead', 'GET', '/sites/'.$this->ids['draft'].'/roster?unlisted=1&asOf='.$day);
             $counts = $page['counts'];
-            self::assertSame(\count($page['items']), $counts['learners'] + $counts['staff'] + $counts['others'] + $counts['unlisted'], $day);
-            self::assertCount($counts['unlisted'], array_filter($page['items'], static fn (array $item): bool => !$item['listed']), $day);
-            self::assertCount($counts['learners'], array_filter($page['items'], static fn (array $item): bool => 'learner' === $item['standing']['role']), $day);
+            self::assertSame(
+                \count($page['items']),
+                $counts['learners'] + $counts['staff'] + $counts['others'] + $counts['unlisted'],
+                $day,
+            );
+            self::assertCount(
+                $counts['unlisted'],
+                array_filter($page['items'], static fn(array $item): bool => !$item['listed']),
+                $day,
+            );
+            self::assertCount(
+                $counts['learners'],
+                array_filter($page['items'], static fn(array $item): bool => 'learner' === $item['standing']['role']),
+                $day,
+            );
         }
     }
 }

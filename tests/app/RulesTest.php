@@ -26,7 +26,10 @@ final class RulesTest extends ApiTestCase
     {
         $rules = $this->without('class-assistant', 'see-marks');
         $preview = $this->call('admin', 'PUT', '/rules', ['rules' => $rules]);
-        self::assertSame([[], [['permission' => 'see-marks', 'gain' => false, 'people' => 1, 'sites' => 1]], 1], [$preview['problems'], $preview['affected'], $preview['version']]);
+        self::assertSame(
+            [[], [['permission' => 'see-marks', 'gain' => false, 'people' => 1, 'sites' => 1]], 1],
+            [$preview['problems'], $preview['affected'], $preview['version']],
+        );
         self::assertContains('see-marks', $this->may('assistant'));
         self::assertSame(2, $this->put($rules)['version']);
         self::assertNotContains('see-marks', $this->may('assistant'));
@@ -68,7 +71,10 @@ final class RulesTest extends ApiTestCase
         $this->put($rules);
         self::assertArrayNotHasKey('assistant', $this->roster());
         $rows = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?unlisted=1&sort=role')['items'];
-        self::assertSame(['Lead', 'Assistant', 'Cotutor', 'Learner'], array_column(array_column($rows, 'person'), 'given'));
+        self::assertSame(
+            ['Lead', 'Assistant', 'Cotutor', 'Learner'],
+            array_column(array_column($rows, 'person'), 'given'),
+        );
         $this->verified();
     }
 
@@ -76,12 +82,26 @@ final class RulesTest extends ApiTestCase
     {
         $this->change('lead', 'let-in', 'guardian', 'sit-in-observer');
         $gone = $this->rules();
-        $gone['roles'] = array_values(array_filter($gone['roles'], static fn (array $role): bool => 'sit-in-observer' !== $role['code']));
-        self::assertSame(['still-held', 1], [($problem = $this->call('admin', 'PUT', '/rules', ['rules' => $gone])['problems'][0])['code'], $problem['values']['people']]);
+        $gone['roles'] = array_values(
+            array_filter($gone['roles'], static fn(array $role): bool => 'sit-in-observer' !== $role['code']),
+        );
+        self::assertSame(
+            ['still-held', 1],
+            [
+                ($problem = $this->call('admin', 'PUT', '/rules', ['rules' => $gone])['problems'][0])['code'],
+                $problem['values']['people'],
+            ],
+        );
         $this->change('lead', 'take-out', 'guardian');
         $this->put($gone);
-        self::assertSame('no-such-role', $this->change('lead', 'bring-back', 'guardian', expected: 409)['line']['reasons'][0]['code']);
-        self::assertSame('/lines/0/role', $this->change('lead', 'let-in', 'colleague', 'sit-in-observer', 422)['errors'][0]['pointer']);
+        self::assertSame(
+            'no-such-role',
+            $this->change('lead', 'bring-back', 'guardian', expected: 409)['line']['reasons'][0]['code'],
+        );
+        self::assertSame(
+            '/lines/0/role',
+            $this->change('lead', 'let-in', 'colleague', 'sit-in-observer', 422)['errors'][0]['pointer'],
+        );
         $this->verified();
         $this->put($this->call('admin', 'GET', '/rules?version=1')['rules'], 2);
         self::assertSame('ready', $this->change('lead', 'bring-back', 'guardian')['verdict']);
@@ -99,15 +119,46 @@ final class RulesTest extends ApiTestCase
             'removalFew' => 0,
             'removalShare' => 10,
         ];
-        self::assertSame(['overSeats' => 0, 'overLeads' => 0], $this->call('admin', 'PUT', '/rules', ['rules' => $rules])['sites']);
+        self::assertSame(
+            ['overSeats' => 0, 'overLeads' => 0],
+            $this->call('admin', 'PUT', '/rules', ['rules' => $rules])['sites'],
+        );
         $this->put($rules);
-        self::assertSame('leads-full', $this->change('lead', 'let-in', 'colleague', 'lead-tutor', 409)['line']['reasons'][0]['code']);
-        self::assertSame('above-limit', $this->call('lead', 'POST', '/sites', ['title' => 'Big', 'code' => 'BIG', 'kind' => 'course', 'division' => 'seniors', 'term' => 'autumn', 'seats' => 101], 422)['errors'][0]['code']);
-        $line = static fn (string $person): array => ['person' => $person, 'verb' => 'pause'];
-        $three = ['apply' => false, 'lines' => [$line($this->ids['learner']), $line($this->ids['assistant']), $line($this->ids['cotutor'])]];
-        self::assertSame('too-many', $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', $three, 422)['errors'][0]['code']);
+        self::assertSame(
+            'leads-full',
+            $this->change('lead', 'let-in', 'colleague', 'lead-tutor', 409)['line']['reasons'][0]['code'],
+        );
+        self::assertSame(
+            'above-limit',
+            $this->call(
+                'lead',
+                'POST',
+                '/sites',
+                [
+                    'title' => 'Big',
+                    'code' => 'BIG',
+                    'kind' => 'course',
+                    'division' => 'seniors',
+                    'term' => 'autumn',
+                    'seats' => 101,
+                ],
+                422,
+            )['errors'][0]['code'],
+        );
+        $line = static fn(string $person): array => ['person' => $person, 'verb' => 'pause'];
+        $three = [
+            'apply' => false,
+            'lines' => [$line($this->ids['learner']), $line($this->ids['assistant']), $line($this->ids['cotutor'])],
+        ];
+        self::assertSame(
+            'too-many',
+            $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', $three, 422)['errors'][0]['code'],
+        );
         $this->change('lead', 'take-out', 'learner', expected: 409);
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', ['removing' => 1, 'lines' => [['person' => $this->ids['learner'], 'verb' => 'take-out']]]);
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
+            'removing' => 1,
+            'lines' => [['person' => $this->ids['learner'], 'verb' => 'take-out']],
+        ]);
     }
 
     public function testNumbersOfTheDirectoryAreHeldAgainstAFormatBefore(): void
@@ -121,16 +172,35 @@ final class RulesTest extends ApiTestCase
     public function testSomebodyAlwaysAdministersThePlatform(): void
     {
         $path = '/administrators/'.$this->ids['admin'];
-        self::assertSame('last-administrator', $this->call('admin', 'PUT', $path, ['platform' => false], 422)['errors'][0]['code']);
-        $named = $this->call('admin', 'PUT', '/administrators/'.$this->ids['colleague'], ['platform' => true, 'divisions' => ['seniors']]);
-        self::assertEqualsCanonicalizing(['Admin Adminsen', 'Colleague Colleaguesen', 'Elsewhere Elsewheresen'], array_column(array_column($named['items'], 'person'), 'name'));
+        self::assertSame(
+            'last-administrator',
+            $this->call('admin', 'PUT', $path, ['platform' => false], 422)['errors'][0]['code'],
+        );
+        $named = $this->call('admin', 'PUT', '/administrators/'.$this->ids['colleague'], [
+            'platform' => true,
+            'divisions' => ['seniors'],
+        ]);
+        self::assertEqualsCanonicalizing(
+            ['Admin Adminsen', 'Colleague Colleaguesen', 'Elsewhere Elsewheresen'],
+            array_column(array_column($named['items'], 'person'), 'name'),
+        );
         $this->call('admin', 'PUT', $path, ['platform' => false]);
         $this->call('admin', 'GET', '/administrators', null, 403);
         self::assertSame('administrator-named', $this->call('colleague', 'GET', '/house/logbook')['items'][0]['code']);
-        self::assertSame('unknown', $this->call('colleague', 'PUT', $path, ['platform' => false, 'divisions' => ['nowhere']], 422)['errors'][0]['code']);
+        self::assertSame(
+            'unknown',
+            $this->call('colleague', 'PUT', $path, ['platform' => false, 'divisions' => ['nowhere']], 422)['errors'][0][
+                'code'
+            ],
+        );
         $nobody = $this->house->person('guardian', $this->ids['seniors'], 'No', 'Account', passwordHash: 'none');
         $this->house->write();
-        self::assertSame('no-account', $this->call('colleague', 'PUT', '/administrators/'.$nobody, ['platform' => true], 422)['errors'][0]['code']);
+        self::assertSame(
+            'no-account',
+            $this->call('colleague', 'PUT', '/administrators/'.$nobody, ['platform' => true], 422)['errors'][0][
+                'code'
+            ],
+        );
     }
 
     /** @return array<string, mixed> */
@@ -147,7 +217,9 @@ final class RulesTest extends ApiTestCase
             if ($code === $role['code']) {
                 $rules['roles'][$index]['permissions'] = array_values(array_diff($role['permissions'], [$permission]));
                 foreach ($role['bands'] as $n => $band) {
-                    $rules['roles'][$index]['bands'][$n]['permissions'] = array_values(array_diff($band['permissions'], [$permission]));
+                    $rules['roles'][$index]['bands'][$n]['permissions'] = array_values(
+                        array_diff($band['permissions'], [$permission]),
+                    );
                 }
             }
         }
@@ -162,7 +234,9 @@ final class RulesTest extends ApiTestCase
      */
     private function put(array $rules, int $version = 1, int $expected = 200): array
     {
-        return $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], $expected, ['If-Match' => '"'.$version.'"']);
+        return $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], $expected, [
+            'If-Match' => '"'.$version.'"',
+        ]);
     }
 
     /** @return list<string> */

@@ -13,6 +13,14 @@ final class SchemaTest extends ApiTestCase
     {
         $entities = $this->service(EntityManagerInterface::class);
         $changes = (new SchemaTool($entities))->getUpdateSchemaSql($entities->getMetadataFactory()->getAllMetadata());
-        self::assertSame([], array_values(array_filter($changes, static fn (string $sql): bool => !str_contains($sql, 'doctrine_migration_versions'))));
+        self::assertSame(
+            [],
+            array_values(
+                array_filter(
+                    $changes,
+                    static fn(string $sql): bool => !str_contains($sql, 'doctrine_migration_versions'),
+                ),
+            ),
+        );
     }
 }

@@ -6,13 +6,17 @@ namespace MintDoor\Tests\App;
 
 final class SiteBatchTest extends ApiTestCase
 {
-    private const ROWS = "Winter choir;WCH;ensemble;;;6-8;20;Cotutor Cotutorsen\nBad;HARM;course;;;;;\nSolo;;club;;;;;Nobody Atall";
+    private const ROWS = "Winter choir;WCH;ensemble;;;6-8;20;Cotutor Cotutorsen\nBad;HARM;course;;;;;\n"
+        .'Solo;;club;;;;;Nobody Atall';
 
     public function testRowsAreLookedAtFirstAndNothingIsMade(): void
     {
         $rows = $this->batch('admin', self::ROWS)['rows'];
         self::assertSame(['ready', 'refused', 'needs-choice'], array_column($rows, 'verdict'));
-        self::assertSame([$this->ids['cotutor'], 'code', []], [$rows[0]['leads'][0]['person'], $rows[1]['problems'][0]['field'], $rows[2]['leads'][0]['candidates']]);
+        self::assertSame(
+            [$this->ids['cotutor'], 'code', []],
+            [$rows[0]['leads'][0]['person'], $rows[1]['problems'][0]['field'], $rows[2]['leads'][0]['candidates']],
+        );
         self::assertNotContains('Winter choir', $this->titles('admin'));
     }
 
@@ -31,26 +35,49 @@ final class SiteBatchTest extends ApiTestCase
         self::assertContains('Winter choir', $this->titles('admin'));
         self::assertNotContains('Other choir', $this->titles('admin'));
         $this->call('admin', 'GET', '/sites/'.$made['rows'][3]['site'], null, 404);
-        self::assertSame('ready', $this->batch('admin', 'Other choir;OCH')['rows'][0]['verdict'], 'its code is free again');
+        self::assertSame(
+            'ready',
+            $this->batch('admin', 'Other choir;OCH')['rows'][0]['verdict'],
+            'its code is free again',
+        );
     }
 
     public function testWhoIsNoAdministratorLeadsWhatTheyMakeAndOnlyInTheirDivisions(): void
     {
         $sheet = $this->sheet('lead');
-        $rows = $this->batch('lead', "Mine;MINE;;;;;;Cotutor Cotutorsen\nTheirs;TH;;evening", ['apply' => true, 'sheet' => $sheet])['rows'];
+        $rows = $this->batch('lead', "Mine;MINE;;;;;;Cotutor Cotutorsen\nTheirs;TH;;evening", [
+            'apply' => true,
+            'sheet' => $sheet,
+        ])['rows'];
         self::assertSame(['ready', 'refused'], array_column($rows, 'verdict'));
         $this->ids['mine'] = $rows[0]['site'];
-        self::assertSame(['cotutor' => 'lead-tutor current', 'lead' => 'lead-tutor current'], $this->roster('lead', '', 'mine'));
+        self::assertSame(
+            ['cotutor' => 'lead-tutor current', 'lead' => 'lead-tutor current'],
+            $this->roster('lead', '', 'mine'),
+        );
     }
 
     public function testTheSheetIsAppliedOnceAndALearnerLeadsNothing(): void
     {
         $sheet = $this->sheet('admin');
-        self::assertSame('leads', $this->batch('admin', 'A site;AS;;;;;;Learner Learnersen', ['leads' => ['1:0' => $this->ids['learner']]])['rows'][0]['problems'][0]['field']);
+        self::assertSame(
+            'leads',
+            $this->batch('admin', 'A site;AS;;;;;;Learner Learnersen', ['leads' => ['1:0' => $this->ids['learner']]])[
+                'rows'
+            ][0]['problems'][0]['field'],
+        );
         $this->batch('admin', 'A site;AS', ['apply' => true, 'sheet' => $sheet]);
         $this->batch('admin', 'Another;AN', ['apply' => true, 'sheet' => $sheet], 412);
         $this->batch('admin', '', ['apply' => true, 'sheet' => $this->sheet('admin')], 422);
-        self::assertSame('too-many', $this->batch('admin', implode("\n", array_map(static fn (int $n): string => "Site $n", range(1, 201))), [], 422)['errors'][0]['code']);
+        self::assertSame(
+            'too-many',
+            $this->batch(
+                'admin',
+                implode("\n", array_map(static fn(int $n): string => "Site $n", range(1, 201))),
+                [],
+                422,
+            )['errors'][0]['code'],
+        );
     }
 
     private function sheet(string $as): string
@@ -65,7 +92,13 @@ final class SiteBatchTest extends ApiTestCase
      */
     private function batch(string $as, string $text, array $more = [], int $expected = 200): array
     {
-        return $this->call($as, 'POST', '/site-batches', ['text' => $text, 'division' => 'seniors', 'term' => 'autumn', ...$more], $expected);
+        return $this->call(
+            $as,
+            'POST',
+            '/site-batches',
+            ['text' => $text, 'division' => 'seniors', 'term' => 'autumn', ...$more],
+            $expected,
+        );
     }
 
     /** @return list<string> */

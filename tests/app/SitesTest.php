@@ -8,11 +8,20 @@ use PHPUnit\Framework\Attributes\DataProvider;
 
 final class SitesTest extends ApiTestCase
 {
-    private const WISH = ['title' => 'Brass', 'code' => 'brass-1', 'kind' => 'workshop', 'division' => 'seniors', 'term' => 'autumn', 'lowest' => 6, 'highest' => 8, 'seats' => 12];
+    private const WISH = [
+        'title' => 'Brass',
+        'code' => 'brass-1',
+        'kind' => 'workshop',
+        'division' => 'seniors',
+        'term' => 'autumn',
+        'lowest' => 6,
+        'highest' => 8,
+        'seats' => 12,
+    ];
 
     public function testWhoBeginsLaterHoldsNoSeatYet(): void
     {
-        $held = fn (): int => $this->call('lead', 'GET', '/sites/'.$this->ids['site'])['learners'];
+        $held = fn(): int => $this->call('lead', 'GET', '/sites/'.$this->ids['site'])['learners'];
         self::assertSame(1, $held());
         $later = gmdate('Y-m-d', $this->now() + 5 * 86_400);
         $line = $this->change('lead', 'let-in', 'newcomer', 'learner', more: ['fromDay' => $later]);
@@ -25,14 +34,20 @@ final class SitesTest extends ApiTestCase
     public function testANewSiteIsADraftWithItsMakerAsLead(): void
     {
         $site = $this->call('lead', 'POST', '/sites', self::WISH, 201);
-        self::assertSame(['BRASS-1', 'draft', 'lead-tutor', ['lowest' => 6, 'highest' => 8]], [$site['code'], $site['state'], $site['standing']['role'], $site['levels']]);
+        self::assertSame(
+            ['BRASS-1', 'draft', 'lead-tutor', ['lowest' => 6, 'highest' => 8]],
+            [$site['code'], $site['state'], $site['standing']['role'], $site['levels']],
+        );
         $log = $this->call('lead', 'GET', '/sites/'.$site['id'].'/logbook')['items'];
         self::assertSame(['let-in', 'site-made'], array_column($log, 'code'));
     }
 
     public function testSomebodyMakesSitesOnlyWhereTheyHaveSomethingToDo(): void
     {
-        self::assertSame('/division', $this->call('lead', 'POST', '/sites', ['division' => 'juniors'] + self::WISH, 422)['errors'][0]['pointer']);
+        self::assertSame(
+            '/division',
+            $this->call('lead', 'POST', '/sites', ['division' => 'juniors'] + self::WISH, 422)['errors'][0]['pointer'],
+        );
         self::assertSame(['seniors', 'faculty'], $this->call('lead', 'GET', '/house')['mayMakeIn']);
         self::assertSame([], $this->call('learner', 'GET', '/house')['mayMakeIn']);
     }
@@ -48,7 +63,10 @@ final class SitesTest extends ApiTestCase
         self::assertSame(['open', 2], [$opened['state'], $opened['version']]);
         $closed = $this->live('lead', 'closed', 2);
         self::assertSame('closed', $closed['state']);
-        self::assertSame('look-only', $this->call('lead', 'POST', '/sites/'.$site['id'].'/visits')['reason']['entry']);
+        self::assertSame(
+            'look-only',
+            $this->call('lead', 'POST', '/sites/'.$site['id'].'/visits')['reason']['entry'],
+        );
         $this->call('lead', 'POST', '/sites/'.$site['id'].'/logbook/'.$closed['entry'].'/undo');
         self::assertSame('open', $this->call('lead', 'GET', '/sites/'.$site['id'])['state']);
     }
@@ -61,7 +79,14 @@ final class SitesTest extends ApiTestCase
         self::assertSame(['draft', '2027-01-10T23:00:00Z'], [$planned['state'], $planned['opensAt']]);
         $this->change('admin', 'let-in', 'learner', 'learner', site: 'new');
         $own = $this->call('learner', 'POST', '/sites/'.$site['id'].'/visits');
-        self::assertSame(['no', 'draft', '2027-01-10T23:00:00Z'], [$own['reason']['entry'], $own['reason']['causes'][0]['code'], $own['reason']['causes'][0]['values']['opens']]);
+        self::assertSame(
+            ['no', 'draft', '2027-01-10T23:00:00Z'],
+            [
+                $own['reason']['entry'],
+                $own['reason']['causes'][0]['code'],
+                $own['reason']['causes'][0]['values']['opens'],
+            ],
+        );
         self::assertNull($this->live('lead', 'draft', 2)['opensAt'], 'it stays a draft after all');
         $this->live('lead', 'open', 3);
         $closing = $this->live('lead', 'closed', 4, on: '2026-12-18');
@@ -84,7 +109,10 @@ final class SitesTest extends ApiTestCase
     {
         $path = '/sites/'.$this->ids['site'];
         $this->call('lead', 'PUT', $path, self::WISH, headers: ['If-Match' => '"1"']);
-        self::assertStringEndsWith('stale', $this->call('lead', 'PUT', $path, self::WISH, 412, ['If-Match' => '"1"'])['type']);
+        self::assertStringEndsWith(
+            'stale',
+            $this->call('lead', 'PUT', $path, self::WISH, 412, ['If-Match' => '"1"'])['type'],
+        );
         self::assertStringEndsWith('needs-version', $this->call('lead', 'PUT', $path, self::WISH, 428)['type']);
     }
 
@@ -93,7 +121,10 @@ final class SitesTest extends ApiTestCase
         $path = '/sites/'.$this->ids['site'];
         $first = $this->call('lead', 'PUT', $path, self::WISH, headers: ['If-Match' => '"1"']);
         $this->call('lead', 'PUT', $path, ['seats' => 14] + self::WISH, headers: ['If-Match' => '"2"']);
-        self::assertStringEndsWith('changed-since', $this->call('lead', 'POST', $path.'/logbook/'.$first['entry'].'/undo', null, 409)['type']);
+        self::assertStringEndsWith(
+            'changed-since',
+            $this->call('lead', 'POST', $path.'/logbook/'.$first['entry'].'/undo', null, 409)['type'],
+        );
         $this->call('lead', 'POST', $path.'/logbook/'.($first['entry'] + 1).'/undo');
         $this->call('lead', 'POST', $path.'/logbook/'.$first['entry'].'/undo');
         $site = $this->call('lead', 'GET', $path);
@@ -132,19 +163,30 @@ final class SitesTest extends ApiTestCase
     public function testTitlesInAnyScriptAreKeptAsTyped(): void
     {
         foreach (['مقدمة في الموسيقى', '音楽 🎻', 'Čest & <b>sláva</b>'] as $n => $title) {
-            self::assertSame($title, $this->call('lead', 'POST', '/sites', ['title' => $title, 'code' => "T-$n"] + self::WISH, 201)['title']);
+            self::assertSame(
+                $title,
+                $this->call('lead', 'POST', '/sites', ['title' => $title, 'code' => "T-$n"] + self::WISH, 201)['title'],
+            );
         }
     }
 
     public function testSeatsBelowThePeopleAlreadyIn(): void
     {
         $this->change('lead', 'let-in', 'newcomer', 'learner');
-        self::assertSame('/seats', $this->call('lead', 'PUT', '/sites/'.$this->ids['site'], ['seats' => 1] + self::WISH, 422, ['If-Match' => '"1"'])['errors'][0]['pointer']);
+        self::assertSame(
+            '/seats',
+            $this->call('lead', 'PUT', '/sites/'.$this->ids['site'], ['seats' => 1] + self::WISH, 422, [
+                'If-Match' => '"1"',
+            ])['errors'][0]['pointer'],
+        );
     }
 
     public function testListsOfSitesAndTheirFilters(): void
     {
-        $titles = fn (string $as, string $query): array => array_column($this->call($as, 'GET', '/sites?'.$query)['items'], 'title');
+        $titles = fn(string $as, string $query): array => array_column(
+            $this->call($as, 'GET', '/sites?'.$query)['items'],
+            'title',
+        );
         self::assertSame(['Draft', 'Harmony'], $titles('lead', 'scope=run'));
         self::assertSame([], $titles('lead', 'scope=in'));
         self::assertSame(['Draft', 'Harmony'], $titles('learner', 'scope=in'));
@@ -161,27 +203,51 @@ final class SitesTest extends ApiTestCase
     public function testALearnerIsToldWhetherTheyCanEnterAndFindsTheLandingPage(): void
     {
         $mine = array_column($this->call('learner', 'GET', '/sites?scope=in')['items'], 'mine', 'title');
-        self::assertSame(['no', 'draft'], [$mine['Draft']['reason']['entry'], $mine['Draft']['reason']['causes'][0]['code']]);
+        self::assertSame(
+            ['no', 'draft'],
+            [$mine['Draft']['reason']['entry'], $mine['Draft']['reason']['causes'][0]['code']],
+        );
         self::assertSame('enter', $mine['Harmony']['reason']['entry']);
         $draft = $this->call('learner', 'POST', '/sites/'.$this->ids['draft'].'/visits');
         self::assertSame([[], null], [$draft['leads'], $draft['section']], 'of a draft its title only');
-        self::assertSame(['Lead Leadsen'], $this->call('learner', 'POST', '/sites/'.$this->ids['site'].'/visits')['leads']);
-        $seen = array_column($this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster')['items'], 'lastSeen');
+        self::assertSame(
+            ['Lead Leadsen'],
+            $this->call('learner', 'POST', '/sites/'.$this->ids['site'].'/visits')['leads'],
+        );
+        $seen = array_column(
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster')['items'],
+            'lastSeen',
+        );
         self::assertContains('2026-11-24T09:00:00Z', $seen);
     }
 
     public function testThePersonIsNotToldWhatIsTheStaffs(): void
     {
-        $this->house->letIn($this->ids['site'], $this->ids['newcomer'], 'learner', keptOut: [$this->now() - 5, $this->now() + 500]);
+        $this->house->letIn(
+            $this->ids['site'],
+            $this->ids['newcomer'],
+            'learner',
+            keptOut: [$this->now() - 5, $this->now() + 500],
+        );
         $this->house->write();
         $cause = $this->call('newcomer', 'POST', '/sites/'.$this->ids['site'].'/visits')['reason']['causes'];
-        self::assertSame([['kept-out', []]], array_map(static fn (array $each): array => [$each['code'], $each['values']], $cause));
+        self::assertSame(
+            [['kept-out', []]],
+            array_map(static fn(array $each): array => [$each['code'], $each['values']], $cause),
+        );
     }
 
     /** @return array<array-key, mixed> */
     private function live(string $as, string $state, int $version, int $expected = 200, ?string $on = null): array
     {
-        return $this->call($as, 'PUT', '/sites/'.$this->ids['new'].'/life', ['state' => $state, 'on' => $on], $expected, ['If-Match' => '"'.$version.'"']);
+        return $this->call(
+            $as,
+            'PUT',
+            '/sites/'.$this->ids['new'].'/life',
+            ['state' => $state, 'on' => $on],
+            $expected,
+            ['If-Match' => '"'.$version.'"'],
+        );
     }
 
     public function testLearnersOfADraftSeeItsTitleAndOpeningDayOnly(): void
@@ -189,7 +255,10 @@ final class SitesTest extends ApiTestCase
         self::assertSame([], $this->call('learner', 'GET', '/sites/'.$this->ids['draft'])['may']);
         $this->call('learner', 'GET', '/sites/'.$this->ids['draft'].'/roster', null, 403);
         $landing = $this->call('learner', 'POST', '/sites/'.$this->ids['draft'].'/visits');
-        self::assertSame(['draft', [], null], [$landing['reason']['causes'][0]['code'], $landing['leads'], $landing['section']]);
+        self::assertSame(
+            ['draft', [], null],
+            [$landing['reason']['causes'][0]['code'], $landing['leads'], $landing['section']],
+        );
         $this->call('lead', 'GET', '/sites/'.$this->ids['draft'].'/roster');
     }
 }

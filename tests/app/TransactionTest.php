@@ -57,10 +57,9 @@ final class TransactionTest extends ApiTestCase
         $tries = 0;
         $taken = function () use (&$tries): Answer {
             ++$tries;
-            $this->db()->executeStatement(
-                "UPDATE person SET email = 'lead@example.org' WHERE id = ?",
-                [Id::binary($this->ids['learner'])],
-            );
+            $this->db()->executeStatement("UPDATE person SET email = 'lead@example.org' WHERE id = ?", [
+                Id::binary($this->ids['learner']),
+            ]);
 
             return new Answer([]);
         };
@@ -77,10 +76,10 @@ final class TransactionTest extends ApiTestCase
     {
         $clock = $this->service(HouseClock::class);
         $before = $clock->instant();
-        $this->db()->executeStatement(
-            'UPDATE site SET last_entry_at = ? WHERE id = ?',
-            [Instant::toSql($before + 3_600), Id::binary($this->ids['site'])],
-        );
+        $this->db()->executeStatement('UPDATE site SET last_entry_at = ? WHERE id = ?', [
+            Instant::toSql($before + 3_600),
+            Id::binary($this->ids['site']),
+        ]);
         $during = 0;
         $this->transact(static function () use ($clock, &$during): Answer {
             $during = $clock->instant();
@@ -132,21 +131,28 @@ final class TransactionTest extends ApiTestCase
         } catch (Problem) {
         }
         self::assertSame('Harmony', $this->title());
-        self::assertSame('["done"]', $this->transact(static fn (): Answer => new Answer(['done']), ['HTTP_IDEMPOTENCY_KEY' => 'a-key-of-its-own'])->getContent());
+        self::assertSame(
+            '["done"]',
+            $this->transact(static fn(): Answer => new Answer(['done']), [
+                'HTTP_IDEMPOTENCY_KEY' => 'a-key-of-its-own',
+            ])->getContent(),
+        );
     }
 
     public function testTheRostersVersionGoesUpWithEveryChange(): void
     {
-        $version = fn (): int => (int) $this->db()->fetchOne('SELECT roster_version FROM site WHERE id = ?', [Id::binary($this->ids['site'])]);
+        $version = fn(): int => (int) $this->db()->fetchOne('SELECT roster_version FROM site WHERE id = ?', [
+            Id::binary($this->ids['site']),
+        ]);
         $before = $version();
-        $this->transact(static fn (): Answer => new Answer([]));
+        $this->transact(static fn(): Answer => new Answer([]));
         self::assertSame($before + 1, $version());
     }
 
     public function testAKeyThatIsNoneIsRefused(): void
     {
         $this->expectException(Problem::class);
-        $this->transact(static fn (): Answer => new Answer([]), ['HTTP_IDEMPOTENCY_KEY' => 'short']);
+        $this->transact(static fn(): Answer => new Answer([]), ['HTTP_IDEMPOTENCY_KEY' => 'short']);
     }
 
     /** Where the connection breaks while it is written for good, nobody knows; that is what is said. */
@@ -159,7 +165,7 @@ final class TransactionTest extends ApiTestCase
         $broken->expects(self::once())->method('close');
         $real = $this->service(Transaction::class);
         $parts = array_map(
-            static fn (\ReflectionProperty $part): mixed => 'db' === $part->name ? $broken : $part->getValue($real),
+            static fn(\ReflectionProperty $part): mixed => 'db' === $part->name ? $broken : $part->getValue($real),
             (new \ReflectionClass($real))->getProperties(),
         );
         try {
@@ -167,7 +173,7 @@ final class TransactionTest extends ApiTestCase
                 Request::create('/', 'POST'),
                 $this->lead(),
                 [$this->ids['site']],
-                static fn (): Answer => new Answer([]),
+                static fn(): Answer => new Answer([]),
             );
             self::fail('It is not known what came of it.');
         } catch (Problem $problem) {
@@ -196,7 +202,10 @@ final class TransactionTest extends ApiTestCase
 
     private function rename(string $title): void
     {
-        $this->db()->executeStatement('UPDATE site SET title = ? WHERE id = ?', [$title, Id::binary($this->ids['site'])]);
+        $this->db()->executeStatement('UPDATE site SET title = ? WHERE id = ?', [
+            $title,
+            Id::binary($this->ids['site']),
+        ]);
     }
 
     private function title(): string

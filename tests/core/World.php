@@ -57,7 +57,9 @@ final class World implements Ids
             $people['learner'.$n] = new Person('learner'.$n, PersonKind::Learner, 'seniors', 7);
         }
         $world = new self($site, $people, FirstRoles::book(['juniors'], ['seniors']));
-        $world->enrollments['staff0'] = new Enrollment([new Pass('first', 'desk', DoorKind::Desk, FirstRoles::LEAD, 0, new Window(0), 0)]);
+        $world->enrollments['staff0'] = new Enrollment([
+            new Pass('first', 'desk', DoorKind::Desk, FirstRoles::LEAD, 0, new Window(0), 0),
+        ]);
 
         return $world;
     }
@@ -89,7 +91,17 @@ final class World implements Ids
             }
         }
 
-        return new Situation($this->now, $this->site, $this->roles, $this->people[$person], $this->enrollment($person), $standing, $this->seats(), $leads, 'desk');
+        return new Situation(
+            $this->now,
+            $this->site,
+            $this->roles,
+            $this->people[$person],
+            $this->enrollment($person),
+            $standing,
+            $this->seats(),
+            $leads,
+            'desk',
+        );
     }
 
     public function compute(
@@ -153,17 +165,25 @@ final class World implements Ids
     {
         $leads = new Leads($this->roles);
 
-        return \count(array_filter($this->enrollments, function (Enrollment $enrollment, string $person) use ($leads): bool {
-            $segment = $enrollment->timeline()->at($this->now);
+        return \count(
+            array_filter(
+                $this->enrollments,
+                function (Enrollment $enrollment, string $person) use ($leads): bool {
+                    $segment = $enrollment->timeline()->at($this->now);
 
-            return null !== $segment && $leads->leads($segment) && $this->people[$person]->accountOpen($this->now);
-        }, \ARRAY_FILTER_USE_BOTH));
+                    return null !== $segment
+                        && $leads->leads($segment)
+                        && $this->people[$person]->accountOpen($this->now);
+                },
+                \ARRAY_FILTER_USE_BOTH,
+            ),
+        );
     }
 
     /** An enrollment with passes and marks of every kind, all within a short stretch of time so that they meet. */
     public static function randomEnrollment(Dice $dice, int $passes = 4): Enrollment
     {
-        $instant = static fn (): int => $dice->between(0, 40);
+        $instant = static fn(): int => $dice->between(0, 40);
         $window = static function () use ($dice, $instant): Window {
             $from = $dice->chance(20) ? Time::BEGINNING : $instant();
 
@@ -178,12 +198,27 @@ final class World implements Ids
                     $marks[] = new Mark("m$n$k".$kind->value, $kind, $window());
                 }
             }
-            $given[] = new Pass("p$n", 'desk', DoorKind::Desk, $dice->one($roles), $instant(), $window(), $dice->one([Time::BEGINNING, $instant(), Time::FOREVER]), marks: $marks);
+            $given[] = new Pass(
+                "p$n",
+                'desk',
+                DoorKind::Desk,
+                $dice->one($roles),
+                $instant(),
+                $window(),
+                $dice->one([Time::BEGINNING, $instant(), Time::FOREVER]),
+                marks: $marks,
+            );
         }
         $marks = [];
         foreach ([MarkKind::Paused, MarkKind::KeptOut, MarkKind::Role, MarkKind::Dates] as $kind) {
             if ($dice->chance(40)) {
-                $marks[] = new Mark('e'.$kind->value, $kind, $window(), MarkKind::Role === $kind ? $dice->one($roles) : null, dates: MarkKind::Dates === $kind ? $window() : null);
+                $marks[] = new Mark(
+                    'e'.$kind->value,
+                    $kind,
+                    $window(),
+                    MarkKind::Role === $kind ? $dice->one($roles) : null,
+                    dates: MarkKind::Dates === $kind ? $window() : null,
+                );
             }
         }
 

@@ -107,13 +107,16 @@ abstract class FaultCase extends TestCase
     /** @return array{string, non-empty-list<string>} id of a site of the demo, and of its learners */
     protected function learners(string $title): array
     {
-        $ids = explode("\n", $this->sql(
-            "SELECT HEX(s.id) FROM site s WHERE s.title = '$title'
+        $ids = explode(
+            "\n",
+            $this->sql(
+                "SELECT HEX(s.id) FROM site s WHERE s.title = '$title'
              UNION ALL (SELECT HEX(g.person_id) FROM enrollment_segment g JOIN site s ON s.id = g.site_id
                 WHERE s.title = '$title' AND g.state = 'current' AND g.role = 'learner' AND g.until_at > '2999-01-01'
                 ORDER BY g.person_id)",
-        ));
-        $ids = array_map(static fn (string $hex): string => Id::text((string) hex2bin($hex)), $ids);
+            ),
+        );
+        $ids = array_map(static fn(string $hex): string => Id::text((string) hex2bin($hex)), $ids);
         $people = \array_slice($ids, 1);
         self::assertNotSame([], $people);
 
@@ -157,22 +160,27 @@ abstract class FaultCase extends TestCase
     ): array {
         $handle = curl_init('http://127.0.0.1:'.self::PORT.'/api/v1'.$path);
         \assert(false !== $handle);
-        curl_setopt_array($handle, (null === $body ? [] : [
-            \CURLOPT_POSTFIELDS => json_encode($body, \JSON_THROW_ON_ERROR),
-        ]) + [
-            \CURLOPT_RETURNTRANSFER => true,
-            \CURLOPT_TIMEOUT => 20,
-            \CURLOPT_CUSTOMREQUEST => $method ?: 'GET',
-            \CURLOPT_COOKIE => $cookie ?: 'none=1',
-            \CURLOPT_HTTPHEADER => ['X-Mint-Door: 1', 'Content-Type: application/json', ...$headers],
-            \CURLOPT_HEADERFUNCTION => function ($handle, string $line): int {
-                if (1 === preg_match('/^Set-Cookie: (mint_door=[^;]+)/i', $line, $found)) {
-                    $this->cookie = $found[1];
-                }
+        curl_setopt_array(
+            $handle,
+            (null === $body
+                ? []
+                : [
+                    \CURLOPT_POSTFIELDS => json_encode($body, \JSON_THROW_ON_ERROR),
+                ]) + [
+                    \CURLOPT_RETURNTRANSFER => true,
+                    \CURLOPT_TIMEOUT => 20,
+                    \CURLOPT_CUSTOMREQUEST => $method ?: 'GET',
+                    \CURLOPT_COOKIE => $cookie ?: 'none=1',
+                    \CURLOPT_HTTPHEADER => ['X-Mint-Door: 1', 'Content-Type: application/json', ...$headers],
+                    \CURLOPT_HEADERFUNCTION => function ($handle, string $line): int {
+                        if (1 === preg_match('/^Set-Cookie: (mint_door=[^;]+)/i', $line, $found)) {
+                            $this->cookie = $found[1];
+                        }
 
-                return \strlen($line);
-            },
-        ]);
+                        return \strlen($line);
+                    },
+                ],
+        );
         $answer = json_decode((string) curl_exec($handle), true);
 
         return [(int) curl_getinfo($handle, \CURLINFO_RESPONSE_CODE), \is_array($answer) ? $answer : []];

@@ -55,22 +55,32 @@ final class KillsTest extends FaultCase
             }
         }
         self::assertSame([], array_diff(array_keys($statuses), [200, 0, 503, 502]), json_encode($statuses) ?: '');
-        self::assertSame($done, (int) $this->sql('SELECT COUNT(*) FROM log_entry
-            WHERE site_id = '.self::hex($site)." AND code IN ('pause', 'resume')
-                AND at > UTC_TIMESTAMP() - INTERVAL 1 HOUR"));
+        self::assertSame(
+            $done,
+            (int) $this->sql(
+                'SELECT COUNT(*) FROM log_entry
+            WHERE site_id = '
+                    .self::hex($site)
+                    ." AND code IN ('pause', 'resume')
+                AND at > UTC_TIMESTAMP() - INTERVAL 1 HOUR",
+            ),
+        );
         $this->assertRosterIsTrue('mint_door');
         ksort($statuses);
         $back = array_map(
-            static fn (string $name, float $seconds): string => \sprintf('%s %.1f s', $name, $seconds),
+            static fn(string $name, float $seconds): string => \sprintf('%s %.1f s', $name, $seconds),
             array_keys($slowest),
             $slowest,
         );
-        fwrite(\STDERR, \sprintf(
-            "\n%d kills of each; slowest back: %s; answers: %s; lost 0, twice 0\n",
-            $kills,
-            implode(', ', $back),
-            json_encode($statuses),
-        ));
+        fwrite(
+            \STDERR,
+            \sprintf(
+                "\n%d kills of each; slowest back: %s; answers: %s; lost 0, twice 0\n",
+                $kills,
+                implode(', ', $back),
+                json_encode($statuses),
+            ),
+        );
     }
 
     /** A worker that is killed in the middle of a list is replaced, and the list goes on. */
@@ -78,10 +88,11 @@ final class KillsTest extends FaultCase
     {
         $this->start();
         $cookie = $this->signIn('ingrid.solheim');
-        $people = explode("\n", $this->sql(
-            "SELECT HEX(id) FROM person WHERE kind = 'learner' AND gone IS NULL ORDER BY id LIMIT 1200",
-        ));
-        $people = array_map(static fn (string $hex): string => Id::text((string) hex2bin($hex)), $people);
+        $people = explode(
+            "\n",
+            $this->sql("SELECT HEX(id) FROM person WHERE kind = 'learner' AND gone IS NULL ORDER BY id LIMIT 1200"),
+        );
+        $people = array_map(static fn(string $hex): string => Id::text((string) hex2bin($hex)), $people);
         $site = Id::text((string) hex2bin($this->sql("SELECT HEX(id) FROM site WHERE title = 'Choral Studio'")));
         $list = ['kind' => 'people', 'work' => ['sites' => []], 'title' => 'Many'];
         [, $draft] = $this->ask('POST', '/sheets', $list, $cookie);
@@ -96,9 +107,13 @@ final class KillsTest extends FaultCase
             [, $page] = $this->ask('GET', '/sheets/'.$draft['id'], null, $cookie);
         } while ('applied' !== ($page['state'] ?? '') && microtime(true) - $killed < 40);
         self::assertSame(['applied', 1_200], [$page['state'], $page['done']]);
-        self::assertSame('0', $this->sql(
-            'SELECT COUNT(*) - COUNT(DISTINCT person_id) FROM sheet_line WHERE sheet_id = '.self::hex($draft['id']),
-        ));
+        self::assertSame(
+            '0',
+            $this->sql(
+                'SELECT COUNT(*) - COUNT(DISTINCT person_id) FROM sheet_line WHERE sheet_id = '
+                    .self::hex($draft['id']),
+            ),
+        );
         self::assertTrue($this->ask('GET', '/health')[1]['well'] ?? null);
     }
 }

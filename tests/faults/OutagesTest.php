@@ -44,12 +44,14 @@ final class OutagesTest extends FaultCase
             self::assertSame(1040, $none->getCode());
         }
         $signIn = ['login' => 'x', 'password' => 'y'];
-        foreach ([
-            ['GET', '/me', null],
-            ['GET', '/sites?scope=run', null],
-            ['POST', '/sign-in', $signIn],
-            ['GET', '/health', null],
-        ] as [$method, $path, $body]) {
+        foreach (
+            [
+                ['GET', '/me', null],
+                ['GET', '/sites?scope=run', null],
+                ['POST', '/sign-in', $signIn],
+                ['GET', '/health', null],
+            ] as [$method, $path, $body]
+        ) {
             $this->assertAway($this->ask($method, $path, $body, $cookie), $path);
         }
         $held = [];
@@ -66,13 +68,18 @@ final class OutagesTest extends FaultCase
         [$other, $others] = $this->learners('Choral Studio');
         $lock = $this->beside(
             'bin/db client mint_door -e "START TRANSACTION; UPDATE site SET version = version + 1
-                WHERE id = '.self::hex($busy).'; SELECT SLEEP(60)"',
+                WHERE id = '
+                .self::hex($busy)
+                .'; SELECT SLEEP(60)"',
         );
         usleep(400_000);
-        $pause = static fn (string $site, string $person): array => [
-            $cookie, 'POST', "/sites/$site/sheets", ['lines' => [['person' => $person, 'verb' => 'pause']]],
+        $pause = static fn(string $site, string $person): array => [
+            $cookie,
+            'POST',
+            "/sites/$site/sheets",
+            ['lines' => [['person' => $person, 'verb' => 'pause']]],
         ];
-        $waiting = array_map(static fn (string $person): array => $pause($busy, $person), \array_slice($people, 0, 4));
+        $waiting = array_map(static fn(string $person): array => $pause($busy, $person), \array_slice($people, 0, 4));
         $answers = $this->together([...$waiting, $pause($other, $others[0]), [$cookie, 'GET', '/me']]);
         self::assertTrue($lock->isRunning());
         $this->run_(['bash', '-c', self::kill("info LIKE 'SELECT SLEEP%'")]);
@@ -131,9 +138,9 @@ final class OutagesTest extends FaultCase
             $answers[$n] = $this->change($site, $people, $cookie, $n);
             $over += (int) (200 !== $answers[$n][0]);
         }
-        $refused = array_filter($answers, static fn (array $answer): bool => 200 !== $answer[0]);
+        $refused = array_filter($answers, static fn(array $answer): bool => 200 !== $answer[0]);
         self::assertNotSame([], $refused, 'There is an end to the room.');
-        array_map(fn (array $answer) => $this->assertAway($answer, 'on a full disk'), $refused);
+        array_map(fn(array $answer) => $this->assertAway($answer, 'on a full disk'), $refused);
         self::assertSame(200, $this->ask('GET', "/sites/$site/roster", null, $cookie)[0], 'Reading goes on.');
         $this->run_(['rm', $filler]);
         $statuses = [];
@@ -148,11 +155,14 @@ final class OutagesTest extends FaultCase
             WHERE a.login = 'mara.lindqvist' AND l.code IN ('pause', 'resume')
                 AND l.at > UTC_TIMESTAMP() - INTERVAL 10 MINUTE");
         self::assertSame((string) \count($answers), $each);
-        fwrite(\STDERR, \sprintf(
-            "\nA full disk: %d changes, %d refused at first, all of them done once afterwards.\n",
-            \count($answers),
-            \count($refused),
-        ));
+        fwrite(
+            \STDERR,
+            \sprintf(
+                "\nA full disk: %d changes, %d refused at first, all of them done once afterwards.\n",
+                \count($answers),
+                \count($refused),
+            ),
+        );
     }
 
     /**

@@ -10,13 +10,14 @@ final class PrivilegesTest extends FaultCase
     public function testNothingThatMeetsPeopleRunsAsRootAndTheDatabaseWantsAPassword(): void
     {
         $this->start();
-        $of = fn (string $program): array => explode("\n", $this->run_(
-            ['bash', '-c', 'ps -o user:32=,args= -g "$0"', (string) $this->pid($program)],
-        ));
+        $of = fn(string $program): array => explode(
+            "\n",
+            $this->run_(['bash', '-c', 'ps -o user:32=,args= -g "$0"', (string) $this->pid($program)]),
+        );
         foreach (['fpm', 'nginx', 'database', 'worker', 'scheduler'] as $program) {
             $meets = array_filter(
                 $of($program),
-                static fn (string $line): bool => 1 !== preg_match('/(nginx|php-fpm): master process/', $line),
+                static fn(string $line): bool => 1 !== preg_match('/(nginx|php-fpm): master process/', $line),
             );
             self::assertNotSame([], $meets, $program);
             self::assertSame([], preg_grep('/^root\s/', $meets), $program);
@@ -34,7 +35,11 @@ final class PrivilegesTest extends FaultCase
         $own = new \PDO($dsn, $url['user'] ?? '', $url['pass'] ?? '');
         $seen = $own->query('SHOW DATABASES');
         self::assertNotFalse($seen);
-        $others = preg_grep('/^(information_schema|mint_\w+)$/D', $seen->fetchAll(\PDO::FETCH_COLUMN), \PREG_GREP_INVERT);
+        $others = preg_grep(
+            '/^(information_schema|mint_\w+)$/D',
+            $seen->fetchAll(\PDO::FETCH_COLUMN),
+            \PREG_GREP_INVERT,
+        );
         self::assertSame([], $others);
     }
 }

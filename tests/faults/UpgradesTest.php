@@ -11,7 +11,12 @@ use Symfony\Component\Process\Process;
 final class UpgradesTest extends FaultCase
 {
     private const MIGRATE = [
-        'php', 'bin/console', 'doctrine:migrations:migrate', '--no-interaction', '--allow-no-migration', '-q',
+        'php',
+        'bin/console',
+        'doctrine:migrations:migrate',
+        '--no-interaction',
+        '--allow-no-migration',
+        '-q',
     ];
 
     protected function setUp(): void
@@ -39,8 +44,8 @@ final class UpgradesTest extends FaultCase
     public function testADatabaseOfBeforeBecomesOneOfNow(string $dump): void
     {
         $this->fresh('mint_upgrade', $dump);
-        $counts = fn (): array => array_map(
-            fn (string $table): string => $this->sql("SELECT COUNT(*) FROM $table", 'mint_upgrade'),
+        $counts = fn(): array => array_map(
+            fn(string $table): string => $this->sql("SELECT COUNT(*) FROM $table", 'mint_upgrade'),
             ['person', 'account', 'site', 'pass', 'mark', 'enrollment', 'log_entry', 'change_sheet', 'invitation'],
         );
         $before = $counts();
@@ -48,11 +53,14 @@ final class UpgradesTest extends FaultCase
         self::assertSame($before, $counts());
         self::assertSame('', $this->run_(['php', 'bin/console', 'schema:verify'], $this->on('mint_upgrade')));
         $this->assertRosterIsTrue('mint_upgrade');
-        self::assertSame('1', $this->sql(
-            'SELECT MAX(log_sequence) = (SELECT MAX(sequence) FROM log_entry WHERE site_id = REPEAT(CHAR(0), 16))
+        self::assertSame(
+            '1',
+            $this->sql(
+                'SELECT MAX(log_sequence) = (SELECT MAX(sequence) FROM log_entry WHERE site_id = REPEAT(CHAR(0), 16))
              FROM platform_counter',
-            'mint_upgrade',
-        ));
+                'mint_upgrade',
+            ),
+        );
         $this->migrate('mint_upgrade');
     }
 
@@ -63,10 +71,12 @@ final class UpgradesTest extends FaultCase
         $three = "UPDATE person SET email = 'family@example.org' WHERE gone IS NULL ORDER BY id LIMIT 3";
         $this->sql($three, 'mint_upgrade');
         $this->migrate('mint_upgrade');
-        foreach ([
-            '1' => "SELECT COUNT(*) FROM person WHERE email = 'family@example.org'",
-            '2' => "SELECT COUNT(*) FROM notice WHERE data LIKE '%e-mail address%'",
-        ] as $many => $sql) {
+        foreach (
+            [
+                '1' => "SELECT COUNT(*) FROM person WHERE email = 'family@example.org'",
+                '2' => "SELECT COUNT(*) FROM notice WHERE data LIKE '%e-mail address%'",
+            ] as $many => $sql
+        ) {
             self::assertSame((string) $many, $this->sql($sql, 'mint_upgrade'));
         }
     }
@@ -108,7 +118,7 @@ final class UpgradesTest extends FaultCase
         $file = sys_get_temp_dir().'/mint-door-backup-'.bin2hex(random_bytes(4)).'.tar';
         $data = self::root().'/var/mariadb-restored';
         $other = ['DATA' => $data, 'DB_PORT' => '3338', 'SECRET_FILE' => $data.'.secret'];
-        $clean = static fn (): int => (new Process(['bash', '-c', 'rm -rf "$DATA"*'], env: $other))->run();
+        $clean = static fn(): int => (new Process(['bash', '-c', 'rm -rf "$DATA"*'], env: $other))->run();
         $clean();
         $this->fresh('mint_door', \dirname(__DIR__).'/upgrade/before-steadfast.sql.gz');
         $this->migrate('mint_door');

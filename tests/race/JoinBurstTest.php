@@ -12,7 +12,10 @@ use MintDoor\Hall\Instant;
 use MintDoor\Hall\Sealer;
 use Symfony\Component\Process\Process;
 
-/** A thousand people with a valid key at once, for two hundred seats; and what doors do by themselves, by several at once. */
+/**
+ * A thousand people with a valid key at once, for two hundred seats; and what doors do by themselves, by several at
+ * once.
+ */
 final class JoinBurstTest extends RaceCase
 {
     private const PEOPLE = 1_000;
@@ -41,11 +44,24 @@ final class JoinBurstTest extends RaceCase
     public function testADoorIsShutInTheMiddle(): void
     {
         $key = $this->door();
-        $burst = $this->burst($key, $this->people(300), false, fn () => $this->db->executeStatement("UPDATE door SET state = 'shut' WHERE id = ?", [Id::binary($this->doorOf($key))]));
+        $burst = $this->burst(
+            $key,
+            $this->people(300),
+            false,
+            fn() => $this->db->executeStatement("UPDATE door SET state = 'shut' WHERE id = ?", [
+                Id::binary($this->doorOf($key)),
+            ]),
+        );
         self::assertSame([], array_diff_key($burst['statuses'], [200 => 0, 409 => 0]), (string) $burst['first']);
-        self::assertSame(300, ($burst['passages']['in'] ?? 0) + ($burst['passages']['line'] ?? 0) + ($burst['passages']['shut'] ?? 0));
+        self::assertSame(
+            300,
+            ($burst['passages']['in'] ?? 0) + ($burst['passages']['line'] ?? 0) + ($burst['passages']['shut'] ?? 0),
+        );
         self::assertGreaterThan(0, $burst['passages']['shut'] ?? 0);
-        self::assertSame($burst['passages']['in'] ?? 0, (int) $this->db->fetchOne("SELECT COUNT(*) FROM log_entry WHERE code = 'come-in'"));
+        self::assertSame(
+            $burst['passages']['in'] ?? 0,
+            (int) $this->db->fetchOne("SELECT COUNT(*) FROM log_entry WHERE code = 'come-in'"),
+        );
     }
 
     public function testWhatDoorsDoByThemselvesIsDoneOnceHoweverManyDoIt(): void
@@ -57,10 +73,22 @@ final class JoinBurstTest extends RaceCase
         }
         $this->house->write();
         foreach ($ids as $id) {
-            $this->db->executeStatement("INSERT INTO waiter (site_id, door_id, person_id, what, state, waits, made_at) VALUES (?, ?, ?, 'seat', 'waiting', 1, ?)", [Id::binary($this->site), Id::binary($door), Id::binary($id), Instant::toSql(self::NOW - 100)]);
+            $this->db->executeStatement(
+                <<<'SQL'
+                    INSERT INTO waiter (site_id, door_id, person_id, what, state, waits, made_at)
+                    VALUES (?, ?, ?, 'seat', 'waiting', 1, ?)
+                    SQL,
+                [Id::binary($this->site), Id::binary($door), Id::binary($id), Instant::toSql(self::NOW - 100)],
+            );
         }
-        $ticks = array_map(fn (): Process => new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doors:tick'], env: $this->environment()), range(1, 5));
-        array_map(static fn (Process $tick) => $tick->start(), $ticks);
+        $ticks = array_map(
+            fn(): Process => new Process(
+                [\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'doors:tick'],
+                env: $this->environment(),
+            ),
+            range(1, 5),
+        );
+        array_map(static fn(Process $tick) => $tick->start(), $ticks);
         $offered = 0;
         foreach ($ticks as $tick) {
             $tick->wait();
@@ -69,13 +97,23 @@ final class JoinBurstTest extends RaceCase
         }
         self::assertSame(2, $offered);
         self::assertSame(2, (int) $this->db->fetchOne('SELECT COUNT(*) FROM waiter WHERE offered_until IS NOT NULL'));
-        self::assertSame(array_map(Id::binary(...), \array_slice($ids, 0, 2)), $this->db->fetchFirstColumn('SELECT person_id FROM waiter WHERE offered_until IS NOT NULL ORDER BY id'));
+        self::assertSame(
+            array_map(Id::binary(...), \array_slice($ids, 0, 2)),
+            $this->db->fetchFirstColumn('SELECT person_id FROM waiter WHERE offered_until IS NOT NULL ORDER BY id'),
+        );
     }
 
     /** @param array<string, mixed> $burst */
     private function assertFair(array $burst): void
     {
-        $in = $this->db->fetchFirstColumn("SELECT person_id FROM enrollment_segment WHERE site_id = ? AND state = 'current' AND holds_seat = 1 AND until_at > '2999-01-01'", [Id::binary($this->site)]);
+        $in = $this->db->fetchFirstColumn(
+            <<<'SQL'
+                SELECT person_id
+                FROM enrollment_segment
+                WHERE site_id = ? AND state = 'current' AND holds_seat = 1 AND until_at > '2999-01-01'
+                SQL,
+            [Id::binary($this->site)],
+        );
         self::assertCount(self::SEATS, $in);
         self::assertCount(self::SEATS, array_unique($in));
         ksort($burst['passages']);
@@ -84,9 +122,28 @@ final class JoinBurstTest extends RaceCase
         $line = $this->db->fetchFirstColumn('SELECT person_id FROM waiter WHERE waits = 1 ORDER BY ahead DESC, id');
         self::assertCount(self::PEOPLE - self::SEATS, array_unique($line));
         self::assertSame([], array_intersect($in, $line));
-        self::assertSame($line, $this->db->fetchFirstColumn("SELECT person_id FROM log_entry WHERE site_id = ? AND code = 'wait' ORDER BY sequence", [Id::binary($this->site)]), 'The line stands in the order in which the logbook saw them come.');
-        self::assertSame(self::PEOPLE, (int) $this->db->fetchOne('SELECT COUNT(*) FROM pass w JOIN door d ON d.id = w.door_id WHERE d.kind = \'key\''), 'Nobody has two.');
-        self::assertSame(self::SEATS, (int) $this->db->fetchOne("SELECT MAX(sequence) FROM log_entry WHERE site_id = ? AND code = 'come-in'", [Id::binary($this->site)]), 'And those who are in came before all who wait.');
+        self::assertSame(
+            $line,
+            $this->db->fetchFirstColumn(
+                "SELECT person_id FROM log_entry WHERE site_id = ? AND code = 'wait' ORDER BY sequence",
+                [Id::binary($this->site)],
+            ),
+            'The line stands in the order in which the logbook saw them come.',
+        );
+        self::assertSame(
+            self::PEOPLE,
+            (int) $this->db->fetchOne(
+                'SELECT COUNT(*) FROM pass w JOIN door d ON d.id = w.door_id WHERE d.kind = \'key\'',
+            ),
+            'Nobody has two.',
+        );
+        self::assertSame(
+            self::SEATS,
+            (int) $this->db->fetchOne("SELECT MAX(sequence) FROM log_entry WHERE site_id = ? AND code = 'come-in'", [
+                Id::binary($this->site),
+            ]),
+            'And those who are in came before all who wait.',
+        );
     }
 
     /** @return string the key of a door that has been set up */
@@ -95,7 +152,11 @@ final class JoinBurstTest extends RaceCase
         $this->db->executeStatement('UPDATE site SET seats = ? WHERE id = ?', [$seats, Id::binary($this->site)]);
         $door = $this->house->door($this->site, DoorKind::Key, 'key');
         $this->house->write();
-        $this->db->executeStatement('UPDATE door SET terms = ?, made_by = ? WHERE id = ?', ['{"role":"learner","waiting":true}', Id::binary($this->people['anna']), Id::binary($door)]);
+        $this->db->executeStatement('UPDATE door SET terms = ?, made_by = ? WHERE id = ?', [
+            '{"role":"learner","waiting":true}',
+            Id::binary($this->people['anna']),
+            Id::binary($door),
+        ]);
         $keys = new DoorKeys($this->db, new Sealer(self::SECRET));
         $keys->fresh($door);
 
@@ -114,7 +175,9 @@ final class JoinBurstTest extends RaceCase
     {
         $people = [];
         for ($n = 0; $n < $many; ++$n) {
-            $people[$this->house->person('learner', $this->division, 'Visitor', "Number$n", 7, login: "visitor$n")] = null;
+            $people[
+                $this->house->person('learner', $this->division, 'Visitor', "Number$n", 7, login: "visitor$n")
+            ] = null;
         }
         $this->house->write();
 
@@ -129,9 +192,19 @@ final class JoinBurstTest extends RaceCase
     private function burst(string $key, array $people, bool $killing, ?callable $midway = null): array
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'burst');
-        file_put_contents($file, json_encode(['key' => $key, 'cookies' => Sessions::of($this->db, $people), 'atATime' => 64], \JSON_THROW_ON_ERROR));
+        file_put_contents(
+            $file,
+            json_encode(
+                ['key' => $key, 'cookies' => Sessions::of($this->db, $people), 'atATime' => 64],
+                \JSON_THROW_ON_ERROR,
+            ),
+        );
         $this->serve();
-        $visitors = new Process(['node', \dirname(__DIR__, 2).'/bench/burst.mjs'], env: ['MINT_DOOR_URL' => 'http://127.0.0.1:'.self::PORT, 'BURST' => $file, 'KEEP_ALIVE' => '0'], timeout: 300);
+        $visitors = new Process(
+            ['node', \dirname(__DIR__, 2).'/bench/burst.mjs'],
+            env: ['MINT_DOOR_URL' => 'http://127.0.0.1:'.self::PORT, 'BURST' => $file, 'KEEP_ALIVE' => '0'],
+            timeout: 300,
+        );
         $visitors->start();
         for ($kills = 0; $killing && $kills < 2; ++$kills) {
             $this->until(150 + 300 * $kills);
@@ -154,7 +227,9 @@ final class JoinBurstTest extends RaceCase
     private function until(int $came): void
     {
         for ($n = 0; $n < 1_200; ++$n) {
-            if ((int) $this->db->fetchOne("SELECT COUNT(*) FROM log_entry WHERE code IN ('come-in', 'wait')") >= $came) {
+            if (
+                (int) $this->db->fetchOne("SELECT COUNT(*) FROM log_entry WHERE code IN ('come-in', 'wait')") >= $came
+            ) {
                 return;
             }
             usleep(50_000);

@@ -72,26 +72,39 @@ final class PeopleAtOnceTest extends RaceCase
         }
         self::assertSame(
             ['Renamed5, Learner1'],
+            $this->db->fetchFirstColumn('SELECT DISTINCT sort_name FROM enrollment_segment WHERE person_id = ?', [
+                Id::binary($this->people['learner1']),
+            ]),
+        );
+        self::assertSame(
+            [],
             $this->db->fetchFirstColumn(
-                'SELECT DISTINCT sort_name FROM enrollment_segment WHERE person_id = ?',
-                [Id::binary($this->people['learner1'])],
+                'SELECT 1 FROM enrollment e JOIN person p ON p.id = e.person_id WHERE e.terms <> p.terms',
             ),
         );
-        self::assertSame([], $this->db->fetchFirstColumn(
-            'SELECT 1 FROM enrollment e JOIN person p ON p.id = e.person_id WHERE e.terms <> p.terms',
-        ));
     }
 
     public function testWhoIsMergedOrErasedIsInNoSiteWhoeverLetsThemInMeanwhile(): void
     {
         for ($n = 6; $n < 16; ++$n) {
-            $this->people["learner$n"] = $this->house->person('learner', $this->division, "Learner$n", 'Racer', 7, login: "learner$n");
+            $this->people["learner$n"] = $this->house->person(
+                'learner',
+                $this->division,
+                "Learner$n",
+                'Racer',
+                7,
+                login: "learner$n",
+            );
         }
         $this->house->write();
         for ($n = 6; $n < 16; ++$n) {
-            $goes = 0 === $n % 2
-                ? ['/merges', ['stays' => $this->people['learner5'], 'goes' => $this->people["learner$n"], 'apply' => true]]
-                : ['/people/'.$this->people["learner$n"].'/erasure', ['apply' => true]];
+            $goes =
+                0 === $n % 2
+                    ? [
+                        '/merges',
+                        ['stays' => $this->people['learner5'], 'goes' => $this->people["learner$n"], 'apply' => true],
+                    ]
+                    : ['/people/'.$this->people["learner$n"].'/erasure', ['apply' => true]];
             $requests = [[$this->cookies['ingrid'], 'POST', ...$goes]];
             foreach ($this->sites as $site) {
                 $requests[] = $this->change($site, "learner$n", 'let-in');
@@ -100,10 +113,13 @@ final class PeopleAtOnceTest extends RaceCase
             $statuses = self::statuses($this->together($requests));
             self::assertSame([], array_diff_key($statuses, array_flip([200, 403, 404, 409])), print_r($statuses, true));
         }
-        self::assertSame(0, (int) $this->db->fetchOne(
-            "SELECT COUNT(*) FROM enrollment_segment g JOIN person p ON p.id = g.person_id
+        self::assertSame(
+            0,
+            (int) $this->db->fetchOne(
+                "SELECT COUNT(*) FROM enrollment_segment g JOIN person p ON p.id = g.person_id
              WHERE p.gone IS NOT NULL AND g.state IN ('current', 'upcoming', 'paused') AND g.until_at > '2999-01-01'",
-        ));
+            ),
+        );
     }
 
     /** Lists that go through the same sites and people, half of them from the other end, all get through, each once. */
@@ -118,8 +134,9 @@ final class PeopleAtOnceTest extends RaceCase
         for ($n = 0; $n < 12; ++$n) {
             $draft = ['kind' => 'people', 'work' => ['sites' => []], 'title' => "List $n"];
             [[, $sheet]] = $this->together([[$this->cookies['anna'], 'POST', '/sheets', $draft]]);
-            $turned = static fn (array $some): array => 0 === $n % 2 ? $some : array_reverse($some);
-            $each = ['people' => $turned($people), 'sites' => $turned($this->sites), 'sure' => true]
+            $turned = static fn(array $some): array => 0 === $n % 2 ? $some : array_reverse($some);
+            $each =
+                ['people' => $turned($people), 'sites' => $turned($this->sites), 'sure' => true]
                 + (0 === $n % 3
                     ? ['verb' => 'change-role', 'role' => 'day-guest']
                     : ['verb' => 'let-in', 'role' => 'learner']);
@@ -132,40 +149,53 @@ final class PeopleAtOnceTest extends RaceCase
             $answers = $this->together($waiting);
             $others = array_diff_key(self::statuses($answers), array_flip([200, 503]));
             self::assertSame([], $others, print_r($answers, true));
-            $waiting = array_values(array_filter(
-                $waiting,
-                static fn (int $n): bool => 200 !== $answers[$n][0],
-                \ARRAY_FILTER_USE_KEY,
-            ));
+            $waiting = array_values(
+                array_filter($waiting, static fn(int $n): bool => 200 !== $answers[$n][0], \ARRAY_FILTER_USE_KEY),
+            );
         }
         self::assertSame([], $waiting);
-        self::assertSame(12, (int) $this->db->fetchOne(
-            "SELECT COUNT(*) FROM change_sheet h WHERE h.state = 'applied' AND h.kind = 'people' AND h.done = h.total
-                AND h.applied = (SELECT COUNT(*) FROM sheet_line l WHERE l.sheet_id = h.id)",
-        ));
-        self::assertSame(0, (int) $this->db->fetchOne(
-            'SELECT COUNT(*) FROM (SELECT 1 FROM pass WHERE live = 1 GROUP BY site_id, person_id HAVING COUNT(*) > 1) x',
-        ));
-        self::assertSame(0, (int) $this->db->fetchOne(
-            'SELECT COUNT(*) FROM site s
+        self::assertSame(
+            12,
+            (int) $this->db->fetchOne(
+                <<<'SQL'
+                    SELECT COUNT(*)
+                    FROM change_sheet h
+                    WHERE h.state = 'applied' AND h.kind = 'people' AND h.done = h.total
+                        AND h.applied = (SELECT COUNT(*) FROM sheet_line l WHERE l.sheet_id = h.id)
+                    SQL,
+            ),
+        );
+        self::assertSame(
+            0,
+            (int) $this->db->fetchOne(
+                <<<'SQL'
+                    SELECT COUNT(*)
+                    FROM (SELECT 1 FROM pass WHERE live = 1 GROUP BY site_id, person_id HAVING COUNT(*) > 1) x
+                    SQL,
+            ),
+        );
+        self::assertSame(
+            0,
+            (int) $this->db->fetchOne(
+                'SELECT COUNT(*) FROM site s
              WHERE s.log_sequence <> (SELECT COUNT(*) FROM log_entry l WHERE l.site_id = s.id)',
-        ));
+            ),
+        );
     }
 
     public function testTheHistoryOfThePlatformIsNumberedWithoutAGapHoweverManyWrite(): void
     {
         $requests = [];
         for ($n = 0; $n < 36; ++$n) {
-            $person = $this->people['learner'.($n % 6)];
+            $person = $this->people['learner'.$n % 6];
             $body = ['open' => 0 === $n % 4, 'apply' => true];
             $requests[] = [$this->cookies['ingrid'], 'PUT', "/people/$person/account", $body];
             $requests[] = [$this->cookies['ingrid'], 'DELETE', "/people/$person/sessions"];
         }
         self::assertSame([200 => 72], self::statuses($this->together($requests)));
-        $entries = $this->db->fetchFirstColumn(
-            'SELECT sequence FROM log_entry WHERE site_id = ? ORDER BY sequence',
-            [Id::binary(Id::NONE)],
-        );
+        $entries = $this->db->fetchFirstColumn('SELECT sequence FROM log_entry WHERE site_id = ? ORDER BY sequence', [
+            Id::binary(Id::NONE),
+        ]);
         self::assertGreaterThan(36, \count($entries));
         self::assertSame(range(1, \count($entries)), array_map(intval(...), $entries));
     }
@@ -179,9 +209,7 @@ final class PeopleAtOnceTest extends RaceCase
     {
         $facts += ['given' => ucfirst($who), 'family' => 'Racer', 'level' => 7];
 
-        return [
-            $this->cookies['ingrid'], 'PUT', '/people/'.$this->people[$who], $facts, ["If-Match: \"$version\""],
-        ];
+        return [$this->cookies['ingrid'], 'PUT', '/people/'.$this->people[$who], $facts, ["If-Match: \"$version\""]];
     }
 
     /** @return array{string, string, string, array<string, mixed>} */

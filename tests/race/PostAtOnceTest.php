@@ -19,7 +19,18 @@ final class PostAtOnceTest extends RaceCase
         $dice = new Dice(7);
         $rows = new BulkWriter($this->db);
         for ($n = 0; $n < self::MESSAGES; ++$n) {
-            $rows->add('message', ['id' => BulkWriter::id($this->house->id()), 'cause' => 'race:'.$n, 'kind' => 'password', 'person_id' => BulkWriter::id($this->people['learner'.$n % 6]), 'address' => "learner$n@example.org", 'subject' => 'Set a password', 'body' => 'Here: '.Letter::LINK, 'state' => 'held', 'made_at' => '2026-11-24 09:00:00', 'due_at' => '2026-11-24 09:00:00.000']);
+            $rows->add('message', [
+                'id' => BulkWriter::id($this->house->id()),
+                'cause' => 'race:'.$n,
+                'kind' => 'password',
+                'person_id' => BulkWriter::id($this->people['learner'.$n % 6]),
+                'address' => "learner$n@example.org",
+                'subject' => 'Set a password',
+                'body' => 'Here: '.Letter::LINK,
+                'state' => 'held',
+                'made_at' => '2026-11-24 09:00:00',
+                'due_at' => '2026-11-24 09:00:00.000',
+            ]);
         }
         $rows->flush();
         (new Process([\PHP_BINARY, __DIR__.'/give.php', 'due'], env: $this->environment()))->mustRun();
@@ -36,7 +47,10 @@ final class PostAtOnceTest extends RaceCase
             }
         }
         self::assertGreaterThan(0, $killed, 'some were killed before the end');
-        self::assertSame([self::MESSAGES, self::MESSAGES], [$this->rows("message WHERE state = 'sent' AND tries = 1 AND due_at IS NULL"), $this->rows('letter')]);
+        self::assertSame(
+            [self::MESSAGES, self::MESSAGES],
+            [$this->rows("message WHERE state = 'sent' AND tries = 1 AND due_at IS NULL"), $this->rows('letter')],
+        );
         // Every sending makes a token of its own: one too many would be one sending too many.
         self::assertSame(self::MESSAGES, $this->rows('first_password'));
         self::assertSame(self::MESSAGES, (int) $this->db->fetchOne('SELECT COUNT(DISTINCT address) FROM letter'));

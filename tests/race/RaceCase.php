@@ -48,13 +48,37 @@ abstract class RaceCase extends TestCase
         $this->house->roles([], ['seniors']);
         $this->division = $this->house->division('seniors', 'Seniors');
         $this->term = $this->house->term('autumn', 'Autumn', '2026-09-07', '2026-12-18');
-        $this->site = $this->house->site('RACE', 'Race', 'course', $this->division, $this->term, null, 1, self::NOW - 1_000, leadLimit: 2);
+        $this->site = $this->house->site(
+            'RACE',
+            'Race',
+            'course',
+            $this->division,
+            $this->term,
+            null,
+            1,
+            self::NOW - 1_000,
+            leadLimit: 2,
+        );
         foreach (['anna', 'bert', 'carl', 'dora'] as $name) {
             $this->people[$name] = $this->house->person('staff', $this->division, $name, $name, login: $name);
         }
-        $this->people['ingrid'] = $this->house->person('staff', $this->division, 'Ingrid', 'ingrid', login: 'ingrid', platformAdministrator: true);
+        $this->people['ingrid'] = $this->house->person(
+            'staff',
+            $this->division,
+            'Ingrid',
+            'ingrid',
+            login: 'ingrid',
+            platformAdministrator: true,
+        );
         for ($n = 0; $n < 6; ++$n) {
-            $this->people["learner$n"] = $this->house->person('learner', $this->division, "Learner$n", 'Racer', 7, login: "learner$n");
+            $this->people["learner$n"] = $this->house->person(
+                'learner',
+                $this->division,
+                "Learner$n",
+                'Racer',
+                7,
+                login: "learner$n",
+            );
         }
         foreach (['anna', 'bert'] as $lead) {
             $this->house->letIn($this->site, $this->people[$lead], 'lead-tutor', self::NOW - 1_000);
@@ -80,7 +104,20 @@ abstract class RaceCase extends TestCase
 
     protected function worker(): Process
     {
-        $worker = new Process([\PHP_BINARY, \dirname(__DIR__, 2).'/bin/console', 'messenger:consume', 'jobs', '--sleep=0.05', '--keepalive=1', '--time-limit=90'], env: $this->environment() + ['JOBS_DSN' => 'doctrine://default?queue_name=jobs&auto_setup=false&redeliver_timeout=2']);
+        $worker = new Process(
+            [
+                \PHP_BINARY,
+                \dirname(__DIR__, 2).'/bin/console',
+                'messenger:consume',
+                'jobs',
+                '--sleep=0.05',
+                '--keepalive=1',
+                '--time-limit=90',
+            ],
+            env: $this->environment() + [
+                'JOBS_DSN' => 'doctrine://default?queue_name=jobs&auto_setup=false&redeliver_timeout=2',
+            ],
+        );
         $worker->start();
 
         return $worker;
@@ -95,16 +132,26 @@ abstract class RaceCase extends TestCase
     {
         $root = \dirname(__DIR__, 2);
         $options = [
-            'variables_order' => 'EGPCS', 'opcache.enable' => '1', 'opcache.enable_cli' => '1', 'date.timezone' => 'UTC',
+            'variables_order' => 'EGPCS',
+            'opcache.enable' => '1',
+            'opcache.enable_cli' => '1',
+            'date.timezone' => 'UTC',
         ];
         $arguments = array_map(
-            static fn (string $name): array => ['-d', $name.'='.$options[$name]],
+            static fn(string $name): array => ['-d', $name.'='.$options[$name]],
             array_keys($options),
         );
         $this->server = new Process(
             [
-                'setsid', '--wait', \PHP_BINARY, ...array_merge(...$arguments),
-                '-S', '127.0.0.1:'.self::PORT, '-t', $root.'/public', $root.'/public/index.php',
+                'setsid',
+                '--wait',
+                \PHP_BINARY,
+                ...array_merge(...$arguments),
+                '-S',
+                '127.0.0.1:'.self::PORT,
+                '-t',
+                $root.'/public',
+                $root.'/public/index.php',
             ],
             env: $more + ['PHP_CLI_SERVER_WORKERS' => '8', 'APP_ENV' => 'prod'] + $this->environment(),
             timeout: null,
@@ -127,7 +174,7 @@ abstract class RaceCase extends TestCase
     /** @return array<string, string> session cookies by login */
     protected function signedIn(string ...$logins): array
     {
-        $ids = array_map(fn (string $login): string => $this->people[$login], $logins);
+        $ids = array_map(fn(string $login): string => $this->people[$login], $logins);
 
         return array_combine($logins, Sessions::of($this->db, array_fill_keys($ids, null)));
     }

@@ -14,7 +14,10 @@ final class RaceTest extends RaceCase
     {
         $lines = [];
         for ($n = 0; $n < 6; ++$n) {
-            $lines[] = [0 === $n % 2 ? 'anna' : 'bert', ['person' => $this->people["learner$n"], 'verb' => 'let-in', 'role' => 'learner']];
+            $lines[] = [
+                0 === $n % 2 ? 'anna' : 'bert',
+                ['person' => $this->people["learner$n"], 'verb' => 'let-in', 'role' => 'learner'],
+            ];
         }
         self::assertSame(['no-seat' => 5, 'ready' => 1], $this->race($lines));
         self::assertSame(1, $this->now("state = 'current' AND holds_seat = 1"));
@@ -22,10 +25,13 @@ final class RaceTest extends RaceCase
 
     public function testOfTheLastTwoLeadsOneStays(): void
     {
-        self::assertSame(['last-lead' => 1, 'ready' => 1], $this->race([
-            ['anna', ['person' => $this->people['anna'], 'verb' => 'take-out']],
-            ['bert', ['person' => $this->people['bert'], 'verb' => 'take-out']],
-        ]));
+        self::assertSame(
+            ['last-lead' => 1, 'ready' => 1],
+            $this->race([
+                ['anna', ['person' => $this->people['anna'], 'verb' => 'take-out']],
+                ['bert', ['person' => $this->people['bert'], 'verb' => 'take-out']],
+            ]),
+        );
         self::assertSame(1, $this->now("state = 'current' AND leads = 1"));
     }
 
@@ -43,7 +49,12 @@ final class RaceTest extends RaceCase
     {
         $line = ['anna', ['person' => $this->people['carl'], 'verb' => 'let-in', 'role' => 'co-tutor']];
         self::assertSame(['nothing-to-do' => 5, 'ready' => 1], $this->race([$line, $line, $line, $line, $line, $line]));
-        self::assertSame(1, (int) $this->db->fetchOne('SELECT COUNT(*) FROM pass WHERE person_id = ?', [Id::binary($this->people['carl'])]));
+        self::assertSame(
+            1,
+            (int) $this->db->fetchOne('SELECT COUNT(*) FROM pass WHERE person_id = ?', [
+                Id::binary($this->people['carl']),
+            ]),
+        );
         self::assertSame(1, (int) $this->db->fetchOne('SELECT MAX(sequence) FROM log_entry'));
     }
 
@@ -55,20 +66,21 @@ final class RaceTest extends RaceCase
         }
         $this->house->write();
         $this->db->executeStatement('UPDATE site SET seats = 10');
-        $at = fn (int $n, int $clock): array => [
+        $at = fn(int $n, int $clock): array => [
             'anna',
             ['person' => $this->people["learner$n"], 'verb' => 'let-in', 'role' => 'learner'],
             self::NOW + $clock,
         ];
-        $apart = array_map(static fn (int $n): array => $at($n, 2 * ($n % 2)), range(0, 19));
+        $apart = array_map(static fn(int $n): array => $at($n, 2 * ($n % 2)), range(0, 19));
         self::assertSame(['no-seat' => 10, 'ready' => 10], $this->race($apart), 'two seconds apart');
         foreach ([-3_600 => range(20, 24), 3_600 => range(25, 29)] as $clock => $some) {
-            $lines = array_map(static fn (int $n): array => $at($n, $clock), $some);
+            $lines = array_map(static fn(int $n): array => $at($n, $clock), $some);
             self::assertSame(['no-seat' => 5], $this->race($lines), "a clock that is $clock seconds off");
         }
-        self::assertSame(10, (int) $this->db->fetchOne(
-            'SELECT COUNT(DISTINCT person_id) FROM enrollment_segment WHERE holds_seat = 1',
-        ));
+        self::assertSame(
+            10,
+            (int) $this->db->fetchOne('SELECT COUNT(DISTINCT person_id) FROM enrollment_segment WHERE holds_seat = 1'),
+        );
     }
 
     /**
@@ -83,7 +95,17 @@ final class RaceTest extends RaceCase
         foreach ($lines as $each) {
             [$who, $line] = $each;
             $clock = ['MINT_DOOR_CLOCK' => gmdate('Y-m-d\TH:i:s\Z', $each[2] ?? self::NOW)];
-            $process = new Process([\PHP_BINARY, __DIR__.'/worker.php', (string) $begin, $this->site, $who, json_encode($line, \JSON_THROW_ON_ERROR)], env: $clock + $this->environment());
+            $process = new Process(
+                [
+                    \PHP_BINARY,
+                    __DIR__.'/worker.php',
+                    (string) $begin,
+                    $this->site,
+                    $who,
+                    json_encode($line, \JSON_THROW_ON_ERROR),
+                ],
+                env: $clock + $this->environment(),
+            );
             $process->start();
             $processes[] = $process;
         }
@@ -100,6 +122,8 @@ final class RaceTest extends RaceCase
 
     private function now(string $where): int
     {
-        return (int) $this->db->fetchOne("SELECT COUNT(*) FROM enrollment_segment WHERE until_at > '2999-01-01' AND $where");
+        return (int) $this->db->fetchOne(
+            "SELECT COUNT(*) FROM enrollment_segment WHERE until_at > '2999-01-01' AND $where",
+        );
     }
 }

@@ -39,7 +39,7 @@ final class SessionsAtWorkTest extends RaceCase
         $anna = $this->signIn('anna');
         $ingrid = $this->signIn('ingrid');
         $hours = array_map(
-            static fn (Row $row): int => intdiv($row->instant('ends_at') - $row->instant('made_at'), 3_600),
+            static fn(Row $row): int => intdiv($row->instant('ends_at') - $row->instant('made_at'), 3_600),
             $this->sessions(),
         );
         self::assertEqualsCanonicalizing([720, 12], $hours);
@@ -61,11 +61,11 @@ final class SessionsAtWorkTest extends RaceCase
         $stranger = $this->signIn('bert');
         $items = $this->ask($here, 'GET', '/me/sessions')[1]['items'];
         self::assertCount(3, $items);
-        self::assertCount(1, array_filter($items, static fn (array $item): bool => $item['current']));
+        self::assertCount(1, array_filter($items, static fn(array $item): bool => $item['current']));
         $other = array_values(
             array_filter(
                 $this->ask($there, 'GET', '/me/sessions')[1]['items'],
-                static fn (array $item): bool => $item['current'],
+                static fn(array $item): bool => $item['current'],
             ),
         )[0]['id'];
         self::assertSame(404, $this->ask($stranger, 'DELETE', '/me/sessions/'.$other)[0]);
@@ -74,7 +74,7 @@ final class SessionsAtWorkTest extends RaceCase
         self::assertCount(1, $this->ask($here, 'DELETE', '/me/sessions')[1]['items']);
         self::assertSame(
             [200, 401, 200],
-            array_map(fn (string $cookie): int => $this->ask($cookie, 'GET', '/me')[0], [$here, $elsewhere, $stranger]),
+            array_map(fn(string $cookie): int => $this->ask($cookie, 'GET', '/me')[0], [$here, $elsewhere, $stranger]),
         );
     }
 
@@ -95,7 +95,7 @@ final class SessionsAtWorkTest extends RaceCase
         $last = $this->cookies['mint_door'];
         self::assertSame(
             [401, 401, 200],
-            array_map(fn (string $cookie): int => $this->ask($cookie, 'GET', '/me')[0], [$anew, $other, $last]),
+            array_map(fn(string $cookie): int => $this->ask($cookie, 'GET', '/me')[0], [$anew, $other, $last]),
         );
     }
 
@@ -139,14 +139,21 @@ final class SessionsAtWorkTest extends RaceCase
     private function ask(?string $cookie, string $method, string $path, ?array $body = null, array $headers = []): array
     {
         $headers = [
-            ...$headers, 'X-Mint-Door: 1', 'Content-Type: application/json',
+            ...$headers,
+            'X-Mint-Door: 1',
+            'Content-Type: application/json',
             'User-Agent: Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0',
-            ...(null === $cookie ? [] : ['Cookie: mint_door='.$cookie]),
+            ...null === $cookie ? [] : ['Cookie: mint_door='.$cookie],
         ];
-        $context = stream_context_create(['http' => [
-            'method' => $method, 'header' => $headers, 'ignore_errors' => true, 'timeout' => 20,
-            'content' => null === $body ? '' : json_encode($body, \JSON_THROW_ON_ERROR),
-        ]]);
+        $context = stream_context_create([
+            'http' => [
+                'method' => $method,
+                'header' => $headers,
+                'ignore_errors' => true,
+                'timeout' => 20,
+                'content' => null === $body ? '' : json_encode($body, \JSON_THROW_ON_ERROR),
+            ],
+        ]);
         $answer = file_get_contents('http://127.0.0.1:'.self::PORT.'/api/v1'.$path, false, $context);
         $said = $http_response_header;
         foreach ($said as $header) {

@@ -19,10 +19,22 @@ final class SheetsAtOnceTest extends RaceCase
         for ($n = 0; $n < 2_500; ++$n) {
             $people[] = $this->house->person('learner', $this->division, "Crowd$n", 'Racer', 7);
         }
-        $site = $this->house->site('CROWD', 'Crowd', 'course', $this->division, $this->term, null, null, self::NOW - 1_000);
+        $site = $this->house->site(
+            'CROWD',
+            'Crowd',
+            'course',
+            $this->division,
+            $this->term,
+            null,
+            null,
+            self::NOW - 1_000,
+        );
         $this->house->letIn($site, $this->people['anna'], 'lead-tutor', self::NOW - 1_000);
         $this->house->write();
-        $sheet = $this->sheet('anna', array_map(static fn (string $person): array => [$site, $person, 'let-in', 'learner'], $people));
+        $sheet = $this->sheet(
+            'anna',
+            array_map(static fn(string $person): array => [$site, $person, 'let-in', 'learner'], $people),
+        );
         $killed = 0;
         for ($round = 0; $round < 60 && $this->left() > 0; ++$round) {
             $worker = $this->worker();
@@ -34,11 +46,29 @@ final class SheetsAtOnceTest extends RaceCase
             $worker->stop(0, \SIGKILL);
         }
         self::assertGreaterThan(0, $killed, 'some were killed before the end');
-        self::assertSame(['state' => 'applied', 'done' => 2_500, 'applied' => 2_500], array_map(static fn (mixed $value): mixed => is_numeric($value) ? (int) $value : $value, $this->db->fetchAssociative('SELECT state, done, applied FROM change_sheet WHERE id = ?', [Id::binary($sheet)]) ?: []));
-        foreach (['pass' => 2_501, 'enrollment' => 2_501, 'sheet_line' => 2_500, 'log_entry' => 2_500] as $table => $rows) {
-            self::assertSame($rows, (int) $this->db->fetchOne("SELECT COUNT(*) FROM $table WHERE site_id = ?", [Id::binary($site)]), $table);
+        self::assertSame(
+            ['state' => 'applied', 'done' => 2_500, 'applied' => 2_500],
+            array_map(
+                static fn(mixed $value): mixed => is_numeric($value) ? (int) $value : $value,
+                $this->db->fetchAssociative('SELECT state, done, applied FROM change_sheet WHERE id = ?', [
+                    Id::binary($sheet),
+                ])
+                ?: [],
+            ),
+        );
+        foreach (
+            ['pass' => 2_501, 'enrollment' => 2_501, 'sheet_line' => 2_500, 'log_entry' => 2_500] as $table => $rows
+        ) {
+            self::assertSame(
+                $rows,
+                (int) $this->db->fetchOne("SELECT COUNT(*) FROM $table WHERE site_id = ?", [Id::binary($site)]),
+                $table,
+            );
         }
-        self::assertSame(2_500, (int) $this->db->fetchOne('SELECT MAX(sequence) FROM log_entry WHERE site_id = ?', [Id::binary($site)]));
+        self::assertSame(
+            2_500,
+            (int) $this->db->fetchOne('SELECT MAX(sequence) FROM log_entry WHERE site_id = ?', [Id::binary($site)]),
+        );
     }
 
     public function testTwentySheetsOverTheSamePeopleAndSitesBreakNoLaw(): void
@@ -50,7 +80,17 @@ final class SheetsAtOnceTest extends RaceCase
             $people[] = $this->house->person('learner', $this->division, "Some$n", 'Racer', 7);
         }
         foreach (['A', 'B', 'C'] as $code) {
-            $sites[] = $site = $this->house->site('AT-'.$code, 'At once '.$code, 'course', $this->division, $this->term, null, 12, self::NOW - 1_000, leadLimit: 2);
+            $sites[] = $site = $this->house->site(
+                'AT-'.$code,
+                'At once '.$code,
+                'course',
+                $this->division,
+                $this->term,
+                null,
+                12,
+                self::NOW - 1_000,
+                leadLimit: 2,
+            );
             foreach (['anna', 'bert'] as $lead) {
                 $this->house->letIn($site, $this->people[$lead], 'lead-tutor', self::NOW - 1_000);
             }
@@ -60,7 +100,7 @@ final class SheetsAtOnceTest extends RaceCase
             $lines = [];
             foreach ($sites as $site) {
                 foreach ($dice->some($people, 40) as $person) {
-                    $lines[] = [$site, $person, ...($dice->chance(70) ? ['let-in', 'learner'] : ['take-out', null])];
+                    $lines[] = [$site, $person, ...$dice->chance(70) ? ['let-in', 'learner'] : ['take-out', null]];
                 }
                 foreach (['carl', 'dora'] as $name) {
                     $lines[] = [$site, $this->people[$name], 'let-in', 'lead-tutor'];
@@ -69,7 +109,7 @@ final class SheetsAtOnceTest extends RaceCase
             }
             $this->sheet($dice->one(['anna', 'bert', 'ingrid']), $lines);
         }
-        $workers = array_map(fn (): Process => $this->worker(), range(1, 4));
+        $workers = array_map(fn(): Process => $this->worker(), range(1, 4));
         for ($tries = 0; $tries < 600 && $this->left() > 0; ++$tries) {
             usleep(100_000);
         }
@@ -77,16 +117,46 @@ final class SheetsAtOnceTest extends RaceCase
             $worker->stop(0, \SIGKILL);
             self::assertStringNotContainsString('CRITICAL', $worker->getErrorOutput().$worker->getOutput());
         }
-        self::assertSame(20, (int) $this->db->fetchOne("SELECT COUNT(*) FROM change_sheet WHERE kind = 'people' AND state = 'applied' AND done = total"));
+        self::assertSame(
+            20,
+            (int) $this->db->fetchOne(
+                "SELECT COUNT(*) FROM change_sheet WHERE kind = 'people' AND state = 'applied' AND done = total",
+            ),
+        );
         self::assertSame(0, (int) $this->db->fetchOne('SELECT COUNT(*) FROM sheet_wish WHERE outcome IS NULL'));
-        self::assertSame((int) $this->db->fetchOne("SELECT SUM(applied) FROM change_sheet WHERE kind = 'people'"), (int) $this->db->fetchOne('SELECT COUNT(*) FROM sheet_line n JOIN change_sheet h ON h.id = n.sheet_id WHERE h.kind = \'people\''));
+        self::assertSame(
+            (int) $this->db->fetchOne("SELECT SUM(applied) FROM change_sheet WHERE kind = 'people'"),
+            (int) $this->db->fetchOne(
+                'SELECT COUNT(*) FROM sheet_line n JOIN change_sheet h ON h.id = n.sheet_id WHERE h.kind = \'people\'',
+            ),
+        );
         foreach ($sites as $site) {
-            $count = fn (string $where): int => (int) $this->db->fetchOne("SELECT COUNT(*) FROM enrollment_segment WHERE site_id = ? AND until_at > '2999-01-01' AND state = 'current' AND $where", [Id::binary($site)]);
+            $count = fn(string $where): int => (int) $this->db->fetchOne(
+                <<<SQL
+                    SELECT COUNT(*)
+                    FROM enrollment_segment
+                    WHERE site_id = ? AND until_at > '2999-01-01' AND state = 'current' AND $where
+                    SQL,
+                [Id::binary($site)],
+            );
             self::assertLessThanOrEqual(12, $count('holds_seat = 1'));
             self::assertGreaterThanOrEqual(1, $count('leads = 1'));
             self::assertLessThanOrEqual(2, $count('leads = 1'));
-            self::assertSame(0, (int) $this->db->fetchOne('SELECT COUNT(*) FROM (SELECT person_id FROM pass WHERE site_id = ? AND live = 1 GROUP BY person_id, door_id HAVING COUNT(*) > 1) twice', [Id::binary($site)]));
-            self::assertSame((int) $this->db->fetchOne('SELECT log_sequence FROM site WHERE id = ?', [Id::binary($site)]), (int) $this->db->fetchOne('SELECT COUNT(*) FROM log_entry WHERE site_id = ?', [Id::binary($site)]));
+            self::assertSame(
+                0,
+                (int) $this->db->fetchOne(
+                    <<<'SQL'
+                        SELECT COUNT(*)
+                        FROM (SELECT person_id FROM pass WHERE site_id = ?
+                            AND live = 1 GROUP BY person_id, door_id HAVING COUNT(*) > 1) twice
+                        SQL,
+                    [Id::binary($site)],
+                ),
+            );
+            self::assertSame(
+                (int) $this->db->fetchOne('SELECT log_sequence FROM site WHERE id = ?', [Id::binary($site)]),
+                (int) $this->db->fetchOne('SELECT COUNT(*) FROM log_entry WHERE site_id = ?', [Id::binary($site)]),
+            );
         }
     }
 
@@ -100,9 +170,23 @@ final class SheetsAtOnceTest extends RaceCase
         $rows = new BulkWriter($this->db);
         $sheet = $this->house->id();
         $who = BulkWriter::id($this->people[$by]);
-        $rows->add('change_sheet', ['id' => BulkWriter::id($sheet), 'made_by' => $who, 'changed_by' => $who, 'made_at' => '2026-11-24 09:00:00', 'state' => 'applying', 'kind' => 'people', 'total' => \count($lines)]);
+        $rows->add('change_sheet', [
+            'id' => BulkWriter::id($sheet),
+            'made_by' => $who,
+            'changed_by' => $who,
+            'made_at' => '2026-11-24 09:00:00',
+            'state' => 'applying',
+            'kind' => 'people',
+            'total' => \count($lines),
+        ]);
         foreach ($lines as $n => [$site, $person, $verb, $role]) {
-            $rows->add('sheet_wish', ['sheet_id' => BulkWriter::id($sheet), 'position' => $n + 1, 'site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($person), 'wish' => json_encode(array_filter(['verb' => $verb, 'role' => $role]), \JSON_THROW_ON_ERROR)]);
+            $rows->add('sheet_wish', [
+                'sheet_id' => BulkWriter::id($sheet),
+                'position' => $n + 1,
+                'site_id' => BulkWriter::id($site),
+                'person_id' => BulkWriter::id($person),
+                'wish' => json_encode(array_filter(['verb' => $verb, 'role' => $role]), \JSON_THROW_ON_ERROR),
+            ]);
         }
         $rows->flush();
         $process = new Process([\PHP_BINARY, __DIR__.'/give.php', $sheet], env: $this->environment());

@@ -29,7 +29,10 @@ assert($caller instanceof Caller && $controller instanceof SheetController);
 $wish = new LineWish(...json_decode($line, true, 512, \JSON_THROW_ON_ERROR));
 time_sleep_until(max((float) $begin, microtime(true) + 0.001));
 try {
-    echo json_decode((string) $controller->make($site, new SheetWish([$wish]), Request::create('/'), $caller)->getContent(), true)['lines'][0]['verdict'];
+    echo json_decode(
+        (string) $controller->make($site, new SheetWish([$wish]), Request::create('/'), $caller)->getContent(),
+        true,
+    )['lines'][0]['verdict'];
 } catch (Problem $problem) {
     echo $problem->more['line']['reasons'][0]['code'] ?? $problem->type->value;
 }

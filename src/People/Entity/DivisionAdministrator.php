@@ -12,12 +12,7 @@ use Doctrine\ORM\Mapping as ORM;
 class DivisionAdministrator
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $personId,
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $divisionId,
-    ) {
-    }
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $personId,
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $divisionId,
+    ) {}
 }

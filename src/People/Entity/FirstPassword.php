@@ -12,13 +12,8 @@ use Doctrine\ORM\Mapping as ORM;
 class FirstPassword
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(type: 'binary', length: 32)]
-        public readonly string $tokenHash,
-        #[ORM\Column(type: 'id')]
-        public string $personId,
-        #[ORM\Column(type: 'instant')]
-        public int $expiresAt,
-    ) {
-    }
+        #[ORM\Id] #[ORM\Column(type: 'binary', length: 32)] public readonly string $tokenHash,
+        #[ORM\Column(type: 'id')] public string $personId,
+        #[ORM\Column(type: 'instant')] public int $expiresAt,
+    ) {}
 }

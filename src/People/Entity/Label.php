@@ -13,13 +13,8 @@ use Doctrine\ORM\Mapping as ORM;
 class Label
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $id,
-        #[ORM\Column(length: 40)]
-        public string $name,
-        #[ORM\Column(type: 'id', nullable: true)]
-        public ?string $madeBy = null,
-    ) {
-    }
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
+        #[ORM\Column(length: 40)] public string $name,
+        #[ORM\Column(type: 'id', nullable: true)] public ?string $madeBy = null,
+    ) {}
 }

@@ -13,16 +13,9 @@ use Doctrine\ORM\Mapping as ORM;
 class PersonLabel
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $personId,
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $labelId,
-        #[ORM\Column(type: 'id', nullable: true)]
-        public ?string $putBy,
-        #[ORM\Column(type: 'instant')]
-        public int $putAt,
-    ) {
-    }
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $personId,
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $labelId,
+        #[ORM\Column(type: 'id', nullable: true)] public ?string $putBy,
+        #[ORM\Column(type: 'instant')] public int $putAt,
+    ) {}
 }

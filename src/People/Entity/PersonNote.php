@@ -13,19 +13,11 @@ use Doctrine\ORM\Mapping as ORM;
 class PersonNote
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $id,
-        #[ORM\Column(type: 'id')]
-        public string $personId,
-        #[ORM\Column(type: 'id')]
-        public string $madeBy,
-        #[ORM\Column(type: 'instant')]
-        public int $madeAt,
-        #[ORM\Column(length: 2_000)]
-        public string $text,
-        #[ORM\Column(options: ['default' => 0])]
-        public bool $takenBack = false,
-    ) {
-    }
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
+        #[ORM\Column(type: 'id')] public string $personId,
+        #[ORM\Column(type: 'id')] public string $madeBy,
+        #[ORM\Column(type: 'instant')] public int $madeAt,
+        #[ORM\Column(length: 2_000)] public string $text,
+        #[ORM\Column(options: ['default' => 0])] public bool $takenBack = false,
+    ) {}
 }

@@ -16,19 +16,11 @@ class MessageTemplate
         #[ORM\Column(length: 24, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public readonly string $kind,
         /** Of the division or site; all zeros for the platform. */
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $ofId,
-        #[ORM\Column(length: 150)]
-        public string $subject,
-        #[ORM\Column(type: 'text')]
-        public string $body,
-        #[ORM\Column()]
-        public int $version,
-        #[ORM\Column(type: 'id')]
-        public string $changedBy,
-        #[ORM\Column(type: 'instant')]
-        public int $changedAt,
-    ) {
-    }
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $ofId,
+        #[ORM\Column(length: 150)] public string $subject,
+        #[ORM\Column(type: 'text')] public string $body,
+        #[ORM\Column] public int $version,
+        #[ORM\Column(type: 'id')] public string $changedBy,
+        #[ORM\Column(type: 'instant')] public int $changedAt,
+    ) {}
 }

@@ -12,16 +12,10 @@ use Doctrine\ORM\Mapping as ORM;
 class RuleBookRecord
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column()]
-        public readonly int $version,
-        #[ORM\Column(type: 'instant')]
-        public int $madeAt,
-        #[ORM\Column(type: 'id', nullable: true)]
-        public ?string $madeBy,
+        #[ORM\Id] #[ORM\Column] public readonly int $version,
+        #[ORM\Column(type: 'instant')] public int $madeAt,
+        #[ORM\Column(type: 'id', nullable: true)] public ?string $madeBy,
         /** @var array<string, mixed> `RulesCodec` */
-        #[ORM\Column(type: 'json')]
-        public array $settings,
-    ) {
-    }
+        #[ORM\Column(type: 'json')] public array $settings,
+    ) {}
 }

@@ -14,38 +14,23 @@ use Doctrine\ORM\Mapping as ORM;
 class MarkRecord
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $id,
-        #[ORM\Column(type: 'id')]
-        public readonly string $siteId,
-        #[ORM\Column(type: 'id')]
-        public readonly string $personId,
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
+        #[ORM\Column(type: 'id')] public readonly string $siteId,
+        #[ORM\Column(type: 'id')] public readonly string $personId,
         #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public readonly string $kind,
-        #[ORM\Column(type: 'instant')]
-        public readonly int $fromAt,
-        #[ORM\Column(type: 'instant')]
-        public int $untilAt,
-        #[ORM\Column(type: 'id')]
-        public readonly string $originId,
-        #[ORM\Column(type: 'id', nullable: true)]
-        public ?string $passId = null,
+        #[ORM\Column(type: 'instant')] public readonly int $fromAt,
+        #[ORM\Column(type: 'instant')] public int $untilAt,
+        #[ORM\Column(type: 'id')] public readonly string $originId,
+        #[ORM\Column(type: 'id', nullable: true)] public ?string $passId = null,
         #[ORM\Column(length: 32, nullable: true, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public ?string $role = null,
-        #[ORM\Column(type: 'id', nullable: true)]
-        public ?string $putBy = null,
-        #[ORM\Column(type: 'id', nullable: true)]
-        public ?string $endedBy = null,
-        #[ORM\Column(length: 500, nullable: true)]
-        public ?string $note = null,
-        #[ORM\Column(type: 'instant', nullable: true)]
-        public readonly ?int $datesFrom = null,
-        #[ORM\Column(type: 'instant', nullable: true)]
-        public readonly ?int $datesUntil = null,
+        #[ORM\Column(type: 'id', nullable: true)] public ?string $putBy = null,
+        #[ORM\Column(type: 'id', nullable: true)] public ?string $endedBy = null,
+        #[ORM\Column(length: 500, nullable: true)] public ?string $note = null,
+        #[ORM\Column(type: 'instant', nullable: true)] public readonly ?int $datesFrom = null,
+        #[ORM\Column(type: 'instant', nullable: true)] public readonly ?int $datesUntil = null,
         /** How high whoever put it on stood: who is lower does not end it. */
-        #[ORM\Column(type: 'smallint', options: ['default' => 0])]
-        public readonly int $height = 0,
-    ) {
-    }
+        #[ORM\Column(type: 'smallint', options: ['default' => 0])] public readonly int $height = 0,
+    ) {}
 }

@@ -13,18 +13,11 @@ use Doctrine\ORM\Mapping as ORM;
 class SavedView
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $id,
-        #[ORM\Column(type: 'id')]
-        public readonly string $personId,
-        #[ORM\Column(type: 'id')]
-        public readonly string $siteId,
-        #[ORM\Column(length: 60)]
-        public string $name,
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
+        #[ORM\Column(type: 'id')] public readonly string $personId,
+        #[ORM\Column(type: 'id')] public readonly string $siteId,
+        #[ORM\Column(length: 60)] public string $name,
         /** The query part of the roster's address. */
-        #[ORM\Column(length: 500)]
-        public string $view,
-    ) {
-    }
+        #[ORM\Column(length: 500)] public string $view,
+    ) {}
 }

@@ -13,15 +13,9 @@ use Doctrine\ORM\Mapping as ORM;
 class Section
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $id,
-        #[ORM\Column(type: 'id')]
-        public readonly string $siteId,
-        #[ORM\Column(length: 80)]
-        public string $name,
-        #[ORM\Column(length: 120)]
-        public string $meets = '',
-    ) {
-    }
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
+        #[ORM\Column(type: 'id')] public readonly string $siteId,
+        #[ORM\Column(length: 80)] public string $name,
+        #[ORM\Column(length: 120)] public string $meets = '',
+    ) {}
 }

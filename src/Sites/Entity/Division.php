@@ -13,15 +13,10 @@ use Doctrine\ORM\Mapping as ORM;
 class Division
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $id,
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
         #[ORM\Column(length: 32, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public readonly string $code,
-        #[ORM\Column(length: 120)]
-        public string $name,
-        #[ORM\Column()]
-        public bool $minors = false,
-    ) {
-    }
+        #[ORM\Column(length: 120)] public string $name,
+        #[ORM\Column] public bool $minors = false,
+    ) {}
 }

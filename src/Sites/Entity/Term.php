@@ -13,17 +13,11 @@ use Doctrine\ORM\Mapping as ORM;
 class Term
 {
     public function __construct(
-        #[ORM\Id]
-        #[ORM\Column(type: 'id')]
-        public readonly string $id,
+        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
         #[ORM\Column(length: 32, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public readonly string $code,
-        #[ORM\Column(length: 120)]
-        public string $name,
-        #[ORM\Column(length: 10, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
-        public string $startsOn,
-        #[ORM\Column(length: 10, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
-        public string $endsOn,
-    ) {
-    }
+        #[ORM\Column(length: 120)] public string $name,
+        #[ORM\Column(length: 10, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])] public string $startsOn,
+        #[ORM\Column(length: 10, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])] public string $endsOn,
+    ) {}
 }

@@ -56,10 +56,10 @@ abstract class AttackCase extends ApiTestCase
 
     protected function used(string $person): void
     {
-        $this->db()->executeStatement(
-            'UPDATE account SET used_at = ? WHERE person_id = ?',
-            [Instant::toSql($this->now() - 5_000), Id::binary($this->ids[$person])],
-        );
+        $this->db()->executeStatement('UPDATE account SET used_at = ? WHERE person_id = ?', [
+            Instant::toSql($this->now() - 5_000),
+            Id::binary($this->ids[$person]),
+        ]);
     }
 
     /**

@@ -14,7 +14,9 @@ final class CaretakerTest extends AttackCase
     {
         $this->used('learner');
         // 1. The co-tutor of an evening site finds a learner of another division by their number,
-        $found = $this->call('disloyal', 'GET', '/sites/'.$this->ids['nerves'].'/intake?q=X77LEARNER')['canBeLetIn'];
+        $found = $this->call('disloyal', 'GET', '/sites/'.$this->ids['nerves'].'/intake?q=X77LEARNER')[
+            'canBeLetIn'
+        ];
         self::assertSame($this->ids['learner'], $found[0]['person']['id']);
         // 2. lets them in, which an adult named so allows, and is told of,
         $line = $this->byNumber('learner');
@@ -33,21 +35,19 @@ final class CaretakerTest extends AttackCase
         $this->call('disloyal', 'PUT', $person.'/password-wanted', null, 403);
         $this->call('disloyal', 'POST', $person.'/notes', ['text' => 'x'], 404);
         // nor does the roster tell more of them than the directory does,
-        $shown = $this->call(
-            'disloyal',
-            'GET',
-            '/sites/'.$this->ids['nerves'].'/roster/'.$this->ids['learner'],
-        )['person'];
+        $shown = $this->call('disloyal', 'GET', '/sites/'.$this->ids['nerves'].'/roster/'.$this->ids['learner'])[
+            'person'
+        ];
         self::assertSame([null, null], [$shown['email'], $shown['login']]);
         self::assertStringStartsWith('•', (string) $shown['number']);
         // 5. the undo takes back what was done,
         $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/logbook/'.$line['entry'].'/undo');
         // 6. but not that the person, and the administrators of their division, know of it.
         $told = $this->call('learner', 'GET', '/me/notices')['items'];
-        self::assertSame([['let-in-outside', 'Disloyal Disloyalsen']], array_map(
-            static fn (array $notice): array => [$notice['code'], $notice['by']],
-            $told,
-        ));
+        self::assertSame(
+            [['let-in-outside', 'Disloyal Disloyalsen']],
+            array_map(static fn(array $notice): array => [$notice['code'], $notice['by']], $told),
+        );
         $messages = $this->call('admin', 'GET', '/messages?kind=account-changed')['items'];
         self::assertSame('learner@example.org', $messages[0]['to']);
     }
@@ -125,10 +125,9 @@ final class CaretakerTest extends AttackCase
     private function notices(string $of): array
     {
         // The card ended their sessions and set another password; who they are does not change.
-        $this->db()->executeStatement(
-            'UPDATE account SET must_change = 0 WHERE person_id = ?',
-            [Id::binary($this->ids[$of])],
-        );
+        $this->db()->executeStatement('UPDATE account SET must_change = 0 WHERE person_id = ?', [
+            Id::binary($this->ids[$of]),
+        ]);
 
         return $this->call($of, 'GET', '/me/notices')['items'];
     }

@@ -37,14 +37,18 @@ final class DoorsTest extends AttackCase
         $this->change('principal', 'take-out', 'disloyal', site: 'nerves');
         $refused = $this->call('newcomer', 'POST', '/join', ['key' => $key], 409);
         self::assertSame('unbacked', $refused['code']);
-        $door = array_values(array_filter(
-            $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/doors')['items'],
-            static fn (array $door): bool => $door['set'],
-        ))[0];
+        $door = array_values(
+            array_filter(
+                $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/doors')['items'],
+                static fn(array $door): bool => $door['set'],
+            ),
+        )[0];
         self::assertFalse($door['backed']);
         // A lead opens it anew, and stands behind it from then on.
         self::assertTrue(
-            $this->call('principal', 'PUT', '/sites/'.$this->ids['nerves'].'/doors/'.$door['id'].'/open')['backed'],
+            $this->call('principal', 'PUT', '/sites/'.$this->ids['nerves'].'/doors/'.$door['id'].'/open')[
+                'backed'
+            ],
         );
         self::assertSame('in', $this->call('newcomer', 'POST', '/join', ['key' => $key])['passage']);
     }
@@ -53,12 +57,10 @@ final class DoorsTest extends AttackCase
     {
         $doors = '/sites/'.$this->ids['nerves'].'/doors';
         $door = $this->call('principal', 'POST', $doors, ['kind' => 'invitation'], 201)['id'];
-        $this->call(
-            'disloyal',
-            'POST',
-            "$doors/$door/invitations",
-            ['text' => 'newcomer@example.org', 'apply' => true],
-        );
+        $this->call('disloyal', 'POST', "$doors/$door/invitations", [
+            'text' => 'newcomer@example.org',
+            'apply' => true,
+        ]);
         $this->change('principal', 'take-out', 'disloyal', site: 'nerves');
         $token = 'a-token-that-was-sent';
         $this->db()->executeStatement(

@@ -13,10 +13,14 @@ final class ForgeryTest extends AttackCase
     public function testAForgedListWritesNobodysAddress(): void
     {
         $work = [
-            'stays' => $this->ids['adult'], 'goes' => $this->ids['newcomer'], 'moved' => false, 'labels' => [],
+            'stays' => $this->ids['adult'],
+            'goes' => $this->ids['newcomer'],
+            'moved' => false,
+            'labels' => [],
             'version' => 1,
             'before' => ['given' => 'Adult', 'family' => 'Adultsen', 'email' => 'thief@example.org'],
-            'other' => ['given' => 'N', 'family' => 'N', 'email' => null], 'closedFrom' => null,
+            'other' => ['given' => 'N', 'family' => 'N', 'email' => null],
+            'closedFrom' => null,
         ];
         $this->call('admin', 'POST', '/sheets', ['kind' => 'merge', 'work' => $work], 422);
         $sheet = $this->call('admin', 'POST', '/sheets', ['kind' => 'people', 'work' => $work], 201)['id'];
@@ -62,12 +66,10 @@ final class ForgeryTest extends AttackCase
     {
         $doors = '/sites/'.$this->ids['nerves'].'/doors';
         $door = $this->call('principal', 'POST', $doors, ['kind' => 'invitation'], 201)['id'];
-        $this->call(
-            'principal',
-            'POST',
-            "$doors/$door/invitations",
-            ['text' => 'somebody@example.net', 'apply' => true],
-        );
+        $this->call('principal', 'POST', "$doors/$door/invitations", [
+            'text' => 'somebody@example.net',
+            'apply' => true,
+        ]);
         foreach (['again', 'withdraw'] as $what) {
             $this->raw('principal', "$doors/$door/invitations/$what", $body);
             self::assertContains($this->answered(), [400, 422]);
@@ -103,13 +105,9 @@ final class ForgeryTest extends AttackCase
 
     public function testAccountsAreTakenBackOnlyByWhoMayMakeThemNow(): void
     {
-        $sheet = $this->call(
-            'disloyal',
-            'POST',
-            '/sheets',
-            ['kind' => 'accounts', 'work' => ['text' => 'x']],
-            201,
-        )['id'];
+        $sheet = $this->call('disloyal', 'POST', '/sheets', ['kind' => 'accounts', 'work' => ['text' => 'x']], 201)[
+            'id'
+        ];
         $wish = ['text' => 'Noor Haddad', 'division' => 'evening', 'apply' => true, 'sheet' => $sheet];
         $this->call('disloyal', 'POST', '/account-batches', $wish);
         $this->change('principal', 'take-out', 'disloyal', site: 'nerves');

@@ -51,20 +51,32 @@ final class HostileBodiesTest extends ApiTestCase
                     $path = (string) preg_replace('/\{\w+\}/', $this->ids['colleague'], $path);
                     $base = $this->body($method.' '.str_replace('/api/v1', '', $route->getPath())) ?? [];
                     $base = isset($base['key']) ? ['key' => $this->key] + $base : $base;
-                    $base = json_decode(json_encode((object) $base, \JSON_THROW_ON_ERROR), false, 512, \JSON_THROW_ON_ERROR);
+                    $base = json_decode(
+                        json_encode((object) $base, \JSON_THROW_ON_ERROR),
+                        false,
+                        512,
+                        \JSON_THROW_ON_ERROR,
+                    );
                     $this->operation($method, $path, json_decode($schema, false, 512, \JSON_THROW_ON_ERROR), $base);
                 }
             }
         }
         self::assertSame([], \array_slice($this->wrong, 0, 40), \count($this->wrong).' of '.$this->sent);
         self::assertGreaterThan(10_000, $this->sent);
-        self::assertGreaterThan(200, $this->taken, 'Most of what is refused is refused for one reason, not for all of it.');
-        fwrite(\STDERR, \sprintf(
-            "\n%s hostile bodies, %d of them taken as they may be; the slowest answer took %.2f s\n",
-            number_format($this->sent),
+        self::assertGreaterThan(
+            200,
             $this->taken,
-            $this->slowest,
-        ));
+            'Most of what is refused is refused for one reason, not for all of it.',
+        );
+        fwrite(
+            \STDERR,
+            \sprintf(
+                "\n%s hostile bodies, %d of them taken as they may be; the slowest answer took %.2f s\n",
+                number_format($this->sent),
+                $this->taken,
+                $this->slowest,
+            ),
+        );
     }
 
     /** @param object $base a body that is taken, of which one member at a time is replaced */
@@ -76,7 +88,19 @@ final class HostileBodiesTest extends ApiTestCase
             $caller = str_contains($path, '/me/') ? 'cotutor' : 'admin';
             $this->client->loginUser($this->service(CallerProvider::class)->loadUserByIdentifier($caller), 'api');
         }
-        foreach (['[]', '"x"', 'false', 'null', '1', '{"nobody-asked":1}', '{', '', '{"a":'.str_repeat('[', 40).str_repeat(']', 40).'}'] as $whole) {
+        foreach (
+            [
+                '[]',
+                '"x"',
+                'false',
+                'null',
+                '1',
+                '{"nobody-asked":1}',
+                '{',
+                '',
+                '{"a":'.str_repeat('[', 40).str_repeat(']', 40).'}',
+            ] as $whole
+        ) {
             $this->send($method, $path, $whole, $schema);
         }
         foreach ($this->members($sample) as $keys) {
@@ -93,12 +117,38 @@ final class HostileBodiesTest extends ApiTestCase
         static $hostile = null;
 
         return $hostile ??= [
-            'null', '""', '" "', '[]', '{}', 'true', 'false', '0', '-1', '1.5', '2147483647', '2147483648', '-99999999999999',
-            '1e400', '-1e400', '"a\u0000b"', '"\ud800"', '"j\u00fcrgen@ex\u00e4mple.net"', '"\ud834\udd1e\u202eabc"',
-            '"9999-99-99"', '"00000000-0000-0000-0000-000000000000"', '"\u0027; DROP TABLE person; --"',
-            '"'.str_repeat('x', 3_000).'"', '"'.str_repeat('a;', 200_000).'"', '"'.str_repeat('\u00df', 9_000).'"',
-            '['.implode(',', range(1, 3_000)).']', str_repeat('[', 30).'1'.str_repeat(']', 30),
-            '{"a":{"b":{"c":[[["d"]]]}}}', '[null,[],{}]', '{"'.str_repeat('k', 500).'":1}', '["x","x"]', '[{}]',
+            'null',
+            '""',
+            '" "',
+            '[]',
+            '{}',
+            'true',
+            'false',
+            '0',
+            '-1',
+            '1.5',
+            '2147483647',
+            '2147483648',
+            '-99999999999999',
+            '1e400',
+            '-1e400',
+            '"a\u0000b"',
+            '"\ud800"',
+            '"j\u00fcrgen@ex\u00e4mple.net"',
+            '"\ud834\udd1e\u202eabc"',
+            '"9999-99-99"',
+            '"00000000-0000-0000-0000-000000000000"',
+            '"\u0027; DROP TABLE person; --"',
+            '"'.str_repeat('x', 3_000).'"',
+            '"'.str_repeat('a;', 200_000).'"',
+            '"'.str_repeat('\u00df', 9_000).'"',
+            '['.implode(',', range(1, 3_000)).']',
+            str_repeat('[', 30).'1'.str_repeat(']', 30),
+            '{"a":{"b":{"c":[[["d"]]]}}}',
+            '[null,[],{}]',
+            '{"'.str_repeat('k', 500).'":1}',
+            '["x","x"]',
+            '[{}]',
         ];
     }
 
@@ -130,9 +180,18 @@ final class HostileBodiesTest extends ApiTestCase
     private function ask(string $method, string $path, string $content): float
     {
         $started = microtime(true);
-        $this->client->request($method, $path, [], [], [
-            'HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json', 'HTTP_IF_MATCH' => '"1"',
-        ], $content);
+        $this->client->request(
+            $method,
+            $path,
+            [],
+            [],
+            [
+                'HTTP_X_MINT_DOOR' => '1',
+                'CONTENT_TYPE' => 'application/json',
+                'HTTP_IF_MATCH' => '"1"',
+            ],
+            $content,
+        );
 
         return microtime(true) - $started;
     }
@@ -143,8 +202,10 @@ final class HostileBodiesTest extends ApiTestCase
         $validator = new Validator();
         $validator->parser()->setDefaultDraftVersion('2020-12');
 
-        return !str_contains($content, '\u0000') && !str_contains($content, '1e400')
-            && $body instanceof \stdClass && $validator->validate($body, $schema)->isValid();
+        return !str_contains($content, '\u0000')
+            && !str_contains($content, '1e400')
+            && $body instanceof \stdClass
+            && $validator->validate($body, $schema)->isValid();
     }
 
     /** Something the schema allows. */
@@ -187,7 +248,9 @@ final class HostileBodiesTest extends ApiTestCase
     private function text(object $schema, string $name, string $key): string
     {
         return match (true) {
-            str_contains($schema->pattern ?? '', '{36}') || 'uuid' === ($schema->format ?? null) => $this->ids['learner'],
+            str_contains($schema->pattern ?? '', '{36}') || 'uuid' === ($schema->format ?? null) => $this->ids[
+                'learner'
+            ],
             'key' === $name => $key,
             'date' === ($schema->format ?? null) || str_ends_with($name, 'Day') || 'on' === $name => '2026-12-01',
             'role' === $name => 'learner',

@@ -13,11 +13,20 @@ final class LeaksTest extends AttackCase
     /** A person one has nothing to do with, and one that is nowhere: the same, whatever is asked. */
     public function testAPersonOneHasNothingToDoWithIsNobody(): void
     {
-        foreach ([
-            ['GET', ''], ['PUT', ''], ['PUT', '/account'], ['DELETE', '/sessions'], ['POST', '/password-link'],
-            ['PUT', '/password-wanted'],
-            ['DELETE', '/password-wanted'], ['POST', '/export'], ['POST', '/erasure'], ['POST', '/notes'],
-        ] as [$method, $more]) {
+        foreach (
+            [
+                ['GET', ''],
+                ['PUT', ''],
+                ['PUT', '/account'],
+                ['DELETE', '/sessions'],
+                ['POST', '/password-link'],
+                ['PUT', '/password-wanted'],
+                ['DELETE', '/password-wanted'],
+                ['POST', '/export'],
+                ['POST', '/erasure'],
+                ['POST', '/notes'],
+            ] as [$method, $more]
+        ) {
             $this->sameAsNone(
                 'disloyal',
                 $method,
@@ -37,12 +46,21 @@ final class LeaksTest extends AttackCase
 
     public function testASiteOneHasNothingToDoWithIsNone(): void
     {
-        foreach ([
-            ['GET', ''], ['GET', '/roster'], ['POST', '/visits'], ['POST', '/leave'], ['GET', '/logbook'],
-            ['GET', '/doors'], ['GET', '/waiting'],
-            ['GET', '/labels'], ['GET', '/why/'.$this->ids['adult']],
-            ['POST', '/approvals/'.$this->ids['adult']], ['GET', '/progress'],
-        ] as [$method, $more]) {
+        foreach (
+            [
+                ['GET', ''],
+                ['GET', '/roster'],
+                ['POST', '/visits'],
+                ['POST', '/leave'],
+                ['GET', '/logbook'],
+                ['GET', '/doors'],
+                ['GET', '/waiting'],
+                ['GET', '/labels'],
+                ['GET', '/why/'.$this->ids['adult']],
+                ['POST', '/approvals/'.$this->ids['adult']],
+                ['GET', '/progress'],
+            ] as [$method, $more]
+        ) {
             $body = str_starts_with($more, '/approvals') ? ['answer' => 'yes'] : null;
             $this->sameAsNone('cotutor', $method, '/sites/%s'.$more, $this->ids['nerves'], $body);
             $this->sameAsNone('learner', $method, '/sites/%s'.$more, $this->ids['nerves'], $body);
@@ -69,14 +87,25 @@ final class LeaksTest extends AttackCase
                 ['POST', '/apply'],
             ] as [$method, $more]
         ) {
-            $body = ['' => 'PUT' === $method ? [
-                'kind' => 'pasted',
-                'work' => ['text' => 'y'],
-            ] : null, '/undo' => ['apply' => false], '/apply' => [
-                'lines' => [
-                    ['site' => $this->ids['nerves'], 'line' => ['person' => $this->ids['adult'], 'verb' => 'let-in']],
-                ],
-            ]][$more] ?? null;
+            $body =
+                [
+                    '' =>
+                        'PUT' === $method
+                            ? [
+                                'kind' => 'pasted',
+                                'work' => ['text' => 'y'],
+                            ]
+                            : null,
+                    '/undo' => ['apply' => false],
+                    '/apply' => [
+                        'lines' => [
+                            [
+                                'site' => $this->ids['nerves'],
+                                'line' => ['person' => $this->ids['adult'], 'verb' => 'let-in'],
+                            ],
+                        ],
+                    ],
+                ][$more] ?? null;
             $this->sameAsNone('cotutor', $method, '/sheets/%s'.$more, $sheet, $body);
         }
     }
@@ -102,12 +131,11 @@ final class LeaksTest extends AttackCase
 
     public function testTextsOfOtherDivisionsAreNotPreviewed(): void
     {
-        $this->call(
-            'admin',
-            'PUT',
-            '/templates/welcome',
-            ['subject' => 'To juniors', 'body' => 'The word is plover. {name} {link}', 'division' => 'juniors'],
-        );
+        $this->call('admin', 'PUT', '/templates/welcome', [
+            'subject' => 'To juniors',
+            'body' => 'The word is plover. {name} {link}',
+            'division' => 'juniors',
+        ]);
         $look = ['kind' => 'welcome', 'division' => 'juniors'];
         $this->call('principal', 'POST', '/message-previews', $look, 404);
         $this->call('principal', 'POST', '/message-previews', ['division' => 'nowhere'] + $look, 404);
@@ -142,7 +170,7 @@ final class LeaksTest extends AttackCase
     public function testGuessingNumbersComesToAnEnd(): void
     {
         $path = '/sites/'.$this->ids['nerves'].'/intake';
-        $guesses = implode("\n", array_map(static fn (int $n): string => (string) (2_041_000 + $n), range(1, 200)));
+        $guesses = implode("\n", array_map(static fn(int $n): string => (string) (2_041_000 + $n), range(1, 200)));
         $this->call('disloyal', 'POST', $path, ['text' => $guesses]);
         $this->call('disloyal', 'POST', $path, ['text' => strtr($guesses, '2', '3')], 429);
         $this->call('principal', 'POST', $path, ['text' => $guesses]);
@@ -153,7 +181,7 @@ final class LeaksTest extends AttackCase
     public function testShortNumbersAreGuessedNoLonger(): void
     {
         $path = '/sites/'.$this->ids['nerves'].'/intake';
-        $guesses = implode("\n", array_map(static fn (int $n): string => (string) (1_000 + $n), range(1, 400)));
+        $guesses = implode("\n", array_map(static fn(int $n): string => (string) (1_000 + $n), range(1, 400)));
         $this->call('disloyal', 'POST', $path, ['text' => $guesses]);
         $rules = RulesCodec::write($this->service(Roles::class)->rules());
         $rules['numbers'][] = [
@@ -170,12 +198,14 @@ final class LeaksTest extends AttackCase
     /** @return array<string, mixed>|null */
     private function body(string $method, string $more): ?array
     {
-        return 'GET' === $method ? null : [
-            '' => ['given' => 'Given', 'family' => 'Family'],
-            '/account' => ['open' => false, 'apply' => false],
-            '/erasure' => ['apply' => false],
-            '/notes' => ['text' => 'x'],
-        ][$more] ?? null;
+        return 'GET' === $method
+            ? null
+            : [
+                '' => ['given' => 'Given', 'family' => 'Family'],
+                '/account' => ['open' => false, 'apply' => false],
+                '/erasure' => ['apply' => false],
+                '/notes' => ['text' => 'x'],
+            ][$more] ?? null;
     }
 
     /**

@@ -14,8 +14,8 @@ final class MailTest extends AttackCase
     {
         $this->limits(['mailOutside' => 60]);
         $path = '/sites/'.$this->ids['nerves'].'/doors/'.$this->door().'/invitations';
-        $addresses = static fn (int $from, int $to): array => [
-            'text' => implode("\n", array_map(static fn (int $n): string => "a$n@example.net", range($from, $to))),
+        $addresses = static fn(int $from, int $to): array => [
+            'text' => implode("\n", array_map(static fn(int $n): string => "a$n@example.net", range($from, $to))),
         ];
         $plan = $this->call('disloyal', 'POST', $path, $addresses(1, 30) + ['apply' => false]);
         self::assertNull($plan['left'], 'far off');
@@ -47,7 +47,8 @@ final class MailTest extends AttackCase
     public function testAMessageAgainAndAgainEndsAlsoByItsCopies(): void
     {
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
-            'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']], 'tell' => '',
+            'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
+            'tell' => '',
         ]);
         for ($n = 0; $n < 3; ++$n) {
             $this->deliver();
@@ -82,7 +83,7 @@ final class MailTest extends AttackCase
     public function testLinksToSetAPasswordAreCountedAlsoWhenTheyGoOutAgain(): void
     {
         $this->limits(['passwordLinks' => 2]);
-        $link = fn (string $person, int $expected): array => $this->call(
+        $link = fn(string $person, int $expected): array => $this->call(
             'lead',
             'POST',
             '/people/'.$this->ids[$person].'/password-link',
@@ -100,7 +101,7 @@ final class MailTest extends AttackCase
             ),
         );
         $this->deliver();
-        $again = fn (string $as, int $expected = 200): array => $this->call(
+        $again = fn(string $as, int $expected = 200): array => $this->call(
             $as,
             'POST',
             '/messages/again',

@@ -20,15 +20,18 @@ final class OutsiderTest extends AttackCase
         self::assertNull($this->card('disloyal', 'junior')['password']);
         self::assertSame('not-found', $this->problem('disloyal', 'GET', '/people/'.$this->ids['junior']));
         $asked = $this->call('colleague', 'GET', '/approvals')['items'];
-        self::assertSame([['Junior', 'learner', 'Disloyal Disloyalsen', 'Stage Nerves']], array_map(
-            static fn (array $each): array => [
-                $each['person']['given'],
-                $each['role'],
-                $each['by']['name'],
-                $each['site']['title'],
-            ],
-            $asked,
-        ));
+        self::assertSame(
+            [['Junior', 'learner', 'Disloyal Disloyalsen', 'Stage Nerves']],
+            array_map(
+                static fn(array $each): array => [
+                    $each['person']['given'],
+                    $each['role'],
+                    $each['by']['name'],
+                    $each['site']['title'],
+                ],
+                $asked,
+            ),
+        );
         $row = array_column(
             $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/roster')['items'],
             null,
@@ -71,7 +74,7 @@ final class OutsiderTest extends AttackCase
         $this->call('junior', 'POST', '/join', ['key' => $door['key'], 'why' => 'I sing.']);
         $rows = $this->call('principal', 'GET', $site.'/roster')['items'];
         $row = array_values(
-            array_filter($rows, static fn (array $row): bool => 'Junior' === $row['person']['given']),
+            array_filter($rows, static fn(array $row): bool => 'Junior' === $row['person']['given']),
         )[0];
         self::assertSame(['waiting', 'waiting'], [$row['standing']['state'], $row['because']]);
         self::assertSame([], $this->call('colleague', 'GET', '/approvals')['items']);
@@ -79,10 +82,17 @@ final class OutsiderTest extends AttackCase
 
     public function testWhoIsPickedAndNotNamedWaits(): void
     {
-        $state = fn (string $person, ?string $named): string => $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/sheets', [
-            'apply' => false,
-            'lines' => [['person' => $this->ids[$person], 'verb' => 'let-in', 'role' => 'learner', 'named' => $named]],
-        ])['lines'][0]['after']['state'];
+        $state = fn(string $person, ?string $named): string => $this->call(
+            'disloyal',
+            'POST',
+            '/sites/'.$this->ids['nerves'].'/sheets',
+            [
+                'apply' => false,
+                'lines' => [
+                    ['person' => $this->ids[$person], 'verb' => 'let-in', 'role' => 'learner', 'named' => $named],
+                ],
+            ],
+        )['lines'][0]['after']['state'];
         self::assertSame('waiting', $state('learner', null));
         self::assertSame('waiting', $state('learner', 'learner'), 'a login is guessed from the name');
         self::assertSame('waiting', $state('learner', 'X77LEARNE'));
@@ -92,7 +102,7 @@ final class OutsiderTest extends AttackCase
 
     public function testTheBoxSaysBeforehandWhoWaits(): void
     {
-        $asks = fn (string $typed): bool => $this->call(
+        $asks = fn(string $typed): bool => $this->call(
             'disloyal',
             'GET',
             '/sites/'.$this->ids['nerves'].'/intake?q='.$typed,

@@ -21,27 +21,17 @@ final class SecretsTest extends AttackCase
         $once = ['Idempotency-Key' => 'a-double-click'];
         $doors = '/sites/'.$this->ids['site'].'/doors';
         $door = $this->call('lead', 'POST', $doors, [], 201, $once);
-        $renewed = $this->call(
-            'lead',
-            'POST',
-            $doors.'/'.$door['id'].'/key',
-            null,
-            200,
-            ['Idempotency-Key' => 'another-click'],
-        )['key'];
+        $renewed = $this->call('lead', 'POST', $doors.'/'.$door['id'].'/key', null, 200, [
+            'Idempotency-Key' => 'another-click',
+        ])['key'];
         self::assertSame(
             $door['key'],
             $this->call('lead', 'POST', $doors, [], 201, $once)['key'],
             'the answer is kept',
         );
-        $card = $this->call(
-            'lead',
-            'POST',
-            '/sign-in-cards',
-            ['people' => [$this->ids['learner']]],
-            200,
-            ['Idempotency-Key' => 'the-cards'],
-        )['cards'][0]['password'];
+        $card = $this->call('lead', 'POST', '/sign-in-cards', ['people' => [$this->ids['learner']]], 200, [
+            'Idempotency-Key' => 'the-cards',
+        ])['cards'][0]['password'];
         $this->call('lead', 'POST', '/people/'.$this->ids['learner'].'/password-link');
         $invitations = $this->call('lead', 'POST', $doors, ['kind' => 'invitation', 'name' => 'Invited'], 201)['id'];
         $this->call('lead', 'POST', $doors."/$invitations/invitations", ['text' => 'a@example.net', 'apply' => true]);
@@ -73,52 +63,69 @@ final class SecretsTest extends AttackCase
             ['kind' => 'pasted', 'site' => $this->ids['site'], 'work' => ['text' => "Newcomer Newcomersen\nAda Berg"]],
             201,
         );
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
-            'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']], 'tell' => '',
-        ], 200, ['Idempotency-Key' => 'letting-in']);
-        $door = $this->invitationDoor();
-        $this->call('lead', 'POST', $door.'/invitations', ['text' => 'private@example.net', 'apply' => true]);
-        $this->deliver();
         $this->call(
             'lead',
             'POST',
             '/sites/'.$this->ids['site'].'/sheets',
-            ['lines' => [['person' => $this->ids['newcomer'], 'verb' => 'take-out']]],
+            [
+                'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
+                'tell' => '',
+            ],
+            200,
+            ['Idempotency-Key' => 'letting-in'],
         );
+        $door = $this->invitationDoor();
+        $this->call('lead', 'POST', $door.'/invitations', ['text' => 'private@example.net', 'apply' => true]);
+        $this->deliver();
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
+            'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'take-out']],
+        ]);
         // The address outside turns out to be theirs.
-        $this->db()->executeStatement(
-            'UPDATE person SET email = ? WHERE id = ?',
-            ['private@example.net', Id::binary($this->ids['newcomer'])],
-        );
+        $this->db()->executeStatement('UPDATE person SET email = ? WHERE id = ?', [
+            'private@example.net',
+            Id::binary($this->ids['newcomer']),
+        ]);
         $this->call('admin', 'POST', '/people/'.$this->ids['newcomer'].'/erasure', ['apply' => true]);
         $all = $this->everything();
         foreach (['Newcomersen', 'newcomersen', 'private@example.net', 'X77NEWCOMER'] as $trace) {
             self::assertFalse(str_contains($all, $trace), $trace);
         }
         self::assertTrue(str_contains($all, 'Ada Berg'), 'what others typed of others stays');
-        $answers = implode("\n", array_map(
-            fn (mixed $answer): string => (string) $this->service(Sealer::class)->openText(
-                \is_string($answer) ? $answer : '',
-                'idempotency',
+        $answers = implode(
+            "\n",
+            array_map(
+                fn(mixed $answer): string => (string) $this->service(Sealer::class)->openText(
+                    \is_string($answer) ? $answer : '',
+                    'idempotency',
+                ),
+                $this->db()->fetchFirstColumn('SELECT answer FROM idempotency'),
             ),
-            $this->db()->fetchFirstColumn('SELECT answer FROM idempotency'),
-        ));
+        );
         self::assertStringNotContainsString('Newcomersen', $answers);
         self::assertStringNotContainsString($this->ids['newcomer'], $answers);
-        self::assertSame([], array_filter(
-            array_map($this->letter(...), $this->db()->fetchFirstColumn('SELECT text FROM letter')),
-            static fn (string $text): bool => str_contains($text, 'Newcomersen'),
-        ));
+        self::assertSame(
+            [],
+            array_filter(
+                array_map($this->letter(...), $this->db()->fetchFirstColumn('SELECT text FROM letter')),
+                static fn(string $text): bool => str_contains($text, 'Newcomersen'),
+            ),
+        );
     }
 
     public function testWhatIsKeptForATimeIsForgottenByTheScheduler(): void
     {
         $this->signIn('learner', self::PASSWORD, '192.0.2.7');
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
-            'lines' => [
-                ['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner'],
-            ], 'tell' => 'Bring a pencil.',
-        ], 200, ['Idempotency-Key' => 'letting-in']);
+        $this->call(
+            'lead',
+            'POST',
+            '/sites/'.$this->ids['site'].'/sheets',
+            [
+                'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
+                'tell' => 'Bring a pencil.',
+            ],
+            200,
+            ['Idempotency-Key' => 'letting-in'],
+        );
         $door = $this->invitationDoor();
         $this->call('lead', 'POST', $door.'/invitations', ['text' => 'outside@example.net', 'apply' => true]);
         $this->deliver();
@@ -168,7 +175,7 @@ final class SecretsTest extends AttackCase
         $key = Key::read($door['key'])->key ?? self::fail('A key that was made is right.');
         [$old, $new] = [$_SERVER['APP_SECRET'] ?? $_ENV['APP_SECRET'], 'another secret altogether, and long'];
         \assert(\is_string($old));
-        $keys = fn (string $secret, string $previous = ''): DoorKeys => new DoorKeys(
+        $keys = fn(string $secret, string $previous = ''): DoorKeys => new DoorKeys(
             $this->db(),
             new Sealer($secret, $previous),
         );
@@ -200,26 +207,24 @@ final class SecretsTest extends AttackCase
         $log = $this->service(SecurityLog::class);
         $command = new ResealCommand($this->db(), $sealer, new DoorKeys($this->db(), $sealer), $log);
         self::assertSame(0, (new CommandTester($command))->execute([]));
-        $name = fn (string $person): string => json_decode((string) (new Sealer($new))->openText(
-            (string) $this->db()->fetchOne(
-                'SELECT answer FROM idempotency WHERE person_id = ?',
-                [Id::binary($this->ids[$person])],
+        $name = fn(string $person): string => json_decode(
+            (string) (new Sealer($new))->openText(
+                (string) $this->db()->fetchOne('SELECT answer FROM idempotency WHERE person_id = ?', [
+                    Id::binary($this->ids[$person]),
+                ]),
+                'idempotency',
             ),
-            'idempotency',
-        ), true, flags: \JSON_THROW_ON_ERROR)['name'];
+            true,
+            flags: \JSON_THROW_ON_ERROR,
+        )['name'];
         self::assertSame(['Of the lead', 'Of the co-tutor'], [$name('lead'), $name('cotutor')]);
     }
 
     public function testTheCommandSealsNothingAnewWhereNothingIsOld(): void
     {
-        $this->call(
-            'lead',
-            'POST',
-            '/sites/'.$this->ids['site'].'/doors',
-            [],
-            201,
-            ['Idempotency-Key' => 'a-click-once'],
-        );
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', [], 201, [
+            'Idempotency-Key' => 'a-click-once',
+        ]);
         self::assertSame([0, "Sealed anew: 0 keys, 0 texts.\n"], $this->command('secrets:reseal'));
         self::assertSame(0, $this->command('security:verify')[0]);
     }

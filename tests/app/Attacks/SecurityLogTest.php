@@ -22,17 +22,24 @@ final class SecurityLogTest extends AttackCase
         $rules = RulesCodec::write($this->service(Roles::class)->rules());
         $rules['limits']['cardDays'] = 7;
         $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], headers: ['If-Match' => '"1"']);
-        $this->call(
-            'admin',
-            'PUT',
-            '/administrators/'.$this->ids['lead'],
-            ['platform' => false, 'divisions' => ['evening']],
-        );
+        $this->call('admin', 'PUT', '/administrators/'.$this->ids['lead'], [
+            'platform' => false,
+            'divisions' => ['evening'],
+        ]);
         $seen = $this->log('admin');
-        self::assertSame([
-            'administrator-named', 'rules-changed', 'refused', 'page-outside', 'person-exported', 'password-reset',
-            'sign-in', 'sign-in-failed',
-        ], array_column($seen, 'code'));
+        self::assertSame(
+            [
+                'administrator-named',
+                'rules-changed',
+                'refused',
+                'page-outside',
+                'person-exported',
+                'password-reset',
+                'sign-in',
+                'sign-in-failed',
+            ],
+            array_column($seen, 'code'),
+        );
         self::assertSame(['192.0.2.9', 'Learner Learnersen'], [$seen[7]['address'], $seen[7]['person']['name']]);
         self::assertSame(['Lead Leadsen', 'Learner Learnersen'], [$seen[5]['by']['name'], $seen[5]['person']['name']]);
         self::assertStringNotContainsString('guess', json_encode($seen, \JSON_THROW_ON_ERROR));
@@ -49,12 +56,12 @@ final class SecurityLogTest extends AttackCase
         self::assertSame([], $this->log('elsewhere'));
         self::assertSame(
             ['Junior Juniorsen', 'Learner Learnersen'],
-            array_map(static fn (array $entry): string => $entry['person']['name'], $this->log('colleague')),
+            array_map(static fn(array $entry): string => $entry['person']['name'], $this->log('colleague')),
         );
         self::assertSame(
             ['Learner Learnersen'],
             array_map(
-                static fn (array $entry): string => $entry['person']['name'],
+                static fn(array $entry): string => $entry['person']['name'],
                 $this->log('colleague', '?q=learner'),
             ),
         );
@@ -83,13 +90,11 @@ final class SecurityLogTest extends AttackCase
     #[TestWith(['UPDATE security_entry SET at = at - INTERVAL 1 HOUR WHERE sequence = 3', 'From line 3'])]
     #[TestWith(['DELETE FROM security_entry WHERE sequence = 3', 'missing at the end'])]
     #[TestWith(['UPDATE security_chain SET entries = 2', 'missing at the end'])]
-    #[TestWith(
-        [
-            'INSERT INTO security_entry SELECT 4, at, code, person_id, by_id, site_id, division_id, address, place,
-                data, hash FROM security_entry WHERE sequence = 3',
-            'From line 4',
-        ],
-    )]
+    #[TestWith([
+        'INSERT INTO security_entry SELECT 4, at, code, person_id, by_id, site_id, division_id, address, place,
+            data, hash FROM security_entry WHERE sequence = 3',
+        'From line 4',
+    ])]
     public function testALineThatIsTakenOutChangedOrAddedShows(string $sql, string $said): void
     {
         $this->signIn('learner', 'guess');
@@ -131,7 +136,7 @@ final class SecurityLogTest extends AttackCase
             [],
             array_filter(
                 $this->log('admin'),
-                static fn (array $entry): bool => 'administrator-named' === $entry['code'],
+                static fn(array $entry): bool => 'administrator-named' === $entry['code'],
             ),
         );
     }

@@ -55,7 +55,7 @@ final class SigningInTest extends AttackCase
 
     public function testTheAnswerTakesLongerBeforeItIsNo(): void
     {
-        $pauses = array_map(static fn (int $failures): int => SignInGuard::pause($failures, false, 200), range(1, 10));
+        $pauses = array_map(static fn(int $failures): int => SignInGuard::pause($failures, false, 200), range(1, 10));
         self::assertSame([0, 0, 0, 200, 400, 600, 800, 1_000, 1_200, 1_400], $pauses);
         self::assertSame([1_400, 0], [SignInGuard::pause(1, true, 200), SignInGuard::pause(10, true, 0)]);
     }
@@ -63,7 +63,10 @@ final class SigningInTest extends AttackCase
     /** Whether there is an account, it is closed or has no password: the same words. */
     public function testWhoThereIsDoesNotShow(): void
     {
-        $this->call('admin', 'PUT', '/people/'.$this->ids['newcomer'].'/account', ['open' => false, 'apply' => true]);
+        $this->call('admin', 'PUT', '/people/'.$this->ids['newcomer'].'/account', [
+            'open' => false,
+            'apply' => true,
+        ]);
         $this->db()->executeStatement('UPDATE account SET password_hash = NULL WHERE login = ?', ['guardian']);
         $said = [];
         foreach (['nobody', 'learner', 'newcomer', 'guardian'] as $login) {
@@ -93,7 +96,8 @@ final class SigningInTest extends AttackCase
     {
         $hash = hash('sha256', 'the-token', true);
         $this->db()->insert('first_password', [
-            'token_hash' => $hash, 'person_id' => Id::binary($this->ids['learner']),
+            'token_hash' => $hash,
+            'person_id' => Id::binary($this->ids['learner']),
             'expires_at' => Instant::toSql($this->now() + 60),
         ]);
         $said = [
@@ -101,7 +105,9 @@ final class SigningInTest extends AttackCase
             $this->call(null, 'POST', '/first-password', ['token' => 'the-token', 'password' => $password], 422),
         ];
         if ('own' !== $code) {
-            $key = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', ['accounts' => true], 201)['key'];
+            $key = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', ['accounts' => true], 201)[
+                'key'
+            ];
             $wish = ['key' => $key, 'given' => 'Mia', 'family' => 'Berg', 'level' => 7, 'password' => $password];
             $said[] = $this->call(null, 'POST', '/join/account', $wish, 422);
         }
@@ -114,18 +120,14 @@ final class SigningInTest extends AttackCase
 
     public function testACardHoldsForAWhileOnly(): void
     {
-        $card = $this->call(
-            'lead',
-            'POST',
-            '/sign-in-cards',
-            ['people' => [$this->ids['learner']], 'days' => 3],
-        )['cards'][0];
+        $card = $this->call('lead', 'POST', '/sign-in-cards', ['people' => [$this->ids['learner']], 'days' => 3])[
+            'cards'
+        ][0];
         self::assertSame(Instant::toJson($this->now() + 3 * 86_400), $card['until']);
         self::assertSame(200, $this->signIn('learner', $card['password']));
-        $this->db()->executeStatement(
-            'UPDATE account SET card_until = card_until - INTERVAL 3 DAY WHERE login = ?',
-            ['learner'],
-        );
+        $this->db()->executeStatement('UPDATE account SET card_until = card_until - INTERVAL 3 DAY WHERE login = ?', [
+            'learner',
+        ]);
         $problem = $this->call(null, 'POST', '/sign-in', ['login' => 'learner', 'password' => $card['password']], 401);
         self::assertStringContainsString('card is over', $problem['detail']);
         self::assertStringNotContainsString(

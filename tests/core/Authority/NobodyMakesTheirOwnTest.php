@@ -45,12 +45,15 @@ final class NobodyMakesTheirOwnTest extends TestCase
             $found['tried'] += $one['tried'];
             $found['effective'] += $one['effective'];
         }
-        fwrite(\STDERR, \sprintf(
-            "\n%s states, %s sequences in which every act took effect, %s of attempts\n",
-            number_format($found['states']),
-            number_format($found['effective']),
-            number_format($found['tried']),
-        ));
+        fwrite(
+            \STDERR,
+            \sprintf(
+                "\n%s states, %s sequences in which every act took effect, %s of attempts\n",
+                number_format($found['states']),
+                number_format($found['effective']),
+                number_format($found['tried']),
+            ),
+        );
         self::assertGreaterThan(1_000_000, $found['tried']);
     }
 
@@ -68,30 +71,36 @@ final class NobodyMakesTheirOwnTest extends TestCase
     public static function holes(): array
     {
         return [
-            'somebody lengthens themselves' => [new class extends Laws {
-                protected function ofOneself(Situation $situation, Comparison $change): ?Note
-                {
-                    return null;
-                }
+            'somebody lengthens themselves' => [
+                new class extends Laws {
+                    protected function ofOneself(Situation $situation, Comparison $change): ?Note
+                    {
+                        return null;
+                    }
 
-                protected function giving(Situation $situation, Timeline $before, Comparison $change): ?Note
-                {
-                    return $situation->actor->personId === $situation->person->id
-                        ? null
-                        : parent::giving($situation, $before, $change);
-                }
+                    protected function giving(Situation $situation, Timeline $before, Comparison $change): ?Note
+                    {
+                        return $situation->actor->personId === $situation->person->id
+                            ? null
+                            : parent::giving($situation, $before, $change);
+                    }
 
-                protected function lifting(Situation $situation, array $effects): ?Note
-                {
-                    return null;
-                }
-            }, 24],
-            'who is above is hurt' => [new class extends Laws {
-                protected function taking(Situation $situation, Timeline $before, Comparison $change): ?Note
-                {
-                    return null;
-                }
-            }, 24],
+                    protected function lifting(Situation $situation, array $effects): ?Note
+                    {
+                        return null;
+                    }
+                },
+                24,
+            ],
+            'who is above is hurt' => [
+                new class extends Laws {
+                    protected function taking(Situation $situation, Timeline $before, Comparison $change): ?Note
+                    {
+                        return null;
+                    }
+                },
+                24,
+            ],
             'a tie of one\'s own making counts at once' => [new Laws(), 0],
         ];
     }
@@ -118,7 +127,7 @@ final class NobodyMakesTheirOwnTest extends TestCase
             $laws,
             $ageHours,
         );
-        $given = static fn (
+        $given = static fn(
             string $role,
             int $until = Time::FOREVER,
             DoorKind $kind = DoorKind::Desk,

@@ -27,13 +27,12 @@ final readonly class Play
         public array $effects = [],
         public array $doors = [],
         public array $keys = [],
-    ) {
-    }
+    ) {}
 
     /** @param array<string, Enrollment> $enrollments by site and person */
     public static function begun(int $now, array $enrollments): self
     {
-        $keys = array_map(static fn (Enrollment $enrollment): string => self::keyOf($enrollment, [], []), $enrollments);
+        $keys = array_map(static fn(Enrollment $enrollment): string => self::keyOf($enrollment, [], []), $enrollments);
 
         return new self($now, $enrollments, keys: $keys);
     }
@@ -86,9 +85,9 @@ final readonly class Play
     {
         $names = [];
         $name = static function (?string $id) use (&$names): ?int {
-            return null === $id ? null : $names[$id] ??= \count($names);
+            return null === $id ? null : ($names[$id] ??= \count($names));
         };
-        $mark = static fn (Mark $mark): array => [
+        $mark = static fn(Mark $mark): array => [
             $mark->kind->name,
             $mark->window->from,
             $mark->window->until,
@@ -100,7 +99,7 @@ final readonly class Play
             $mark->putBy,
             $mark->endedBy,
         ];
-        $pass = static fn (Pass $pass): array => [
+        $pass = static fn(Pass $pass): array => [
             $name($pass->id),
             $pass->doorId,
             $pass->role,
@@ -111,19 +110,25 @@ final readonly class Play
             $pass->givenBy,
             array_map($mark, $pass->marks),
         ];
-        $done = static fn (Done $done, array $of): array => [
+        $done = static fn(Done $done, array $of): array => [
             $done->undoes,
-            array_map(static fn (Effect $effect): array => [
-                $effect->kind->name,
-                $name($effect->passId),
-                $name($effect->mark?->origin),
-            ], $of),
+            array_map(
+                static fn(Effect $effect): array => [
+                    $effect->kind->name,
+                    $name($effect->passId),
+                    $name($effect->mark?->origin),
+                ],
+                $of,
+            ),
         ];
 
-        return md5(serialize([
-            array_map($pass, $enrollment->passes),
-            array_map($mark, $enrollment->marks),
-            array_map($done, $lines, $effects),
-        ]), true);
+        return md5(
+            serialize([
+                array_map($pass, $enrollment->passes),
+                array_map($mark, $enrollment->marks),
+                array_map($done, $lines, $effects),
+            ]),
+            true,
+        );
     }
 }

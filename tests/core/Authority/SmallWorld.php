@@ -89,14 +89,19 @@ final class SmallWorld implements Ids
      */
     public function acts(Play $play): iterable
     {
-        $next = array_values(array_filter($this->instants, static fn (int $instant): bool => $instant > $play->now));
+        $next = array_values(array_filter($this->instants, static fn(int $instant): bool => $instant > $play->now));
         yield 'wait' => [] === $next ? null : $play->later($next[0]);
         foreach ($this->actors as $actor) {
             foreach (array_keys($this->sites) as $site) {
                 $standing = $this->standing($play, $site, $actor);
                 foreach (array_keys($this->people) as $person) {
                     foreach ($this->lines($play, $site, $person, $standing) as $name => [$line, $undoes]) {
-                        yield "$actor: $name of $person in $site" => $this->after($play, "$site $person", $line, $undoes);
+                        yield "$actor: $name of $person in $site" => $this->after(
+                            $play,
+                            "$site $person",
+                            $line,
+                            $undoes,
+                        );
                     }
                 }
                 foreach (array_keys($this->roles()) as $role) {
@@ -195,14 +200,14 @@ final class SmallWorld implements Ids
     private function lines(Play $play, string $site, string $person, Standing $standing): array
     {
         $at = "$site $person";
-        $who = [$standing->personId, array_map(static fn (Role $role): string => $role->code, $standing->roles)];
-        $others = array_map(static fn (string $id): string => $play->keys["$site $id"], array_keys($this->people));
+        $who = [$standing->personId, array_map(static fn(Role $role): string => $role->code, $standing->roles)];
+        $others = array_map(static fn(string $id): string => $play->keys["$site $id"], array_keys($this->people));
         $key = md5(serialize([$play->now, $at, $who, $others]), true);
         if (isset($this->known[$key])) {
             return $this->known[$key];
         }
         $situation = $this->situation($play, $site, $person, $standing);
-        $ready = static fn (Line $line): ?Line => Verdict::Ready === $line->verdict ? $line : null;
+        $ready = static fn(Line $line): ?Line => Verdict::Ready === $line->verdict ? $line : null;
         $lines = [];
         foreach ($this->wishes() as $name => $wanted) {
             $lines[$name] = [$ready($this->computer->compute($situation, $wanted)), null];
@@ -280,11 +285,13 @@ final class SmallWorld implements Ids
         );
         $door = DoorKind::Key === $kind ? "$keeper's $role" : 'letters';
 
-        return Passage::In !== $admission->passage ? null : $this->after(
-            $play,
-            "$site $person",
-            $this->computer->comeIn($situation, $door, $kind, $role, new Window($play->now), null),
-        );
+        return Passage::In !== $admission->passage
+            ? null
+            : $this->after(
+                $play,
+                "$site $person",
+                $this->computer->comeIn($situation, $door, $kind, $role, new Window($play->now), null),
+            );
     }
 
     private function merged(Play $play, string $actor): ?Play
@@ -348,10 +355,9 @@ final class SmallWorld implements Ids
                 false,
                 $this->sites[$site],
             );
-            $known[$instant] = array_values(array_map(
-                static fn (Permission $permission): string => $permission->value,
-                $standing->permissions,
-            ));
+            $known[$instant] = array_values(
+                array_map(static fn(Permission $permission): string => $permission->value, $standing->permissions),
+            );
             $this->permitted[$enrollment] = $known;
         }
 
@@ -376,7 +382,7 @@ final class SmallWorld implements Ids
             if ($standing->may(Permission::LetIn)) {
                 $leads = $standing->may(Permission::RunSite);
                 $enrollment = $play->enrollments["$name $person"];
-                $of = fn (string $who): array => Ties::of(
+                $of = fn(string $who): array => Ties::of(
                     $enrollment,
                     $this->people[$person],
                     $site,
@@ -387,7 +393,7 @@ final class SmallWorld implements Ids
                 $own = $of($actor);
                 // What two do together nobody made alone; it is told to the person and found in the history.
                 foreach (array_diff($this->actors, [$actor]) as $other) {
-                    $own = array_filter($own, static fn (int $n): bool => !$of($other)[$n]->own, \ARRAY_FILTER_USE_KEY);
+                    $own = array_filter($own, static fn(int $n): bool => !$of($other)[$n]->own, \ARRAY_FILTER_USE_KEY);
                 }
                 array_push($ties, ...array_values($own));
             }

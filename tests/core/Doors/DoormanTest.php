@@ -40,10 +40,28 @@ final class DoormanTest extends TestCase
     #[TestWith([false, ['seniors'], 'faculty', true, 10, true], 'its administrators')]
     #[TestWith([true, [], null, false, 20, false], 'once it is over')]
     #[TestWith([true, [], null, false, 4, false], 'before it opens')]
-    public function testALookInIsForThoseItSays(bool $anyone, array $divisions, ?string $division, bool $administrator, int $now, bool $may): void
-    {
-        self::assertSame($may, Doorman::mayLookIn(new DoorTerms('', hours: new Window(5, 20), divisions: $divisions), $anyone, $division, $administrator, $now));
-        self::assertFalse(Doorman::mayLookIn(new DoorTerms('', false), $anyone, $division, $administrator, $now), 'A shut door shows nothing.');
+    public function testALookInIsForThoseItSays(
+        bool $anyone,
+        array $divisions,
+        ?string $division,
+        bool $administrator,
+        int $now,
+        bool $may,
+    ): void {
+        self::assertSame(
+            $may,
+            Doorman::mayLookIn(
+                new DoorTerms('', hours: new Window(5, 20), divisions: $divisions),
+                $anyone,
+                $division,
+                $administrator,
+                $now,
+            ),
+        );
+        self::assertFalse(
+            Doorman::mayLookIn(new DoorTerms('', false), $anyone, $division, $administrator, $now),
+            'A shut door shows nothing.',
+        );
     }
 
     #[TestWith(['a@example.org', false, false, null, true, null, 'ready'])]
@@ -57,9 +75,26 @@ final class DoormanTest extends TestCase
     #[TestWith(['a@example.org', false, false, State::TakenOut, true, true, 'ready'])]
     #[TestWith(['a@example.org', false, false, null, false, true, 'account'])]
     #[TestWith(['a@example.org', false, false, null, true, false, 'role'])]
-    public function testWhoCanBeInvited(?string $address, bool $repeated, bool $invited, ?State $here, bool $account, ?bool $role, string $verdict): void
-    {
-        self::assertSame($verdict, InviteVerdict::of($address, $repeated, $invited, $here, $account, null === $role ? null : ($role ? RoleVerdict::yes() : RoleVerdict::no('not-yours')))->value);
+    public function testWhoCanBeInvited(
+        ?string $address,
+        bool $repeated,
+        bool $invited,
+        ?State $here,
+        bool $account,
+        ?bool $role,
+        string $verdict,
+    ): void {
+        self::assertSame(
+            $verdict,
+            InviteVerdict::of(
+                $address,
+                $repeated,
+                $invited,
+                $here,
+                $account,
+                null === $role ? null : ($role ? RoleVerdict::yes() : RoleVerdict::no('not-yours')),
+            )->value,
+        );
     }
 
     public function testWhoeverTheDoorIsForComesInOrIsApprovedOrWaits(): void
@@ -69,60 +104,81 @@ final class DoormanTest extends TestCase
         self::assertSame(Passage::Line, self::admit(new DoorTerms('learner', waiting: true), free: 0)->passage);
         self::assertSame(['no-seat', Passage::No], [self::admit(free: 0)->code, self::admit(free: 0)->passage]);
         // Two wait for two seats: the next one waits behind them.
-        self::assertSame(Passage::Line, self::admit(new DoorTerms('learner', waiting: true), free: 2, waiting: 2)->passage);
+        self::assertSame(
+            Passage::Line,
+            self::admit(new DoorTerms('learner', waiting: true), free: 2, waiting: 2)->passage,
+        );
         self::assertSame(Passage::In, self::admit(new DoorTerms('day-guest'), free: 0)->passage);
     }
 
     public function testWhatKeepsPeopleOutIsSaidWithWhatToDo(): void
     {
-        $codes = static fn (Admission $admission): string => $admission->code.' '.$admission->next;
-        self::assertSame([
-            'shut ask-lead',
-            'not-yet come-back',
-            'over ask-lead',
-            'wrong-division ask-lead',
-            'wrong-level ask-lead',
-            'wrong-address ask-lead',
-            'no-address ask-lead',
-            'wrong-kind ask-lead',
-            'no-seat ask-lead',
-            'kept-out ask-lead',
-            'unbacked ask-lead',
-        ], array_map($codes, [
-            self::admit(new DoorTerms('learner', open: false)),
-            self::admit(new DoorTerms('learner', hours: new Window(2_000))),
-            self::admit(new DoorTerms('learner', hours: new Window(0, self::NOW))),
-            self::admit(new DoorTerms('learner', divisions: ['juniors'])),
-            self::admit(new DoorTerms('learner', levels: new LevelBand(8, 9))),
-            self::admit(new DoorTerms('learner', domains: ['example.net'])),
-            self::admit(new DoorTerms('learner', domains: ['example.org']), address: null),
-            self::admit(new DoorTerms('lead-tutor')),
-            self::admit(new DoorTerms('learner', seats: 3), through: 3),
-            self::admit(here: State::KeptOut),
-            self::admit(backed: false),
-        ]));
+        $codes = static fn(Admission $admission): string => $admission->code.' '.$admission->next;
+        self::assertSame(
+            [
+                'shut ask-lead',
+                'not-yet come-back',
+                'over ask-lead',
+                'wrong-division ask-lead',
+                'wrong-level ask-lead',
+                'wrong-address ask-lead',
+                'no-address ask-lead',
+                'wrong-kind ask-lead',
+                'no-seat ask-lead',
+                'kept-out ask-lead',
+                'unbacked ask-lead',
+            ],
+            array_map($codes, [
+                self::admit(new DoorTerms('learner', open: false)),
+                self::admit(new DoorTerms('learner', hours: new Window(2_000))),
+                self::admit(new DoorTerms('learner', hours: new Window(0, self::NOW))),
+                self::admit(new DoorTerms('learner', divisions: ['juniors'])),
+                self::admit(new DoorTerms('learner', levels: new LevelBand(8, 9))),
+                self::admit(new DoorTerms('learner', domains: ['example.net'])),
+                self::admit(new DoorTerms('learner', domains: ['example.org']), address: null),
+                self::admit(new DoorTerms('lead-tutor')),
+                self::admit(new DoorTerms('learner', seats: 3), through: 3),
+                self::admit(here: State::KeptOut),
+                self::admit(backed: false),
+            ]),
+        );
     }
 
     public function testOnceMoreIsAsGoodAsOnceAlsoWhenTheDoorIsShutByThen(): void
     {
         foreach ([State::Current, State::Paused, State::Upcoming] as $state) {
-            self::assertSame(Passage::Already, self::admit(new DoorTerms('learner', open: false, seats: 0), here: $state)->passage);
+            self::assertSame(
+                Passage::Already,
+                self::admit(new DoorTerms('learner', open: false, seats: 0), here: $state)->passage,
+            );
         }
         self::assertSame(Passage::In, self::admit(here: State::TakenOut)->passage);
         self::assertSame(Passage::Approval, self::admit(here: State::TakenOut, removed: true)->passage);
         self::assertSame(Passage::Approval, self::admit(free: 0, removed: true)->passage, 'a seat in line is no yes');
     }
 
-    /** Whatever the door and whoever stands before it: nobody passes a shut one, nobody without a seat, nobody who is kept out; and who cannot come in is never told to wait. */
+    /**
+     * Whatever the door and whoever stands before it: nobody passes a shut one, nobody without a seat, nobody who is
+     * kept out; and who cannot come in is never told to wait.
+     */
     public function testLawsOfDoors(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $dice = new Dice($seed);
             $door = new DoorTerms(
-                $dice->one(['learner', 'day-guest', 'co-tutor']), $dice->chance(80), $dice->chance(30), new Window($from = $dice->between(0, 1_200), max($from, $dice->between(500, 2_500))),
-                $dice->chance(50) ? $dice->below(4) : null, $dice->chance(30) ? ['juniors'] : [], $dice->chance(30) ? new LevelBand(6, 8) : null, $dice->chance(20) ? ['example.net'] : [], $dice->chance(50),
+                $dice->one(['learner', 'day-guest', 'co-tutor']),
+                $dice->chance(80),
+                $dice->chance(30),
+                new Window($from = $dice->between(0, 1_200), max($from, $dice->between(500, 2_500))),
+                $dice->chance(50) ? $dice->below(4) : null,
+                $dice->chance(30) ? ['juniors'] : [],
+                $dice->chance(30) ? new LevelBand(6, 8) : null,
+                $dice->chance(20) ? ['example.net'] : [],
+                $dice->chance(50),
             );
-            $here = $dice->chance(40) ? State::from($dice->one(['current', 'kept-out', 'taken-out', 'ended', 'waiting'])) : null;
+            $here = $dice->chance(40)
+                ? State::from($dice->one(['current', 'kept-out', 'taken-out', 'ended', 'waiting']))
+                : null;
             $free = $dice->chance(50) ? $dice->below(3) : null;
             [$through, $waiting] = [$dice->below(4), $dice->below(3)];
             $address = $dice->chance(80) ? 'person@example.org' : null;
@@ -140,7 +196,10 @@ final class DoormanTest extends TestCase
                 self::assertFalse($door->approval);
             }
             self::assertTrue(Passage::Line !== $admission->passage || $door->waiting);
-            self::assertSame(Passage::No === $admission->passage, \in_array($admission->next, ['ask-lead', 'come-back', 'none'], true));
+            self::assertSame(
+                Passage::No === $admission->passage,
+                \in_array($admission->next, ['ask-lead', 'come-back', 'none'], true),
+            );
         });
     }
 
@@ -151,7 +210,15 @@ final class DoormanTest extends TestCase
             $people[] = [new Person('p'.$n, PersonKind::Learner, 'seniors', 7), null, self::segment($state), 1];
         }
         $people[] = [new Person('j', PersonKind::Learner, 'juniors', 3), null, null, 3];
-        self::assertSame(['could' => 2, 'here' => 1, 'keptOut' => 1, 'not' => 3], self::doorman()->reach(new DoorTerms('learner', seats: 1, divisions: ['seniors']), new Site('s', 'seniors'), $people, self::NOW));
+        self::assertSame(
+            ['could' => 2, 'here' => 1, 'keptOut' => 1, 'not' => 3],
+            self::doorman()->reach(
+                new DoorTerms('learner', seats: 1, divisions: ['seniors']),
+                new Site('s', 'seniors'),
+                $people,
+                self::NOW,
+            ),
+        );
     }
 
     #[TestWith(['Harmony2026', 'of-the-site'])]

@@ -36,7 +36,16 @@ final class KeyTest extends TestCase
             $key = self::key($dice);
             self::assertMatchesRegularExpression('/^[a-z]+-[a-z]+-\d{5}-[a-z]+-[a-z]+$/', $key->text);
             [$a, $b, $digits, $c, $d] = explode('-', $key->text);
-            foreach ([$key->text, strtoupper($key->text), str_replace('-', ' ', $key->text), '  '.str_replace('-', ' – ', $key->text).'.', "$a $b {$digits}$c $d", implode('-', [$a, $b, strtr($digits, ['0' => 'O', '1' => 'l', '5' => 'S', '8' => 'B']), $c, $d])] as $typed) {
+            foreach (
+                [
+                    $key->text,
+                    strtoupper($key->text),
+                    str_replace('-', ' ', $key->text),
+                    '  '.str_replace('-', ' – ', $key->text).'.',
+                    "$a $b {$digits}$c $d",
+                    implode('-', [$a, $b, strtr($digits, ['0' => 'O', '1' => 'l', '5' => 'S', '8' => 'B']), $c, $d]),
+                ] as $typed
+            ) {
                 $read = Key::read($typed);
                 // A number of look-alikes alone is no number any more.
                 if (1 === preg_match('/\d/', $typed)) {
@@ -46,7 +55,10 @@ final class KeyTest extends TestCase
         });
     }
 
-    /** One letter wrong, missing, too many, or two swapped in a word: said to be almost right, and never taken for another key. */
+    /**
+     * One letter wrong, missing, too many, or two swapped in a word: said to be almost right, and never taken for
+     * another key.
+     */
     public function testASlipOfOneLetterShowsFromTheKeyItself(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
@@ -57,7 +69,9 @@ final class KeyTest extends TestCase
             $word = $parts[(int) $at];
             $place = $dice->below(\strlen($word));
             $parts[(int) $at] = match ($dice->below(3)) {
-                0 => substr_replace($word, 'x' === $word[$place] ? 'q' : 'x', $place, 1), 1 => substr_replace($word, 'q', $place, 0), default => substr_replace($word, '', $place, 1),
+                0 => substr_replace($word, 'x' === $word[$place] ? 'q' : 'x', $place, 1),
+                1 => substr_replace($word, 'q', $place, 0),
+                default => substr_replace($word, '', $place, 1),
             };
             $read = Key::read(implode('-', $parts));
             self::assertNotNull($read->slip);
@@ -74,7 +88,12 @@ final class KeyTest extends TestCase
             $key = self::key($dice);
             $parts = explode('-', $key->text);
             $digit = $dice->below(5);
-            $wrong = substr_replace($parts[2], (string) (((int) $parts[2][$digit] + 1 + $dice->below(9)) % 10), $digit, 1);
+            $wrong = substr_replace(
+                $parts[2],
+                (string) (((int) $parts[2][$digit] + 1 + $dice->below(9)) % 10),
+                $digit,
+                1,
+            );
             self::assertNotNull(Key::read(implode('-', array_replace($parts, [2 => $wrong])))->slip);
             $place = array_flip(SpokenWords::all());
             if (0 !== ($place[$parts[1]] - $place[$parts[3]]) % 97) {
@@ -86,7 +105,20 @@ final class KeyTest extends TestCase
 
     public function testWhatIsNoKeyOfOursIsSaidToBeNone(): void
     {
-        foreach (['', '-', 'harmony2026', 'reed amber', '12345', 'reed-amber-12345-cobalt', "\u{202E}ключ", str_repeat('reed-', 5_000), "reed\u{0000}amber", 'one two 12345 three four'] as $typed) {
+        foreach (
+            [
+                '',
+                '-',
+                'harmony2026',
+                'reed amber',
+                '12345',
+                'reed-amber-12345-cobalt',
+                "\u{202E}ключ",
+                str_repeat('reed-', 5_000),
+                "reed\u{0000}amber",
+                'one two 12345 three four',
+            ] as $typed
+        ) {
             self::assertNotNull(Key::read($typed)->slip, $typed);
             self::assertNull(Key::read($typed)->key);
         }
@@ -105,6 +137,6 @@ final class KeyTest extends TestCase
 
     private static function key(Dice $dice): Key
     {
-        return Key::make(static fn (int $below): int => $dice->below($below));
+        return Key::make(static fn(int $below): int => $dice->below($below));
     }
 }

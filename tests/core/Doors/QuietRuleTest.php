@@ -20,13 +20,24 @@ final class QuietRuleTest extends TestCase
     #[TestWith([3, 2, [1], '2026-11-05 00:00'])]
     #[TestWith([null, 3, [], null])]
     #[TestWith([null, null, [], null])]
-    public function testSomebodyIsQuietAtTheEndOfTheDayThatMakesItFull(?int $days, ?int $meetings, array $weekdays, ?string $from): void
-    {
+    public function testSomebodyIsQuietAtTheEndOfTheDayThatMakesItFull(
+        ?int $days,
+        ?int $meetings,
+        array $weekdays,
+        ?string $from,
+    ): void {
         // Sunday, 1 November 2026, in the evening.
         $zone = new \DateTimeZone('Europe/Amsterdam');
         $seen = (new \DateTimeImmutable('2026-11-01 19:00', $zone))->getTimestamp();
-        $quiet = (new QuietRule($days, $meetings, $weekdays))->quietFrom($seen, $zone, static fn (string $day): bool => true);
-        self::assertSame(null === $from ? null : $from, null === $quiet ? null : (new \DateTimeImmutable('@'.$quiet))->setTimezone($zone)->format('Y-m-d H:i'));
+        $quiet = (new QuietRule($days, $meetings, $weekdays))->quietFrom(
+            $seen,
+            $zone,
+            static fn(string $day): bool => true,
+        );
+        self::assertSame(
+            null === $from ? null : $from,
+            null === $quiet ? null : (new \DateTimeImmutable('@'.$quiet))->setTimezone($zone)->format('Y-m-d H:i'),
+        );
         self::assertSame(null !== $from, (new QuietRule($days, $meetings, $weekdays))->holds());
     }
 
@@ -36,15 +47,22 @@ final class QuietRuleTest extends TestCase
         $zone = new \DateTimeZone('Europe/Amsterdam');
         $rule = new QuietRule(6, 2, [2, 5]);
         $seen = 1_793_000_000;
-        $before = $rule->quietFrom($seen, $zone, static fn (string $day): bool => true);
+        $before = $rule->quietFrom($seen, $zone, static fn(string $day): bool => true);
         for ($n = 0; $n < 30; ++$n) {
-            $off = (new \DateTimeImmutable('@'.$seen))->setTimezone($zone)->modify("+$n days")->format('Y-m-d');
-            $after = $rule->quietFrom($seen, $zone, static fn (string $day): bool => $day !== $off);
+            $off = (new \DateTimeImmutable('@'.$seen))
+                ->setTimezone($zone)
+                ->modify("+$n days")
+                ->format('Y-m-d');
+            $after = $rule->quietFrom($seen, $zone, static fn(string $day): bool => $day !== $off);
             self::assertGreaterThanOrEqual($before, $after);
             self::assertLessThanOrEqual($before + 8 * 86_400, $after);
         }
-        self::assertNull($rule->quietFrom($seen, $zone, static fn (string $day): bool => false));
-        self::assertSame($rule->quietFrom($seen + 864_000, $zone, static fn (string $day): bool => true), $rule->quietFrom($seen, $zone, static fn (string $day): bool => true, $seen + 864_000), 'Before the site opens nobody is absent.');
+        self::assertNull($rule->quietFrom($seen, $zone, static fn(string $day): bool => false));
+        self::assertSame(
+            $rule->quietFrom($seen + 864_000, $zone, static fn(string $day): bool => true),
+            $rule->quietFrom($seen, $zone, static fn(string $day): bool => true, $seen + 864_000),
+            'Before the site opens nobody is absent.',
+        );
         self::assertGreaterThan($seen + QuietRule::GRACE, QuietRule::releasedAt($seen, $zone));
     }
 
@@ -55,8 +73,14 @@ final class QuietRuleTest extends TestCase
     #[TestWith([false, false, false, 99, 'bounced', 'bounced'])]
     #[TestWith([false, false, false, 99, 'sent', 'sent'])]
     #[TestWith([false, false, false, 99, 'held', 'on-its-way'])]
-    public function testHowAnInvitationStands(bool $answered, bool $withdrawn, bool $opened, int $lapses, string $post, string $state): void
-    {
+    public function testHowAnInvitationStands(
+        bool $answered,
+        bool $withdrawn,
+        bool $opened,
+        int $lapses,
+        string $post,
+        string $state,
+    ): void {
         $is = InvitationState::of($answered, $withdrawn, $opened, $lapses, $post, 10);
         self::assertSame($state, $is->value);
         self::assertSame(!\in_array($state, ['answered', 'withdrawn'], true), $is->open());
@@ -67,8 +91,13 @@ final class QuietRuleTest extends TestCase
     #[TestWith([true, false, 5, 'not-yet', 10])]
     #[TestWith([true, false, 20, 'over', null])]
     #[TestWith([false, true, 15, 'shut', null])]
-    public function testHowADoorStandsAndWhenItChanges(bool $open, bool $approval, int $now, string $state, ?int $changes): void
-    {
+    public function testHowADoorStandsAndWhenItChanges(
+        bool $open,
+        bool $approval,
+        int $now,
+        string $state,
+        ?int $changes,
+    ): void {
         $hours = new Window(10, 20);
         self::assertSame($state, DoorState::of($open, $approval, $hours, $now)->value);
         self::assertSame($changes, DoorState::changesAt($open, $hours, $now));

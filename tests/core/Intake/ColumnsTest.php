@@ -30,7 +30,14 @@ final class ColumnsTest extends TestCase
     #[TestWith([['E-Mail', 'SURNAME'], ['email', 'family']])]
     public function testARowNamesTheColumnsWhenNearlyAllOfItDoes(array $cells, ?array $fields): void
     {
-        self::assertSame($fields, Columns::named($cells, ['given' => ['first name'], 'family' => ['surname'], 'email' => ['email', 'e mail']]));
+        self::assertSame(
+            $fields,
+            Columns::named($cells, [
+                'given' => ['first name'],
+                'family' => ['surname'],
+                'email' => ['email', 'e mail'],
+            ]),
+        );
     }
 
     #[TestWith(['millrace seniors', 'seniors'])]
@@ -39,6 +46,9 @@ final class ColumnsTest extends TestCase
     #[TestWith(['', null])]
     public function testWhatACellNames(string $typed, ?string $code): void
     {
-        self::assertSame($code, Columns::among($typed, ['seniors' => 'Millrace Seniors', 'juniors' => 'Harbour Juniors']));
+        self::assertSame(
+            $code,
+            Columns::among($typed, ['seniors' => 'Millrace Seniors', 'juniors' => 'Harbour Juniors']),
+        );
     }
 }

@@ -23,7 +23,8 @@ use MintDoor\Core\Sites\Site;
  * Reads the evaluation set and counts. People are looked up by the keys the database looks them up by, so that whom the
  * keys miss is missed here too.
  *
- * @phpstan-type Counts array{lines: int, meant: int, right: int, wrong: int, missed: list<string>, mistakes: list<string>}
+ * @phpstan-type Counts array{lines: int, meant: int, right: int, wrong: int, missed: list<string>,
+ *     mistakes: list<string>}
  */
 final class Evaluation
 {
@@ -46,7 +47,19 @@ final class Evaluation
         $answers = [];
         foreach ($found as $line) {
             $some = [];
-            foreach ([...array_map(static fn (string $key): array => $byKey[$key] ?? [], $wording->keys($line)), ...array_map(static fn (string $each): array => $byIdentifier[$each] ?? [], [...$line->identifiers, ...$line->words, ...array_map(strtolower(...), array_merge(...array_map($matcher->meant(...), $line->identifiers), ...[[]]))])] as $hits) {
+            foreach (
+                [
+                    ...array_map(static fn(string $key): array => $byKey[$key] ?? [], $wording->keys($line)),
+                    ...array_map(static fn(string $each): array => $byIdentifier[$each] ?? [], [
+                        ...$line->identifiers,
+                        ...$line->words,
+                        ...array_map(
+                            strtolower(...),
+                            array_merge(...array_map($matcher->meant(...), $line->identifiers), ...[[]]),
+                        ),
+                    ]),
+                ] as $hits
+            ) {
                 foreach ($hits as $at) {
                     $some[$at] = $directory[$at];
                 }
@@ -78,7 +91,7 @@ final class Evaluation
         $answers = [];
         foreach ($lines as $line) {
             $typed = mb_strtolower(trim($line['text']));
-            $answers[] = $byIdentifier[$typed] ?? $byName[$typed] ?? self::nearest($typed, $names);
+            $answers[] = $byIdentifier[$typed] ?? ($byName[$typed] ?? self::nearest($typed, $names));
         }
 
         return self::count($lines, $answers);
@@ -94,7 +107,12 @@ final class Evaluation
         $right = array_sum(array_column($kinds, 'right'));
         $wrong = array_sum(array_column($kinds, 'wrong'));
 
-        return ['precision' => $right / max(1, $right + $wrong), 'recall' => $right / max(1, array_sum(array_column($kinds, 'meant'))), 'lines' => array_sum(array_column($kinds, 'lines')), 'kinds' => \count($kinds)];
+        return [
+            'precision' => $right / max(1, $right + $wrong),
+            'recall' => $right / max(1, array_sum(array_column($kinds, 'meant'))),
+            'lines' => array_sum(array_column($kinds, 'lines')),
+            'kinds' => \count($kinds),
+        ];
     }
 
     /**
@@ -107,9 +125,19 @@ final class Evaluation
         foreach (Wording::words($lines) as $word) {
             $keys += array_fill_keys(NameKeys::slips($word), true);
         }
-        $names = array_unique(array_merge(...array_map(static fn (Known $known): array => $known->names(), $directory)));
+        $names = array_unique(array_merge(...array_map(static fn(Known $known): array => $known->names(), $directory)));
 
-        return new Wording($nicknames ?? Nicknames::first(), array_values(array_filter($names, static fn (string $name): bool => [] !== array_intersect_key($keys, array_fill_keys(NameKeys::slips($name), true)))), $lines);
+        return new Wording(
+            $nicknames ?? Nicknames::first(),
+            array_values(
+                array_filter(
+                    $names,
+                    static fn(string $name): bool => []
+                        !== array_intersect_key($keys, array_fill_keys(NameKeys::slips($name), true)),
+                ),
+            ),
+            $lines,
+        );
     }
 
     /** @return list<NumberFormat> */
@@ -174,7 +202,14 @@ final class Evaluation
     {
         $kinds = [];
         foreach ($lines as $at => ['kind' => $kind, 'text' => $text, 'means' => $means]) {
-            $kinds[$kind] ??= ['lines' => 0, 'meant' => 0, 'right' => 0, 'wrong' => 0, 'missed' => [], 'mistakes' => []];
+            $kinds[$kind] ??= [
+                'lines' => 0,
+                'meant' => 0,
+                'right' => 0,
+                'wrong' => 0,
+                'missed' => [],
+                'mistakes' => [],
+            ];
             $person = !\in_array($means, ['ask', 'nobody', 'no-person'], true);
             $taken = !\in_array($answers[$at], ['ask', 'nobody', 'no-person'], true);
             ++$kinds[$kind]['lines'];

@@ -22,16 +22,47 @@ use PHPUnit\Framework\TestCase;
 
 final class MatcherTest extends TestCase
 {
-    /** @return iterable<string, array{string, list<array{list<string>, list<string>, bool}>}> text => identifiers, words, whether a person, of each line */
+    /**
+     * @return iterable<string, array{string, list<array{list<string>, list<string>, bool}>}> text => identifiers,
+     *     words, whether a person, of each line
+     */
     public static function texts(): iterable
     {
-        yield 'one name a line, numbered, bulleted and ticked' => ["1. Bea da Luz\r\n - Dmitri Orlov\n[x] Oona Okonedo\n✓ Ana Ruiz", [[[], ['bea', 'da', 'luz'], true], [[], ['dmitri', 'orlov'], true], [[], ['oona', 'okonedo'], true], [[], ['ana', 'ruiz'], true]]];
-        yield 'numbers on one line are several' => ['2041010; 2041358, s20413', [[['2041010'], [], true], [['2041358'], [], true], [['s20413'], [], true]]];
-        yield 'names and addresses of a message' => ['Bea da Luz <bea@example.org>, "Ruiz, Ana" <ana@example.org>;', [[['bea@example.org'], ['bea', 'da', 'luz'], true], [['ana@example.org'], ['ruiz', 'ana'], true]]];
-        yield 'three names and more on one line' => ['Bea da Luz, Ana Ruiz, Goran Petrov', [[[], ['bea', 'da', 'luz'], true], [[], ['ana', 'ruiz'], true], [[], ['goran', 'petrov'], true]]];
-        yield 'a name and an address' => ['Bea da Luz <bea.daluz@example.org>', [[['bea.daluz@example.org'], ['bea', 'da', 'luz'], true]]];
+        yield 'one name a line, numbered, bulleted and ticked' => [
+            "1. Bea da Luz\r\n - Dmitri Orlov\n[x] Oona Okonedo\n✓ Ana Ruiz",
+            [
+                [[], ['bea', 'da', 'luz'], true],
+                [[], ['dmitri', 'orlov'], true],
+                [[], ['oona', 'okonedo'], true],
+                [[], ['ana', 'ruiz'], true],
+            ],
+        ];
+        yield 'numbers on one line are several' => [
+            '2041010; 2041358, s20413',
+            [[['2041010'], [], true], [['2041358'], [], true], [['s20413'], [], true]],
+        ];
+        yield 'names and addresses of a message' => [
+            'Bea da Luz <bea@example.org>, "Ruiz, Ana" <ana@example.org>;',
+            [[['bea@example.org'], ['bea', 'da', 'luz'], true], [['ana@example.org'], ['ruiz', 'ana'], true]],
+        ];
+        yield 'three names and more on one line' => [
+            'Bea da Luz, Ana Ruiz, Goran Petrov',
+            [[[], ['bea', 'da', 'luz'], true], [[], ['ana', 'ruiz'], true], [[], ['goran', 'petrov'], true]],
+        ];
+        yield 'a name and an address' => [
+            'Bea da Luz <bea.daluz@example.org>',
+            [[['bea.daluz@example.org'], ['bea', 'da', 'luz'], true]],
+        ];
         yield 'a row of a spreadsheet' => ["da Luz\tBea\t2041010\t7", [[['2041010'], ['da', 'luz', 'bea'], true]]];
-        yield 'what stands in between' => ["Dear all,\nHarmony list:\nTotal 24\n\nThanks!", [[[], ['dear', 'all'], false], [[], ['harmony', 'list'], false], [[], ['total'], false], [[], ['thanks'], false]]];
+        yield 'what stands in between' => [
+            "Dear all,\nHarmony list:\nTotal 24\n\nThanks!",
+            [
+                [[], ['dear', 'all'], false],
+                [[], ['harmony', 'list'], false],
+                [[], ['total'], false],
+                [[], ['thanks'], false],
+            ],
+        ];
         yield 'blanks nobody sees' => ["\u{FEFF}Bea\u{00A0}da\u{200B} Luz", [[[], ['bea', 'da', 'luz'], true]]];
         yield 'a login' => ['bea.da-luz', [[['bea.da-luz'], [], true]]];
         yield 'other letters' => ['Дмитрий Орлов', [[[], ['dmitrij', 'orlov'], true]]];
@@ -41,7 +72,13 @@ final class MatcherTest extends TestCase
     #[DataProvider('texts')]
     public function testTextIsTakenApart(string $text, array $expected): void
     {
-        self::assertSame($expected, array_map(static fn (PastedLine $line): array => [$line->identifiers, $line->words, $line->person], self::lines($text)));
+        self::assertSame(
+            $expected,
+            array_map(
+                static fn(PastedLine $line): array => [$line->identifiers, $line->words, $line->person],
+                self::lines($text),
+            ),
+        );
     }
 
     /** @return iterable<string, array{string, string, list<string>}> text, outcome, ids of the candidates */
@@ -50,8 +87,16 @@ final class MatcherTest extends TestCase
         yield 'a number' => ['2041010', 'match', ['bea']];
         yield 'a number with blanks and dashes is one all the same' => ['204-1010', 'match', ['bea']];
         yield 'an address beside the name' => ['Beatriz da Luz <bea@example.org>', 'match', ['bea']];
-        yield 'a number beside another\'s name is asked about' => ['2041010 Goran Petrov', 'choose', ['bea', 'goran6', 'goran9']];
-        yield 'a mistyped number is said, and who is one digit off is offered' => ['2041011', 'unknown', ['ana2', 'bea']];
+        yield 'a number beside another\'s name is asked about' => [
+            '2041010 Goran Petrov',
+            'choose',
+            ['bea', 'goran6', 'goran9'],
+        ];
+        yield 'a mistyped number is said, and who is one digit off is offered' => [
+            '2041011',
+            'unknown',
+            ['ana2', 'bea'],
+        ];
         yield 'two digits swapped' => ['2040110', 'unknown', ['bea']];
         yield 'a mistyped number beside a name is asked about' => ['2041011 Beatriz da Luz', 'choose', ['bea', 'ana2']];
         yield 'a full name' => ['Beatriz da Luz', 'match', ['bea']];
@@ -84,26 +129,56 @@ final class MatcherTest extends TestCase
     {
         $reading = self::read($text)[0];
         self::assertSame($outcome, $reading->outcome->value);
-        self::assertSame($who, array_map(static fn ($candidate): string => $candidate->known->person->id, $reading->candidates));
+        self::assertSame(
+            $who,
+            array_map(static fn($candidate): string => $candidate->known->person->id, $reading->candidates),
+        );
     }
 
     public function testTheSamePersonTwiceIsARepeatAndAChoiceIsNone(): void
     {
-        $outcomes = array_map(static fn (Reading $reading): Outcome => $reading->outcome, self::read("Beatriz da Luz\n2041010\nAna Ruiz\nAna Ruiz"));
+        $outcomes = array_map(
+            static fn(Reading $reading): Outcome => $reading->outcome,
+            self::read("Beatriz da Luz\n2041010\nAna Ruiz\nAna Ruiz"),
+        );
         self::assertSame([Outcome::Match, Outcome::Repeat, Outcome::Choose, Outcome::Choose], $outcomes);
     }
 
     public function testOfACrowdOfNamesakesOnlyTheOneTheSiteIsForIsTaken(): void
     {
-        $ana = static fn (int $level): Known => new Known(new Person('p'.$level, PersonKind::Learner, 'seniors', $level), ['ana'], ['ruiz'], [], [], []);
-        $outcome = static fn (int $level, array $crowded): Outcome => self::among([$ana($level)], 'Ana Ruiz', $crowded)[0]->outcome;
+        $ana = static fn(int $level): Known => new Known(
+            new Person('p'.$level, PersonKind::Learner, 'seniors', $level),
+            ['ana'],
+            ['ruiz'],
+            [],
+            [],
+            [],
+        );
+        $outcome = static fn(int $level, array $crowded): Outcome => self::among(
+            [$ana($level)],
+            'Ana Ruiz',
+            $crowded,
+        )[0]->outcome;
         self::assertSame([Outcome::Match, Outcome::Match], [$outcome(10, []), $outcome(7, ['ana ruiz' => false])]);
-        self::assertSame([Outcome::Choose, Outcome::Choose], [$outcome(10, ['ana ruiz' => false]), $outcome(7, ['ana ruiz' => true])]);
+        self::assertSame(
+            [Outcome::Choose, Outcome::Choose],
+            [$outcome(10, ['ana ruiz' => false]), $outcome(7, ['ana ruiz' => true])],
+        );
     }
 
     public function testNamesakesBeyondThoseOfferedAreCountedToo(): void
     {
-        $directory = array_map(static fn (int $n): Known => new Known(new Person('p'.$n, PersonKind::Learner, 'seniors', \in_array($n, [0, 9], true) ? 7 : 10), ['ana'], ['ruiz'], [], [], []), range(0, 9));
+        $directory = array_map(
+            static fn(int $n): Known => new Known(
+                new Person('p'.$n, PersonKind::Learner, 'seniors', \in_array($n, [0, 9], true) ? 7 : 10),
+                ['ana'],
+                ['ruiz'],
+                [],
+                [],
+                [],
+            ),
+            range(0, 9),
+        );
         $reading = self::among($directory, 'Ana Ruiz')[0];
         self::assertSame(Outcome::Choose, $reading->outcome);
         self::assertNull($reading->decided);
@@ -115,21 +190,50 @@ final class MatcherTest extends TestCase
         $sum = Evaluation::sum($kinds);
         self::assertGreaterThanOrEqual(1_500, $sum['lines']);
         self::assertGreaterThanOrEqual(25, $sum['kinds']);
-        self::assertGreaterThanOrEqual(0.998, $sum['precision'], implode("\n", array_merge(...array_column($kinds, 'mistakes'))));
+        self::assertGreaterThanOrEqual(
+            0.998,
+            $sum['precision'],
+            implode("\n", array_merge(...array_column($kinds, 'mistakes'))),
+        );
         self::assertGreaterThanOrEqual(0.97, $sum['recall']);
     }
 
     public function testWhatWasSettledHereBeforeComesFirstAndIsStillAsked(): void
     {
-        $reading = self::among(self::directory(), "Ana Ruiz\nTiti", remembered: ['ana ruiz' => 'ana2', 'titi' => 'bea']);
-        self::assertSame(['choose', 'ana2', true], [$reading[0]->outcome->value, $reading[0]->candidates[0]->known->person->id, $reading[0]->candidates[0]->remembered]);
-        self::assertSame(['choose', 'bea', 'remembered'], [$reading[1]->outcome->value, $reading[1]->candidates[0]->known->person->id, $reading[1]->candidates[0]->evidence->value]);
+        $reading = self::among(
+            self::directory(),
+            "Ana Ruiz\nTiti",
+            remembered: ['ana ruiz' => 'ana2', 'titi' => 'bea'],
+        );
+        self::assertSame(
+            ['choose', 'ana2', true],
+            [
+                $reading[0]->outcome->value,
+                $reading[0]->candidates[0]->known->person->id,
+                $reading[0]->candidates[0]->remembered,
+            ],
+        );
+        self::assertSame(
+            ['choose', 'bea', 'remembered'],
+            [
+                $reading[1]->outcome->value,
+                $reading[1]->candidates[0]->known->person->id,
+                $reading[1]->candidates[0]->evidence->value,
+            ],
+        );
     }
 
     public function testTheWrongKindOfPersonIsNeverTakenByName(): void
     {
-        self::assertSame(Outcome::Choose, self::among(self::directory(), 'Beatriz da Luz', kinds: [PersonKind::Guardian])[0]->outcome);
-        self::assertSame(Outcome::Match, self::among(self::directory(), '2041010', kinds: [PersonKind::Guardian])[0]->outcome, 'an identifier says who it is all the same');
+        self::assertSame(
+            Outcome::Choose,
+            self::among(self::directory(), 'Beatriz da Luz', kinds: [PersonKind::Guardian])[0]->outcome,
+        );
+        self::assertSame(
+            Outcome::Match,
+            self::among(self::directory(), '2041010', kinds: [PersonKind::Guardian])[0]->outcome,
+            'an identifier says who it is all the same',
+        );
     }
 
     public function testARepeatNamesTheLineItRepeats(): void
@@ -139,7 +243,13 @@ final class MatcherTest extends TestCase
 
     public function testWhoSignsIsNotOnTheList(): void
     {
-        self::assertSame([true, true, false, false], array_map(static fn (PastedLine $line): bool => $line->person, self::lines("Ana Ruiz\nGoran Petrov\nBest regards\nBeatriz da Luz")));
+        self::assertSame(
+            [true, true, false, false],
+            array_map(
+                static fn(PastedLine $line): bool => $line->person,
+                self::lines("Ana Ruiz\nGoran Petrov\nBest regards\nBeatriz da Luz"),
+            ),
+        );
     }
 
     public function testAWrongDigitIsNamedAndWhatDecidedBetweenNamesakesToo(): void
@@ -151,7 +261,10 @@ final class MatcherTest extends TestCase
     public function testTheOrderOfLinesAndOfTheDirectoryMakesNoDifference(): void
     {
         $texts = array_column(iterator_to_array(self::readings()), 0);
-        self::assertSame(self::all($texts, self::directory()), self::all(array_reverse($texts), array_reverse(self::directory())));
+        self::assertSame(
+            self::all($texts, self::directory()),
+            self::all(array_reverse($texts), array_reverse(self::directory())),
+        );
     }
 
     /**
@@ -165,7 +278,10 @@ final class MatcherTest extends TestCase
         $found = [];
         foreach ($texts as $text) {
             $reading = self::among($directory, $text)[0];
-            $found[$text] = [$reading->outcome, array_map(static fn ($candidate): string => $candidate->known->person->id, $reading->candidates)];
+            $found[$text] = [
+                $reading->outcome,
+                array_map(static fn($candidate): string => $candidate->known->person->id, $reading->candidates),
+            ];
         }
         ksort($found);
 
@@ -192,11 +308,20 @@ final class MatcherTest extends TestCase
      *
      * @return list<Reading>
      */
-    private static function among(array $directory, string $text, array $crowded = [], array $remembered = [], array $kinds = [PersonKind::Learner, PersonKind::Staff]): array
-    {
+    private static function among(
+        array $directory,
+        string $text,
+        array $crowded = [],
+        array $remembered = [],
+        array $kinds = [PersonKind::Learner, PersonKind::Staff],
+    ): array {
         $lines = self::lines($text);
 
-        return (new Matcher(self::rules()->numbers, Evaluation::wording($lines, $directory)))->read($lines, $directory, new Circumstances(self::site(), $kinds, $remembered, $crowded));
+        return (new Matcher(self::rules()->numbers, Evaluation::wording($lines, $directory)))->read(
+            $lines,
+            $directory,
+            new Circumstances(self::site(), $kinds, $remembered, $crowded),
+        );
     }
 
     private static function rules(): Rules
@@ -212,8 +337,22 @@ final class MatcherTest extends TestCase
     /** @return list<Known> */
     private static function directory(): array
     {
-        $known = static fn (string $id, string $given, string $family, int $level, string $number, string $preferred = '', string $former = '', string $email = ''): Known => new Known(
-            new Person($id, PersonKind::Learner, 'seniors', $level), Folding::tokens($given), Folding::tokens($family), Folding::tokens($preferred), Folding::tokens($former), array_values(array_filter([$number, $email])),
+        $known = static fn(
+            string $id,
+            string $given,
+            string $family,
+            int $level,
+            string $number,
+            string $preferred = '',
+            string $former = '',
+            string $email = '',
+        ): Known => new Known(
+            new Person($id, PersonKind::Learner, 'seniors', $level),
+            Folding::tokens($given),
+            Folding::tokens($family),
+            Folding::tokens($preferred),
+            Folding::tokens($former),
+            array_values(array_filter([$number, $email])),
         );
 
         return [

@@ -39,7 +39,7 @@ final class NeverAWrongPersonTest extends TestCase
             $dice = new Dice($seed);
             $directory = [];
             for ($n = 0; $n < 6; ++$n) {
-                $given = [$dice->one(self::GIVEN), ...($dice->chance(40) ? [$dice->one(self::GIVEN)] : [])];
+                $given = [$dice->one(self::GIVEN), ...$dice->chance(40) ? [$dice->one(self::GIVEN)] : []];
                 $directory[] = self::known("p$n", implode(' ', array_unique($given)), $dice->one(self::FAMILY), 7);
             }
             $given = $dice->one(self::GIVEN);
@@ -57,7 +57,11 @@ final class NeverAWrongPersonTest extends TestCase
 
     public function testPeopleWhoseNameIsAParticleAreFound(): void
     {
-        $directory = [self::known('le', 'Anh Minh', 'Le', 7), self::known('other', 'Anh', 'Minh', 7), self::known('do', 'Linh', 'Do', 7)];
+        $directory = [
+            self::known('le', 'Anh Minh', 'Le', 7),
+            self::known('other', 'Anh', 'Minh', 7),
+            self::known('do', 'Linh', 'Do', 7),
+        ];
         self::assertSame('do', self::taken('Linh Do', $directory));
         self::assertSame('do', self::taken('Do, Linh', $directory));
         self::assertSame('le', self::taken('Anh Minh Le', $directory));
@@ -67,7 +71,17 @@ final class NeverAWrongPersonTest extends TestCase
     /** @return iterable<string, array{string}> what stands beside a name and may tell its bearers apart */
     public static function hints(): iterable
     {
-        foreach (['Ana Ruiz L1', 'Ana Ruiz (Senior)', 'Ana Ruiz – Evening', 'Ana Ruiz 9', 'Ana Ruiz (9)', 'Ruiz, Ana [adult]', 'Ana Ruiz lvl1 / eve'] as $line) {
+        foreach (
+            [
+                'Ana Ruiz L1',
+                'Ana Ruiz (Senior)',
+                'Ana Ruiz – Evening',
+                'Ana Ruiz 9',
+                'Ana Ruiz (9)',
+                'Ruiz, Ana [adult]',
+                'Ana Ruiz lvl1 / eve',
+            ] as $line
+        ) {
             yield $line => [$line];
         }
     }
@@ -76,16 +90,17 @@ final class NeverAWrongPersonTest extends TestCase
     public function testTheSiteDoesNotDecideWhileSomethingIsNotUnderstood(string $line): void
     {
         $directory = [self::known('here', 'Ana', 'Ruiz', 7), self::known('there', 'Ana', 'Ruiz', 10)];
-        self::assertSame('here', self::taken('Ana Ruiz', $directory), 'the site tells them apart where the line says no more');
+        self::assertSame(
+            'here',
+            self::taken('Ana Ruiz', $directory),
+            'the site tells them apart where the line says no more',
+        );
         self::assertNull(self::taken($line, $directory));
     }
 
     public function testAClosedAccountNeverWinsOverAnOpenOne(): void
     {
-        $directory = [
-            self::known('closed', 'Ana', 'Ruiz', 7, closed: 50),
-            self::known('open', 'Ana', 'Ruiz', 10),
-        ];
+        $directory = [self::known('closed', 'Ana', 'Ruiz', 7, closed: 50), self::known('open', 'Ana', 'Ruiz', 10)];
         $reading = self::read('Ana Ruiz', $directory);
         self::assertSame([Outcome::Choose, 'open'], [$reading->outcome, $reading->candidates[0]->known->person->id]);
         self::assertSame('closed', self::taken('Ana Ruiz', [$directory[0]]), 'where nobody else is called so');
@@ -94,7 +109,9 @@ final class NeverAWrongPersonTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function announced(): iterable
     {
-        foreach (['#2041010', 'no. 2041010', 'No.2041010', 'Nr 2041010', 'ID: 2041010', '№ 2041010', '(#2041010)'] as $number) {
+        foreach (
+            ['#2041010', 'no. 2041010', 'No.2041010', 'Nr 2041010', 'ID: 2041010', '№ 2041010', '(#2041010)'] as $number
+        ) {
             yield $number => [$number];
         }
     }
@@ -102,7 +119,10 @@ final class NeverAWrongPersonTest extends TestCase
     #[DataProvider('announced')]
     public function testANumberIsReadHoweverItIsAnnounced(string $number): void
     {
-        $directory = [self::known('bea', 'Beatriz', 'Luz', 7, '2041010'), self::known('ana', 'Ana', 'Ruiz', 7, '2041028')];
+        $directory = [
+            self::known('bea', 'Beatriz', 'Luz', 7, '2041010'),
+            self::known('ana', 'Ana', 'Ruiz', 7, '2041028'),
+        ];
         self::assertSame('bea', self::taken($number, $directory));
         self::assertSame('bea', self::taken('Beatriz Luz '.$number, $directory));
         self::assertNull(self::taken('Ana Ruiz '.$number, $directory), 'it is another\'s');
@@ -113,7 +133,10 @@ final class NeverAWrongPersonTest extends TestCase
     {
         yield 'names before' => ['Ana Ruiz 2041028, Bea Luz 2041010', [['2041028'], ['2041010']]];
         yield 'numbers before' => ['2041028 Ana Ruiz; 2041010 Bea Luz', [['2041028'], ['2041010']]];
-        yield 'both of each' => ['Ana Ruiz 2041028 ana@example.org / Bea Luz 2041010 bea@example.org', [['2041028', 'ana@example.org'], ['2041010', 'bea@example.org']]];
+        yield 'both of each' => [
+            'Ana Ruiz 2041028 ana@example.org / Bea Luz 2041010 bea@example.org',
+            [['2041028', 'ana@example.org'], ['2041010', 'bea@example.org']],
+        ];
         yield 'one behind the other' => ['Ana Ruiz 2041028 2041010', [['2041028'], ['2041010']]];
         yield 'addresses' => ['Ana ana@example.org & Bea bea@example.org', [['ana@example.org'], ['bea@example.org']]];
         yield 'of one' => ['Ana Ruiz 2041028 ana@example.org', [['2041028', 'ana@example.org']]];
@@ -124,7 +147,7 @@ final class NeverAWrongPersonTest extends TestCase
     public function testTwoIdentifiersOfOneKindAreTwoLines(string $line, array $identifiers): void
     {
         $lines = (new PastedText(Rules::first([], ['seniors'])->numbers))->lines($line);
-        self::assertSame($identifiers, array_map(static fn ($each): array => $each->identifiers, $lines));
+        self::assertSame($identifiers, array_map(static fn($each): array => $each->identifiers, $lines));
     }
 
     /** However they are mixed, each identifier stands on exactly one line. */
@@ -134,22 +157,35 @@ final class NeverAWrongPersonTest extends TestCase
             $dice = new Dice($seed);
             $all = $parts = [];
             for ($n = $dice->between(2, 5); $n > 0; --$n) {
-                $identifier = $dice->chance(50) ? "p$n@example.org" : ['', '2041010', '2041028', '2041036', '2041044', '2041051'][$n];
+                $identifier = $dice->chance(50)
+                    ? "p$n@example.org"
+                    : ['', '2041010', '2041028', '2041036', '2041044', '2041051'][$n];
                 $all[] = $identifier;
                 $name = $dice->one(self::GIVEN).' '.$dice->one(self::FAMILY);
                 $parts[] = $dice->one(["$name $identifier", "$identifier $name", $identifier]);
             }
-            $lines = (new PastedText(Rules::first([], ['seniors'])->numbers))->lines(implode($dice->one([', ', '; ', ' / ', ' & ', "\t"]), $parts));
-            self::assertEqualsCanonicalizing($all, array_merge(...array_map(static fn ($line): array => $line->identifiers, $lines)));
+            $lines = (new PastedText(Rules::first([], ['seniors'])->numbers))->lines(
+                implode($dice->one([', ', '; ', ' / ', ' & ', "\t"]), $parts),
+            );
+            self::assertEqualsCanonicalizing(
+                $all,
+                array_merge(...array_map(static fn($line): array => $line->identifiers, $lines)),
+            );
             foreach ($lines as $line) {
-                $kinds = array_map(static fn (string $each): bool => str_contains($each, '@'), $line->identifiers);
+                $kinds = array_map(static fn(string $each): bool => str_contains($each, '@'), $line->identifiers);
                 self::assertSame($kinds, array_unique($kinds), $line->text);
             }
         });
     }
 
-    private static function known(string $id, string $given, string $family, int $level, string $number = '', int $closed = Time::FOREVER): Known
-    {
+    private static function known(
+        string $id,
+        string $given,
+        string $family,
+        int $level,
+        string $number = '',
+        int $closed = Time::FOREVER,
+    ): Known {
         return new Known(
             new Person($id, PersonKind::Learner, 'seniors', $level, $closed),
             Folding::tokens($given),

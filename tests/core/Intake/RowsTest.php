@@ -47,8 +47,15 @@ final class RowsTest extends TestCase
                     }
                     $cells[] = $word;
                 }
-                $written[] = array_map(static fn (string $cell): string => trim((string) preg_replace('/\s+/', ' ', $cell)), $cells);
-                $text .= implode(';', array_map(static fn (string $cell): string => '"'.str_replace('"', '""', $cell).'"', $cells))."\n";
+                $written[] = array_map(
+                    static fn(string $cell): string => trim((string) preg_replace('/\s+/', ' ', $cell)),
+                    $cells,
+                );
+                $text
+                    .= implode(
+                        ';',
+                        array_map(static fn(string $cell): string => '"'.str_replace('"', '""', $cell).'"', $cells),
+                    )."\n";
             }
             self::assertSame($written, array_values(array_map(Columns::cells(...), Rows::of($text, 10))));
         });
@@ -57,7 +64,9 @@ final class RowsTest extends TestCase
     public function testHowMuchIsReadIsSettledBefore(): void
     {
         self::assertCount(3, Rows::of("a\nb\n\n\nc\n", 3));
-        foreach ([["a\nb\nc\nd", 'too-many', 4], ["a\n".str_repeat('b;', 5_000), 'too-long', 2]] as [$text, $problem, $row]) {
+        foreach (
+            [["a\nb\nc\nd", 'too-many', 4], ["a\n".str_repeat('b;', 5_000), 'too-long', 2]] as [$text, $problem, $row]
+        ) {
             try {
                 Rows::of($text, 3);
                 self::fail('It is too much.');

@@ -30,21 +30,37 @@ final class SlipTest extends TestCase
 
     public function testItIsTheSameBothWaysAndNothingOnlyForTheSameWord(): void
     {
-        $word = Generators::map(static fn (array $letters): string => implode('', $letters), Generators::vector(6, Generators::elements('a', 'b', 'e', 'l', 'n', 'o', 'r')));
-        $this->limitTo(80)->forAll($word, $word)->then(static function (string $a, string $b): void {
-            self::assertEqualsWithDelta(Slip::between($a, $b), Slip::between($b, $a), 1e-9);
-            self::assertSame($a === $b, 0.0 === Slip::between($a, $b));
-        });
+        $word = Generators::map(
+            static fn(array $letters): string => implode('', $letters),
+            Generators::vector(6, Generators::elements('a', 'b', 'e', 'l', 'n', 'o', 'r')),
+        );
+        $this->limitTo(80)
+            ->forAll($word, $word)
+            ->then(static function (string $a, string $b): void {
+                self::assertEqualsWithDelta(Slip::between($a, $b), Slip::between($b, $a), 1e-9);
+                self::assertSame($a === $b, 0.0 === Slip::between($a, $b));
+            });
     }
 
     public function testOneLetterLessMoreOrOtherSharesASlip(): void
     {
-        $word = Generators::map(static fn (array $letters): string => implode('', $letters), Generators::vector(7, Generators::elements('a', 'b', 'e', 'l', 'n', 'o', 'r')));
-        $this->limitTo(80)->forAll($word, Generators::choose(0, 6), Generators::elements('x', 'y'))->then(static function (string $name, int $at, string $letter): void {
-            foreach ([substr_replace($name, '', $at, 1), substr_replace($name, $letter, $at, 1), substr_replace($name, $letter, $at, 0)] as $typed) {
-                self::assertNotSame([], array_intersect(NameKeys::slips($typed), NameKeys::slips($name)));
-            }
-        });
+        $word = Generators::map(
+            static fn(array $letters): string => implode('', $letters),
+            Generators::vector(7, Generators::elements('a', 'b', 'e', 'l', 'n', 'o', 'r')),
+        );
+        $this->limitTo(80)
+            ->forAll($word, Generators::choose(0, 6), Generators::elements('x', 'y'))
+            ->then(static function (string $name, int $at, string $letter): void {
+                foreach (
+                    [
+                        substr_replace($name, '', $at, 1),
+                        substr_replace($name, $letter, $at, 1),
+                        substr_replace($name, $letter, $at, 0),
+                    ] as $typed
+                ) {
+                    self::assertNotSame([], array_intersect(NameKeys::slips($typed), NameKeys::slips($name)));
+                }
+            });
     }
 
     #[TestWith(['mueller', 'muller'])]

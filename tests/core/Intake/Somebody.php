@@ -19,6 +19,5 @@ final readonly class Somebody
         public string $number,
         public string $login,
         public ?string $email,
-    ) {
-    }
+    ) {}
 }

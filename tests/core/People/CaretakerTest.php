@@ -36,9 +36,15 @@ final class CaretakerTest extends TestCase
         bool $tied,
         ?string $refusal,
     ): void {
-        $caretaker = new Caretaker('me', 'platform' === $who, match ($who) {
-            'division' => ['seniors'], 'other' => ['juniors'], default => [],
-        });
+        $caretaker = new Caretaker(
+            'me',
+            'platform' === $who,
+            match ($who) {
+                'division' => ['seniors'],
+                'other' => ['juniors'],
+                default => [],
+            },
+        );
         $whose = new Person('p', PersonKind::from($kind), 'seniors');
         $ties = $tied ? [new Tie(false, true, false, 0)] : [];
         self::assertSame($refusal, $caretaker->care($whose, $administers, false, $ties, self::NOW)->refusal);
@@ -76,7 +82,7 @@ final class CaretakerTest extends TestCase
     public function testAMinorIsLookedAfterByTheirLeadsAndAdministrators(): void
     {
         $junior = new Person('p', PersonKind::Learner, 'juniors');
-        $care = static fn (Caretaker $who, Tie ...$ties): ?string => $who->care(
+        $care = static fn(Caretaker $who, Tie ...$ties): ?string => $who->care(
             $junior,
             false,
             true,
@@ -93,8 +99,22 @@ final class CaretakerTest extends TestCase
     public function testWhoMakesWhom(): void
     {
         $tutor = new Caretaker('me', false, []);
-        self::assertSame([true, false, false], [$tutor->mayMake(PersonKind::Learner, 'seniors', ['seniors']), $tutor->mayMake(PersonKind::Learner, 'juniors', ['seniors']), $tutor->mayMake(PersonKind::Staff, 'seniors', ['seniors'])]);
-        self::assertSame([true, false, true], [(new Caretaker('me', false, ['seniors']))->mayMake(PersonKind::Staff, 'seniors', []), (new Caretaker('me', false, ['seniors']))->mayMake(PersonKind::Staff, 'faculty', []), (new Caretaker('me', true, []))->mayMake(PersonKind::Guardian, 'x', [])]);
+        self::assertSame(
+            [true, false, false],
+            [
+                $tutor->mayMake(PersonKind::Learner, 'seniors', ['seniors']),
+                $tutor->mayMake(PersonKind::Learner, 'juniors', ['seniors']),
+                $tutor->mayMake(PersonKind::Staff, 'seniors', ['seniors']),
+            ],
+        );
+        self::assertSame(
+            [true, false, true],
+            [
+                (new Caretaker('me', false, ['seniors']))->mayMake(PersonKind::Staff, 'seniors', []),
+                (new Caretaker('me', false, ['seniors']))->mayMake(PersonKind::Staff, 'faculty', []),
+                (new Caretaker('me', true, []))->mayMake(PersonKind::Guardian, 'x', []),
+            ],
+        );
     }
 
     #[TestWith(['me', false, false, false, 'own-account'])]
@@ -102,18 +122,47 @@ final class CaretakerTest extends TestCase
     #[TestWith(['p', false, true, false, 'still-here'])]
     #[TestWith(['p', false, true, true, 'gone'])]
     #[TestWith(['p', false, false, false, null])]
-    public function testOnlyWhoLeftIsErased(string $whose, bool $administers, bool $here, bool $gone, ?string $refusal): void
-    {
-        self::assertSame($refusal, (new Caretaker('me', true, []))->mayNotErase(new Person($whose, PersonKind::Learner, 'seniors'), $administers, $here, $gone));
-        self::assertSame('me' === $whose ? 'own-account' : 'not-yours', (new Caretaker('me', false, ['juniors']))->mayNotErase(new Person($whose, PersonKind::Learner, 'seniors'), $administers, $here, $gone));
+    public function testOnlyWhoLeftIsErased(
+        string $whose,
+        bool $administers,
+        bool $here,
+        bool $gone,
+        ?string $refusal,
+    ): void {
+        self::assertSame(
+            $refusal,
+            (new Caretaker('me', true, []))->mayNotErase(
+                new Person($whose, PersonKind::Learner, 'seniors'),
+                $administers,
+                $here,
+                $gone,
+            ),
+        );
+        self::assertSame(
+            'me' === $whose ? 'own-account' : 'not-yours',
+            (new Caretaker('me', false, ['juniors']))->mayNotErase(
+                new Person($whose, PersonKind::Learner, 'seniors'),
+                $administers,
+                $here,
+                $gone,
+            ),
+        );
     }
 
     public function testNobodyLooksAfterTheirOwnAccountOrSomebodyAboveThem(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $dice = new Dice($seed);
-            $caretaker = new Caretaker('me', $dice->chance(20), $dice->some(['juniors', 'seniors', 'faculty'], $dice->below(3)));
-            $person = new Person($dice->one(['me', 'p']), $dice->one(PersonKind::cases()), $dice->one(['juniors', 'seniors', 'faculty']));
+            $caretaker = new Caretaker(
+                'me',
+                $dice->chance(20),
+                $dice->some(['juniors', 'seniors', 'faculty'], $dice->below(3)),
+            );
+            $person = new Person(
+                $dice->one(['me', 'p']),
+                $dice->one(PersonKind::cases()),
+                $dice->one(['juniors', 'seniors', 'faculty']),
+            );
             $administers = $dice->chance(30);
             $tie = new Tie($dice->chance(50), $dice->chance(50), $dice->chance(50), self::NOW - $dice->below(900_000));
             $ties = $dice->chance(70) ? [$tie] : [];
@@ -135,14 +184,21 @@ final class CaretakerTest extends TestCase
     public function testClosingAnAccountIsForAdministratorsOfItsDivision(): void
     {
         $whose = new Person('p', PersonKind::Learner, 'seniors');
-        $may = static fn (bool $platform, string ...$divisions): bool => (new Caretaker('me', $platform, array_values($divisions)))->mayClose($whose);
-        self::assertSame([true, true, false, false], [$may(true), $may(false, 'seniors'), $may(false, 'juniors'), $may(false)]);
+        $may = static fn(bool $platform, string ...$divisions): bool => (new Caretaker(
+            'me',
+            $platform,
+            array_values($divisions),
+        ))->mayClose($whose);
+        self::assertSame(
+            [true, true, false, false],
+            [$may(true), $may(false, 'seniors'), $may(false, 'juniors'), $may(false)],
+        );
     }
 
     public function testSpokenPasswordsAreWordsAndANumberAndHardlyEverTheSame(): void
     {
         $dice = new Dice(7);
-        $made = array_map(static fn (): string => SpokenPassword::make($dice->below(...)), range(1, 500));
+        $made = array_map(static fn(): string => SpokenPassword::make($dice->below(...)), range(1, 500));
         self::assertCount(500, array_unique($made));
         foreach ($made as $password) {
             self::assertMatchesRegularExpression('/^([a-z]{3,9}-){4}[1-9]\d$/', $password);

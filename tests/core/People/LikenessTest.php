@@ -19,10 +19,22 @@ final class LikenessTest extends TestCase
      * @param array{string, string, ?int, list<string>} $b
      * @param ?list<string>                             $evidence
      */
-    #[TestWith([['Noor', 'Haddad', 7, ['2041010']], ['Noor', 'Haddad', 7, []], ['same-name', 'no-number', 'same-level']])]
-    #[TestWith([['Noor', 'Haddad', 7, ['2041010']], ['Noor', 'Haddad', 7, ['2041100']], ['same-name', 'one-digit-off', 'same-level']])]
+    #[TestWith([
+        ['Noor', 'Haddad', 7, ['2041010']],
+        ['Noor', 'Haddad', 7, []],
+        ['same-name', 'no-number', 'same-level'],
+    ])]
+    #[TestWith([
+        ['Noor', 'Haddad', 7, ['2041010']],
+        ['Noor', 'Haddad', 7, ['2041100']],
+        ['same-name', 'one-digit-off', 'same-level'],
+    ])]
     #[TestWith([['Noor', 'Haddad', 7, ['2041010']], ['Noor', 'Haddad', 7, ['2099999']], null])]
-    #[TestWith([['Noor', 'Haddad', 7, ['2041010', 'n@example.org']], ['Noor', 'Haddad', 3, ['2099999', 'n@example.org']], ['same-address', 'same-name']])]
+    #[TestWith([
+        ['Noor', 'Haddad', 7, ['2041010', 'n@example.org']],
+        ['Noor', 'Haddad', 3, ['2099999', 'n@example.org']],
+        ['same-address', 'same-name'],
+    ])]
     #[TestWith([['Noor', 'Haddad', 7, ['n@example.org']], ['Kai', 'Haddad', 7, ['n@example.org']], null])]
     #[TestWith([['Noor', 'Haddad', 7, []], ['Noor', 'Haddad', 2, []], null])]
     #[TestWith([['Noor', 'Haddad', null, ['n@example.org']], ['Noor', 'Haddad', null, ['m@example.org']], null])]
@@ -36,6 +48,13 @@ final class LikenessTest extends TestCase
     /** @param list<string> $identifiers */
     private static function known(string $given, string $family, ?int $level, array $identifiers): Known
     {
-        return new Known(new Person('p', PersonKind::Learner, 'seniors', $level), Folding::tokens($given), Folding::tokens($family), [], [], $identifiers);
+        return new Known(
+            new Person('p', PersonKind::Learner, 'seniors', $level),
+            Folding::tokens($given),
+            Folding::tokens($family),
+            [],
+            [],
+            $identifiers,
+        );
     }
 }

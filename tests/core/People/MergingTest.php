@@ -37,7 +37,10 @@ final class MergingTest extends TestCase
         $asked = $this->merge($world);
         self::assertSame([[], ['learner', 'day-guest']], [$asked->steps, $asked->between]);
         self::assertSame(['goes take-out'], self::steps($this->merge($world, 'learner')));
-        self::assertSame(['stays change-role day-guest', 'goes take-out'], self::steps($this->merge($world, 'day-guest')));
+        self::assertSame(
+            ['stays change-role day-guest', 'goes take-out'],
+            self::steps($this->merge($world, 'day-guest')),
+        );
         self::assertNotNull($this->merge($world, 'lead-tutor')->between);
     }
 
@@ -50,7 +53,10 @@ final class MergingTest extends TestCase
         self::assertSame([], self::steps($this->merge($world)));
     }
 
-    /** Once the steps are made, the one who goes is nowhere, and the one who stays has a role the other had or keeps their own. */
+    /**
+     * Once the steps are made, the one who goes is nowhere, and the one who stays has a role the other had or keeps
+     * their own.
+     */
     public function testAfterMergingNobodyIsThereTwice(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
@@ -58,8 +64,14 @@ final class MergingTest extends TestCase
             $dice = new Dice($seed);
             foreach (['learner0', 'learner1'] as $person) {
                 if ($dice->chance(70)) {
-                    $world->apply($person, Verb::LetIn, $dice->one(['learner', 'day-guest']), $dice->chance(30) ? new Window($world->now + 50) : null);
-                    $dice->chance(30) && $world->apply($person, $dice->one([Verb::Pause, Verb::TakeOut, Verb::KeepOut]));
+                    $world->apply(
+                        $person,
+                        Verb::LetIn,
+                        $dice->one(['learner', 'day-guest']),
+                        $dice->chance(30) ? new Window($world->now + 50) : null,
+                    );
+                    $dice->chance(30)
+                        && $world->apply($person, $dice->one([Verb::Pause, Verb::TakeOut, Verb::KeepOut]));
                 }
             }
             $was = $world->enrollment('learner1')->timeline()->at($world->now);
@@ -79,7 +91,13 @@ final class MergingTest extends TestCase
 
     private function merge(World $world, ?string $role = null): Merging
     {
-        return Merging::inSite($world->enrollment('learner0')->timeline(), $world->enrollment('learner1')->timeline(), $world->now, $world->roles, $role);
+        return Merging::inSite(
+            $world->enrollment('learner0')->timeline(),
+            $world->enrollment('learner1')->timeline(),
+            $world->now,
+            $world->roles,
+            $role,
+        );
     }
 
     private static function world(): World
@@ -90,11 +108,16 @@ final class MergingTest extends TestCase
     /** @return list<string> */
     private static function steps(Merging $merging): array
     {
-        return array_map(static fn (array $step): string => trim(($step[0] ? 'stays ' : 'goes ').self::word($step[1])), $merging->steps);
+        return array_map(
+            static fn(array $step): string => trim(($step[0] ? 'stays ' : 'goes ').self::word($step[1])),
+            $merging->steps,
+        );
     }
 
     private static function word(Wanted $wanted): string
     {
-        return trim($wanted->verb->value.' '.$wanted->role.' '.(null === $wanted->window ? '' : $wanted->window->until));
+        return trim(
+            $wanted->verb->value.' '.$wanted->role.' '.(null === $wanted->window ? '' : $wanted->window->until),
+        );
     }
 }

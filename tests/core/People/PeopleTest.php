@@ -50,7 +50,10 @@ final class PeopleTest extends TestCase
         $query = PeopleQuery::of('anna lind');
         self::assertGreaterThan($query->score(['anna', 'lindqvist'], []), $query->score(['anna', 'lind'], []));
         self::assertGreaterThan($query->score(['lindqvist', 'anna'], []), $query->score(['anna', 'lindqvist'], []));
-        self::assertGreaterThan(PeopleQuery::of('2041010')->score(['2041010'], []), PeopleQuery::of('2041010')->score(['anna', 'lind'], ['2041010']));
+        self::assertGreaterThan(
+            PeopleQuery::of('2041010')->score(['2041010'], []),
+            PeopleQuery::of('2041010')->score(['anna', 'lind'], ['2041010']),
+        );
         self::assertTrue(PeopleQuery::of(' S20104 ')->names(['s20104']));
     }
 
@@ -72,7 +75,11 @@ final class PeopleTest extends TestCase
         self::assertSame(Sight::Masked, $reach->sight(new Person('p', PersonKind::Learner, 'evening', 2), false));
         self::assertSame(Sight::Hidden, $reach->sight($minor, false));
         self::assertSame(Sight::Masked, $reach->sight($minor, true));
-        self::assertSame(Sight::Masked, $reach->sight(new Person('p', PersonKind::Guardian, 'juniors'), false), 'a grown-up');
+        self::assertSame(
+            Sight::Masked,
+            $reach->sight(new Person('p', PersonKind::Guardian, 'juniors'), false),
+            'a grown-up',
+        );
         self::assertSame(Sight::Full, (new Reach(true, [], ['juniors']))->sight($minor, false));
     }
 

@@ -34,7 +34,9 @@ final class MessageKindTest extends TestCase
         }
     }
 
-    /** A link that sets a password is never of a site, so that no lead of one writes its words; and it is always needed. */
+    /**
+     * A link that sets a password is never of a site, so that no lead of one writes its words; and it is always needed.
+     */
     #[DataProvider('kinds')]
     public function testWhoseWordsAMessageMayHave(MessageKind $kind): void
     {
@@ -53,7 +55,10 @@ final class MessageKindTest extends TestCase
         foreach (['', '{nobody}', '{given', 'given}', str_repeat('x', Template::LONGEST_BODY + 1)] as $body) {
             self::assertNotSame([], (new Template('S', $body))->problems($kind), $body);
         }
-        self::assertSame([], (new Template('For {given}', "{given}\n".($kind->needsLink() ? '{ link }' : '')))->problems($kind));
+        self::assertSame(
+            [],
+            (new Template('For {given}', "{given}\n".($kind->needsLink() ? '{ link }' : '')))->problems($kind),
+        );
     }
 
     #[DataProvider('kinds')]
@@ -76,8 +81,19 @@ final class MessageKindTest extends TestCase
 
     public function testBothPartsSayTheSame(): void
     {
-        $letter = (new Template('S', "Hello {given},\n\nfirst & foremost:\n{link}"))->fill(['given' => 'Ann-Sofi "A" <b>']);
-        $html = html_entity_decode(strip_tags(str_replace(['<br>', '</p>'], ["\n", "\n\n"], (string) preg_replace('#^.*<body[^>]*>#s', '', $letter->asHtml('https://example.org/x')))), \ENT_QUOTES | \ENT_HTML5);
+        $letter = (new Template('S', "Hello {given},\n\nfirst & foremost:\n{link}"))->fill([
+            'given' => 'Ann-Sofi "A" <b>',
+        ]);
+        $html = html_entity_decode(
+            strip_tags(
+                str_replace(
+                    ['<br>', '</p>'],
+                    ["\n", "\n\n"],
+                    (string) preg_replace('#^.*<body[^>]*>#s', '', $letter->asHtml('https://example.org/x')),
+                ),
+            ),
+            \ENT_QUOTES | \ENT_HTML5,
+        );
         self::assertSame($letter->asText('https://example.org/x'), trim($html));
     }
 }

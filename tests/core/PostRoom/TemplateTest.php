@@ -43,7 +43,13 @@ final class TemplateTest extends TestCase
 
     public function testASubjectIsOneLineWithoutALink(): void
     {
-        self::assertSame(['line-break', 'link-in-subject'], array_column((new Template("a {link}\nBcc: b@example.org", '{link}'))->problems(MessageKind::Welcome), 'code'));
+        self::assertSame(
+            ['line-break', 'link-in-subject'],
+            array_column(
+                (new Template("a {link}\nBcc: b@example.org", '{link}'))->problems(MessageKind::Welcome),
+                'code',
+            ),
+        );
         self::assertSame('a b', (new Template("a\nb", ''))->fill([])->subject);
     }
 
@@ -56,18 +62,32 @@ final class TemplateTest extends TestCase
 
     public function testMarkupIsShownAsItIs(): void
     {
-        $html = (new Template('s', 'Hi {name} <script>alert(1)</script> {link}'))->fill(['name' => '<b onload="x">'])->asHtml('https://example.org/?a=1&b="');
+        $html = (new Template('s', 'Hi {name} <script>alert(1)</script> {link}'))
+            ->fill(['name' => '<b onload="x">'])
+            ->asHtml('https://example.org/?a=1&b="');
         self::assertStringNotContainsString('<script', $html);
         self::assertStringNotContainsString('<b', str_replace(['<br>', '<body'], '', $html));
         self::assertStringContainsString('href="https://example.org/?a=1&amp;b=&quot;"', $html);
-        self::assertStringContainsString('href="#"', (new Template('s', '{link}'))->fill([])->asHtml('javascript:alert(1)'));
+        self::assertStringContainsString(
+            'href="#"',
+            (new Template('s', '{link}'))->fill([])->asHtml('javascript:alert(1)'),
+        );
     }
 
-    /** Whatever is filled in: the link stays where it is and is there once, and no value brings another or a line into the subject. */
+    /**
+     * Whatever is filled in: the link stays where it is and is there once, and no value brings another or a line into
+     * the subject.
+     */
     public function testValuesAreNeverReadAsTemplates(): void
     {
-        $this->forAll(Generators::string(), Generators::elements(['{link}', "\u{E000}", '{name}', '$1', '\\0', "\r\nBcc: x"]))->then(static function (string $noise, string $spice): void {
-            $letter = (new Template('For {name}', "{words}\n{name}\n{link}"))->fill(['name' => $noise.$spice, 'words' => $spice.$noise]);
+        $this->forAll(
+            Generators::string(),
+            Generators::elements(['{link}', "\u{E000}", '{name}', '$1', '\\0', "\r\nBcc: x"]),
+        )->then(static function (string $noise, string $spice): void {
+            $letter = (new Template('For {name}', "{words}\n{name}\n{link}"))->fill([
+                'name' => $noise.$spice,
+                'words' => $spice.$noise,
+            ]);
             self::assertSame(1, substr_count($letter->text, Letter::LINK));
             self::assertStringEndsWith('https://example.org/x', $letter->asText('https://example.org/x'));
             self::assertDoesNotMatchRegularExpression('/[\r\n]/', $letter->subject);
@@ -77,9 +97,12 @@ final class TemplateTest extends TestCase
     public function testWhatCannotBeDeliveredIsGivenUpOrTriedAgain(): void
     {
         self::assertSame(MessageState::Bounced, Delivery::failed(550, 1)->state);
-        $waits = array_map(static fn (int $tries): int => Delivery::failed(450, $tries)->again, range(1, 5));
+        $waits = array_map(static fn(int $tries): int => Delivery::failed(450, $tries)->again, range(1, 5));
         self::assertSame($waits, array_values(array_unique($waits)));
-        self::assertSame([MessageState::Delayed, MessageState::Bounced], [Delivery::failed(0, 5)->state, Delivery::failed(0, 6)->state]);
+        self::assertSame(
+            [MessageState::Delayed, MessageState::Bounced],
+            [Delivery::failed(0, 5)->state, Delivery::failed(0, 6)->state],
+        );
         foreach (MessageState::cases() as $state) {
             self::assertSame(\in_array($state, [MessageState::Held, MessageState::Delayed], true), $state->waits());
         }

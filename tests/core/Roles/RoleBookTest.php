@@ -28,9 +28,17 @@ final class RoleBookTest extends TestCase
         yield 'a learner leads nothing' => ['lead-tutor', new Person('p', Kind::Learner, 'seniors', 7), 'wrong-kind'];
         yield 'too young to assist' => ['class-assistant', new Person('p', Kind::Learner, 'seniors', 8), 'wrong-level'];
         yield 'old enough to assist' => ['class-assistant', new Person('p', Kind::Learner, 'seniors', 9), 'fits'];
-        yield 'another level than the site is for' => ['learner', new Person('p', Kind::Learner, 'seniors', 10), 'other-levels'];
+        yield 'another level than the site is for' => [
+            'learner',
+            new Person('p', Kind::Learner, 'seniors', 10),
+            'other-levels',
+        ];
         yield 'another division' => ['learner', new Person('p', Kind::Learner, 'juniors', 7), 'other-levels'];
-        yield 'a caution travels with the role' => ['day-guest', new Person('p', Kind::Outsider, 'seniors'), 'cautioned'];
+        yield 'a caution travels with the role' => [
+            'day-guest',
+            new Person('p', Kind::Outsider, 'seniors'),
+            'cautioned',
+        ];
         yield 'no such role' => ['king', new Person('p', Kind::Staff, 'faculty'), 'no-such-role'];
     }
 
@@ -42,8 +50,16 @@ final class RoleBookTest extends TestCase
 
     public function testWhatOneMayNotGiveNamesWhoCan(): void
     {
-        $verdict = self::book()->mayGive('lead-tutor', self::standing('co-tutor'), new Person('p', Kind::Staff, 'faculty'), self::site());
-        self::assertSame([false, 'not-yours-to-give', ['lead-tutor']], [$verdict->allowed, $verdict->code, $verdict->givers]);
+        $verdict = self::book()->mayGive(
+            'lead-tutor',
+            self::standing('co-tutor'),
+            new Person('p', Kind::Staff, 'faculty'),
+            self::site(),
+        );
+        self::assertSame(
+            [false, 'not-yours-to-give', ['lead-tutor']],
+            [$verdict->allowed, $verdict->code, $verdict->givers],
+        );
     }
 
     public function testNobodyGivesARoleAboveTheirOwnButAnAdministratorGivesAll(): void
@@ -66,16 +82,32 @@ final class RoleBookTest extends TestCase
         $lead = self::standing('lead-tutor');
         self::assertSame('learner', $book->suggest($lead, new Person('p', Kind::Learner, 'seniors', 7), self::site()));
         self::assertSame('co-tutor', $book->suggest($lead, new Person('p', Kind::Staff, 'faculty'), self::site()));
-        self::assertSame('class-assistant', $book->suggest(self::standing('co-tutor'), new Person('p', Kind::Staff, 'faculty'), self::site()));
-        self::assertSame('sit-in-observer', $book->suggest($lead, new Person('p', Kind::Guardian, 'juniors'), self::site()));
-        self::assertSame('support-aide', $book->suggest($lead, new Person('p', Kind::Staff, 'faculty'), self::site(), 'support-aide'), 'as before');
-        self::assertNull($book->suggest(self::standing('learner'), new Person('p', Kind::Staff, 'faculty'), self::site()));
+        self::assertSame(
+            'class-assistant',
+            $book->suggest(self::standing('co-tutor'), new Person('p', Kind::Staff, 'faculty'), self::site()),
+        );
+        self::assertSame(
+            'sit-in-observer',
+            $book->suggest($lead, new Person('p', Kind::Guardian, 'juniors'), self::site()),
+        );
+        self::assertSame(
+            'support-aide',
+            $book->suggest($lead, new Person('p', Kind::Staff, 'faculty'), self::site(), 'support-aide'),
+            'as before',
+        );
+        self::assertNull(
+            $book->suggest(self::standing('learner'), new Person('p', Kind::Staff, 'faculty'), self::site()),
+        );
     }
 
     public function testThePersonDecidesWhichRulesOfARoleHold(): void
     {
         $book = self::book();
-        $may = static fn (string $division, int $level): bool => \in_array(Permission::SeeRoster, $book->permissions(['learner'], new Person('p', Kind::Learner, $division, $level)), true);
+        $may = static fn(string $division, int $level): bool => \in_array(
+            Permission::SeeRoster,
+            $book->permissions(['learner'], new Person('p', Kind::Learner, $division, $level)),
+            true,
+        );
         self::assertFalse($may('juniors', 3));
         self::assertTrue($may('seniors', 7));
     }
@@ -83,7 +115,10 @@ final class RoleBookTest extends TestCase
     public function testPermissionsAddUp(): void
     {
         $person = new Person('p', Kind::Staff, 'faculty');
-        $of = static fn (array $roles): array => array_map(static fn (Permission $permission): string => $permission->value, self::book()->permissions(array_values($roles), $person));
+        $of = static fn(array $roles): array => array_map(
+            static fn(Permission $permission): string => $permission->value,
+            self::book()->permissions(array_values($roles), $person),
+        );
         $both = $of(['marking-assistant', 'repertoire-editor']);
         foreach ([...$of(['marking-assistant']), ...$of(['repertoire-editor'])] as $permission) {
             self::assertContains($permission, $both);

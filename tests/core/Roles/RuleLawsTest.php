@@ -31,13 +31,20 @@ final class RuleLawsTest extends TestCase
 
     public function testWhatAPlatformStartsWithKeepsTheLaws(): void
     {
-        self::assertSame([], self::problems(static fn (array $rules): array => $rules));
+        self::assertSame([], self::problems(static fn(array $rules): array => $rules));
     }
 
-    /** @return iterable<string, array{string, callable(array<string, mixed>): array<string, mixed>}> the problem, and what brings it about */
+    /**
+     * @return iterable<string, array{string, callable(array<string, mixed>): array<string, mixed>}> the problem, and
+     *     what brings it about
+     */
     public static function slips(): iterable
     {
-        $role = static fn (int $index, string $field, mixed $value): callable => static function (array $rules) use ($index, $field, $value): array {
+        $role = static fn(int $index, string $field, mixed $value): callable => static function (array $rules) use (
+            $index,
+            $field,
+            $value,
+        ): array {
             $rules['roles'][$index][$field] = $value;
 
             return $rules;
@@ -45,7 +52,24 @@ final class RuleLawsTest extends TestCase
         yield 'a role nobody is called by' => ['no-name', $role(1, 'name', ' ')];
         yield 'a name without an end' => ['too-long', $role(1, 'name', str_repeat('x', 61))];
         yield 'a caution nobody reads' => ['too-long', $role(1, 'caution', str_repeat('x', 201))];
-        yield 'more roles than anybody can tell apart' => ['too-many-roles', static fn (array $rules): array => [...$rules, 'roles' => [...$rules['roles'], ...array_map(static fn (int $n): array => [...$rules['roles'][8], 'code' => 'guest-'.$n, 'name' => 'Guest '.$n, 'rank' => 200 + $n], range(1, 32))]]];
+        yield 'more roles than anybody can tell apart' => [
+            'too-many-roles',
+            static fn(array $rules): array => [
+                ...$rules,
+                'roles' => [
+                    ...$rules['roles'],
+                    ...array_map(
+                        static fn(int $n): array => [
+                            ...$rules['roles'][8],
+                            'code' => 'guest-'.$n,
+                            'name' => 'Guest '.$n,
+                            'rank' => 200 + $n,
+                        ],
+                        range(1, 32),
+                    ),
+                ],
+            ],
+        ];
         yield 'two roles of one name' => ['taken-name', $role(1, 'name', 'lead tutor')];
         yield 'two roles of one rank' => ['taken-rank', $role(1, 'rank', 100)];
         yield 'a standard nobody knows' => ['no-such-standard', $role(1, 'standard', 'Emperor')];
@@ -54,21 +78,48 @@ final class RuleLawsTest extends TestCase
         yield 'suggested for those it is not for' => ['suggested-for-others', $role(4, 'suggestFor', ['learner'])];
         yield 'a lead nobody sees' => ['lead-unlisted', $role(0, 'listed', false)];
         yield 'learners who lead' => ['lead-for-others', $role(0, 'for', ['staff', 'learner'])];
-        yield 'a lead who does not run the site' => ['lead-runs-site', $role(0, 'permissions', ['enter', 'enter-draft', 'see-roster', 'see-unlisted', 'let-in'])];
+        yield 'a lead who does not run the site' => [
+            'lead-runs-site',
+            $role(0, 'permissions', ['enter', 'enter-draft', 'see-roster', 'see-unlisted', 'let-in']),
+        ];
         yield 'marks without a roster' => ['needs-permission', $role(4, 'permissions', ['see-marks'])];
         yield 'given from below' => ['given-from-below', $role(0, 'givenBy', ['co-tutor'])];
         yield 'given by those who let nobody in' => ['giver-lets-nobody-in', $role(7, 'givenBy', ['learner'])];
         yield 'given by nobody there is' => ['no-such-giver', $role(7, 'givenBy', ['king'])];
         yield 'a role that stops taking seats' => ['seat-stays', $role(6, 'takesSeat', false)];
         yield 'learners who let others in' => ['learners-let-in', $role(1, 'for', ['staff', 'learner'])];
-        yield 'a prefix of digits' => ['bad-prefix', static fn (array $rules): array => array_replace_recursive($rules, ['numbers' => [['prefix' => '12']]])];
-        yield 'no room for a digit' => ['digits-out-of-range', static fn (array $rules): array => array_replace_recursive($rules, ['numbers' => [['digits' => 1]]])];
-        yield 'a name without a short one' => ['no-short-name', static fn (array $rules): array => ['nicknames' => [['Beatriz']]] + $rules];
-        yield 'a short name of two words' => ['not-one-word', static fn (array $rules): array => ['nicknames' => [['Beatriz', 'Bea Bia']]] + $rules];
-        yield 'a short name of one letter' => ['not-one-word', static fn (array $rules): array => ['nicknames' => [['Beatriz', 'B']]] + $rules];
-        yield 'a name too long' => ['too-long', static fn (array $rules): array => ['nicknames' => [['Beatriz', str_repeat('b', 41)]]] + $rules];
-        yield 'a sheet without lines' => ['out-of-range', static fn (array $rules): array => array_replace_recursive($rules, ['limits' => ['sheet' => 0]])];
-        yield 'no lead at all' => ['no-lead-role', static fn (array $rules): array => [...$rules, 'roles' => \array_slice($rules['roles'], 1)]];
+        yield 'a prefix of digits' => [
+            'bad-prefix',
+            static fn(array $rules): array => array_replace_recursive($rules, ['numbers' => [['prefix' => '12']]]),
+        ];
+        yield 'no room for a digit' => [
+            'digits-out-of-range',
+            static fn(array $rules): array => array_replace_recursive($rules, ['numbers' => [['digits' => 1]]]),
+        ];
+        yield 'a name without a short one' => [
+            'no-short-name',
+            static fn(array $rules): array => ['nicknames' => [['Beatriz']]] + $rules,
+        ];
+        yield 'a short name of two words' => [
+            'not-one-word',
+            static fn(array $rules): array => ['nicknames' => [['Beatriz', 'Bea Bia']]] + $rules,
+        ];
+        yield 'a short name of one letter' => [
+            'not-one-word',
+            static fn(array $rules): array => ['nicknames' => [['Beatriz', 'B']]] + $rules,
+        ];
+        yield 'a name too long' => [
+            'too-long',
+            static fn(array $rules): array => ['nicknames' => [['Beatriz', str_repeat('b', 41)]]] + $rules,
+        ];
+        yield 'a sheet without lines' => [
+            'out-of-range',
+            static fn(array $rules): array => array_replace_recursive($rules, ['limits' => ['sheet' => 0]]),
+        ];
+        yield 'no lead at all' => [
+            'no-lead-role',
+            static fn(array $rules): array => [...$rules, 'roles' => \array_slice($rules['roles'], 1)],
+        ];
     }
 
     /** @param callable(array<string, mixed>): array<string, mixed> $slip */
@@ -80,7 +131,12 @@ final class RuleLawsTest extends TestCase
 
     public function testARoleThatIsHeldStays(): void
     {
-        $drop = static fn (array $rules): array => [...$rules, 'roles' => array_values(array_filter($rules['roles'], static fn (array $role): bool => 'day-guest' !== $role['code']))];
+        $drop = static fn(array $rules): array => [
+            ...$rules,
+            'roles' => array_values(
+                array_filter($rules['roles'], static fn(array $role): bool => 'day-guest' !== $role['code']),
+            ),
+        ];
         self::assertSame([], self::problems($drop));
         self::assertSame(['still-held'], array_column(self::problems($drop, ['day-guest' => 3]), 'code'));
     }
@@ -115,7 +171,9 @@ final class RuleLawsTest extends TestCase
         $after = self::with(static function (array $rules): array {
             foreach ($rules['roles'] as $index => $role) {
                 if (\in_array($role['code'], ['class-assistant', 'co-tutor'], true)) {
-                    $rules['roles'][$index]['permissions'] = array_values(array_diff($role['permissions'], ['see-marks', 'enter-marks', 'export-progress']));
+                    $rules['roles'][$index]['permissions'] = array_values(
+                        array_diff($role['permissions'], ['see-marks', 'enter-marks', 'export-progress']),
+                    );
                 }
             }
 
@@ -131,7 +189,10 @@ final class RuleLawsTest extends TestCase
             new Holders('three', ['learner'], new Person('', PersonKind::Learner, 'seniors', 7), 400),
         ]);
         self::assertCount(1, $affected, 'whoever marks besides loses nothing');
-        self::assertSame([Permission::SeeMarks, false, 31, 2], [$affected[0]->permission, $affected[0]->gain, $affected[0]->people, $affected[0]->sites]);
+        self::assertSame(
+            [Permission::SeeMarks, false, 31, 2],
+            [$affected[0]->permission, $affected[0]->gain, $affected[0]->people, $affected[0]->sites],
+        );
     }
 
     public function testADifferenceSaysBothWays(): void
@@ -200,10 +261,12 @@ final class RuleLawsTest extends TestCase
         for ($n = $dice->between(1, 4); $n > 0; --$n) {
             $role = &$data['roles'][$dice->below(\count($codes))];
             match ($dice->below(4)) {
-                0 => $role['givenBy'] = $dice->some($codes, $dice->between(1, 3)),
-                1 => $role['rank'] = $dice->between(1, 120),
-                2 => $role['permissions'] = array_values(array_diff($role['permissions'], [$dice->one(array_column(Permission::cases(), 'value'))])),
-                default => $role['permissions'][] = $dice->one(array_column(Permission::cases(), 'value')),
+                0 => ($role['givenBy'] = $dice->some($codes, $dice->between(1, 3))),
+                1 => ($role['rank'] = $dice->between(1, 120)),
+                2 => ($role['permissions'] = array_values(
+                    array_diff($role['permissions'], [$dice->one(array_column(Permission::cases(), 'value'))]),
+                )),
+                default => ($role['permissions'][] = $dice->one(array_column(Permission::cases(), 'value'))),
             };
             unset($role);
         }

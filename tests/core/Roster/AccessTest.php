@@ -31,26 +31,69 @@ final class AccessTest extends TestCase
 
     private const NOW = 100;
 
-    /** @return iterable<string, array{string, list<Mark>, Window, Site, int, Entry, list<string>}> role, marks, window, site, account closed from, entry, causes */
+    /**
+     * @return iterable<string, array{string, list<Mark>, Window, Site, int, Entry, list<string>}> role, marks, window,
+     *     site, account closed from, entry, causes
+     */
     public static function cases(): iterable
     {
         $open = new Site('s', 'seniors', opensAt: 0);
         $draft = new Site('s', 'seniors', opensAt: 500);
         $closed = new Site('s', 'seniors', opensAt: 0, closesAt: 50);
         $always = new Window(0);
-        $mark = static fn (MarkKind $kind): array => [new Mark('m', $kind, new Window(0, 200))];
+        $mark = static fn(MarkKind $kind): array => [new Mark('m', $kind, new Window(0, 200))];
         yield 'in' => ['learner', [], $always, $open, Time::FOREVER, Entry::Enter, ['let-in']];
         yield 'a learner of a draft' => ['learner', [], $always, $draft, Time::FOREVER, Entry::No, ['draft']];
-        yield 'a tutor of a draft' => ['co-tutor', [], $always, $draft, Time::FOREVER, Entry::Enter, ['prepares-draft']];
-        yield 'a learner of a closed site' => ['learner', [], $always, $closed, Time::FOREVER, Entry::LookOnly, ['reads-closed']];
+        yield 'a tutor of a draft' => [
+            'co-tutor',
+            [],
+            $always,
+            $draft,
+            Time::FOREVER,
+            Entry::Enter,
+            ['prepares-draft'],
+        ];
+        yield 'a learner of a closed site' => [
+            'learner',
+            [],
+            $always,
+            $closed,
+            Time::FOREVER,
+            Entry::LookOnly,
+            ['reads-closed'],
+        ];
         yield 'a guest of a closed site' => ['day-guest', [], $always, $closed, Time::FOREVER, Entry::No, ['closed']];
-        yield 'one who only looks' => ['sit-in-observer', [], $always, $open, Time::FOREVER, Entry::LookOnly, ['let-in']];
+        yield 'one who only looks' => [
+            'sit-in-observer',
+            [],
+            $always,
+            $open,
+            Time::FOREVER,
+            Entry::LookOnly,
+            ['let-in'],
+        ];
         yield 'paused' => ['learner', $mark(MarkKind::Paused), $always, $open, Time::FOREVER, Entry::No, ['paused']];
         yield 'not begun' => ['learner', [], new Window(120), $open, Time::FOREVER, Entry::No, ['upcoming']];
         yield 'over' => ['learner', [], new Window(0, 90), $open, Time::FOREVER, Entry::No, ['ended']];
         yield 'account closed' => ['learner', [], $always, $open, 100, Entry::No, ['account-closed']];
-        yield 'everything at once, the strongest first' => ['learner', [...$mark(MarkKind::KeptOut)], new Window(120), $draft, 80, Entry::No, ['kept-out', 'account-closed', 'draft']];
-        yield 'paused in a draft' => ['learner', $mark(MarkKind::Paused), $always, $draft, Time::FOREVER, Entry::No, ['paused', 'draft']];
+        yield 'everything at once, the strongest first' => [
+            'learner',
+            [...$mark(MarkKind::KeptOut)],
+            new Window(120),
+            $draft,
+            80,
+            Entry::No,
+            ['kept-out', 'account-closed', 'draft'],
+        ];
+        yield 'paused in a draft' => [
+            'learner',
+            $mark(MarkKind::Paused),
+            $always,
+            $draft,
+            Time::FOREVER,
+            Entry::No,
+            ['paused', 'draft'],
+        ];
     }
 
     /**
@@ -58,12 +101,19 @@ final class AccessTest extends TestCase
      * @param list<string> $causes
      */
     #[DataProvider('cases')]
-    public function testReason(string $role, array $marks, Window $window, Site $site, int $closed, Entry $entry, array $causes): void
-    {
+    public function testReason(
+        string $role,
+        array $marks,
+        Window $window,
+        Site $site,
+        int $closed,
+        Entry $entry,
+        array $causes,
+    ): void {
         $enrollment = new Enrollment([new Pass('p', 'door', DoorKind::Key, $role, 0, $window, 0)], $marks);
         $reason = self::access()->reason($enrollment->timeline(), self::person($closed), $site, self::NOW, $enrollment);
         self::assertSame($entry, $reason->entry);
-        self::assertSame($causes, array_map(static fn ($cause): string => $cause->code, $reason->causes));
+        self::assertSame($causes, array_map(static fn($cause): string => $cause->code, $reason->causes));
     }
 
     public function testSaysUntilWhenAndThroughWhichDoor(): void
@@ -72,13 +122,29 @@ final class AccessTest extends TestCase
             new Pass('a', 'desk', DoorKind::Desk, 'sit-in-observer', 0, new Window(0), 0),
             new Pass('b', 'strings', DoorKind::Cohort, 'learner', 0, new Window(0, 300), 0),
         ]);
-        $cause = self::access()->reason($enrollment->timeline(), self::person(), new Site('s', 'seniors', opensAt: 0, closesAt: 250), self::NOW, $enrollment)->deciding();
-        self::assertSame(['role' => 'learner', 'until' => 250, 'door' => 'strings', 'doorKind' => 'cohort'], $cause->values);
+        $cause = self::access()
+            ->reason(
+                $enrollment->timeline(),
+                self::person(),
+                new Site('s', 'seniors', opensAt: 0, closesAt: 250),
+                self::NOW,
+                $enrollment,
+            )
+            ->deciding();
+        self::assertSame(
+            ['role' => 'learner', 'until' => 250, 'door' => 'strings', 'doorKind' => 'cohort'],
+            $cause->values,
+        );
     }
 
     public function testSomebodyWhoWasNeverHere(): void
     {
-        $reason = self::access()->reason((new Enrollment())->timeline(), self::person(), new Site('s', 'seniors', opensAt: 0), self::NOW);
+        $reason = self::access()->reason(
+            (new Enrollment())->timeline(),
+            self::person(),
+            new Site('s', 'seniors', opensAt: 0),
+            self::NOW,
+        );
         self::assertSame(['never-here', 'let-in'], [$reason->deciding()->code, $reason->deciding()->change]);
     }
 
@@ -96,7 +162,11 @@ final class AccessTest extends TestCase
                     self::assertSame(Entry::No, $entry);
                     self::assertSame([], $standing->permissions);
                 } else {
-                    self::assertSame(Entry::No === $entry, [] === $standing->permissions, 'whoever cannot enter may nothing');
+                    self::assertSame(
+                        Entry::No === $entry,
+                        [] === $standing->permissions,
+                        'whoever cannot enter may nothing',
+                    );
                 }
             }
         });
@@ -118,8 +188,14 @@ final class AccessTest extends TestCase
                     self::assertFalse($stretch->sameAs($stretches[$index - 1]), 'neighbours differ');
                 }
                 for ($instant = $stretch->window->from; $instant < min(70, $stretch->window->until); ++$instant) {
-                    self::assertSame(self::access()->reason($timeline, $person, $site, $instant)->entry, $stretch->entry);
-                    self::assertSame(self::access()->standing($timeline, $person, $instant, false, $site)->permissions, $stretch->permissions);
+                    self::assertSame(
+                        self::access()->reason($timeline, $person, $site, $instant)->entry,
+                        $stretch->entry,
+                    );
+                    self::assertSame(
+                        self::access()->standing($timeline, $person, $instant, false, $site)->permissions,
+                        $stretch->permissions,
+                    );
                     self::assertSame($timeline->at($instant)?->state, $stretch->state);
                 }
             }

@@ -37,7 +37,10 @@ final class LeadsTest extends TestCase
             $dice = new Dice($seed);
             $people = [];
             for ($n = $dice->below(4); $n > 0; --$n) {
-                $people[] = [World::randomEnrollment($dice)->timeline(), $dice->chance(30) ? $dice->below(45) : Time::FOREVER];
+                $people[] = [
+                    World::randomEnrollment($dice)->timeline(),
+                    $dice->chance(30) ? $dice->below(45) : Time::FOREVER,
+                ];
             }
             $window = new Window($from = $dice->below(30), $from + $dice->below(20));
             self::assertSame($this->gapByHand($people, $window), $this->leads->firstGap($people, $window));
@@ -46,12 +49,21 @@ final class LeadsTest extends TestCase
 
     public function testALeadWhoIsPausedOrUpcomingCountsAgainstTheLimitButDoesNotLead(): void
     {
-        $lead = static fn (Window $window, Mark ...$marks): Timeline => (new Enrollment([new Pass('p', 'd', DoorKind::Desk, FirstRoles::LEAD, 0, $window)], array_values($marks)))->timeline();
+        $lead = static fn(Window $window, Mark ...$marks): Timeline => (new Enrollment(
+            [new Pass('p', 'd', DoorKind::Desk, FirstRoles::LEAD, 0, $window)],
+            array_values($marks),
+        ))->timeline();
         $paused = $lead(new Window(0), new Mark('m', MarkKind::Paused, new Window(5)));
         $upcoming = $lead(new Window(20));
         $over = $lead(new Window(0, 5));
-        self::assertSame([true, true, false], [$this->leads->counts($paused, 10), $this->leads->counts($upcoming, 10), $this->leads->counts($over, 10)]);
-        self::assertSame(10, $this->leads->firstGap([[$paused, Time::FOREVER], [$upcoming, Time::FOREVER]], new Window(10, 30)));
+        self::assertSame(
+            [true, true, false],
+            [$this->leads->counts($paused, 10), $this->leads->counts($upcoming, 10), $this->leads->counts($over, 10)],
+        );
+        self::assertSame(
+            10,
+            $this->leads->firstGap([[$paused, Time::FOREVER], [$upcoming, Time::FOREVER]], new Window(10, 30)),
+        );
         self::assertNull($this->leads->firstGap([[$upcoming, Time::FOREVER]], new Window(20, 30)));
     }
 

@@ -31,29 +31,58 @@ final class RehearsalTest extends TestCase
 
     public function testGroupsThoseWhoCouldNotEnterByWhatDecides(): void
     {
-        $person = static fn (string $id, int $closes = Time::FOREVER): Person => new Person($id, PersonKind::Learner, 'seniors', 7, $closes);
-        $in = static fn (Window $window, int $accepted = 0, Mark ...$marks): Timeline => (new Enrollment([new Pass('p', 'd', DoorKind::Desk, 'learner', 0, $window, $accepted)], array_values($marks)))->timeline();
+        $person = static fn(string $id, int $closes = Time::FOREVER): Person => new Person(
+            $id,
+            PersonKind::Learner,
+            'seniors',
+            7,
+            $closes,
+        );
+        $in = static fn(Window $window, int $accepted = 0, Mark ...$marks): Timeline => (new Enrollment(
+            [new Pass('p', 'd', DoorKind::Desk, 'learner', 0, $window, $accepted)],
+            array_values($marks),
+        ))->timeline();
         $people = [
             'fine' => [$person('fine'), $in(new Window(0))],
             'late' => [$person('late'), $in(new Window(150))],
             'later' => [$person('later'), $in(new Window(200))],
             'unanswered' => [$person('unanswered'), $in(new Window(0), Time::FOREVER)],
-            'paused' => [$person('paused'), $in(new Window(0), 0, new Mark('m', MarkKind::Paused, new Window(50, 120)))],
+            'paused' => [
+                $person('paused'),
+                $in(new Window(0), 0, new Mark('m', MarkKind::Paused, new Window(50, 120))),
+            ],
             'closed' => [$person('closed', 90), $in(new Window(0))],
             'over' => [$person('over'), $in(new Window(0, 90))],
         ];
-        $rehearsal = Rehearsal::at(100, new Site('s', 'seniors', opensAt: 0), FirstRoles::book([], ['seniors']), self::oneByOne($people));
+        $rehearsal = Rehearsal::at(
+            100,
+            new Site('s', 'seniors', opensAt: 0),
+            FirstRoles::book([], ['seniors']),
+            self::oneByOne($people),
+        );
         self::assertSame([1, 0], [$rehearsal->enter, $rehearsal->look]);
-        self::assertSame(['upcoming' => ['late', 'later'], 'unanswered' => ['unanswered']], ['upcoming' => $rehearsal->groups['upcoming'][1], 'unanswered' => $rehearsal->groups['waiting'][1]]);
+        self::assertSame(
+            ['upcoming' => ['late', 'later'], 'unanswered' => ['unanswered']],
+            ['upcoming' => $rehearsal->groups['upcoming'][1], 'unanswered' => $rehearsal->groups['waiting'][1]],
+        );
         self::assertSame('upcoming', array_key_first($rehearsal->groups), 'the largest group first');
-        self::assertEqualsCanonicalizing(['upcoming', 'waiting', 'paused', 'account-closed'], array_keys($rehearsal->groups), 'whose time is over is not expected');
+        self::assertEqualsCanonicalizing(
+            ['upcoming', 'waiting', 'paused', 'account-closed'],
+            array_keys($rehearsal->groups),
+            'whose time is over is not expected',
+        );
     }
 
     public function testInADraftOnlyThoseWhoPrepareItCouldEnter(): void
     {
         $world = World::withPeople(new Site('s', 'seniors'));
         $lead = ['staff0' => [$world->people['staff0'], $world->enrollment('staff0')->timeline()]];
-        $learner = ['l' => [$world->people['learner0'], (new Enrollment([new Pass('p', 'd', DoorKind::Desk, 'learner', 0, new Window(0))]))->timeline()]];
+        $learner = [
+            'l' => [
+                $world->people['learner0'],
+                (new Enrollment([new Pass('p', 'd', DoorKind::Desk, 'learner', 0, new Window(0))]))->timeline(),
+            ],
+        ];
         $rehearsal = Rehearsal::at(10, $world->site, $world->roles, self::oneByOne($lead + $learner));
         self::assertSame([1, ['draft']], [$rehearsal->enter, array_keys($rehearsal->groups)]);
     }
@@ -66,15 +95,26 @@ final class RehearsalTest extends TestCase
             $site = new Site('s', 'seniors', opensAt: $dice->below(40));
             $people = [];
             for ($n = 0; $n < 5; ++$n) {
-                $people["p$n"] = [new Person("p$n", PersonKind::Staff, 'faculty'), World::randomEnrollment($dice)->timeline()];
+                $people["p$n"] = [
+                    new Person("p$n", PersonKind::Staff, 'faculty'),
+                    World::randomEnrollment($dice)->timeline(),
+                ];
             }
             $rehearsal = Rehearsal::at($instant = $dice->below(45), $site, $roles, self::oneByOne($people));
-            $here = array_filter($people, static fn (array $each): bool => true === $each[1]->at($instant)?->state->here());
-            $grouped = array_merge(...array_values(array_map(static fn (array $group): array => $group[1], $rehearsal->groups)) ?: [[]]);
+            $here = array_filter(
+                $people,
+                static fn(array $each): bool => true === $each[1]->at($instant)?->state->here(),
+            );
+            $grouped = array_merge(
+                ...array_values(array_map(static fn(array $group): array => $group[1], $rehearsal->groups)) ?: [[]],
+            );
             self::assertSame(\count($here), $rehearsal->enter + $rehearsal->look + \count($grouped));
             self::assertSame($grouped, array_values(array_unique($grouped)));
             foreach ($grouped as $id) {
-                self::assertNotSame(Entry::Enter, (new Access($roles))->reason($people[$id][1], $people[$id][0], $site, $instant)->entry);
+                self::assertNotSame(
+                    Entry::Enter,
+                    (new Access($roles))->reason($people[$id][1], $people[$id][0], $site, $instant)->entry,
+                );
             }
         });
     }
@@ -86,6 +126,6 @@ final class RehearsalTest extends TestCase
      */
     private static function oneByOne(array $people): array
     {
-        return array_map(static fn (array $each, string $id): array => [...$each, [$id]], $people, array_keys($people));
+        return array_map(static fn(array $each, string $id): array => [...$each, [$id]], $people, array_keys($people));
     }
 }

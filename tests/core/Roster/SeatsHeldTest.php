@@ -26,9 +26,12 @@ final class SeatsHeldTest extends TestCase
             [$held, $windows] = self::random($dice);
             $from = $dice->between(0, 40);
             $until = $dice->between($from + 1, 45);
-            $counts = array_map(static fn (int $at): int => self::heldAt($windows, $at), range($from, $until - 1));
+            $counts = array_map(static fn(int $at): int => self::heldAt($windows, $at), range($from, $until - 1));
             self::assertSame(max($counts), $held->most($from, $until));
-            self::assertSame(max(array_map(static fn (int $at): int => self::heldAt($windows, $at), range(0, 60))), $held->most());
+            self::assertSame(
+                max(array_map(static fn(int $at): int => self::heldAt($windows, $at), range(0, 60))),
+                $held->most(),
+            );
         });
     }
 
@@ -51,7 +54,7 @@ final class SeatsHeldTest extends TestCase
             [$held, $windows, $seats, $from, $until] = self::stretch(new Dice($seed));
             $full = array_filter(
                 range($from, $until - 1),
-                static fn (int $at): bool => self::heldAt($windows, $at) >= $seats,
+                static fn(int $at): bool => self::heldAt($windows, $at) >= $seats,
             );
             self::assertSame([] === $full ? null : min($full), $held->fullFrom($seats, $from, $until));
         });
@@ -121,6 +124,6 @@ final class SeatsHeldTest extends TestCase
     /** @param list<Window> $windows */
     private static function heldAt(array $windows, int $at): int
     {
-        return \count(array_filter($windows, static fn (Window $window): bool => $window->contains($at)));
+        return \count(array_filter($windows, static fn(Window $window): bool => $window->contains($at)));
     }
 }

@@ -34,7 +34,7 @@ final class TiesTest extends TestCase
     public function testWhoseMakingATieIs(DoorKind $door, ?string $by, bool $own): void
     {
         $ties = self::ties([self::pass($door, $by)]);
-        self::assertSame([[$own, 100]], array_map(static fn (Tie $tie): array => [$tie->own, $tie->since], $ties));
+        self::assertSame([[$own, 100]], array_map(static fn(Tie $tie): array => [$tie->own, $tie->since], $ties));
     }
 
     public function testWhatDoesNotHoldTiesNobody(): void

@@ -25,7 +25,12 @@ final class TimelineReadingTest extends TestCase
     {
         $this->forEachTimeline(static function (Timeline $timeline): void {
             for ($instant = -2; $instant < self::END; ++$instant) {
-                $containing = array_values(array_filter($timeline->segments, static fn (Segment $segment): bool => $segment->window->contains($instant)));
+                $containing = array_values(
+                    array_filter(
+                        $timeline->segments,
+                        static fn(Segment $segment): bool => $segment->window->contains($instant),
+                    ),
+                );
                 self::assertSame($containing[0] ?? null, $timeline->at($instant));
                 self::assertLessThanOrEqual(1, \count($containing));
             }
@@ -47,7 +52,7 @@ final class TimelineReadingTest extends TestCase
 
     public function testHoldsUntilTheConditionFails(): void
     {
-        $current = static fn (?Segment $segment): bool => State::Current === $segment?->state;
+        $current = static fn(?Segment $segment): bool => State::Current === $segment?->state;
         $this->forEachTimeline(static function (Timeline $timeline) use ($current): void {
             for ($instant = 0; $instant < self::END; ++$instant) {
                 $until = $instant;

@@ -57,7 +57,16 @@ final class TimelineTest extends TestCase
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $enrollment = World::randomEnrollment(new Dice($seed));
-            $undone = new Pass('x', 'desk', DoorKind::Desk, 'lead-tutor', 3, new Window(0), 0, marks: [new Mark('u', MarkKind::Undone, new Window(3))]);
+            $undone = new Pass(
+                'x',
+                'desk',
+                DoorKind::Desk,
+                'lead-tutor',
+                3,
+                new Window(0),
+                0,
+                marks: [new Mark('u', MarkKind::Undone, new Window(3))],
+            );
             $with = new Enrollment([...$enrollment->passes, $undone], $enrollment->marks);
             self::assertTrue($enrollment->timeline()->equals($with->timeline()));
         });
@@ -67,9 +76,18 @@ final class TimelineTest extends TestCase
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $enrollment = World::randomEnrollment(new Dice($seed));
-            $keptOut = new Enrollment($enrollment->passes, [...$enrollment->marks, new Mark('k', MarkKind::KeptOut, new Window(0, 20))]);
+            $keptOut = new Enrollment($enrollment->passes, [
+                ...$enrollment->marks,
+                new Mark('k', MarkKind::KeptOut, new Window(0, 20)),
+            ]);
             $later = new Pass('later', 'feed', DoorKind::Feed, 'lead-tutor', 10, new Window(10), 10);
-            $byHand = new Enrollment([...$enrollment->passes, $later], [...array_filter($enrollment->marks, static fn (Mark $mark): bool => MarkKind::Role !== $mark->kind), new Mark('r', MarkKind::Role, new Window(5, 30), 'learner')]);
+            $byHand = new Enrollment(
+                [...$enrollment->passes, $later],
+                [
+                    ...array_filter($enrollment->marks, static fn(Mark $mark): bool => MarkKind::Role !== $mark->kind),
+                    new Mark('r', MarkKind::Role, new Window(5, 30), 'learner'),
+                ],
+            );
             for ($instant = 0; $instant < 20; ++$instant) {
                 self::assertSame(State::KeptOut, $keptOut->timeline()->at($instant)?->state);
             }
@@ -82,8 +100,26 @@ final class TimelineTest extends TestCase
     /** @return iterable<string, array{list<Pass>, list<Mark>, int, ?State, ?int}> */
     public static function histories(): iterable
     {
-        $pass = /** @param array<Mark> $marks */ static fn (array $marks = [], int $from = 10, int $until = Time::FOREVER, int $accepted = 0): Pass => new Pass('p', 'd', DoorKind::Desk, 'learner', 10, new Window($from, $until), $accepted, marks: array_values($marks));
-        $out = static fn (int $from, int $until = Time::FOREVER): Mark => new Mark('w', MarkKind::Withdrawn, new Window($from, $until));
+        $pass /** @param array<Mark> $marks */ = static fn(
+            array $marks = [],
+            int $from = 10,
+            int $until = Time::FOREVER,
+            int $accepted = 0,
+        ): Pass => new Pass(
+            'p',
+            'd',
+            DoorKind::Desk,
+            'learner',
+            10,
+            new Window($from, $until),
+            $accepted,
+            marks: array_values($marks),
+        );
+        $out = static fn(int $from, int $until = Time::FOREVER): Mark => new Mark(
+            'w',
+            MarkKind::Withdrawn,
+            new Window($from, $until),
+        );
         yield 'before it was given' => [[$pass()], [], 9, null, 10];
         yield 'the instant it was given' => [[$pass()], [], 10, State::Current, null];
         yield 'not begun' => [[$pass(from: 20)], [], 15, State::Upcoming, 20];
@@ -94,7 +130,13 @@ final class TimelineTest extends TestCase
         yield 'taken out' => [[$pass([$out(20)])], [], 25, State::TakenOut, null];
         yield 'brought back' => [[$pass([$out(20, 24)])], [], 24, State::Current, null];
         yield 'taken out and back at once' => [[$pass([$out(20, 20)])], [], 20, State::Current, null];
-        yield 'kept out without ever having been in' => [[], [new Mark('k', MarkKind::KeptOut, new Window(5, 9))], 6, State::KeptOut, 9];
+        yield 'kept out without ever having been in' => [
+            [],
+            [new Mark('k', MarkKind::KeptOut, new Window(5, 9))],
+            6,
+            State::KeptOut,
+            9,
+        ];
     }
 
     /**
@@ -121,7 +163,15 @@ final class TimelineTest extends TestCase
     {
         $passes = [];
         for ($n = 0; $n < 1_000; ++$n) {
-            $passes[] = new Pass("p$n", 'd', DoorKind::Desk, 0 === $n % 2 ? 'learner' : 'co-tutor', $n, new Window($n, $n + 50), 0);
+            $passes[] = new Pass(
+                "p$n",
+                'd',
+                DoorKind::Desk,
+                0 === $n % 2 ? 'learner' : 'co-tutor',
+                $n,
+                new Window($n, $n + 50),
+                0,
+            );
         }
         $segments = (new Enrollment($passes))->timeline()->segments;
         self::assertLessThanOrEqual(2_000, \count($segments));
@@ -130,7 +180,7 @@ final class TimelineTest extends TestCase
 
     private function stateByHand(Enrollment $enrollment, int $instant): ?State
     {
-        $in = static fn (Phase $phase): array => $enrollment->passesIn($phase, $instant);
+        $in = static fn(Phase $phase): array => $enrollment->passesIn($phase, $instant);
         if (null !== $enrollment->mark(MarkKind::KeptOut, $instant)) {
             return State::KeptOut;
         }
@@ -149,7 +199,10 @@ final class TimelineTest extends TestCase
 
             return $before;
         };
-        $last = static fn (Phase $phase): int => max([-10, ...array_map(static fn (Pass $pass): int => $went($pass, $phase), $in($phase))]);
+        $last = static fn(Phase $phase): int => max([
+            -10,
+            ...array_map(static fn(Pass $pass): int => $went($pass, $phase), $in($phase)),
+        ]);
         [$ended, $takenOut] = [$last(Phase::Ended), $last(Phase::TakenOut)];
 
         return match (true) {
@@ -162,7 +215,14 @@ final class TimelineTest extends TestCase
     /** @return list<string> */
     private function rolesInForce(Enrollment $enrollment, int $instant): array
     {
-        $roles = array_values(array_unique(array_map(static fn (Pass $pass): string => $pass->role, $enrollment->passesIn(Phase::InForce, $instant))));
+        $roles = array_values(
+            array_unique(
+                array_map(
+                    static fn(Pass $pass): string => $pass->role,
+                    $enrollment->passesIn(Phase::InForce, $instant),
+                ),
+            ),
+        );
         sort($roles);
 
         return $roles;

@@ -32,22 +32,39 @@ final class ComingInTest extends TestCase
     public function testWhoeverStandsAtADoorIsThereOnlyOnceTheyComeIn(): void
     {
         $waits = $this->stand('learner0');
-        self::assertSame([Verdict::Ready, State::Waiting, false], [$waits->verdict, $waits->after?->state, $waits->after?->holdsSeat]);
+        self::assertSame(
+            [Verdict::Ready, State::Waiting, false],
+            [$waits->verdict, $waits->after?->state, $waits->after?->holdsSeat],
+        );
         $in = $this->comeIn('learner0');
-        self::assertSame([State::Current, true, $this->world->now], [$in->after?->state, $in->after?->holdsSeat, $in->after?->since]);
+        self::assertSame(
+            [State::Current, true, $this->world->now],
+            [$in->after?->state, $in->after?->holdsSeat, $in->after?->since],
+        );
         self::assertCount(2, $in->effects, 'What they waited with is undone.');
-        self::assertSame(State::Waiting, $this->world->undo('learner0', $in->effects)->after?->state, 'An undo has them wait again.');
+        self::assertSame(
+            State::Waiting,
+            $this->world->undo('learner0', $in->effects)->after?->state,
+            'An undo has them wait again.',
+        );
     }
 
     public function testSomebodyGoesAgainFromTheDoorsTheyCameThroughAndNoOther(): void
     {
         $this->comeIn('learner0');
-        $go = fn (string $door, bool $waiting = false): Line => $this->computer->goAgain($this->world->situation('learner0'), [$door], $waiting);
+        $go = fn(string $door, bool $waiting = false): Line => $this->computer->goAgain(
+            $this->world->situation('learner0'),
+            [$door],
+            $waiting,
+        );
         self::assertSame(State::TakenOut, $go('key')->after?->state);
         self::assertSame(Verdict::NothingToDo, $go('another')->verdict);
         self::assertSame(Verdict::NothingToDo, $go('key', true)->verdict, 'They wait no more.');
         $here = $this->world->enrollments['learner0'];
-        $this->world->enrollments['learner0'] = new Enrollment([...$here->passes, new Pass('list', 'list', DoorKind::Cohort, 'learner', 0, new Window(0))]);
+        $this->world->enrollments['learner0'] = new Enrollment([
+            ...$here->passes,
+            new Pass('list', 'list', DoorKind::Cohort, 'learner', 0, new Window(0)),
+        ]);
         self::assertSame(State::Current, $go('key')->timeline->at($this->world->now)?->state);
     }
 
@@ -62,7 +79,14 @@ final class ComingInTest extends TestCase
 
     private function comeIn(string $person): Line
     {
-        $line = $this->computer->comeIn($this->world->situation($person, $person), 'key', DoorKind::Key, 'learner', new Window($this->world->now), null);
+        $line = $this->computer->comeIn(
+            $this->world->situation($person, $person),
+            'key',
+            DoorKind::Key,
+            'learner',
+            new Window($this->world->now),
+            null,
+        );
         $this->world->enrollments[$person] = $line->result;
 
         return $line;
@@ -70,7 +94,14 @@ final class ComingInTest extends TestCase
 
     private function stand(string $person): Line
     {
-        $line = $this->computer->stand($this->world->situation($person, $person), 'key', DoorKind::Key, 'learner', new Window($this->world->now), null);
+        $line = $this->computer->stand(
+            $this->world->situation($person, $person),
+            'key',
+            DoorKind::Key,
+            'learner',
+            new Window($this->world->now),
+            null,
+        );
         $this->world->enrollments[$person] = $line->result;
 
         return $line;

@@ -60,7 +60,11 @@ final class HistoryTest extends TestCase
                     }
                 }
                 self::assertSame($piles[$version], $holding);
-                self::assertContains($lines[$version - 1]->id, self::undoable($lines), 'the last line always may be undone');
+                self::assertContains(
+                    $lines[$version - 1]->id,
+                    self::undoable($lines),
+                    'the last line always may be undone',
+                );
             }
         });
     }

@@ -58,11 +58,16 @@ final class LawsTest extends TestCase
             if (Verdict::Ready === $line->verdict) {
                 self::assertContains($undone->verdict, [Verdict::Ready, Verdict::NothingToDo]);
             }
-            self::assertTrue($world->enrollment($person)->timeline()->from($world->now)->equals($before->from($world->now)), "$verb->value of $person");
+            self::assertTrue(
+                $world->enrollment($person)->timeline()->from($world->now)->equals($before->from($world->now)),
+                "$verb->value of $person",
+            );
         });
     }
 
-    /** Whatever may be undone, once undone, gives what was before it, however often things were undone and done again. */
+    /**
+     * Whatever may be undone, once undone, gives what was before it, however often things were undone and done again.
+     */
     public function testUndoingStepByStepGivesWhatWasBeforeEachStep(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(function (int $seed): void {
@@ -76,9 +81,17 @@ final class LawsTest extends TestCase
                 $undoable = array_values(array_filter(array_column($lines, 'id'), $history->mayUndo(...)));
                 $target = [] !== $undoable && $dice->chance(60) ? $dice->one($undoable) : null;
                 [, $verb, $role] = $this->randomWish($dice, $person);
-                $line = null === $target ? $world->apply($person, $verb, $role) : $world->undo($person, $effects[$target]);
+                $line =
+                    null === $target ? $world->apply($person, $verb, $role) : $world->undo($person, $effects[$target]);
                 if (null !== $target) {
-                    self::assertTrue($world->enrollment($person)->timeline()->from($world->now)->equals($stood[(int) $target - 1]->from($world->now)), "line $target");
+                    self::assertTrue(
+                        $world
+                            ->enrollment($person)
+                            ->timeline()
+                            ->from($world->now)
+                            ->equals($stood[(int) $target - 1]->from($world->now)),
+                        "line $target",
+                    );
                 }
                 if (Verdict::Ready === $line->verdict) {
                     $version = \count($lines) + 1;
@@ -138,13 +151,16 @@ final class LawsTest extends TestCase
         );
         $line = $world->apply('staff0', Verb::TakeOut, leadEnds: true);
         self::assertSame(Verdict::Ready, $line->verdict);
-        $caution = array_values(array_filter($line->cautions, static fn ($note): bool => 'lead-ends' === $note->code))[0] ?? null;
+        $caution =
+            array_values(array_filter($line->cautions, static fn($note): bool => 'lead-ends' === $note->code))[0]
+            ?? null;
         self::assertSame($world->now + 50, $caution?->values['at']);
     }
 
     public function testAPauseOrAnEndPlannedForTheLastLeadIsSaidBefore(): void
     {
-        foreach ([[Verb::Pause, new Window(1_050)], [Verb::ChangeDates, new Window(Time::BEGINNING, 1_050)]] as [$verb, $window]) {
+        $ends = [[Verb::Pause, new Window(1_050)], [Verb::ChangeDates, new Window(Time::BEGINNING, 1_050)]];
+        foreach ($ends as [$verb, $window]) {
             $world = self::world();
             $world->now = 1_000;
             $line = $world->compute('staff0', $verb, window: $window);
@@ -158,7 +174,11 @@ final class LawsTest extends TestCase
         self::assertSame(Verdict::Ready, $world->apply('learner0', Verb::LetIn, 'learner')->verdict);
         $refused = $world->apply('learner1', Verb::LetIn, 'learner');
         self::assertSame([Verdict::WaitsForSeat, 'no-seat'], [$refused->verdict, $refused->reasons[0]->code]);
-        self::assertSame(Verdict::Ready, $world->apply('staff1', Verb::LetIn, 'co-tutor')->verdict, 'staff need no seat');
+        self::assertSame(
+            Verdict::Ready,
+            $world->apply('staff1', Verb::LetIn, 'co-tutor')->verdict,
+            'staff need no seat',
+        );
     }
 
     public function testAnUpcomingLearnerHoldsASeatAndSomeoneTakenOutDoesNot(): void
@@ -173,20 +193,30 @@ final class LawsTest extends TestCase
     public function testBringingBackGivesBackRoleAndSection(): void
     {
         $world = self::world();
-        $world->enrollments['learner0'] = new Enrollment([new Pass('p', 'desk', DoorKind::Desk, 'learner', 10, new Window(10, 5_000), 10, 'morning')]);
+        $world->enrollments['learner0'] = new Enrollment([
+            new Pass('p', 'desk', DoorKind::Desk, 'learner', 10, new Window(10, 5_000), 10, 'morning'),
+        ]);
         $world->apply('learner0', Verb::ChangeRole, 'day-guest');
         $world->apply('learner0', Verb::TakeOut);
         ++$world->now;
         $line = $world->apply('learner0', Verb::BringBack);
         self::assertSame(['day-guest'], $line->after?->roles);
         self::assertSame('morning', $world->enrollment('learner0')->passes[0]->section);
-        self::assertSame(5_000, $line->timeline->holdsUntil($world->now, static fn ($segment): bool => ['day-guest'] === $segment->roles && 'current' === $segment->state->value));
+        self::assertSame(
+            5_000,
+            $line->timeline->holdsUntil(
+                $world->now,
+                static fn($segment): bool => ['day-guest'] === $segment->roles && 'current' === $segment->state->value,
+            ),
+        );
     }
 
     public function testWhoRanOutComesBackWithTheRoleOfBeforeAndIsToldSo(): void
     {
         $world = self::world();
-        $world->enrollments['learner0'] = new Enrollment([new Pass('p', 'desk', DoorKind::Desk, 'learner', 10, new Window(10, 500), 10, 'morning')]);
+        $world->enrollments['learner0'] = new Enrollment([
+            new Pass('p', 'desk', DoorKind::Desk, 'learner', 10, new Window(10, 500), 10, 'morning'),
+        ]);
         $line = $world->apply('learner0', Verb::BringBack);
         self::assertSame([Verdict::Ready, 'dates-were-over'], [$line->verdict, $line->cautions[0]->code]);
         self::assertSame([10, 'morning'], [$line->after?->since, $world->enrollment('learner0')->passes[1]->section]);
@@ -195,8 +225,13 @@ final class LawsTest extends TestCase
     public function testTakingOutSaysWhatWouldBringThemBack(): void
     {
         $world = self::world();
-        $world->enrollments['learner0'] = new Enrollment([new Pass('p', 'strings', DoorKind::Cohort, 'learner', 10, new Window(10), 10)]);
-        self::assertSame(['work-stays', 'comes-back-through'], array_map(static fn ($note): string => $note->code, $world->compute('learner0', Verb::TakeOut)->cautions));
+        $world->enrollments['learner0'] = new Enrollment([
+            new Pass('p', 'strings', DoorKind::Cohort, 'learner', 10, new Window(10), 10),
+        ]);
+        self::assertSame(
+            ['work-stays', 'comes-back-through'],
+            array_map(static fn($note): string => $note->code, $world->compute('learner0', Verb::TakeOut)->cautions),
+        );
     }
 
     public function testNobodyGoesBeyondWhatTheyMayGive(): void
@@ -204,9 +239,15 @@ final class LawsTest extends TestCase
         $world = self::world();
         $world->apply('staff1', Verb::LetIn, 'co-tutor');
         $world->apply('staff2', Verb::LetIn, 'class-assistant');
-        $code = static fn ($line): string => $line->reasons[0]->code ?? $line->verdict->value;
-        self::assertSame('not-yours-to-give', $code($world->apply('staff3', Verb::LetIn, 'lead-tutor', actor: 'staff1')));
-        self::assertSame('not-to-yourself', $code($world->apply('staff1', Verb::ChangeRole, 'lead-tutor', actor: 'staff1')));
+        $code = static fn($line): string => $line->reasons[0]->code ?? $line->verdict->value;
+        self::assertSame(
+            'not-yours-to-give',
+            $code($world->apply('staff3', Verb::LetIn, 'lead-tutor', actor: 'staff1')),
+        );
+        self::assertSame(
+            'not-to-yourself',
+            $code($world->apply('staff1', Verb::ChangeRole, 'lead-tutor', actor: 'staff1')),
+        );
         self::assertSame('not-yours-to-take', $code($world->apply('staff0', Verb::TakeOut, actor: 'staff1')));
         self::assertSame('not-yours-to-do', $code($world->apply('learner0', Verb::LetIn, 'learner', actor: 'staff2')));
         self::assertSame('not-yours-to-take', $code($world->apply('staff0', Verb::KeepOut, actor: 'staff1')));
@@ -249,7 +290,7 @@ final class LawsTest extends TestCase
     {
         $world = self::world();
         $world->apply('staff1', Verb::LetIn, 'co-tutor', new Window(0, 1_500));
-        $code = static fn ($line): string => $line->reasons[0]->code ?? $line->verdict->value;
+        $code = static fn($line): string => $line->reasons[0]->code ?? $line->verdict->value;
         $longer = $world->apply(
             'staff1',
             Verb::ChangeDates,
@@ -276,7 +317,7 @@ final class LawsTest extends TestCase
         $world->apply('staff1', Verb::LetIn, 'co-tutor');
         $world->apply('learner0', Verb::LetIn, 'learner', actor: 'staff1');
         $pause = $world->apply('learner0', Verb::Pause, actor: 'staff0');
-        $code = static fn ($line): string => $line->reasons[0]->code ?? $line->verdict->value;
+        $code = static fn($line): string => $line->reasons[0]->code ?? $line->verdict->value;
         self::assertSame('set-from-above', $code($world->apply('learner0', Verb::Resume, actor: 'staff1')));
         self::assertSame('set-from-above', $code($world->undo('learner0', $pause->effects, 'staff1')));
         $again = $world->apply('learner0', Verb::Pause, window: new Window(0, 2_000), actor: 'staff1');
@@ -312,7 +353,7 @@ final class LawsTest extends TestCase
                     self::assertNotEmpty(
                         array_filter(
                             $actor->roles,
-                            static fn ($own): bool => \in_array($own->code, $lost->givenBy, true),
+                            static fn($own): bool => \in_array($own->code, $lost->givenBy, true),
                         ),
                         "$verb->value: $lost->code taken from below",
                     );
@@ -343,7 +384,10 @@ final class LawsTest extends TestCase
         self::assertSame($fourthDay, $now->reasons[0]->values['at']);
         $early = $world->compute('learner1', Verb::LetIn, 'learner', new Window($fourthDay - 1));
         self::assertSame(Verdict::WaitsForSeat, $early->verdict);
-        self::assertSame(Verdict::Ready, $world->apply('learner1', Verb::LetIn, 'learner', new Window($fourthDay))->verdict);
+        self::assertSame(
+            Verdict::Ready,
+            $world->apply('learner1', Verb::LetIn, 'learner', new Window($fourthDay))->verdict,
+        );
         $none = $world->compute('learner2', Verb::LetIn, 'learner', new Window($fourthDay));
         self::assertSame('no-seat', $none->reasons[0]->code);
         $longer = $world->compute('learner0', Verb::ChangeDates, window: new Window($world->now, $fourthDay + 1));
@@ -367,7 +411,7 @@ final class LawsTest extends TestCase
         $world = self::world(seats: 1);
         $world->apply('learner0', Verb::LetIn, 'learner', new Window($world->now, $world->now + 10));
         $world->apply('learner1', Verb::LetIn, 'learner', new Window($world->now + 20));
-        $gap = static fn (int $until): Window => new Window($world->now + 10, $world->now + $until);
+        $gap = static fn(int $until): Window => new Window($world->now + 10, $world->now + $until);
         self::assertSame(Verdict::WaitsForSeat, $world->compute('learner2', Verb::LetIn, 'learner', $gap(21))->verdict);
         self::assertSame(Verdict::Ready, $world->apply('learner2', Verb::LetIn, 'learner', $gap(20))->verdict);
     }
@@ -411,10 +455,25 @@ final class LawsTest extends TestCase
     /** @return array{string, Verb, ?string} */
     private function randomWish(Dice $dice, ?string $person = null): array
     {
-        $person ??= $dice->one(['staff0', 'staff1', 'staff2', 'staff3', 'learner0', 'learner1', 'learner2', 'learner3', 'learner4', 'learner5']);
+        $person ??= $dice->one([
+            'staff0',
+            'staff1',
+            'staff2',
+            'staff3',
+            'learner0',
+            'learner1',
+            'learner2',
+            'learner3',
+            'learner4',
+            'learner5',
+        ]);
         $verb = $dice->one(Verb::cases());
         $role = \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true)
-            ? $dice->one(str_starts_with($person, 's') ? ['lead-tutor', 'lead-tutor', 'co-tutor', 'class-assistant', 'learner'] : ['learner', 'day-guest'])
+            ? $dice->one(
+                str_starts_with($person, 's')
+                    ? ['lead-tutor', 'lead-tutor', 'co-tutor', 'class-assistant', 'learner']
+                    : ['learner', 'day-guest'],
+            )
             : null;
 
         return [$person, $verb, $role];

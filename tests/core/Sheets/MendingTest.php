@@ -26,7 +26,13 @@ final class MendingTest extends TestCase
 {
     public function testTheChangesNamedAreEnoughAndEachIsNeeded(): void
     {
-        $verbs = ['lift' => Verb::LiftKeepOut, 'resume' => Verb::Resume, 'bring-back' => Verb::BringBack, 'move-start' => Verb::ChangeDates, 'let-in' => Verb::LetIn];
+        $verbs = [
+            'lift' => Verb::LiftKeepOut,
+            'resume' => Verb::Resume,
+            'bring-back' => Verb::BringBack,
+            'move-start' => Verb::ChangeDates,
+            'let-in' => Verb::LetIn,
+        ];
         $tried = 0;
         for ($seed = 0; $seed < 300; ++$seed) {
             $dice = new Dice($seed);
@@ -34,15 +40,22 @@ final class MendingTest extends TestCase
             $world->now = 20;
             // Staff, whom no role of the random ones is refused.
             $world->enrollments['staff1'] = self::forStaff(World::randomEnrollment($dice, 3));
-            $reason = static fn (): Reason => (new Mending(new LineComputer($world)))->reason($world->situation('staff1'));
-            $named = array_map(static fn (Cause $cause): string => $cause->change, $reason()->causes);
+            $reason = static fn(): Reason => (new Mending(new LineComputer($world)))->reason(
+                $world->situation('staff1'),
+            );
+            $named = array_map(static fn(Cause $cause): string => $cause->change, $reason()->causes);
             if (Entry::No !== $reason()->entry || [] !== array_diff($named, array_keys($verbs))) {
                 continue;
             }
             ++$tried;
             foreach ($named as $change) {
                 self::assertSame(Entry::No, $reason()->entry, 'one less is not enough');
-                $line = $world->apply('staff1', $verbs[$change], 'let-in' === $change ? 'co-tutor' : null, 'move-start' === $change ? new Window($world->now) : null);
+                $line = $world->apply(
+                    'staff1',
+                    $verbs[$change],
+                    'let-in' === $change ? 'co-tutor' : null,
+                    'move-start' === $change ? new Window($world->now) : null,
+                );
                 self::assertSame('ready', $line->verdict->value, $change.' '.json_encode($line->reasons));
             }
             self::assertNotSame(Entry::No, $reason()->entry, implode(', ', $named));
@@ -53,8 +66,22 @@ final class MendingTest extends TestCase
     private static function forStaff(Enrollment $enrollment): Enrollment
     {
         return new Enrollment(
-            array_map(static fn (Pass $pass): Pass => new Pass($pass->id, $pass->doorId, $pass->door, 'co-tutor', $pass->givenAt, $pass->window, $pass->acceptedAt, marks: $pass->marks), $enrollment->passes),
-            array_values(array_filter($enrollment->marks, static fn (Mark $mark): bool => MarkKind::Role !== $mark->kind)),
+            array_map(
+                static fn(Pass $pass): Pass => new Pass(
+                    $pass->id,
+                    $pass->doorId,
+                    $pass->door,
+                    'co-tutor',
+                    $pass->givenAt,
+                    $pass->window,
+                    $pass->acceptedAt,
+                    marks: $pass->marks,
+                ),
+                $enrollment->passes,
+            ),
+            array_values(
+                array_filter($enrollment->marks, static fn(Mark $mark): bool => MarkKind::Role !== $mark->kind),
+            ),
         );
     }
 
@@ -65,7 +92,10 @@ final class MendingTest extends TestCase
         $world->apply('learner0', Verb::LetIn, 'learner');
         $world->apply('learner0', Verb::Pause);
         $world->apply('learner0', Verb::KeepOut);
-        self::assertSame(['kept-out', 'taken-out', 'paused', 'account-closed', 'draft'], self::codes($world, 'learner0'));
+        self::assertSame(
+            ['kept-out', 'taken-out', 'paused', 'account-closed', 'draft'],
+            self::codes($world, 'learner0'),
+        );
     }
 
     public function testWhoWasTakenOutLongAgoIsSaidToHaveBeen(): void
@@ -91,6 +121,9 @@ final class MendingTest extends TestCase
     /** @return list<string> */
     private static function codes(World $world, string $person): array
     {
-        return array_map(static fn (Cause $cause): string => $cause->code, (new Mending(new LineComputer($world)))->reason($world->situation($person))->causes);
+        return array_map(
+            static fn(Cause $cause): string => $cause->code,
+            (new Mending(new LineComputer($world)))->reason($world->situation($person))->causes,
+        );
     }
 }

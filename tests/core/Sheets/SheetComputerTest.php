@@ -26,7 +26,11 @@ final class SheetComputerTest extends TestCase
     public function testSeatsAreGivenInLineOrder(): void
     {
         $world = self::world(seats: 2);
-        $lines = self::compute($world, [['learner3', Verb::LetIn, 'learner'], ['learner1', Verb::LetIn, 'learner'], ['learner2', Verb::LetIn, 'learner']]);
+        $lines = self::compute($world, [
+            ['learner3', Verb::LetIn, 'learner'],
+            ['learner1', Verb::LetIn, 'learner'],
+            ['learner2', Verb::LetIn, 'learner'],
+        ]);
         self::assertSame(['ready', 'ready', 'waits-for-seat'], self::verdicts($lines));
     }
 
@@ -34,7 +38,12 @@ final class SheetComputerTest extends TestCase
     {
         $world = self::world(seats: 1);
         $world->apply('learner0', Verb::LetIn, 'learner');
-        self::assertSame(['ready', 'ready'], self::verdicts(self::compute($world, [['learner1', Verb::LetIn, 'learner'], ['learner0', Verb::TakeOut, null]])));
+        self::assertSame(
+            ['ready', 'ready'],
+            self::verdicts(
+                self::compute($world, [['learner1', Verb::LetIn, 'learner'], ['learner0', Verb::TakeOut, null]]),
+            ),
+        );
     }
 
     public function testALeadMayGoWhenAnotherLineMakesANewOneInWhateverOrder(): void
@@ -49,8 +58,20 @@ final class SheetComputerTest extends TestCase
     public function testOnceMoreIsAsGoodAsOnceAndTwoThingsAreAskedAbout(): void
     {
         $once = ['learner0', Verb::LetIn, 'learner'];
-        self::assertSame(['ready', 'nothing-to-do', 'ready'], self::verdicts(self::compute(self::world(), [$once, $once, ['learner1', Verb::LetIn, 'learner']])));
-        self::assertSame(['needs-choice', 'needs-choice', 'ready'], self::verdicts(self::compute(self::world(), [$once, ['learner0', Verb::LetIn, 'day-guest'], ['learner1', Verb::LetIn, 'learner']])));
+        self::assertSame(
+            ['ready', 'nothing-to-do', 'ready'],
+            self::verdicts(self::compute(self::world(), [$once, $once, ['learner1', Verb::LetIn, 'learner']])),
+        );
+        self::assertSame(
+            ['needs-choice', 'needs-choice', 'ready'],
+            self::verdicts(
+                self::compute(self::world(), [
+                    $once,
+                    ['learner0', Verb::LetIn, 'day-guest'],
+                    ['learner1', Verb::LetIn, 'learner'],
+                ]),
+            ),
+        );
     }
 
     public function testTheOrderOfLinesThatDoNotDependOnOneAnotherMakesNoDifference(): void
@@ -61,7 +82,8 @@ final class SheetComputerTest extends TestCase
             $sheet = self::random($dice);
             $keys = $dice->some(array_keys($sheet), \count($sheet));
             $lines = self::compute($world, $sheet);
-            foreach (array_values(self::compute($world, array_map(static fn (int $key): array => $sheet[$key], $keys))) as $place => $line) {
+            $mixed = array_map(static fn(int $key): array => $sheet[$key], $keys);
+            foreach (array_values(self::compute($world, $mixed)) as $place => $line) {
                 self::assertSame($lines[$keys[$place]]->verdict, $line->verdict);
                 self::assertTrue($lines[$keys[$place]]->timeline->equals($line->timeline));
             }
@@ -78,7 +100,7 @@ final class SheetComputerTest extends TestCase
             }
             $world->now += 5;
             $sheet = self::random($dice);
-            $before = array_map(static fn ($enrollment) => $enrollment->timeline(), $world->enrollments);
+            $before = array_map(static fn($enrollment) => $enrollment->timeline(), $world->enrollments);
             $applied = [];
             foreach (self::compute($world, $sheet) as $key => $line) {
                 if (Verdict::Ready === $line->verdict) {
@@ -87,9 +109,17 @@ final class SheetComputerTest extends TestCase
                 }
             }
             ++$world->now;
-            foreach ((new SheetComputer(new LineComputer($world)))->undo(self::situation($world), array_reverse($applied, true)) as $key => $line) {
+            foreach (
+                (new SheetComputer(new LineComputer($world)))->undo(
+                    self::situation($world),
+                    array_reverse($applied, true),
+                ) as $key => $line
+            ) {
                 $was = ($before[$sheet[$key][0]] ?? new \MintDoor\Core\Roster\Timeline([]))->from($world->now);
-                self::assertTrue($line->timeline->from($world->now)->equals($was), $sheet[$key][1]->value.' '.$sheet[$key][0]);
+                self::assertTrue(
+                    $line->timeline->from($world->now)->equals($was),
+                    $sheet[$key][1]->value.' '.$sheet[$key][0],
+                );
             }
         });
     }
@@ -99,8 +129,22 @@ final class SheetComputerTest extends TestCase
         $world = self::world(seats: 3);
         $world->apply('learner0', Verb::LetIn, 'learner');
         $situation = self::situation($world);
-        $summary = \MintDoor\Core\Sheets\Summary::of(self::compute($world, [['learner0', Verb::TakeOut, null], ['learner1', Verb::LetIn, 'learner'], ['learner2', Verb::LetIn, 'learner'], ['learner3', Verb::LetIn, 'learner'], ['learner4', Verb::LetIn, 'learner']]), $situation->site, $situation->roles, $situation->seats);
-        self::assertSame([3, 1, 3, 1, 3], [$summary->joining, $summary->leaving, $summary->seats, $summary->held, $summary->after]);
+        $summary = \MintDoor\Core\Sheets\Summary::of(
+            self::compute($world, [
+                ['learner0', Verb::TakeOut, null],
+                ['learner1', Verb::LetIn, 'learner'],
+                ['learner2', Verb::LetIn, 'learner'],
+                ['learner3', Verb::LetIn, 'learner'],
+                ['learner4', Verb::LetIn, 'learner'],
+            ]),
+            $situation->site,
+            $situation->roles,
+            $situation->seats,
+        );
+        self::assertSame(
+            [3, 1, 3, 1, 3],
+            [$summary->joining, $summary->leaving, $summary->seats, $summary->held, $summary->after],
+        );
         self::assertSame([4, 1], [$summary->verdicts['ready'], $summary->verdicts['waits-for-seat']]);
     }
 
@@ -112,9 +156,29 @@ final class SheetComputerTest extends TestCase
             for ($round = 0; $round < 4; ++$round) {
                 $sheet = [];
                 for ($n = 0; $n < 8; ++$n) {
-                    $person = $dice->one(['staff0', 'staff1', 'staff2', 'learner0', 'learner1', 'learner2', 'learner3', 'learner4']);
-                    $verb = $dice->one([Verb::LetIn, Verb::ChangeRole, Verb::TakeOut, Verb::BringBack, Verb::Pause, Verb::Resume, Verb::KeepOut, Verb::LiftKeepOut]);
-                    $role = \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true) ? $dice->one('s' === $person[0] ? ['lead-tutor', 'co-tutor'] : ['learner', 'day-guest']) : null;
+                    $person = $dice->one([
+                        'staff0',
+                        'staff1',
+                        'staff2',
+                        'learner0',
+                        'learner1',
+                        'learner2',
+                        'learner3',
+                        'learner4',
+                    ]);
+                    $verb = $dice->one([
+                        Verb::LetIn,
+                        Verb::ChangeRole,
+                        Verb::TakeOut,
+                        Verb::BringBack,
+                        Verb::Pause,
+                        Verb::Resume,
+                        Verb::KeepOut,
+                        Verb::LiftKeepOut,
+                    ]);
+                    $role = \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true)
+                        ? $dice->one('s' === $person[0] ? ['lead-tutor', 'co-tutor'] : ['learner', 'day-guest'])
+                        : null;
                     $sheet[$person] = [$person, $verb, $role];
                 }
                 $sheet = array_values($sheet);
@@ -128,7 +192,10 @@ final class SheetComputerTest extends TestCase
                 self::assertTrue(1 <= $world->leadsNow() && $world->leadsNow() <= 2, 'leads');
                 // One line a person, each already so: nothing is left to do.
                 foreach (self::compute($world, $sheet) as $key => $line) {
-                    self::assertFalse(Verdict::Ready === $lines[$key]->verdict && Verdict::Ready === $line->verdict, 'twice');
+                    self::assertFalse(
+                        Verdict::Ready === $lines[$key]->verdict && Verdict::Ready === $line->verdict,
+                        'twice',
+                    );
                 }
                 $world->now += $dice->below(3);
             }
@@ -139,18 +206,33 @@ final class SheetComputerTest extends TestCase
     {
         $world = self::world(seats: 3);
         $world->apply('learner0', Verb::LetIn, 'learner');
-        $before = array_map(static fn ($enrollment) => $enrollment->timeline(), $world->enrollments);
-        $sheet = [['staff0', Verb::TakeOut, null], ['staff1', Verb::LetIn, 'lead-tutor'], ['learner0', Verb::ChangeRole, 'day-guest'], ['learner1', Verb::LetIn, 'learner']];
+        $before = array_map(static fn($enrollment) => $enrollment->timeline(), $world->enrollments);
+        $sheet = [
+            ['staff0', Verb::TakeOut, null],
+            ['staff1', Verb::LetIn, 'lead-tutor'],
+            ['learner0', Verb::ChangeRole, 'day-guest'],
+            ['learner1', Verb::LetIn, 'learner'],
+        ];
         $applied = [];
         foreach (self::compute($world, $sheet) as $key => $line) {
             $world->enrollments[$sheet[$key][0]] = $line->result;
             $applied[$key] = [$sheet[$key][0], $line->effects];
         }
         ++$world->now;
-        $undone = (new SheetComputer(new LineComputer($world)))->undo(self::situation($world), array_reverse($applied, true));
-        self::assertSame([Verdict::Ready], array_values(array_unique(array_map(static fn (Line $line): Verdict => $line->verdict, $undone), \SORT_REGULAR)));
+        $undone = (new SheetComputer(new LineComputer($world)))->undo(
+            self::situation($world),
+            array_reverse($applied, true),
+        );
+        self::assertSame(
+            [Verdict::Ready],
+            array_values(
+                array_unique(array_map(static fn(Line $line): Verdict => $line->verdict, $undone), \SORT_REGULAR),
+            ),
+        );
         foreach (['staff0', 'staff1', 'learner0', 'learner1'] as $index => $person) {
-            $expected = isset($before[$person]) ? $before[$person]->from($world->now) : (new \MintDoor\Core\Roster\Timeline([]));
+            $expected = isset($before[$person])
+                ? $before[$person]->from($world->now)
+                : new \MintDoor\Core\Roster\Timeline([]);
             self::assertTrue($undone[$index]->timeline->from($world->now)->equals($expected), $person);
         }
     }
@@ -161,8 +243,21 @@ final class SheetComputerTest extends TestCase
         $sheet = [];
         for ($n = 0; $n < 6; ++$n) {
             $person = $dice->one(['staff1', 'staff2', 'learner0', 'learner1', 'learner2', 'learner3', 'learner4']);
-            $verb = $dice->one([Verb::LetIn, Verb::ChangeRole, Verb::TakeOut, Verb::BringBack, Verb::Pause, Verb::KeepOut]);
-            $sheet[$person] = [$person, $verb, \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true) ? $dice->one('s' === $person[0] ? ['lead-tutor', 'co-tutor'] : ['learner', 'day-guest']) : null];
+            $verb = $dice->one([
+                Verb::LetIn,
+                Verb::ChangeRole,
+                Verb::TakeOut,
+                Verb::BringBack,
+                Verb::Pause,
+                Verb::KeepOut,
+            ]);
+            $sheet[$person] = [
+                $person,
+                $verb,
+                \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true)
+                    ? $dice->one('s' === $person[0] ? ['lead-tutor', 'co-tutor'] : ['learner', 'day-guest'])
+                    : null,
+            ];
         }
 
         return array_values($sheet);
@@ -180,7 +275,12 @@ final class SheetComputerTest extends TestCase
      */
     private static function compute(World $world, array $sheet): array
     {
-        return array_values((new SheetComputer(new LineComputer($world)))->compute(self::situation($world), array_map(static fn (array $line): array => [$line[0], new Wanted($line[1], $line[2])], $sheet)));
+        return array_values(
+            (new SheetComputer(new LineComputer($world)))->compute(
+                self::situation($world),
+                array_map(static fn(array $line): array => [$line[0], new Wanted($line[1], $line[2])], $sheet),
+            ),
+        );
     }
 
     private static function situation(World $world): SheetSituation
@@ -192,7 +292,17 @@ final class SheetComputerTest extends TestCase
             }
         }
 
-        return new SheetSituation($world->now, $world->site, $world->roles, $world->situation('learner0')->actor, $world->people, $world->enrollments, $world->seats(), $leads, 'desk');
+        return new SheetSituation(
+            $world->now,
+            $world->site,
+            $world->roles,
+            $world->situation('learner0')->actor,
+            $world->people,
+            $world->enrollments,
+            $world->seats(),
+            $leads,
+            'desk',
+        );
     }
 
     /**
@@ -202,6 +312,6 @@ final class SheetComputerTest extends TestCase
      */
     private static function verdicts(array $lines): array
     {
-        return array_map(static fn (Line $line): string => $line->verdict->value, $lines);
+        return array_map(static fn(Line $line): string => $line->verdict->value, $lines);
     }
 }

@@ -13,19 +13,66 @@ final class SiteRowsTest extends TestCase
 {
     public function testARowInTheUsualOrder(): void
     {
-        $draft = self::read("Harmony for beginners\thfb\tcourse\tMillrace Seniors\tWinter 2027\t6-8\t24\tMara Lindqvist, S20411 and Jun Okafor")[0];
-        self::assertSame(['Harmony for beginners', 'HFB', 'course', 'seniors', 'winter', 6, 8, 24, ['Mara Lindqvist', 'S20411', 'Jun Okafor'], []], [$draft->title, $draft->code, $draft->kind, $draft->division, $draft->term, $draft->lowest, $draft->highest, $draft->seats, $draft->leads, $draft->problems]);
+        $draft = self::read(
+            "Harmony for beginners\thfb\tcourse\tMillrace Seniors\tWinter 2027\t6-8\t24\tMara Lindqvist, S20411 and "
+                .'Jun Okafor',
+        )[0];
+        self::assertSame(
+            [
+                'Harmony for beginners',
+                'HFB',
+                'course',
+                'seniors',
+                'winter',
+                6,
+                8,
+                24,
+                ['Mara Lindqvist', 'S20411', 'Jun Okafor'],
+                [],
+            ],
+            [
+                $draft->title,
+                $draft->code,
+                $draft->kind,
+                $draft->division,
+                $draft->term,
+                $draft->lowest,
+                $draft->highest,
+                $draft->seats,
+                $draft->leads,
+                $draft->problems,
+            ],
+        );
     }
 
     public function testAFirstRowNamesTheColumnsInAnyOrder(): void
     {
         $draft = self::read("Seats;Title;Lead tutors;Levels\n12;\"Song; and speech\";Bo Ruiz;7")[0];
-        self::assertSame([2, 12, 'Song; and speech', ['Bo Ruiz'], 7, 7, 'seniors', 'autumn', 'course'], [$draft->number, $draft->seats, $draft->title, $draft->leads, $draft->lowest, $draft->highest, $draft->division, $draft->term, $draft->kind]);
+        self::assertSame(
+            [2, 12, 'Song; and speech', ['Bo Ruiz'], 7, 7, 'seniors', 'autumn', 'course'],
+            [
+                $draft->number,
+                $draft->seats,
+                $draft->title,
+                $draft->leads,
+                $draft->lowest,
+                $draft->highest,
+                $draft->division,
+                $draft->term,
+                $draft->kind,
+            ],
+        );
     }
 
     public function testCodesAreMadeFromTitlesAndAreNeverTheSame(): void
     {
-        self::assertSame(['HFB', 'HFB-2', 'CHOI', 'ET-2'], array_map(static fn (SiteDraft $draft): string => $draft->code, self::read("Harmony for beginners\nHarmony for bassoons\n\nChoir\nEar Training 2")));
+        self::assertSame(
+            ['HFB', 'HFB-2', 'CHOI', 'ET-2'],
+            array_map(
+                static fn(SiteDraft $draft): string => $draft->code,
+                self::read("Harmony for beginners\nHarmony for bassoons\n\nChoir\nEar Training 2"),
+            ),
+        );
     }
 
     /** @param list<string> $fields */
@@ -40,12 +87,21 @@ final class SiteRowsTest extends TestCase
 
     public function testWithoutADefaultADivisionIsAskedFor(): void
     {
-        self::assertSame([['field' => 'division', 'code' => 'missing']], (new SiteRows(['course'], [], ['autumn' => 'Autumn'], '', 'autumn'))->read('A')[0]->problems);
+        self::assertSame(
+            [['field' => 'division', 'code' => 'missing']],
+            (new SiteRows(['course'], [], ['autumn' => 'Autumn'], '', 'autumn'))->read('A')[0]->problems,
+        );
     }
 
     /** @return list<SiteDraft> */
     private static function read(string $text): array
     {
-        return (new SiteRows(['course', 'club'], ['seniors' => 'Millrace Seniors', 'evening' => 'Northlight'], ['autumn' => 'Autumn 2026', 'winter' => 'Winter 2027'], 'seniors', 'autumn'))->read($text);
+        return (new SiteRows(
+            ['course', 'club'],
+            ['seniors' => 'Millrace Seniors', 'evening' => 'Northlight'],
+            ['autumn' => 'Autumn 2026', 'winter' => 'Winter 2027'],
+            'seniors',
+            'autumn',
+        ))->read($text);
     }
 }

@@ -54,7 +54,10 @@ final class TimeTest extends TestCase
     public function testTheStateOfASiteIsAFunctionOfTime(): void
     {
         $site = new Site('s', 'd', opensAt: 10, closesAt: 20);
-        self::assertSame([SiteState::Draft, SiteState::Open, SiteState::Open, SiteState::Closed], array_map($site->stateAt(...), [9, 10, 19, 20]));
+        self::assertSame(
+            [SiteState::Draft, SiteState::Open, SiteState::Open, SiteState::Closed],
+            array_map($site->stateAt(...), [9, 10, 19, 20]),
+        );
         self::assertSame(SiteState::Draft, (new Site('s', 'd'))->stateAt(1_000_000));
     }
 
