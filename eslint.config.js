@@ -19,4 +19,6 @@ export default ts.config(
   },
   { files: ['bench/**', '*.config.*', 'e2e/**'], rules: { 'no-console': 'off' } },
   prettier,
+  // What Prettier leaves long: strings, comments, texts of a template.
+  { rules: { 'max-len': ['error', { code: 120, ignoreUrls: true }] } },
 )

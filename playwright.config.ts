@@ -1,8 +1,8 @@
 import { defineConfig } from '@playwright/test'
 import { STAGE, STAGES } from './e2e/stage'
 
-// A browser that nobody sits at needs no pages for its own address bar: they cost more than ours. The later list of features
-// replaces the one Playwright gives, so that it is said again here.
+// A browser that nobody sits at needs no pages for its own address bar: they cost more than ours. The later list of
+// features replaces the one Playwright gives, so that it is said again here.
 const needless = [
   'WebUIOmniboxPopup',
   'WebUIOmniboxAimPopup',

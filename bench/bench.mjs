@@ -98,7 +98,8 @@ const letIn = async (round) => {
   await tutor('POST', `/sites/${large.id}/logbook/${body.lines[0].entry}/undo`)
   return ms
 }
-// A thousand people of the large site, paused as one sheet in one transaction, and taken back; again until its logbook is long.
+// A thousand people of the large site, paused as one sheet in one transaction, and taken back; again until its logbook
+// is long.
 const LONG = 20_000
 const everybody = []
 for (let cursor = ''; cursor !== null;) {

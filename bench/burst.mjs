@@ -1,5 +1,6 @@
-// Many people with a valid key at once: each one request, sent again under the same idempotency key until it is answered.
-// Environment: MINT_DOOR_URL, BURST (a JSON file: key, cookies, and how many at a time). Prints a JSON of what came of it.
+// Many people with a valid key at once: each one request, sent again under the same idempotency key until it is
+// answered. Environment: MINT_DOOR_URL, BURST (a JSON file: key, cookies, and how many at a time). Prints a JSON of
+// what came of it.
 import { Agent, request } from 'node:http'
 import { readFileSync } from 'node:fs'
 

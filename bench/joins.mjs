@@ -1,5 +1,6 @@
-// Coming in through a door: one after the other beside an empty route, a thousand at once for two hundred seats, and with
-// accounts made on the way. Run by bin/bench. Environment: MINT_DOOR_URL, PASSWORD, VISITORS (a JSON file of session cookies).
+// Coming in through a door: one after the other beside an empty route, a thousand at once for two hundred seats, and
+// with accounts made on the way. Run by bin/bench. Environment: MINT_DOOR_URL, PASSWORD, VISITORS (a JSON file of
+// session cookies).
 import { spawnSync } from 'node:child_process'
 import { readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -60,7 +61,8 @@ for (const cookie of cookies.slice(0, SINGLE)) {
 }
 const ratio = median(single) / median(empty)
 say(
-  `one person comes in with a key                ${median(single).toFixed(1)} ms, empty route ${median(empty).toFixed(1)} ms: ratio ${ratio.toFixed(2)}   bound 6`,
+  `one person comes in with a key                ${median(single).toFixed(1)} ms, empty route ` +
+    `${median(empty).toFixed(1)} ms: ratio ${ratio.toFixed(2)}   bound 6`,
   ratio <= 6,
 )
 
@@ -77,12 +79,14 @@ const people = cookies.length - SINGLE
 const right =
   burst.passages.in === SEATS && burst.passages.line === people - SEATS && Object.keys(burst.statuses).join() === '200'
 say(
-  `${people.toLocaleString('en')} people with a key at once, ${SEATS} seats       ${burst.passages.in ?? 0} in, ${burst.passages.line ?? 0} in line, answers ${JSON.stringify(burst.statuses)}`,
+  `${people.toLocaleString('en')} people with a key at once, ${SEATS} seats       ${burst.passages.in ?? 0} in, ` +
+    `${burst.passages.line ?? 0} in line, answers ${JSON.stringify(burst.statuses)}`,
   right,
 )
 const rate = people / burst.seconds
 say(
-  `  ${rate.toFixed(0)} a second, median ${(burst.median / 1000).toFixed(2)} s, p95 ${(burst.p95 / 1000).toFixed(2)} s of those who stand 100 at a time   bound 30 a second`,
+  `  ${rate.toFixed(0)} a second, median ${(burst.median / 1000).toFixed(2)} s, p95 ${(burst.p95 / 1000).toFixed(2)} ` +
+    `s of those who stand 100 at a time   bound 30 a second`,
   rate >= 30,
 )
 
@@ -117,6 +121,8 @@ await Promise.all(
 )
 const seconds = (performance.now() - began) / 1000
 say(
-  `${MADE} people with accounts made on the way      ${(MADE / seconds).toFixed(0)} a second, p95 ${made.toSorted((a, b) => a - b)[Math.floor(MADE * 0.95)].toFixed(0)} ms, of which hashing a password is the most`,
+  `${MADE} people with accounts made on the way      ${(MADE / seconds).toFixed(0)} a second, p95 ` +
+    `${made.toSorted((a, b) => a - b)[Math.floor(MADE * 0.95)].toFixed(0)} ms, of which hashing a password is the ` +
+    `most`,
 )
 process.exit(held ? 0 : 1)

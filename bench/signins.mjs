@@ -1,6 +1,6 @@
-// Whether the time of an answer tells if there is an account: wrong passwords for known, unknown and closed ones, interleaved.
-// And a school that comes in at once: 500 right passwords from one address. Run by bin/bench.
-// Environment: MINT_DOOR_URL, PASSWORD, KNOWN and CLOSED (files of login names, one a line).
+// Whether the time of an answer tells if there is an account: wrong passwords for known, unknown and closed ones,
+// interleaved. And a school that comes in at once: 500 right passwords from one address. Run by bin/bench. Environment:
+// MINT_DOOR_URL, PASSWORD, KNOWN and CLOSED (files of login names, one a line).
 import { readFileSync } from 'node:fs'
 import { Agent, request } from 'node:http'
 

@@ -36,7 +36,8 @@ const fontBytes = kilobytes([...fonts].reduce((sum, file) => sum + readFileSync(
 if (process.argv.includes('--json')) console.log(JSON.stringify({ code, fonts: fontBytes, bounds: BOUNDS }))
 else {
   console.log(
-    `first load of the roster: ${code} kB of script and style (bound ${BOUNDS.code}), ${fontBytes} kB of fonts (bound ${BOUNDS.fonts})`,
+    `first load of the roster: ${code} kB of script and style (bound ${BOUNDS.code}), ${fontBytes} kB of fonts ` +
+      `(bound ${BOUNDS.fonts})`,
   )
   for (const font of fonts) console.log(`  ${kilobytes(readFileSync(new URL(font, folder)).length)} kB ${font}`)
 }

@@ -53,52 +53,55 @@ test('an account is closed, with a word on what would have no lead, and opened a
   await expect(page.getByRole('button', { name: 'Close the account…' })).toBeVisible()
 })
 
-test('rows become accounts: the known are recognised, the doubtful asked about, the wrong said; all of it is taken back', async ({
-  page,
-}) => {
-  await signIn(page, 'ingrid.solheim')
-  await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'People' }).click()
-  await page.getByRole('button', { name: 'Make accounts' }).click()
-  await expect(page.getByRole('heading', { name: 'Make accounts' })).toBeVisible()
-  await page.getByLabel('Division').selectOption({ label: 'Millrace Seniors' })
-  await page.getByLabel('Given name').fill('Wilhelmina')
-  await page.getByLabel('Family name').fill('Oduya-Larsen')
-  await page.getByLabel('E-mail', { exact: true }).fill('wilhelmina.o@example.org')
-  await page.getByRole('button', { name: 'Add to the rows' }).click()
-  const rows = page.getByRole('textbox', { name: 'Rows' })
-  await expect(rows).toHaveValue(
-    /^given\tfamily\temail\tnumber\tlevel\nWilhelmina\tOduya-Larsen\twilhelmina\.o@example\.org/,
-  )
-  await rows.fill(
-    'Wilhelmina\tOduya-Larsen\twilhelmina.o@example.org\t7\nOttilie Vasbrandt;8\nTadeusz Wierzbak;3301090\nKit Nobodyson;2041011\nLeif Nobodyson;wilhelmina.o@example.org\nPim van der Zwet;6',
-  )
-  await expect(page.locator('.follows')).toHaveText(
-    '2 accounts will be made, one needs a choice, one is known already, 2 need another look.',
-  )
-  await expect(page.getByText('The check digit of this number is wrong')).toBeVisible()
-  await expect(page.getByText('Row 1 has this e-mail already.')).toBeVisible()
-  await expectAccessible(page)
-  await page.getByLabel('It is somebody new').check()
-  await page.getByPlaceholder(/^Words of your own/).fill('See you on Monday.')
-  await expect(page.getByText('One gets a message, two minutes after it is applied')).toBeVisible()
-  await page.getByRole('button', { name: 'Look at the message' }).click()
-  await expect(page.locator('.letter')).toContainText('Hello Wilhelmina,')
-  await expect(page.locator('.letter')).toContainText('See you on Monday.')
-  await page.getByRole('button', { name: 'Make 3 accounts' }).click()
-  await expect(page.getByRole('heading', { name: 'New accounts' })).toBeVisible()
-  await expect(page.getByRole('listitem').filter({ hasText: 'Pim van der Zwet' })).toContainText('pim.van-der-zwet')
-  await expect(page.getByRole('listitem').filter({ hasText: 'Pim van der Zwet' })).toContainText('no e-mail address')
-  await expectAccessible(page)
-  await page.getByRole('button', { name: 'Sign-in cards for the 3 without a password' }).click()
-  await expect(page.getByRole('button', { name: 'Make 3 cards' })).toBeVisible()
-  await page.goBack()
-  await page.getByRole('button', { name: 'Take all of it back…' }).click()
-  await expect(page.getByText('3 accounts go, with the people where they were new.')).toBeVisible()
-  await page.getByRole('button', { name: 'Take 3 back' }).click()
-  await expect(strip(page)).toContainText('3 accounts are taken back.')
-  await page.goto('/people?q=zwet')
-  await expect(page.getByText('Nobody fits.')).toBeVisible()
-})
+test(
+  'rows become accounts: the known are recognised, the doubtful asked about, the wrong said; all of it is taken ' +
+    'back',
+  async ({ page }) => {
+    await signIn(page, 'ingrid.solheim')
+    await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'People' }).click()
+    await page.getByRole('button', { name: 'Make accounts' }).click()
+    await expect(page.getByRole('heading', { name: 'Make accounts' })).toBeVisible()
+    await page.getByLabel('Division').selectOption({ label: 'Millrace Seniors' })
+    await page.getByLabel('Given name').fill('Wilhelmina')
+    await page.getByLabel('Family name').fill('Oduya-Larsen')
+    await page.getByLabel('E-mail', { exact: true }).fill('wilhelmina.o@example.org')
+    await page.getByRole('button', { name: 'Add to the rows' }).click()
+    const rows = page.getByRole('textbox', { name: 'Rows' })
+    await expect(rows).toHaveValue(
+      /^given\tfamily\temail\tnumber\tlevel\nWilhelmina\tOduya-Larsen\twilhelmina\.o@example\.org/,
+    )
+    await rows.fill(
+      'Wilhelmina\tOduya-Larsen\twilhelmina.o@example.org\t7\nOttilie Vasbrandt;8\nTadeusz Wierzbak;3301090\nKit ' +
+        'Nobodyson;2041011\nLeif Nobodyson;wilhelmina.o@example.org\nPim van der Zwet;6',
+    )
+    await expect(page.locator('.follows')).toHaveText(
+      '2 accounts will be made, one needs a choice, one is known already, 2 need another look.',
+    )
+    await expect(page.getByText('The check digit of this number is wrong')).toBeVisible()
+    await expect(page.getByText('Row 1 has this e-mail already.')).toBeVisible()
+    await expectAccessible(page)
+    await page.getByLabel('It is somebody new').check()
+    await page.getByPlaceholder(/^Words of your own/).fill('See you on Monday.')
+    await expect(page.getByText('One gets a message, two minutes after it is applied')).toBeVisible()
+    await page.getByRole('button', { name: 'Look at the message' }).click()
+    await expect(page.locator('.letter')).toContainText('Hello Wilhelmina,')
+    await expect(page.locator('.letter')).toContainText('See you on Monday.')
+    await page.getByRole('button', { name: 'Make 3 accounts' }).click()
+    await expect(page.getByRole('heading', { name: 'New accounts' })).toBeVisible()
+    await expect(page.getByRole('listitem').filter({ hasText: 'Pim van der Zwet' })).toContainText('pim.van-der-zwet')
+    await expect(page.getByRole('listitem').filter({ hasText: 'Pim van der Zwet' })).toContainText('no e-mail address')
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Sign-in cards for the 3 without a password' }).click()
+    await expect(page.getByRole('button', { name: 'Make 3 cards' })).toBeVisible()
+    await page.goBack()
+    await page.getByRole('button', { name: 'Take all of it back…' }).click()
+    await expect(page.getByText('3 accounts go, with the people where they were new.')).toBeVisible()
+    await page.getByRole('button', { name: 'Take 3 back' }).click()
+    await expect(strip(page)).toContainText('3 accounts are taken back.')
+    await page.goto('/people?q=zwet')
+    await expect(page.getByText('Nobody fits.')).toBeVisible()
+  },
+)
 
 test('whoever forgot their password sets a new one by a link that works once', async ({ page, browser }) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: STAGE.url })

@@ -9,7 +9,9 @@ export const HARMONY = 'Harmony & Ear Training II'
 const expected = new WeakMap<Page, string[]>()
 export const expectErrors = (page: Page, ...parts: string[]) => expected.set(page, parts)
 
-/** A page that fails its test when anything goes wrong on it unseen: an exception, a blocked style, a failed request. */
+/**
+ * A page that fails its test when anything goes wrong on it unseen: an exception, a blocked style, a failed request.
+ */
 export const test = base.extend<{ furnished: void }>({
   furnished: [
     async ({ browserName: _ }, use, info) => {

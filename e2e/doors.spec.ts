@@ -27,7 +27,7 @@ async function sayWho(page: Page, login: string) {
   await page.getByLabel('Password').press('Enter')
 }
 
-test('a door is set up by completing its sentence, and a learner comes through it on a phone with the keyboard alone', async ({
+test('a door is set up by completing its sentence; a learner comes through it on a phone, by keyboard alone', async ({
   page,
   browser,
   baseURL,

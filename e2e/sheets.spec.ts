@@ -13,15 +13,14 @@ import {
   test,
 } from './door'
 
-test('a pasted list is read line by line, settled with one key, left and found again, let in as one sheet and undone', async ({
-  page,
-}) => {
+test('a pasted list is read line by line, settled by keys, left, found again, let in and undone', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
   await box(page).focus()
   await paste(
     page,
-    'Harmony list:\n2) Bjorn El Khoudri\n3) 2041011\nTobias Wrenfield <tobias.wren@example.org>\n2041010\nAlma Nowhere\nThanks!',
+    'Harmony list:\n2) Bjorn El Khoudri\n3) 2041011\nTobias Wrenfield <tobias.wren@example.org>\n2041010\nAlma ' +
+      'Nowhere\nThanks!',
   )
   const panel = page.getByRole('complementary', { name: 'A list of people' })
   const sum = panel.locator('.sum')
@@ -144,7 +143,8 @@ test('several sites are made from rows, and taken back', async ({ page }) => {
   await page
     .getByLabel('Rows')
     .fill(
-      'Title\tDivision\tLead tutors\tSeats\nWinter choir\tMillrace Seniors\tMara Lindqvist\t20\nLost site\tNowhere\t\t\nReed circle\tMillrace Seniors\t\tten',
+      'Title\tDivision\tLead tutors\tSeats\nWinter choir\tMillrace Seniors\tMara Lindqvist\t20\nLost ' +
+        'site\tNowhere\t\t\nReed circle\tMillrace Seniors\t\tten',
     )
   await expect(page.getByText('one site will be made, 2 need another look.')).toBeVisible()
   await expect(page.getByText('There is no such division. Write it as it is called here.')).toBeVisible()

@@ -57,7 +57,8 @@ test('a lead tutor, further on', async ({ page }) => {
   await page.getByRole('textbox', { name: 'Let people in' }).focus()
   await paste(
     page,
-    'Harmony list, week 12:\n1. El Khoudri, Beatriz\n2. 2041011\n3. D. Petrovanu\n2041010\nTobias Wrenfield <tobias.wren@example.org>\nAlma Nowhere',
+    'Harmony list, week 12:\n1. El Khoudri, Beatriz\n2. 2041011\n3. D. Petrovanu\n2041010\nTobias Wrenfield ' +
+      '<tobias.wren@example.org>\nAlma Nowhere',
   )
   await page.getByText(/will join.*seats after/).waitFor()
   await page.getByText('Kept under Sheets. You can').waitFor()
@@ -85,7 +86,8 @@ test('an administrator with people and sheets', async ({ page }) => {
   await page
     .getByLabel('Rows')
     .fill(
-      'Harmony for beginners;;course;Millrace Seniors;Winter 2027;6-8;24;Mara Lindqvist\nWinter choir;WCH;ensemble;Millrace Seniors;Winter 2027;;;Nobody Atall',
+      'Harmony for beginners;;course;Millrace Seniors;Winter 2027;6-8;24;Mara Lindqvist\nWinter ' +
+        'choir;WCH;ensemble;Millrace Seniors;Winter 2027;;;Nobody Atall',
     )
   await page.getByText('needs a choice').waitFor()
   await page.getByText('Kept under Sheets. You can').waitFor()
@@ -101,7 +103,8 @@ test('an administrator with accounts and somebody', async ({ page }) => {
   await page
     .getByRole('textbox', { name: 'Rows' })
     .fill(
-      'Wilhelmina\tOduya-Larsen\twilhelmina.o@example.org\t7\nOttilie Vasbrandt;8\nKit Nobodyson;2041011\nPim van der Zwet;6',
+      'Wilhelmina\tOduya-Larsen\twilhelmina.o@example.org\t7\nOttilie Vasbrandt;8\nKit Nobodyson;2041011\nPim van ' +
+        'der Zwet;6',
     )
   await page.getByText('2 accounts will be made').waitFor()
   await page.getByText('Kept under Sheets. You can').waitFor()

@@ -17,17 +17,19 @@ final class Names
         .'Mirela Niels Orsolya Pilar Ruben Signe Theo Umut Vera Willem Yvaine Zora Anouk Birk Clara Dario Edith Felix '
         .'Greta Hanna Ivo Judith Kaspar Linnea Marek Nora Otto Paula Rafał Silke Tarik Una Vito';
 
-    private const FAMILY = 'Lindqvist|Okonedo|van der Meulen|Ferreira da Luz|Brandvold|Çelikbaş|Dąbrowicz|Etxarri|'
-        .'Fjellanger|Grünbaumer|Hallorand|Iversholm|Jankovec|Kowalczewski|Løvstrand|Marchetto|Nakagiri|Ólafsdal|Petrovanu|'
-        .'Quintero-Vale|Rasmundsen|Szalontay|Távora|Ustinovsky|Vermeeren|Westergard|Xanthopoulou-Roy|Ylönkoski|'
-        .'Zábranský|Abernethy-Cole|Böttcherling|Castellvi|Deloitre|Eskelund|Fürstenau|Gallimore|Haverbeke|'
-        .'Ibragimova|Jørstad|Kirchhofer|Lacroisette|Mwakasege|Nyström-Bell|Oyelaran|Pajunen|Rautaniemelä|'
-        .'Šimečková|Tellefsen|Udvardy|Vandenhoek|Wachowska|Yıldızhan|Zeylmans|Aaltonen-Reyes|Brúnsdóttir|Cosgrave|'
-        .'Drăgulescu|Engelbrekt|Faßbinder|Gunnarsholt|Hryniewicz|de la Cueva|Jaszczak|Kjellberg|Leclairmont|'
-        .'Mørkved|Nieuwland|Östergren|Pospíchal|Rozenblat|Sørbråten|Tamaševič|Uhlenhorst|Villarroya|Wiśniowski|'
-        .'Anand-Pires|Bhattarai|Chidubem|Dlaminisi|El Khoudri|Fonoti|Ghebremeskel|Hakimzade|Ishikawara|Jagannath|'
-        .'Kamaiopili|Laghmari|Mbekeni|Nguyễn-Hart|Osei-Tutuola|Pereira Sales|Qadirova|Rangihuna|Selassie-Mohr|'
-        .'Tanuwidjaja|Ubayev|Vongsa|Wairimu|Yamadera|Zewdie';
+    private const FAMILY = ''
+        .'Lindqvist|Okonedo|van der Meulen|Ferreira da Luz|Brandvold|Çelikbaş|Dąbrowicz|Etxarri|'
+        .'Fjellanger|Grünbaumer|Hallorand|Iversholm|Jankovec|Kowalczewski|Løvstrand|Marchetto|Nakagiri|'
+        .'Ólafsdal|Petrovanu|Quintero-Vale|Rasmundsen|Szalontay|Távora|Ustinovsky|Vermeeren|Westergard|'
+        .'Xanthopoulou-Roy|Ylönkoski|Zábranský|Abernethy-Cole|Böttcherling|Castellvi|Deloitre|Eskelund|'
+        .'Fürstenau|Gallimore|Haverbeke|Ibragimova|Jørstad|Kirchhofer|Lacroisette|Mwakasege|Nyström-Bell|'
+        .'Oyelaran|Pajunen|Rautaniemelä|Šimečková|Tellefsen|Udvardy|Vandenhoek|Wachowska|Yıldızhan|'
+        .'Zeylmans|Aaltonen-Reyes|Brúnsdóttir|Cosgrave|Drăgulescu|Engelbrekt|Faßbinder|Gunnarsholt|'
+        .'Hryniewicz|de la Cueva|Jaszczak|Kjellberg|Leclairmont|Mørkved|Nieuwland|Östergren|Pospíchal|'
+        .'Rozenblat|Sørbråten|Tamaševič|Uhlenhorst|Villarroya|Wiśniowski|Anand-Pires|Bhattarai|Chidubem|'
+        .'Dlaminisi|El Khoudri|Fonoti|Ghebremeskel|Hakimzade|Ishikawara|Jagannath|Kamaiopili|Laghmari|'
+        .'Mbekeni|Nguyễn-Hart|Osei-Tutuola|Pereira Sales|Qadirova|Rangihuna|Selassie-Mohr|Tanuwidjaja|'
+        .'Ubayev|Vongsa|Wairimu|Yamadera|Zewdie';
 
     private const SYLLABLES = [
         'ba',

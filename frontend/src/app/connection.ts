@@ -47,8 +47,8 @@ class NotNow extends TypeError {
 const asksWhoOneIs = (request: Request) => /\/api\/v1\/(sign-in|me|first-password)$/.test(new URL(request.url).pathname)
 
 /**
- * `fetch` that does not lose anything: tries again while the server is silent (never a change that could be made twice),
- * and when the session is gone waits for a sign-in and carries on.
+ * `fetch` that does not lose anything: tries again while the server is silent (never a change that could be made
+ * twice), and when the session is gone waits for a sign-in and carries on.
  */
 export async function patientFetch(request: Request): Promise<Response> {
   for (let attempt = 0; ; attempt++) {

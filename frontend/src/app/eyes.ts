@@ -1,4 +1,7 @@
 import { shallowRef } from 'vue'
 
-/** Through whose eyes a site is looked at: "role:learner", "section:…", "person:…"; and where to go back to. Null for one's own. */
+/**
+ * Through whose eyes a site is looked at: "role:learner", "section:…", "person:…"; and where to go back to. Null for
+ * one's own.
+ */
 export const eyes = shallowRef<{ site: string; as: string; back: string } | null>(null)

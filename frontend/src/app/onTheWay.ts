@@ -3,8 +3,9 @@ import { START_LOCATION, type RouteLocationNormalized, type RouteLocationRaw, ty
 const ofThePageItself = (to: RouteLocationRaw) => typeof to === 'object' && !('name' in to) && !('path' in to)
 
 /**
- * What a page notes about itself in the address (a filter, what is typed, a draft) must not stop somebody who is already on
- * the way to another page: the router would take the later wish for the one that counts, and the next page never came.
+ * What a page notes about itself in the address (a filter, what is typed, a draft) must not stop somebody who is
+ * already on the way to another page: the router would take the later wish for the one that counts, and the next page
+ * never came.
  */
 export function keepGoing(router: Router) {
   const replace = router.replace

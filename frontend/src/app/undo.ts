@@ -26,7 +26,10 @@ export const lastDone = reactive<{
   busy: false,
 })
 
-/** Says what was done at the foot of the page; with an entry of a site's logbook, a sheet, or a way back of its own it can be undone from there. */
+/**
+ * Says what was done at the foot of the page; with an entry of a site's logbook, a sheet, or a way back of its own it
+ * can be undone from there.
+ */
 export function done(
   sentence: string,
   undo?: { site?: string; entry?: number | null; sheet?: string | null; back?: () => Promise<string> },

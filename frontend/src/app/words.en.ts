@@ -97,7 +97,9 @@ export default {
   },
   forgotten: {
     title: 'A new password',
-    more: 'Type the name you sign in with. If there is an account of that name with an e-mail address, a link to set a new password goes there.',
+    more:
+      'Type the name you sign in with. If there is an account of that name with an e-mail address, a link to set ' +
+      'a new password goes there.',
     button: 'Send me a link',
     asked:
       'If there is such an account with an e-mail address, a link is on its way to it. It works once, for an hour.',
@@ -185,7 +187,8 @@ export default {
     levels: 'levels {lowest} to {highest}',
     goIn: 'Go in',
     willOpen:
-      'Learners can enter at once. {n} are let in. | Learners can enter at once. One is let in. | Learners can enter at once. {n} are let in.',
+      'Learners can enter at once. {n} are let in. | Learners can enter at once. One is let in. | Learners can enter ' +
+      'at once. {n} are let in.',
     willClose: 'Learners can no longer work here; those whose role may, can still read.',
     willOpenOn: 'Until then learners see its title and the day.',
     willCloseOn: 'Learners can work here to the end of that day.',
@@ -373,7 +376,8 @@ export default {
     another: 'Somebody else',
     elsewhere: 'Another site',
     steps:
-      'All of this would have to change: | This would have to change: | All of this would have to change, in this order:',
+      'All of this would have to change: | This would have to change: | All of this would have to change, in this ' +
+      'order:',
     ask: 'Ask {who}.',
     mends: {
       resume: 'Resume now',
@@ -422,9 +426,12 @@ export default {
       lead: 'No lead was given. | One site has a new lead. | {n} sites have a new lead.',
     },
     planned: {
-      open: 'no site will open by itself | One site will open by itself on that day. | {n} sites will open by themselves on that day.',
+      open:
+        'no site will open by itself | One site will open by itself on that day. | {n} sites will open by ' +
+        'themselves on that day.',
       close:
-        'no site will close by itself | One site will close by itself after that day. | {n} sites will close by themselves after that day.',
+        'no site will close by itself | One site will close by itself after that day. | {n} sites will close by ' +
+        'themselves after that day.',
     },
     means: {
       open: 'Learners who are let in can enter at once.',
@@ -548,7 +555,9 @@ export default {
     },
     names: {
       label: 'One name a line: the full one, a colon, and what it is shortened to',
-      more: 'Who is called “Gosia” on a list may be Małgorzata in the directory. This is looked up when lists are pasted.',
+      more:
+        'Who is called “Gosia” on a list may be Małgorzata in the directory. This is looked up when lists are ' +
+        'pasted.',
     },
     outside: {
       more: 'When staff from outside a division let its people into a site:',
@@ -601,7 +610,8 @@ export default {
       overSeats:
         '… | One site has more seats than that; it keeps them. | {n} sites have more seats than that; they keep them.',
       overLeads:
-        '… | One site has more leads than that; none is taken out, and no further one can be let in. | {n} sites have more leads than that; none is taken out, and no further one can be let in.',
+        '… | One site has more leads than that; none is taken out, and no further one can be let in. | {n} sites ' +
+        'have more leads than that; none is taken out, and no further one can be let in.',
       wrong: 'This cannot be yet:',
       save: 'Put these rules in force',
       drop: 'Drop my changes',
@@ -690,7 +700,8 @@ export default {
       closed: '… | For one the site would be closed | For {n} the site would be closed',
       'kept-out': '… | One would be kept out | {n} would be kept out',
       'reads-closed':
-        '… | For one the site would be closed; they could still read | For {n} the site would be closed; they could still read',
+        '… | For one the site would be closed; they could still read | For {n} the site would be closed; they could ' +
+        'still read',
       'never-here': '… | One was never let in | {n} were never let in',
       ended: '… | For one the time would be over | For {n} the time would be over',
       'taken-out': '… | One would be taken out | {n} would be taken out',
@@ -715,7 +726,8 @@ export default {
     mean: 'Mean mark',
     notMarked: 'done',
     progressSaved:
-      'Saved the progress of nobody. | Saved the progress of one person as {file}. | Saved the progress of {n} people as {file}.',
+      'Saved the progress of nobody. | Saved the progress of one person as {file}. | Saved the progress of {n} ' +
+      'people as {file}.',
     copied: 'Copied 1 row. | Copied one row. | Copied {n} rows.',
     saved: 'Saved {n} rows as {file}.',
     busy: 'Fetching all rows… {n}',
@@ -834,7 +846,9 @@ export default {
   },
   sheets: {
     title: 'Sheets',
-    more: 'Changes to several people, as they were prepared, applied and taken back. A draft can be gone on with by anyone who may let people in there.',
+    more:
+      'Changes to several people, as they were prepared, applied and taken back. A draft can be gone on with by ' +
+      'anyone who may let people in there.',
     many: 'People into sites',
     makeSites: 'Make several sites',
     back: 'All sheets',
@@ -924,7 +938,9 @@ export default {
   },
   makeSites: {
     title: 'Make several sites',
-    more: 'One site a line, typed or pasted from a spreadsheet: title, code, kind, division, term, levels, seats, leads. A first row may name the columns in another order; what is left out is as below.',
+    more:
+      'One site a line, typed or pasted from a spreadsheet: title, code, kind, division, term, levels, seats, ' +
+      'leads. A first row may name the columns in another order; what is left out is as below.',
     rows: 'Rows',
     placeholder: 'Harmony for beginners;HFB;course;Millrace Seniors;Winter 2027;6-8;24;Mara Lindqvist',
     division: 'Division, where a row says none',
@@ -950,7 +966,10 @@ export default {
   cards: {
     title: 'Sign-in cards',
     nobody: 'Choose people first, in a roster or under People.',
-    will: '… | One person gets a new password, made of words. The one of before stops working, and they are signed out everywhere. | {n} people get new passwords, made of words. Those of before stop working, and they are signed out everywhere.',
+    will:
+      '… | One person gets a new password, made of words. The one of before stops working, and they are signed ' +
+      'out everywhere. | {n} people get new passwords, made of words. Those of before stop working, and they are ' +
+      'signed out everywhere.',
     once: 'They choose a password of their own when they sign in',
     make: 'Make no card | Make the card | Make {n} cards',
     made: 'No card | One card | {n} cards',
@@ -1119,19 +1138,25 @@ export default {
         'Accounts of learners of this age are looked after by those who lead a site of theirs, and by administrators.',
       gone: 'They are in the directory no more.',
       'own-making':
-        'You let them in yourself, a short while ago. From {at} on you may look after their account; until then the administrators of {division} do.',
+        'You let them in yourself, a short while ago. From {at} on you may look after their account; until then the ' +
+        'administrators of {division} do.',
     },
     sites: 'In no site of yours | In one site of yours | In {n} sites of yours',
     elsewhere:
-      'And in no other. | And in one other, which is not yours to see. | And in {n} others, which are not yours to see.',
+      'And in no other. | And in one other, which is not yours to see. | And in {n} others, which are not yours to ' +
+      'see.',
     logbook: 'All that happened to them',
   },
   tell: {
     them: 'Tell them by e-mail',
     each: 'Tell them by e-mail',
     words: 'Words of your own for them, besides what happened; empty for none',
-    mail: 'Nobody gets a message. | One gets a message, two minutes after it is applied: until then undoing withdraws it. | {n} get a message, two minutes after it is applied: until then undoing withdraws it.',
-    none: '… | One has no e-mail address or account and cannot be told so. | {n} have no e-mail address or account and cannot be told so.',
+    mail:
+      'Nobody gets a message. | One gets a message, two minutes after it is applied: until then undoing ' +
+      'withdraws it. | {n} get a message, two minutes after it is applied: until then undoing withdraws it.',
+    none:
+      '… | One has no e-mail address or account and cannot be told so. | {n} have no e-mail address or account ' +
+      'and cannot be told so.',
     look: 'Look at the message',
     hide: 'Hide the message',
     noAddress: 'no e-mail address',
@@ -1182,7 +1207,8 @@ export default {
       going: 'on its way',
       sent: 'sent {at}',
       delayed:
-        'not taken yet, tried again at once | not taken yet, tried again in a minute | not taken yet, tried again in {n} minutes',
+        'not taken yet, tried again at once | not taken yet, tried again in a minute | not taken yet, tried again in ' +
+        '{n} minutes',
       bounced: 'came back:',
       withdrawn: 'withdrawn in time',
     },
@@ -1217,7 +1243,8 @@ export default {
       unsaved: 'In the words as they stand on the left, filled in for whoever is named, or for you.',
     },
     simulated:
-      'Nothing leaves this house: messages arrive here, links included. With MAILER_DSN set to a mail server they go outside, and this page is gone.',
+      'Nothing leaves this house: messages arrive here, links included. With MAILER_DSN set to a mail server they go ' +
+      'outside, and this page is gone.',
     emptyBox: 'Nothing has arrived yet. Messages are held for a moment first.',
   },
   words: {
@@ -1287,7 +1314,9 @@ export default {
     open: 'Erase them…',
     taken: 'Everything held about {name} is saved as a file; that it was asked for is in the logbook.',
     forGood: 'This erases {name} for good. It cannot be undone.',
-    goes: 'What goes: names, number, address, account, {labels} labels, {notes} notes, the words of {messages} messages, and what was typed or pasted about them.',
+    goes:
+      'What goes: names, number, address, account, {labels} labels, {notes} notes, the words of {messages} ' +
+      'messages, and what was typed or pasted about them.',
     stays: 'What stays, as “Erased person”: that somebody was in {sites} sites, and {entries} entries of logbooks.',
     type: 'Type {name} to go on:',
     now: 'Erase for good',
@@ -1338,7 +1367,10 @@ export default {
   accounts: {
     open: 'Make accounts',
     title: 'Make accounts',
-    more: 'Type one person after the other, or paste rows from a spreadsheet. Names, numbers, addresses, levels, divisions and kinds are told by their looks; a first row may name the columns. Whoever is in the directory already is recognised.',
+    more:
+      'Type one person after the other, or paste rows from a spreadsheet. Names, numbers, addresses, levels, ' +
+      'divisions and kinds are told by their looks; a first row may name the columns. Whoever is in the directory ' +
+      'already is recognised.',
     division: 'Division',
     kind: 'Kind',
     level: 'Level',
@@ -1364,7 +1396,8 @@ export default {
     made: { person: 'made', account: 'account made' },
     back: 'Nothing was taken back. | One account is taken back. | {n} accounts are taken back.',
     willGo:
-      'No account can be taken back any more. | One account goes, with the person where they were new. | {n} accounts go, with the people where they were new.',
+      'No account can be taken back any more. | One account goes, with the person where they were new. | {n} ' +
+      'accounts go, with the people where they were new.',
     backNow: 'Take nothing back | Take one back | Take {n} back',
     left: {
       'not-yours': '{name}: making and taking back accounts of that division is not yours any more.',
@@ -1397,7 +1430,8 @@ export default {
       'known-person': 'in the directory already; gets an account',
       namesake: 'not the namesake in the directory: the number is another',
       'not-yours-to-make':
-        'Not yours to make: tutors make learners for the divisions of their sites, administrators anybody of their divisions.',
+        'Not yours to make: tutors make learners for the divisions of their sites, administrators anybody of their ' +
+        'divisions.',
       'unknown-choice': 'Choose one of those shown.',
       stopped: 'Not made: the sheet was taken back before.',
       'no-account-to-apply': 'Not made: the account of whoever applied it is closed.',
@@ -1405,7 +1439,9 @@ export default {
   },
   people: {
     title: 'People',
-    more: 'Everybody of your reach. Choose some, and let them into sites, out of them, or give them another role there.',
+    more:
+      'Everybody of your reach. Choose some, and let them into sites, out of them, or give them another role ' +
+      'there.',
     find: 'Name, number or login',
     any: { kind: 'any kind', division: 'any division', level: 'any level' },
     by: { kind: 'Kind', division: 'Division', level: 'Level', label: 'Label', site: 'In the site' },
@@ -1690,7 +1726,8 @@ export default {
     'pause-keeps': 'Their seat, work, section and groups stay.',
     'beyond-term': 'That is beyond the term, which ends on {until}.',
     'dates-bring-role':
-      'A beginning set by hand is that of every way in, and this one would bring the role {role} with it. Leave the beginning as it is, or change the role by hand first.',
+      'A beginning set by hand is that of every way in, and this one would bring the role {role} with it. Leave the ' +
+      'beginning as it is, or change the role by hand first.',
     'changed-since': 'Changed since by somebody else; look again.',
     gone: 'This person is in the directory no more.',
     'window-is-over': 'The last day is already over. Choose a later one.',
@@ -1698,13 +1735,15 @@ export default {
     'seat-until':
       'From {at} on, all {seats} seats are held. Choose a last day before that, or give the site more seats.',
     'seat-later':
-      'A seat is free from {at} on; before that all {seats} are held. Choose that day as the first, or give the site more seats.',
+      'A seat is free from {at} on; before that all {seats} are held. Choose that day as the first, or give the site ' +
+      'more seats.',
     'leads-full': 'The site has {limit} leads, and that is the most it may have.',
     'last-lead': 'An open site needs a lead. Let another lead in first, or close the site.',
     'lead-ends': 'From {at} on the site would have no lead. Let another lead in first, or say that this is meant.',
     'account-closed': 'Their account is closed, so they cannot enter yet.',
     'work-stays':
-      'They lose entry at once. Section and groups stay. | They lose entry at once. One piece of work stays, as do section and groups. | They lose entry at once. {pieces} pieces of work stay, as do section and groups.',
+      'They lose entry at once. Section and groups stay. | They lose entry at once. One piece of work stays, as do ' +
+      'section and groups. | They lose entry at once. {pieces} pieces of work stay, as do section and groups.',
     'as-before': 'Role, dates, section and work are there again as they were.',
     reserved: 'The door {door} keeps this to itself: only administrators take out or change what it brought.',
     'comes-back-through': 'The door {door} would bring them in again.',
@@ -1752,7 +1791,8 @@ export default {
     title: 'Doors',
     loading: 'Fetching the doors…',
     empty:
-      'Nobody comes in here by themselves yet. Set up a door: a key to hand out, the list of sites, invitations, or a look-in.',
+      'Nobody comes in here by themselves yet. Set up a door: a key to hand out, the list of sites, invitations, or ' +
+      'a look-in.',
     new: 'Set up a door',
     kinds: { key: 'Key', list: 'List of sites', invitation: 'Invitations', 'look-in': 'Look-in' },
     kindHint: {
@@ -1990,7 +2030,9 @@ export default {
       by: 'answered as {name}',
       none: 'Nobody is invited through this door yet.',
       times: 'sent {n} times',
-      left: 'You may write to no address outside any more today. | You may write to 1 more address outside today. | You may write to {n} more addresses outside today.',
+      left:
+        'You may write to no address outside any more today. | You may write to 1 more address outside today. | ' +
+        'You may write to {n} more addresses outside today.',
     },
     live: {
       title: 'Coming in',
@@ -2138,7 +2180,9 @@ export default {
   },
   lookIn: {
     title: 'A look in',
-    you: 'You look in without joining: you see {sees}. The work and the people in it stay inside, and nobody sees that you looked.',
+    you:
+      'You look in without joining: you see {sees}. The work and the people in it stay inside, and nobody sees ' +
+      'that you looked.',
     sees: {
       always: 'title, division and term',
       leads: 'who leads it',

@@ -100,7 +100,9 @@ describe('the sentence of a door', () => {
         ),
       ),
     ).toBe(
-      'Anyone from Seniors at levels 6 to 8 with the key reed-amber-48213-cobalt-fern may join as learner into section Morning until 2 Dec, up to 24 people, and stays to the end of the term; whoever misses 3 meetings frees the seat.',
+      'Anyone from Seniors at levels 6 to 8 with the key reed-amber-48213-cobalt-fern may join as learner into ' +
+        'section Morning until 2 Dec, up to 24 people, and stays to the end of the term; whoever misses 3 meetings ' +
+        'frees the seat.',
     )
     expect(said(door())).toBe(
       'Anyone with the key reed-amber-48213-cobalt-fern may join as learner, and stays to the end of the site.',
@@ -109,10 +111,12 @@ describe('the sentence of a door', () => {
       'Anyone from the list of sites may ask to join as learner, and stays to the end of the site.',
     )
     expect(said(door({ kind: 'invitation' }, { holds: true }))).toBe(
-      'Whoever is invited may join as learner, and stays to the end of the site; an invitation holds for 14 days with a reminder after 5 days and keeps a seat.',
+      'Whoever is invited may join as learner, and stays to the end of the site; an invitation holds for 14 days ' +
+        'with a reminder after 5 days and keeps a seat.',
     )
     expect(said(door({ kind: 'look-in' }, { anyone: true, shows: ['leads', 'numbers'] }))).toBe(
-      'Anyone, also without an account, may look in without joining and sees title, division, term, who leads it, how many are in.',
+      'Anyone, also without an account, may look in without joining and sees title, division, term, who leads it, ' +
+        'how many are in.',
     )
     expect(said(door({ kind: 'feed', set: false, terms: null }))).toBe('Brings whoever stands on it.')
   })

@@ -82,7 +82,9 @@ export interface Part {
   key?: boolean
 }
 
-/** The sentence of a door: "Anyone from Millrace Seniors with the key … may join as learner into section Morning, …". */
+/**
+ * The sentence of a door: "Anyone from Millrace Seniors with the key … may join as learner into section Morning, …".
+ */
 export function sentence(door: Door, names: Names): Part[] {
   const terms = door.terms
   if (!terms) return [{ text: t('doors.by.' + door.kind) }]

@@ -7,7 +7,10 @@ import { knownName, lineSentences, type RoleName } from '@/app/sentences'
 import { useSlowly } from '@/ui/slowly'
 import { byHand, type PastedItem, type Said } from './pasted'
 
-/** One line of a pasted list: what was typed, whom it was taken for and why, what will be of it, and what there is to settle. */
+/**
+ * One line of a pasted list: what was typed, whom it was taken for and why, what will be of it, and what there is to
+ * settle.
+ */
 type Candidate = PastedLine['candidates'][number]
 const props = defineProps<{
   item: PastedItem

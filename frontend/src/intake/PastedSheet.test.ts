@@ -117,7 +117,7 @@ const last = (asked: Awaited<ReturnType<typeof opened>>['asked'], call: string) 
 const status = (page: Awaited<ReturnType<typeof opened>>['page']) => page.get('.sum').text()
 
 describe('a pasted list', () => {
-  it('lets in whom lines mean, once what is to be settled is settled, and says how many and the seats after', async () => {
+  it('lets in whom lines mean, once all of it is settled, and says how many and the seats after', async () => {
     const { page, asked } = await opened([
       item(1, 'Bea da Luz', 'match', [may(bea, 'full-name')]),
       item(2, 'A. Ruiz', 'choose', [may(ana, 'initials'), may(bo, 'part-of-the-name')]),

@@ -17,7 +17,10 @@ import { emptyWork, keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedW
 import PastedLineRow from './PastedLineRow.vue'
 import RememberedLines from './RememberedLines.vue'
 
-/** Pasted lines as a sheet: whom each was taken for and why, what has to be settled, and what letting them in would do, before it is done. */
+/**
+ * Pasted lines as a sheet: whom each was taken for and why, what has to be settled, and what letting them in would do,
+ * before it is done.
+ */
 const props = defineProps<{ site: Site; text: string; sheet: string }>()
 const emit = defineEmits<{ close: []; kept: [sheet: string]; applied: [] }>()
 const { t, n } = useI18n()

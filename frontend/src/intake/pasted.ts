@@ -3,7 +3,9 @@ import type { PastedLine } from '@/app/api'
 /** A line longer than this is no list of names. */
 const LONGEST_LINE = 5_000
 
-/** Whether a pasted text is a list rather than one person: several lines, or several numbers, addresses or names in one. */
+/**
+ * Whether a pasted text is a list rather than one person: several lines, or several numbers, addresses or names in one.
+ */
 export const isList = (text: string) =>
   /\S\s*[\r\n]+\s*\S/.test(text) || (text.length < LONGEST_LINE && severalInALine(text))
 

@@ -15,7 +15,10 @@ import TellThem from '@/sheets/TellThem.vue'
 import { useSlowly } from '@/ui/slowly'
 import { accountNote, takeAccountsBack } from './accounts'
 
-/** Accounts for people, one or many: typed into fields or pasted as rows; each row as it was understood, and whether they are known already. */
+/**
+ * Accounts for people, one or many: typed into fields or pasted as rows; each row as it was understood, and whether
+ * they are known already.
+ */
 interface Work {
   text: string
   division: string

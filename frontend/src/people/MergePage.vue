@@ -13,7 +13,10 @@ import { change } from '@/sheets/sheets'
 import Trouble from '@/ui/Trouble.vue'
 import { takeMergeBack } from './merging'
 
-/** Two who are one, side by side: who stays, whose facts are kept, which role where they have different ones, and what follows in every site. */
+/**
+ * Two who are one, side by side: who stays, whose facts are kept, which role where they have different ones, and what
+ * follows in every site.
+ */
 const FIELDS = ['given', 'family', 'preferred', 'former', 'level', 'number', 'email'] as const
 const { t } = useI18n()
 const route = useRoute()

@@ -15,7 +15,9 @@ import TellThem from '@/sheets/TellThem.vue'
 import FindSite from '@/sites/FindSite.vue'
 import { useSlowly } from '@/ui/slowly'
 
-/** Some people and some sites: what letting all of the ones into all of the others, or out, would do, before it is done. */
+/**
+ * Some people and some sites: what letting all of the ones into all of the others, or out, would do, before it is done.
+ */
 const props = defineProps<{ people: string[]; sheet: string }>()
 const emit = defineEmits<{ close: []; people: [ids: string[]]; applied: [] }>()
 type Verb = 'let-in' | 'take-out' | 'change-role'

@@ -13,7 +13,10 @@ import PersonFacts from './PersonFacts.vue'
 import PersonNotes from './PersonNotes.vue'
 import PersonSites from './PersonSites.vue'
 
-/** Somebody, whatever site: who they are, how they sign in, where they are and why, what they were told, what happened, and what staff wrote down. */
+/**
+ * Somebody, whatever site: who they are, how they sign in, where they are and why, what they were told, what happened,
+ * and what staff wrote down.
+ */
 const route = useRoute()
 const id = computed(() => String(route.params.person))
 const {

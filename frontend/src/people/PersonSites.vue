@@ -6,7 +6,10 @@ import { outlookSentence } from '@/app/sentences'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import TermsStrip, { type Span } from './TermsStrip.vue'
 
-/** Every site of somebody that one may see: whether they can enter and why, and when they were and will be there, on one scale. */
+/**
+ * Every site of somebody that one may see: whether they can enter and why, and when they were and will be there, on one
+ * scale.
+ */
 const props = defineProps<{ page: PersonPage }>()
 const { house, roleName } = useHouse()
 const span = computed<Span>(() => {

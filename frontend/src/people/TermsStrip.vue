@@ -5,7 +5,10 @@ import type { Stretch } from '@/app/api'
 import { houseNow } from '@/app/clock'
 import { day, lastDay } from '@/app/sentences'
 
-/** Where somebody is in one site, over the terms: bars on one scale for all of their sites, pauses hatched, today marked. */
+/**
+ * Where somebody is in one site, over the terms: bars on one scale for all of their sites, pauses hatched, today
+ * marked.
+ */
 export interface Span {
   from: number
   until: number
@@ -30,7 +33,8 @@ const described = computed(() =>
   bars.value
     .map(
       (each) =>
-        `${t('state.' + each.state)}: ${day(each.from, props.zone)} – ${each.until ? lastDay(each.until, props.zone) : ''}`,
+        `${t('state.' + each.state)}: ${day(each.from, props.zone)} – ` +
+        `${each.until ? lastDay(each.until, props.zone) : ''}`,
     )
     .join('; '),
 )

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 
-/** A letter as it arrives: to whom, its subject, and both its parts. The HTML part stands in a frame of its own, in which nothing runs. */
+/**
+ * A letter as it arrives: to whom, its subject, and both its parts. The HTML part stands in a frame of its own, in
+ * which nothing runs.
+ */
 defineProps<{ to: string | null; subject: string; text: string; html?: string; links?: boolean }>()
 const asHtml = ref(false)
 /** Words and addresses in turn: only those of a letter that arrived are there to be followed. */

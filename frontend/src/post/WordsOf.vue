@@ -13,7 +13,10 @@ import FindPerson from '@/roster/FindPerson.vue'
 import Trouble from '@/ui/Trouble.vue'
 import PreviewOf from './PreviewOf.vue'
 
-/** In which words messages go out: of a site, a division or the platform, each with the nearest ones until it has its own. */
+/**
+ * In which words messages go out: of a site, a division or the platform, each with the nearest ones until it has its
+ * own.
+ */
 const props = defineProps<{ site: string | null }>()
 const { t } = useI18n()
 const { house } = useHouse()

@@ -5,5 +5,8 @@ const KEPT = 'mint-door-tell'
 export const tellEach = ref(localStorage.getItem(KEPT) === '1')
 watch(tellEach, (tell) => localStorage.setItem(KEPT, tell ? '1' : '0'))
 
-/** What a change says of telling people: nothing, or the words for them. Example: `body: { lines, ...telling(tell, words) }`. */
+/**
+ * What a change says of telling people: nothing, or the words for them. Example: `body: { lines, ...telling(tell,
+ * words) }`.
+ */
 export const telling = (tell: boolean, words = ''): { tell?: string } => (tell ? { tell: words } : {})

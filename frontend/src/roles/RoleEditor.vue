@@ -3,7 +3,10 @@ import type { Permission, RoleRules, RuleBook, Rules } from '@/app/api'
 import { useHouse } from '@/app/house'
 import LevelRun from './LevelRun.vue'
 
-/** A role being changed: what it is called, what it may, for whom it is and who gives it. Writes on the draft it was given. */
+/**
+ * A role being changed: what it is called, what it may, for whom it is and who gives it. Writes on the draft it was
+ * given.
+ */
 const props = defineProps<{ role: RoleRules; rules: Rules; book: RuleBook; wrongAt: (where: string) => string[] }>()
 defineEmits<{ done: []; remove: [] }>()
 const { house } = useHouse()

@@ -19,7 +19,8 @@ const facts = computed(() => {
     ...(role.lead ? [t('rules.lead')] : []),
     ...(role.takesSeat ? [t('rules.seat')] : []),
     ...(role.listed ? [] : [t('rules.unlisted')]),
-    `${t('rules.givenBy')} ${listed([...role.givenBy.map((code) => props.roleName(code).toLowerCase()), t('change.administrator')])}.`,
+    `${t('rules.givenBy')} ` +
+      `${listed([...role.givenBy.map((code) => props.roleName(code).toLowerCase()), t('change.administrator')])}.`,
     t('rules.stands', { standard: role.standard }),
   ].join(' ')
 })

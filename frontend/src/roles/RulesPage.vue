@@ -18,7 +18,10 @@ import { listed, useRules } from './rules'
 const AdministratorList = defineAsyncComponent(() => import('./AdministratorList.vue'))
 const HouseLog = defineAsyncComponent(() => import('./HouseLog.vue'))
 
-/** What holds in every site: roles read as sentences, who gives what, numbers and limits; changed by platform administrators. */
+/**
+ * What holds in every site: roles read as sentences, who gives what, numbers and limits; changed by platform
+ * administrators.
+ */
 const route = useRoute()
 const { house } = useHouse()
 const all = useRules()

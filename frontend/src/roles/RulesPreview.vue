@@ -4,7 +4,10 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { problemSentence, type useRules } from './rules'
 
-/** What would follow from the rules as they were changed: what is wrong with them, and who gains or loses what, before they hold. */
+/**
+ * What would follow from the rules as they were changed: what is wrong with them, and who gains or loses what, before
+ * they hold.
+ */
 const props = defineProps<{ all: ReturnType<typeof useRules> }>()
 const { t, n } = useI18n()
 const preview = computed(() => props.all.preview.value)

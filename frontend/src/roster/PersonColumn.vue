@@ -18,7 +18,9 @@ import { useChanges } from './changes'
 import PersonLabels from './PersonLabels.vue'
 import RoleChoice from './RoleChoice.vue'
 
-/** One person in this site, docked beside their row: who they are, whether they can enter and why, and what one may do. */
+/**
+ * One person in this site, docked beside their row: who they are, whether they can enter and why, and what one may do.
+ */
 const props = defineProps<{ site: Site; person: string }>()
 defineEmits<{ close: [] }>()
 const { t } = useI18n()
@@ -43,6 +45,7 @@ const may = computed(() => !!card.value?.options.length && !props.site.seenAs)
 const keptOut = computed(() => card.value?.standing?.state === 'kept-out')
 const paused = computed(() => card.value?.standing?.state === 'paused')
 const begun = (mark: Override) => !mark.from || new Date(mark.from) <= houseNow()
+const ending = (mark: Override) => t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift')
 const LIFTS = { role: 'lift-role', dates: 'lift-dates', paused: 'resume', 'kept-out': 'lift-keep-out' } as const
 
 function overrideSentence(mark: Override): string {
@@ -234,10 +237,10 @@ async function act(wish: Parameters<typeof change>[1]) {
               v-if="may"
               class="word"
               :disabled="busy"
-              :aria-label="`${$t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift')}: ${overrideSentence(mark)}`"
+              :aria-label="`${ending(mark)}: ${overrideSentence(mark)}`"
               @click="act({ verb: LIFTS[mark.kind] })"
             >
-              {{ $t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift') }}
+              {{ ending(mark) }}
             </button>
             <span v-if="mark.note" class="soft small">{{ mark.note }}</span>
           </li>

@@ -12,7 +12,9 @@ import Trouble from '@/ui/Trouble.vue'
 import type { AskingVerb } from './asked'
 import SheetPanel from './SheetPanel.vue'
 
-/** The first day rehearsed: who could enter at that moment, who could not and why, and the mend for all of them at once. */
+/**
+ * The first day rehearsed: who could enter at that moment, who could not and why, and the mend for all of them at once.
+ */
 const props = defineProps<{ site: Site }>()
 const { roleName } = useHouse()
 /** What mends a cause for many at once, where something in the roster does. */

@@ -5,7 +5,9 @@ import { useHouse } from '@/app/house'
 import { optionSentence } from '@/app/sentences'
 import { t } from '@/app/words'
 
-/** The roles one may give, as buttons, with their cautions; under them those one may not, with the reason and who can. */
+/**
+ * The roles one may give, as buttons, with their cautions; under them those one may not, with the reason and who can.
+ */
 const props = defineProps<{ options: RoleOption[]; zone: string; present?: string | null; busy?: boolean }>()
 defineEmits<{ choose: [role: string] }>()
 const { roleName } = useHouse()

@@ -66,7 +66,8 @@ it('says every step in its order, and offers the first one may make', async () =
   expect(page.findAll('li').map((each) => each.text())).toEqual([
     'Cannot enter: kept out.Lift the keep-out',
     'Cannot enter: taken out on 1 Nov.Bringing them back would change it.',
-    'Cannot enter: the account is closed since .Opening the account again would change it. Can be done by: an administrator.',
+    'Cannot enter: the account is closed since .Opening the account again would change it. Can be done by: an ' +
+      'administrator.',
   ])
   await page.get('li button').trigger('click')
   await flushPromises()

@@ -18,7 +18,10 @@ const PLAIN = ['take-out', 'resume', 'bring-back', 'lift-keep-out'] as const
 export const asksNothing = (verb: AskingVerb) => (PLAIN as readonly string[]).includes(verb)
 export type Length = 'day' | 'days' | 'term' | 'open'
 
-/** What a change asks for, and the wish it comes to. Example: `const { asked, wish, complete } = useAsked(() => site, () => 'pause')`. */
+/**
+ * What a change asks for, and the wish it comes to. Example: `const { asked, wish, complete } = useAsked(() => site, ()
+ * => 'pause')`.
+ */
 export function useAsked(site: () => Site, verb: () => AskingVerb) {
   const asked = reactive({
     fromDay: '',

@@ -6,7 +6,10 @@ import { done, refreshSite, wentWrong } from '@/app/undo'
 import { t } from '@/app/words'
 import { tellEach, telling } from '@/post/telling'
 
-/** Makes one change to one person, says what happened and offers to take it back. Example: `await change(person, { verb: 'take-out', version })`. */
+/**
+ * Makes one change to one person, says what happened and offers to take it back. Example: `await change(person, { verb:
+ * 'take-out', version })`.
+ */
 export function useChanges(site: () => Site) {
   const { roleName } = useHouse()
   const busy = ref(false)

@@ -1,7 +1,10 @@
 import { reactive, ref, type Ref } from 'vue'
 import type { RosterRow } from '@/app/api'
 
-/** People chosen in a roster, by id: one by one, in runs, or all that are shown. Example: `const { chosen, choose } = useChosen(rows, all, may)`. */
+/**
+ * People chosen in a roster, by id: one by one, in runs, or all that are shown. Example: `const { chosen, choose } =
+ * useChosen(rows, all, may)`.
+ */
 export function useChosen(rows: Ref<RosterRow[]>, all: () => Promise<RosterRow[]>, may: Ref<boolean>) {
   const chosen = reactive(new Set<string>())
   /** Where a run begins: the row that was chosen last. */

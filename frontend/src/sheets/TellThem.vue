@@ -4,7 +4,10 @@ import type { MessageKind, SheetLine } from '@/app/api'
 import type { Sample } from '@/post/post'
 import PreviewOf from '@/post/PreviewOf.vue'
 
-/** Whether those a sheet changes something for are told, in which words, how many can be, and what one of them would read. */
+/**
+ * Whether those a sheet changes something for are told, in which words, how many can be, and what one of them would
+ * read.
+ */
 const tell = defineModel<boolean>('tell', { required: true })
 const words = defineModel<string>('words', { required: true })
 const props = defineProps<{

@@ -3,7 +3,10 @@ import type { Site } from '@/app/api'
 import { eyes } from '@/app/eyes'
 import { queries } from '@/app/queries'
 
-/** Looking at a site through other eyes, and coming back to exactly where one was. Example: `const { seeAs, back } = useSeeAs(() => site.id)`. */
+/**
+ * Looking at a site through other eyes, and coming back to exactly where one was. Example: `const { seeAs, back } =
+ * useSeeAs(() => site.id)`.
+ */
 export function useSeeAs(site: () => string) {
   const router = useRouter()
 

@@ -13,7 +13,9 @@ export interface Asked {
   headers: Headers
 }
 
-/** Stands in for the server: answers by "METHOD /path", and remembers what was asked. Anything else gets a 404 problem. */
+/**
+ * Stands in for the server: answers by "METHOD /path", and remembers what was asked. Anything else gets a 404 problem.
+ */
 export function serve(answers: Record<string, Answer>): Asked[] {
   const asked: Asked[] = []
   vi.stubGlobal('fetch', async (request: Request) => {

@@ -47,11 +47,13 @@ const described = computed(() =>
   [
     ...props.card.waysIn.map(
       (way) =>
-        `${t('door.plain.' + way.door.kind)}: ${day(way.from, props.site.timeZone)} – ${way.until ? lastDay(way.until, props.site.timeZone) : ''}`,
+        `${t('door.plain.' + way.door.kind)}: ${day(way.from, props.site.timeZone)} – ` +
+        `${way.until ? lastDay(way.until, props.site.timeZone) : ''}`,
     ),
     ...hatched.value.map(
       (each) =>
-        `${t('state.' + each.state)}: ${day(each.from, props.site.timeZone)} – ${lastDay(each.until, props.site.timeZone)}`,
+        `${t('state.' + each.state)}: ${day(each.from, props.site.timeZone)} – ` +
+        `${lastDay(each.until, props.site.timeZone)}`,
     ),
   ].join('; '),
 )
