@@ -1,16 +1,13 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, take, type Candidate, type Site } from '@/app/api'
-import { useHouse } from '@/app/house'
 import { useKeys } from '@/app/keys'
-import { day, lastDay, optionSentence } from '@/app/sentences'
-import { useChanges } from '@/roster/changes'
-import RoleChoice from '@/roster/RoleChoice.vue'
+import { day } from '@/app/sentences'
 import { tellEach } from '@/post/telling'
+import CandidateRow from './CandidateRow.vue'
 import { isList } from './pasted'
 import Trouble from '@/ui/Trouble.vue'
 import { useSlowly } from '@/ui/slowly'
@@ -20,14 +17,10 @@ const props = defineProps<{ site: Site }>()
 const emit = defineEmits<{ show: [person: string]; list: [text: string, sheet: string] }>()
 const lists = ['alreadyHere', 'wasHere', 'keptOut', 'canBeLetIn'] as const
 
-const { roleName } = useHouse()
-const { change, busy, wrongDay } = useChanges(() => props.site)
 const root = ref<HTMLElement>()
 const typed = ref('')
 const q = useSlowly(typed, 110)
 const opened = ref('')
-const fromDay = ref('')
-const untilDay = ref('')
 const enough = computed(() => q.value.trim().length > 1)
 
 const {
@@ -59,42 +52,8 @@ const begun = computed(() =>
 const shown = computed(() => (enough.value ? found.value : undefined))
 const count = computed(() => (shown.value ? lists.reduce((sum, list) => sum + shown.value![list].length, 0) : 0))
 const anyMore = computed(() => lists.some((list) => shown.value?.more[list]))
-const suggested = (candidate: Candidate) => candidate.options.find((option) => option.role === candidate.suggested)
-
 useKeys({ i: () => root.value?.querySelector('input')?.focus() })
 watch(q, () => (opened.value = ''))
-watch(opened, () => {
-  fromDay.value = untilDay.value = wrongDay.value = ''
-})
-
-function about(list: (typeof lists)[number], { standing }: Candidate): Record<string, string> {
-  if (!standing) return {}
-  return {
-    role: roleName(standing.role),
-    day: list === 'wasHere' ? day(standing.from, props.site.timeZone) : day(standing.since, props.site.timeZone),
-  }
-}
-
-const version = (candidate: Candidate) => (candidate.standing ? undefined : 0)
-
-async function letIn(candidate: Candidate, role: string, dated = false) {
-  const days = dated ? { fromDay: fromDay.value || null, untilDay: untilDay.value || null } : {}
-  if (
-    await change(candidate.person, {
-      verb: 'let-in',
-      role,
-      version: version(candidate),
-      named: q.value.trim() || null,
-      ...days,
-    })
-  )
-    await after()
-}
-
-async function bringBack(candidate: Candidate) {
-  if (await change(candidate.person, { verb: 'bring-back', named: q.value.trim() || null })) await after()
-}
-
 function show(candidate: Candidate) {
   typed.value = q.value = ''
   emit('show', candidate.person.id)
@@ -181,100 +140,16 @@ function close() {
         <h2 v-if="shown?.[part].length" :class="part">{{ $t('intake.' + part) }}</h2>
         <ul v-if="shown?.[part].length">
           <li v-for="candidate in shown[part]" :key="candidate.person.id">
-            <div class="line">
-              <span class="name">
-                <strong
-                  >{{ candidate.person.preferred ?? candidate.person.given }} {{ candidate.person.family }}</strong
-                >
-                <span v-if="candidate.person.preferred" class="soft"> ({{ candidate.person.given }})</span>
-                <span v-if="candidate.person.former" class="soft">
-                  · {{ $t('card.formerly', { name: candidate.person.former }) }}</span
-                >
-              </span>
-              <span class="facts">
-                {{ $t('kind.' + candidate.person.kind)
-                }}<template v-if="candidate.person.level">, {{ $t('level', { n: candidate.person.level }) }}</template>
-                · {{ candidate.person.division.name }}
-                <span v-if="candidate.person.number" class="num">{{ candidate.person.number }}</span>
-                <span v-if="candidate.sight === 'masked'" class="soft">{{ ' · ' + $t('intake.masked') }}</span>
-              </span>
-              <span v-if="part === 'canBeLetIn'" class="brass small">
-                <template v-if="suggested(candidate) && suggested(candidate)!.code !== 'fits'">{{
-                  optionSentence(suggested(candidate)!, site.timeZone, roleName)
-                }}</template>
-                <template v-if="candidate.asks">{{ ' ' + $t('intake.asks') }}</template>
-              </span>
-              <span v-else class="soft when">
-                <template v-if="part === 'alreadyHere'">{{
-                  $t(
-                    candidate.standing?.state === 'upcoming' ? 'intake.upcoming' : 'intake.hereAs',
-                    about(part, candidate),
-                  )
-                }}</template>
-                <template v-else-if="part === 'wasHere'">{{ $t('intake.until', about(part, candidate)) }}</template>
-                <template v-else-if="part === 'keptOut'">{{
-                  candidate.standing?.until
-                    ? $t('intake.keptOutUntil', { day: lastDay(candidate.standing.until, site.timeZone) })
-                    : $t('intake.keptOutOpen')
-                }}</template>
-              </span>
-              <span class="doing">
-                <Button
-                  v-if="part === 'alreadyHere' || part === 'keptOut'"
-                  data-stop
-                  size="small"
-                  variant="outlined"
-                  :label="$t('intake.show')"
-                  :aria-label="`${$t('intake.show')}: ${candidate.person.given} ${candidate.person.family}`"
-                  @click="show(candidate)"
-                />
-                <Button
-                  v-else-if="part === 'wasHere' && candidate.suggested"
-                  data-stop
-                  size="small"
-                  :disabled="busy"
-                  :label="$t('intake.bringBack', { role: roleName(candidate.standing?.role).toLowerCase() })"
-                  @click="bringBack(candidate)"
-                />
-                <Button
-                  v-else-if="candidate.suggested"
-                  data-stop
-                  size="small"
-                  :disabled="busy"
-                  :label="$t('intake.letInAs', { role: roleName(candidate.suggested).toLowerCase() })"
-                  @click="letIn(candidate, candidate.suggested)"
-                />
-                <button
-                  v-if="part === 'canBeLetIn' || part === 'wasHere'"
-                  class="word"
-                  data-stop
-                  :aria-expanded="opened === candidate.person.id"
-                  @click="opened = opened === candidate.person.id ? '' : candidate.person.id"
-                >
-                  {{ $t(candidate.suggested ? 'intake.another' : 'intake.letIn') }}
-                </button>
-              </span>
-            </div>
-            <div v-if="opened === candidate.person.id" class="more">
-              <div class="days">
-                <label
-                  >{{ $t('intake.from') }} <input v-model="fromDay" type="date" /> {{ ' '
-                  }}<span class="soft">{{ $t('intake.fromHint') }}</span></label
-                >
-                <label
-                  >{{ $t('intake.untilDay') }} <input v-model="untilDay" type="date" :aria-invalid="!!wrongDay" />
-                  {{ ' ' }}<span class="soft">{{ $t('intake.untilHint') }}</span></label
-                >
-              </div>
-              <p v-if="wrongDay" class="clay" role="alert">{{ wrongDay }}</p>
-              <h3>{{ $t('intake.chooseRole') }}</h3>
-              <RoleChoice
-                :options="candidate.options"
-                :zone="site.timeZone"
-                :busy="busy"
-                @choose="letIn(candidate, $event, true)"
-              />
-            </div>
+            <CandidateRow
+              :candidate="candidate"
+              :part="part"
+              :site="site"
+              :named="q.trim()"
+              :opened="opened === candidate.person.id"
+              @show="show(candidate)"
+              @toggle="opened = opened === candidate.person.id ? '' : candidate.person.id"
+              @changed="after"
+            />
           </li>
         </ul>
       </template>
@@ -325,10 +200,6 @@ h2.canBeLetIn {
 h2.keptOut {
   color: var(--clay);
 }
-h3 {
-  font-size: 0.95rem;
-  margin: 8px 0 6px;
-}
 ul {
   list-style: none;
   margin: 0;
@@ -337,18 +208,6 @@ ul {
 li {
   border-top: 1px solid var(--line);
   padding: 4px 0;
-}
-.line {
-  display: grid;
-  grid-template-columns: minmax(150px, 1.1fr) minmax(220px, 1.5fr) minmax(90px, 1fr) 318px;
-  gap: 4px 12px;
-  align-items: center;
-}
-.doing {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  justify-content: flex-end;
 }
 .said {
   display: flex;
@@ -362,19 +221,6 @@ li {
   font-size: 0.9rem;
   line-height: 1.2;
 }
-.more {
-  border-left: 4px solid var(--mint);
-  padding: 6px 12px;
-  margin: 4px 0 8px;
-}
-.days {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 20px;
-}
-.days label {
-  font-weight: 400;
-}
 .none {
   padding: 8px 0;
 }
@@ -385,13 +231,6 @@ li {
   .box > label,
   .box > input {
     grid-column: 1 / -1;
-  }
-  .line {
-    grid-template-columns: 1fr;
-  }
-  .doing {
-    justify-content: flex-start;
-    flex-wrap: wrap;
   }
   .intake {
     margin: 0 8px;

@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type AccountBatch } from '@/app/api'
 import { useBusy } from '@/app/busy'
 import { useHouse } from '@/app/house'
-import { fullName } from '@/app/sentences'
 import { done } from '@/app/undo'
 import { telling } from '@/post/telling'
 import { useKept } from '@/sheets/kept'
 import TellThem from '@/sheets/TellThem.vue'
 import { useSlowly } from '@/ui/slowly'
-import { accountNote, takeAccountsBack } from './accounts'
+import { FIELDS, takeAccountsBack, type Typed } from './accounts'
+import AccountRows from './AccountRows.vue'
+import OneAccount from './OneAccount.vue'
 
 /**
  * Accounts for people, one or many: typed into fields or pasted as rows; each row as it was understood, and whether
@@ -30,7 +31,6 @@ interface Work {
 }
 type Row = AccountBatch['rows'][number]
 const KINDS = ['learner', 'staff', 'guardian', 'outsider'] as const
-const FIELDS = ['given', 'family', 'email', 'number', 'level'] as const
 const { t, n } = useI18n()
 const route = useRoute()
 const router = useRouter()
@@ -58,21 +58,14 @@ watch(
   { immediate: true },
 )
 
-const one = reactive({ given: '', family: '', email: '', number: '', level: '' })
-const complete = computed(() => one.given.trim() !== '' && one.family.trim() !== '')
-const firstField = ref<HTMLInputElement[]>()
 /** One person, as a further row; the columns are named so that nothing has to be guessed. */
-function addOne() {
+function addOne(one: Typed) {
   const head = FIELDS.join('\t')
   const lines = work.value.text.trim() ? work.value.text.replace(/\s+$/, '').split('\n') : []
   if (!lines.length) lines.push(head)
-  const row =
-    lines[0] === head
-      ? FIELDS.map((field) => one[field].trim())
-      : [one.given, one.family, one.email, one.number, one.level].map((cell) => cell.trim()).filter(Boolean)
+  const cells = FIELDS.map((field) => one[field].trim())
+  const row = lines[0] === head ? cells : cells.filter(Boolean)
   work.value.text = [...lines, row.join('\t')].join('\n')
-  Object.assign(one, { given: '', family: '', email: '', number: '', level: '' })
-  firstField.value?.[0]?.focus()
 }
 
 const wish = computed(() => ({
@@ -112,16 +105,6 @@ const sum = computed(() =>
     .join(', '),
 )
 const nameOf = (code: string) => house.value?.divisions.find((each) => each.code === code)?.name ?? code
-const facts = (row: Row) =>
-  [
-    t('kind.' + row.kind).toLowerCase(),
-    row.level ? t('level', { n: row.level }) : '',
-    nameOf(row.division),
-    row.number,
-    row.email,
-  ]
-    .filter(Boolean)
-    .join(', ')
 const choose = (row: Row, who: string) => (work.value.choices = { ...work.value.choices, [row.row]: who })
 /** Whose copy of the message is looked at: the first who gets one. */
 const sample = computed(() => {
@@ -136,7 +119,6 @@ const sample = computed(() => {
     }
   )
 })
-const SHOWN = 300
 const { busy, run } = useBusy()
 
 const apply = () =>
@@ -187,26 +169,7 @@ const apply = () =>
       </div>
       <p class="soft small rest">{{ $t('accounts.unlessSaid') }}</p>
     </div>
-    <form class="one" :aria-label="$t('accounts.one')" @submit.prevent="complete && addOne()">
-      <label v-for="field in FIELDS" :key="field"
-        >{{ $t('facts.' + field) }}
-        <input
-          ref="firstField"
-          v-model="one[field]"
-          class="plain"
-          :size="field === 'level' ? 2 : field === 'email' ? 18 : field === 'number' ? 8 : 10"
-          maxlength="190"
-          autocomplete="off"
-      /></label>
-      <Button
-        type="submit"
-        size="small"
-        severity="secondary"
-        variant="outlined"
-        :disabled="!complete"
-        :label="$t('accounts.add')"
-      />
-    </form>
+    <OneAccount @add="addOne" />
     <div class="field">
       <label for="acc-rows">{{ $t('accounts.rows') }}</label>
       <textarea
@@ -222,41 +185,7 @@ const apply = () =>
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
     <template v-else-if="rows.length && batch">
       <p class="follows" role="status">{{ sum }}.</p>
-      <ol v-if="look.length">
-        <li v-for="row in look.slice(0, SHOWN)" :key="row.row" :class="row.verdict">
-          <span class="num soft">{{ row.row }}</span>
-          <div>
-            <strong>{{ row.given }} {{ row.family }}</strong> <span class="soft">{{ facts(row) }}</span>
-            <p v-for="note in row.reasons" :key="note.code" :class="row.verdict === 'refused' ? 'clay' : 'brass'">
-              {{ accountNote(note) }}
-            </p>
-            <fieldset v-if="row.verdict === 'needs-choice'">
-              <legend class="unseen">{{ $t('accounts.whoIs', { name: `${row.given} ${row.family}` }) }}</legend>
-              <label v-for="who in row.candidates" :key="who.id"
-                ><input type="radio" :name="`row-${row.row}`" @change="choose(row, who.id)" />
-                {{ $t('accounts.same', { name: fullName(who) }) }}
-                <span class="soft"
-                  >{{ $t('kind.' + who.kind)
-                  }}<template v-if="who.level">, {{ $t('level', { n: who.level }) }}</template> ·
-                  {{ who.division.name }} <span class="num">{{ who.number }}</span> {{ who.email }}</span
-                ></label
-              >
-              <label v-if="row.reasons[0]?.code !== 'number-of-another'"
-                ><input type="radio" :name="`row-${row.row}`" @change="choose(row, 'new')" />
-                {{ $t('accounts.new') }}</label
-              >
-            </fieldset>
-            <p v-else-if="row.candidates.length" class="soft">
-              <RouterLink
-                v-for="who in row.candidates"
-                :key="who.id"
-                :to="{ name: 'person', params: { person: who.id } }"
-                >{{ fullName(who) }}</RouterLink
-              >
-            </p>
-          </div>
-        </li>
-      </ol>
+      <AccountRows :rows="look" :name-of="nameOf" :choices="work.choices" @choose="choose" />
       <TellThem
         v-if="fine.length"
         v-model:tell="work.tell"
@@ -272,38 +201,10 @@ const apply = () =>
           @click="apply"
         />
       </p>
-      <ol v-if="fine.length">
-        <li v-for="row in fine.slice(0, SHOWN)" :key="row.row">
-          <span class="num soft">{{ row.row }}</span>
-          <div>
-            <strong>{{ row.given }} {{ row.family }}</strong>
-            {{ ' ' }}<span class="soft">{{ facts(row) }} · {{ $t('accounts.login') }}</span> {{ ' '
-            }}<span class="num">{{ row.login }}</span>
-            <span v-for="note in row.cautions" :key="note.code" class="brass"> · {{ accountNote(note) }}</span>
-            <button v-if="work.choices[row.row]" class="word" @click="choose(row, '')">
-              {{ $t('accounts.again') }}
-            </button>
-          </div>
-        </li>
-        <li v-if="count('ready') > SHOWN">
-          <span /><span class="soft">{{
-            $t('people.sheet.and', { n: $n(count('ready') - Math.min(SHOWN, fine.length)) })
-          }}</span>
-        </li>
-      </ol>
+      <AccountRows :rows="fine" :of="count('ready')" :name-of="nameOf" :choices="work.choices" @choose="choose" />
       <details v-if="so.length">
         <summary>{{ $t('accounts.sum.nothing-to-do', { n: $n(so.length) }, so.length) }}</summary>
-        <ol>
-          <li v-for="row in so.slice(0, SHOWN)" :key="row.row">
-            <span class="num soft">{{ row.row }}</span>
-            <div>
-              <RouterLink v-if="row.known" :to="{ name: 'person', params: { person: row.known.id } }">{{
-                fullName(row.known)
-              }}</RouterLink>
-              {{ ' ' }}<span class="soft">{{ row.reasons.map(accountNote).join(' ') }}</span>
-            </div>
-          </li>
-        </ol>
+        <AccountRows :rows="so" :name-of="nameOf" :choices="work.choices" />
       </details>
     </template>
   </div>
@@ -325,19 +226,6 @@ const apply = () =>
 .rest {
   padding-bottom: 7px;
 }
-.one {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 12px;
-  align-items: end;
-  padding: 8px 12px;
-  background: var(--mint-pale);
-  border-left: 4px solid var(--mint);
-}
-.one label {
-  font-size: 0.88rem;
-  display: grid;
-}
 #acc-level {
   width: 80px;
 }
@@ -348,35 +236,6 @@ textarea {
 }
 .small {
   font-size: 0.9rem;
-}
-ol {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  border-top: 2px solid var(--line);
-}
-li {
-  display: grid;
-  grid-template-columns: 42px 1fr;
-  gap: 8px;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--line);
-}
-li.refused {
-  border-left: 4px solid var(--clay);
-  padding-left: 6px;
-}
-li.needs-choice {
-  border-left: 4px solid var(--brass);
-  padding-left: 6px;
-}
-fieldset {
-  border: 0;
-  margin: 2px 0 0;
-  padding: 0;
-}
-fieldset label {
-  display: block;
 }
 summary {
   cursor: pointer;

@@ -2,6 +2,10 @@ import { api, take } from '@/app/api'
 import { queries } from '@/app/queries'
 import { t } from '@/app/words'
 
+/** What may be said of somebody in a row, in this order. */
+export const FIELDS = ['given', 'family', 'email', 'number', 'level'] as const
+export type Typed = Record<(typeof FIELDS)[number], string>
+
 /** A note about a row of accounts, as a sentence. */
 export function accountNote(note: { code: string; values: Record<string, unknown> }): string {
   const field = String(note.values.field ?? '')

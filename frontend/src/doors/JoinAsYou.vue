@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { day } from '@/app/sentences'
+import { useJoining } from './joining'
+
+/** What the door does for whoever is signed in: in, in the line, asked, or why not. */
+const { look, form, wrong, busy, zone, you, admission, invitation, over, join, leave } = useJoining()
+</script>
+
+<template>
+  <section v-if="look && you">
+    <p class="you">
+      {{ $t('join.you', { name: you.name }) }}
+      <button class="word" :disabled="busy" @click="leave">{{ $t('join.notYou') }}</button>
+    </p>
+    <template v-if="invitation && !invitation.yours && !over">
+      <p class="callout">
+        {{
+          invitation.name
+            ? $t('join.invitation.forYou', { name: invitation.name })
+            : $t('join.invitation.to', { address: invitation.address })
+        }}
+      </p>
+      <Button
+        v-if="!invitation.name"
+        :disabled="busy"
+        :label="$t('join.invitation.asMe', { name: you.name })"
+        fluid
+        @click="join(true)"
+      />
+      <Button
+        severity="secondary"
+        variant="outlined"
+        :disabled="busy"
+        :label="$t('join.invitation.otherAccount')"
+        fluid
+        @click="leave"
+      />
+    </template>
+    <template v-else-if="admission?.passage === 'no'"
+      ><p class="callout" role="alert">
+        {{ admission.sentence
+        }}<template v-if="admission.code === 'not-yet'">
+          {{ $t('join.closed.not-yet', { day: day(look.fromAt, zone) }) }}</template
+        >
+      </p>
+      <p class="soft">
+        {{
+          $t(admission.next === 'ask-lead' && look.leads.length ? 'join.helps' : 'join.next.' + admission.next, {
+            leads: look.leads.join(', '),
+          })
+        }}
+      </p></template
+    >
+    <template v-else-if="over === 'answered' && admission?.passage !== 'already'"
+      ><p class="callout" role="alert">{{ $t('join.invitation.answered') }}</p></template
+    >
+    <template v-else-if="admission?.passage === 'already'"
+      ><p>{{ $t('join.already') }}</p>
+      <RouterLink class="go" :to="{ name: 'landing', params: { site: look.site.id } }">{{
+        $t('join.enter')
+      }}</RouterLink></template
+    >
+    <template v-else-if="admission?.waits"
+      ><p>
+        {{ admission.passage === 'line' ? $t('join.alreadyWaiting', { n: admission.place }) : $t('join.alreadyAsked') }}
+      </p>
+      <RouterLink class="go" to="/sites/in">{{ $t('join.mine') }}</RouterLink></template
+    >
+    <form v-else-if="admission" @submit.prevent="join(false)">
+      <p v-if="admission.passage === 'line'">{{ $t('join.full', { n: admission.place }) }}</p>
+      <div v-if="look.sections.length" class="field">
+        <label for="section">{{ $t('join.section') }}</label><select
+          id="section"
+          v-model="form.section"
+          class="plain"
+          required
+        >
+          <option value="">{{ $t('join.choose') }}</option>
+          <option v-for="section in look.sections" :key="section.id" :value="section.id">
+            {{ section.name }}: {{ section.meets }}
+          </option></select
+        ><span v-if="wrong('section')" class="wrong" role="alert">{{ wrong('section') }}</span>
+      </div>
+      <div v-if="admission.passage === 'approval'" class="field">
+        <label for="why">{{ $t('join.why') }}</label><InputText
+          id="why"
+          v-model="form.why"
+          maxlength="300"
+          aria-describedby="why-hint"
+          fluid
+        /><span id="why-hint" class="hint">{{ $t('join.whyHint') }}</span>
+      </div>
+      <Button
+        type="submit"
+        :disabled="busy"
+        :label="
+          $t(admission.passage === 'line' ? 'join.wait' : admission.passage === 'approval' ? 'join.ask' : 'join.join')
+        "
+        fluid
+      />
+    </form>
+    <Button v-else :disabled="busy" :label="$t('join.join')" fluid @click="join(false)" />
+  </section>
+</template>
+
+<style scoped>
+form,
+section {
+  display: grid;
+  gap: 14px;
+}
+.you {
+  font-weight: 600;
+}
+.go {
+  display: block;
+  text-align: center;
+  background: var(--spruce);
+  color: var(--on-spruce);
+  font-weight: 600;
+  padding: 10px 20px;
+  border-radius: 4px;
+  text-decoration: none;
+}
+select {
+  width: 100%;
+  padding: 8px;
+}
+</style>

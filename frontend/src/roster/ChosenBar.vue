@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { useRouter } from 'vue-router'
+import type { AskingVerb } from './asked'
+
+/** What can be done to all of those chosen in the roster. */
+defineProps<{ chosen: string[]; verbs: AskingVerb[]; of: number }>()
+const verb = defineModel<AskingVerb | ''>('verb', { required: true })
+const emit = defineEmits<{ all: []; none: [] }>()
+const router = useRouter()
+</script>
+
+<template>
+  <p class="picked no-print" role="status">
+    <strong class="nums">{{ $t('sheet.chosen', { n: $n(chosen.length) }, chosen.length) }}:</strong>
+    <button v-for="each in verbs" :key="each" class="word" :aria-pressed="verb === each" @click="verb = each">
+      {{ $t('sheet.words.' + each) }}
+    </button>
+    <button class="word" @click="router.push({ name: 'people', state: { people: chosen } })">
+      {{ $t('people.elsewhere') }}
+    </button>
+    <button v-if="chosen.length <= 300" class="word" @click="router.push({ name: 'cards', state: { people: chosen } })">
+      {{ $t('cards.title').toLowerCase() }}
+    </button>
+    <button v-if="chosen.length < of" class="word" @click="emit('all')">
+      {{ $t('sheet.all', { n: $n(of) }) }}
+    </button>
+    <button class="word" @click="emit('none')">{{ $t('sheet.none') }}</button>
+  </p>
+</template>
+
+<style scoped>
+.picked {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+  padding: 5px 10px;
+  background: var(--brass-pale);
+  border-left: 4px solid var(--brass);
+}
+</style>
