@@ -2,19 +2,17 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
-import { useI18n } from 'vue-i18n'
-import { api, take, type Override, type Site } from '@/app/api'
-import { houseNow } from '@/app/clock'
+import { api, take, type Site } from '@/app/api'
 import { useHouse } from '@/app/house'
 import { me } from '@/app/me'
-import { day, fullName, lastDay, lineSentences } from '@/app/sentences'
+import { day, fullName, lineSentences } from '@/app/sentences'
 import { useSeeAs } from '@/sites/seeAs'
 import ReasonLine from '@/ui/ReasonLine.vue'
-import TermStrip from '@/ui/TermStrip.vue'
 import Trouble from '@/ui/Trouble.vue'
 import { tellEach } from '@/post/telling'
 import ActionPanel from './ActionPanel.vue'
 import { useChanges } from './changes'
+import PersonGrants from './PersonGrants.vue'
 import PersonLabels from './PersonLabels.vue'
 import RoleChoice from './RoleChoice.vue'
 
@@ -23,7 +21,6 @@ import RoleChoice from './RoleChoice.vue'
  */
 const props = defineProps<{ site: Site; person: string }>()
 defineEmits<{ close: [] }>()
-const { t } = useI18n()
 const { roleName } = useHouse()
 const { seeAs } = useSeeAs(() => props.site.id)
 const { change, busy, wrongDay } = useChanges(() => props.site)
@@ -44,19 +41,6 @@ const here = computed(() => ['current', 'paused', 'upcoming', 'waiting'].include
 const may = computed(() => !!card.value?.options.length && !props.site.seenAs)
 const keptOut = computed(() => card.value?.standing?.state === 'kept-out')
 const paused = computed(() => card.value?.standing?.state === 'paused')
-const begun = (mark: Override) => !mark.from || new Date(mark.from) <= houseNow()
-const ending = (mark: Override) => t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift')
-const LIFTS = { role: 'lift-role', dates: 'lift-dates', paused: 'resume', 'kept-out': 'lift-keep-out' } as const
-
-function overrideSentence(mark: Override): string {
-  const [from, until] = mark.kind === 'dates' ? [mark.dates?.from, mark.dates?.until] : [mark.from, mark.until]
-  const begins = from && new Date(from) > houseNow() ? t('card.handFrom', { day: day(from, zone.value) }) : ''
-  return t('card.hand.' + mark.kind, {
-    role: roleName(mark.role).toLowerCase(),
-    from: begins,
-    until: until ? t('reason.until', { day: lastDay(until, zone.value) }) : t('card.handOpen'),
-  })
-}
 const back = computed(() => card.value?.bringBack)
 const myself = computed(() => card.value?.person.id === me.value?.id)
 
@@ -227,60 +211,7 @@ async function act(wish: Parameters<typeof change>[1]) {
         :card="card"
       />
 
-      <section v-if="card.byHand.length">
-        <h3>{{ $t('card.byHandTitle') }}</h3>
-        <ul>
-          <li v-for="mark in card.byHand" :key="mark.kind + mark.from">
-            {{ overrideSentence(mark) }}<template v-if="mark.by">, {{ $t('card.by', { name: mark.by }) }}</template
-            >.
-            <button
-              v-if="may"
-              class="word"
-              :disabled="busy"
-              :aria-label="`${ending(mark)}: ${overrideSentence(mark)}`"
-              @click="act({ verb: LIFTS[mark.kind] })"
-            >
-              {{ ending(mark) }}
-            </button>
-            <span v-if="mark.note" class="soft small">{{ mark.note }}</span>
-          </li>
-        </ul>
-      </section>
-
-      <section>
-        <h3>{{ $t('card.ways', { n: card.waysIn.length }, card.waysIn.length) }}</h3>
-        <TermStrip :card="card" :site="site" />
-        <p v-if="card.nextChange" class="soft small">
-          {{
-            $t('card.next', {
-              day: day(card.nextChange.at, zone),
-              what: $t('card.nextIs.' + card.nextChange.entry, {
-                role: roleName(card.nextChange.role).toLowerCase(),
-                state: card.nextChange.state ? $t('state.' + card.nextChange.state).toLowerCase() : $t('card.nextNone'),
-              }),
-            })
-          }}
-        </p>
-        <ul>
-          <li v-for="way in card.waysIn" :key="way.id">
-            <strong>{{ $t('door.plain.' + way.door.kind) }}</strong><template v-if="way.door.name">
-              ({{ way.door.name }})</template
-            >: {{ roleName(way.role).toLowerCase() }},
-            {{
-              $t('card.phase.' + way.phase, {
-                from: day(way.from, zone),
-                until: way.phase === 'taken-out' ? day(way.until, zone) : lastDay(way.until, zone),
-              })
-            }}<template v-if="way.phase === 'in-force' || way.phase === 'upcoming'"
-              >, {{ way.until ? $t('card.untilDay', { until: lastDay(way.until, zone) }) : $t('card.open') }}</template
-            ><template v-if="way.section">, {{ $t('card.section', { name: way.section }) }}</template>
-            <span v-if="way.reserved" class="brass small">{{ $t('card.reserved') }}</span>
-            <span class="soft small"
-              >{{ day(way.givenAt, zone) }}{{ way.givenBy ? ' ' + $t('card.by', { name: way.givenBy }) : '' }}</span
-            >
-          </li>
-        </ul>
-      </section>
+      <PersonGrants :card="card" :site="site" :may="may" :busy="busy" @act="act" />
     </template>
     <span v-else class="skeleton" style="width: 60%; height: 20px" />
   </aside>
@@ -314,16 +245,6 @@ header p {
   display: grid;
   gap: 8px;
   justify-items: start;
-}
-ul {
-  list-style: none;
-  margin: 4px 0 0;
-  padding: 0;
-  display: grid;
-  gap: 6px;
-}
-li span {
-  display: block;
 }
 @media (max-width: 760px) {
   .docked {

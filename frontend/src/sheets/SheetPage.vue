@@ -14,8 +14,9 @@ import { csvFile } from '@/roster/csv'
 import Trouble from '@/ui/Trouble.vue'
 import AccountsMade from '@/people/AccountsMade.vue'
 import { takeMergeBack } from '@/people/merging'
-import { toneOf } from '@/post/post'
-import { addressOf, change, sayLine, stateOf, takeSitesBack } from './sheets'
+import SheetLines from './SheetLines.vue'
+import SheetUndo from './SheetUndo.vue'
+import { addressOf, change, sayLine, stateOf, takeSitesBack, type SiteMade } from './sheets'
 
 /** One sheet: what was on it, what became of each line, and how to take all of it back. */
 const route = useRoute()
@@ -35,28 +36,11 @@ const sheet = computed(() => data.value?.pages[0])
 const lines = computed(() => data.value?.pages.flatMap((page) => page.lines) ?? [])
 const work = computed(() => (sheet.value?.work ?? {}) as object)
 /** What a sheet of sites made. */
-const rows = computed(() =>
-  sheet.value?.kind === 'sites'
-    ? ((
-        work.value as {
-          rows?: {
-            number: number
-            title: string
-            code: string
-            site: string | null
-            gone?: boolean
-            problems?: { detail: string }[]
-          }[]
-        }
-      ).rows ?? [])
-    : [],
-)
+const rows = computed(() => (sheet.value?.kind === 'sites' ? ((work.value as { rows?: SiteMade[] }).rows ?? []) : []))
 const standing = computed(() => rows.value.filter((row) => row.site && !row.gone).length)
 const share = computed(() => (sheet.value?.total ? Math.round((100 * sheet.value.done) / sheet.value.total) : 0))
 const review = ref<SheetReview | null>(null)
-const typed = ref('')
 const { busy, run } = useBusy()
-const left = computed(() => review.value?.lines.filter((line) => line.verdict !== 'ready') ?? [])
 
 const path = computed(() => ({ params: { path: { sheet: id.value } } }))
 const lookBack = () =>
@@ -66,12 +50,12 @@ const lookBack = () =>
         api.POST('/sheets/{sheet}/undo', { ...path.value, body: { apply: false } }),
       )) as SheetReview),
   )
-const undo = () =>
+const undo = (removing: number | null) =>
   run(async () => {
     const made = (await take(
       api.POST('/sheets/{sheet}/undo', {
         ...path.value,
-        body: { apply: true, removing: review.value?.removal ? Number(typed.value) : null },
+        body: { apply: true, removing },
       }),
     )) as SheetPage
     review.value = null
@@ -216,85 +200,10 @@ async function copy() {
         />
         <button v-if="lines.length" class="word" @click="copy">{{ $t('sheets.copy') }}</button>
       </p>
-      <section v-if="review" class="callout bad" :aria-label="$t('sheets.undo')">
-        <p class="follows">
-          {{ $t('undo.will', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0) }}
-          {{ left.length ? $t('undo.left', { n: left.length }, left.length) : '' }}
-        </p>
-        <ul v-if="left.length">
-          <li v-for="line in left.slice(0, 50)" :key="line.key">
-            {{ line.person.name }}, {{ line.site.title }}:
-            {{
-              sayLine({ ...line, position: 0, text: '', verb: 'undo', role: null, line: null, message: null }, roleName)
-            }}
-          </li>
-        </ul>
-        <p v-if="review.removal">
-          <label
-            >{{ $t('sheet.many', review.removal) }} <input v-model="typed" class="plain" inputmode="numeric" size="6"
-          /></label>
-        </p>
-        <p class="acts">
-          <Button
-            size="small"
-            severity="danger"
-            :disabled="
-              busy || !(review.verdicts.ready ?? 0) || (!!review.removal && Number(typed) !== review.removal.people)
-            "
-            :label="$t('sheets.undoNow', { n: review.verdicts.ready ?? 0 }, review.verdicts.ready ?? 0)"
-            @click="undo"
-          /><button class="word" @click="review = null">{{ $t('sheets.notNow') }}</button>
-        </p>
-      </section>
+      <SheetUndo v-if="review" :review="review" :busy="busy" @undo="undo" @close="review = null" />
       <AccountsMade v-if="sheet.kind === 'accounts' && sheet.state !== 'draft'" :sheet="sheet" @changed="refetch()" />
       <p v-if="sheet.kind === 'erase'" class="callout">{{ $t('erase.sheet') }}</p>
-      <ol v-if="rows.length" class="lines">
-        <li v-for="row in rows" :key="row.number">
-          <span class="num soft">{{ row.number }}</span>
-          <span :class="{ clay: !row.site, soft: row.gone }">{{
-            $t(row.gone ? 'sheets.state.undone' : row.site ? 'makeSites.made' : 'sheets.verdict.refused')
-          }}</span>
-          <RouterLink v-if="row.site && !row.gone" :to="{ name: 'roster', params: { site: row.site } }">{{
-            row.title
-          }}</RouterLink><span v-else>{{ row.title }}</span>
-          <span class="num">{{ row.code }}</span>
-          <span class="soft">{{ row.problems?.map((problem) => problem.detail).join(' ') }}</span>
-        </li>
-      </ol>
-      <ol v-if="lines.length" class="lines">
-        <li v-for="line in lines" :key="line.position">
-          <span class="num soft">{{ line.position }}</span>
-          <span
-            :class="{
-              clay: line.verdict === 'refused',
-              brass: ['needs-choice', 'waits-for-seat'].includes(line.verdict ?? ''),
-              soft: line.verdict === 'nothing-to-do',
-            }"
-            >{{ line.verdict ? $t('sheets.verdict.' + line.verdict) : $t('sheets.verdict.pending') }}</span
-          >
-          <span
-            ><strong>{{ line.person.name }}</strong> {{ ' '
-            }}<span v-if="line.text && line.text !== line.person.name" class="soft">“{{ line.text }}”</span></span
-          >
-          <RouterLink
-            v-if="!sheet.site"
-            :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }"
-            >{{ line.site.title }}</RouterLink
-          >
-          <RouterLink
-            v-else
-            :to="{ name: 'roster', params: { site: line.site.id }, query: { person: line.person.id } }"
-            >{{ line.line ? change(line, roleName) : $t('sheets.verb.' + line.verb) }}</RouterLink
-          >
-          <span
-            ><template v-if="line.line && !sheet.site">{{ change(line, roleName) + ' · ' }}</template
-            ><span class="soft">{{ sayLine(line, roleName) }}</span> {{ ' '
-            }}<span v-if="line.message" :class="toneOf(line.message.state)">{{
-              $t('post.told.' + line.message.state)
-            }}</span></span
-          >
-        </li>
-      </ol>
+      <SheetLines :sheet="sheet" :rows="rows" :lines="lines" />
       <Button v-if="hasNextPage" severity="secondary" size="small" :label="$t('sites.more')" @click="fetchNextPage()" />
     </template>
     <p v-else class="skeleton" />
@@ -319,41 +228,5 @@ async function copy() {
   height: 100%;
   background: var(--spruce);
   transition: width 0.4s;
-}
-.lines {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  border-top: 2px solid var(--line);
-}
-.lines li {
-  display: grid;
-  grid-template-columns: 46px 120px minmax(180px, 1.4fr) minmax(150px, 1fr) minmax(180px, 2fr);
-  gap: 12px;
-  padding: 5px 0;
-  border-bottom: 1px solid var(--line);
-  align-items: baseline;
-}
-.lines li > :nth-child(2) {
-  border-right: 1px solid var(--line);
-}
-ul {
-  margin: 4px 0;
-  padding-left: 18px;
-}
-@media (max-width: 760px) {
-  .lines li {
-    grid-template-columns: 30px 1fr;
-  }
-  .lines li > * {
-    grid-column: 2;
-  }
-  .lines li > .num {
-    grid-column: 1;
-    grid-row: 1;
-  }
-  .lines li > :nth-child(2) {
-    border: 0;
-  }
 }
 </style>

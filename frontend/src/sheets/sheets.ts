@@ -48,3 +48,13 @@ export async function takeSitesBack(sheet: string): Promise<string> {
     .map((line) => t('makeSites.left', { title: line.site.title, detail: line.detail! }))
     .join(' ')
 }
+
+/** A row of a sheet of sites: what was asked for, and the site that came of it. */
+export interface SiteMade {
+  number: number
+  title: string
+  code: string
+  site: string | null
+  gone?: boolean
+  problems?: { detail: string }[]
+}

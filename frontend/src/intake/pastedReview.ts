@@ -1,0 +1,141 @@
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { computed, type Ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { api, take, type LineWish, type Site } from '@/app/api'
+import { useSlowly } from '@/ui/slowly'
+import { keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type Said } from './pasted'
+
+/**
+ * A pasted text as it is read, and what letting its people in would do: asked again whenever the text, the choices for
+ * all of it, or what was said of a line changes. Nothing is asked before `opened`.
+ */
+export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<boolean>) {
+  const { t, n } = useI18n()
+  const tooLong = computed(() => work.value.text.length > MOST_CHARACTERS)
+  const asked = useSlowly(
+    computed(() => ({ text: work.value.text, role: work.value.role || null })),
+    350,
+  )
+  const { data: read, error } = useQuery({
+    queryKey: ['intake', 'pasted', site.id, asked],
+    enabled: computed(() => opened.value && !tooLong.value && asked.value.text.trim() !== ''),
+    queryFn: () => take(api.POST('/sites/{site}/intake', { params: { path: { site: site.id } }, body: asked.value })),
+    placeholderData: keepPreviousData,
+  })
+  const items = computed(() => keyed(read.value?.items ?? []))
+  const said = (item: PastedItem): Said => work.value.said[item.key] ?? {}
+  const say = (item: PastedItem, more: Said) =>
+    (work.value.said = { ...work.value.said, [item.key]: { ...said(item), ...more } })
+  const who = (item: PastedItem) => (item.outcome === 'repeat' ? undefined : whoOf(item, said(item)))
+  /** Lines kept for an invitation, on their way to one. */
+  const invitees = computed(() => items.value.filter((item) => said(item).keep).map((item) => item.text))
+  const open = (item: PastedItem) => !said(item).out && !said(item).keep
+
+  const wishes = computed(() =>
+    items.value
+      .filter((item) => open(item) && who(item))
+      .map((item) => {
+        const own = said(item)
+        const line: LineWish = {
+          person: who(item)!.person.id,
+          verb: 'let-in',
+          named: item.text.slice(0, 300),
+          role: own.role || work.value.role || null,
+          fromDay: own.fromDay || work.value.fromDay || null,
+          untilDay: own.untilDay || work.value.untilDay || null,
+          section: own.section || work.value.section || null,
+          sure: !!own.sure,
+        }
+        return { key: item.key, wish: { site: site.id, text: item.text.slice(0, 200), line } }
+      }),
+  )
+  const reviewed = useSlowly(
+    computed(() => JSON.stringify(wishes.value)),
+    200,
+  )
+  const {
+    data: review,
+    error: wrong,
+    isFetching,
+  } = useQuery({
+    queryKey: ['preview', 'pasted', site.id, reviewed],
+    enabled: computed(() => reviewed.value !== '[]'),
+    queryFn: async () => {
+      const asked = JSON.parse(reviewed.value) as typeof wishes.value
+      const answer = await take(api.POST('/sheet-reviews', { body: { lines: asked.map((each) => each.wish) } }))
+      return { ...answer, byKey: new Map(answer.lines.map((line) => [asked[line.key]!.key, line])) }
+    },
+    placeholderData: keepPreviousData,
+  })
+  const current = computed(() =>
+    wishes.value.length && reviewed.value === JSON.stringify(wishes.value) && !isFetching.value
+      ? review.value
+      : undefined,
+  )
+  const lineOf = (item: PastedItem) => (who(item) && open(item) ? review.value?.byKey.get(item.key) : undefined)
+
+  /** What has to be looked at is on top of what is settled; what is so already, and what is nobody, is folded away. */
+  const part = (item: PastedItem): 'look' | 'so' | 'aside' | 'nobody' => {
+    if (item.outcome === 'no-person') return 'nobody'
+    if (!open(item)) return 'aside'
+    return item.outcome === 'repeat' || lineOf(item)?.verdict === 'nothing-to-do' ? 'so' : 'look'
+  }
+  const parts = computed(() => {
+    const all = {
+      look: [] as PastedItem[],
+      so: [] as PastedItem[],
+      aside: [] as PastedItem[],
+      nobody: [] as PastedItem[],
+    }
+    for (const item of items.value) all[part(item)].push(item)
+    return all
+  })
+  const ready = computed(() => current.value?.verdicts.ready ?? 0)
+  const count = (test: (item: PastedItem) => boolean) => items.value.filter((item) => open(item) && test(item)).length
+  const sum = computed(() => {
+    const toSettle = count(
+      (item) => (item.outcome === 'choose' && !who(item)) || lineOf(item)?.verdict === 'needs-choice',
+    )
+    const unknown = count((item) => item.outcome === 'unknown' && !who(item))
+    const already = count((item) => lineOf(item)?.verdict === 'nothing-to-do')
+    const cannot = count((item) => ['refused', 'waits-for-seat'].includes(lineOf(item)?.verdict ?? ''))
+    const after = current.value?.sites[0]
+    return (
+      [
+        t('pasted.ready', { n: ready.value }, ready.value),
+        toSettle && t('pasted.toSettle', { n: toSettle }, toSettle),
+        already && t('pasted.already', { n: already }, already),
+        unknown && t('pasted.unknown', { n: unknown }, unknown),
+        cannot && t('pasted.cannot', { n: cannot }, cannot),
+      ]
+        .filter(Boolean)
+        .join(', ') +
+      (after
+        ? '; ' +
+          (after.seats === null
+            ? t('pasted.heldAfter', { n: n(after.after) }, after.after)
+            : t('pasted.seatsAfter', { after: n(after.after), seats: n(after.seats) }))
+        : '') +
+      '.'
+    )
+  })
+
+  return {
+    tooLong,
+    read,
+    error,
+    items,
+    said,
+    say,
+    who,
+    invitees,
+    open,
+    wishes,
+    wrong,
+    current,
+    lineOf,
+    parts,
+    ready,
+    sum,
+  }
+}

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import type { Override, PersonCard, Site } from '@/app/api'
+import { houseNow } from '@/app/clock'
+import { useHouse } from '@/app/house'
+import { day, lastDay } from '@/app/sentences'
+import TermStrip from '@/ui/TermStrip.vue'
+import type { useChanges } from './changes'
+
+/** What staff set on somebody's enrollment, and how access was given: each way in, over time. */
+const props = defineProps<{ card: PersonCard; site: Site; may: boolean; busy: boolean }>()
+const emit = defineEmits<{ act: [wish: Parameters<ReturnType<typeof useChanges>['change']>[1]] }>()
+const { t } = useI18n()
+const { roleName } = useHouse()
+const zone = computed(() => props.site.timeZone)
+const begun = (mark: Override) => !mark.from || new Date(mark.from) <= houseNow()
+const ending = (mark: Override) => t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift')
+const LIFTS = { role: 'lift-role', dates: 'lift-dates', paused: 'resume', 'kept-out': 'lift-keep-out' } as const
+
+function overrideSentence(mark: Override): string {
+  const [from, until] = mark.kind === 'dates' ? [mark.dates?.from, mark.dates?.until] : [mark.from, mark.until]
+  const begins = from && new Date(from) > houseNow() ? t('card.handFrom', { day: day(from, zone.value) }) : ''
+  return t('card.hand.' + mark.kind, {
+    role: roleName(mark.role).toLowerCase(),
+    from: begins,
+    until: until ? t('reason.until', { day: lastDay(until, zone.value) }) : t('card.handOpen'),
+  })
+}
+</script>
+
+<template>
+  <section v-if="card.byHand.length">
+    <h3>{{ $t('card.byHandTitle') }}</h3>
+    <ul>
+      <li v-for="mark in card.byHand" :key="mark.kind + mark.from">
+        {{ overrideSentence(mark) }}<template v-if="mark.by">, {{ $t('card.by', { name: mark.by }) }}</template
+        >.
+        <button
+          v-if="may"
+          class="word"
+          :disabled="busy"
+          :aria-label="`${ending(mark)}: ${overrideSentence(mark)}`"
+          @click="emit('act', { verb: LIFTS[mark.kind] })"
+        >
+          {{ ending(mark) }}
+        </button>
+        <span v-if="mark.note" class="soft small">{{ mark.note }}</span>
+      </li>
+    </ul>
+  </section>
+
+  <section>
+    <h3>{{ $t('card.ways', { n: card.waysIn.length }, card.waysIn.length) }}</h3>
+    <TermStrip :card="card" :site="site" />
+    <p v-if="card.nextChange" class="soft small">
+      {{
+        $t('card.next', {
+          day: day(card.nextChange.at, zone),
+          what: $t('card.nextIs.' + card.nextChange.entry, {
+            role: roleName(card.nextChange.role).toLowerCase(),
+            state: card.nextChange.state ? $t('state.' + card.nextChange.state).toLowerCase() : $t('card.nextNone'),
+          }),
+        })
+      }}
+    </p>
+    <ul>
+      <li v-for="way in card.waysIn" :key="way.id">
+        <strong>{{ $t('door.plain.' + way.door.kind) }}</strong><template v-if="way.door.name">
+          ({{ way.door.name }})</template
+        >: {{ roleName(way.role).toLowerCase() }},
+        {{
+          $t('card.phase.' + way.phase, {
+            from: day(way.from, zone),
+            until: way.phase === 'taken-out' ? day(way.until, zone) : lastDay(way.until, zone),
+          })
+        }}<template v-if="way.phase === 'in-force' || way.phase === 'upcoming'"
+          >, {{ way.until ? $t('card.untilDay', { until: lastDay(way.until, zone) }) : $t('card.open') }}</template
+        ><template v-if="way.section">, {{ $t('card.section', { name: way.section }) }}</template>
+        <span v-if="way.reserved" class="brass small">{{ $t('card.reserved') }}</span>
+        <span class="soft small"
+          >{{ day(way.givenAt, zone) }}{{ way.givenBy ? ' ' + $t('card.by', { name: way.givenBy }) : '' }}</span
+        >
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.small {
+  font-size: 0.9rem;
+}
+ul {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+  display: grid;
+  gap: 6px;
+}
+li span {
+  display: block;
+}
+</style>
