@@ -29,8 +29,12 @@ final readonly class QueryResolver implements ValueResolverInterface
         $values = [];
         foreach ((new \ReflectionClass($class))->getConstructor()?->getParameters() ?? [] as $parameter) {
             $name = $parameter->getName();
-            if ($request->query->has($name)) {
-                $values[$name] = $this->value($parameter, $request->query->all()[$name]);
+            $given = $request->query->all()[$name] ?? null;
+            if ('' === $given && $parameter->allowsNull()) {
+                // Left empty, it is not asked for.
+                $values[$name] = null;
+            } elseif (null !== $given) {
+                $values[$name] = $this->value($parameter, $given);
             } elseif (!$parameter->isDefaultValueAvailable()) {
                 throw Problem::field('/'.$name, 'missing', \sprintf('Say %s, too.', $name));
             }

@@ -32,7 +32,6 @@ final readonly class LogbookQuery
         JOIN person a ON a.id = l.actor_id
         LEFT JOIN person p ON p.id = l.person_id
         LEFT JOIN site s ON s.id = l.site_id
-        WHERE
         SQL;
 
     public function __construct(
@@ -99,7 +98,7 @@ final readonly class LogbookQuery
         $rows = Row::all(
             $this->db->fetchAllAssociative(
                 self::SELECT
-                    .'l.person_id IN (SELECT id FROM person WHERE id = ? OR gone_into = ?) AND '
+                    .' WHERE l.person_id IN (SELECT id FROM person WHERE id = ? OR gone_into = ?) AND '
                     .$reads
                     .$where
                     .$after
@@ -144,7 +143,7 @@ final readonly class LogbookQuery
         return Row::all(
             $this->db->fetchAllAssociative(
                 self::SELECT
-                    .'l.site_id = ? AND l.sequence < ?'
+                    .' WHERE l.site_id = ? AND l.sequence < ?'
                     .$where
                     .' ORDER BY l.sequence DESC LIMIT '
                     .(self::PAGE + 1),

@@ -36,7 +36,6 @@ final readonly class MessageQuery
         LEFT JOIN person p ON p.id = m.person_id
         LEFT JOIN person b ON b.id = m.made_by
         LEFT JOIN site s ON s.id = m.site_id
-        WHERE
         SQL;
 
     public function __construct(private Connection $db, private Roles $roles, private HouseClock $clock) {}
@@ -62,7 +61,7 @@ final readonly class MessageQuery
         null === $cursor || $where->add('m.id < ?', Id::binary((string) $cursor->values[0]));
         $rows = Row::all(
             $this->db->fetchAllAssociative(
-                self::SELECT.$where->sql().' ORDER BY m.id DESC LIMIT '.(self::PAGE + 1),
+                self::SELECT.' WHERE '.$where->sql().' ORDER BY m.id DESC LIMIT '.(self::PAGE + 1),
                 $where->parameters,
                 $where->types,
             ),
@@ -88,7 +87,7 @@ final readonly class MessageQuery
 
         return Row::all(
             $this->db->fetchAllAssociative(
-                self::SELECT.$where->sql().' ORDER BY m.id',
+                self::SELECT.' WHERE '.$where->sql().' ORDER BY m.id',
                 $where->parameters,
                 $where->types,
             ),

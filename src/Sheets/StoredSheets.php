@@ -42,7 +42,6 @@ final readonly class StoredSheets
         JOIN person p ON p.id = h.made_by
         LEFT JOIN person c ON c.id = h.changed_by
         LEFT JOIN site s ON s.id = h.site_id
-        WHERE
         SQL;
 
     public function __construct(
@@ -260,7 +259,7 @@ final readonly class StoredSheets
      */
     public function row(string $id, Caller $caller): Row
     {
-        $found = $this->db->fetchAssociative(self::SELECT.'h.id = ?', [Id::binary($id)]);
+        $found = $this->db->fetchAssociative(self::SELECT.' WHERE h.id = ?', [Id::binary($id)]);
         $row = new Row(false === $found ? throw Problem::notFound('This sheet') : $found);
         $site = $row->idOrNull('site_id');
         $own =
@@ -327,7 +326,7 @@ final readonly class StoredSheets
         }
         $rows = Row::all(
             $this->db->fetchAllAssociative(
-                self::SELECT.$where->sql().' ORDER BY h.made_at DESC, h.id DESC LIMIT '.(self::PAGE + 1),
+                self::SELECT.' WHERE '.$where->sql().' ORDER BY h.made_at DESC, h.id DESC LIMIT '.(self::PAGE + 1),
                 $where->parameters,
                 $where->types,
             ),

@@ -22,10 +22,15 @@ final class Contract
     /** @var array<string, array<string, mixed>> */
     private readonly array $paths;
 
+    /** @var array<string, array{name: string, in: string}> those that several operations share */
+    private readonly array $parameters;
+
     private function __construct()
     {
         $document = Yaml::parseFile(\dirname(__DIR__, 2).'/openapi/mint-door.yaml', Yaml::PARSE_OBJECT_FOR_MAP);
-        $this->paths = json_decode(json_encode($document, \JSON_THROW_ON_ERROR), true)['paths'];
+        $all = json_decode(json_encode($document, \JSON_THROW_ON_ERROR), true);
+        $this->paths = $all['paths'];
+        $this->parameters = $all['components']['parameters'];
         $this->validator = new Validator();
         $this->validator->parser()->setDefaultDraftVersion('2020-12');
         $this->validator->resolver()?->registerRaw($document, self::ID);
@@ -47,6 +52,29 @@ final class Contract
         }
 
         return $operations;
+    }
+
+    /** @return list<array{string, list<string>}> of all that is read: its path, and what may stand in its query */
+    public function queries(): array
+    {
+        $queries = [];
+        foreach ($this->paths as $path => $item) {
+            $all = [...$item['parameters'] ?? [], ...$item['get']['parameters'] ?? []];
+            $names = [];
+            foreach ($all as $parameter) {
+                $parameter = isset($parameter['$ref'])
+                    ? $this->parameters[basename($parameter['$ref'])]
+                    : $parameter;
+                if ('query' === $parameter['in']) {
+                    $names[] = $parameter['name'];
+                }
+            }
+            if (isset($item['get']) && [] !== $names) {
+                $queries[] = [$path, $names];
+            }
+        }
+
+        return $queries;
     }
 
     public function assertHolds(string $method, string $path, Response $response): void

@@ -31,6 +31,18 @@ function start(id: string, called: string, platform: boolean, divisions: string[
   name.value = called
   Object.assign(wish, { platform, divisions: [...divisions] })
   wrong.value = ''
+  adding.value = false
+}
+
+/** Somebody who administers nothing yet: who is meant can still be changed. */
+function add(id: string | undefined) {
+  start(id ?? '', '', false, [])
+  adding.value = true
+}
+
+function stop() {
+  person.value = ''
+  adding.value = false
 }
 
 async function put(id: string, body: { platform: boolean; divisions: string[] }) {
@@ -50,8 +62,7 @@ async function save() {
     done(t('rules.admin.did', { name: name.value || t('rules.parts.administrators') }), {
       back: () => put(id, { platform: before?.platform ?? false, divisions: before?.divisions ?? [] }),
     })
-    person.value = ''
-    adding.value = false
+    stop()
   } catch (thrown) {
     wrong.value = (thrown instanceof Problem && (thrown.field('platform') ?? thrown.field('divisions'))) || ''
     if (!wrong.value) wentWrong(thrown)
@@ -69,17 +80,14 @@ async function save() {
       <button
         class="word"
         :aria-label="`${$t('rules.admin.change')}: ${each.person.name}`"
-        @click="
-          start(each.person.id, each.person.name, each.platform, each.divisions)
-          adding = false
-        "
+        @click="start(each.person.id, each.person.name, each.platform, each.divisions)"
       >
         {{ $t('rules.admin.change') }}
       </button>
     </li>
   </ul>
   <div v-if="adding" class="adding">
-    <FindPerson :person="person" name="" @pick="start($event ?? '', '', false, [])" />
+    <FindPerson :person="person" name="" @pick="add($event)" />
   </div>
   <form v-if="person" class="wish" @submit.prevent="save">
     <strong v-if="name">{{ name }}</strong>
@@ -93,10 +101,7 @@ async function save() {
       <Button type="submit" size="small" :label="$t('rules.admin.save')" /><button
         type="button"
         class="word"
-        @click="
-          person = ''
-          adding = false
-        "
+        @click="stop"
       >
         {{ $t('card.never') }}
       </button>
