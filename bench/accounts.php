@@ -6,20 +6,20 @@ declare(strict_types=1);
 // them beside raw multi-row INSERTs of all the same rows into all the same tables; 5,000 messages: queued, and
 // delivered into the post room. Run by bin/bench on the large house; what it makes it takes away again.
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\PostRoom\FirstTemplates;
-use MintDoor\Core\PostRoom\MessageKind;
-use MintDoor\Core\Sheets\Verdict;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\Id;
+use MintDoor\Changes\ChangeLists;
+use MintDoor\Core\Changes\Verdict;
+use MintDoor\Core\Messages\FirstTemplates;
+use MintDoor\Core\Messages\MessageKind;
+use MintDoor\Messages\Messages;
+use MintDoor\Messages\Outgoing;
+use MintDoor\Messages\SendDue;
+use MintDoor\Messages\Sender;
 use MintDoor\People\AccountBatch;
-use MintDoor\People\AccountBatchWish;
+use MintDoor\People\AccountBatchRequest;
 use MintDoor\People\AccountRunner;
 use MintDoor\People\MakeAccounts;
-use MintDoor\PostRoom\Outgoing;
-use MintDoor\PostRoom\PostRoom;
-use MintDoor\PostRoom\SendDue;
-use MintDoor\PostRoom\Sender;
-use MintDoor\Sheets\StoredSheets;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\Id;
 
 require __DIR__.'/house.php';
 ini_set('memory_limit', '1G');
@@ -30,18 +30,18 @@ $get = services();
     Connection::class,
     AccountBatch::class,
     AccountRunner::class,
-    StoredSheets::class,
+    ChangeLists::class,
     CallerProvider::class,
-    PostRoom::class,
+    Messages::class,
     Sender::class,
 ]);
 assert(
     $db instanceof Connection
         && $batch instanceof AccountBatch
         && $runner instanceof AccountRunner
-        && $stored instanceof StoredSheets
+        && $stored instanceof ChangeLists
         && $callers instanceof CallerProvider
-        && $room instanceof PostRoom
+        && $room instanceof Messages
         && $sender instanceof Sender,
 );
 $caller = $callers->byId(
@@ -69,7 +69,7 @@ $text =
         ),
     );
 $division = (string) $db->fetchOne("SELECT code FROM division WHERE code = 'millrace'");
-$wish = new AccountBatchWish($text, $division);
+$wish = new AccountBatchRequest($text, $division);
 
 $tables = [
     'person' => 'id',

@@ -5,10 +5,10 @@ declare(strict_types=1);
 // What the benches beside the served application share: its services, and all the rows of some tables written again,
 // raw.
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\BulkId;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\Id;
 use MintDoor\Kernel;
+use MintDoor\Shared\BulkId;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Id;
 
 require dirname(__DIR__).'/config/bootstrap.php';
 

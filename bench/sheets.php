@@ -6,15 +6,15 @@ declare(strict_types=1);
 // the same rows into all the same tables; and the memory of a worker over 100,000 lines. Run by bin/bench on the large
 // house; what it makes it takes away again.
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Ids;
-use MintDoor\Sheets\EachWish;
-use MintDoor\Sheets\ManySites;
-use MintDoor\Sheets\SheetItem;
-use MintDoor\Sheets\SheetRunner;
-use MintDoor\Sheets\StoredSheets;
+use MintDoor\Changes\ChangeItem;
+use MintDoor\Changes\ChangeListRunner;
+use MintDoor\Changes\ChangeLists;
+use MintDoor\Changes\EachRequest;
+use MintDoor\Changes\ManySites;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
 
 require __DIR__.'/house.php';
 ini_set('memory_limit', '2G');
@@ -23,15 +23,15 @@ $get = services();
 [$db, $sites, $runner, $stored, $ids] = [
     $get(Connection::class),
     $get(ManySites::class),
-    $get(SheetRunner::class),
-    $get(StoredSheets::class),
+    $get(ChangeListRunner::class),
+    $get(ChangeLists::class),
     $get(Ids::class),
 ];
 assert(
     $db instanceof Connection
         && $sites instanceof ManySites
-        && $runner instanceof SheetRunner
-        && $stored instanceof StoredSheets
+        && $runner instanceof ChangeListRunner
+        && $stored instanceof ChangeLists
         && $ids instanceof Ids,
 );
 $callers = $get(CallerProvider::class);
@@ -87,8 +87,8 @@ $people = array_map(
     static fn(mixed $id): string => Id::text((string) $id),
     $db->fetchFirstColumn("SELECT id FROM person WHERE kind = 'learner' AND level IS NOT NULL ORDER BY id LIMIT 10000"),
 );
-$items = static fn(array $sites): array => (new EachWish($people, $sites, 'let-in', 'learner'))->items();
-/** @param list<SheetItem> $items */
+$items = static fn(array $sites): array => (new EachRequest($people, $sites, 'let-in', 'learner'))->items();
+/** @param list<ChangeItem> $items */
 $apply = static function (array $items) use ($db, $runner, $stored, $caller): float {
     $begun = hrtime(true);
     $db->beginTransaction();
@@ -96,7 +96,7 @@ $apply = static function (array $items) use ($db, $runner, $stored, $caller): fl
     $runner->write(
         $sheet,
         array_map(
-            static fn(SheetItem $item): array => [
+            static fn(ChangeItem $item): array => [
                 'site' => $item->site,
                 'person' => $item->line->person,
                 'wish' => array_diff_key(get_object_vars($item->line), ['person' => 1]),

@@ -9,11 +9,11 @@ declare(strict_types=1);
 
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
-use MintDoor\Core\Roster\Mark;
-use MintDoor\Core\Roster\MarkKind;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Time\Window;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
@@ -24,9 +24,9 @@ $enrollment = static function (int $count) use ($dice): Enrollment {
     for ($n = 0; $n < $count; ++$n) {
         $from = $dice->below(1_000_000);
         $marks = $dice->chance(30)
-            ? [new Mark("m$n", MarkKind::Withdrawn, new Window($from + $dice->below(50_000)))]
+            ? [new Override("m$n", OverrideKind::Withdrawn, new Window($from + $dice->below(50_000)))]
             : [];
-        $passes[] = new Pass(
+        $passes[] = new Grant(
             "p$n",
             'door',
             DoorKind::Cohort,
@@ -39,8 +39,8 @@ $enrollment = static function (int $count) use ($dice): Enrollment {
     }
 
     return new Enrollment($passes, [
-        new Mark('pause', MarkKind::Paused, new Window(300_000, 400_000)),
-        new Mark('out', MarkKind::KeptOut, new Window(700_000, 710_000)),
+        new Override('pause', OverrideKind::Paused, new Window(300_000, 400_000)),
+        new Override('out', OverrideKind::KeptOut, new Window(700_000, 710_000)),
     ]);
 };
 $best = [];

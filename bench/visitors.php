@@ -5,7 +5,7 @@ declare(strict_types=1);
 // Sessions of so many learners of the large house, as a JSON list of cookies. Run by bin/bench.
 use Doctrine\DBAL\DriverManager;
 use Doctrine\DBAL\Tools\DsnParser;
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Id;
 use MintDoor\Tests\Race\Sessions;
 
 require dirname(__DIR__).'/vendor/autoload.php';

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
-use MintDoor\Hall\RepeatableMigration;
+use MintDoor\Shared\RepeatableMigration;
 
 /** The whole of the first house. The tables behind entities come first, then those made by hand and spoken to in plain SQL. */
 final class Version20261124000001 extends RepeatableMigration

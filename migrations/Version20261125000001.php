@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
-use MintDoor\Hall\RepeatableMigration;
+use MintDoor\Shared\RepeatableMigration;
 
 final class Version20261125000001 extends RepeatableMigration
 {

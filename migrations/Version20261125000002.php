@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
-use MintDoor\Hall\RepeatableMigration;
-use MintDoor\Hall\Row;
 use MintDoor\People\NameIndex;
+use MintDoor\Shared\RepeatableMigration;
+use MintDoor\Shared\Row;
 
 final class Version20261125000002 extends RepeatableMigration
 {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
-use MintDoor\Hall\RepeatableMigration;
+use MintDoor\Shared\RepeatableMigration;
 
 /** Who begins later holds no seat before: what is kept of counts is counted anew. */
 final class Version20261128000003 extends RepeatableMigration

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\People;
 
+use MintDoor\Core\Changes\Note;
+use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Intake\Candidate;
-use MintDoor\Core\Sheets\Note;
-use MintDoor\Core\Sheets\Verdict;
 
 /** What a row of accounts comes to. */
 final readonly class AccountLine

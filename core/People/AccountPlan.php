@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\People;
 
+use MintDoor\Core\Changes\Note;
+use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Evidence;
 use MintDoor\Core\Intake\Known;
 use MintDoor\Core\Intake\Reading;
-use MintDoor\Core\Sheets\Note;
-use MintDoor\Core\Sheets\Verdict;
 
 /**
  * Works out which rows make an account, for whom, and under which login. Nobody is made twice: whoever has a number,

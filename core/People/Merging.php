@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\People;
 
+use MintDoor\Core\Changes\Verb;
+use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
-use MintDoor\Core\Sheets\Verb;
-use MintDoor\Core\Sheets\Wanted;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 

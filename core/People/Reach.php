@@ -17,12 +17,12 @@ final readonly class Reach
     public function __construct(public bool $everything, public array $divisions, public array $minors) {}
 
     /** @param bool $namedExactly by their number or address in full; a login is no proof that one knows somebody */
-    public function sight(Person $person, bool $namedExactly): Sight
+    public function sight(Person $person, bool $namedExactly): PersonVisibility
     {
         return match (true) {
-            $this->within($person) => Sight::Full,
-            $this->minor($person) && !$namedExactly => Sight::Hidden,
-            default => Sight::Masked,
+            $this->within($person) => PersonVisibility::Full,
+            $this->minor($person) && !$namedExactly => PersonVisibility::Hidden,
+            default => PersonVisibility::Masked,
         };
     }
 

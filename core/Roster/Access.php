@@ -166,12 +166,12 @@ final readonly class Access
     {
         $instants = match ($segment->state) {
             State::TakenOut => array_map(
-                static fn(Pass $pass): int => $pass->mark(MarkKind::Withdrawn, $now)->window->from
+                static fn(Grant $pass): int => $pass->mark(OverrideKind::Withdrawn, $now)->window->from
                     ?? $segment->window->from,
                 $enrollment->passesIn(Phase::TakenOut, $now),
             ),
             State::Ended => array_map(
-                static fn(Pass $pass): int => $enrollment->windowOf($pass, $now)->until,
+                static fn(Grant $pass): int => $enrollment->windowOf($pass, $now)->until,
                 $enrollment->passesIn(Phase::Ended, $now),
             ),
             default => [],

@@ -11,8 +11,8 @@ use MintDoor\Core\Time\Window;
 final readonly class Enrollment
 {
     /**
-     * @param list<Pass> $passes
-     * @param list<Mark> $marks  of kinds `Role`, `Dates`, `Paused` and `KeptOut`
+     * @param list<Grant> $passes
+     * @param list<Override> $marks  of kinds `Role`, `Dates`, `Paused` and `KeptOut`
      */
     public function __construct(public array $passes = [], public array $marks = []) {}
 
@@ -22,7 +22,7 @@ final readonly class Enrollment
     }
 
     /** The mark of a kind that is on the enrollment at an instant; of several the one put on last. */
-    public function mark(MarkKind $kind, int $instant): ?Mark
+    public function mark(OverrideKind $kind, int $instant): ?Override
     {
         $last = null;
         foreach ($this->marks as $mark) {
@@ -38,7 +38,7 @@ final readonly class Enrollment
         return $last;
     }
 
-    public function pass(string $id): ?Pass
+    public function pass(string $id): ?Grant
     {
         foreach ($this->passes as $pass) {
             if ($pass->id === $id) {
@@ -50,15 +50,15 @@ final readonly class Enrollment
     }
 
     /** The window of a pass at an instant, dates set by hand taken into account. */
-    public function windowOf(Pass $pass, int $instant): Window
+    public function windowOf(Grant $pass, int $instant): Window
     {
-        $mark = $this->mark(MarkKind::Dates, $instant);
+        $mark = $this->mark(OverrideKind::Dates, $instant);
 
         return null === $mark?->dates ? $pass->window : $pass->windowUnder($mark->dates, $this->firstSet($mark));
     }
 
     /** What a pass is at an instant, dates set by hand taken into account. */
-    public function phaseOf(Pass $pass, int $instant): Phase
+    public function phaseOf(Grant $pass, int $instant): Phase
     {
         return $pass->phaseAt($instant, $this->windowOf($pass, $instant));
     }
@@ -75,7 +75,9 @@ final readonly class Enrollment
             return false;
         }
         foreach ($this->passes as $pass) {
-            $kinds = $pass->door->bringsByItself() ? [MarkKind::Withdrawn, MarkKind::Undone] : [MarkKind::Withdrawn];
+            $kinds = $pass->door->bringsByItself()
+                ? [OverrideKind::Withdrawn, OverrideKind::Undone]
+                : [OverrideKind::Withdrawn];
             foreach ($kinds as $kind) {
                 $mark = $pass->mark($kind, $instant);
                 if (null !== $mark && $mark->height > 0 && $mark->window->from > $since) {
@@ -87,16 +89,16 @@ final readonly class Enrollment
         return false;
     }
 
-    /** @return list<Pass> those that are in a phase at an instant */
+    /** @return list<Grant> those that are in a phase at an instant */
     public function passesIn(Phase $phase, int $instant): array
     {
-        $mark = $this->mark(MarkKind::Dates, $instant);
+        $mark = $this->mark(OverrideKind::Dates, $instant);
         $set = null === $mark ? 0 : $this->firstSet($mark);
 
         return array_values(
             array_filter(
                 $this->passes,
-                static fn(Pass $pass): bool => $pass->phaseAt(
+                static fn(Grant $pass): bool => $pass->phaseAt(
                     $instant,
                     null === $mark?->dates ? null : $pass->windowUnder($mark->dates, $set),
                 ) === $phase,
@@ -107,7 +109,7 @@ final readonly class Enrollment
     /** Whether what was given by hand waits for a yes of the person's division. */
     public function waitsForApproval(int $instant): bool
     {
-        $desk = static fn(Pass $pass): bool => DoorKind::Desk === $pass->door;
+        $desk = static fn(Grant $pass): bool => DoorKind::Desk === $pass->door;
 
         return [] !== array_filter($this->passesIn(Phase::Waiting, $instant), $desk);
     }
@@ -116,14 +118,14 @@ final readonly class Enrollment
      * When dates were first set by hand that these took the place of, one after the other, or that were put on again
      * after an undoing.
      */
-    public function firstSet(Mark $mark): int
+    public function firstSet(Override $mark): int
     {
         $set = $mark->window->from;
         do {
             $before = $set;
             foreach ($this->marks as $other) {
                 if (
-                    MarkKind::Dates === $other->kind
+                    OverrideKind::Dates === $other->kind
                     && $other->window->from < $set
                     && ($other->origin === $mark->origin || $other->window->until === $set)
                 ) {

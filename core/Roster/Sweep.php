@@ -45,10 +45,10 @@ final class Sweep
 
     private int $firstSince = Time::FOREVER;
 
-    /** @var list<array{Mark, bool}> a mark, and whether it begins */
+    /** @var list<array{Override, bool}> a mark, and whether it begins */
     private array $marked = [];
 
-    /** @var array<string, list<Mark>> marks now on, by kind */
+    /** @var array<string, list<Override>> marks now on, by kind */
     private array $on = [];
 
     /** Whether a stretch may differ from the one before. */
@@ -57,7 +57,7 @@ final class Sweep
     /** @var list<int> instants at which dates set by hand begin or end, or are put on or off */
     private readonly array $dated;
 
-    /** @var list<array{Mark, int}> marks that set dates, and when such were first set */
+    /** @var list<array{Override, int}> marks that set dates, and when such were first set */
     private readonly array $set;
 
     private readonly bool $undoing;
@@ -79,8 +79,11 @@ final class Sweep
             []
             !== array_filter(
                 $enrollment->passes,
-                static fn(Pass $pass): bool => [] !== $pass->marks
-                    && [] !== array_filter($pass->marks, static fn(Mark $one): bool => MarkKind::Undone === $one->kind),
+                static fn(Grant $pass): bool => [] !== $pass->marks
+                    && [] !== array_filter(
+                        $pass->marks,
+                        static fn(Override $one): bool => OverrideKind::Undone === $one->kind
+                    ),
             );
     }
 
@@ -154,18 +157,18 @@ final class Sweep
     }
 
     /** @param list<int> $changes */
-    private function marked(array &$changes, int $instant, Mark $mark, bool $begins): void
+    private function marked(array &$changes, int $instant, Override $mark, bool $begins): void
     {
         $changes[] = ($instant << self::BITS) + ((\count($this->enrollment->passes) + \count($this->marked)) << 3);
         $this->marked[] = [$mark, $begins];
     }
 
     /** Whether nothing happened to a pass but that it was taken out for good: so it is with nearly all. */
-    private static function isPlain(Pass $pass): bool
+    private static function isPlain(Grant $pass): bool
     {
         return [] === $pass->marks
             || (1 === \count($pass->marks)
-                && MarkKind::Withdrawn === $pass->marks[0]->kind
+                && OverrideKind::Withdrawn === $pass->marks[0]->kind
                 && $pass->marks[0]->window->until >= Time::FOREVER);
     }
 
@@ -174,7 +177,7 @@ final class Sweep
      *
      * @param list<int> $changes
      */
-    private static function plainly(Pass $pass, int $own, array &$changes): void
+    private static function plainly(Grant $pass, int $own, array &$changes): void
     {
         $given = $pass->givenAt;
         $from = $pass->window->from;
@@ -211,7 +214,7 @@ final class Sweep
      *
      * @param list<int> $changes
      */
-    private function fully(Pass $pass, int $own, array &$changes): void
+    private function fully(Grant $pass, int $own, array &$changes): void
     {
         $boundaries = array_unique([...$pass->boundaries(), ...$this->dated]);
         sort($boundaries);
@@ -229,7 +232,7 @@ final class Sweep
     }
 
     /** As `Enrollment::windowOf()`, which looks for what is known here already. */
-    private function window(Pass $pass, int $instant): ?Window
+    private function window(Grant $pass, int $instant): ?Window
     {
         $last = null;
         foreach ($this->set as $each) {
@@ -256,7 +259,7 @@ final class Sweep
         };
     }
 
-    private function mark(Mark $mark, bool $begins): void
+    private function mark(Override $mark, bool $begins): void
     {
         $this->stirred = true;
         $kind = $mark->kind->value;
@@ -264,7 +267,7 @@ final class Sweep
             $this->on[$kind][] = $mark;
         } else {
             $this->on[$kind] = array_values(
-                array_filter($this->on[$kind] ?? [], static fn(Mark $each): bool => $each !== $mark),
+                array_filter($this->on[$kind] ?? [], static fn(Override $each): bool => $each !== $mark),
             );
         }
     }
@@ -342,8 +345,8 @@ final class Sweep
         ];
         $gone = [] === $inForce && [] === $upcoming && [] === $waiting ? $this->lastGone() : null;
         $state = match (true) {
-            $this->isOn(MarkKind::KeptOut) => State::KeptOut,
-            [] !== $inForce && $this->isOn(MarkKind::Paused) => State::Paused,
+            $this->isOn(OverrideKind::KeptOut) => State::KeptOut,
+            [] !== $inForce && $this->isOn(OverrideKind::Paused) => State::Paused,
             [] !== $inForce => State::Current,
             [] !== $upcoming => State::Upcoming,
             [] !== $waiting => State::Waiting,
@@ -361,7 +364,7 @@ final class Sweep
             null !== $gone => [$this->enrollment->passes[$gone[2]]->role],
             default => [],
         };
-        $byHand = $this->last(MarkKind::Role)?->role;
+        $byHand = $this->last(OverrideKind::Role)?->role;
         if (null !== $byHand && [] !== $roles) {
             $roles = [$byHand];
         }
@@ -370,13 +373,13 @@ final class Sweep
         return [$from, $state, $roles, [] !== $inForce || [] !== $upcoming, $this->firstSince()];
     }
 
-    private function isOn(MarkKind $kind): bool
+    private function isOn(OverrideKind $kind): bool
     {
         return [] !== ($this->on[$kind->value] ?? []);
     }
 
     /** Of the marks of a kind that are on, the one put on last. */
-    private function last(MarkKind $kind): ?Mark
+    private function last(OverrideKind $kind): ?Override
     {
         $marks = $this->on[$kind->value] ?? [];
 

@@ -44,7 +44,7 @@ final class Ties
             $site->division === $person->division
             && (null === $site->levels || null === $person->level || $site->levels->contains($person->level));
 
-        return array_map(static function (Pass $pass) use ($enrollment, $caretaker, $leads, $home, $now): Tie {
+        return array_map(static function (Grant $pass) use ($enrollment, $caretaker, $leads, $home, $now): Tie {
             [$since, $maker] = self::making($enrollment, $pass, $now);
 
             return new Tie($leads, $home, $maker === $caretaker, $since);
@@ -52,16 +52,19 @@ final class Ties
     }
 
     /** @return array{int, ?string} since when a grant has been in force without a break, and by whose hand */
-    private static function making(Enrollment $enrollment, Pass $pass, int $now): array
+    private static function making(Enrollment $enrollment, Grant $pass, int $now): array
     {
         $since = max($pass->givenAt, $pass->acceptedAt, min($now, $pass->window->from));
         $maker = $pass->door->bringsByItself() ? null : $pass->givenBy;
-        $dates = $enrollment->mark(MarkKind::Dates, $now);
+        $dates = $enrollment->mark(OverrideKind::Dates, $now);
         if (null !== $dates && !$pass->window->contains($now)) {
             $since = max($since, $dates->window->from, min($now, $pass->window->until));
             $maker = $dates->putBy;
         }
-        $blocks = array_filter($enrollment->marks, static fn(Mark $mark): bool => MarkKind::KeptOut === $mark->kind);
+        $blocks = array_filter(
+            $enrollment->marks,
+            static fn(Override $mark): bool => OverrideKind::KeptOut === $mark->kind
+        );
         foreach ([...$pass->marks, ...$blocks] as $mark) {
             $until = $mark->window->until;
             if ($until <= $now && $until > $mark->window->from && $until >= $since && $until > $pass->givenAt) {

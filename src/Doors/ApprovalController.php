@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Transaction;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -37,7 +37,7 @@ final readonly class ApprovalController
     public function answer(
         string $site,
         string $person,
-        #[MapRequestPayload] ApprovalWish $wish,
+        #[MapRequestPayload] ApprovalRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

@@ -6,28 +6,28 @@ namespace MintDoor\Doors;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\People\Sight;
+use MintDoor\Changes\ChangeContextLoader;
+use MintDoor\Core\Changes\ChangeContext;
+use MintDoor\Core\Changes\LineComputer;
+use MintDoor\Core\Changes\Verdict;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\DoorKind;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Phase;
-use MintDoor\Core\Sheets\LineComputer;
-use MintDoor\Core\Sheets\Situation;
-use MintDoor\Core\Sheets\Verdict;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Row;
 use MintDoor\People\Notices;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\Gate;
-use MintDoor\Sheets\Situations;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
 
 /**
  * People of a division who were let in by somebody that has nothing to do with them, and wait for its yes. Answered by
@@ -42,11 +42,11 @@ final readonly class Approvals
         private Gate $gate,
         private Doors $doors,
         private DoorLines $lines,
-        private Situations $situations,
+        private ChangeContextLoader $situations,
         private LineComputer $computer,
         private Roles $roles,
         private Notices $notices,
-        private HouseClock $clock,
+        private PlatformClock $clock,
     ) {}
 
     /** @return list<array<string, mixed>> schema `Approval`, the oldest first */
@@ -79,7 +79,7 @@ final readonly class Approvals
             static fn(Row $row): array => [
                 'site' => ['id' => $row->id('site_id'), 'title' => $row->string('title')],
                 'timeZone' => $row->string('time_zone'),
-                'person' => PersonRow::json($row, Sight::Full),
+                'person' => PersonRow::json($row, PersonVisibility::Full),
                 'role' => $row->string('role'),
                 'by' =>
                     null === $row->idOrNull('by_id')
@@ -147,7 +147,7 @@ final readonly class Approvals
         return $caller->administers($row->string('person_division')) ? $row : throw Problem::notFound('This person');
     }
 
-    private function asked(Situation $situation): ?Pass
+    private function asked(ChangeContext $situation): ?Grant
     {
         foreach ($situation->enrollment->passesIn(Phase::Waiting, $situation->now) as $pass) {
             if ($pass->doorId === $situation->desk && Time::FOREVER === $pass->acceptedAt) {

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
 
 /** The first minutes of a class: who came in, who mistypes the key, who waits for a word or a seat. */
 final readonly class Arrivals

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
@@ -15,7 +15,7 @@ final readonly class ChosenInvitations
      * @param bool         $all         every one that is not answered, said on purpose, in place of some
      */
     public function __construct(
-        #[Assert\Count(max: InviteWish::MOST)]
+        #[Assert\Count(max: InviteRequest::MOST)]
         #[Assert\All([new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such invitation.')])]
         public array $invitations = [],
         public bool $all = false,

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\IfMatch;
-use MintDoor\Hall\Transaction;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -43,7 +43,7 @@ final readonly class DoorController
     #[Route('/sites/{site}/doors', name: 'make_door', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function make(
         string $site,
-        #[MapRequestPayload] DoorWish $wish,
+        #[MapRequestPayload] DoorRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -58,7 +58,7 @@ final readonly class DoorController
     public function change(
         string $site,
         string $door,
-        #[MapRequestPayload] DoorWish $wish,
+        #[MapRequestPayload] DoorRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -106,7 +106,7 @@ final readonly class DoorController
     /** How many could come through. Changes nothing. */
     #[Dear]
     #[Route('/sites/{site}/door-reach', name: 'door_reach', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
-    public function reach(string $site, #[MapRequestPayload] DoorWish $wish, #[CurrentUser] Caller $caller): Response
+    public function reach(string $site, #[MapRequestPayload] DoorRequest $wish, #[CurrentUser] Caller $caller): Response
     {
         return new Answer($this->doors->reach($this->access($site, $caller), $wish));
     }

@@ -8,10 +8,10 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use MintDoor\Core\Doors\Key;
 use MintDoor\Core\Doors\KeyStrength;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\Sealer;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Sealer;
 
 /**
  * Keys of doors. They are looked up by a keyed hash and shown again from a sealed copy, both under the house's secret,

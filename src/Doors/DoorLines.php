@@ -5,23 +5,23 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\Roster\Pass;
-use MintDoor\Core\Sheets\Line;
-use MintDoor\Core\Sheets\LineComputer;
-use MintDoor\Core\Sheets\Note;
-use MintDoor\Core\Sheets\Situation;
-use MintDoor\Core\Sheets\Verdict;
+use MintDoor\Changes\ChangeContextLoader;
+use MintDoor\Changes\ChangeStore;
+use MintDoor\Changes\StoredLine;
+use MintDoor\Core\Changes\ChangeContext;
+use MintDoor\Core\Changes\ComputedChange;
+use MintDoor\Core\Changes\LineComputer;
+use MintDoor\Core\Changes\Note;
+use MintDoor\Core\Changes\Verdict;
+use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Time\Window;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Sheets\SheetStore;
-use MintDoor\Sheets\Situations;
-use MintDoor\Sheets\StoredLine;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
 
 /** What happens at doors, as lines of sheets like everything else. Runs inside a transaction, under the site's lock. */
 final readonly class DoorLines
@@ -29,8 +29,8 @@ final readonly class DoorLines
     public function __construct(
         private Connection $db,
         private LineComputer $computer,
-        private SheetStore $store,
-        private Situations $situations,
+        private ChangeStore $store,
+        private ChangeContextLoader $situations,
         private Roles $roles,
     ) {}
 
@@ -39,7 +39,7 @@ final readonly class DoorLines
      *
      * @param ?Caller $by null for themselves
      */
-    public function comeIn(Before $at, ?string $section, ?Caller $by = null): Line
+    public function comeIn(DoorContext $at, ?string $section, ?Caller $by = null): ComputedChange
     {
         $line = $this->computer->comeIn(
             $at->situation,
@@ -62,7 +62,7 @@ final readonly class DoorLines
      *
      * @param 'seat'|'approval' $for
      */
-    public function stand(Before $at, string $for, ?string $section, string $why): void
+    public function stand(DoorContext $at, string $for, ?string $section, string $why): void
     {
         $line = $this->computer->stand(
             $at->situation,
@@ -93,7 +93,7 @@ final readonly class DoorLines
     /**
      * Has many wait at a door for their own answer.
      *
-     * @param array<string, Row> $people by id, as `Situations::people()` reads them
+     * @param array<string, Row> $people by id, as `ChangeContextLoader::people()` reads them
      */
     public function invite(SiteAccess $access, Row $door, array $people, Caller $by): void
     {
@@ -102,7 +102,7 @@ final readonly class DoorLines
             $access,
             $people,
             'invite',
-            fn(Situation $situation): Line => $this->computer->stand(
+            fn(ChangeContext $situation): ComputedChange => $this->computer->stand(
                 $situation,
                 $door->id('id'),
                 $terms->kind,
@@ -118,7 +118,7 @@ final readonly class DoorLines
      * Has many wait no longer for their own answer.
      *
      * @param string             $door   id
-     * @param array<string, Row> $people by id, as `Situations::people()` reads them
+     * @param array<string, Row> $people by id, as `ChangeContextLoader::people()` reads them
      */
     public function lapse(SiteAccess $access, string $door, array $people, Caller $by): void
     {
@@ -126,7 +126,7 @@ final readonly class DoorLines
             $access,
             $people,
             'lapse',
-            fn(Situation $situation): Line => $this->computer->goAgain($situation, [$door], true),
+            fn(ChangeContext $situation): ComputedChange => $this->computer->goAgain($situation, [$door], true),
             $by,
         );
     }
@@ -138,8 +138,13 @@ final readonly class DoorLines
      * @param bool         $waiting whether only what they still wait with
      * @param string       $verb    as it is written down: "leave", "lapse" or "release"
      */
-    public function goAgain(Before $at, array $doors, bool $waiting, string $verb, ?Caller $by = null): Line
-    {
+    public function goAgain(
+        DoorContext $at,
+        array $doors,
+        bool $waiting,
+        string $verb,
+        ?Caller $by = null,
+    ): ComputedChange {
         $line = $this->computer->goAgain($at->situation, $doors, $waiting);
         $this->keep($at->access, $at->person, $verb, $line, $by);
 
@@ -147,16 +152,16 @@ final readonly class DoorLines
     }
 
     /** Somebody goes again by themselves, with all they may give back. */
-    public function leave(SiteAccess $access, Caller $caller): Line
+    public function leave(SiteAccess $access, Caller $caller): ComputedChange
     {
         $people = $this->situations->people([$caller->id]);
         $situation = $this->situations->of($access, $people)->one($caller->id);
         $beyond = $situation->person->division !== $access->site->division;
         $own = array_filter(
             $situation->enrollment->passes,
-            static fn(Pass $pass): bool => $pass->mayBeGivenBack($beyond),
+            static fn(Grant $pass): bool => $pass->mayBeGivenBack($beyond),
         );
-        $doors = array_map(static fn(Pass $pass): string => $pass->doorId, array_values($own));
+        $doors = array_map(static fn(Grant $pass): string => $pass->doorId, array_values($own));
         $line = $this->computer->goAgain($situation, array_values(array_unique($doors)));
         $this->keep($access, $people[$caller->id], 'leave', $line, null);
 
@@ -187,7 +192,7 @@ final readonly class DoorLines
      *
      * @param ?Caller $by null for themselves
      */
-    public function keep(SiteAccess $access, Row $person, string $verb, Line $line, ?Caller $by): void
+    public function keep(SiteAccess $access, Row $person, string $verb, ComputedChange $line, ?Caller $by): void
     {
         if (Verdict::Ready === $line->verdict) {
             $this->store->store(null === $by ? $access : $access->doneBy($by), [$this->stored($person, $verb, $line)]);
@@ -196,7 +201,7 @@ final readonly class DoorLines
 
     /**
      * @param array<string, Row>        $people by id
-     * @param callable(Situation): Line $line
+     * @param callable(ChangeContext): ComputedChange $line
      */
     private function many(SiteAccess $access, array $people, string $verb, callable $line, Caller $by): void
     {
@@ -213,7 +218,7 @@ final readonly class DoorLines
         }
     }
 
-    private function stored(Row $person, string $verb, Line $line): StoredLine
+    private function stored(Row $person, string $verb, ComputedChange $line): StoredLine
     {
         $note = static fn(Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
 
@@ -237,7 +242,7 @@ final readonly class DoorLines
     }
 
     /** Where somebody is put: where the door says, where they chose, or where the fewest are. */
-    private function section(Before $at, ?string $chosen): ?string
+    private function section(DoorContext $at, ?string $chosen): ?string
     {
         if ('emptiest' !== $at->terms->text('place')) {
             return 'choice' === $at->terms->text('place') ? $chosen : $at->terms->textOrNull('section');

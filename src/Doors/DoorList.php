@@ -9,10 +9,10 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\Doors\DoorState;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Time\Time;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
 
 /** Every way into a site, as those see it who keep its doors. */
 final readonly class DoorList
@@ -169,7 +169,7 @@ final readonly class DoorList
         ];
     }
 
-    /** @return array<string, mixed> schema `DoorTerms`: as `DoorWish`, without kind, name and key */
+    /** @return array<string, mixed> schema `DoorTerms`: as `DoorRequest`, without kind, name and key */
     private static function terms(DoorTermsJson $terms, SiteAccess $access): array
     {
         $day = static fn(int $instant): ?string => $instant <= Time::BEGINNING || $instant >= Time::FOREVER

@@ -10,7 +10,7 @@ use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\Row;
 
 /** The terms of a door as its row keeps them, read with types. */
 final readonly class DoorTermsJson

@@ -17,20 +17,20 @@ use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Core\Time\WindowOutOfOrder;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\FieldErrors;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Ids;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
-use MintDoor\Logbook\Logbook;
+use MintDoor\History\History;
 use MintDoor\People\Accounts;
 use MintDoor\People\Caring;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\FieldErrors;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 use MintDoor\Sites\Divisions;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 
@@ -55,13 +55,13 @@ final readonly class Doors
         private Accounts $accounts,
         private Caring $caring,
         private Ids $ids,
-        private Logbook $logbook,
+        private History $logbook,
         private Gate $gate,
         private CallerProvider $callers,
     ) {}
 
     /** @return string id of the door */
-    public function make(SiteAccess $access, DoorWish $wish): string
+    public function make(SiteAccess $access, DoorRequest $wish): string
     {
         [$terms, $hours] = $this->checked($access, $wish);
         $door = $this->ids->next();
@@ -90,7 +90,7 @@ final readonly class Doors
     }
 
     /** @param callable(int): void $mind called with the version that is kept */
-    public function change(SiteAccess $access, string $door, DoorWish $wish, callable $mind): void
+    public function change(SiteAccess $access, string $door, DoorRequest $wish, callable $mind): void
     {
         $row = $this->row($access, $door);
         $mind($row->int('version'));
@@ -186,7 +186,7 @@ final readonly class Doors
      *
      * @return array<string, mixed> schema `DoorReach`
      */
-    public function reach(SiteAccess $access, DoorWish $wish): array
+    public function reach(SiteAccess $access, DoorRequest $wish): array
     {
         [$terms, $hours] = $this->checked($access, $wish);
         $door = DoorTermsJson::planned($terms, $hours, self::kind($wish))->terms();
@@ -263,7 +263,7 @@ final readonly class Doors
             : $door->string('kind');
     }
 
-    private static function kind(DoorWish $wish): DoorKind
+    private static function kind(DoorRequest $wish): DoorKind
     {
         return 'list' === $wish->kind ? DoorKind::Key : DoorKind::from($wish->kind);
     }
@@ -297,7 +297,7 @@ final readonly class Doors
             );
     }
 
-    private function named(DoorWish $wish): string
+    private function named(DoorRequest $wish): string
     {
         return '' !== trim($wish->name)
             ? trim($wish->name)
@@ -311,7 +311,7 @@ final readonly class Doors
      *
      * @return array{array<string, mixed>, Window} terms as they are stored, and hours
      */
-    private function checked(SiteAccess $access, DoorWish $wish, ?Row $kept = null): array
+    private function checked(SiteAccess $access, DoorRequest $wish, ?Row $kept = null): array
     {
         $errors = new FieldErrors();
         $divisions = array_keys($this->divisions->all());
@@ -523,7 +523,7 @@ final readonly class Doors
         return $refused ?? RoleVerdict::no('no-such-role');
     }
 
-    private function mayMakeAccounts(SiteAccess $access, DoorWish $wish, FieldErrors $errors): void
+    private function mayMakeAccounts(SiteAccess $access, DoorRequest $wish, FieldErrors $errors): void
     {
         $division = $wish->divisions[0] ?? $access->site->division;
         if (\count($wish->divisions) > 1) {

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\Transaction;
-use MintDoor\PostRoom\Budgets;
+use MintDoor\Messages\Budgets;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -46,7 +46,7 @@ final readonly class InvitationController
     public function invite(
         string $site,
         string $door,
-        #[MapRequestPayload] InviteWish $wish,
+        #[MapRequestPayload] InviteRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

@@ -6,30 +6,30 @@ namespace MintDoor\Doors;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use MintDoor\Changes\ChangeContextLoader;
 use MintDoor\Core\Doors\InvitationState;
 use MintDoor\Core\Doors\InviteVerdict;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Outcome;
 use MintDoor\Core\Intake\Reading;
+use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\Core\People\Sight;
-use MintDoor\Core\PostRoom\MessageKind;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roster\State;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Ids;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
+use MintDoor\History\History;
 use MintDoor\Intake\PeopleReader;
-use MintDoor\Logbook\Logbook;
+use MintDoor\Messages\Messages;
 use MintDoor\People\PersonRow;
-use MintDoor\PostRoom\PostRoom;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Sheets\Situations;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Row;
 
 /**
  * Invitations through a door: to people of the directory, and to addresses it does not know. What changes something
@@ -40,15 +40,15 @@ final readonly class Invitations
     public function __construct(
         private Connection $db,
         private PeopleReader $reader,
-        private Situations $situations,
+        private ChangeContextLoader $situations,
         private DoorLines $lines,
-        private DoorPost $post,
-        private PostRoom $room,
+        private DoorMessages $post,
+        private Messages $room,
         private Roles $roles,
         private CallerProvider $callers,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private Ids $ids,
-        private Logbook $logbook,
+        private History $logbook,
     ) {}
 
     /**
@@ -58,9 +58,9 @@ final readonly class Invitations
      *
      * @return list<array<string, mixed>> schema `InviteLine`
      */
-    public function plan(SiteAccess $access, Row $door, InviteWish $wish): array
+    public function plan(SiteAccess $access, Row $door, InviteRequest $wish): array
     {
-        $lines = '' === trim($wish->text) ? [] : $this->reader->lines($wish->text, InviteWish::MOST);
+        $lines = '' === trim($wish->text) ? [] : $this->reader->lines($wish->text, InviteRequest::MOST);
         $role = $this->roles->book()->find(DoorTermsJson::of($door)->text('role'));
         $planned = [];
         if ([] !== $lines) {
@@ -411,7 +411,7 @@ final readonly class Invitations
     }
 
     /**
-     * @param array<string, array{Row, Sight}> $rows by person
+     * @param array<string, array{Row, PersonVisibility}> $rows by person
      *
      * @return array<string, mixed>
      */
@@ -428,7 +428,7 @@ final readonly class Invitations
         $candidates = array_map(static fn($each): string => $each->known->person->id, $reading->candidates);
         // Whose address one may see is told it; of others it stays with the door.
         $about['known'] = array_values(
-            array_filter($candidates, static fn(string $id): bool => Sight::Full === $rows[$id][1]),
+            array_filter($candidates, static fn(string $id): bool => PersonVisibility::Full === $rows[$id][1]),
         );
         if (null !== $chosen && \in_array($chosen, $candidates, true)) {
             return [...$about, 'person' => $chosen, 'verdict' => 'ready'];

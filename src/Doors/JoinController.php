@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Throttle;
-use MintDoor\Hall\Transaction;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Throttle;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -36,14 +36,17 @@ final readonly class JoinController
     ) {}
 
     #[Route('/join/look', name: 'look_at_door', methods: ['POST'])]
-    public function look(#[MapRequestPayload] JoinWish $wish, #[CurrentUser] ?Caller $caller): Response
+    public function look(#[MapRequestPayload] JoinRequest $wish, #[CurrentUser] ?Caller $caller): Response
     {
         return new Answer($this->joining->look(...[...$this->which->of($wish, $caller), $caller]));
     }
 
     #[Route('/join', name: 'join', methods: ['POST'])]
-    public function join(#[MapRequestPayload] JoinWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function join(
+        #[MapRequestPayload] JoinRequest $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         $site = $this->which->of($wish, $caller)[0]->id('site_id');
 
         // What was found without the lock is read again under it: the door may have been shut in between.
@@ -56,7 +59,7 @@ final readonly class JoinController
     }
 
     #[Route('/join/account', name: 'join_with_account', methods: ['POST'])]
-    public function account(#[MapRequestPayload] JoinAccountWish $wish, Request $request): Response
+    public function account(#[MapRequestPayload] JoinAccountRequest $wish, Request $request): Response
     {
         [$door] = $this->which->of($wish, null);
         if (

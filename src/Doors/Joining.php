@@ -5,22 +5,22 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Doors\Admission;
 use MintDoor\Core\Doors\DoorState;
 use MintDoor\Core\Doors\Passage;
-use MintDoor\Core\Sheets\Verdict;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Row;
+use MintDoor\Messages\Messages;
 use MintDoor\People\PersonRow;
-use MintDoor\PostRoom\PostRoom;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\Gate;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
 
 /**
  * Coming in through a door by oneself, answering an invitation, waiting, and going again. What changes something runs
@@ -30,13 +30,13 @@ final readonly class Joining
 {
     public function __construct(
         private Connection $db,
-        private Threshold $threshold,
+        private DoorContextLoader $threshold,
         private Gate $gate,
         private DoorLines $lines,
         private Roles $roles,
         private Enrollments $enrollments,
-        private HouseClock $clock,
-        private PostRoom $post,
+        private PlatformClock $clock,
+        private Messages $post,
     ) {}
 
     /**
@@ -119,7 +119,7 @@ final readonly class Joining
      *
      * @throws Problem of type `NoWayIn`
      */
-    public function join(Row $door, ?Row $invitation, Caller $caller, JoinWish $wish): array
+    public function join(Row $door, ?Row $invitation, Caller $caller, JoinRequest $wish): array
     {
         $over = $this->over($invitation);
         if (null !== $over && 'answered' !== $over) {
@@ -295,7 +295,7 @@ final readonly class Joining
             throw self::noWayIn(null === $until ? 'no-seat' : 'offer-over', 'none');
         }
 
-        return $this->join($wait, null, $caller, new JoinWish(section: $wait->idOrNull('section_id')));
+        return $this->join($wait, null, $caller, new JoinRequest(section: $wait->idOrNull('section_id')));
     }
 
     /** @param array<string, string|int|list<string>|null> $values */
@@ -309,7 +309,7 @@ final readonly class Joining
     }
 
     /** @return array<string, mixed> schema `Admission` */
-    private static function admission(Before $at): array
+    private static function admission(DoorContext $at): array
     {
         $admission = $at->admission;
 
@@ -415,7 +415,7 @@ final readonly class Joining
     }
 
     /** @throws Problem at `/section` where one has to be chosen */
-    private function section(Before $at, ?string $chosen, Admission $admission): ?string
+    private function section(DoorContext $at, ?string $chosen, Admission $admission): ?string
     {
         if (
             'choice' !== $at->terms->text('place')

@@ -7,18 +7,18 @@ namespace MintDoor\Doors;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\AccountDraft;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Ids;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
-use MintDoor\Logbook\Logbook;
+use MintDoor\History\History;
 use MintDoor\People\AccountBatch;
 use MintDoor\People\Passwords;
 use MintDoor\People\PeopleWriter;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 use MintDoor\Sites\Divisions;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 
@@ -32,13 +32,13 @@ final readonly class Newcomers
         private Roles $roles,
         private CallerProvider $callers,
         private PasswordHasherFactoryInterface $hashers,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private Ids $ids,
-        private Logbook $logbook,
+        private History $logbook,
     ) {}
 
     /** @throws Problem at `/password` */
-    public function mind(JoinAccountWish $wish): void
+    public function mind(JoinAccountRequest $wish): void
     {
         Passwords::mind($wish->password, [$wish->given, $wish->family]);
     }
@@ -56,7 +56,7 @@ final readonly class Newcomers
      *
      * @throws Problem at the fields, or of type `NotAllowed` where this door makes no accounts
      */
-    public function make(Row $door, ?Row $invitation, JoinAccountWish $wish, string $site, string $hash): Caller
+    public function make(Row $door, ?Row $invitation, JoinAccountRequest $wish, string $site, string $hash): Caller
     {
         $terms = DoorTermsJson::of($door);
         $invited = $invitation?->idOrNull('person_id');
@@ -104,7 +104,7 @@ final readonly class Newcomers
         $people->account($id, $login, $this->clock->instant(), $hash);
         $people->write();
         $caller = $this->callers->byId($id);
-        $this->logbook->write(Logbook::HOUSE, $caller, [['account-made', ['door' => $door->id('id')], $id]]);
+        $this->logbook->write(History::HOUSE, $caller, [['account-made', ['door' => $door->id('id')], $id]]);
 
         return $caller;
     }

@@ -10,20 +10,20 @@ use MintDoor\Core\Doors\Doorman;
 use MintDoor\Core\Doors\DoorState;
 use MintDoor\Core\Doors\Passage;
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\Throttle;
-use MintDoor\Hall\Transaction;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SegmentRow;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Throttle;
+use MintDoor\Shared\Transaction;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -50,7 +50,7 @@ final readonly class OpenDoors
         private DoorKeys $keys,
         private Roles $roles,
         private Enrollments $enrollments,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private Throttle $throttle,
         private Transaction $transaction,
     ) {}
@@ -166,7 +166,7 @@ final readonly class OpenDoors
     /** Fresh keys for doors of many sites, for another term. */
     #[Route('/key-renewals', name: 'renew_keys', methods: ['POST'])]
     public function renew(
-        #[MapRequestPayload] RenewalWish $wish,
+        #[MapRequestPayload] RenewalRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

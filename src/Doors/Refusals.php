@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use MintDoor\Hall\Instant;
+use MintDoor\Shared\Instant;
 
 /** What somebody is told whom a door does not let in, and what to do next. */
 final class Refusals

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Transaction;
 use MintDoor\Roster\Gate;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -24,7 +24,7 @@ final readonly class WaitingController
     public function __construct(
         private Gate $gate,
         private Arrivals $arrivals,
-        private WaitingRoom $room,
+        private WaitingListHandler $room,
         private Transaction $transaction,
     ) {}
 
@@ -42,7 +42,7 @@ final readonly class WaitingController
     #[Route('/sites/{site}/waiting', name: 'answer_waiting', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function answer(
         string $site,
-        #[MapRequestPayload] WaitingWish $wish,
+        #[MapRequestPayload] WaitingRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

@@ -9,14 +9,14 @@ use Doctrine\DBAL\ParameterType;
 use MintDoor\Core\Doors\Key;
 use MintDoor\Core\Doors\KeyReading;
 use MintDoor\Core\Doors\KeySlip;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\Throttle;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Throttle;
 use Symfony\Component\HttpFoundation\RequestStack;
 
 /**
@@ -47,12 +47,12 @@ final readonly class WhichDoor
         private Connection $db,
         private DoorKeys $keys,
         private Throttle $throttle,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private RequestStack $requests,
     ) {}
 
     /** @return array{Row, ?Row} the door, and the invitation that was shown */
-    public function of(JoinWish $wish, ?Caller $caller): array
+    public function of(JoinRequest $wish, ?Caller $caller): array
     {
         if (null !== $wish->invitation) {
             $invitation = $this->invitation($wish->invitation);

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace MintDoor\Intake;
 
-use MintDoor\Core\People\Sight;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roster\Segment;
-use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\PersonCard;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Row;
 
 /**
  * Somebody who may be let in, as the contract has them: who they are, what they are here, and as what they may be let
@@ -26,8 +26,13 @@ final readonly class Candidates
      *
      * @return array<string, mixed> schema `Candidate`
      */
-    public function json(Row $row, ?Segment $segment, Sight $sight, SiteAccess $access, bool $options = true): array
-    {
+    public function json(
+        Row $row,
+        ?Segment $segment,
+        PersonVisibility $sight,
+        SiteAccess $access,
+        bool $options = true,
+    ): array {
         $person = PersonRow::person($row);
         $book = $this->roles->book();
         $before = ($book->pick($segment->roles ?? [])[0] ?? null)?->code;

@@ -4,16 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Intake;
 
+use MintDoor\Changes\OutsideReach;
 use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\PeopleQuery;
-use MintDoor\Core\People\Sight;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Row;
 use MintDoor\People\Caring;
 use MintDoor\People\Directory;
 use MintDoor\People\PersonRow;
@@ -21,7 +18,10 @@ use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Sheets\Outsiders;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Row;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
@@ -40,7 +40,7 @@ final readonly class IntakeController
         private Candidates $candidates,
         private Caring $caring,
         private Lookups $lookups,
-        private Outsiders $outsiders,
+        private OutsideReach $outsiders,
     ) {}
 
     #[Route('/sites/{site}/intake', name: 'intake', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
@@ -61,14 +61,14 @@ final readonly class IntakeController
             $exactly = $query->names(PersonRow::identifiers($row));
             $proven = $query->names(PersonRow::proofs($row));
             $sight = match (true) {
-                isset($whole[$row->id('person_id')]) => Sight::Full,
-                null !== $segment => Sight::Masked,
-                default => $reach?->sight(PersonRow::person($row), $proven) ?? Sight::Hidden,
+                isset($whole[$row->id('person_id')]) => PersonVisibility::Full,
+                null !== $segment => PersonVisibility::Masked,
+                default => $reach?->sight(PersonRow::person($row), $proven) ?? PersonVisibility::Hidden,
             };
             // Beyond one's reach a person is found by name, or by an identifier in full, never by the beginning of one.
             if (
-                Sight::Hidden === $sight
-                || (Sight::Masked === $sight && !$exactly && !$query->matchesNames(PersonRow::names($row)))
+                PersonVisibility::Hidden === $sight
+                || (PersonVisibility::Masked === $sight && !$exactly && !$query->matchesNames(PersonRow::names($row)))
             ) {
                 continue;
             }
@@ -78,7 +78,7 @@ final readonly class IntakeController
             } else {
                 $asks =
                     null !== $reach
-                    && Sight::Masked === $sight
+                    && PersonVisibility::Masked === $sight
                     && true !== $segment?->state->here()
                     && $this->outsiders->asks($row, $q, $access, $reach);
                 $lists[$list][] = $this->candidates->json($row, $segment, $sight, $access) + ['asks' => $asks];

@@ -12,10 +12,10 @@ use MintDoor\Core\Intake\Nicknames;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\Wording;
 use MintDoor\Core\People\Folding;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Row;
 use MintDoor\People\Directory;
 use MintDoor\People\NameIndex;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Row;
 
 /**
  * Looks up everybody who comes into question for some pasted line, in a few statements however many lines there

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace MintDoor\Intake;
 
 use MintDoor\Core\People\NumberFormat;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Throttle;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Throttle;
 
 /**
  * Counts numbers and addresses that were looked up and are nobody's, or somebody's who is hidden: whoever guesses them

@@ -9,18 +9,18 @@ use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\Core\People\Sight;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
@@ -39,8 +39,11 @@ final readonly class PastedController
 
     #[Dear]
     #[Route('/sites/{site}/intake', name: 'read_lines', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
-    public function read(string $site, #[MapRequestPayload] PastedWish $wish, #[CurrentUser] Caller $caller): Response
-    {
+    public function read(
+        string $site,
+        #[MapRequestPayload] PastedRequest $wish,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         $access = $this->gate
             ->at($site, $caller)
             ->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
@@ -49,7 +52,7 @@ final readonly class PastedController
                 ? null
                 : $this->roles->book()->find($wish->role)
                     ?? throw Problem::field('/role', 'no-such-role', 'There is no such role any more. Choose another.');
-        $lines = $this->people->lines($wish->text, PastedWish::MOST_LINES);
+        $lines = $this->people->lines($wish->text, PastedRequest::MOST_LINES);
         $remembered = $this->settled->of(
             $site,
             array_map(static fn(PastedLine $line): string => $line->gist(), $lines),
@@ -66,7 +69,7 @@ final readonly class PastedController
     }
 
     /**
-     * @param array<string, array{Row, Sight}> $rows by person
+     * @param array<string, array{Row, PersonVisibility}> $rows by person
      *
      * @return array<string, mixed> schema `PastedLine`
      */

@@ -13,17 +13,17 @@ use MintDoor\Core\Intake\PastedText;
 use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\Intake\TooMuch;
 use MintDoor\Core\People\Folding;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
-use MintDoor\Core\People\Sight;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
 use MintDoor\People\Caring;
 use MintDoor\People\Directory;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 use MintDoor\Sites\Divisions;
 
 /** Reads whom lines mean, as far as somebody may be told of people. */
@@ -36,7 +36,7 @@ final readonly class PeopleReader
         private Roles $roles,
         private Caring $caring,
         private Lookups $lookups,
-        private HouseClock $clock,
+        private PlatformClock $clock,
     ) {}
 
     /**
@@ -60,7 +60,8 @@ final readonly class PeopleReader
     /**
      * @param list<PastedLine> $lines
      *
-     * @return array{list<Reading>, array<string, array{Row, Sight}>, Circumstances} one reading a line; whoever is
+     * @return array{list<Reading>, array<string, array{Row, PersonVisibility}>, Circumstances} one reading a line;
+     *     whoever is
      *     spoken of, by id
      */
     public function readings(array $lines, Caller $caller, Circumstances $for): array
@@ -89,7 +90,8 @@ final readonly class PeopleReader
      *
      * @param list<string> $texts
      *
-     * @return list<array{?Reading, array<string, array{Row, Sight}>}> by place; null for a text that is nobody
+     * @return list<array{?Reading, array<string, array{Row, PersonVisibility}>}> by place; null for a text that is
+     *     nobody
      */
     public function read(array $texts, Caller $caller, Circumstances $for): array
     {
@@ -110,7 +112,7 @@ final readonly class PeopleReader
      * Numbers and addresses that are nobody's who may be shown.
      *
      * @param list<PastedLine>                 $lines
-     * @param array<string, array{Row, Sight}> $rows  of those who may be
+     * @param array<string, array{Row, PersonVisibility}> $rows  of those who may be
      *
      * @return list<string>
      */
@@ -129,12 +131,12 @@ final readonly class PeopleReader
     }
 
     /** @param array<string, true> $whole of those of the site the ones who are known in full */
-    private static function sight(Row $row, Reach $reach, array $whole, bool $named): Sight
+    private static function sight(Row $row, Reach $reach, array $whole, bool $named): PersonVisibility
     {
         return match (true) {
-            isset($whole[$row->id('person_id')]) => Sight::Full,
+            isset($whole[$row->id('person_id')]) => PersonVisibility::Full,
             // Who is in the site is no secret there.
-            null !== $row->stringOrNull('state') => Sight::Masked,
+            null !== $row->stringOrNull('state') => PersonVisibility::Masked,
             default => $reach->sight(PersonRow::person($row), $named),
         };
     }
@@ -154,7 +156,7 @@ final readonly class PeopleReader
      * @param list<Row>        $found
      * @param list<PastedLine> $lines
      *
-     * @return array{array<string, array{Row, Sight}>, list<Known>} by person
+     * @return array{array<string, array{Row, PersonVisibility}>, list<Known>} by person
      */
     private function within(array $found, array $lines, Caller $caller): array
     {
@@ -173,7 +175,7 @@ final readonly class PeopleReader
                 array_filter($own, static fn(string $identifier): bool => isset($typed[$identifier])),
             );
             $sight = self::sight($row, $reach, $whole, self::named($row, $typed));
-            if (Sight::Hidden !== $sight) {
+            if (PersonVisibility::Hidden !== $sight) {
                 $rows[$person->id] = [$row, $sight];
                 $words = static fn(string $column): array => Folding::tokens((string) $row->stringOrNull($column));
                 $known[] = new Known(
@@ -182,7 +184,7 @@ final readonly class PeopleReader
                     $words('family_name'),
                     $words('preferred_name'),
                     $words('former_name'),
-                    Sight::Full === $sight ? $own : $exact,
+                    PersonVisibility::Full === $sight ? $own : $exact,
                 );
             }
         }

@@ -6,19 +6,19 @@ namespace MintDoor\Intake;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Row;
 
 /**
  * Whom lines meant when somebody settled them by hand, site by site. Remembered lines rank people; they take nobody.
  */
 final readonly class SettledLines
 {
-    public function __construct(private Connection $db, private HouseClock $clock) {}
+    public function __construct(private Connection $db, private PlatformClock $clock) {}
 
     /**
      * @param list<string> $gists of lines, as `PastedLine::gist()` has them

@@ -6,6 +6,8 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Changes\Note;
+use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\PastedLine;
@@ -16,16 +18,14 @@ use MintDoor\Core\People\AccountPlan;
 use MintDoor\Core\People\AccountRows;
 use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\Core\People\Sight;
-use MintDoor\Core\Sheets\Note;
-use MintDoor\Core\Sheets\Verdict;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Sites\Site;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 use MintDoor\Sites\Divisions;
 
 /** Works out what rows of people come to. Changes nothing. */
@@ -43,8 +43,8 @@ final readonly class AccountBatch
         private Caring $caring,
     ) {}
 
-    /** @return array{list<AccountLine>, array<string, array{Row, Sight}>} and whoever is spoken of, by id */
-    public function lines(AccountBatchWish $wish, Caller $caller): array
+    /** @return array{list<AccountLine>, array<string, array{Row, PersonVisibility}>} and whoever is spoken of, by id */
+    public function lines(AccountBatchRequest $wish, Caller $caller): array
     {
         $divisions = array_map(static fn(array $each): string => $each['name'], $this->divisions->all());
         if ('' !== $wish->division && !isset($divisions[$wish->division])) {
@@ -58,9 +58,9 @@ final readonly class AccountBatch
             $wish->level,
         );
         try {
-            $drafts = $reader->read($wish->text, AccountBatchWish::MOST_ROWS);
+            $drafts = $reader->read($wish->text, AccountBatchRequest::MOST_ROWS);
         } catch (TooMuch $much) {
-            throw Problem::tooMuch($much->problem, $much->row, AccountBatchWish::MOST_ROWS);
+            throw Problem::tooMuch($much->problem, $much->row, AccountBatchRequest::MOST_ROWS);
         }
         $sound = array_values(array_filter($drafts, static fn(AccountDraft $draft): bool => [] === $draft->problems));
         $asLine = static fn(AccountDraft $draft): PastedLine => new PastedLine(
@@ -105,7 +105,7 @@ final readonly class AccountBatch
     }
 
     /** @return array<string, mixed> schema `AccountBatch` */
-    public function look(AccountBatchWish $wish, Caller $caller): array
+    public function look(AccountBatchRequest $wish, Caller $caller): array
     {
         [$lines, $rows] = $this->lines($wish, $caller);
         $verdicts = array_fill_keys(
@@ -172,7 +172,7 @@ final readonly class AccountBatch
         ];
     }
 
-    /** @param array<string, array{Row, Sight}> $rows */
+    /** @param array<string, array{Row, PersonVisibility}> $rows */
     private static function address(AccountLine $line, array $rows): ?string
     {
         return null === $line->known ? $line->draft->email : ($rows[$line->known][0] ?? null)?->stringOrNull('email');

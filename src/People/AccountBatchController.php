@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\ApplyWish;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Transaction;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\ApplyRequest;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -23,14 +23,14 @@ final readonly class AccountBatchController
 {
     public function __construct(
         private AccountBatch $batch,
-        private AccountSheets $sheets,
+        private AccountLists $sheets,
         private Transaction $transaction,
     ) {}
 
     #[Dear]
     #[Route('/account-batches', name: 'make_accounts', methods: ['POST'])]
     public function make(
-        #[MapRequestPayload] AccountBatchWish $wish,
+        #[MapRequestPayload] AccountBatchRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -68,7 +68,7 @@ final readonly class AccountBatchController
     )]
     public function undo(
         string $sheet,
-        #[MapRequestPayload] ApplyWish $wish,
+        #[MapRequestPayload] ApplyRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

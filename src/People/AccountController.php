@@ -5,20 +5,20 @@ declare(strict_types=1);
 namespace MintDoor\People;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Locks;
-use MintDoor\Hall\Me;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\SecurityLog;
-use MintDoor\Hall\Throttle;
-use MintDoor\Hall\Transaction;
-use MintDoor\Logbook\Logbook;
+use MintDoor\History\History;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\Me;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\SecurityLog;
+use MintDoor\Shared\Throttle;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -45,7 +45,7 @@ final readonly class AccountController
         private Me $me,
         private Connection $db,
         private Transaction $transaction,
-        private Logbook $logbook,
+        private History $logbook,
         private PasswordHasherFactoryInterface $hashers,
         private CallerProvider $callers,
         private TokenStorageInterface $tokens,
@@ -61,7 +61,7 @@ final readonly class AccountController
     #[Dear(from: 4_096)]
     #[Route('/sign-in-cards', name: 'sign_in_cards', methods: ['POST'])]
     public function cards(
-        #[MapRequestPayload] CardsWish $wish,
+        #[MapRequestPayload] CardsRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -93,7 +93,7 @@ final readonly class AccountController
     )]
     public function account(
         string $person,
-        #[MapRequestPayload] AccountWish $wish,
+        #[MapRequestPayload] AccountRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -122,7 +122,7 @@ final readonly class AccountController
                 'UPDATE account SET must_change = ? WHERE person_id = ? AND password_hash IS NOT NULL',
                 [(int) $wanted, Id::binary($person)],
             );
-            $this->logbook->write(Logbook::HOUSE, $caller, [['password-wanted', ['wanted' => $wanted], $person]]);
+            $this->logbook->write(History::HOUSE, $caller, [['password-wanted', ['wanted' => $wanted], $person]]);
             $wanted && $this->notices->tell([[$this->accounts->row($person), 'password-wanted']], $caller);
 
             return new Answer(['wanted' => $wanted]);
@@ -141,7 +141,7 @@ final readonly class AccountController
             $this->locks->people([$person], alone: true);
             $this->caring->mind($person, $caller);
             $ended = $this->accounts->endSessions($person);
-            $this->logbook->write(Logbook::HOUSE, $caller, [['sessions-ended', ['n' => $ended], $person]]);
+            $this->logbook->write(History::HOUSE, $caller, [['sessions-ended', ['n' => $ended], $person]]);
             $this->notices->tell([[$this->accounts->row($person), 'sessions-ended']], $caller);
 
             return new Answer(['ended' => $ended]);
@@ -151,7 +151,7 @@ final readonly class AccountController
     /** One's own password, by the current one. Other sessions of before are over, as their password is. */
     #[Route('/me/password', name: 'change_password', methods: ['PUT'])]
     public function password(
-        #[MapRequestPayload] PasswordWish $wish,
+        #[MapRequestPayload] PasswordRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

@@ -6,23 +6,23 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Changes\Note;
+use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\People\AccountDraft;
 use MintDoor\Core\People\AccountLine;
 use MintDoor\Core\People\AccountPlan;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\Core\Sheets\Note;
-use MintDoor\Core\Sheets\Verdict;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Ids;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Locks;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\Transaction;
-use MintDoor\Logbook\Logbook;
-use MintDoor\PostRoom\Telling;
+use MintDoor\History\History;
+use MintDoor\Messages\ChangeNotifier;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Transaction;
 use MintDoor\Sites\Divisions;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\MessageBusInterface;
@@ -48,10 +48,10 @@ final readonly class AccountRunner
         private CallerProvider $callers,
         private Transaction $transaction,
         private MessageBusInterface $bus,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private Ids $ids,
-        private Logbook $logbook,
-        private Telling $telling,
+        private History $logbook,
+        private ChangeNotifier $telling,
         private Locks $locks,
     ) {}
 
@@ -302,7 +302,7 @@ final readonly class AccountRunner
         }
         if ([] !== $entries) {
             $by = $this->callers->byId($record->id('changed_by'));
-            $this->logbook->write(Logbook::HOUSE, $by, $entries);
+            $this->logbook->write(History::HOUSE, $by, $entries);
             $rows =
                 null === $record->stringOrNull('tell')
                     ? []

@@ -10,16 +10,16 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\People\SpokenPassword;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Time\Time;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Locks;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
-use MintDoor\Logbook\Logbook;
+use MintDoor\History\History;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Enrollments;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 
 /**
@@ -32,8 +32,8 @@ final readonly class Accounts
         private Connection $db,
         private Roles $roles,
         private Enrollments $enrollments,
-        private HouseClock $clock,
-        private Logbook $logbook,
+        private PlatformClock $clock,
+        private History $logbook,
         private PasswordHasherFactoryInterface $hashers,
         private Caring $caring,
         private Notices $notices,
@@ -110,7 +110,7 @@ final readonly class Accounts
             }
         }
         if ([] !== $entries) {
-            $this->logbook->write(Logbook::HOUSE, $caller, $entries);
+            $this->logbook->write(History::HOUSE, $caller, $entries);
             $this->notices->tell($told, $caller);
         }
 
@@ -151,7 +151,7 @@ final readonly class Accounts
                 $this->endSessions($person);
             }
             $code = $open ? 'account-opened' : 'account-closed';
-            $this->logbook->write(Logbook::HOUSE, $caller, [[$code, [], $person]]);
+            $this->logbook->write(History::HOUSE, $caller, [[$code, [], $person]]);
             $this->notices->tell([[$this->row($person), $code]], $caller);
         }
 

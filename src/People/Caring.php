@@ -9,20 +9,20 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Caretaker;
 use MintDoor\Core\People\CareVerdict;
 use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
-use MintDoor\Core\People\Sight;
 use MintDoor\Core\People\Tie;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Ties;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Enrollments;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 use MintDoor\Sites\SiteRow;
 
 /**
@@ -46,7 +46,7 @@ final readonly class Caring
         private Roles $roles,
         private Enrollments $enrollments,
         private Directory $directory,
-        private HouseClock $clock,
+        private PlatformClock $clock,
     ) {}
 
     public function caretaker(Caller $caller): Caretaker
@@ -184,7 +184,10 @@ final readonly class Caring
             $verdict = $card
                 ? $caretaker->card($person, $administers, $minor, $own, null !== $row->stringOrNull('used_at'), $now)
                 : $caretaker->care($person, $administers, $minor, $own, $now);
-            $there = Sight::Full === $reach->sight($person, false) || [] !== $own || $person->id === $caller->id;
+            $there = PersonVisibility::Full === $reach->sight(
+                $person,
+                false
+            ) || [] !== $own || $person->id === $caller->id;
             if ($there || $verdict->allowed()) {
                 $verdicts[$person->id] = null === $row->stringOrNull('gone') ? $verdict : CareVerdict::no('gone');
             }

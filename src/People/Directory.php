@@ -9,12 +9,12 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\Reach;
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Row;
 
 /** The directory: whose of it somebody may see, and finding people in it by whatever of theirs was typed. */
 final readonly class Directory
@@ -30,7 +30,7 @@ final readonly class Directory
     /** Letters from which on a word is taken for rare without counting. */
     private const LONG = 6;
 
-    public function __construct(private Connection $db, private Roles $roles, private HouseClock $clock) {}
+    public function __construct(private Connection $db, private Roles $roles, private PlatformClock $clock) {}
 
     /**
      * Within reach: the divisions one administers, one's own if one is staff, and those of the sites one lets people

@@ -7,20 +7,20 @@ namespace MintDoor\People;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\PeopleQuery;
-use MintDoor\Core\People\Sight;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\State;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Cursor;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\FromQuery;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\Where;
 use MintDoor\Roster\Gate;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Cursor;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\FromQuery;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Where;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -76,7 +76,7 @@ final readonly class DirectoryController
                 static fn(Row $row): array => [
                     'person' => PersonRow::json(
                         $row,
-                        isset($whole[$row->id('person_id')]) ? Sight::Full : Sight::Masked,
+                        isset($whole[$row->id('person_id')]) ? PersonVisibility::Full : PersonVisibility::Masked,
                     ),
                     'labels' => $labels[$row->id('person_id')] ?? [],
                 ],

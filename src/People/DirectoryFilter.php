@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
 /** Which people of one's reach are listed. */

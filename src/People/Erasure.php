@@ -6,17 +6,17 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use MintDoor\Changes\ChangeLists;
 use MintDoor\Core\People\Folding;
 use MintDoor\Core\Roster\State;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\Sealer;
-use MintDoor\Logbook\Logbook;
-use MintDoor\Sheets\StoredSheets;
+use MintDoor\History\History;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Sealer;
 
 /**
  * Erases somebody who left, for good: names and addresses go from wherever they are, counts and history stay under a
@@ -52,9 +52,9 @@ final readonly class Erasure
         private PersonGate $gate,
         private Caring $caring,
         private PersonFacts $facts,
-        private StoredSheets $sheets,
-        private Logbook $logbook,
-        private HouseClock $clock,
+        private ChangeLists $sheets,
+        private History $logbook,
+        private PlatformClock $clock,
         private Sealer $sealer,
     ) {}
 
@@ -94,7 +94,7 @@ final readonly class Erasure
                 'done' => 1,
                 'applied' => 1,
             ]);
-            $this->logbook->write(Logbook::HOUSE, $caller, [['person-erased', ['sheet' => $sheet], $person]]);
+            $this->logbook->write(History::HOUSE, $caller, [['person-erased', ['sheet' => $sheet], $person]]);
         }
 
         return [

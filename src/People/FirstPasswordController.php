@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace MintDoor\People;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\SecurityLog;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\SecurityLog;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
@@ -25,14 +25,14 @@ final readonly class FirstPasswordController
     public function __construct(
         private Connection $db,
         private PasswordHasherFactoryInterface $hashers,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private Accounts $accounts,
         private Notices $notices,
         private SecurityLog $log,
     ) {}
 
     #[Route('/first-password', name: 'first_password', methods: ['POST'])]
-    public function set(#[MapRequestPayload] FirstPasswordWish $wish): Response
+    public function set(#[MapRequestPayload] FirstPasswordRequest $wish): Response
     {
         $hash = hash('sha256', $wish->token, true);
         $now = Instant::toSql($this->clock->instant());

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Ids;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Throttle;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Throttle;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -30,7 +30,7 @@ final readonly class ForgottenPasswordController
     public function __construct(private Throttle $throttle, private MessageBusInterface $bus, private Ids $ids) {}
 
     #[Route('/forgotten-password', name: 'forgotten_password', methods: ['POST'])]
-    public function ask(#[MapRequestPayload] ForgottenPasswordWish $wish, Request $request): Response
+    public function ask(#[MapRequestPayload] ForgottenPasswordRequest $wish, Request $request): Response
     {
         if (
             !$this->throttle

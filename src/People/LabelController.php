@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
+use MintDoor\Changes\ChangeContextLoader;
+use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Core\Sheets\Verdict;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Transaction;
-use MintDoor\Logbook\Logbook;
+use MintDoor\History\History;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Sheets\Situations;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -33,10 +33,10 @@ final readonly class LabelController
     public function __construct(
         private Gate $gate,
         private Labels $labels,
-        private Situations $situations,
+        private ChangeContextLoader $situations,
         private Enrollments $enrollments,
         private Transaction $transaction,
-        private Logbook $logbook,
+        private History $logbook,
         private Directory $directory,
         private Caring $caring,
     ) {}
@@ -61,7 +61,7 @@ final readonly class LabelController
     #[Route('/sites/{site}/labels', name: 'label_people', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function put(
         string $site,
-        #[MapRequestPayload] LabelWish $wish,
+        #[MapRequestPayload] LabelRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -98,7 +98,7 @@ final readonly class LabelController
      * @return array{array{sheet: null, lines: list<array<string, mixed>>, removal: null}, list<string>} schema `Sheet`,
      *     and ids of those for whom it would change something
      */
-    private function lines(SiteAccess $access, LabelWish $wish): array
+    private function lines(SiteAccess $access, LabelRequest $wish): array
     {
         $asked = array_values(array_unique($wish->people));
         $people = $this->situations->people($asked);

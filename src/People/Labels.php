@@ -8,11 +8,11 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use MintDoor\Core\People\Reach;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Ids;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
 
 /** Labels: short marks on people. One name is one label, however it is capitalised or accented. */
 final readonly class Labels

@@ -7,10 +7,10 @@ namespace MintDoor\People;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\ConnectionException;
 use Doctrine\DBAL\Exception\RetryableException;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
-use MintDoor\Sheets\ApplySheet;
+use MintDoor\Changes\ApplyChangeList;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
 use Symfony\Component\Messenger\MessageBusInterface;
@@ -41,7 +41,7 @@ final readonly class LostJobs
         );
         foreach ($lost as $row) {
             $accounts = 'accounts' === $row->string('kind');
-            $this->bus->dispatch($accounts ? new MakeAccounts($row->id('id')) : new ApplySheet($row->id('id')));
+            $this->bus->dispatch($accounts ? new MakeAccounts($row->id('id')) : new ApplyChangeList($row->id('id')));
         }
 
         return \count($lost);
@@ -51,7 +51,7 @@ final readonly class LostJobs
     public function failed(WorkerMessageFailedEvent $event): void
     {
         $job = $event->getEnvelope()->getMessage();
-        if ($event->willRetry() || !($job instanceof ApplySheet || $job instanceof MakeAccounts)) {
+        if ($event->willRetry() || !($job instanceof ApplyChangeList || $job instanceof MakeAccounts)) {
             return;
         }
         $why = $event->getThrowable();

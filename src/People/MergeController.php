@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\ApplyWish;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Locks;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Transaction;
-use MintDoor\Sheets\StoredSheets;
+use MintDoor\Changes\ChangeLists;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\ApplyRequest;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -23,10 +23,10 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final readonly class MergeController
 {
     public function __construct(
-        private Doubles $doubles,
+        private Duplicates $doubles,
         private Merges $merges,
         private PersonGate $gate,
-        private StoredSheets $sheets,
+        private ChangeLists $sheets,
         private Transaction $transaction,
         private Locks $locks,
     ) {}
@@ -74,7 +74,7 @@ final readonly class MergeController
     #[Dear]
     #[Route('/merges', name: 'merge_people', methods: ['POST'])]
     public function merge(
-        #[MapRequestPayload] MergeWish $wish,
+        #[MapRequestPayload] MergeRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -92,7 +92,7 @@ final readonly class MergeController
     #[Route('/merges/{sheet}/undo', name: 'undo_merge', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
     public function undo(
         string $sheet,
-        #[MapRequestPayload] ApplyWish $wish,
+        #[MapRequestPayload] ApplyRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

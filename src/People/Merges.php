@@ -5,28 +5,28 @@ declare(strict_types=1);
 namespace MintDoor\People;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Changes\ChangeItem;
+use MintDoor\Changes\ChangeListRunner;
+use MintDoor\Changes\ChangeLists;
+use MintDoor\Changes\LineRequest;
+use MintDoor\Changes\ManySites;
+use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\People\Merging;
-use MintDoor\Core\People\Sight;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roster\Timeline;
-use MintDoor\Core\Sheets\Wanted;
 use MintDoor\Core\Time\Time;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Locks;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Row;
-use MintDoor\Logbook\Logbook;
+use MintDoor\History\History;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SegmentRow;
-use MintDoor\Sheets\LineWish;
-use MintDoor\Sheets\ManySites;
-use MintDoor\Sheets\SheetItem;
-use MintDoor\Sheets\SheetRunner;
-use MintDoor\Sheets\StoredSheets;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
 use MintDoor\Sites\SiteRow;
 
 /**
@@ -50,11 +50,11 @@ final readonly class Merges
         private PersonFacts $facts,
         private Accounts $accounts,
         private ManySites $sites,
-        private SheetRunner $runner,
-        private StoredSheets $sheets,
+        private ChangeListRunner $runner,
+        private ChangeLists $sheets,
         private Roles $roles,
-        private HouseClock $clock,
-        private Logbook $logbook,
+        private PlatformClock $clock,
+        private History $logbook,
         private Notices $notices,
         private Locks $locks,
     ) {}
@@ -83,7 +83,7 @@ final readonly class Merges
     }
 
     /** @return array<string, mixed> schema `Merge` */
-    public function merge(MergeWish $wish, Caller $caller): array
+    public function merge(MergeRequest $wish, Caller $caller): array
     {
         $this->locks->people([$wish->stays, $wish->goes], alone: true);
         $stays = $this->gate->administered($wish->stays, $caller, self::MAY);
@@ -108,8 +108,8 @@ final readonly class Merges
         }
 
         return [
-            'stays' => PersonRow::json($stays, Sight::Full),
-            'goes' => PersonRow::json($goes, Sight::Full),
+            'stays' => PersonRow::json($stays, PersonVisibility::Full),
+            'goes' => PersonRow::json($goes, PersonVisibility::Full),
             'facts' => $facts,
             'login' => $stays->stringOrNull('login') ?? $goes->stringOrNull('login'),
             'closes' =>
@@ -180,7 +180,7 @@ final readonly class Merges
             ),
         );
         [] === $lines || $this->runner->begin($undo, \count($lines));
-        $this->logbook->write(Logbook::HOUSE, $caller, [['unmerged', ['sheet' => $sheet], $kept['stays']]]);
+        $this->logbook->write(History::HOUSE, $caller, [['unmerged', ['sheet' => $sheet], $kept['stays']]]);
 
         return $undo;
     }
@@ -267,10 +267,10 @@ final readonly class Merges
     }
 
     /**
-     * @return array{list<SheetItem>, list<array{site: array{id: string, title: string}, roles: list<string>}>} lines,
+     * @return array{list<ChangeItem>, list<array{site: array{id: string, title: string}, roles: list<string>}>} lines,
      *     and what somebody has to choose
      */
-    private function items(MergeWish $wish, Caller $caller): array
+    private function items(MergeRequest $wish, Caller $caller): array
     {
         $now = $this->clock->instant();
         $timelines = $rows = [];
@@ -311,7 +311,7 @@ final readonly class Merges
                 ];
             }
             foreach ($merging->steps as [$stays, $wanted]) {
-                $items[] = new SheetItem(
+                $items[] = new ChangeItem(
                     $site,
                     $this->line(
                         $stays ? $wish->stays : $wish->goes,
@@ -326,14 +326,14 @@ final readonly class Merges
         return [$items, $choices];
     }
 
-    private function line(string $person, Wanted $wanted, \DateTimeZone $zone, int $now): LineWish
+    private function line(string $person, Wanted $wanted, \DateTimeZone $zone, int $now): LineRequest
     {
         $day = static fn(int $instant): string => (new \DateTimeImmutable('@'.$instant))
             ->setTimezone($zone)
             ->format('Y-m-d');
         $window = $wanted->window;
 
-        return new LineWish(
+        return new LineRequest(
             $person,
             $wanted->verb->value,
             $wanted->role,
@@ -344,7 +344,7 @@ final readonly class Merges
     }
 
     /** @return Facts */
-    private function settled(MergeWish $wish, Row $stays, Row $goes): array
+    private function settled(MergeRequest $wish, Row $stays, Row $goes): array
     {
         [$own, $theirs] = [PersonFacts::of($stays), PersonFacts::of($goes)];
         $facts = $own;
@@ -365,10 +365,16 @@ final readonly class Merges
 
     /**
      * @param Facts           $facts
-     * @param list<SheetItem> $items
+     * @param list<ChangeItem> $items
      */
-    private function apply(MergeWish $wish, Row $stays, Row $goes, array $facts, array $items, Caller $caller): string
-    {
+    private function apply(
+        MergeRequest $wish,
+        Row $stays,
+        Row $goes,
+        array $facts,
+        array $items,
+        Caller $caller,
+    ): string {
         $moved = null === $stays->stringOrNull('login') && null !== $goes->stringOrNull('login');
         $labels = array_map(
             static fn(Row $row): string => $row->id('label_id'),
@@ -410,7 +416,7 @@ final readonly class Merges
         $this->runner->write(
             $sheet,
             array_map(
-                static fn(SheetItem $item): array => [
+                static fn(ChangeItem $item): array => [
                     'site' => $item->site,
                     'person' => $item->line->person,
                     'wish' => array_diff_key(get_object_vars($item->line), ['person' => 1]),
@@ -449,7 +455,7 @@ final readonly class Merges
         }
         $this->accounts->endSessions($wish->goes);
         $this->facts->write($wish->stays, $facts);
-        $this->logbook->write(Logbook::HOUSE, $caller, [['merged', ['sheet' => $sheet], $wish->stays]]);
+        $this->logbook->write(History::HOUSE, $caller, [['merged', ['sheet' => $sheet], $wish->stays]]);
         $this->notices->tell([[$this->accounts->row($wish->stays), 'login']], $caller);
 
         return $sheet;

@@ -7,7 +7,7 @@ namespace MintDoor\People;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Intake\NameKeys;
 use MintDoor\Core\People\Folding;
-use MintDoor\Hall\BulkWriter;
+use MintDoor\Shared\BulkWriter;
 
 /**
  * Keeps the keys by which pasted lines find people: pairs of their names, the part of their address before the @, and

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Transaction;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -26,7 +26,7 @@ final readonly class NoticeController
 
     #[Route('/me/notices', name: 'notices_seen', methods: ['PUT'])]
     public function seen(
-        #[MapRequestPayload] NoticesSeenWish $wish,
+        #[MapRequestPayload] NoticesSeenRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

@@ -6,18 +6,18 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\PostRoom\MessageKind;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Ids;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
-use MintDoor\PostRoom\Outgoing;
-use MintDoor\PostRoom\PostRoom;
-use MintDoor\PostRoom\Telling;
-use MintDoor\PostRoom\Texts;
+use MintDoor\Core\Messages\MessageKind;
+use MintDoor\Messages\ChangeNotifier;
+use MintDoor\Messages\Messages;
+use MintDoor\Messages\Outgoing;
+use MintDoor\Messages\Texts;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Row;
 
 /**
  * What others did to somebody's account is told to them: by mail where there is an address, and at their next sign-in
@@ -45,10 +45,10 @@ final readonly class Notices
 
     public function __construct(
         private Connection $db,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private Ids $ids,
-        private PostRoom $room,
-        private Telling $telling,
+        private Messages $room,
+        private ChangeNotifier $telling,
         private Texts $texts,
     ) {}
 

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace MintDoor\People;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Ids;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\Throttle;
-use MintDoor\Logbook\Logbook;
-use MintDoor\PostRoom\Telling;
+use MintDoor\History\History;
+use MintDoor\Messages\ChangeNotifier;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Throttle;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 
@@ -31,8 +31,8 @@ final readonly class PasswordLinks
         private CallerProvider $callers,
         private Caring $caring,
         private Notices $notices,
-        private Telling $telling,
-        private Logbook $logbook,
+        private ChangeNotifier $telling,
+        private History $logbook,
         private Ids $ids,
         private Throttle $throttle,
     ) {}
@@ -70,7 +70,7 @@ final readonly class PasswordLinks
             );
         }
         $this->telling->password($row, 'link:'.$this->ids->next(), $caller->id);
-        $this->logbook->write(Logbook::HOUSE, $caller, [['password-link', [], $person]]);
+        $this->logbook->write(History::HOUSE, $caller, [['password-link', [], $person]]);
         $this->notices->tell([[$row, 'password-link']], $caller);
     }
 

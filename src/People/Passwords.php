@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\People;
 
 use MintDoor\Core\People\PasswordRule;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 
 /** Holds a password somebody chooses against the rule, and says at its field what to do. */
 final class Passwords

@@ -6,13 +6,13 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\PeopleQuery;
-use MintDoor\Core\People\Sight;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Intake\Lookups;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
@@ -57,15 +57,15 @@ final readonly class PeopleController
             $named = $exactly || $query->matchesNames(PersonRow::names($row));
             // A label says something of a person: only within one's reach may they be found by it.
             if (
-                Sight::Full === $sight
+                PersonVisibility::Full === $sight
                     ? '' === $label || $query->tooShort() || $named
-                    : '' === $label && Sight::Masked === $sight && $named
+                    : '' === $label && PersonVisibility::Masked === $sight && $named
             ) {
                 $found[] = [
                     -$query->score($row->list('terms'), PersonRow::identifiers($row)),
                     $row->string('sort_name'),
                     ['person' => PersonRow::json($row, $sight)],
-                    Sight::Full === $sight ? $row->id('person_id') : null,
+                    PersonVisibility::Full === $sight ? $row->id('person_id') : null,
                 ];
             }
         }

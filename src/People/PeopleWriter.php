@@ -6,8 +6,8 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Time\Time;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\Instant;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Instant;
 
 /** Writes people with all they are found by, and their accounts, many to a statement. */
 final readonly class PeopleWriter

@@ -8,19 +8,19 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\AccountRows;
 use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\ApplyWish;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\FieldErrors;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\IfMatch;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\SecurityLog;
-use MintDoor\Hall\Transaction;
-use MintDoor\Logbook\Logbook;
-use MintDoor\PostRoom\Budgets;
+use MintDoor\History\History;
+use MintDoor\Messages\Budgets;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\ApplyRequest;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\FieldErrors;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\SecurityLog;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpFoundation\StreamedJsonResponse;
@@ -59,7 +59,7 @@ final readonly class PersonController
         private Roles $roles,
         private Connection $db,
         private Transaction $transaction,
-        private Logbook $logbook,
+        private History $logbook,
     ) {}
 
     #[Route('/people/{person}', name: 'person', requirements: ['person' => Id::PATTERN], methods: ['GET'])]
@@ -76,7 +76,7 @@ final readonly class PersonController
     #[Route('/people/{person}', name: 'change_person', requirements: ['person' => Id::PATTERN], methods: ['PUT'])]
     public function change(
         string $person,
-        #[MapRequestPayload] FactsWish $wish,
+        #[MapRequestPayload] FactsRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -103,7 +103,7 @@ final readonly class PersonController
             );
             if ([] !== $changed) {
                 $this->facts->write($person, $facts);
-                $this->logbook->write(Logbook::HOUSE, $caller, [['person-changed', ['fields' => $changed], $person]]);
+                $this->logbook->write(History::HOUSE, $caller, [['person-changed', ['fields' => $changed], $person]]);
                 $told = [
                     'fields' => implode(
                         ', ',
@@ -129,7 +129,7 @@ final readonly class PersonController
     #[Route('/people/{person}/notes', name: 'write_note', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
     public function write(
         string $person,
-        #[MapRequestPayload] NoteWish $wish,
+        #[MapRequestPayload] NoteRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -207,7 +207,7 @@ final readonly class PersonController
                 $caller,
                 'Only administrators of their division hand out what is held about somebody.',
             );
-            $this->logbook->write(Logbook::HOUSE, $caller, [['person-exported', [], $person]]);
+            $this->logbook->write(History::HOUSE, $caller, [['person-exported', [], $person]]);
 
             return new Answer([]);
         });
@@ -225,7 +225,7 @@ final readonly class PersonController
     )]
     public function erase(
         string $person,
-        #[MapRequestPayload] ApplyWish $wish,
+        #[MapRequestPayload] ApplyRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -247,7 +247,7 @@ final readonly class PersonController
     }
 
     /** @return Facts */
-    private function checked(Row $row, FactsWish $wish): array
+    private function checked(Row $row, FactsRequest $wish): array
     {
         $text = static fn(?string $typed): ?string => '' === trim((string) $typed) ? null : trim((string) $typed);
         $kind = PersonKind::from($row->string('person_kind'));

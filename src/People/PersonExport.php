@@ -7,8 +7,8 @@ namespace MintDoor\People;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Result;
-use MintDoor\Core\PostRoom\Letter;
-use MintDoor\Hall\Id;
+use MintDoor\Core\Messages\Letter;
+use MintDoor\Shared\Id;
 
 /**
  * Everything that is held about somebody, part by part, as they may ask for by law: never a password, a hash or a link.

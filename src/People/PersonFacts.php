@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace MintDoor\People;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Locks;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\Row;
 
 /**
  * Names, number and address of somebody, and all they are found by: the words of the directory, the keys of pasted

@@ -6,13 +6,13 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\CareVerdict;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Locks;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 
 /** Finds a person for a caller. Whoever is out of their reach is not there for them. */
 final readonly class PersonGate
@@ -20,7 +20,7 @@ final readonly class PersonGate
     public function __construct(
         private Connection $db,
         private Caring $caring,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private Locks $locks,
     ) {}
 

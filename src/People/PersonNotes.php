@@ -6,14 +6,14 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Ids;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 
 /**
  * What staff wrote down about somebody. Seen by staff of their reach, taken back by who wrote it or an administrator.
@@ -22,7 +22,7 @@ final readonly class PersonNotes
 {
     private const MOST = 200;
 
-    public function __construct(private Connection $db, private Ids $ids, private HouseClock $clock) {}
+    public function __construct(private Connection $db, private Ids $ids, private PlatformClock $clock) {}
 
     /**
      * @param non-empty-list<string> $people ids of somebody and those merged into them

@@ -6,20 +6,20 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\People\Sight;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\SegmentRow;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Row;
 use MintDoor\Sites\SiteRow;
 
 /**
@@ -36,7 +36,7 @@ final readonly class PersonPage
         private Labels $labels,
         private Roles $roles,
         private ReasonJson $reasons,
-        private HouseClock $clock,
+        private PlatformClock $clock,
     ) {}
 
     /** @return array<string, mixed> schema `PersonPage` */
@@ -51,7 +51,7 @@ final readonly class PersonPage
         [$sites, $others] = $this->sites($row, $caller, $now);
 
         return [
-            'person' => PersonRow::json($row, Sight::Full),
+            'person' => PersonRow::json($row, PersonVisibility::Full),
             'version' => $row->int('version'),
             'gone' => $row->stringOrNull('gone'),
             'into' => $row->idOrNull('gone_into'),

@@ -6,10 +6,10 @@ namespace MintDoor\People;
 
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
-use MintDoor\Core\People\Sight;
 use MintDoor\Core\Time\Time;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\Row;
 
 /** A person read with division and account, between the database, the core and the contract. */
 final class PersonRow
@@ -77,9 +77,9 @@ final class PersonRow
     }
 
     /** @return array<string, mixed> schema `Person`; what the sight does not cover is null */
-    public static function json(Row $row, Sight $sight): array
+    public static function json(Row $row, PersonVisibility $sight): array
     {
-        $full = Sight::Full === $sight;
+        $full = PersonVisibility::Full === $sight;
         $number = $row->stringOrNull('number');
 
         return [
@@ -92,7 +92,7 @@ final class PersonRow
             'level' => $row->intOrNull('level'),
             'division' => ['code' => $row->string('person_division'), 'name' => $row->string('person_division_name')],
             'number' => match (true) {
-                null === $number, Sight::Hidden === $sight => null,
+                null === $number, PersonVisibility::Hidden === $sight => null,
                 $full => $number,
                 default => Reach::masked($number),
             },

@@ -6,17 +6,17 @@ namespace MintDoor\Roles;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Administrators;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Locks;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\SessionStore;
-use MintDoor\Hall\Transaction;
-use MintDoor\Logbook\Logbook;
+use MintDoor\History\History;
 use MintDoor\People\PersonRow;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\SessionStore;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -30,9 +30,9 @@ final readonly class AdministratorController
 
     public function __construct(
         private Connection $db,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private Transaction $transaction,
-        private Logbook $logbook,
+        private History $logbook,
         private SessionStore $sessions,
         private Locks $locks,
     ) {}
@@ -54,7 +54,7 @@ final readonly class AdministratorController
     )]
     public function name(
         string $person,
-        #[MapRequestPayload] AdministratorWish $wish,
+        #[MapRequestPayload] AdministratorRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -106,7 +106,7 @@ final readonly class AdministratorController
             if ($was !== $will) {
                 $this->store($person, $will);
                 $this->sessions->renewOf($person);
-                $this->logbook->write(Logbook::HOUSE, $caller, [
+                $this->logbook->write(History::HOUSE, $caller, [
                     ['administrator-named', ['before' => $was, 'after' => $will], $person],
                 ]);
             }

@@ -8,7 +8,7 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Limits;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\Row;
 use Symfony\Contracts\Service\ResetInterface;
 
 /** The rules as the platform has set them; read once a request, and again when they turn out to have changed. */

@@ -7,15 +7,15 @@ namespace MintDoor\Roles;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\RuleLaws;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\IfMatch;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\Transaction;
 use MintDoor\People\PersonRow;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -73,7 +73,7 @@ final readonly class RulesController
     #[Dear]
     #[Route('/rules', name: 'change_rules', methods: ['PUT'])]
     public function change(
-        #[MapRequestPayload] RulesWish $wish,
+        #[MapRequestPayload] RulesRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

@@ -23,15 +23,15 @@ use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Row;
-use MintDoor\Logbook\Logbook;
+use MintDoor\History\History;
 use MintDoor\Roster\Enrollments;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
 
 /** Says whom other rules would affect, and puts them in force. */
 final readonly class RulesHandler
@@ -40,12 +40,12 @@ final readonly class RulesHandler
         private Connection $db,
         private Roles $roles,
         private Enrollments $enrollments,
-        private HouseClock $clock,
-        private Logbook $logbook,
+        private PlatformClock $clock,
+        private History $logbook,
     ) {}
 
     /** @throws Problem of type `Invalid` when something in it is not understood */
-    public function read(RulesWish $wish): Rules
+    public function read(RulesRequest $wish): Rules
     {
         $rules = RulesCodec::read($wish->rules);
         $byCode = static fn(array $data): array => [
@@ -143,7 +143,7 @@ final readonly class RulesHandler
         );
         $this->roles->reset();
         $this->restate($before->roles, $after->roles);
-        $this->logbook->write(Logbook::HOUSE, $caller, [
+        $this->logbook->write(History::HOUSE, $caller, [
             ['rules-changed', ['version' => $version + 1, 'before' => $version]],
         ]);
 

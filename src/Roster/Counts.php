@@ -14,10 +14,10 @@ use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
 
 /**
  * How many people are in sites. For showing, never for deciding: a count is kept beside its site until the roster's

@@ -9,22 +9,22 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Leads;
-use MintDoor\Core\Roster\Mark;
-use MintDoor\Core\Roster\MarkKind;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\Hall\BulkWriter;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Locks;
-use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\Row;
 
 /** Enrollments between the core and the database: passes and marks, and the segments that follow from them. */
 final readonly class Enrollments
@@ -291,9 +291,9 @@ final readonly class Enrollments
             .' ORDER BY m.from_at, m.id';
         foreach ($this->db->iterateAssociative($sql, $parameters, $types) as $columns) {
             $row = new Row($columns);
-            $mark = new Mark(
+            $mark = new Override(
                 $row->id('id'),
-                MarkKind::from($row->string('kind')),
+                OverrideKind::from($row->string('kind')),
                 new Window($row->instant('from_at'), $row->instant('until_at')),
                 $row->stringOrNull('role'),
                 $row->id('origin_id'),
@@ -321,7 +321,7 @@ final readonly class Enrollments
             ) as $columns
         ) {
             $row = new Row($columns);
-            $given[$row->id('site_id').$row->id('person_id')][] = new Pass(
+            $given[$row->id('site_id').$row->id('person_id')][] = new Grant(
                 $row->id('id'),
                 $row->id('door_id'),
                 DoorKind::from($row->string('door_kind')),

@@ -11,14 +11,14 @@ use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\RequestStack;
 
@@ -30,7 +30,7 @@ final readonly class Gate
     public function __construct(
         private Connection $db,
         private Roles $roles,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private RequestStack $requests,
         private SeeAs $seeAs,
     ) {}

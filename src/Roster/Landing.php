@@ -8,14 +8,14 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Entry;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Phase;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -68,7 +68,7 @@ final readonly class Landing
                 && []
                     !== array_filter(
                         [...$passes, ...$enrollment->passesIn(Phase::Waiting, $access->now)],
-                        static fn(Pass $pass): bool => $pass->mayBeGivenBack($beyond),
+                        static fn(Grant $pass): bool => $pass->mayBeGivenBack($beyond),
                     ),
             'may' => array_values(
                 array_map(

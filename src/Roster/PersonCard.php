@@ -5,30 +5,30 @@ declare(strict_types=1);
 namespace MintDoor\Roster;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Changes\ChangeContextLoader;
+use MintDoor\Changes\ChangeHandler;
+use MintDoor\Changes\LineRequest;
+use MintDoor\Core\Changes\FixPlanner;
 use MintDoor\Core\People\Person;
-use MintDoor\Core\People\Sight;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\RoleDifference;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Enrollment;
-use MintDoor\Core\Roster\MarkKind;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\Phase;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Timeline;
-use MintDoor\Core\Sheets\Mending;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
 use MintDoor\People\Labels;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
-use MintDoor\Sheets\LineWish;
-use MintDoor\Sheets\SheetHandler;
-use MintDoor\Sheets\Situations;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 
 /** Everything the docked column says of one person in one site. */
 final readonly class PersonCard
@@ -37,10 +37,10 @@ final readonly class PersonCard
         private Connection $db,
         private Roles $roles,
         private Enrollments $enrollments,
-        private Situations $situations,
-        private SheetHandler $sheets,
+        private ChangeContextLoader $situations,
+        private ChangeHandler $sheets,
         private ReasonJson $reasons,
-        private Mending $mending,
+        private FixPlanner $mending,
         private WorkMeter $meter,
         private Labels $labels,
         private RosterQuery $roster,
@@ -76,13 +76,13 @@ final readonly class PersonCard
 
         return [
             'person' => PersonRow::json($row, $sight),
-            'page' => Sight::Full === $sight,
+            'page' => PersonVisibility::Full === $sight,
             'standing' => SegmentRow::json($segment, $book),
             'lastSeen' => $access->may(Permission::SeeActivity)
                 ? Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX)
                 : null,
             'work' => $this->work($access, $person, $segment, $record->instantOrNull('last_seen_at')),
-            'labels' => Sight::Full === $sight ? $this->labels->ofPerson($personId) : [],
+            'labels' => PersonVisibility::Full === $sight ? $this->labels->ofPerson($personId) : [],
             'version' => $record->int('version'),
             'band' => ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
             'reason' => $staff
@@ -95,10 +95,10 @@ final readonly class PersonCard
             'options' => $may ? self::options($book, $access, $person, $here ? $segment->roles : []) : [],
             'takeOut' =>
                 $here && ($may || $personId === $access->caller->id)
-                    ? $this->sheets->previewLine($access, new LineWish($personId, 'take-out'))
+                    ? $this->sheets->previewLine($access, new LineRequest($personId, 'take-out'))
                     : null,
             'bringBack' =>
-                $may && !$here ? $this->sheets->previewLine($access, new LineWish($personId, 'bring-back')) : null,
+                $may && !$here ? $this->sheets->previewLine($access, new LineRequest($personId, 'bring-back')) : null,
         ];
     }
 
@@ -208,7 +208,7 @@ final readonly class PersonCard
     }
 
     /** @return array<string, mixed> schema `WayIn` */
-    private function wayIn(Pass $pass, Phase $phase, Row $row, int $now): array
+    private function wayIn(Grant $pass, Phase $phase, Row $row, int $now): array
     {
         return [
             'id' => $pass->id,
@@ -224,7 +224,9 @@ final readonly class PersonCard
             },
             'section' => $row->stringOrNull('section'),
             'from' => Instant::toJson($pass->window->from),
-            'until' => Instant::toJson($pass->mark(MarkKind::Withdrawn, $now)?->window->from ?? $pass->window->until),
+            'until' => Instant::toJson(
+                $pass->mark(OverrideKind::Withdrawn, $now)?->window->from ?? $pass->window->until
+            ),
             'givenAt' => Instant::toJson($pass->givenAt),
             'givenBy' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
         ];

@@ -8,8 +8,8 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Cause;
 use MintDoor\Core\Roster\Reason;
-use MintDoor\Hall\Id;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Id;
 
 /** A reason as the contract has it: once for staff, with who could change it, once for the person. */
 final readonly class ReasonJson

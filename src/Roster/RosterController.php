@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace MintDoor\Roster;
 
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\FromQuery;
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\FromQuery;
+use MintDoor\Shared\Id;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use MintDoor\Hall\Id;
 use MintDoor\People\Labels;
+use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
 final readonly class RosterFilter

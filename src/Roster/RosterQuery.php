@@ -8,7 +8,7 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Person;
-use MintDoor\Core\People\Sight;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\DoorKind;
@@ -16,15 +16,15 @@ use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
-use MintDoor\Hall\Cursor;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
 use MintDoor\People\Caring;
 use MintDoor\People\Directory;
 use MintDoor\People\Labels;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Cursor;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
 
 /** Who is in a site, as the segments have it: filtered, sorted and paged in the database. */
 final readonly class RosterQuery
@@ -77,22 +77,28 @@ final readonly class RosterQuery
      *
      * @param Row $person with `PersonRow::COLUMNS`
      */
-    public function sightOf(SiteAccess $access, Row $person): Sight
+    public function sightOf(SiteAccess $access, Row $person): PersonVisibility
     {
         $sight = self::sight($access);
         $known =
-            Sight::Full === $sight ? $this->caring->known([$person], $access->caller, $access->site->division) : [];
+            PersonVisibility::Full === $sight
+                ? $this->caring->known(
+                    [$person],
+                    $access->caller,
+                    $access->site->division
+                )
+                : [];
 
-        return Sight::Full === $sight && [] === $known ? Sight::Masked : $sight;
+        return PersonVisibility::Full === $sight && [] === $known ? PersonVisibility::Masked : $sight;
     }
 
     /** How much of the people in a roster somebody sees at most. */
-    public static function sight(SiteAccess $access): Sight
+    public static function sight(SiteAccess $access): PersonVisibility
     {
         return match (true) {
-            $access->may(Permission::LetIn) => Sight::Full,
-            $access->may(Permission::SeeUnlisted) => Sight::Masked,
-            default => Sight::Hidden,
+            $access->may(Permission::LetIn) => PersonVisibility::Full,
+            $access->may(Permission::SeeUnlisted) => PersonVisibility::Masked,
+            default => PersonVisibility::Hidden,
         };
     }
 
@@ -184,13 +190,13 @@ final readonly class RosterQuery
     }
 
     /** @return array{string, list<string>} what a sort looks at, and the joins it needs */
-    private function sort(SiteAccess $access, string $by, Sight $sight): array
+    private function sort(SiteAccess $access, string $by, PersonVisibility $sight): array
     {
         if ('number' !== $by) {
             return self::SORT[$by];
         }
         // A place in the list would tell a number, so that only those count that are shown.
-        $divisions = Sight::Full === $sight ? $this->divisions($access) : [];
+        $divisions = PersonVisibility::Full === $sight ? $this->divisions($access) : [];
         $codes = implode(', ', array_map($this->db->quote(...), $divisions));
 
         return '' === $codes
@@ -213,10 +219,16 @@ final readonly class RosterQuery
      *
      * @return list<array<string, mixed>> the items of schema `Roster`
      */
-    private function items(SiteAccess $access, array $rows, Sight $sight, int $instant): array
+    private function items(SiteAccess $access, array $rows, PersonVisibility $sight, int $instant): array
     {
         $active = $access->may(Permission::SeeActivity);
-        $whole = Sight::Full === $sight ? $this->caring->known($rows, $access->caller, $access->site->division) : [];
+        $whole = PersonVisibility::Full === $sight
+            ? $this->caring->known(
+                $rows,
+                $access->caller,
+                $access->site->division
+            )
+            : [];
         $labels = $this->labels->ofPeople(array_map(strval(...), array_keys($whole)));
         $of = $active ? \count($this->meter->items($access->site->id)) : 0;
         $asked = $this->asked($access, $rows, $instant);
@@ -229,7 +241,7 @@ final readonly class RosterQuery
             $items[] = [
                 'person' => PersonRow::json(
                     $row,
-                    Sight::Full === $sight && !isset($whole[$id]) ? Sight::Masked : $sight,
+                    PersonVisibility::Full === $sight && !isset($whole[$id]) ? PersonVisibility::Masked : $sight,
                 ),
                 'standing' => $alike['standing'],
                 'entry' => $alike['entry'],
@@ -305,7 +317,7 @@ final readonly class RosterQuery
      * @return array{string, list<string>, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, joins it
      *     needs, parameters, their types by place
      */
-    private function where(SiteAccess $access, RosterFilter $filter, bool $unlisted, Sight $sight): array
+    private function where(SiteAccess $access, RosterFilter $filter, bool $unlisted, PersonVisibility $sight): array
     {
         $at = Instant::toSql(self::instant($access, $filter->asOf));
         $states = 'here' === $filter->state ? State::valuesHere() : [$filter->state];
@@ -332,10 +344,10 @@ final readonly class RosterQuery
         }
         foreach (Folding::tokens($filter->q ?? '') as $token) {
             // Numbers and logins are among a person's terms; those who may not see them must not find by them.
-            $where .= Sight::Full === $sight ? ' AND e.terms LIKE ?' : ' AND g.sort_name LIKE ?';
-            $needs = Sight::Full === $sight ? [...$needs, 'e'] : $needs;
-            $parameters[] = Sight::Full === $sight ? '% '.$token.'%' : '%'.$token.'%';
-            if (Sight::Full === $sight && 1 === preg_match('/\d/', $token)) {
+            $where .= PersonVisibility::Full === $sight ? ' AND e.terms LIKE ?' : ' AND g.sort_name LIKE ?';
+            $needs = PersonVisibility::Full === $sight ? [...$needs, 'e'] : $needs;
+            $parameters[] = PersonVisibility::Full === $sight ? '% '.$token.'%' : '%'.$token.'%';
+            if (PersonVisibility::Full === $sight && 1 === preg_match('/\d/', $token)) {
                 $codes = implode(', ', array_map($this->db->quote(...), $this->divisions($access))) ?: "''";
                 $where .= " AND pd.code IN ($codes)";
                 $needs = [...$needs, 'p', 'pd'];

@@ -13,14 +13,14 @@ use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Time\Window;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 
 /**
  * A site as a role, a section or a person meets it, for somebody who may look through their eyes: never with more than
@@ -101,7 +101,7 @@ final readonly class SeeAs
             [],
         );
         $enrollment = new Enrollment([
-            new Pass(
+            new Grant(
                 Id::NONE,
                 Id::NONE,
                 DoorKind::Desk,

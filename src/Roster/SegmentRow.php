@@ -8,8 +8,8 @@ use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Window;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
 
 /** Segments between the core, their table and the contract. */
 final class SegmentRow

@@ -11,9 +11,9 @@ use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 
 /** A site as one caller meets it at an instant: the site, and what they are in it. */
 final readonly class SiteAccess

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use MintDoor\Hall\Instant;
+use MintDoor\Shared\Instant;
 
 /** The values of causes and notes as the contract has them: instants as RFC 3339, doors by name. */
 final class Values

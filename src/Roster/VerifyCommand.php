@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Roster;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Row;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;

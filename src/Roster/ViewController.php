@@ -7,13 +7,13 @@ namespace MintDoor\Roster;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Ids;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\Transaction;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -44,7 +44,7 @@ final readonly class ViewController
     #[Route('/sites/{site}/views', name: 'keep_view', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
     public function keep(
         string $site,
-        #[MapRequestPayload] ViewWish $wish,
+        #[MapRequestPayload] ViewRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Sites;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\Row;
 
 /** The parts of the organisation. */
 final readonly class Divisions

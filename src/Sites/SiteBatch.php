@@ -6,6 +6,10 @@ namespace MintDoor\Sites;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Changes\ChangeHandler;
+use MintDoor\Changes\ChangeLists;
+use MintDoor\Changes\ChangeRequest;
+use MintDoor\Changes\LineRequest;
 use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Outcome;
@@ -17,19 +21,15 @@ use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Sites\Site as SiteRules;
 use MintDoor\Core\Sites\SiteDraft;
 use MintDoor\Core\Sites\SiteRows;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Row;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\People\PersonRow;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Sheets\LineWish;
-use MintDoor\Sheets\SheetHandler;
-use MintDoor\Sheets\SheetWish;
-use MintDoor\Sheets\StoredSheets;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
 use Symfony\Component\Validator\Validator\ValidatorInterface;
 
 /** Makes sites from rows, each by itself, and takes them back. Runs inside a transaction. */
@@ -38,8 +38,8 @@ final readonly class SiteBatch
     public function __construct(
         private Connection $db,
         private SiteHandler $handler,
-        private SheetHandler $sheets,
-        private StoredSheets $stored,
+        private ChangeHandler $sheets,
+        private ChangeLists $stored,
         private Divisions $divisions,
         private PeopleReader $people,
         private Gate $gate,
@@ -47,15 +47,15 @@ final readonly class SiteBatch
     ) {}
 
     /** @return array<string, mixed> schema `SiteBatch` */
-    public function make(EntityManagerInterface $entities, SiteBatchWish $wish, Caller $caller): array
+    public function make(EntityManagerInterface $entities, SiteBatchRequest $wish, Caller $caller): array
     {
         $divisions = array_map(static fn(array $each): string => $each['name'], $this->divisions->all());
         $terms = array_map(strval(...), $this->db->fetchAllKeyValue('SELECT code, name FROM term'));
-        $reader = new SiteRows(SiteWish::KINDS, $divisions, $terms, $wish->division, $wish->term);
+        $reader = new SiteRows(SiteRequest::KINDS, $divisions, $terms, $wish->division, $wish->term);
         try {
-            $drafts = $reader->read($wish->text, SiteBatchWish::MOST_ROWS);
+            $drafts = $reader->read($wish->text, SiteBatchRequest::MOST_ROWS);
         } catch (TooMuch $much) {
-            throw Problem::tooMuch($much->problem, $much->row, SiteBatchWish::MOST_ROWS);
+            throw Problem::tooMuch($much->problem, $much->row, SiteBatchRequest::MOST_ROWS);
         }
         $leads = $this->leads($drafts, $wish, $caller);
         $rows = [];
@@ -109,9 +109,9 @@ final readonly class SiteBatch
                 if ([] !== $people) {
                     $this->sheets->apply(
                         $house,
-                        new SheetWish(
+                        new ChangeRequest(
                             array_map(
-                                static fn(string $person): LineWish => new LineWish($person, 'take-out'),
+                                static fn(string $person): LineRequest => new LineRequest($person, 'take-out'),
                                 $people,
                             ),
                             removing: \count($people),
@@ -194,7 +194,7 @@ final readonly class SiteBatch
             ],
             $draft->problems,
         );
-        $wish = new SiteWish(
+        $wish = new SiteRequest(
             $draft->title,
             $draft->code,
             $draft->kind,
@@ -250,8 +250,12 @@ final readonly class SiteBatch
     }
 
     /** @param list<string|null> $leads ids */
-    private function withLeads(EntityManagerInterface $entities, SiteWish $wish, array $leads, Caller $caller): string
-    {
+    private function withLeads(
+        EntityManagerInterface $entities,
+        SiteRequest $wish,
+        array $leads,
+        Caller $caller,
+    ): string {
         // An administrator who names others need not lead it; anybody else answers for what they make.
         $site = $this->handler->make(
             $entities,
@@ -265,7 +269,7 @@ final readonly class SiteBatch
                 try {
                     $this->sheets->apply(
                         $access,
-                        new SheetWish([new LineWish($lead, 'let-in', $this->handler->leadRole())]),
+                        new ChangeRequest([new LineRequest($lead, 'let-in', $this->handler->leadRole())]),
                     );
                 } catch (Problem $problem) {
                     throw ProblemType::NotReady === $problem->type
@@ -288,7 +292,7 @@ final readonly class SiteBatch
      * @return array<int, list<array{text: string, person: ?string, candidates: list<array<string, mixed>>}>> by row
      *     number
      */
-    private function leads(array $drafts, SiteBatchWish $wish, Caller $caller): array
+    private function leads(array $drafts, SiteBatchRequest $wish, Caller $caller): array
     {
         $texts = $leads = [];
         foreach ($drafts as $draft) {
@@ -316,7 +320,7 @@ final readonly class SiteBatch
     }
 
     /**
-     * @param array<string, array{Row, \MintDoor\Core\People\Sight}> $rows by person
+     * @param array<string, array{Row, \MintDoor\Core\People\PersonVisibility}> $rows by person
      *
      * @return list<array<string, mixed>> schema `Person`
      */

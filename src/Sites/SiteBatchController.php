@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace MintDoor\Sites;
 
 use Doctrine\ORM\EntityManagerInterface;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Dear;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Transaction;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -26,7 +26,7 @@ final readonly class SiteBatchController
     #[Dear]
     #[Route('/site-batches', name: 'make_sites', methods: ['POST'])]
     public function make(
-        #[MapRequestPayload] SiteBatchWish $wish,
+        #[MapRequestPayload] SiteBatchRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

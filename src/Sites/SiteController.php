@@ -9,13 +9,6 @@ use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Enrollment;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\FromQuery;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\IfMatch;
-use MintDoor\Hall\Row;
-use MintDoor\Hall\Transaction;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Counts;
 use MintDoor\Roster\Gate;
@@ -23,6 +16,13 @@ use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\SiteCount;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\FromQuery;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -51,8 +51,11 @@ final readonly class SiteController
     }
 
     #[Route('/sites', name: 'make_site', methods: ['POST'])]
-    public function make(#[MapRequestPayload] SiteWish $wish, Request $request, #[CurrentUser] Caller $caller): Response
-    {
+    public function make(
+        #[MapRequestPayload] SiteRequest $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
         return $this->transaction->run($request, $caller, [], function (EntityManagerInterface $entities) use (
             $wish,
             $caller,
@@ -73,7 +76,7 @@ final readonly class SiteController
     #[Route('/sites/{site}', name: 'change_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
     public function change(
         string $site,
-        #[MapRequestPayload] SiteWish $wish,
+        #[MapRequestPayload] SiteRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -92,7 +95,7 @@ final readonly class SiteController
     #[Route('/sites/{site}/life', name: 'live_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
     public function live(
         string $site,
-        #[MapRequestPayload] LifeWish $wish,
+        #[MapRequestPayload] LifeRequest $wish,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {

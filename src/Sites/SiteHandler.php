@@ -7,28 +7,28 @@ namespace MintDoor\Sites;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Changes\ChangeHandler;
+use MintDoor\Changes\ChangeRequest;
+use MintDoor\Changes\LineRequest;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Sites\SiteState;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Ids;
-use MintDoor\Hall\Locks;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Row;
-use MintDoor\Logbook\Logbook;
+use MintDoor\History\History;
 use MintDoor\People\Directory;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\Entity\Door;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Sheets\LineWish;
-use MintDoor\Sheets\SheetHandler;
-use MintDoor\Sheets\SheetWish;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
 use MintDoor\Sites\Entity\Site;
 
 /** Makes sites and changes them. Runs inside a transaction. */
@@ -51,11 +51,11 @@ final readonly class SiteHandler
     public function __construct(
         private Connection $db,
         private Ids $ids,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private Roles $roles,
         private Enrollments $enrollments,
-        private SheetHandler $sheets,
-        private Logbook $logbook,
+        private ChangeHandler $sheets,
+        private History $logbook,
         private Directory $directory,
         private Locks $locks,
     ) {}
@@ -67,8 +67,12 @@ final readonly class SiteHandler
      *
      * @return string its id
      */
-    public function make(EntityManagerInterface $entities, SiteWish $wish, Caller $caller, bool $asLead = true): string
-    {
+    public function make(
+        EntityManagerInterface $entities,
+        SiteRequest $wish,
+        Caller $caller,
+        bool $asLead = true,
+    ): string {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
         }
@@ -110,7 +114,10 @@ final readonly class SiteHandler
             $this->clock->instant(),
         );
         if ($asLead && 'staff' === $caller->kind) {
-            $this->sheets->apply($access, new SheetWish([new LineWish($caller->id, 'let-in', $this->leadRole())]));
+            $this->sheets->apply(
+                $access,
+                new ChangeRequest([new LineRequest($caller->id, 'let-in', $this->leadRole())])
+            );
         }
 
         return $site->id;
@@ -128,7 +135,7 @@ final readonly class SiteHandler
     }
 
     /** @return int the sequence number of its logbook entry, 0 when nothing changed */
-    public function change(EntityManagerInterface $entities, SiteAccess $access, SiteWish $wish): int
+    public function change(EntityManagerInterface $entities, SiteAccess $access, SiteRequest $wish): int
     {
         $site = $this->site($entities, $access);
         [$division, $term] = $this->placed($wish, $access->caller, $access->site->division);
@@ -148,7 +155,7 @@ final readonly class SiteHandler
     }
 
     /** @return int the sequence number of its logbook entry, 0 when nothing changed */
-    public function live(EntityManagerInterface $entities, SiteAccess $access, LifeWish $wish): int
+    public function live(EntityManagerInterface $entities, SiteAccess $access, LifeRequest $wish): int
     {
         $site = $this->site($entities, $access);
         $wanted = SiteState::from($wish->state);
@@ -172,11 +179,11 @@ final readonly class SiteHandler
     }
 
     /** @return int the sequence number of its logbook entry, 0 when nothing changed */
-    public function sheetLine(EntityManagerInterface $entities, SiteAccess $access, SiteSheetWish $wish): int
+    public function sheetLine(EntityManagerInterface $entities, SiteAccess $access, SiteChangesRequest $wish): int
     {
         return match ($wish->verb) {
-            'open' => $this->live($entities, $access, new LifeWish('open', $wish->on)),
-            'close' => $this->live($entities, $access, new LifeWish('closed', $wish->on)),
+            'open' => $this->live($entities, $access, new LifeRequest('open', $wish->on)),
+            'close' => $this->live($entities, $access, new LifeRequest('closed', $wish->on)),
             'seats' => $this->reseat($entities, $access, $wish->seats),
             default => $this->lead($access, (string) $wish->person),
         };
@@ -198,7 +205,7 @@ final readonly class SiteHandler
         $entry =
             $this->sheets->apply(
                 $access,
-                new SheetWish([new LineWish($person, $here ? 'change-role' : 'let-in', $this->leadRole())]),
+                new ChangeRequest([new LineRequest($person, $here ? 'change-role' : 'let-in', $this->leadRole())]),
             )['lines'][0]['entry'] ?? null;
 
         return \is_int($entry) ? $entry : 0;
@@ -356,7 +363,7 @@ final readonly class SiteHandler
     }
 
     /** @return array{string, string} ids of division and term */
-    private function placed(SiteWish $wish, Caller $caller, ?string $present): array
+    private function placed(SiteRequest $wish, Caller $caller, ?string $present): array
     {
         $division = $this->db->fetchOne('SELECT id FROM division WHERE code = ?', [$wish->division]);
         $term = $this->db->fetchOne('SELECT id FROM term WHERE code = ?', [$wish->term]);

@@ -7,8 +7,8 @@ namespace MintDoor\Sites;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
 
 /** A site read with its division and term, between the database, the core and the contract. */
 final class SiteRow

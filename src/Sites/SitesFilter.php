@@ -14,7 +14,7 @@ final readonly class SitesFilter
         #[Assert\Length(max: 200, maxMessage: 'Look for less: 200 characters at most.')] public ?string $q = null,
         #[Assert\Length(max: 32)] public ?string $division = null,
         #[Assert\Length(max: 32)] public ?string $term = null,
-        #[Assert\Choice(choices: SiteWish::KINDS, message: 'There is no such kind of site.')]
+        #[Assert\Choice(choices: SiteRequest::KINDS, message: 'There is no such kind of site.')]
         public ?string $kind = null,
         #[Assert\Choice(['draft', 'open', 'closed'], message: 'A site is a draft, open or closed.')]
         public ?string $state = null,

@@ -9,18 +9,18 @@ use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Timeline;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Cursor;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\Row;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Counts;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\SegmentRow;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Cursor;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
 
 /** Lists of sites: those somebody runs, those they are in, and for administrators all of their reach. */
 final readonly class SitesQuery
@@ -33,7 +33,7 @@ final readonly class SitesQuery
     public function __construct(
         private Connection $db,
         private Roles $roles,
-        private HouseClock $clock,
+        private PlatformClock $clock,
         private ReasonJson $reasons,
         private Counts $counts,
     ) {}

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\Hall\Id;
 use MintDoor\People\AccountRunner;
 use MintDoor\People\MakeAccounts;
+use MintDoor\Shared\Id;
 
 /** Accounts from rows: worked out, made, told, taken back. */
 final class AccountBatchTest extends ApiTestCase

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Id;
 
 final class AccountsTest extends ApiTestCase
 {

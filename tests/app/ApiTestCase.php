@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace MintDoor\Tests\App;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\HouseClock;
-use MintDoor\PostRoom\SendDue;
-use MintDoor\PostRoom\Sender;
-use MintDoor\StandIns\HouseBuilder;
+use MintDoor\Demo\PlatformBuilder;
+use MintDoor\Messages\SendDue;
+use MintDoor\Messages\Sender;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\PlatformClock;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
@@ -30,7 +30,7 @@ abstract class ApiTestCase extends WebTestCase
 
     protected KernelBrowser $client;
 
-    protected HouseBuilder $house;
+    protected PlatformBuilder $house;
 
     /** @var array<string, string> name => id of a person, division, term or site */
     protected array $ids = [];
@@ -39,7 +39,7 @@ abstract class ApiTestCase extends WebTestCase
     {
         $this->client = static::createClient();
         $this->client->disableReboot();
-        $this->house = new HouseBuilder($this->db(), $this->now());
+        $this->house = new PlatformBuilder($this->db(), $this->now());
         $this->furnish();
         $this->house->write();
     }
@@ -250,6 +250,6 @@ abstract class ApiTestCase extends WebTestCase
 
     protected function now(): int
     {
-        return $this->service(HouseClock::class)->instant();
+        return $this->service(PlatformClock::class)->instant();
     }
 }

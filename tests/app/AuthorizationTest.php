@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
 use Symfony\Component\Routing\RouterInterface;
 
 /** Who may call what: every route of the contract, by every kind of caller. A route without a row fails. */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\StandIns\DemoSignIns;
+use MintDoor\Demo\DemoSignIns;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
 use PHPUnit\Framework\Attributes\TestWith;
 
 final class CommandsTest extends ApiTestCase

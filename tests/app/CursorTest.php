@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\Hall\Cursor;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
+use MintDoor\Shared\Cursor;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

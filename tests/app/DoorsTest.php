@@ -8,9 +8,9 @@ use MintDoor\Core\Doors\Key;
 use MintDoor\Core\Doors\KeySlip;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Doors\DoorKeys;
-use MintDoor\Doors\Tick;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
+use MintDoor\Doors\ScheduledDoorTasks;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /**
@@ -612,6 +612,6 @@ final class DoorsTest extends ApiTestCase
     /** @return array<string, int> */
     private function tick(): array
     {
-        return $this->service(Tick::class)->all();
+        return $this->service(ScheduledDoorTasks::class)->all();
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\Doors\Tick;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Sealer;
+use MintDoor\Doors\ScheduledDoorTasks;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Sealer;
 
 /** Invitations: to people and to addresses, answered once, reminded, sent again, taken back. */
 final class InvitationsTest extends ApiTestCase
@@ -44,7 +44,7 @@ final class InvitationsTest extends ApiTestCase
         $this->db()->executeStatement('UPDATE invitation SET lapses_at = ? WHERE unanswered = 1', [
             Instant::toSql($this->now() - 1),
         ]);
-        self::assertSame(30, $this->service(Tick::class)->all()['invitations']);
+        self::assertSame(30, $this->service(ScheduledDoorTasks::class)->all()['invitations']);
         self::assertSame(0, $waiting());
         $this->change('lead', 'let-in', 'many0', 'learner');
         self::assertSame(30, $this->call('lead', 'POST', $this->path($door, '/again'), ['all' => true])['done']);
@@ -191,12 +191,12 @@ final class InvitationsTest extends ApiTestCase
         $this->invite($door, "newcomer@example.org\nsomebody.new@example.net");
         $this->token('newcomer@example.org');
         $this->db()->executeStatement('UPDATE invitation SET remind_at = ?', [Instant::toSql($this->now() - 1)]);
-        self::assertSame(2, $this->service(Tick::class)->all()['invitations']);
-        self::assertSame(0, $this->service(Tick::class)->all()['invitations']);
+        self::assertSame(2, $this->service(ScheduledDoorTasks::class)->all()['invitations']);
+        self::assertSame(0, $this->service(ScheduledDoorTasks::class)->all()['invitations']);
         self::assertSame(2, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM message WHERE kind = 'reminder'"));
         $this->deliver();
         $this->db()->executeStatement('UPDATE invitation SET lapses_at = ?', [Instant::toSql($this->now() - 1)]);
-        $this->service(Tick::class)->all();
+        $this->service(ScheduledDoorTasks::class)->all();
         self::assertSame(['lapsed', 'lapsed'], array_column($this->invitations($door), 'state'));
         self::assertArrayNotHasKey('newcomer', $this->roster());
         self::assertSame(

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Tests\App;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Hall\Id;
+use MintDoor\Changes\ApplyChangeList;
 use MintDoor\People\LostJobs;
-use MintDoor\Sheets\ApplySheet;
+use MintDoor\Shared\Id;
 use Symfony\Component\Messenger\Envelope;
 use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
 
@@ -27,7 +27,7 @@ final class LostJobsTest extends ApiTestCase
         $sheet = $this->applying();
         $failed = static function (bool $again) use ($sheet): WorkerMessageFailedEvent {
             $event = new WorkerMessageFailedEvent(
-                new Envelope(new ApplySheet($sheet)),
+                new Envelope(new ApplyChangeList($sheet)),
                 'jobs',
                 new \RuntimeException('wrapped', 0, new \LogicException('no')),
             );

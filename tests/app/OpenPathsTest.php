@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\Hall\OpenPaths;
+use MintDoor\Shared\OpenPaths;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Yaml\Yaml;
 

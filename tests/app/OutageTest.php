@@ -6,7 +6,7 @@ namespace MintDoor\Tests\App;
 
 use Doctrine\DBAL\Exception\ConnectionLost;
 use Doctrine\DBAL\Exception\DriverException;
-use MintDoor\Hall\Outage;
+use MintDoor\Shared\Outage;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Id;
 
 /** A person's facts, notes, all that is held about them, erasing them, and two who are one. */
 final class PeopleRoomTest extends ApiTestCase

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\Hall\Places;
+use MintDoor\Shared\Places;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Process\Process;
 
@@ -55,7 +55,7 @@ final class PlacesTest extends ApiTestCase
     public function testAProcessThatDiesGivesItsPlaceBack(): void
     {
         $root = \dirname(__DIR__, 2);
-        $holds = 'require $argv[1]; $p = (new MintDoor\Hall\Places($argv[2]))->take("x", 1); echo "held"; sleep(60);';
+        $holds = 'require $argv[1]; $p = (new MintDoor\Shared\Places($argv[2]))->take("x", 1); echo "held"; sleep(60);';
         $process = new Process([\PHP_BINARY, '-r', $holds, '--', $root.'/vendor/autoload.php', $this->folder]);
         $process->start();
         $process->waitUntil(static fn(string $type, string $said): bool => 'held' === $said);

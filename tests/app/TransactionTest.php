@@ -8,16 +8,16 @@ use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Driver\AbstractException;
 use Doctrine\DBAL\Exception\ConnectionLost;
 use Doctrine\DBAL\Exception\DeadlockException;
-use MintDoor\Hall\Answer;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\HouseClock;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Locks;
-use MintDoor\Hall\Problem;
-use MintDoor\Hall\ProblemType;
-use MintDoor\Hall\Transaction;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 
 final class TransactionTest extends ApiTestCase
@@ -74,7 +74,7 @@ final class TransactionTest extends ApiTestCase
 
     public function testAllIsDecidedAtOneInstantThatIsNeverBeforeTheLastEntry(): void
     {
-        $clock = $this->service(HouseClock::class);
+        $clock = $this->service(PlatformClock::class);
         $before = $clock->instant();
         $this->db()->executeStatement('UPDATE site SET last_entry_at = ? WHERE id = ?', [
             Instant::toSql($before + 3_600),

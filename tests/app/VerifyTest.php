@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\Hall\Id;
+use MintDoor\Changes\LineRequest;
+use MintDoor\Demo\Dice;
 use MintDoor\Roster\Counts;
-use MintDoor\Sheets\LineWish;
-use MintDoor\StandIns\Dice;
+use MintDoor\Shared\Id;
 
 final class VerifyTest extends ApiTestCase
 {
@@ -22,7 +22,7 @@ final class VerifyTest extends ApiTestCase
                 : $dice->one(['co-tutor', 'class-assistant']);
             $this->client->getCookieJar()->clear();
             $this->client->loginUser(
-                $this->service(\MintDoor\Hall\CallerProvider::class)->loadUserByIdentifier('lead'),
+                $this->service(\MintDoor\Shared\CallerProvider::class)->loadUserByIdentifier('lead'),
                 'api',
             );
             $this->client->request(
@@ -34,7 +34,9 @@ final class VerifyTest extends ApiTestCase
                 json_encode(
                     [
                         'lines' => [
-                            ['person' => $this->ids[$person], 'verb' => $dice->one(LineWish::verbs()), 'role' => $role],
+                            ['person' => $this->ids[$person], 'verb' => $dice->one(
+                                LineRequest::verbs()
+                            ), 'role' => $role],
                         ],
                     ],
                     \JSON_THROW_ON_ERROR,

@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Core;
 
+use MintDoor\Core\Changes\ChangeContext;
+use MintDoor\Core\Changes\ComputedChange;
+use MintDoor\Core\Changes\Effect;
+use MintDoor\Core\Changes\LineComputer;
+use MintDoor\Core\Changes\Verb;
+use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\Ids;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
@@ -13,21 +19,15 @@ use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Leads;
-use MintDoor\Core\Roster\Mark;
-use MintDoor\Core\Roster\MarkKind;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\SeatsHeld;
-use MintDoor\Core\Sheets\Effect;
-use MintDoor\Core\Sheets\Line;
-use MintDoor\Core\Sheets\LineComputer;
-use MintDoor\Core\Sheets\Situation;
-use MintDoor\Core\Sheets\Verb;
-use MintDoor\Core\Sheets\Wanted;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 
 /** One site and its people in memory, changed through the core alone. The tests of laws play with it. */
 final class World implements Ids
@@ -58,7 +58,7 @@ final class World implements Ids
         }
         $world = new self($site, $people, FirstRoles::book(['juniors'], ['seniors']));
         $world->enrollments['staff0'] = new Enrollment([
-            new Pass('first', 'desk', DoorKind::Desk, FirstRoles::LEAD, 0, new Window(0), 0),
+            new Grant('first', 'desk', DoorKind::Desk, FirstRoles::LEAD, 0, new Window(0), 0),
         ]);
 
         return $world;
@@ -74,7 +74,7 @@ final class World implements Ids
         return $this->enrollments[$person] ?? new Enrollment();
     }
 
-    public function situation(string $person, string $actor = 'admin'): Situation
+    public function situation(string $person, string $actor = 'admin'): ChangeContext
     {
         $access = new Access($this->roles);
         $standing = $access->standing(
@@ -91,7 +91,7 @@ final class World implements Ids
             }
         }
 
-        return new Situation(
+        return new ChangeContext(
             $this->now,
             $this->site,
             $this->roles,
@@ -113,7 +113,7 @@ final class World implements Ids
         bool $sure = false,
         bool $asks = false,
         bool $leadEnds = false,
-    ): Line {
+    ): ComputedChange {
         return $this->computer->compute(
             $this->situation($person, $actor),
             new Wanted($verb, $role, $window, sure: $sure, asks: $asks, leadEnds: $leadEnds),
@@ -128,14 +128,14 @@ final class World implements Ids
         string $actor = 'admin',
         bool $asks = false,
         bool $leadEnds = false,
-    ): Line {
+    ): ComputedChange {
         $line = $this->compute($person, $verb, $role, $window, $actor, asks: $asks, leadEnds: $leadEnds);
 
         return $this->keep($person, $line);
     }
 
     /** @param list<Effect> $effects */
-    public function undo(string $person, array $effects, string $actor = 'admin'): Line
+    public function undo(string $person, array $effects, string $actor = 'admin'): ComputedChange
     {
         return $this->keep($person, $this->computer->undo($this->situation($person, $actor), $effects));
     }
@@ -193,12 +193,12 @@ final class World implements Ids
         $given = [];
         for ($n = 0; $n < $passes; ++$n) {
             $marks = [];
-            foreach ([MarkKind::Withdrawn, MarkKind::Undone] as $kind) {
-                for ($k = $dice->below(3); $k > 0 && $dice->chance(MarkKind::Withdrawn === $kind ? 70 : 30); --$k) {
-                    $marks[] = new Mark("m$n$k".$kind->value, $kind, $window());
+            foreach ([OverrideKind::Withdrawn, OverrideKind::Undone] as $kind) {
+                for ($k = $dice->below(3); $k > 0 && $dice->chance(OverrideKind::Withdrawn === $kind ? 70 : 30); --$k) {
+                    $marks[] = new Override("m$n$k".$kind->value, $kind, $window());
                 }
             }
-            $given[] = new Pass(
+            $given[] = new Grant(
                 "p$n",
                 'desk',
                 DoorKind::Desk,
@@ -210,14 +210,14 @@ final class World implements Ids
             );
         }
         $marks = [];
-        foreach ([MarkKind::Paused, MarkKind::KeptOut, MarkKind::Role, MarkKind::Dates] as $kind) {
+        foreach ([OverrideKind::Paused, OverrideKind::KeptOut, OverrideKind::Role, OverrideKind::Dates] as $kind) {
             if ($dice->chance(40)) {
-                $marks[] = new Mark(
+                $marks[] = new Override(
                     'e'.$kind->value,
                     $kind,
                     $window(),
-                    MarkKind::Role === $kind ? $dice->one($roles) : null,
-                    dates: MarkKind::Dates === $kind ? $window() : null,
+                    OverrideKind::Role === $kind ? $dice->one($roles) : null,
+                    dates: OverrideKind::Dates === $kind ? $window() : null,
                 );
             }
         }
@@ -225,7 +225,7 @@ final class World implements Ids
         return new Enrollment($given, $marks);
     }
 
-    private function keep(string $person, Line $line): Line
+    private function keep(string $person, ComputedChange $line): ComputedChange
     {
         $this->enrollments[$person] = $line->result;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Faults;
 
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Id;
 use MintDoor\Tests\Together;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;

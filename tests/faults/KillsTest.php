@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Faults;
 
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Id;
 
 /** Whatever process is killed, it is back soon; nothing that was answered is lost, and nothing happens twice. */
 final class KillsTest extends FaultCase

@@ -7,9 +7,9 @@ namespace MintDoor\Tests\Race;
 use MintDoor\Core\Doors\Key;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Doors\DoorKeys;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\Sealer;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Sealer;
 use Symfony\Component\Process\Process;
 
 /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Race;
 
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Id;
 
 /** People who are corrected, merged, erased, renamed and let in at the same moment, over real HTTP. */
 final class PeopleAtOnceTest extends RaceCase

@@ -7,7 +7,7 @@ namespace MintDoor\Tests\Race;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\DriverManager;
 use Doctrine\DBAL\Tools\DsnParser;
-use MintDoor\StandIns\HouseBuilder;
+use MintDoor\Demo\PlatformBuilder;
 use MintDoor\Tests\Together;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
@@ -26,7 +26,7 @@ abstract class RaceCase extends TestCase
     private ?Process $server = null;
 
     protected Connection $db;
-    protected HouseBuilder $house;
+    protected PlatformBuilder $house;
     protected string $site;
     protected string $division;
     protected string $term;
@@ -44,7 +44,7 @@ abstract class RaceCase extends TestCase
             }
         }
         $_SERVER['RACE_URL'] = $url;
-        $this->house = new HouseBuilder($this->db, self::NOW);
+        $this->house = new PlatformBuilder($this->db, self::NOW);
         $this->house->roles([], ['seniors']);
         $this->division = $this->house->division('seniors', 'Seniors');
         $this->term = $this->house->term('autumn', 'Autumn', '2026-09-07', '2026-12-18');

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Race;
 
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Id;
 use Symfony\Component\Process\Process;
 
 /** Real processes with connections of their own, at the same time, on a database of their own. */

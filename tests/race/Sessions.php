@@ -7,8 +7,8 @@ namespace MintDoor\Tests\Race;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use MintDoor\Core\Time\Time;
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
 use Symfony\Component\Security\Http\Authenticator\Token\PostAuthenticationToken;
 
 /**

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Race;
 
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Row;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Row;
 use Symfony\Component\PasswordHasher\Hasher\SodiumPasswordHasher;
 
 /** Signing in and staying signed in, over real HTTP with real cookies. */

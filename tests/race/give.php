@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 // Gives a job to the workers, as the application would: to apply the sheet that is named, or to deliver what is due.
+use MintDoor\Changes\ApplyChangeList;
 use MintDoor\Kernel;
-use MintDoor\PostRoom\SendDue;
-use MintDoor\Sheets\ApplySheet;
+use MintDoor\Messages\SendDue;
 use Symfony\Component\DependencyInjection\ContainerInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
 
@@ -18,4 +18,4 @@ $container = $kernel->getContainer()->get('test.service_container');
 assert($container instanceof ContainerInterface);
 $bus = $container->get(MessageBusInterface::class);
 assert($bus instanceof MessageBusInterface);
-$bus->dispatch('due' === $argv[1] ? new SendDue() : new ApplySheet($argv[1]));
+$bus->dispatch('due' === $argv[1] ? new SendDue() : new ApplyChangeList($argv[1]));

@@ -3,13 +3,13 @@
 declare(strict_types=1);
 
 // One of several that change the same site at the same time. Arguments: instant to begin at, site, who, line as JSON.
-use MintDoor\Hall\Caller;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\Problem;
+use MintDoor\Changes\ChangeController;
+use MintDoor\Changes\ChangeRequest;
+use MintDoor\Changes\LineRequest;
 use MintDoor\Kernel;
-use MintDoor\Sheets\LineWish;
-use MintDoor\Sheets\SheetController;
-use MintDoor\Sheets\SheetWish;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\Problem;
 use Symfony\Component\DependencyInjection\ContainerInterface;
 use Symfony\Component\HttpFoundation\Request;
 
@@ -24,13 +24,13 @@ assert($container instanceof ContainerInterface);
 $callers = $container->get(CallerProvider::class);
 assert($callers instanceof CallerProvider);
 $caller = $callers->loadUserByIdentifier($who);
-$controller = $container->get(SheetController::class);
-assert($caller instanceof Caller && $controller instanceof SheetController);
-$wish = new LineWish(...json_decode($line, true, 512, \JSON_THROW_ON_ERROR));
+$controller = $container->get(ChangeController::class);
+assert($caller instanceof Caller && $controller instanceof ChangeController);
+$wish = new LineRequest(...json_decode($line, true, 512, \JSON_THROW_ON_ERROR));
 time_sleep_until(max((float) $begin, microtime(true) + 0.001));
 try {
     echo json_decode(
-        (string) $controller->make($site, new SheetWish([$wish]), Request::create('/'), $caller)->getContent(),
+        (string) $controller->make($site, new ChangeRequest([$wish]), Request::create('/'), $caller)->getContent(),
         true,
     )['lines'][0]['verdict'];
 } catch (Problem $problem) {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Attacks;
 
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
 use MintDoor\Tests\App\ApiTestCase;
 
 /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Attacks;
 
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Id;
 
 /** Looking after somebody's account by a tie one made for it. */
 final class CaretakerTest extends AttackCase

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Attacks;
 
-use MintDoor\Hall\Id;
+use MintDoor\Shared\Id;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** What clients send is never taken for what the server wrote. */

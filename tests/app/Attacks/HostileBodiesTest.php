@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Attacks;
 
-use MintDoor\Hall\BodyContract;
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\OpenPaths;
+use MintDoor\Shared\BodyContract;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\OpenPaths;
 use MintDoor\Tests\App\ApiTestCase;
 use MintDoor\Tests\App\Bodies;
 use Opis\JsonSchema\Validator;

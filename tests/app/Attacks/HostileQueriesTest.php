@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Attacks;
 
-use MintDoor\Hall\CallerProvider;
-use MintDoor\Hall\OpenPaths;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\OpenPaths;
 use MintDoor\Tests\App\ApiTestCase;
 use MintDoor\Tests\App\Contract;
 use PHPUnit\Framework\Attributes\Group;

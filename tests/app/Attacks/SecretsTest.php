@@ -6,10 +6,10 @@ namespace MintDoor\Tests\App\Attacks;
 
 use MintDoor\Core\Doors\Key;
 use MintDoor\Doors\DoorKeys;
-use MintDoor\Hall\Id;
-use MintDoor\Hall\ResealCommand;
-use MintDoor\Hall\Sealer;
-use MintDoor\Hall\SecurityLog;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\ResealCommand;
+use MintDoor\Shared\Sealer;
+use MintDoor\Shared\SecurityLog;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Console\Tester\CommandTester;
 

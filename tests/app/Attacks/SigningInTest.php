@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Attacks;
 
-use MintDoor\Hall\Id;
-use MintDoor\Hall\Instant;
-use MintDoor\Hall\SignInGuard;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\SignInGuard;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** Guessing passwords, locking others out, and passwords that are easily guessed. */

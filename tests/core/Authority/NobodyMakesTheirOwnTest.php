@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Core\Authority;
 
+use MintDoor\Core\Changes\ChangeContext;
+use MintDoor\Core\Changes\Laws;
+use MintDoor\Core\Changes\Note;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\FirstRoles;
 use MintDoor\Core\Roster\Comparison;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
-use MintDoor\Core\Roster\Mark;
-use MintDoor\Core\Roster\MarkKind;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\Timeline;
-use MintDoor\Core\Sheets\Laws;
-use MintDoor\Core\Sheets\Note;
-use MintDoor\Core\Sheets\Situation;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
@@ -73,19 +73,19 @@ final class NobodyMakesTheirOwnTest extends TestCase
         return [
             'somebody lengthens themselves' => [
                 new class extends Laws {
-                    protected function ofOneself(Situation $situation, Comparison $change): ?Note
+                    protected function ofOneself(ChangeContext $situation, Comparison $change): ?Note
                     {
                         return null;
                     }
 
-                    protected function giving(Situation $situation, Timeline $before, Comparison $change): ?Note
+                    protected function giving(ChangeContext $situation, Timeline $before, Comparison $change): ?Note
                     {
                         return $situation->actor->personId === $situation->person->id
                             ? null
                             : parent::giving($situation, $before, $change);
                     }
 
-                    protected function lifting(Situation $situation, array $effects): ?Note
+                    protected function lifting(ChangeContext $situation, array $effects): ?Note
                     {
                         return null;
                     }
@@ -94,7 +94,7 @@ final class NobodyMakesTheirOwnTest extends TestCase
             ],
             'who is above is hurt' => [
                 new class extends Laws {
-                    protected function taking(Situation $situation, Timeline $before, Comparison $change): ?Note
+                    protected function taking(ChangeContext $situation, Timeline $before, Comparison $change): ?Note
                     {
                         return null;
                     }
@@ -133,7 +133,7 @@ final class NobodyMakesTheirOwnTest extends TestCase
             DoorKind $kind = DoorKind::Desk,
             array $marks = [],
         ): Enrollment => new Enrollment(
-            [new Pass('first-'.$role, 'desk', $kind, $role, 0, new Window(0, $until), 0, givenBy: 'somebody')],
+            [new Grant('first-'.$role, 'desk', $kind, $role, 0, new Window(0, $until), 0, givenBy: 'somebody')],
             array_values($marks),
         );
         $leads = ['s1 lead' => $given('lead-tutor'), 's2 lead' => $given('lead-tutor')];
@@ -148,7 +148,7 @@ final class NobodyMakesTheirOwnTest extends TestCase
             's2 learner' => $given('learner', kind: DoorKind::Feed),
         ];
         // Co-tutors of both sites, one of whom an administrator has paused; the lead of one site goes, another stays.
-        $pause = new Mark('pause', MarkKind::Paused, new Window(0, $soon), height: 1_000, putBy: 'admin');
+        $pause = new Override('pause', OverrideKind::Paused, new Window(0, $soon), height: 1_000, putBy: 'admin');
         $paused = [
             ...$leads,
             's1 cotutor' => $given('co-tutor'),

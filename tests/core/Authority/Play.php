@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Core\Authority;
 
+use MintDoor\Core\Changes\Done;
+use MintDoor\Core\Changes\Effect;
 use MintDoor\Core\Roster\Enrollment;
-use MintDoor\Core\Roster\Mark;
-use MintDoor\Core\Roster\Pass;
-use MintDoor\Core\Sheets\Done;
-use MintDoor\Core\Sheets\Effect;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\Override;
 
 /** A small world as it stands after some acts: who is in which site, what was done there, which doors there are. */
 final readonly class Play
@@ -87,7 +87,7 @@ final readonly class Play
         $name = static function (?string $id) use (&$names): ?int {
             return null === $id ? null : ($names[$id] ??= \count($names));
         };
-        $mark = static fn(Mark $mark): array => [
+        $mark = static fn(Override $mark): array => [
             $mark->kind->name,
             $mark->window->from,
             $mark->window->until,
@@ -99,7 +99,7 @@ final readonly class Play
             $mark->putBy,
             $mark->endedBy,
         ];
-        $pass = static fn(Pass $pass): array => [
+        $pass = static fn(Grant $pass): array => [
             $name($pass->id),
             $pass->doorId,
             $pass->role,

@@ -4,6 +4,14 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Core\Authority;
 
+use MintDoor\Core\Changes\ChangeContext;
+use MintDoor\Core\Changes\ChangeHistory;
+use MintDoor\Core\Changes\ComputedChange;
+use MintDoor\Core\Changes\Laws;
+use MintDoor\Core\Changes\LineComputer;
+use MintDoor\Core\Changes\Verb;
+use MintDoor\Core\Changes\Verdict;
+use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\Doors\Doorman;
 use MintDoor\Core\Doors\DoorTerms;
 use MintDoor\Core\Doors\Passage;
@@ -21,14 +29,6 @@ use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Ties;
 use MintDoor\Core\Roster\Timeline;
-use MintDoor\Core\Sheets\History;
-use MintDoor\Core\Sheets\Laws;
-use MintDoor\Core\Sheets\Line;
-use MintDoor\Core\Sheets\LineComputer;
-use MintDoor\Core\Sheets\Situation;
-use MintDoor\Core\Sheets\Verb;
-use MintDoor\Core\Sheets\Verdict;
-use MintDoor\Core\Sheets\Wanted;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
@@ -46,7 +46,7 @@ final class SmallWorld implements Ids
     /** @var \WeakMap<Enrollment, Timeline> */
     private \WeakMap $timelines;
 
-    /** @var array<string, array<string, array{?Line, ?string}>> what was worked out */
+    /** @var array<string, array<string, array{?ComputedChange, ?string}>> what was worked out */
     private array $known = [];
 
     /** @var array<string, bool> who looks after whom */
@@ -195,7 +195,7 @@ final class SmallWorld implements Ids
     /**
      * What somebody may do to another in a site. Of worlds that are alike there it is worked out once.
      *
-     * @return array<string, array{?Line, ?string}> by name, and which line it takes back
+     * @return array<string, array{?ComputedChange, ?string}> by name, and which line it takes back
      */
     private function lines(Play $play, string $site, string $person, Standing $standing): array
     {
@@ -207,12 +207,12 @@ final class SmallWorld implements Ids
             return $this->known[$key];
         }
         $situation = $this->situation($play, $site, $person, $standing);
-        $ready = static fn(Line $line): ?Line => Verdict::Ready === $line->verdict ? $line : null;
+        $ready = static fn(ComputedChange $line): ?ComputedChange => Verdict::Ready === $line->verdict ? $line : null;
         $lines = [];
         foreach ($this->wishes() as $name => $wanted) {
             $lines[$name] = [$ready($this->computer->compute($situation, $wanted)), null];
         }
-        $history = new History($play->lines[$at] ?? []);
+        $history = new ChangeHistory($play->lines[$at] ?? []);
         foreach ($play->lines[$at] ?? [] as $index => $done) {
             if ($history->mayUndo($done->id) && $standing->may(Permission::LetIn)) {
                 $lines["undo $index"] = [
@@ -226,7 +226,7 @@ final class SmallWorld implements Ids
         return $this->known[$key] = $lines;
     }
 
-    private function invited(Situation $situation): ?Line
+    private function invited(ChangeContext $situation): ?ComputedChange
     {
         $verdict = $this->roles->mayGive('co-tutor', $situation->actor, $situation->person, $situation->site);
         if (!$situation->actor->may(Permission::KeepDoors) || !$verdict->allowed) {
@@ -303,7 +303,7 @@ final class SmallWorld implements Ids
         return $may ? $play->applied('s1 '.$actor, $play->enrollments['s1 '.$people[0]->id], []) : null;
     }
 
-    private function after(Play $play, string $at, ?Line $line, ?string $undoes = null): ?Play
+    private function after(Play $play, string $at, ?ComputedChange $line, ?string $undoes = null): ?Play
     {
         return Verdict::Ready === $line?->verdict ? $play->applied($at, $line->result, $line->effects, $undoes) : null;
     }
@@ -319,7 +319,7 @@ final class SmallWorld implements Ids
         );
     }
 
-    private function situation(Play $play, string $site, string $person, Standing $actor): Situation
+    private function situation(Play $play, string $site, string $person, Standing $actor): ChangeContext
     {
         $leads = [];
         foreach ($this->people as $id => $other) {
@@ -329,7 +329,7 @@ final class SmallWorld implements Ids
             }
         }
 
-        return new Situation(
+        return new ChangeContext(
             $play->now,
             $this->sites[$site],
             $this->roles,

@@ -21,7 +21,7 @@ use MintDoor\Core\Roster\State;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Window;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

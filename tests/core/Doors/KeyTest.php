@@ -9,7 +9,7 @@ use Eris\TestTrait;
 use MintDoor\Core\Doors\Key;
 use MintDoor\Core\Doors\KeySlip;
 use MintDoor\Core\People\SpokenWords;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 use PHPUnit\Framework\TestCase;
 
 final class KeyTest extends TestCase

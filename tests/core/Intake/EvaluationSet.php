@@ -9,8 +9,8 @@ use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Luhn;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\StandIns\Dice;
-use MintDoor\StandIns\Names;
+use MintDoor\Demo\Dice;
+use MintDoor\Demo\Names;
 
 /**
  * Lines as people write them, each with whom it means, to measure the matcher by. Somebody is drawn, the line is

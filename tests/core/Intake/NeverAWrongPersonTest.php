@@ -19,7 +19,7 @@ use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

@@ -9,7 +9,7 @@ use Eris\TestTrait;
 use MintDoor\Core\Intake\Columns;
 use MintDoor\Core\Intake\Rows;
 use MintDoor\Core\Intake\TooMuch;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 use PHPUnit\Framework\TestCase;
 
 final class RowsTest extends TestCase

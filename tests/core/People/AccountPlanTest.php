@@ -6,6 +6,7 @@ namespace MintDoor\Tests\Core\People;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Evidence;
 use MintDoor\Core\Intake\Known;
@@ -18,8 +19,7 @@ use MintDoor\Core\People\AccountPlan;
 use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\Core\Sheets\Verdict;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 use PHPUnit\Framework\TestCase;
 
 final class AccountPlanTest extends TestCase

@@ -6,13 +6,13 @@ namespace MintDoor\Tests\Core\People;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use MintDoor\Core\Changes\Verb;
+use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\People\Merging;
 use MintDoor\Core\Roster\State;
-use MintDoor\Core\Sheets\Verb;
-use MintDoor\Core\Sheets\Wanted;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Window;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 use MintDoor\Tests\Core\World;
 use PHPUnit\Framework\TestCase;
 

@@ -7,8 +7,8 @@ namespace MintDoor\Tests\Core\People;
 use MintDoor\Core\People\Outside;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
-use MintDoor\Core\People\Sight;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -39,6 +39,9 @@ final class OutsideTest extends TestCase
     {
         $reach = new Reach(false, [], ['juniors']);
         $junior = new Person('p', PersonKind::Learner, 'juniors');
-        self::assertSame([Sight::Hidden, Sight::Masked], [$reach->sight($junior, false), $reach->sight($junior, true)]);
+        self::assertSame(
+            [PersonVisibility::Hidden, PersonVisibility::Masked],
+            [$reach->sight($junior, false), $reach->sight($junior, true)]
+        );
     }
 }

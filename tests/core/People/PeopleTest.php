@@ -9,8 +9,8 @@ use MintDoor\Core\People\Luhn;
 use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
-use MintDoor\Core\People\Sight;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -71,16 +71,22 @@ final class PeopleTest extends TestCase
     {
         $reach = new Reach(false, ['seniors'], ['juniors']);
         $minor = new Person('p', PersonKind::Learner, 'juniors', 3);
-        self::assertSame(Sight::Full, $reach->sight(new Person('p', PersonKind::Learner, 'seniors', 7), false));
-        self::assertSame(Sight::Masked, $reach->sight(new Person('p', PersonKind::Learner, 'evening', 2), false));
-        self::assertSame(Sight::Hidden, $reach->sight($minor, false));
-        self::assertSame(Sight::Masked, $reach->sight($minor, true));
         self::assertSame(
-            Sight::Masked,
+            PersonVisibility::Full,
+            $reach->sight(new Person('p', PersonKind::Learner, 'seniors', 7), false)
+        );
+        self::assertSame(
+            PersonVisibility::Masked,
+            $reach->sight(new Person('p', PersonKind::Learner, 'evening', 2), false)
+        );
+        self::assertSame(PersonVisibility::Hidden, $reach->sight($minor, false));
+        self::assertSame(PersonVisibility::Masked, $reach->sight($minor, true));
+        self::assertSame(
+            PersonVisibility::Masked,
             $reach->sight(new Person('p', PersonKind::Guardian, 'juniors'), false),
             'a grown-up',
         );
-        self::assertSame(Sight::Full, (new Reach(true, [], ['juniors']))->sight($minor, false));
+        self::assertSame(PersonVisibility::Full, (new Reach(true, [], ['juniors']))->sight($minor, false));
     }
 
     #[TestWith(['2041010', '••••010'])]

@@ -20,8 +20,8 @@ use MintDoor\Core\Roles\RuleProblem;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Sites\Site;
+use MintDoor\Demo\Dice;
 use MintDoor\Roles\RulesCodec;
-use MintDoor\StandIns\Dice;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

@@ -13,14 +13,14 @@ use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Entry;
-use MintDoor\Core\Roster\Mark;
-use MintDoor\Core\Roster\MarkKind;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 use MintDoor\Tests\Core\World;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -32,8 +32,8 @@ final class AccessTest extends TestCase
     private const NOW = 100;
 
     /**
-     * @return iterable<string, array{string, list<Mark>, Window, Site, int, Entry, list<string>}> role, marks, window,
-     *     site, account closed from, entry, causes
+     * @return iterable<string, array{string, list<Override>, Window, Site, int, Entry, list<string>}> role, marks,
+     *     window, site, account closed from, entry, causes
      */
     public static function cases(): iterable
     {
@@ -41,7 +41,7 @@ final class AccessTest extends TestCase
         $draft = new Site('s', 'seniors', opensAt: 500);
         $closed = new Site('s', 'seniors', opensAt: 0, closesAt: 50);
         $always = new Window(0);
-        $mark = static fn(MarkKind $kind): array => [new Mark('m', $kind, new Window(0, 200))];
+        $mark = static fn(OverrideKind $kind): array => [new Override('m', $kind, new Window(0, 200))];
         yield 'in' => ['learner', [], $always, $open, Time::FOREVER, Entry::Enter, ['let-in']];
         yield 'a learner of a draft' => ['learner', [], $always, $draft, Time::FOREVER, Entry::No, ['draft']];
         yield 'a tutor of a draft' => [
@@ -72,13 +72,14 @@ final class AccessTest extends TestCase
             Entry::LookOnly,
             ['let-in'],
         ];
-        yield 'paused' => ['learner', $mark(MarkKind::Paused), $always, $open, Time::FOREVER, Entry::No, ['paused']];
+        $paused = $mark(OverrideKind::Paused);
+        yield 'paused' => ['learner', $paused, $always, $open, Time::FOREVER, Entry::No, ['paused']];
         yield 'not begun' => ['learner', [], new Window(120), $open, Time::FOREVER, Entry::No, ['upcoming']];
         yield 'over' => ['learner', [], new Window(0, 90), $open, Time::FOREVER, Entry::No, ['ended']];
         yield 'account closed' => ['learner', [], $always, $open, 100, Entry::No, ['account-closed']];
         yield 'everything at once, the strongest first' => [
             'learner',
-            [...$mark(MarkKind::KeptOut)],
+            [...$mark(OverrideKind::KeptOut)],
             new Window(120),
             $draft,
             80,
@@ -87,7 +88,7 @@ final class AccessTest extends TestCase
         ];
         yield 'paused in a draft' => [
             'learner',
-            $mark(MarkKind::Paused),
+            $mark(OverrideKind::Paused),
             $always,
             $draft,
             Time::FOREVER,
@@ -97,7 +98,7 @@ final class AccessTest extends TestCase
     }
 
     /**
-     * @param list<Mark>   $marks
+     * @param list<Override>   $marks
      * @param list<string> $causes
      */
     #[DataProvider('cases')]
@@ -110,7 +111,7 @@ final class AccessTest extends TestCase
         Entry $entry,
         array $causes,
     ): void {
-        $enrollment = new Enrollment([new Pass('p', 'door', DoorKind::Key, $role, 0, $window, 0)], $marks);
+        $enrollment = new Enrollment([new Grant('p', 'door', DoorKind::Key, $role, 0, $window, 0)], $marks);
         $reason = self::access()->reason($enrollment->timeline(), self::person($closed), $site, self::NOW, $enrollment);
         self::assertSame($entry, $reason->entry);
         self::assertSame($causes, array_map(static fn($cause): string => $cause->code, $reason->causes));
@@ -119,8 +120,8 @@ final class AccessTest extends TestCase
     public function testSaysUntilWhenAndThroughWhichDoor(): void
     {
         $enrollment = new Enrollment([
-            new Pass('a', 'desk', DoorKind::Desk, 'sit-in-observer', 0, new Window(0), 0),
-            new Pass('b', 'strings', DoorKind::Cohort, 'learner', 0, new Window(0, 300), 0),
+            new Grant('a', 'desk', DoorKind::Desk, 'sit-in-observer', 0, new Window(0), 0),
+            new Grant('b', 'strings', DoorKind::Cohort, 'learner', 0, new Window(0, 300), 0),
         ]);
         $cause = self::access()
             ->reason(

@@ -9,14 +9,14 @@ use Eris\TestTrait;
 use MintDoor\Core\Roles\FirstRoles;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Leads;
-use MintDoor\Core\Roster\Mark;
-use MintDoor\Core\Roster\MarkKind;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 use MintDoor\Tests\Core\World;
 use PHPUnit\Framework\TestCase;
 
@@ -49,11 +49,11 @@ final class LeadsTest extends TestCase
 
     public function testALeadWhoIsPausedOrUpcomingCountsAgainstTheLimitButDoesNotLead(): void
     {
-        $lead = static fn(Window $window, Mark ...$marks): Timeline => (new Enrollment(
-            [new Pass('p', 'd', DoorKind::Desk, FirstRoles::LEAD, 0, $window)],
+        $lead = static fn(Window $window, Override ...$marks): Timeline => (new Enrollment(
+            [new Grant('p', 'd', DoorKind::Desk, FirstRoles::LEAD, 0, $window)],
             array_values($marks),
         ))->timeline();
-        $paused = $lead(new Window(0), new Mark('m', MarkKind::Paused, new Window(5)));
+        $paused = $lead(new Window(0), new Override('m', OverrideKind::Paused, new Window(5)));
         $upcoming = $lead(new Window(20));
         $over = $lead(new Window(0, 5));
         self::assertSame(
@@ -69,7 +69,7 @@ final class LeadsTest extends TestCase
 
     public function testWhoseAccountClosesLeadsNoLonger(): void
     {
-        $lead = (new Enrollment([new Pass('p', 'd', DoorKind::Desk, FirstRoles::LEAD, 0, new Window(0))]))->timeline();
+        $lead = (new Enrollment([new Grant('p', 'd', DoorKind::Desk, FirstRoles::LEAD, 0, new Window(0))]))->timeline();
         self::assertSame(15, $this->leads->firstGap([[$lead, 15]], new Window(10, 30)));
     }
 

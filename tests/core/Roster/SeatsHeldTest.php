@@ -11,7 +11,7 @@ use MintDoor\Core\Roster\State;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 use MintDoor\Tests\Core\World;
 use PHPUnit\Framework\TestCase;
 

@@ -9,9 +9,9 @@ use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\People\Tie;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
-use MintDoor\Core\Roster\Mark;
-use MintDoor\Core\Roster\MarkKind;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\Ties;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
@@ -42,11 +42,11 @@ final class TiesTest extends TestCase
         $waiting = self::pass(accepted: Time::FOREVER);
         $upcoming = self::pass(window: new Window(2_000));
         $over = self::pass(window: new Window(100, 900));
-        $removed = self::pass(marks: [self::mark(MarkKind::Withdrawn, new Window(500))]);
+        $removed = self::pass(marks: [self::mark(OverrideKind::Withdrawn, new Window(500))]);
         foreach ([$waiting, $upcoming, $over, $removed] as $pass) {
             self::assertSame([], self::ties([$pass]));
         }
-        self::assertSame([], self::ties([self::pass()], [self::mark(MarkKind::KeptOut, new Window(500))]));
+        self::assertSame([], self::ties([self::pass()], [self::mark(OverrideKind::KeptOut, new Window(500))]));
     }
 
     #[TestWith([0, Time::FOREVER, 'seniors', 1])]
@@ -72,22 +72,22 @@ final class TiesTest extends TestCase
     /** Whoever mends a broken tie made it, however old the grant is. */
     public function testATieThatIsMendedBeginsAnew(): void
     {
-        $mended = self::mark(MarkKind::Withdrawn, new Window(500, 700), 'me');
+        $mended = self::mark(OverrideKind::Withdrawn, new Window(500, 700), 'me');
         $tie = self::ties([self::pass(DoorKind::Feed, null, marks: [$mended])])[0];
         self::assertSame([true, 700], [$tie->own, $tie->since]);
-        $unblocked = self::mark(MarkKind::KeptOut, new Window(500, 800), 'me');
+        $unblocked = self::mark(OverrideKind::KeptOut, new Window(500, 800), 'me');
         $tie = self::ties([self::pass(DoorKind::Feed)], [$unblocked])[0];
         self::assertSame([true, 800], [$tie->own, $tie->since]);
-        $ranOut = self::mark(MarkKind::KeptOut, new Window(500, 800));
+        $ranOut = self::mark(OverrideKind::KeptOut, new Window(500, 800));
         self::assertFalse(self::ties([self::pass(DoorKind::Feed)], [$ranOut])[0]->own);
     }
 
     /** A grant that is over, but for dates somebody set, ties by their hand. */
     public function testATieThatHoldsByDatesSetIsTheirs(): void
     {
-        $dates = new Mark(
+        $dates = new Override(
             'd',
-            MarkKind::Dates,
+            OverrideKind::Dates,
             new Window(800),
             dates: new Window(Time::BEGINNING, 5_000),
             putBy: 'me',
@@ -98,8 +98,8 @@ final class TiesTest extends TestCase
     }
 
     /**
-     * @param list<Pass> $passes
-     * @param list<Mark> $marks
+     * @param list<Grant> $passes
+     * @param list<Override> $marks
      *
      * @return list<Tie>
      */
@@ -111,19 +111,19 @@ final class TiesTest extends TestCase
         return Ties::of(new Enrollment($passes, $marks), $person, $site, 'me', false, self::NOW);
     }
 
-    /** @param list<Mark> $marks */
+    /** @param list<Override> $marks */
     private static function pass(
         DoorKind $door = DoorKind::Desk,
         ?string $by = 'me',
         Window $window = new Window(100),
         int $accepted = 100,
         array $marks = [],
-    ): Pass {
-        return new Pass('w', 'door', $door, 'learner', 100, $window, $accepted, marks: $marks, givenBy: $by);
+    ): Grant {
+        return new Grant('w', 'door', $door, 'learner', 100, $window, $accepted, marks: $marks, givenBy: $by);
     }
 
-    private static function mark(MarkKind $kind, Window $window, ?string $endedBy = null): Mark
+    private static function mark(OverrideKind $kind, Window $window, ?string $endedBy = null): Override
     {
-        return new Mark('m', $kind, $window, endedBy: $endedBy);
+        return new Override('m', $kind, $window, endedBy: $endedBy);
     }
 }

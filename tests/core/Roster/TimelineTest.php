@@ -8,14 +8,14 @@ use Eris\Generators;
 use Eris\TestTrait;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
-use MintDoor\Core\Roster\Mark;
-use MintDoor\Core\Roster\MarkKind;
-use MintDoor\Core\Roster\Pass;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\Phase;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\StandIns\Dice;
+use MintDoor\Demo\Dice;
 use MintDoor\Tests\Core\World;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -32,7 +32,7 @@ final class TimelineTest extends TestCase
             for ($instant = -1; $instant <= 41; ++$instant) {
                 $segment = $timeline->at($instant);
                 self::assertSame($this->stateByHand($enrollment, $instant), $segment?->state, "state at $instant");
-                if (State::Current === $segment?->state && null === $enrollment->mark(MarkKind::Role, $instant)) {
+                if (State::Current === $segment?->state && null === $enrollment->mark(OverrideKind::Role, $instant)) {
                     self::assertSame($this->rolesInForce($enrollment, $instant), $segment->roles, "roles at $instant");
                 }
             }
@@ -57,7 +57,7 @@ final class TimelineTest extends TestCase
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $enrollment = World::randomEnrollment(new Dice($seed));
-            $undone = new Pass(
+            $undone = new Grant(
                 'x',
                 'desk',
                 DoorKind::Desk,
@@ -65,7 +65,7 @@ final class TimelineTest extends TestCase
                 3,
                 new Window(0),
                 0,
-                marks: [new Mark('u', MarkKind::Undone, new Window(3))],
+                marks: [new Override('u', OverrideKind::Undone, new Window(3))],
             );
             $with = new Enrollment([...$enrollment->passes, $undone], $enrollment->marks);
             self::assertTrue($enrollment->timeline()->equals($with->timeline()));
@@ -78,14 +78,17 @@ final class TimelineTest extends TestCase
             $enrollment = World::randomEnrollment(new Dice($seed));
             $keptOut = new Enrollment($enrollment->passes, [
                 ...$enrollment->marks,
-                new Mark('k', MarkKind::KeptOut, new Window(0, 20)),
+                new Override('k', OverrideKind::KeptOut, new Window(0, 20)),
             ]);
-            $later = new Pass('later', 'feed', DoorKind::Feed, 'lead-tutor', 10, new Window(10), 10);
+            $later = new Grant('later', 'feed', DoorKind::Feed, 'lead-tutor', 10, new Window(10), 10);
             $byHand = new Enrollment(
                 [...$enrollment->passes, $later],
                 [
-                    ...array_filter($enrollment->marks, static fn(Mark $mark): bool => MarkKind::Role !== $mark->kind),
-                    new Mark('r', MarkKind::Role, new Window(5, 30), 'learner'),
+                    ...array_filter(
+                        $enrollment->marks,
+                        static fn(Override $mark): bool => OverrideKind::Role !== $mark->kind
+                    ),
+                    new Override('r', OverrideKind::Role, new Window(5, 30), 'learner'),
                 ],
             );
             for ($instant = 0; $instant < 20; ++$instant) {
@@ -97,15 +100,15 @@ final class TimelineTest extends TestCase
         });
     }
 
-    /** @return iterable<string, array{list<Pass>, list<Mark>, int, ?State, ?int}> */
+    /** @return iterable<string, array{list<Grant>, list<Override>, int, ?State, ?int}> */
     public static function histories(): iterable
     {
-        $pass /** @param array<Mark> $marks */ = static fn(
+        $pass /** @param array<Override> $marks */ = static fn(
             array $marks = [],
             int $from = 10,
             int $until = Time::FOREVER,
             int $accepted = 0,
-        ): Pass => new Pass(
+        ): Grant => new Grant(
             'p',
             'd',
             DoorKind::Desk,
@@ -115,9 +118,9 @@ final class TimelineTest extends TestCase
             $accepted,
             marks: array_values($marks),
         );
-        $out = static fn(int $from, int $until = Time::FOREVER): Mark => new Mark(
+        $out = static fn(int $from, int $until = Time::FOREVER): Override => new Override(
             'w',
-            MarkKind::Withdrawn,
+            OverrideKind::Withdrawn,
             new Window($from, $until),
         );
         yield 'before it was given' => [[$pass()], [], 9, null, 10];
@@ -126,13 +129,17 @@ final class TimelineTest extends TestCase
         yield 'the last instant' => [[$pass(until: 30)], [], 29, State::Current, 30];
         yield 'the end is not in it' => [[$pass(until: 30)], [], 30, State::Ended, null];
         yield 'unanswered' => [[$pass(accepted: 40)], [], 15, State::Waiting, 40];
-        yield 'paused' => [[$pass()], [new Mark('x', MarkKind::Paused, new Window(12, 18))], 15, State::Paused, 18];
+        yield 'paused' => [[$pass()], [new Override(
+            'x',
+            OverrideKind::Paused,
+            new Window(12, 18)
+        )], 15, State::Paused, 18];
         yield 'taken out' => [[$pass([$out(20)])], [], 25, State::TakenOut, null];
         yield 'brought back' => [[$pass([$out(20, 24)])], [], 24, State::Current, null];
         yield 'taken out and back at once' => [[$pass([$out(20, 20)])], [], 20, State::Current, null];
         yield 'kept out without ever having been in' => [
             [],
-            [new Mark('k', MarkKind::KeptOut, new Window(5, 9))],
+            [new Override('k', OverrideKind::KeptOut, new Window(5, 9))],
             6,
             State::KeptOut,
             9,
@@ -140,8 +147,8 @@ final class TimelineTest extends TestCase
     }
 
     /**
-     * @param list<Pass> $passes
-     * @param list<Mark> $marks
+     * @param list<Grant> $passes
+     * @param list<Override> $marks
      */
     #[DataProvider('histories')]
     public function testState(array $passes, array $marks, int $instant, ?State $state, ?int $next): void
@@ -153,8 +160,8 @@ final class TimelineTest extends TestCase
 
     public function testSinceIsWhenTheyFirstCameAlsoAfterComingBack(): void
     {
-        $old = new Pass('a', 'd', DoorKind::Desk, 'learner', 10, new Window(10, 20), 0);
-        $renewed = new Pass('b', 'd', DoorKind::Desk, 'learner', 30, new Window(30), 0, since: 10);
+        $old = new Grant('a', 'd', DoorKind::Desk, 'learner', 10, new Window(10, 20), 0);
+        $renewed = new Grant('b', 'd', DoorKind::Desk, 'learner', 30, new Window(30), 0, since: 10);
         self::assertSame(10, (new Enrollment([$old, $renewed]))->timeline()->at(35)?->since);
         self::assertSame(10, (new Enrollment([$renewed]))->timeline()->at(35)?->since);
     }
@@ -163,7 +170,7 @@ final class TimelineTest extends TestCase
     {
         $passes = [];
         for ($n = 0; $n < 1_000; ++$n) {
-            $passes[] = new Pass(
+            $passes[] = new Grant(
                 "p$n",
                 'd',
                 DoorKind::Desk,
@@ -181,11 +188,11 @@ final class TimelineTest extends TestCase
     private function stateByHand(Enrollment $enrollment, int $instant): ?State
     {
         $in = static fn(Phase $phase): array => $enrollment->passesIn($phase, $instant);
-        if (null !== $enrollment->mark(MarkKind::KeptOut, $instant)) {
+        if (null !== $enrollment->mark(OverrideKind::KeptOut, $instant)) {
             return State::KeptOut;
         }
         if ([] !== $in(Phase::InForce)) {
-            return null === $enrollment->mark(MarkKind::Paused, $instant) ? State::Current : State::Paused;
+            return null === $enrollment->mark(OverrideKind::Paused, $instant) ? State::Current : State::Paused;
         }
         foreach ([[Phase::Upcoming, State::Upcoming], [Phase::Waiting, State::Waiting]] as [$phase, $state]) {
             if ([] !== $in($phase)) {
@@ -193,7 +200,7 @@ final class TimelineTest extends TestCase
             }
         }
         // Whichever came last: the latest instant at which a pass that is over now was not yet over in this way.
-        $went = static function (Pass $pass, Phase $phase) use ($enrollment, $instant): int {
+        $went = static function (Grant $pass, Phase $phase) use ($enrollment, $instant): int {
             for ($before = $instant; $before > -2 && $enrollment->phaseOf($pass, $before) === $phase; --$before) {
             }
 
@@ -201,7 +208,7 @@ final class TimelineTest extends TestCase
         };
         $last = static fn(Phase $phase): int => max([
             -10,
-            ...array_map(static fn(Pass $pass): int => $went($pass, $phase), $in($phase)),
+            ...array_map(static fn(Grant $pass): int => $went($pass, $phase), $in($phase)),
         ]);
         [$ended, $takenOut] = [$last(Phase::Ended), $last(Phase::TakenOut)];
 
@@ -218,7 +225,7 @@ final class TimelineTest extends TestCase
         $roles = array_values(
             array_unique(
                 array_map(
-                    static fn(Pass $pass): string => $pass->role,
+                    static fn(Grant $pass): string => $pass->role,
                     $enrollment->passesIn(Phase::InForce, $instant),
                 ),
             ),

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Changes;
+
+use MintDoor\Core\People\Person;
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\SeatsHeld;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Sites\Site;
+
+/** The snapshot a line is computed from: as it is, and the rules. */
+final readonly class ChangeContext
+{
+    /**
+     * @param SeatsHeld                  $seats      held in the site, by everybody; of no interest where they have no
+     *     limit
+     * @param list<array{Timeline, int}> $otherLeads timelines of the others who lead or will, and the instant each
+     *     one's account closes
+     * @param string                     $desk       id of the site's desk door
+     */
+    public function __construct(
+        public int $now,
+        public Site $site,
+        public RoleBook $roles,
+        public Person $person,
+        public Enrollment $enrollment,
+        public Standing $actor,
+        public SeatsHeld $seats,
+        public array $otherLeads,
+        public string $desk,
+    ) {}
+
+    /** The same, with another enrollment. */
+    public function with(Enrollment $enrollment): self
+    {
+        return new self(
+            $this->now,
+            $this->site,
+            $this->roles,
+            $this->person,
+            $enrollment,
+            $this->actor,
+            $this->seats,
+            $this->otherLeads,
+            $this->desk,
+        );
+    }
+
+    /** The same, as somebody else would do it. */
+    public function by(Standing $actor): self
+    {
+        return new self(
+            $this->now,
+            $this->site,
+            $this->roles,
+            $this->person,
+            $this->enrollment,
+            $actor,
+            $this->seats,
+            $this->otherLeads,
+            $this->desk,
+        );
+    }
+}

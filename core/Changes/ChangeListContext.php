@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Changes;
+
+use MintDoor\Core\People\Person;
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\SeatsHeld;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Sites\Site;
+
+/** The snapshot a whole sheet is computed from. */
+final readonly class ChangeListContext
+{
+    /**
+     * @param array<string, Person>               $people      by id, everybody the sheet is about
+     * @param array<string, Enrollment>           $enrollments by person id; who is missing has never been here
+     * @param SeatsHeld                           $seats       held in the site, by everybody
+     * @param array<string, array{Timeline, int}> $leads       of everybody who leads or will: timeline, and the instant
+     *     the account closes
+     * @param string                              $desk        id of the site's desk door
+     */
+    public function __construct(
+        public int $now,
+        public Site $site,
+        public RoleBook $roles,
+        public Standing $actor,
+        public array $people,
+        public array $enrollments,
+        public SeatsHeld $seats,
+        public array $leads,
+        public string $desk,
+    ) {}
+
+    /** What a line on one of its people is computed from, as things stand. */
+    public function one(string $personId): ChangeContext
+    {
+        return (new ChangeListState($this, new Leads($this->roles)))->of($personId);
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Changes;
+
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\SeatsHeld;
+use MintDoor\Core\Roster\Timeline;
+
+/**
+ * The site as it would stand after the lines computed so far.
+ *
+ * @internal
+ */
+final class ChangeListState
+{
+    /** @var array<string, Enrollment> */
+    private array $enrollments;
+
+    /** @var array<string, array{Timeline, int}> */
+    private array $leads;
+
+    private SeatsHeld $seats;
+
+    public function __construct(private readonly ChangeListContext $situation, private readonly Leads $rule)
+    {
+        $this->enrollments = $situation->enrollments;
+        $this->leads = $situation->leads;
+        $this->seats = $situation->seats;
+    }
+
+    public function of(string $personId): ChangeContext
+    {
+        $s = $this->situation;
+        $others = $this->leads;
+        unset($others[$personId]);
+
+        return new ChangeContext(
+            $s->now,
+            $s->site,
+            $s->roles,
+            $s->people[$personId],
+            $this->enrollments[$personId] ?? new Enrollment(),
+            $s->actor,
+            $this->seats,
+            array_values($others),
+            $s->desk,
+        );
+    }
+
+    public function apply(string $personId, ComputedChange $line): void
+    {
+        $s = $this->situation;
+        $this->seats = $this->seats->changed($line->was, $line->timeline, $s->roles);
+        $this->enrollments[$personId] = $line->result;
+        unset($this->leads[$personId]);
+        if ($this->rule->counts($line->timeline, $s->now)) {
+            $this->leads[$personId] = [$line->timeline, $s->people[$personId]->accountClosedFrom];
+        }
+    }
+}

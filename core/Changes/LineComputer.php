@@ -1,0 +1,602 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Changes;
+
+use MintDoor\Core\Ids;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
+use MintDoor\Core\Roster\Phase;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\State;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+
+/**
+ * Computes one line of a change sheet: what is wanted, against what is, under the rules. Changes nothing, and says the
+ * same twice but for the identifiers of what it would make.
+ */
+final readonly class LineComputer
+{
+    public function __construct(private Ids $ids, private Laws $laws = new Laws()) {}
+
+    public function compute(ChangeContext $situation, Wanted $wanted): ComputedChange
+    {
+        $present = $situation->enrollment->timeline()->at($situation->now);
+        $standing = $this->standing($situation, $wanted, $present);
+        $planned =
+            $standing
+            ?? match ($wanted->verb) {
+                Verb::LetIn => $this->letIn($situation, $wanted, $present),
+                Verb::ChangeRole => $this->changeRole($situation, $wanted, $present),
+                Verb::TakeOut => $this->takeOut($situation),
+                Verb::BringBack => $this->bringBack($situation, $present, $wanted->asks),
+                Verb::Pause => $this->pause($situation, $wanted),
+                Verb::Resume => $this->end($situation, OverrideKind::Paused, 'not-paused'),
+                Verb::ChangeDates => $this->changeDates($situation, $wanted, $present),
+                Verb::KeepOut => $this->keepOut($situation, $wanted, $present),
+                Verb::LiftKeepOut => $this->end($situation, OverrideKind::KeptOut, 'not-kept-out'),
+                Verb::LiftRole => $this->end($situation, OverrideKind::Role, 'no-role-by-hand'),
+                Verb::LiftDates => $this->end($situation, OverrideKind::Dates, 'no-dates-by-hand'),
+            };
+
+        return $this->line($situation, $planned, $wanted->leadEnds);
+    }
+
+    /**
+     * The line that takes earlier effects back.
+     *
+     * @param list<Effect> $effects as they were applied
+     */
+    public function undo(ChangeContext $situation, array $effects): ComputedChange
+    {
+        $actor = $situation->actor;
+        $reversed = array_map(
+            fn(Effect $effect): Effect => $effect->reversed(
+                $situation->now,
+                $this->ids,
+                $this->height($situation),
+                $actor->personId,
+            ),
+            array_reverse($effects),
+        );
+        $left = [] !== array_filter($reversed, fn(Effect $effect): bool => $this->endsTheirOwn($situation, $effect));
+
+        return $this->line($situation, $left ? Plan::refused(new Note('left-by-themselves')) : new Plan($reversed));
+    }
+
+    /** Whether an effect brings somebody back who went by themselves; that is theirs, or an administrator's. */
+    private function endsTheirOwn(ChangeContext $situation, Effect $effect): bool
+    {
+        $actor = $situation->actor;
+        $person = $situation->person->id;
+        $mark =
+            EffectKind::EndMark === $effect->kind && OverrideKind::Withdrawn === $effect->mark?->kind
+                ? $situation->enrollment->pass((string) $effect->passId)?->mark(
+                    OverrideKind::Withdrawn,
+                    $situation->now
+                )
+                : null;
+
+        return $person === $mark?->putBy && $person !== $actor->personId && !$actor->administrator;
+    }
+
+    /** How high what is put on somebody stands: what they do themselves binds nobody. */
+    private function height(ChangeContext $situation): int
+    {
+        return $situation->actor->personId === $situation->person->id ? 0 : $situation->actor->height();
+    }
+
+    private function mark(
+        ChangeContext $situation,
+        OverrideKind $kind,
+        Window $window,
+        ?string $role = null,
+        ?Window $dates = null,
+    ): Override {
+        return new Override(
+            $this->ids->next(),
+            $kind,
+            $window,
+            $role,
+            dates: $dates,
+            height: $this->height($situation),
+            putBy: $situation->actor->personId,
+        );
+    }
+
+    /**
+     * The line of somebody who comes in through a door by themselves, also after they waited at it. What may be given
+     * there was decided when it was opened; the laws of seats and leads hold as for everybody.
+     */
+    public function comeIn(
+        ChangeContext $situation,
+        string $door,
+        DoorKind $kind,
+        string $role,
+        Window $window,
+        ?string $section,
+    ): ComputedChange {
+        $pass = $this->pass($situation, $door, $kind, $role, $window, $section, $situation->now);
+
+        return $this->line(
+            $this->byTheDoor($situation),
+            new Plan([...$this->unmark($situation, $door), Effect::givePass($pass)]),
+        );
+    }
+
+    /** The line of somebody who stands at a door until there is a seat, somebody's word, or their own answer. */
+    public function stand(
+        ChangeContext $situation,
+        string $door,
+        DoorKind $kind,
+        string $role,
+        Window $window,
+        ?string $section,
+    ): ComputedChange {
+        $pass = $this->pass($situation, $door, $kind, $role, $window, $section, Time::FOREVER);
+
+        return $this->line(
+            $this->byTheDoor($situation),
+            new Plan([...$this->unmark($situation, $door), Effect::givePass($pass)]),
+        );
+    }
+
+    /**
+     * The line of somebody who goes again: what they have at these doors is taken back, and nothing else.
+     *
+     * @param list<string> $doors   ids
+     * @param bool         $waiting whether only what they still wait with
+     */
+    public function goAgain(ChangeContext $situation, array $doors, bool $waiting = false): ComputedChange
+    {
+        $itself = $this->byTheDoor($situation);
+        $effects = [];
+        foreach ($waiting ? [Phase::Waiting] : [Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
+            foreach ($situation->enrollment->passesIn($phase, $situation->now) as $pass) {
+                if (\in_array($pass->doorId, $doors, true)) {
+                    $mark = $this->mark($itself, OverrideKind::Withdrawn, new Window($situation->now));
+                    $effects[] = Effect::putMark($pass->id, $mark);
+                }
+            }
+        }
+
+        return $this->line(
+            $itself,
+            [] === $effects ? Plan::nothing(new Note('not-here')) : new Plan($effects, [new Note('work-stays')]),
+        );
+    }
+
+    /** The line of a wish that another one on the same person stands in the way of. */
+    public function besides(ChangeContext $situation, bool $same): ComputedChange
+    {
+        return $this->line(
+            $situation,
+            $same ? Plan::nothing(new Note('repeat')) : Plan::asked(new Note('twice-on-sheet')),
+        );
+    }
+
+    private function line(ChangeContext $situation, Plan $plan, bool $leadEnds = false): ComputedChange
+    {
+        $before = $situation->enrollment->timeline();
+        $result = Effect::applied($plan->effects, $situation->enrollment);
+        $after = $result->timeline();
+        $verdict = Verdict::Ready;
+        $reasons = [];
+        $cautions = $plan->cautions;
+        if (null !== $plan->refusal) {
+            [$verdict, $reasons, $cautions] = [$plan->verdict, [$plan->refusal], []];
+        } elseif ($after->from($situation->now)->equals($before->from($situation->now))) {
+            [$verdict, $reasons] = [Verdict::NothingToDo, [new Note('already-so')]];
+        } else {
+            [$verdict, $reasons, $more] = $this->laws->judge($situation, $before, $after, $plan->effects, $leadEnds);
+            $cautions = Verdict::Ready === $verdict ? [...$cautions, ...$more] : [];
+        }
+        $ready = Verdict::Ready === $verdict;
+
+        return new ComputedChange(
+            $verdict,
+            $before->at($situation->now),
+            $ready ? $after->at($situation->now) : $before->at($situation->now),
+            $reasons,
+            $cautions,
+            $ready ? $plan->effects : [],
+            $ready ? $result : $situation->enrollment,
+            $ready ? $after : $before,
+            $before,
+        );
+    }
+
+    /** What stands in the way of anything at all, or null. */
+    private function standing(ChangeContext $situation, Wanted $wanted, ?Segment $present): ?Plan
+    {
+        $leaving = Verb::TakeOut === $wanted->verb && $situation->actor->personId === $situation->person->id;
+        if (!$leaving && !$situation->actor->may(Permission::LetIn)) {
+            return Plan::refused(
+                new Note('not-yours-to-do', ['givers' => $situation->roles->holdersOf(Permission::LetIn)]),
+            );
+        }
+        $here = true === $present?->state->here();
+
+        return match (true) {
+            State::KeptOut === $present?->state
+                && !\in_array($wanted->verb, [Verb::TakeOut, Verb::KeepOut, Verb::LiftKeepOut], true) =>
+                Plan::refused(new Note('kept-out', ['until' => $present->window->until])),
+            $wanted->verb->wantsHere() && !$here => Plan::refused(new Note('not-here')),
+            $wanted->verb->changesWaysIn()
+                && !$situation->actor->administrator
+                && null !== ($door = $this->reserved($situation)) =>
+                Plan::refused(new Note('reserved', ['door' => $door])),
+            Verb::BringBack === $wanted->verb && $here => Plan::nothing(new Note('already-here')),
+            Verb::BringBack === $wanted->verb && null === $present => Plan::refused(new Note('never-here')),
+            default => null,
+        };
+    }
+
+    /**
+     * The door that brought something only administrators may change, and that holds or will; null where there is none.
+     */
+    private function reserved(ChangeContext $situation): ?string
+    {
+        foreach ([Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
+            foreach ($situation->enrollment->passesIn($phase, $situation->now) as $pass) {
+                if ($pass->reserved) {
+                    return $pass->doorId;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    private function letIn(ChangeContext $situation, Wanted $wanted, ?Segment $present): Plan
+    {
+        $here = true === $present?->state->here();
+        // The role they had here before is the one suggested, where it may be given again.
+        $before = $here || null === $present ? null : ($situation->roles->pick($present->roles)[0] ?? null)?->code;
+        $role =
+            $wanted->role
+            ?? ($situation->roles->suggest($situation->actor, $situation->person, $situation->site, $before) ?? '');
+        if ($here) {
+            return null === $wanted->role || [$role] === $present->roles
+                ? Plan::nothing(new Note('already-here'))
+                : Plan::refused(new Note('here-as-other', ['roles' => $present->roles]));
+        }
+        if ('' === $role) {
+            return Plan::refused(new Note('no-role-suggested'));
+        }
+        if (null === $wanted->role && !$wanted->sure && true !== $situation->roles->find($role)?->takesSeat) {
+            return Plan::asked(new Note('above-learner', ['role' => $role]));
+        }
+        $plain = null === $wanted->role && null === $wanted->window && null === $wanted->section;
+        if ($plain && null !== $present && !$wanted->asks) {
+            return $this->bringBack($situation, $present, false);
+        }
+        $window = $wanted->window ?? new Window($situation->now);
+        if ($window->until <= max($situation->now, $window->from)) {
+            return Plan::refused(new Note('window-is-over', ['until' => $window->until]));
+        }
+        $verdict = $situation->roles->mayGive($role, $situation->actor, $situation->person, $situation->site);
+        if (!$verdict->allowed) {
+            return Plan::refused(
+                new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]),
+            );
+        }
+
+        $pass = $this->deskPass($situation, $role, $window, $wanted->section, $wanted->asks);
+
+        return new Plan(
+            [...$this->endRoleByHand($situation), ...$this->ends($situation, OverrideKind::Dates), Effect::givePass(
+                $pass
+            )],
+            [
+                ...'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])],
+                ...$wanted->asks ? [new Note('waits-for-approval', ['division' => $situation->person->division])] : [],
+            ],
+        );
+    }
+
+    private function changeRole(ChangeContext $situation, Wanted $wanted, ?Segment $present): Plan
+    {
+        $role = (string) $wanted->role;
+        if ($present?->roles === [$role]) {
+            return Plan::nothing(new Note('already-so'));
+        }
+        $verdict = $situation->roles->mayGive($role, $situation->actor, $situation->person, $situation->site);
+        if (!$verdict->allowed) {
+            return Plan::refused(
+                new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]),
+            );
+        }
+        $effects = $this->endRoleByHand($situation);
+        $without = Effect::applied($effects, $situation->enrollment);
+        if ($without->timeline()->at($situation->now)?->roles !== [$role]) {
+            $mark = $this->mark($situation, OverrideKind::Role, new Window($situation->now), $role);
+            $effects[] = Effect::putMark(null, $mark);
+        }
+
+        return new Plan(
+            $effects,
+            'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])],
+        );
+    }
+
+    private function takeOut(ChangeContext $situation): Plan
+    {
+        $effects = [];
+        $returns = [];
+        foreach ([Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
+            foreach ($situation->enrollment->passesIn($phase, $situation->now) as $pass) {
+                $mark = $this->mark($situation, OverrideKind::Withdrawn, new Window($situation->now));
+                $effects[] = Effect::putMark($pass->id, $mark);
+                if ($pass->door->keepsBringing()) {
+                    $returns[] = $pass->doorId;
+                }
+            }
+        }
+
+        return new Plan($effects, [
+            new Note('work-stays'),
+            ...array_map(static fn(string $door): Note => new Note('comes-back-through', ['door' => $door]), $returns),
+        ]);
+    }
+
+    /**
+     * Ends the marks of the last taking out, all of them together; where the dates are over by now, renews the pass
+     * that came last.
+     */
+    private function bringBack(ChangeContext $situation, ?Segment $present, bool $asks): Plan
+    {
+        $now = $situation->now;
+        $by = $situation->actor->personId;
+        $last = null;
+        $effects = [];
+        foreach ($situation->enrollment->passesIn(Phase::TakenOut, $now) as $pass) {
+            $marks = array_filter(
+                $pass->marks,
+                static fn(Override $mark): bool => OverrideKind::Withdrawn === $mark->kind && $mark->window->contains(
+                    $now
+                ),
+            );
+            $from = max(
+                array_map(static fn(Override $mark): int => $mark->window->from, [
+                    ...$marks,
+                    new Override('', OverrideKind::Withdrawn, new Window()),
+                ]),
+            );
+            if (null !== $last && $from < $last) {
+                continue;
+            }
+            if ($from !== $last) {
+                [$last, $effects] = [$from, []];
+            }
+            array_push(
+                $effects,
+                ...array_map(
+                    static fn(Override $mark): Effect => Effect::endMark($pass->id, $mark, $now, $by),
+                    array_values($marks),
+                ),
+            );
+        }
+        // Whoever is asked about in their division, and went by themselves, is let in anew.
+        $left = array_filter($effects, fn(Effect $effect): bool => $this->endsTheirOwn($situation, $effect));
+        if ($asks && [] !== $left) {
+            return Plan::refused(new Note('left-by-themselves'));
+        }
+        $restored = Effect::applied($effects, $situation->enrollment);
+        if (true === $restored->timeline()->at($now)?->state->here()) {
+            return new Plan($effects, [new Note('as-before')]);
+        }
+        // Their dates are over by now: first those set by hand go, and where that is not enough the pass that came last
+        // is renewed.
+        $lifts = $this->ends($situation, OverrideKind::Dates);
+        $until = $restored->mark(OverrideKind::Dates, $now)?->dates?->until;
+        $undated = Effect::applied($lifts, $restored);
+        if ([] !== $lifts && true === $undated->timeline()->at($now)?->state->here()) {
+            return new Plan([...$effects, ...$lifts], [new Note('dates-were-over', ['until' => $until])]);
+        }
+        $restored = $undated;
+        $ended = $restored->passesIn(Phase::Ended, $now);
+        if ([] === $ended) {
+            return Plan::refused(new Note('never-here'));
+        }
+        usort(
+            $ended,
+            static fn(Grant $a, Grant $b): int => [$b->window->until, $b->givenAt, $b->id] <=> [
+                $a->window->until,
+                $a->givenAt,
+                $a->id,
+            ],
+        );
+        $again = $this->deskPass($situation, $ended[0]->role, new Window($now), $ended[0]->section);
+
+        return new Plan(
+            [...$lifts, Effect::givePass($again)],
+            [new Note('dates-were-over', ['until' => $ended[0]->window->until])],
+        );
+    }
+
+    /** From now or from a day, until a day or open; a pause that is there already gives way to it. */
+    private function pause(ChangeContext $situation, Wanted $wanted): Plan
+    {
+        $window = $wanted->window ?? new Window($situation->now);
+        if ($window->until <= max($situation->now, $window->from)) {
+            return Plan::refused(new Note('window-is-over', ['until' => $window->until]));
+        }
+        $window = new Window(max($situation->now, $window->from), $window->until);
+        $effects = $this->ends($situation, OverrideKind::Paused);
+        $without = Effect::applied($effects, $situation->enrollment);
+        $hits = array_filter(
+            $without->timeline()->from($window->from)->segments,
+            static fn(Segment $segment): bool => State::Current === $segment->state
+                && $segment->window->from < $window->until,
+        );
+        if ([] === $hits) {
+            return Plan::refused(new Note('pause-outside', ['from' => $window->from]));
+        }
+
+        return new Plan(
+            [...$effects, Effect::putMark(null, $this->mark($situation, OverrideKind::Paused, $window))],
+            [new Note('pause-keeps')],
+        );
+    }
+
+    /**
+     * Holds over all passes, and over those that come later, until it is lifted; each begins as it would unless a
+     * beginning is set.
+     */
+    private function changeDates(ChangeContext $situation, Wanted $wanted, ?Segment $present): Plan
+    {
+        $now = $situation->now;
+        $dates = $wanted->window ?? new Window();
+        // Whoever has not begun yet begins as they would; dates that end before are none.
+        $begins =
+            State::Upcoming === $present?->state && Time::BEGINNING === $dates->from
+                ? $situation->enrollment
+                    ->timeline()
+                    ->holdsUntil($now, static fn(Segment $segment): bool => State::Upcoming === $segment->state)
+                : $dates->from;
+        if ($dates->until <= max($now, $begins)) {
+            return Plan::refused(new Note('window-is-over', ['until' => $dates->until]));
+        }
+        $mark = $this->mark($situation, OverrideKind::Dates, new Window($now), dates: $dates);
+        $effects = [...$this->ends($situation, OverrideKind::Dates), Effect::putMark(null, $mark)];
+        // A beginning set by hand is that of every way in; it must not bring the role of one to come into force unseen.
+        $brought = array_values(
+            array_diff(
+                Effect::applied($effects, $situation->enrollment)->timeline()->at($now)->roles ?? [],
+                $present->roles ?? [],
+            ),
+        );
+        if ([] !== $brought) {
+            return Plan::refused(new Note('dates-bring-role', ['role' => $brought[0]]));
+        }
+        $site = $situation->site;
+        $beyond = $dates->until < Time::FOREVER && $dates->until > $site->termEnds;
+
+        return new Plan($effects, $beyond ? [new Note('beyond-term', ['until' => $site->termEnds])] : []);
+    }
+
+    /** Takes out whoever is here, and refuses them at every door for as long as it lasts. */
+    private function keepOut(ChangeContext $situation, Wanted $wanted, ?Segment $present): Plan
+    {
+        $window = new Window($situation->now, max($situation->now, $wanted->window->until ?? Time::FOREVER));
+        if ($window->until <= $situation->now) {
+            return Plan::refused(new Note('window-is-over', ['until' => $window->until]));
+        }
+        $out = true === $present?->state->here() ? $this->takeOut($situation) : new Plan([]);
+
+        return new Plan(
+            [
+                ...$out->effects,
+                ...$this->ends($situation, OverrideKind::KeptOut),
+                Effect::putMark(null, $this->mark($situation, OverrideKind::KeptOut, $window)),
+            ],
+            [] === $out->effects ? [] : [new Note('work-stays')],
+        );
+    }
+
+    /** Ends what is on the enrollment of a kind, now and later. */
+    private function end(ChangeContext $situation, OverrideKind $kind, string $otherwise): Plan
+    {
+        $effects = $this->ends($situation, $kind);
+
+        return [] === $effects ? Plan::nothing(new Note($otherwise)) : new Plan($effects);
+    }
+
+    /** @return list<Effect> */
+    private function ends(ChangeContext $situation, OverrideKind $kind): array
+    {
+        $effects = [];
+        foreach ($situation->enrollment->marks as $mark) {
+            if ($kind === $mark->kind && $mark->window->until > max($situation->now, $mark->window->from)) {
+                $effects[] = Effect::endMark(null, $mark, $situation->now, $situation->actor->personId);
+            }
+        }
+
+        return $effects;
+    }
+
+    /** @return list<Effect> */
+    private function endRoleByHand(ChangeContext $situation): array
+    {
+        $mark = $situation->enrollment->mark(OverrideKind::Role, $situation->now);
+
+        return null === $mark ? [] : [Effect::endMark(null, $mark, $situation->now, $situation->actor->personId)];
+    }
+
+    /** @param bool $asks whether it waits for a yes of the person's division */
+    private function deskPass(
+        ChangeContext $situation,
+        string $role,
+        Window $window,
+        ?string $section,
+        bool $asks = false,
+    ): Grant {
+        $accepted = $asks ? Time::FOREVER : $situation->now;
+
+        return $this->pass($situation, $situation->desk, DoorKind::Desk, $role, $window, $section, $accepted);
+    }
+
+    private function pass(
+        ChangeContext $situation,
+        string $door,
+        DoorKind $kind,
+        string $role,
+        Window $window,
+        ?string $section,
+        int $accepted,
+    ): Grant {
+        $since = Time::FOREVER;
+        foreach ($situation->enrollment->passes as $pass) {
+            if (
+                $kind === $pass->door
+                && !\in_array($pass->phaseAt($situation->now), [Phase::None, Phase::Waiting], true)
+            ) {
+                $since = min($since, $pass->since());
+            }
+        }
+
+        return new Grant(
+            $this->ids->next(),
+            $door,
+            $kind,
+            $role,
+            $situation->now,
+            $window,
+            $accepted,
+            $section,
+            $since,
+            givenBy: $situation->actor->personId,
+        );
+    }
+
+    private function byTheDoor(ChangeContext $situation): ChangeContext
+    {
+        return $situation->by(new Standing($situation->person->id, true));
+    }
+
+    /** @return list<Effect> that end what somebody waits with at a door */
+    private function unmark(ChangeContext $situation, string $door): array
+    {
+        $standing = array_filter(
+            $situation->enrollment->passesIn(Phase::Waiting, $situation->now),
+            static fn(Grant $pass): bool => $pass->doorId === $door,
+        );
+
+        return array_values(
+            array_map(
+                fn(Grant $pass): Effect => Effect::putMark(
+                    $pass->id,
+                    new Override($this->ids->next(), OverrideKind::Undone, new Window($situation->now)),
+                ),
+                $standing,
+            ),
+        );
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Messages;
+
+use MintDoor\Core\Changes\Verb;
+
+/** What a message is about. */
+enum MessageKind: string
+{
+    /** To somebody who got an account; its link sets the first password. */
+    case Welcome = 'welcome';
+    case LetIn = 'let-in';
+    case RoleChanged = 'role-changed';
+    case TakenOut = 'taken-out';
+    /** A link to set a password, asked for by the person or sent by staff. */
+    case Password = 'password';
+    /** To somebody who is asked to come; its link answers, once. */
+    case Invitation = 'invitation';
+    case Reminder = 'reminder';
+    /** To the first of the waiting line. */
+    case SeatOffered = 'seat-offered';
+    /** To somebody who asked to be let in. */
+    case RequestAnswered = 'request-answered';
+    /** To somebody who has been away for long. */
+    case QuietWarning = 'quiet-warning';
+
+    /**
+     * To somebody whose account was touched by another: a card, a link, another name, login or address, a session
+     * ended.
+     */
+    case AccountChanged = 'account-changed';
+
+    private const EVERYWHERE = ['name', 'given', 'login', 'house'];
+
+    /** What a change of an enrollment is told as; null for one nobody is told of. */
+    public static function of(Verb $verb): ?self
+    {
+        return match ($verb) {
+            Verb::LetIn, Verb::BringBack => self::LetIn,
+            Verb::ChangeRole, Verb::LiftRole => self::RoleChanged,
+            Verb::TakeOut => self::TakenOut,
+            default => null,
+        };
+    }
+
+    /** @return list<string> names that may stand in its template between braces */
+    public function placeholders(): array
+    {
+        return [
+            ...self::EVERYWHERE,
+            ...$this->ofSite() ? ['site', 'role', 'until', 'by', 'words'] : [],
+            ...self::Welcome === $this ? ['division', 'by', 'words'] : [],
+            ...self::AccountChanged === $this ? ['what', 'by', 'division'] : [],
+            ...self::TakenOut === $this ? [] : ['link'],
+        ];
+    }
+
+    /** Whether it is good for nothing without its link. */
+    public function needsLink(): bool
+    {
+        return !\in_array(
+            $this,
+            [self::TakenOut, self::RoleChanged, self::RequestAnswered, self::AccountChanged],
+            true,
+        );
+    }
+
+    /** Whether its link is good for one person, and so must be theirs alone. */
+    public function linkIsSecret(): bool
+    {
+        return $this->setsPassword() || self::Invitation === $this || self::Reminder === $this;
+    }
+
+    /** Whether its link sets a password, whatever else. */
+    public function setsPassword(): bool
+    {
+        return self::Welcome === $this || self::Password === $this;
+    }
+
+    public function ofSite(): bool
+    {
+        return !\in_array($this, [self::Welcome, self::Password, self::AccountChanged], true);
+    }
+
+    /**
+     * Whose templates of it there may be, the nearest first.
+     *
+     * @return non-empty-list<'site'|'division'|'platform'>
+     */
+    public function scopes(): array
+    {
+        return match (true) {
+            $this->ofSite() => ['site', 'division', 'platform'],
+            self::Welcome === $this => ['division', 'platform'],
+            default => ['platform'],
+        };
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Changes;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Changes\ChangeHistory;
+use MintDoor\Core\Changes\Done;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Row;
+
+/** Reads what was applied to enrollments of a site, as the core wants it. */
+final readonly class ChangeHistories
+{
+    public function __construct(private Connection $db) {}
+
+    /**
+     * @param list<string> $people ids
+     *
+     * @return array{array<string, ChangeHistory>, array<string, int>} histories by person, and the logbook's sequence
+     *     numbers
+     *     by line
+     */
+    public function of(string $siteId, array $people): array
+    {
+        if ([] === $people) {
+            return [[], []];
+        }
+
+        return $this->read(
+            'n.site_id = ? AND n.person_id IN (?)',
+            [Id::binary($siteId), array_map(Id::binary(...), $people)],
+            [1 => ArrayParameterType::BINARY],
+            'person_id',
+        );
+    }
+
+    /**
+     * @return array{array<string, ChangeHistory>, array<string, int>} histories of one person by site, and the
+     *     logbook's
+     *     sequence numbers by line
+     */
+    public function ofPerson(string $person): array
+    {
+        return $this->read('l.person_id = ?', [Id::binary($person)], [], 'site_id');
+    }
+
+    /**
+     * @param list<mixed>                            $parameters
+     * @param array<int<0, max>, ArrayParameterType> $types
+     *
+     * @return array{array<string, ChangeHistory>, array<string, int>}
+     */
+    private function read(string $where, array $parameters, array $types, string $by): array
+    {
+        $done = $sequences = [];
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    'SELECT n.id, n.site_id, n.person_id, n.version_after, n.undoes, l.sequence FROM sheet_line n '
+                        .'JOIN log_entry l ON l.line_id = n.id WHERE '
+                        .$where,
+                    $parameters,
+                    $types,
+                ),
+            ) as $row
+        ) {
+            $done[$row->id($by)][] = new Done($row->id('id'), $row->int('version_after'), $row->idOrNull('undoes'));
+            $sequences[$row->id('id')] = $row->int('sequence');
+        }
+
+        return [array_map(static fn(array $lines): ChangeHistory => new ChangeHistory($lines), $done), $sequences];
+    }
+}

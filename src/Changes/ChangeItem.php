@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Changes;
+
+use MintDoor\Shared\Id;
+use Symfony\Component\Validator\Constraints as Assert;
+
+/** One line of a sheet over sites, as it is asked for. */
+final readonly class ChangeItem
+{
+    public function __construct(
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')] public string $site,
+        #[Assert\Valid] public LineRequest $line,
+        /** What was typed or pasted for it. */
+        #[Assert\Length(max: 200, maxMessage: 'Shorten it to 200 characters.')] public string $text = '',
+    ) {}
+}

@@ -1,0 +1,265 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Changes;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Changes\Effect;
+use MintDoor\Core\Changes\EffectKind;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
+use MintDoor\History\History;
+use MintDoor\Roster\Counts;
+use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\BulkId;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Instant;
+
+/**
+ * Stores the ready lines of a sheet, many rows to a statement: what they do to passes and marks, the timelines that
+ * follow, the sheet itself and its entries in the logbook. Runs inside a transaction, under the site's lock.
+ */
+final readonly class ChangeStore
+{
+    public function __construct(
+        private Connection $db,
+        private Enrollments $enrollments,
+        private Counts $counts,
+        private History $logbook,
+        private Ids $ids,
+    ) {}
+
+    /**
+     * @param non-empty-array<array-key, StoredLine> $lines one a person
+     * @param ?string                                $sheet  id of the stored sheet whose lines these are, by their
+     *     positions; null makes one
+     * @param bool                                   $listed whether one that is made is found among sheets, where it is
+     *     of several people
+     *
+     * @return array{string, array<array-key, array{line: string, entry: int, version: int}>} id of the sheet, and of
+     *     each line its id, entry in the logbook, and the version of the enrollment after it
+     */
+    public function store(SiteAccess $access, array $lines, ?string $sheet = null, bool $listed = true): array
+    {
+        $site = $access->site->id;
+        $this->passesAndMarks($access, $lines);
+        $timelines = [];
+        foreach ($lines as $line) {
+            $timelines[$line->personId] = [$line->line->timeline, $line->sortName];
+        }
+        $versions = $this->enrollments->store($site, $timelines);
+        if (1 === \count($lines)) {
+            $only = reset($lines);
+            $this->counts->changed($site, $access->now, $only->line->before, $only->line->timeline);
+        } else {
+            $this->counts->forget($site);
+        }
+        $rows = new BulkWriter($this->db);
+        $own = null === $sheet;
+        $sheet ??= $this->ids->next();
+        if ($own) {
+            $by = BulkWriter::id($access->caller->id);
+            $at = Instant::toSql($access->now);
+            $rows->add('change_sheet', [
+                'id' => BulkWriter::id($sheet),
+                'site_id' => BulkWriter::id($site),
+                'made_by' => $by,
+                'made_at' => $at,
+                'state' => 'applied',
+                'changed_by' => $by,
+                'changed_at' => $at,
+                'total' => \count($lines),
+                'done' => \count($lines),
+                'applied' => \count($lines),
+                'kind' => $listed ? $this->kind($lines) : 'desk',
+                'undoes' => $this->undone($lines),
+            ]);
+        }
+        $entries = $stored = [];
+        $position = 0;
+        foreach ($lines as $key => $line) {
+            $id = $this->ids->next();
+            $version = $versions[$line->personId];
+            $json = static fn(mixed $value): string => json_encode(
+                $value,
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
+            );
+            $rows->add('sheet_line', [
+                'id' => BulkWriter::id($id),
+                'sheet_id' => BulkWriter::id($sheet),
+                'position' => $own ? ++$position : (int) $key,
+                'site_id' => BulkWriter::id($site),
+                'person_id' => BulkWriter::id($line->personId),
+                'verb' => $line->verb,
+                'verdict' => $line->line->verdict->value,
+                'state_before' => $json((array) $line->json['before']),
+                'state_after' => $json((array) $line->json['after']),
+                'notes' => $json(['reasons' => $line->json['reasons'], 'cautions' => $line->json['cautions']]),
+                'effects' => $json(array_map(EffectCodec::write(...), $line->line->effects)),
+                'version_after' => $version,
+                'undoes' => BulkWriter::id($line->undoes),
+            ]);
+            $data = [
+                'before' => $line->json['before'],
+                'after' => $line->json['after'],
+                ...null === $line->undoesOf ? [] : ['of' => $line->undoesOf],
+            ];
+            $entries[] = [$line->verb, $data, $line->personId, $id];
+            $stored[$key] = ['line' => $id, 'entry' => 0, 'version' => $version];
+        }
+        $rows->flush();
+        $sequence = $this->logbook->write($site, $access->caller, $entries);
+        foreach (array_keys($stored) as $key) {
+            $stored[$key]['entry'] = $sequence++;
+        }
+
+        return [$sheet, $stored];
+    }
+
+    /**
+     * How a sheet that is applied at once came about; changes of one person by hand are not listed among sheets.
+     *
+     * @param non-empty-array<array-key, StoredLine> $lines
+     */
+    private function kind(array $lines): string
+    {
+        return 1 === \count($lines) ? 'desk' : (null === reset($lines)->undoes ? 'roster' : 'undo');
+    }
+
+    /**
+     * The sheet these lines take back.
+     *
+     * @param non-empty-array<array-key, StoredLine> $lines
+     */
+    private function undone(array $lines): ?BulkId
+    {
+        $undoes = reset($lines)->undoes;
+        $sheet =
+            null === $undoes || 1 === \count($lines)
+                ? false
+                : $this->db->fetchOne('SELECT sheet_id FROM sheet_line WHERE id = ?', [Id::binary($undoes)]);
+
+        return \is_string($sheet) ? BulkWriter::id(Id::text($sheet)) : null;
+    }
+
+    /** @param array<array-key, StoredLine> $lines */
+    private function passesAndMarks(SiteAccess $access, array $lines): void
+    {
+        $rows = new BulkWriter($this->db);
+        $doors = $ended = [];
+        $undone = $again = [];
+        foreach ($lines as $line) {
+            foreach ($line->line->effects as $effect) {
+                if (EffectKind::GivePass === $effect->kind && null !== $effect->pass) {
+                    $doors[$effect->pass->doorId][] = Id::binary($line->personId);
+                }
+                if (EffectKind::EndMark === $effect->kind && null !== $effect->mark) {
+                    $ended[$effect->at][] = Id::binary($effect->mark->origin);
+                }
+                if (
+                    null !== $effect->mark
+                    && null !== $effect->passId
+                    && OverrideKind::Undone === $effect->mark->kind
+                ) {
+                    EffectKind::PutMark === $effect->kind
+                        ? ($undone[] = Id::binary($effect->passId))
+                        : ($again[] = Id::binary($effect->passId));
+                }
+            }
+        }
+        foreach ($doors as $door => $people) {
+            $this->db->executeStatement(
+                'UPDATE pass SET live = NULL WHERE door_id = ? AND person_id IN (?) AND live = 1',
+                [Id::binary($door), $people],
+                [1 => ArrayParameterType::BINARY],
+            );
+        }
+        foreach ($ended as $at => $origins) {
+            $this->db->executeStatement(
+                'UPDATE mark SET until_at = GREATEST(from_at, ?), ended_by = ? WHERE origin_id IN (?) AND until_at > ?',
+                [Instant::toSql($at), Id::binary($access->caller->id), $origins, Instant::toSql($at)],
+                [2 => ArrayParameterType::BINARY],
+            );
+        }
+        $this->live($undone, null);
+        foreach ($lines as $line) {
+            foreach ($line->line->effects as $effect) {
+                $this->effect($rows, $access, $line, $effect);
+            }
+        }
+        $rows->flush();
+        $this->live($again, 1);
+    }
+
+    private function effect(BulkWriter $rows, SiteAccess $access, StoredLine $line, Effect $effect): void
+    {
+        $whose = ['site_id' => BulkWriter::id($access->site->id), 'person_id' => BulkWriter::id($line->personId)];
+        if (EffectKind::GivePass === $effect->kind && null !== $effect->pass) {
+            $rows->add('pass', [
+                ...self::pass($effect->pass),
+                ...$whose,
+                'given_by' => BulkWriter::id($access->caller->id),
+                'live' => true,
+            ]);
+        } elseif (EffectKind::PutMark === $effect->kind && null !== $effect->mark) {
+            $note = trim((string) $line->note);
+            $rows->add('mark', [
+                ...self::mark($effect->mark, $effect->passId),
+                ...$whose,
+                'put_by' => BulkWriter::id($access->caller->id),
+                'note' => '' === $note ? null : $note,
+            ]);
+        }
+    }
+
+    /** @param list<string> $passes binary ids */
+    private function live(array $passes, ?int $live): void
+    {
+        if ([] !== $passes) {
+            $this->db->executeStatement(
+                'UPDATE pass SET live = ? WHERE id IN (?)',
+                [$live, $passes],
+                [1 => ArrayParameterType::BINARY],
+            );
+        }
+    }
+
+    /** @return array<string, string|int|bool|BulkId|null> a pass as its row holds it, without whose it is */
+    public static function pass(Grant $pass): array
+    {
+        return [
+            'id' => BulkWriter::id($pass->id),
+            'door_id' => BulkWriter::id($pass->doorId),
+            'role' => $pass->role,
+            'given_at' => Instant::toSql($pass->givenAt),
+            'from_at' => Instant::toSql($pass->window->from),
+            'until_at' => Instant::toSql($pass->window->until),
+            'accepted_at' => Instant::toSql($pass->acceptedAt),
+            'since_at' => Instant::toSql($pass->since),
+            'section_id' => BulkWriter::id($pass->section),
+        ];
+    }
+
+    /** @return array<string, string|int|bool|BulkId|null> a mark as its row holds it, without whose it is */
+    public static function mark(Override $mark, ?string $passId): array
+    {
+        return [
+            'id' => BulkWriter::id($mark->id),
+            'origin_id' => BulkWriter::id($mark->origin),
+            'kind' => $mark->kind->value,
+            'from_at' => Instant::toSql($mark->window->from),
+            'until_at' => Instant::toSql($mark->window->until),
+            'pass_id' => BulkWriter::id($passId),
+            'role' => $mark->role,
+            'dates_from' => null === $mark->dates ? null : Instant::toSql($mark->dates->from),
+            'dates_until' => null === $mark->dates ? null : Instant::toSql($mark->dates->until),
+            'height' => $mark->height,
+        ];
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Changes;
+
+use MintDoor\Shared\Id;
+use Symfony\Component\Validator\Constraints as Assert;
+use Symfony\Component\Validator\Context\ExecutionContextInterface;
+
+/** A sheet as it is being worked on, to be kept. What is in it is the screen's own. */
+final readonly class DraftRequest
+{
+    private const MOST_BYTES = 900_000;
+
+    /** @param array<string, mixed> $work */
+    public function __construct(
+        #[Assert\Choice(['pasted', 'people', 'sites', 'accounts'], message: 'There is no such sheet.')]
+        public string $kind,
+        public array $work,
+        #[Assert\Length(max: 160, maxMessage: 'Shorten the title to 160 characters.')] public string $title = '',
+        /** Where it was begun, for a sheet of one site. */
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')] public ?string $site = null,
+    ) {}
+
+    public function json(): string
+    {
+        return json_encode(
+            (object) $this->work,
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE,
+        );
+    }
+
+    #[Assert\Callback]
+    public function check(ExecutionContextInterface $context): void
+    {
+        if (\strlen($this->json()) > self::MOST_BYTES) {
+            $context
+                ->buildViolation('This sheet is larger than can be kept. Do a part of it first.')
+                ->atPath('work')
+                ->addViolation();
+        }
+    }
+}

@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Changes;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Changes\Verb;
+use MintDoor\Core\Changes\Wanted;
+use MintDoor\Core\Time\NotADay;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\Core\Time\WindowOutOfOrder;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+
+/** What was asked for, as the core takes it: days become instants of the site's zone. */
+final readonly class RequestedChanges
+{
+    public function __construct(private Roles $roles, private Connection $db) {}
+
+    /**
+     * @param array<int, LineRequest> $wishes of one site
+     * @param array<int, bool>     $asks   those that wait for a yes of the person's division, by the same keys
+     *
+     * @return array<int, array{string, Wanted}> of each its person and what is wanted, by the same keys
+     *
+     * @throws Problem of type `Invalid`
+     */
+    public function wanted(array $wishes, array $asks, SiteAccess $access): array
+    {
+        $sections = $this->sections($access->site->id, $wishes);
+        $wanted = [];
+        foreach ($wishes as $key => $wish) {
+            if (null !== $wish->section && !isset($sections[$wish->section])) {
+                throw Problem::field(
+                    "/lines/$key/section",
+                    'no-such-section',
+                    'This site has no such section. Choose another.',
+                );
+            }
+            $wanted[$key] = [$wish->person, $this->one($wish, $asks[$key] ?? false, $access, $key)];
+        }
+
+        return $wanted;
+    }
+
+    /**
+     * @param array<int, LineRequest> $wishes
+     *
+     * @return array<string, true> ids of those sections of the site that are wanted
+     */
+    private function sections(string $site, array $wishes): array
+    {
+        $wanted = array_values(
+            array_unique(array_filter(array_map(static fn(LineRequest $line): ?string => $line->section, $wishes))),
+        );
+        $rows =
+            [] === $wanted
+                ? []
+                : Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT id FROM section WHERE site_id = ? AND id IN (?)',
+                        [Id::binary($site), array_map(Id::binary(...), $wanted)],
+                        [1 => ArrayParameterType::BINARY],
+                    ),
+                );
+
+        return array_fill_keys(array_map(static fn(Row $row): string => $row->id('id'), $rows), true);
+    }
+
+    /** @param int $index of the line, for what is said about its fields */
+    private function one(LineRequest $wish, bool $asks, SiteAccess $access, int $index): Wanted
+    {
+        $verb = Verb::from($wish->verb);
+        $at = "/lines/$index/";
+        $mayBeSuggested = Verb::LetIn === $verb && null === $wish->role;
+        if (
+            \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true)
+            && !$mayBeSuggested
+            && null === $this->roles->book()->find((string) $wish->role)
+        ) {
+            throw Problem::field($at.'role', 'no-such-role', 'There is no such role any more. Choose another.');
+        }
+        if (null === $wish->fromDay && null === $wish->untilDay && null === $wish->days) {
+            return new Wanted($verb, $wish->role, null, $wish->section, $wish->sure, $asks, $wish->leadEnds);
+        }
+        try {
+            $window = new Window($this->from($wish, $verb, $access), $this->until($wish, $access));
+
+            return new Wanted($verb, $wish->role, $window, $wish->section, $wish->sure, $asks, $wish->leadEnds);
+        } catch (WindowOutOfOrder) {
+            throw Problem::field(
+                $at.'untilDay',
+                'before-start',
+                null === $wish->fromDay
+                    ? 'The last day is already over. Choose a later one.'
+                    : 'The last day is before the first. Choose a later one.',
+            );
+        } catch (NotADay $none) {
+            throw Problem::field(
+                $at.($none->text === $wish->fromDay ? 'fromDay' : 'untilDay'),
+                'day',
+                'Write days as year-month-day, such as 2026-12-18.',
+            );
+        }
+    }
+
+    private function from(LineRequest $wish, Verb $verb, SiteAccess $access): int
+    {
+        if (null === $wish->fromDay) {
+            return Verb::ChangeDates === $verb ? Time::BEGINNING : $access->now;
+        }
+        $day = Time::startOfDay($wish->fromDay, $access->zone());
+
+        return Verb::ChangeDates === $verb ? $day : max($access->now, $day);
+    }
+
+    private function until(LineRequest $wish, SiteAccess $access): int
+    {
+        $zone = $access->zone();
+        if (null !== $wish->untilDay) {
+            return Time::untilDayIncluded($wish->untilDay, $zone);
+        }
+
+        return null === $wish->days
+            ? Time::FOREVER
+            : Time::startOfDay(
+                (new \DateTimeImmutable('@'.$access->now))->setTimezone($zone)->format('Y-m-d'),
+                $zone,
+                $wish->days,
+            );
+    }
+}

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Demo;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use Doctrine\ORM\Mapping\ClassMetadata;
+use MintDoor\Doors\DoorKeys;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Sealer;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+
+#[AsCommand('demo:load', 'Fills an empty house with the demo conservatory; --fresh empties it first')]
+final class DemoLoadCommand extends Command
+{
+    private const TABLES_WITHOUT_ENTITY = [
+        'session',
+        'notice',
+        'security_entry',
+        'throttle',
+        'idempotency',
+        'person_term',
+        'person_key',
+        'name_slip',
+        'settled_line',
+        'sheet_wish',
+        'account_row',
+        'messenger_messages',
+        'beat',
+        'message',
+        'letter',
+        'told_apart',
+        'door_key',
+        'waiter',
+        'invitation',
+        'invitation_link',
+        'door_try',
+        'quiet',
+        'enrollment_segment',
+        'site_count',
+    ];
+
+    public function __construct(
+        private readonly Connection $db,
+        private readonly EntityManagerInterface $entities,
+        private readonly PlatformClock $clock,
+        private readonly PasswordHasherFactoryInterface $hashers,
+        private readonly DoorKeys $keys,
+        private readonly Sealer $sealer,
+        private readonly DemoAccounts $lately,
+    ) {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addOption('fresh', null, InputOption::VALUE_NONE, 'Empty the house first');
+        $this->addOption(
+            'scale',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'demo, or large: 200,000 people, 5,000 sites, 1,000,000 enrollments',
+            'demo',
+        );
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $started = microtime(true);
+        $inhabited = false !== $this->db->fetchOne('SELECT 1 FROM person LIMIT 1');
+        if (true === $input->getOption('fresh')) {
+            if ($inhabited && !DemoSignIns::live($this->db)) {
+                $output->writeln(
+                    '<error>The people of this house are not the demo\'s, so they are not thrown out. Empty the '
+                        .'database yourself if you mean it.</error>',
+                );
+
+                return Command::FAILURE;
+            }
+            $this->empty();
+        } elseif ($inhabited) {
+            $output->writeln('There are people in this house already. Nothing was changed; --fresh empties it first.');
+
+            return Command::SUCCESS;
+        }
+        $demo = new DemoPlatform(
+            $this->db,
+            $this->clock->instant(),
+            $this->hashers->getPasswordHasher(Caller::class)->hash(DemoSignIns::PASSWORD),
+        );
+        $this->db->executeStatement('SET unique_checks = 0, foreign_key_checks = 0');
+        if ('large' === $input->getOption('scale')) {
+            $demo->furnishLarge();
+            $this->db->fetchAllAssociative(
+                'ANALYZE TABLE person_term, person_key, name_slip, enrollment_segment, person, enrollment, pass, mark, '
+                    .'site',
+            );
+        } else {
+            $this->db->transactional(fn() => $demo->furnish($this->keys, $this->sealer));
+            $this->lately->furnish();
+        }
+        foreach (['person' => 'people', 'site' => 'sites', 'enrollment' => 'enrollments'] as $table => $what) {
+            $count = $this->db->fetchOne('SELECT COUNT(*) FROM '.$table);
+            $output->writeln(\sprintf('%9s %s', number_format(is_numeric($count) ? (int) $count : 0), $what));
+        }
+        $output->writeln(\sprintf('in %.1f s', microtime(true) - $started));
+
+        return Command::SUCCESS;
+    }
+
+    private function empty(): void
+    {
+        $own = array_map(
+            static fn(ClassMetadata $entity): string => $entity->getTableName(),
+            $this->entities->getMetadataFactory()->getAllMetadata(),
+        );
+        foreach ([...$own, ...self::TABLES_WITHOUT_ENTITY] as $table) {
+            $this->db->executeStatement('TRUNCATE TABLE `'.$table.'`');
+        }
+        $this->db->executeStatement('UPDATE platform_counter SET log_sequence = 0');
+        $this->db->executeStatement("UPDATE security_chain SET entries = 0, sealed = '' WHERE id = 1");
+    }
+}

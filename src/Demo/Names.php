@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Demo;
+
+/**
+ * Invented names for invented people: a broad mix, with what makes matching hard in it (diacritics, particles, double
+ * names, homonyms).
+ */
+final class Names
+{
+    private const GIVEN = 'Alma Beatriz Caspar Dagny Emre Fenna Goran Hedda Ilse Jonas Katja Leif Maud Nuno Odile '
+        .'Pekka Quirin Rosa Søren Tilda Ulrike Vasco Wanda Xenia Yusuf Zofia Aurélie Bartek Chiara Dmitri Élodie '
+        .'Fatou Gülşen Hamza Inés Jiří Kofi Lourdes Małgorzata Nadia Oona Péter Renée Sanne Tomáš Ursa '
+        .'Viktor Wiebke Ximena Yara Zsófia Amina Björn Celeste Darya Egon Flora Gaia Hugo Imke Jelena Kasimir Lotte '
+        .'Mirela Niels Orsolya Pilar Ruben Signe Theo Umut Vera Willem Yvaine Zora Anouk Birk Clara Dario Edith Felix '
+        .'Greta Hanna Ivo Judith Kaspar Linnea Marek Nora Otto Paula Rafał Silke Tarik Una Vito';
+
+    private const FAMILY = ''
+        .'Lindqvist|Okonedo|van der Meulen|Ferreira da Luz|Brandvold|Çelikbaş|Dąbrowicz|Etxarri|'
+        .'Fjellanger|Grünbaumer|Hallorand|Iversholm|Jankovec|Kowalczewski|Løvstrand|Marchetto|Nakagiri|'
+        .'Ólafsdal|Petrovanu|Quintero-Vale|Rasmundsen|Szalontay|Távora|Ustinovsky|Vermeeren|Westergard|'
+        .'Xanthopoulou-Roy|Ylönkoski|Zábranský|Abernethy-Cole|Böttcherling|Castellvi|Deloitre|Eskelund|'
+        .'Fürstenau|Gallimore|Haverbeke|Ibragimova|Jørstad|Kirchhofer|Lacroisette|Mwakasege|Nyström-Bell|'
+        .'Oyelaran|Pajunen|Rautaniemelä|Šimečková|Tellefsen|Udvardy|Vandenhoek|Wachowska|Yıldızhan|'
+        .'Zeylmans|Aaltonen-Reyes|Brúnsdóttir|Cosgrave|Drăgulescu|Engelbrekt|Faßbinder|Gunnarsholt|'
+        .'Hryniewicz|de la Cueva|Jaszczak|Kjellberg|Leclairmont|Mørkved|Nieuwland|Östergren|Pospíchal|'
+        .'Rozenblat|Sørbråten|Tamaševič|Uhlenhorst|Villarroya|Wiśniowski|Anand-Pires|Bhattarai|Chidubem|'
+        .'Dlaminisi|El Khoudri|Fonoti|Ghebremeskel|Hakimzade|Ishikawara|Jagannath|Kamaiopili|Laghmari|'
+        .'Mbekeni|Nguyễn-Hart|Osei-Tutuola|Pereira Sales|Qadirova|Rangihuna|Selassie-Mohr|Tanuwidjaja|'
+        .'Ubayev|Vongsa|Wairimu|Yamadera|Zewdie';
+
+    private const SYLLABLES = [
+        'ba',
+        'bre',
+        'da',
+        'del',
+        'fa',
+        'fri',
+        'ga',
+        'ha',
+        'hol',
+        'ka',
+        'kel',
+        'la',
+        'lin',
+        'ma',
+        'mor',
+        'na',
+        'nor',
+        'pa',
+        'ra',
+        'ros',
+        'sa',
+        'stel',
+        'ta',
+        'tor',
+        'va',
+        'vin',
+        'wa',
+        'zel',
+    ];
+
+    private const ENDINGS = [
+        'berg',
+        'dal',
+        'ek',
+        'ens',
+        'feld',
+        'gaard',
+        'holm',
+        'ic',
+        'ini',
+        'kamp',
+        'lund',
+        'mann',
+        'nen',
+        'ova',
+        'quist',
+        'rud',
+        'sen',
+        'stad',
+        'ulescu',
+        'ynski',
+    ];
+
+    /** @var list<string> */
+    private readonly array $given;
+
+    /** @var list<string> */
+    private readonly array $family;
+
+    public function __construct(private readonly Dice $dice)
+    {
+        $this->given = explode(' ', self::GIVEN);
+        $this->family = explode('|', self::FAMILY);
+    }
+
+    /** Few names are common and many are rare, as in life. */
+    public function given(): string
+    {
+        return $this->given[$this->dice->skewed(\count($this->given))];
+    }
+
+    /** @param bool $many also names made from syllables, for houses with more people than the list has names */
+    public function family(bool $many = false): string
+    {
+        if (!$many || $this->dice->chance(15)) {
+            return $this->family[
+                $many ? $this->dice->skewed(\count($this->family)) : $this->dice->below(\count($this->family))
+            ];
+        }
+
+        return ucfirst(
+            self::SYLLABLES[$this->dice->skewed(\count(self::SYLLABLES))]
+                .self::SYLLABLES[$this->dice->skewed(\count(self::SYLLABLES))]
+                .self::ENDINGS[$this->dice->skewed(\count(self::ENDINGS))],
+        );
+    }
+}

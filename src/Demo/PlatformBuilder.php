@@ -1,0 +1,452 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Demo;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Changes\ChangeStore;
+use MintDoor\Changes\EffectCodec;
+use MintDoor\Core\Changes\Effect;
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Core\Roles\Rules;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\People\PeopleWriter;
+use MintDoor\Roles\RulesCodec;
+use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\SegmentRow;
+use MintDoor\Shared\BulkId;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+
+/**
+ * Furnishes a house: divisions, people, sites and who is in them, written in bulk and consistent with what the handlers
+ * would have written. The demo, the benchmarks and the tests build with it. The same calls give the same ids.
+ */
+final class PlatformBuilder
+{
+    /** 2026-01-01T00:00:00Z in milliseconds: the time part of the ids. */
+    private const IDS_FROM = 1_767_225_600_000;
+
+    /** Seconds since accounts were made. */
+    private const SINCE = 110 * 86_400;
+
+    private readonly BulkWriter $rows;
+
+    private readonly PeopleWriter $people;
+
+    private int $made = 0;
+
+    private RoleBook $roles;
+
+    /** @var array<string, array{string, string}> person id => how lists sort them, and the words they are found by */
+    private array $names = [];
+
+    /** @var array<string, array<string, string>> site id => door kind => id */
+    private array $doors = [];
+
+    /**
+     * @var array<string, list<array{int, string, string, string, array<string, mixed>, ?string}>> site id => entries of
+     *     its logbook
+     */
+    private array $log = [];
+
+    public function __construct(private readonly Connection $db, private readonly int $now)
+    {
+        $this->rows = new BulkWriter($db);
+        $this->people = new PeopleWriter($db);
+        $this->roles = new RoleBook([]);
+    }
+
+    public function id(): string
+    {
+        ++$this->made;
+        $mixed = hash('xxh3', (string) $this->made);
+
+        return \sprintf(
+            '%s-%s-7%s-8%s-%s',
+            substr($time = \sprintf('%012x', self::IDS_FROM + $this->made), 0, 8),
+            substr($time, 8),
+            substr($mixed, 0, 3),
+            substr($mixed, 3, 3),
+            substr($mixed, 4, 12),
+        );
+    }
+
+    public function division(string $code, string $name, bool $minors = false): string
+    {
+        $this->rows->add('division', [
+            'id' => BulkWriter::id($id = $this->id()),
+            'code' => $code,
+            'name' => $name,
+            'minors' => $minors,
+        ]);
+
+        return $id;
+    }
+
+    public function term(string $code, string $name, string $startsOn, string $endsOn): string
+    {
+        $this->rows->add('term', [
+            'id' => BulkWriter::id($id = $this->id()),
+            'code' => $code,
+            'name' => $name,
+            'starts_on' => $startsOn,
+            'ends_on' => $endsOn,
+        ]);
+
+        return $id;
+    }
+
+    /**
+     * @param list<string> $juniors
+     * @param list<string> $seniors
+     */
+    public function roles(array $juniors, array $seniors): RoleBook
+    {
+        $rules = Rules::first($juniors, $seniors);
+        $this->roles = $rules->roles;
+        $this->rows->add('rule_book', [
+            'version' => 1,
+            'made_at' => Instant::toSql($this->now),
+            'settings' => json_encode(RulesCodec::write($rules), \JSON_THROW_ON_ERROR),
+        ]);
+
+        return $this->roles;
+    }
+
+    /**
+     * @param string             $division     id
+     * @param 'none'|string|null $passwordHash null for an account without a password, 'none' for no account
+     */
+    public function person(
+        string $kind,
+        string $division,
+        string $given,
+        string $family,
+        ?int $level = null,
+        ?string $number = null,
+        ?string $email = null,
+        ?string $login = null,
+        ?string $preferred = null,
+        ?string $former = null,
+        ?string $passwordHash = null,
+        bool $platformAdministrator = false,
+        int $accountClosedFrom = Time::FOREVER,
+    ): string {
+        $id = $this->id();
+        $this->names[$id] = $this->people->add(
+            $id,
+            $kind,
+            $division,
+            $given,
+            $family,
+            $level,
+            $number,
+            $email,
+            $login,
+            $preferred,
+            $former,
+        );
+        if ('none' !== $passwordHash && null !== $login) {
+            $this->people->account(
+                $id,
+                $login,
+                $this->now - self::SINCE,
+                $passwordHash,
+                $accountClosedFrom,
+                $platformAdministrator,
+            );
+        }
+
+        return $id;
+    }
+
+    public function administrator(string $person, string $division): void
+    {
+        $this->rows->add('division_administrator', [
+            'person_id' => BulkWriter::id($person),
+            'division_id' => BulkWriter::id($division),
+        ]);
+    }
+
+    /** @param array{int, int}|null $levels */
+    public function site(
+        string $code,
+        string $title,
+        string $kind,
+        string $division,
+        string $term,
+        ?array $levels = null,
+        ?int $seats = null,
+        int $opensAt = Time::FOREVER,
+        int $closesAt = Time::FOREVER,
+        ?int $leadLimit = null,
+    ): string {
+        $id = $this->id();
+        $this->rows->add('site', [
+            'id' => BulkWriter::id($id),
+            'code' => $code,
+            'title' => $title,
+            'kind' => $kind,
+            'division_id' => BulkWriter::id($division),
+            'term_id' => BulkWriter::id($term),
+            'level_lowest' => $levels[0] ?? null,
+            'level_highest' => $levels[1] ?? null,
+            'seats' => $seats,
+            'lead_limit' => $leadLimit,
+            'time_zone' => 'Europe/Amsterdam',
+            'opens_at' => Instant::toSql($opensAt),
+            'closes_at' => Instant::toSql($closesAt),
+            'version' => 1,
+            'roster_version' => 0,
+            'log_sequence' => 0,
+        ]);
+        $this->door($id, DoorKind::Desk);
+
+        return $id;
+    }
+
+    /** A door of a site; a further one of the same kind takes the place of the one before when people are let in. */
+    public function door(string $site, DoorKind $kind, string $name = '', bool $reserved = false): string
+    {
+        $this->rows->add('door', [
+            'id' => BulkWriter::id($id = $this->id()),
+            'site_id' => BulkWriter::id($site),
+            'kind' => $kind->value,
+            'name' => $name,
+            'state' => 'open',
+            'reserved' => $reserved,
+        ]);
+
+        return $this->doors[$site][$kind->value] = $id;
+    }
+
+    public function section(string $site, string $name, string $meets): string
+    {
+        $this->rows->add('section', [
+            'id' => BulkWriter::id($id = $this->id()),
+            'site_id' => BulkWriter::id($site),
+            'name' => $name,
+            'meets' => $meets,
+        ]);
+
+        return $id;
+    }
+
+    /** @param list<string> $people ids */
+    public function label(string $name, array $people, string $by): void
+    {
+        $this->rows->add('label', [
+            'id' => BulkWriter::id($id = $this->id()),
+            'name' => $name,
+            'made_by' => BulkWriter::id($by),
+        ]);
+        foreach ($people as $person) {
+            $this->rows->add('person_label', [
+                'person_id' => BulkWriter::id($person),
+                'label_id' => BulkWriter::id($id),
+                'put_by' => BulkWriter::id($by),
+                'put_at' => Instant::toSql($this->now),
+            ]);
+        }
+    }
+
+    /**
+     * Lets somebody in, with whatever happened to them since. Once per site and person.
+     *
+     * @param ?int                $givenAt     an instant; null for now
+     * @param ?Window             $window      null for from then on
+     * @param ?int                $takenOutAt  from when on
+     * @param ?array{int, int}    $paused      from, until
+     * @param ?array{int, int}    $keptOut     from, until
+     * @param ?array{string, int} $roleByHand  code, from
+     * @param ?string             $by          who did all this; also writes it to the logbook
+     */
+    public function letIn(
+        string $site,
+        string $person,
+        string $role,
+        ?int $givenAt = null,
+        ?Window $window = null,
+        DoorKind $door = DoorKind::Desk,
+        ?string $section = null,
+        bool $accepted = true,
+        ?int $takenOutAt = null,
+        ?array $paused = null,
+        ?array $keptOut = null,
+        ?array $roleByHand = null,
+        ?int $lastSeen = null,
+        ?string $by = null,
+    ): void {
+        $givenAt ??= $this->now;
+        $window ??= new Window($givenAt);
+        $marks = [];
+        [$setRole, $setFrom] = $roleByHand ?? [null, null];
+        $stretches = [
+            [OverrideKind::Paused, $paused, null],
+            [OverrideKind::KeptOut, $keptOut, null],
+            [OverrideKind::Role, null === $setFrom ? null : [$setFrom, Time::FOREVER], $setRole],
+        ];
+        foreach ($stretches as [$kind, $stretch, $of]) {
+            if (null !== $stretch) {
+                $marks[] = new Override($this->id(), $kind, new Window($stretch[0], $stretch[1]), $of);
+            }
+        }
+        $bare = new Grant(
+            $this->id(),
+            $this->doors[$site][$door->value],
+            $door,
+            $role,
+            $givenAt,
+            $window,
+            $accepted ? $givenAt : Time::FOREVER,
+            $section,
+        );
+        $withdrawn = null === $takenOutAt ? null : new Override(
+            $this->id(),
+            OverrideKind::Withdrawn,
+            new Window($takenOutAt)
+        );
+        $pass = null === $withdrawn ? $bare : $bare->withMarks([$withdrawn]);
+        $this->store($site, $person, new Enrollment([$pass], $marks), $lastSeen, $by);
+        if (null !== $by) {
+            $this->logged($site, $person, $by, $givenAt, 'let-in', Effect::givePass($bare), new Enrollment([$bare]), 1);
+            if (null !== $withdrawn && null !== $takenOutAt) {
+                $this->logged(
+                    $site,
+                    $person,
+                    $by,
+                    $takenOutAt,
+                    'take-out',
+                    Effect::putMark($pass->id, $withdrawn),
+                    new Enrollment([$pass]),
+                    2,
+                );
+            }
+        }
+    }
+
+    public function write(): void
+    {
+        foreach ($this->log as $site => $entries) {
+            usort($entries, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
+            foreach ($entries as $index => [$at, $actor, $code, $person, $data, $line]) {
+                $this->rows->add('log_entry', [
+                    'id' => BulkWriter::id($this->id()),
+                    'site_id' => BulkWriter::id($site),
+                    'sequence' => $index + 1,
+                    'at' => Instant::toSql($at),
+                    'actor_id' => BulkWriter::id($actor),
+                    'code' => $code,
+                    'data' => json_encode((object) $data, \JSON_THROW_ON_ERROR),
+                    'person_id' => BulkWriter::id('' === $person ? null : $person),
+                    'line_id' => BulkWriter::id($line),
+                    'address' => '127.0.0.1',
+                    'schema_version' => 1,
+                ]);
+            }
+        }
+        $this->rows->flush();
+        $this->people->write();
+        // Counts kept from before do not know of what was just written.
+        $this->db->executeStatement('DELETE FROM site_count');
+        foreach ($this->log as $site => $entries) {
+            $this->db->executeStatement('UPDATE site SET log_sequence = ?, last_entry_at = ? WHERE id = ?', [
+                \count($entries),
+                Instant::toSql(max([Time::BEGINNING, ...array_column($entries, 0)])),
+                Id::binary($site),
+            ]);
+        }
+        $this->log = [];
+    }
+
+    private function logged(
+        string $site,
+        string $person,
+        string $by,
+        int $at,
+        string $verb,
+        Effect $effect,
+        Enrollment $after,
+        int $version,
+    ): void {
+        $sheet = $this->id();
+        $line = $this->id();
+        $timeline = $after->timeline();
+        $before = SegmentRow::json($timeline->at($at - 1), $this->roles);
+        $now = SegmentRow::json($timeline->at($at), $this->roles);
+        $this->rows->add('change_sheet', [
+            'id' => BulkWriter::id($sheet),
+            'site_id' => BulkWriter::id($site),
+            'made_by' => BulkWriter::id($by),
+            'made_at' => Instant::toSql($at),
+            'state' => 'applied',
+            'total' => 1,
+            'done' => 1,
+            'applied' => 1,
+            'changed_at' => Instant::toSql($at),
+            'changed_by' => BulkWriter::id($by),
+        ]);
+        $this->rows->add('sheet_line', [
+            'id' => BulkWriter::id($line),
+            'sheet_id' => BulkWriter::id($sheet),
+            'position' => 1,
+            'site_id' => BulkWriter::id($site),
+            'person_id' => BulkWriter::id($person),
+            'verb' => $verb,
+            'verdict' => 'ready',
+            'state_before' => json_encode($before, \JSON_THROW_ON_ERROR),
+            'state_after' => json_encode($now, \JSON_THROW_ON_ERROR),
+            'notes' => '{"reasons":[],"cautions":[]}',
+            'effects' => json_encode([EffectCodec::write($effect)], \JSON_THROW_ON_ERROR),
+            'version_after' => $version,
+        ]);
+        $this->log[$site][] = [$at, $by, $verb, $person, ['before' => $before, 'after' => $now], $line];
+    }
+
+    private function store(string $site, string $person, Enrollment $enrollment, ?int $lastSeen, ?string $by): void
+    {
+        $whose = ['site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($person)];
+        $this->rows->add('enrollment', [
+            ...$whose,
+            'version' => null !== $by && [] !== ($enrollment->passes[0]->marks ?? []) ? 2 : 1,
+            'last_seen_at' => null === $lastSeen ? null : Instant::toSql($lastSeen),
+            'terms' => $this->names[$person][1],
+        ]);
+        foreach ($enrollment->passes as $pass) {
+            $this->rows->add('pass', [
+                ...ChangeStore::pass($pass),
+                ...$whose,
+                'given_by' => BulkWriter::id($by),
+                'live' => true,
+            ]);
+            foreach ($pass->marks as $mark) {
+                $this->mark($whose, $mark, $pass->id, $by);
+            }
+        }
+        foreach ($enrollment->marks as $mark) {
+            $this->mark($whose, $mark, null, $by);
+        }
+        foreach ($enrollment->timeline()->segments as $segment) {
+            $this->rows->add('enrollment_segment', [
+                ...$whose,
+                ...Enrollments::columns($segment, $this->roles),
+                'sort_name' => $this->names[$person][0],
+            ]);
+        }
+    }
+
+    /** @param array<string, BulkId|null> $whose */
+    private function mark(array $whose, Override $mark, ?string $pass, ?string $by): void
+    {
+        $this->rows->add('mark', [...ChangeStore::mark($mark, $pass), ...$whose, 'put_by' => BulkWriter::id($by)]);
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Demo;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Shared\Sealer;
+use Symfony\Component\Mailer\Transport\Dsn;
+use Symfony\Component\Mailer\Transport\TransportFactoryInterface;
+use Symfony\Component\Mailer\Transport\TransportInterface;
+
+/**
+ * Makes the carrier that delivers into the house instead of the
+ * outside: `post-room://default?bounce=PATTERNS&delay=PATTERNS`. Patterns are addresses with `*`, parted by commas.
+ */
+final readonly class SimulatedTransportFactory implements TransportFactoryInterface
+{
+    public const SCHEME = 'post-room';
+
+    public function __construct(private Connection $db, private Sealer $sealer) {}
+
+    /** Whether messages stay in the house. */
+    public static function inUse(string $dsn): bool
+    {
+        return str_starts_with($dsn, self::SCHEME.'://');
+    }
+
+    public function create(Dsn $dsn): TransportInterface
+    {
+        $patterns = static function (string $option) use ($dsn): array {
+            $value = $dsn->getOption($option, '');
+
+            return array_values(
+                array_filter(
+                    array_map(trim(...), explode(',', \is_string($value) ? $value : '')),
+                    static fn(string $each): bool => '' !== $each,
+                ),
+            );
+        };
+
+        return new SimulatedTransport($this->db, $this->sealer, $patterns('bounce'), $patterns('delay'));
+    }
+
+    public function supports(Dsn $dsn): bool
+    {
+        return self::SCHEME === $dsn->getScheme();
+    }
+}

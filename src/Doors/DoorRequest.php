@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use MintDoor\Shared\Id;
+use Symfony\Component\Validator\Constraints as Assert;
+
+/** A door as it is asked for: the parts of its sentence. Days are of the site's time zone; the last one is included. */
+final readonly class DoorRequest
+{
+    public const KINDS = ['key', 'list', 'invitation', 'look-in'];
+
+    public const SHOWN = ['leads', 'sections', 'numbers'];
+
+    /**
+     * @param list<string> $divisions codes; none for all
+     * @param list<string> $domains   of addresses; none for all
+     * @param list<int>    $meets     weekdays, 1 for Monday
+     * @param list<string> $shows     what a look-in shows besides title, division and term
+     */
+    public function __construct(
+        /** `list` is a key door without a key: found in the list of sites one may join or ask at. */
+        #[Assert\Choice(self::KINDS, message: 'There is no such kind of door.')] public string $kind = 'key',
+        #[Assert\Length(max: 60, maxMessage: 'Shorten the name to 60 characters.')] public string $name = '',
+        #[Assert\Length(max: 32, maxMessage: 'There is no such role.')] public string $role = 'learner',
+        #[Assert\Choice(['none', 'fixed', 'emptiest', 'choice'], message: 'Choose how sections are given out.')]
+        public string $place = 'none',
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such section.')]
+        public ?string $section = null,
+        #[Assert\Date(message: 'Write the first day as year-month-day, such as 2026-09-07.')]
+        public ?string $fromDay = null,
+        #[Assert\Date(message: 'Write the last day as year-month-day, such as 2026-10-02.')]
+        public ?string $untilDay = null,
+        #[Assert\Range(
+            notInRangeMessage: 'Choose 1 to 10,000 people, or leave it empty for as many as fit.',
+            min: 1,
+            max: 10_000,
+        )]
+        public ?int $seats = null,
+        #[Assert\Count(max: 20)]
+        #[Assert\All([new Assert\Type('string'), new Assert\Length(max: 32)])]
+        public array $divisions = [],
+        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $lowest = null,
+        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $highest = null,
+        #[Assert\Count(max: 10, maxMessage: 'Name 10 domains at most.')]
+        #[Assert\All([
+            new Assert\Type('string'),
+            new Assert\Regex(
+                '/^[a-z0-9.-]+\.[a-z]{2,}$/D',
+                message: 'Write a domain such as example.org, without the @.',
+            ),
+        ])]
+        public array $domains = [],
+        /** Each one waits for somebody's word. */
+        public bool $approval = false,
+        /** Those it has no seat for may wait. */
+        public bool $waiting = true,
+        /** Whoever has no account makes one on the way. */
+        public bool $accounts = false,
+        #[Assert\Choice(['site', 'term', 'day'], message: 'Choose how long they stay.')] public string $stay = 'site',
+        #[Assert\Date(message: 'Write the day until which they stay as year-month-day.')]
+        public ?string $stayDay = null,
+        #[Assert\Range(notInRangeMessage: 'Choose 1 to 365 days.', min: 1, max: 365)] public ?int $quietDays = null,
+        #[Assert\Range(notInRangeMessage: 'Choose 1 to 20 meetings.', min: 1, max: 20)]
+        public ?int $quietMeetings = null,
+        #[Assert\Count(max: 7)] #[Assert\All([new Assert\Range(min: 1, max: 7)])] public array $meets = [],
+        /** Hours, nights not counted, for which a seat is kept for whoever is next in line. */
+        #[Assert\Range(notInRangeMessage: 'Keep a seat for 1 to 200 hours.', min: 1, max: 200)]
+        public int $offerHours = 14,
+        #[Assert\Range(notInRangeMessage: 'Let invitations hold for 1 to 90 days.', min: 1, max: 90)]
+        public int $answerDays = 14,
+        #[Assert\Range(notInRangeMessage: 'Remind after 1 to 60 days, or not at all.', min: 1, max: 60)]
+        public ?int $remindDays = 5,
+        /** Whether an invitation that is open holds a seat. */
+        public bool $holds = false,
+        #[Assert\Count(max: 3)] #[Assert\All([new Assert\Choice(self::SHOWN)])] public array $shows = [],
+        /** Whether a look-in is for people without an account, too. */
+        public bool $anyone = false,
+        #[Assert\Length(max: 600, maxMessage: 'Shorten the words to 600 characters.')] public string $about = '',
+        /** A key of one's own; null for one that is made. */
+        #[\SensitiveParameter] #[Assert\Length(max: 120, maxMessage: 'Shorten the key.')] public ?string $key = null,
+    ) {}
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use Symfony\Component\Validator\Constraints as Assert;
+
+/** An account that somebody makes for themselves on the way through a door. */
+final readonly class JoinAccountRequest extends JoinRequest
+{
+    public function __construct(
+        ?string $key = null,
+        ?string $invitation = null,
+        ?string $door = null,
+        ?string $section = null,
+        string $why = '',
+        string $visitor = '',
+        #[Assert\Length(max: 80, maxMessage: 'Shorten the given name to 80 characters.')] public string $given = '',
+        #[Assert\Length(max: 80, maxMessage: 'Shorten the family name to 80 characters.')] public string $family = '',
+        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $level = null,
+        #[\SensitiveParameter]
+        #[Assert\Length(max: 1_000, maxMessage: 'Choose a password of 200 characters or fewer.')]
+        public string $password = '',
+    ) {
+        parent::__construct($key, $invitation, $door, $section, $why, false, $visitor);
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use MintDoor\Shared\Id;
+use Symfony\Component\Validator\Constraints as Assert;
+
+/**
+ * What somebody stands before a door with: a key, the token of an invitation, or the door's own id from the list of
+ * sites.
+ */
+readonly class JoinRequest
+{
+    public function __construct(
+        #[\SensitiveParameter] public ?string $key = null,
+        #[\SensitiveParameter]
+        #[Assert\Length(max: 200, maxMessage: 'This link is not complete. Open it as it was sent.')]
+        public ?string $invitation = null,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such door.')] public ?string $door = null,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such section.')]
+        public ?string $section = null,
+        #[Assert\Length(max: 300, maxMessage: 'Shorten the line to 300 characters.')] public string $why = '',
+        /** That an invitation to another address is answered from this account on purpose. */
+        public bool $asMe = false,
+        /** Tells visitors behind one address apart, where nobody is signed in. */
+        #[Assert\Length(max: 64)] public string $visitor = '',
+    ) {}
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\People\LostJobs;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+
+/**
+ * Does what doors do by themselves: offers seats, reminds, lets lapse, warns and releases. May run twice, and on
+ * several machines.
+ */
+#[AsCommand(
+    'doors:tick',
+    'Does what is due: seats offered, invitations reminded of or lapsed, quiet people released, lists gone on with',
+)]
+final class ScheduledDoorTasksCommand extends Command
+{
+    public function __construct(
+        private readonly ScheduledDoorTasks $tick,
+        private readonly LostJobs $jobs,
+        private readonly Connection $db,
+    ) {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addOption(
+            'every',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'Seconds after which to look again, until stopped; once without it',
+        );
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $every = $input->getOption('every');
+        $every = is_numeric($every) ? max(1, (int) $every) : 0;
+        $end = time() + 900;
+        do {
+            $done = [...$this->tick->all(), 'lists' => $this->jobs->again()];
+            $this->db->executeStatement(
+                "INSERT INTO beat (name, at) VALUES ('scheduler', UTC_TIMESTAMP())
+                    ON DUPLICATE KEY UPDATE at = VALUES(at)",
+            );
+            if ([] !== array_filter($done)) {
+                $output->writeln(
+                    implode(
+                        ', ',
+                        array_map(static fn(string $what, int $n): string => "$what: $n", array_keys($done), $done),
+                    ),
+                );
+            }
+            $every > 0 && sleep($every);
+        } while ($every > 0 && time() < $end);
+
+        return Command::SUCCESS;
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\History;
+
+use MintDoor\Core\Changes\Verb;
+use MintDoor\Shared\Id;
+use Symfony\Component\Validator\Constraints as Assert;
+
+final readonly class HistoryFilter
+{
+    public function __construct(
+        /** Words of the name of whoever did it, or of whom it was done to. */
+        #[Assert\Length(max: 200, maxMessage: 'Look for less: 200 characters at most.')] public ?string $q = null,
+        #[Assert\Choice(callback: [self::class, 'codes'], message: 'There are no such entries.')]
+        public ?string $code = null,
+        #[Assert\Date(message: 'Write the first day as year-month-day, such as 2026-09-07.')]
+        public ?string $from = null,
+        #[Assert\Date(message: 'Write the last day as year-month-day, such as 2026-12-18.')]
+        public ?string $until = null,
+        /** Whom it was done to, by id. */
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such person.')] public ?string $person = null,
+        public ?string $cursor = null,
+    ) {}
+
+    /** @return non-empty-list<string> */
+    public static function codes(): array
+    {
+        return [
+            ...array_map(static fn(Verb $verb): string => $verb->value, Verb::cases()),
+            'come-in',
+            'wait',
+            'invite',
+            'invited',
+            'moved-up',
+            'leave',
+            'lapse',
+            'release',
+            'door-made',
+            'door-changed',
+            'door-opened',
+            'door-shut',
+            'door-key-renewed',
+            'undo',
+            'label-on',
+            'label-off',
+            'site-made',
+            'site-taken-back',
+            'password-reset',
+            'account-opened',
+            'account-closed',
+            'sessions-ended',
+            'site-changed',
+            'site-open',
+            'site-closed',
+            'site-draft',
+            'account-made',
+            'account-taken-back',
+            'administrator-named',
+            'password-link',
+            'password-wanted',
+            'person-changed',
+            'person-erased',
+            'person-exported',
+            'rules-changed',
+            'template-changed',
+            'merged',
+            'unmerged',
+            'approve',
+            'decline',
+        ];
+    }
+}

@@ -1,0 +1,214 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Messages;
+
+use MintDoor\Core\Messages\Letter;
+use MintDoor\Core\Messages\MessageKind;
+use MintDoor\Core\Messages\MessageState;
+use MintDoor\Core\Messages\Template;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\State;
+use MintDoor\Core\Time\Window;
+use MintDoor\People\Directory;
+use MintDoor\People\PersonGate;
+use MintDoor\People\PersonRow;
+use MintDoor\Roster\Gate;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\FromQuery;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Transaction;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** The log of messages: what was sent to whom, sent again, withdrawn in time, and looked at beforehand. */
+final readonly class MessageController
+{
+    public function __construct(
+        private MessageQuery $messages,
+        private Messages $room,
+        private Texts $texts,
+        private ChangeNotifier $telling,
+        private Addresses $addresses,
+        private Gate $gate,
+        private PersonGate $people,
+        private Transaction $transaction,
+        private Ids $ids,
+        private Directory $directory,
+    ) {}
+
+    #[Route('/messages', name: 'messages', methods: ['GET'])]
+    public function list(#[FromQuery] MessageFilter $filter, #[CurrentUser] Caller $caller): Response
+    {
+        self::mindStaff($caller);
+
+        return new Answer($this->messages->list($filter, $caller));
+    }
+
+    /** Sends messages once more, to where people are reached now. */
+    #[Route('/messages/again', name: 'send_again', methods: ['POST'])]
+    public function again(
+        #[MapRequestPayload] ChosenMessages $chosen,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        self::mindStaff($caller);
+
+        return $this->transaction->run($request, $caller, [], function () use ($chosen, $caller): Answer {
+            $again = $left = [];
+            foreach ($this->seen($chosen, $caller) as $row) {
+                $why = match (true) {
+                    MessageState::from($row->string('state'))->waits() => 'on-its-way',
+                    \in_array($row->string('kind'), ['invitation', 'reminder'], true) => 'invitation',
+                    null !== $row->stringOrNull('gone'), '' === $row->string('body') => 'gone',
+                    default => null === $row->stringOrNull('email') ? 'no-address' : null,
+                };
+                if (null !== $why) {
+                    $left[] = [
+                        'id' => $row->id('id'),
+                        'name' =>
+                            null === $row->idOrNull('person_id') ? $row->string('address') : PersonRow::name($row),
+                        'why' => $why,
+                    ];
+                } else {
+                    $again[] = new Outgoing(
+                        MessageKind::from($row->string('kind')),
+                        $row->id('person_id'),
+                        $row->string('email'),
+                        new Letter($row->string('subject'), $row->string('body')),
+                        'again:'.self::first($row).':'.$this->ids->next(),
+                        $row->idOrNull('site_id'),
+                    );
+                }
+            }
+            $this->room->queue($again, $caller->id);
+
+            return new Answer(['queued' => \count($again), 'left' => $left]);
+        });
+    }
+
+    #[Route('/messages/withdraw', name: 'withdraw_messages', methods: ['POST'])]
+    public function withdraw(
+        #[MapRequestPayload] ChosenMessages $chosen,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        self::mindStaff($caller);
+
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [],
+            fn(): Answer => new Answer([
+                'withdrawn' => $this->room->withdraw(
+                    'id',
+                    array_map(static fn(Row $row): string => $row->id('id'), $this->seen($chosen, $caller)),
+                ),
+            ]),
+        );
+    }
+
+    /** What somebody would read. Sends nothing. */
+    #[Route('/message-previews', name: 'preview_message', methods: ['POST'])]
+    public function preview(#[MapRequestPayload] PreviewRequest $wish, #[CurrentUser] Caller $caller): Response
+    {
+        self::mindStaff($caller);
+        $kind = MessageKind::from($wish->kind);
+        $person = $this->people->at($wish->person ?? $caller->id, $caller)[0];
+        $access =
+            $kind->ofSite() && null !== $wish->site
+                ? $this->gate
+                    ->at($wish->site, $caller)
+                    ->require(
+                        Permission::WriteToPeople,
+                        'You may not write to people of this site. Its leads and co-tutors can.',
+                    )
+                : null;
+        $values = match (true) {
+            null !== $access => $this->telling->ofSite(
+                $access,
+                $person,
+                null === $wish->role
+                    ? null
+                    : new Segment(new Window($access->now), State::Current, [$wish->role], false, $access->now),
+                $wish->words,
+            ),
+            $kind->ofSite() => [
+                ...$this->telling->ofPerson($person),
+                'site' => 'Name of the site',
+                'role' => 'learner',
+                'until' => '',
+                'by' => $caller->name,
+                'words' => $wish->words,
+            ],
+            default => $this->telling->welcome($person, $caller, $wish->words),
+        };
+        $sample = $kind->ofSite() ? null : $wish->sample;
+        if (null !== $sample) {
+            $values = [
+                ...$values,
+                'name' => trim($sample->given.' '.$sample->family),
+                'given' => $sample->given,
+                'login' => $sample->login,
+                'division' => $sample->division,
+            ];
+        }
+        $division = $wish->division ?? ($access?->site->division ?? $person->string('person_division'));
+        $reach = $this->directory->reachOf($caller);
+        // Words of a division are for those who have to do with it.
+        if (
+            null === $access
+            && !$reach->everything
+            && !\in_array($division, $reach->divisions, true)
+            && $division !== $caller->division
+        ) {
+            throw Problem::notFound('This division');
+        }
+        [$template, $whose] =
+            null === $wish->subject || null === $wish->body
+                ? $this->texts->nearest($kind, $access?->site->id, $division)
+                : [new Template($wish->subject, $wish->body), 'unsaved'];
+        $letter = $template->fill($values);
+        $link = $this->addresses->of($kind, '…', $wish->site ?? '…');
+
+        return new Answer([
+            'to' => null === $sample ? $person->stringOrNull('email') : $sample->email,
+            'subject' => $letter->subject,
+            'text' => $letter->asText($link),
+            'html' => $letter->asHtml($link),
+            'whose' => $whose,
+            'problems' => array_map(TemplateController::problem(...), $template->problems($kind)),
+        ]);
+    }
+
+    /** The message that something sent again was at first. */
+    private static function first(Row $message): string
+    {
+        return 1 === preg_match('/^again:([^:]+):/', $message->string('cause'), $found)
+            ? $found[1]
+            : $message->id('id');
+    }
+
+    /** @return list<Row> */
+    private function seen(ChosenMessages $chosen, Caller $caller): array
+    {
+        $rows = $this->messages->some($chosen->messages, $caller);
+
+        return \count($rows) === \count($chosen->messages) ? $rows : throw Problem::notFound('This message');
+    }
+
+    private static function mindStaff(Caller $caller): void
+    {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only staff look into the post room.');
+        }
+    }
+}

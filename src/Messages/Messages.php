@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Messages;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Messages\MessageState;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Messenger\MessageBusInterface;
+use Symfony\Component\Messenger\Stamp\DelayStamp;
+
+/**
+ * The queue of messages. What is queued is held for a while, in which it can be withdrawn, and then delivered by a
+ * worker. A message and the job that will send it are written in the transaction of what they tell of: neither is there
+ * without it.
+ */
+final readonly class Messages
+{
+    public function __construct(
+        private Connection $db,
+        private Ids $ids,
+        private PlatformClock $clock,
+        private MessageBusInterface $bus,
+        private Budgets $budgets,
+        #[Autowire('%env(int:POST_ROOM_HOLD)%')] private int $hold,
+    ) {}
+
+    /**
+     * @param list<Outgoing> $messages of causes that were told before, nothing more is sent
+     * @param ?string        $by       id of whoever made them; null for what a person asked for themselves
+     * @param bool           $held     whether they wait for the time of an undo
+     */
+    public function queue(array $messages, ?string $by, bool $held = true): void
+    {
+        $messages = [] === $messages ? [] : $this->budgets->spend($messages, $by);
+        if ([] === $messages) {
+            return;
+        }
+        $wait = $held ? $this->hold : 0;
+        $due = $this->db->fetchOne('SELECT UTC_TIMESTAMP(3) + INTERVAL ? SECOND', [$wait]);
+        $rows = new BulkWriter($this->db);
+        foreach ($messages as $message) {
+            $rows->add(
+                'message',
+                [
+                    'id' => BulkWriter::id($this->ids->next()),
+                    'cause' => $message->cause,
+                    'kind' => $message->kind->value,
+                    'person_id' => BulkWriter::id($message->person),
+                    'address' => $message->address,
+                    'site_id' => BulkWriter::id($message->site),
+                    'sheet_id' => BulkWriter::id($message->sheet),
+                    'position' => $message->position,
+                    'line_id' => BulkWriter::id($message->line),
+                    'invitation_id' => BulkWriter::id($message->invitation),
+                    'subject' => mb_substr($message->letter->subject, 0, 400),
+                    'body' => $message->letter->text,
+                    'state' => MessageState::Held->value,
+                    'made_by' => BulkWriter::id($by),
+                    'made_at' => Instant::toSql($this->clock->instant()),
+                    'due_at' => \is_string($due) ? $due : null,
+                ],
+                ignore: true,
+            );
+        }
+        $rows->flush();
+        $this->wake($wait);
+    }
+
+    /** Has a worker look for due messages after so many seconds. */
+    public function wake(int $seconds): void
+    {
+        $this->bus->dispatch(new SendDue(), $seconds > 0 ? [new DelayStamp(1_000 * $seconds)] : []);
+    }
+
+    /**
+     * Withdraws what is not on its way yet.
+     *
+     * @param 'id'|'line_id'|'sheet_id'|'invitation_id' $by     what the ids are of
+     * @param list<string>              $ids
+     *
+     * @return int how many
+     */
+    public function withdraw(string $by, array $ids): int
+    {
+        return [] === $ids
+            ? 0
+            : (int) $this->db->executeStatement(
+                <<<SQL
+                    UPDATE message
+                    SET state = 'withdrawn', due_at = NULL
+                    WHERE $by IN (?) AND state IN ('held', 'delayed')
+                    SQL,
+                [array_map(Id::binary(...), $ids)],
+                [ArrayParameterType::BINARY],
+            );
+    }
+}

@@ -1,0 +1,228 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Messages;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Messages\MessageKind;
+use MintDoor\Core\Messages\Template;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\History\History;
+use MintDoor\Roster\Gate;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Transaction;
+use MintDoor\Sites\Divisions;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Templates of messages: the platform's, a division's, a site's. */
+final readonly class TemplateController
+{
+    private const KIND = 'welcome|account-changed|let-in|role-changed|taken-out|password|invitation|reminder'
+        .'|seat-offered|request-answered|quiet-warning';
+
+    public function __construct(
+        private Connection $db,
+        private Texts $texts,
+        private Divisions $divisions,
+        private Gate $gate,
+        private PlatformClock $clock,
+        private Transaction $transaction,
+        private History $logbook,
+    ) {}
+
+    #[Route('/templates', name: 'templates', methods: ['GET'])]
+    public function list(
+        #[CurrentUser] Caller $caller,
+        #[MapQueryParameter] ?string $division = null,
+        #[MapQueryParameter] ?string $site = null,
+    ): Response {
+        $this->mind($caller, $division, $site);
+
+        return new Answer($this->all($division, $site, $caller));
+    }
+
+    #[Route('/templates/{kind}', name: 'save_template', requirements: ['kind' => self::KIND], methods: ['PUT'])]
+    public function save(
+        string $kind,
+        #[MapRequestPayload] TemplateRequest $wish,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        $of = $this->mind($caller, $wish->division, $wish->site);
+        $problems = (new Template(trim($wish->subject), trim($wish->body)))->problems(MessageKind::from($kind));
+        if ([] !== $problems) {
+            throw new Problem(
+                ProblemType::Invalid,
+                self::problem($problems[0])['detail'],
+                array_map(self::problem(...), $problems),
+            );
+        }
+
+        return $this->transaction->run($request, $caller, [], function () use ($kind, $wish, $of, $caller): Answer {
+            $own = $this->own($kind, $of, ' FOR UPDATE');
+            if (($own?->int('version') ?? 0) !== $wish->version) {
+                throw new Problem(
+                    ProblemType::Stale,
+                    'Somebody else changed these words in the meantime. Look at what is so now, then decide again. '
+                        .'What you typed is still here.',
+                );
+            }
+            $this->db->executeStatement(
+                <<<'SQL'
+                    INSERT INTO message_template (kind, of_id, subject, body, version, changed_by, changed_at)
+                    VALUES (?, ?, ?, ?, 1, ?, ?)
+                    ON DUPLICATE KEY UPDATE subject = VALUES(subject), body = VALUES(body), version = version + 1,
+                        changed_by = VALUES(changed_by), changed_at = VALUES(changed_at)
+                    SQL,
+                [
+                    $kind,
+                    Id::binary($of),
+                    trim($wish->subject),
+                    trim($wish->body),
+                    Id::binary($caller->id),
+                    Instant::toSql($this->clock->instant()),
+                ],
+            );
+            $this->logbook->write(History::HOUSE, $caller, [
+                ['template-changed', ['kind' => $kind, 'division' => $wish->division, 'site' => $wish->site]],
+            ]);
+
+            return new Answer($this->all($wish->division, $wish->site, $caller));
+        });
+    }
+
+    /** Goes back to the words of the division, the platform, or those the house began with. */
+    #[Route('/templates/{kind}', name: 'forget_template', requirements: ['kind' => self::KIND], methods: ['DELETE'])]
+    public function forget(
+        string $kind,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+        #[MapQueryParameter] ?string $division = null,
+        #[MapQueryParameter] ?string $site = null,
+    ): Response {
+        $of = $this->mind($caller, $division, $site);
+
+        return $this->transaction->run($request, $caller, [], function () use (
+            $kind,
+            $of,
+            $division,
+            $site,
+            $caller,
+        ): Answer {
+            $this->db->executeStatement('DELETE FROM message_template WHERE kind = ? AND of_id = ?', [
+                $kind,
+                Id::binary($of),
+            ]);
+            $this->logbook->write(History::HOUSE, $caller, [
+                ['template-changed', ['kind' => $kind, 'division' => $division, 'site' => $site, 'forgotten' => true]],
+            ]);
+
+            return new Answer($this->all($division, $site, $caller));
+        });
+    }
+
+    /**
+     * @param array{field: string, code: string, value: string} $problem as `Template::problems()` has it
+     *
+     * @return array{pointer: string, code: string, detail: string}
+     */
+    public static function problem(array $problem): array
+    {
+        return [
+            'pointer' => '/'.$problem['field'],
+            'code' => $problem['code'],
+            'detail' => match ($problem['code']) {
+                'empty' => 'subject' === $problem['field'] ? 'Write a subject.' : 'Write a text.',
+                'too-long' => \sprintf('Shorten it to %s characters.', number_format((int) $problem['value'])),
+                'unknown' => \sprintf(
+                    'There is nothing to fill in for {%s} here. Use one of those listed.',
+                    $problem['value'],
+                ),
+                'not-closed' => \sprintf(
+                    'A brace is not closed, or not opened, at “%s”. Write names as {given}.',
+                    $problem['value'],
+                ),
+                'no-link' => 'The link must stay: without {link} nobody can do anything with this message.',
+                'link-in-subject' => 'A link does not work in a subject. Put it into the text.',
+                default => 'A subject is one line.',
+            },
+        ];
+    }
+
+    /** @return string id of whose templates these are */
+    private function mind(Caller $caller, ?string $division, ?string $site): string
+    {
+        if (null !== $site && 1 !== preg_match('/^'.Id::PATTERN.'$/D', $site)) {
+            throw Problem::notFound('This site');
+        }
+        if (null !== $site) {
+            return $this->gate
+                ->at($site, $caller)
+                ->require(Permission::RunSite, 'Only leads of this site and administrators change its words.')->site
+                ->id;
+        }
+        if (null !== $division) {
+            return $caller->administers($division)
+                ? $this->divisions->all()[$division]['id'] ?? throw Problem::notFound('This division')
+                : throw Problem::notAllowed('Only administrators of this division change its words.');
+        }
+
+        return $caller->platformAdministrator
+            ? Id::NONE
+            : throw Problem::notAllowed('Only platform administrators change the words of the platform.');
+    }
+
+    private function own(string $kind, string $of, string $lock = ''): ?Row
+    {
+        $found = $this->db->fetchAssociative(
+            'SELECT subject, body, version FROM message_template WHERE kind = ? AND of_id = ?'.$lock,
+            [$kind, Id::binary($of)],
+        );
+
+        return false === $found ? null : new Row($found);
+    }
+
+    /** @return array<string, mixed> schema `Templates` */
+    private function all(?string $division, ?string $site, Caller $caller): array
+    {
+        $scope = null !== $site ? 'site' : (null !== $division ? 'division' : 'platform');
+        $of =
+            null !== $site
+                ? $site
+                : (null !== $division
+                    ? $this->divisions->all()[$division]['id'] ?? Id::NONE
+                    : Id::NONE);
+        $division ??= null === $site ? null : $this->gate->at($site, $caller)->site->division;
+        $items = [];
+        foreach (MessageKind::cases() as $kind) {
+            if (\in_array($scope, $kind->scopes(), true)) {
+                [$template, $whose] = $this->texts->nearest($kind, $site, $division);
+                $items[] = [
+                    'kind' => $kind->value,
+                    'subject' => $template->subject,
+                    'body' => $template->body,
+                    'whose' => $whose,
+                    'own' => $whose === $scope,
+                    'version' => $this->own($kind->value, $of)?->int('version') ?? 0,
+                    'placeholders' => $kind->placeholders(),
+                    'needsLink' => $kind->needsLink(),
+                ];
+            }
+        }
+
+        return ['scope' => $scope, 'items' => $items];
+    }
+}

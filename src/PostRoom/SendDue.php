@@ -1,8 +1,0 @@
-<?php
-
-declare(strict_types=1);
-
-namespace MintDoor\PostRoom;
-
-/** A job: delivers the messages that are due. */
-final readonly class SendDue {}

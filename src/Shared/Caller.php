@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Shared;
+
+use Symfony\Component\Security\Core\User\EquatableInterface;
+use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
+use Symfony\Component\Security\Core\User\UserInterface;
+
+/** Whoever is signed in, as read from the database at this request. */
+final class Caller implements UserInterface, PasswordAuthenticatedUserInterface, EquatableInterface
+{
+    /**
+     * @param non-empty-string $id
+     * @param list<string>     $divisions codes of the divisions administered
+     */
+    public function __construct(
+        public readonly string $id,
+        public readonly string $name,
+        public readonly string $login,
+        public readonly string $kind,
+        public readonly string $division,
+        public readonly ?int $level,
+        public readonly int $accountClosedFrom,
+        public readonly bool $platformAdministrator,
+        public readonly array $divisions,
+        private ?string $passwordHash = null,
+        public readonly bool $mustChange = false,
+        /** Until when a password from a sign-in card holds; null for one of their own. */
+        public readonly ?int $cardUntil = null,
+    ) {}
+
+    /** Whoever is not signed in and makes an account; they have nothing yet. */
+    public static function nobody(#[\SensitiveParameter] ?string $passwordHash = null): self
+    {
+        return new self(Id::NONE, '', '', 'outsider', '', null, 0, false, [], $passwordHash);
+    }
+
+    public function administers(string $division): bool
+    {
+        return $this->platformAdministrator || \in_array($division, $this->divisions, true);
+    }
+
+    public function isAdministrator(): bool
+    {
+        return $this->platformAdministrator || [] !== $this->divisions;
+    }
+
+    public function getRoles(): array
+    {
+        return ['ROLE_PERSON'];
+    }
+
+    public function eraseCredentials(): void {}
+
+    public function getUserIdentifier(): string
+    {
+        return $this->id;
+    }
+
+    public function getPassword(): ?string
+    {
+        return $this->passwordHash;
+    }
+
+    /** After the password was hashed anew: the session that begins knows it so. */
+    public function rehashed(string $passwordHash): void
+    {
+        $this->passwordHash = $passwordHash;
+    }
+
+    /** A session made before a password was changed is over. */
+    public function isEqualTo(UserInterface $user): bool
+    {
+        return $user instanceof self
+            && $user->id === $this->id
+            && hash_equals($this->fingerprint(), $user->fingerprint());
+    }
+
+    /** @return array{string, string} the session keeps the id and a fingerprint of the password hash, nothing else */
+    public function __serialize(): array
+    {
+        return [$this->id, $this->fingerprint()];
+    }
+
+    /** @param array{non-empty-string, string} $data */
+    public function __unserialize(array $data): void
+    {
+        [$this->id, $this->passwordHash] = $data;
+        $this->name = $this->login = $this->kind = $this->division = '';
+        $this->level = null;
+        $this->accountClosedFrom = 0;
+        $this->platformAdministrator = false;
+        $this->divisions = [];
+        $this->mustChange = false;
+        $this->cardUntil = null;
+    }
+
+    private function fingerprint(): string
+    {
+        $hash = (string) $this->passwordHash;
+
+        return str_starts_with($hash, '$') ? substr(hash('sha256', $hash), 0, 32) : $hash;
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Shared;
+
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpKernel\Event\ControllerEvent;
+use Symfony\Component\HttpKernel\Event\TerminateEvent;
+use Symfony\Component\HttpKernel\KernelEvents;
+use Symfony\Component\Lock\LockInterface;
+use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
+use Symfony\Contracts\Service\ResetInterface;
+
+/** Lets a few dear requests in at once and asks the others to come again, so that they never hold every process. */
+final class DearPlaces implements ResetInterface
+{
+    /** @var list<LockInterface> */
+    private array $taken = [];
+
+    /** @param int $most of all together, of one person half of it; 0 for no limit */
+    public function __construct(
+        private readonly Places $places,
+        private readonly TokenStorageInterface $tokens,
+        #[Autowire('%env(int:DEAR_PLACES)%')] private readonly int $most,
+    ) {}
+
+    #[AsEventListener(KernelEvents::CONTROLLER, priority: 100)]
+    public function before(ControllerEvent $event): void
+    {
+        $dear = $event->getAttributes(Dear::class)[0] ?? null;
+        $size = \strlen($event->getRequest()->getContent());
+        if (!$event->isMainRequest() || 0 === $this->most || null === $dear || $size < $dear->from) {
+            return;
+        }
+        $caller = $this->tokens->getToken()?->getUser();
+        $who = $caller instanceof Caller ? $caller->id : Place::of($event->getRequest());
+        $this->take(
+            'dear '.$who,
+            max(1, intdiv($this->most, 2)),
+            'You have large requests under way already. Wait for one of them.',
+        );
+        $this->take('dear', $this->most, 'Many large requests are under way. Try again in a few seconds.');
+    }
+
+    #[AsEventListener(KernelEvents::TERMINATE)]
+    public function after(TerminateEvent $event): void
+    {
+        $this->reset();
+    }
+
+    public function reset(): void
+    {
+        foreach ($this->taken as $place) {
+            $place->release();
+        }
+        $this->taken = [];
+    }
+
+    private function take(string $what, int $most, string $sentence): void
+    {
+        $place = $this->places->take($what, $most);
+        if (null === $place) {
+            $this->reset();
+            throw new Problem(ProblemType::Busy, $sentence, retryAfter: 2);
+        }
+        $this->taken[] = $place;
+    }
+}

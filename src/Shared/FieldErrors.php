@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Shared;
+
+/** What is wrong with the fields of a wish, collected, so that all of it is said at once. */
+final class FieldErrors
+{
+    /** @var list<array{pointer: string, code: string, detail: string}> */
+    private array $errors = [];
+
+    /** @param string $detail a sentence that says what to do */
+    public function add(string $field, string $code, string $detail): void
+    {
+        $this->errors[] = ['pointer' => '/'.$field, 'code' => $code, 'detail' => $detail];
+    }
+
+    public function none(): bool
+    {
+        return [] === $this->errors;
+    }
+
+    /** @throws Problem at the fields, where anything is wrong */
+    public function check(): void
+    {
+        if ([] !== $this->errors) {
+            throw new Problem(ProblemType::Invalid, $this->errors[0]['detail'], $this->errors);
+        }
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Shared;
+
+use MintDoor\Demo\SimulatedTransportFactory;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** What somebody is told about themselves once signed in. */
+final readonly class Me
+{
+    public function __construct(#[Autowire('%env(MAILER_DSN)%')] private string $dsn) {}
+
+    /** @return array<string, mixed> schema `Me` */
+    public function of(Caller $caller): array
+    {
+        return [
+            'id' => $caller->id,
+            'name' => $caller->name,
+            'login' => $caller->login,
+            'kind' => $caller->kind,
+            'platformAdministrator' => $caller->platformAdministrator,
+            'divisions' => $caller->divisions,
+            'mustChange' => $caller->mustChange,
+            'seesMailboxes' => $caller->platformAdministrator && SimulatedTransportFactory::inUse($this->dsn),
+            'mayMakeSites' => 'staff' === $caller->kind || $caller->isAdministrator(),
+        ];
+    }
+}
