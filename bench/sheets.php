@@ -41,7 +41,7 @@ $caller = $callers->byId(
 );
 
 $tables = [
-    'pass' => 'site_id',
+    'access_grant' => 'site_id',
     'enrollment' => 'site_id',
     'enrollment_segment' => 'site_id',
     'sheet_line' => 'site_id',

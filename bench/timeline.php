@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /**
- * The timeline of one enrollment with a thousand passes, in the core alone; in one process, best of many. Run by
+ * The timeline of one enrollment with a thousand grants, in the core alone; in one process, best of many. Run by
  * bin/bench.
  */
 
@@ -20,13 +20,13 @@ require dirname(__DIR__).'/vendor/autoload.php';
 const BOUND = 5.0;
 $dice = new Dice(20261125);
 $enrollment = static function (int $count) use ($dice): Enrollment {
-    $passes = [];
+    $grants = [];
     for ($n = 0; $n < $count; ++$n) {
         $from = $dice->below(1_000_000);
-        $marks = $dice->chance(30)
+        $overrides = $dice->chance(30)
             ? [new Override("m$n", OverrideKind::Withdrawn, new Window($from + $dice->below(50_000)))]
             : [];
-        $passes[] = new Grant(
+        $grants[] = new Grant(
             "p$n",
             'door',
             DoorKind::Cohort,
@@ -34,11 +34,11 @@ $enrollment = static function (int $count) use ($dice): Enrollment {
             $from - 10,
             new Window($from, $from + 1 + $dice->below(200_000)),
             $from,
-            marks: $marks,
+            overrides: $overrides,
         );
     }
 
-    return new Enrollment($passes, [
+    return new Enrollment($grants, [
         new Override('pause', OverrideKind::Paused, new Window(300_000, 400_000)),
         new Override('out', OverrideKind::KeptOut, new Window(700_000, 710_000)),
     ]);

@@ -12,39 +12,39 @@ use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Time\Window;
 
 /**
- * The smallest thing a change does to what is stored: a pass given, a mark put on, a mark ended. Nothing is ever
+ * The smallest thing a change does to what is stored: a grant given, an override put on, an override ended. Nothing is ever
  * deleted or overwritten, and every effect has a reverse that is an effect again.
  */
 final readonly class Effect
 {
     private function __construct(
         public EffectKind $kind,
-        public ?Grant $pass = null,
-        public ?string $passId = null,
-        public ?Override $mark = null,
+        public ?Grant $grant = null,
+        public ?string $grantId = null,
+        public ?Override $override = null,
         public int $at = 0,
         public ?string $by = null,
     ) {}
 
-    public static function givePass(Grant $pass): self
+    public static function giveGrant(Grant $grant): self
     {
-        return new self(EffectKind::GivePass, pass: $pass, passId: $pass->id);
+        return new self(EffectKind::GiveGrant, grant: $grant, grantId: $grant->id);
     }
 
-    /** @param ?string $passId null for a mark on the whole enrollment */
-    public static function putMark(?string $passId, Override $mark): self
+    /** @param ?string $grantId null for an override on the whole enrollment */
+    public static function putOverride(?string $grantId, Override $override): self
     {
-        return new self(EffectKind::PutMark, passId: $passId, mark: $mark);
+        return new self(EffectKind::PutOverride, grantId: $grantId, override: $override);
     }
 
     /**
-     * @param ?string $passId null for a mark on the whole enrollment
-     * @param Override    $mark   as it was; what was put on again in its place is ended with it
+     * @param ?string $grantId null for an override on the whole enrollment
+     * @param Override    $override   as it was; what was put on again in its place is ended with it
      * @param ?string $by     id of who ends it
      */
-    public static function endMark(?string $passId, Override $mark, int $at, ?string $by = null): self
+    public static function endOverride(?string $grantId, Override $override, int $at, ?string $by = null): self
     {
-        return new self(EffectKind::EndMark, passId: $passId, mark: $mark, at: $at, by: $by);
+        return new self(EffectKind::EndOverride, grantId: $grantId, override: $override, at: $at, by: $by);
     }
 
     /** @param list<self> $effects in order */
@@ -59,21 +59,21 @@ final readonly class Effect
 
     public function on(Enrollment $enrollment): Enrollment
     {
-        if (EffectKind::GivePass === $this->kind && null !== $this->pass) {
-            return new Enrollment([...$enrollment->passes, $this->pass], $enrollment->marks);
+        if (EffectKind::GiveGrant === $this->kind && null !== $this->grant) {
+            return new Enrollment([...$enrollment->grants, $this->grant], $enrollment->overrides);
         }
-        if (null === $this->passId) {
-            return new Enrollment($enrollment->passes, $this->onMarks($enrollment->marks));
+        if (null === $this->grantId) {
+            return new Enrollment($enrollment->grants, $this->onOverrides($enrollment->overrides));
         }
 
         return new Enrollment(
             array_map(
-                fn(Grant $pass): Grant => $pass->id === $this->passId
-                    ? $pass->withMarks($this->onMarks($pass->marks))
-                    : $pass,
-                $enrollment->passes,
+                fn(Grant $grant): Grant => $grant->id === $this->grantId
+                    ? $grant->withOverrides($this->onOverrides($grant->overrides))
+                    : $grant,
+                $enrollment->grants,
             ),
-            $enrollment->marks,
+            $enrollment->overrides,
         );
     }
 
@@ -85,34 +85,34 @@ final readonly class Effect
      */
     public function reversed(int $now, Ids $ids, int $height = 0, ?string $by = null): self
     {
-        $again = null === $this->mark ? null : new Window($now, max($now, $this->mark->window->until));
+        $again = null === $this->override ? null : new Window($now, max($now, $this->override->window->until));
 
         return match (true) {
-            EffectKind::GivePass === $this->kind || null === $this->mark || null === $again => self::putMark(
-                $this->passId,
+            EffectKind::GiveGrant === $this->kind || null === $this->override || null === $again => self::putOverride(
+                $this->grantId,
                 new Override($ids->next(), OverrideKind::Undone, new Window($now), height: $height, putBy: $by),
             ),
-            EffectKind::PutMark === $this->kind => self::endMark($this->passId, $this->mark, $now, $by),
-            default => self::putMark($this->passId, $this->mark->again($ids->next(), $again)),
+            EffectKind::PutOverride === $this->kind => self::endOverride($this->grantId, $this->override, $now, $by),
+            default => self::putOverride($this->grantId, $this->override->again($ids->next(), $again)),
         };
     }
 
     /**
-     * @param list<Override> $marks
+     * @param list<Override> $overrides
      *
      * @return list<Override>
      */
-    private function onMarks(array $marks): array
+    private function onOverrides(array $overrides): array
     {
-        if (EffectKind::PutMark === $this->kind && null !== $this->mark) {
-            return [...$marks, $this->mark];
+        if (EffectKind::PutOverride === $this->kind && null !== $this->override) {
+            return [...$overrides, $this->override];
         }
 
         return array_map(
-            fn(Override $mark): Override => $mark->origin === $this->mark?->origin
-                ? $mark->endedAt($this->at, $this->by)
-                : $mark,
-            $marks,
+            fn(Override $override): Override => $override->origin === $this->override?->origin
+                ? $override->endedAt($this->at, $this->by)
+                : $override,
+            $overrides,
         );
     }
 }

@@ -6,7 +6,7 @@ namespace MintDoor\Core\Changes;
 
 enum EffectKind: string
 {
-    case GivePass = 'give-pass';
-    case PutMark = 'put-mark';
-    case EndMark = 'end-mark';
+    case GiveGrant = 'give-grant';
+    case PutOverride = 'put-override';
+    case EndOverride = 'end-override';
 }

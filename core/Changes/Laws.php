@@ -63,15 +63,15 @@ class Laws
     protected function lifting(ChangeContext $situation, array $effects): ?Note
     {
         foreach ($effects as $effect) {
-            if (EffectKind::EndMark === $effect->kind && null === $effect->passId) {
-                $origin = $effect->mark?->origin;
+            if (EffectKind::EndOverride === $effect->kind && null === $effect->grantId) {
+                $origin = $effect->override?->origin;
                 $set = array_filter(
-                    $situation->enrollment->marks,
-                    static fn(Override $mark): bool => $mark->origin === $origin,
+                    $situation->enrollment->overrides,
+                    static fn(Override $override): bool => $override->origin === $origin,
                 );
-                $height = max([0, ...array_map(static fn(Override $mark): int => $mark->height, $set)]);
+                $height = max([0, ...array_map(static fn(Override $override): int => $override->height, $set)]);
                 if ($height > $situation->actor->height()) {
-                    return new Note('set-from-above', ['what' => $effect->mark?->kind->value]);
+                    return new Note('set-from-above', ['what' => $effect->override?->kind->value]);
                 }
             }
         }

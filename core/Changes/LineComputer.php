@@ -75,15 +75,15 @@ final readonly class LineComputer
     {
         $actor = $situation->actor;
         $person = $situation->person->id;
-        $mark =
-            EffectKind::EndMark === $effect->kind && OverrideKind::Withdrawn === $effect->mark?->kind
-                ? $situation->enrollment->pass((string) $effect->passId)?->mark(
+        $override =
+            EffectKind::EndOverride === $effect->kind && OverrideKind::Withdrawn === $effect->override?->kind
+                ? $situation->enrollment->grant((string) $effect->grantId)?->override(
                     OverrideKind::Withdrawn,
                     $situation->now
                 )
                 : null;
 
-        return $person === $mark?->putBy && $person !== $actor->personId && !$actor->administrator;
+        return $person === $override?->putBy && $person !== $actor->personId && !$actor->administrator;
     }
 
     /** How high what is put on somebody stands: what they do themselves binds nobody. */
@@ -92,7 +92,7 @@ final readonly class LineComputer
         return $situation->actor->personId === $situation->person->id ? 0 : $situation->actor->height();
     }
 
-    private function mark(
+    private function override(
         ChangeContext $situation,
         OverrideKind $kind,
         Window $window,
@@ -122,11 +122,11 @@ final readonly class LineComputer
         Window $window,
         ?string $section,
     ): ComputedChange {
-        $pass = $this->pass($situation, $door, $kind, $role, $window, $section, $situation->now);
+        $grant = $this->grant($situation, $door, $kind, $role, $window, $section, $situation->now);
 
         return $this->line(
             $this->byTheDoor($situation),
-            new Plan([...$this->unmark($situation, $door), Effect::givePass($pass)]),
+            new Plan([...$this->unmark($situation, $door), Effect::giveGrant($grant)]),
         );
     }
 
@@ -139,11 +139,11 @@ final readonly class LineComputer
         Window $window,
         ?string $section,
     ): ComputedChange {
-        $pass = $this->pass($situation, $door, $kind, $role, $window, $section, Time::FOREVER);
+        $grant = $this->grant($situation, $door, $kind, $role, $window, $section, Time::FOREVER);
 
         return $this->line(
             $this->byTheDoor($situation),
-            new Plan([...$this->unmark($situation, $door), Effect::givePass($pass)]),
+            new Plan([...$this->unmark($situation, $door), Effect::giveGrant($grant)]),
         );
     }
 
@@ -158,10 +158,10 @@ final readonly class LineComputer
         $itself = $this->byTheDoor($situation);
         $effects = [];
         foreach ($waiting ? [Phase::Waiting] : [Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
-            foreach ($situation->enrollment->passesIn($phase, $situation->now) as $pass) {
-                if (\in_array($pass->doorId, $doors, true)) {
-                    $mark = $this->mark($itself, OverrideKind::Withdrawn, new Window($situation->now));
-                    $effects[] = Effect::putMark($pass->id, $mark);
+            foreach ($situation->enrollment->grantsIn($phase, $situation->now) as $grant) {
+                if (\in_array($grant->doorId, $doors, true)) {
+                    $override = $this->override($itself, OverrideKind::Withdrawn, new Window($situation->now));
+                    $effects[] = Effect::putOverride($grant->id, $override);
                 }
             }
         }
@@ -244,9 +244,9 @@ final readonly class LineComputer
     private function reserved(ChangeContext $situation): ?string
     {
         foreach ([Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
-            foreach ($situation->enrollment->passesIn($phase, $situation->now) as $pass) {
-                if ($pass->reserved) {
-                    return $pass->doorId;
+            foreach ($situation->enrollment->grantsIn($phase, $situation->now) as $grant) {
+                if ($grant->reserved) {
+                    return $grant->doorId;
                 }
             }
         }
@@ -288,11 +288,11 @@ final readonly class LineComputer
             );
         }
 
-        $pass = $this->deskPass($situation, $role, $window, $wanted->section, $wanted->asks);
+        $grant = $this->deskGrant($situation, $role, $window, $wanted->section, $wanted->asks);
 
         return new Plan(
-            [...$this->endRoleByHand($situation), ...$this->ends($situation, OverrideKind::Dates), Effect::givePass(
-                $pass
+            [...$this->endRoleByHand($situation), ...$this->ends($situation, OverrideKind::Dates), Effect::giveGrant(
+                $grant
             )],
             [
                 ...'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])],
@@ -316,8 +316,8 @@ final readonly class LineComputer
         $effects = $this->endRoleByHand($situation);
         $without = Effect::applied($effects, $situation->enrollment);
         if ($without->timeline()->at($situation->now)?->roles !== [$role]) {
-            $mark = $this->mark($situation, OverrideKind::Role, new Window($situation->now), $role);
-            $effects[] = Effect::putMark(null, $mark);
+            $override = $this->override($situation, OverrideKind::Role, new Window($situation->now), $role);
+            $effects[] = Effect::putOverride(null, $override);
         }
 
         return new Plan(
@@ -331,11 +331,11 @@ final readonly class LineComputer
         $effects = [];
         $returns = [];
         foreach ([Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
-            foreach ($situation->enrollment->passesIn($phase, $situation->now) as $pass) {
-                $mark = $this->mark($situation, OverrideKind::Withdrawn, new Window($situation->now));
-                $effects[] = Effect::putMark($pass->id, $mark);
-                if ($pass->door->keepsBringing()) {
-                    $returns[] = $pass->doorId;
+            foreach ($situation->enrollment->grantsIn($phase, $situation->now) as $grant) {
+                $override = $this->override($situation, OverrideKind::Withdrawn, new Window($situation->now));
+                $effects[] = Effect::putOverride($grant->id, $override);
+                if ($grant->door->keepsBringing()) {
+                    $returns[] = $grant->doorId;
                 }
             }
         }
@@ -347,7 +347,7 @@ final readonly class LineComputer
     }
 
     /**
-     * Ends the marks of the last taking out, all of them together; where the dates are over by now, renews the pass
+     * Ends the overrides of the last taking out, all of them together; where the dates are over by now, renews the grant
      * that came last.
      */
     private function bringBack(ChangeContext $situation, ?Segment $present, bool $asks): Plan
@@ -356,16 +356,16 @@ final readonly class LineComputer
         $by = $situation->actor->personId;
         $last = null;
         $effects = [];
-        foreach ($situation->enrollment->passesIn(Phase::TakenOut, $now) as $pass) {
-            $marks = array_filter(
-                $pass->marks,
-                static fn(Override $mark): bool => OverrideKind::Withdrawn === $mark->kind && $mark->window->contains(
+        foreach ($situation->enrollment->grantsIn(Phase::TakenOut, $now) as $grant) {
+            $overrides = array_filter(
+                $grant->overrides,
+                static fn(Override $override): bool => OverrideKind::Withdrawn === $override->kind && $override->window->contains(
                     $now
                 ),
             );
             $from = max(
-                array_map(static fn(Override $mark): int => $mark->window->from, [
-                    ...$marks,
+                array_map(static fn(Override $override): int => $override->window->from, [
+                    ...$overrides,
                     new Override('', OverrideKind::Withdrawn, new Window()),
                 ]),
             );
@@ -378,8 +378,8 @@ final readonly class LineComputer
             array_push(
                 $effects,
                 ...array_map(
-                    static fn(Override $mark): Effect => Effect::endMark($pass->id, $mark, $now, $by),
-                    array_values($marks),
+                    static fn(Override $override): Effect => Effect::endOverride($grant->id, $override, $now, $by),
+                    array_values($overrides),
                 ),
             );
         }
@@ -392,16 +392,16 @@ final readonly class LineComputer
         if (true === $restored->timeline()->at($now)?->state->here()) {
             return new Plan($effects, [new Note('as-before')]);
         }
-        // Their dates are over by now: first those set by hand go, and where that is not enough the pass that came last
+        // Their dates are over by now: first those set by hand go, and where that is not enough the grant that came last
         // is renewed.
         $lifts = $this->ends($situation, OverrideKind::Dates);
-        $until = $restored->mark(OverrideKind::Dates, $now)?->dates?->until;
+        $until = $restored->override(OverrideKind::Dates, $now)?->dates?->until;
         $undated = Effect::applied($lifts, $restored);
         if ([] !== $lifts && true === $undated->timeline()->at($now)?->state->here()) {
             return new Plan([...$effects, ...$lifts], [new Note('dates-were-over', ['until' => $until])]);
         }
         $restored = $undated;
-        $ended = $restored->passesIn(Phase::Ended, $now);
+        $ended = $restored->grantsIn(Phase::Ended, $now);
         if ([] === $ended) {
             return Plan::refused(new Note('never-here'));
         }
@@ -413,10 +413,10 @@ final readonly class LineComputer
                 $a->id,
             ],
         );
-        $again = $this->deskPass($situation, $ended[0]->role, new Window($now), $ended[0]->section);
+        $again = $this->deskGrant($situation, $ended[0]->role, new Window($now), $ended[0]->section);
 
         return new Plan(
-            [...$lifts, Effect::givePass($again)],
+            [...$lifts, Effect::giveGrant($again)],
             [new Note('dates-were-over', ['until' => $ended[0]->window->until])],
         );
     }
@@ -441,13 +441,13 @@ final readonly class LineComputer
         }
 
         return new Plan(
-            [...$effects, Effect::putMark(null, $this->mark($situation, OverrideKind::Paused, $window))],
+            [...$effects, Effect::putOverride(null, $this->override($situation, OverrideKind::Paused, $window))],
             [new Note('pause-keeps')],
         );
     }
 
     /**
-     * Holds over all passes, and over those that come later, until it is lifted; each begins as it would unless a
+     * Holds over all grants, and over those that come later, until it is lifted; each begins as it would unless a
      * beginning is set.
      */
     private function changeDates(ChangeContext $situation, Wanted $wanted, ?Segment $present): Plan
@@ -464,8 +464,8 @@ final readonly class LineComputer
         if ($dates->until <= max($now, $begins)) {
             return Plan::refused(new Note('window-is-over', ['until' => $dates->until]));
         }
-        $mark = $this->mark($situation, OverrideKind::Dates, new Window($now), dates: $dates);
-        $effects = [...$this->ends($situation, OverrideKind::Dates), Effect::putMark(null, $mark)];
+        $override = $this->override($situation, OverrideKind::Dates, new Window($now), dates: $dates);
+        $effects = [...$this->ends($situation, OverrideKind::Dates), Effect::putOverride(null, $override)];
         // A beginning set by hand is that of every way in; it must not bring the role of one to come into force unseen.
         $brought = array_values(
             array_diff(
@@ -495,7 +495,7 @@ final readonly class LineComputer
             [
                 ...$out->effects,
                 ...$this->ends($situation, OverrideKind::KeptOut),
-                Effect::putMark(null, $this->mark($situation, OverrideKind::KeptOut, $window)),
+                Effect::putOverride(null, $this->override($situation, OverrideKind::KeptOut, $window)),
             ],
             [] === $out->effects ? [] : [new Note('work-stays')],
         );
@@ -513,9 +513,9 @@ final readonly class LineComputer
     private function ends(ChangeContext $situation, OverrideKind $kind): array
     {
         $effects = [];
-        foreach ($situation->enrollment->marks as $mark) {
-            if ($kind === $mark->kind && $mark->window->until > max($situation->now, $mark->window->from)) {
-                $effects[] = Effect::endMark(null, $mark, $situation->now, $situation->actor->personId);
+        foreach ($situation->enrollment->overrides as $override) {
+            if ($kind === $override->kind && $override->window->until > max($situation->now, $override->window->from)) {
+                $effects[] = Effect::endOverride(null, $override, $situation->now, $situation->actor->personId);
             }
         }
 
@@ -525,13 +525,13 @@ final readonly class LineComputer
     /** @return list<Effect> */
     private function endRoleByHand(ChangeContext $situation): array
     {
-        $mark = $situation->enrollment->mark(OverrideKind::Role, $situation->now);
+        $override = $situation->enrollment->override(OverrideKind::Role, $situation->now);
 
-        return null === $mark ? [] : [Effect::endMark(null, $mark, $situation->now, $situation->actor->personId)];
+        return null === $override ? [] : [Effect::endOverride(null, $override, $situation->now, $situation->actor->personId)];
     }
 
     /** @param bool $asks whether it waits for a yes of the person's division */
-    private function deskPass(
+    private function deskGrant(
         ChangeContext $situation,
         string $role,
         Window $window,
@@ -540,10 +540,10 @@ final readonly class LineComputer
     ): Grant {
         $accepted = $asks ? Time::FOREVER : $situation->now;
 
-        return $this->pass($situation, $situation->desk, DoorKind::Desk, $role, $window, $section, $accepted);
+        return $this->grant($situation, $situation->desk, DoorKind::Desk, $role, $window, $section, $accepted);
     }
 
-    private function pass(
+    private function grant(
         ChangeContext $situation,
         string $door,
         DoorKind $kind,
@@ -553,12 +553,12 @@ final readonly class LineComputer
         int $accepted,
     ): Grant {
         $since = Time::FOREVER;
-        foreach ($situation->enrollment->passes as $pass) {
+        foreach ($situation->enrollment->grants as $grant) {
             if (
-                $kind === $pass->door
-                && !\in_array($pass->phaseAt($situation->now), [Phase::None, Phase::Waiting], true)
+                $kind === $grant->door
+                && !\in_array($grant->phaseAt($situation->now), [Phase::None, Phase::Waiting], true)
             ) {
-                $since = min($since, $pass->since());
+                $since = min($since, $grant->since());
             }
         }
 
@@ -585,14 +585,14 @@ final readonly class LineComputer
     private function unmark(ChangeContext $situation, string $door): array
     {
         $standing = array_filter(
-            $situation->enrollment->passesIn(Phase::Waiting, $situation->now),
-            static fn(Grant $pass): bool => $pass->doorId === $door,
+            $situation->enrollment->grantsIn(Phase::Waiting, $situation->now),
+            static fn(Grant $grant): bool => $grant->doorId === $door,
         );
 
         return array_values(
             array_map(
-                fn(Grant $pass): Effect => Effect::putMark(
-                    $pass->id,
+                fn(Grant $grant): Effect => Effect::putOverride(
+                    $grant->id,
                     new Override($this->ids->next(), OverrideKind::Undone, new Window($situation->now)),
                 ),
                 $standing,

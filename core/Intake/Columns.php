@@ -16,11 +16,11 @@ final class Columns
     /** @return list<string> */
     public static function cells(string $line): array
     {
-        $mark = str_contains($line, "\t") ? "\t" : (str_contains($line, ';') ? ';' : ',');
+        $override = str_contains($line, "\t") ? "\t" : (str_contains($line, ';') ? ';' : ',');
 
         return array_map(
             static fn(?string $cell): string => trim((string) preg_replace('/\s+/u', ' ', (string) $cell)),
-            str_getcsv($line, $mark, '"', ''),
+            str_getcsv($line, $override, '"', ''),
         );
     }
 

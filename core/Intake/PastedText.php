@@ -152,9 +152,9 @@ final readonly class PastedText
                 ),
             ) ?: [$shown];
         }
-        foreach (['/\s*;\s*/', '/\s*,\s*/'] as $mark) {
+        foreach (['/\s*;\s*/', '/\s*,\s*/'] as $override) {
             $parts = array_values(
-                array_filter(preg_split($mark, $shown) ?: [], static fn(string $part): bool => '' !== $part),
+                array_filter(preg_split($override, $shown) ?: [], static fn(string $part): bool => '' !== $part),
             );
             if (
                 \count($parts) > 2
@@ -325,15 +325,15 @@ final readonly class PastedText
      */
     private static function cells(string $bare): array
     {
-        foreach (['/\t/', '/;/', '/\|/', '/,/'] as $mark) {
+        foreach (['/\t/', '/;/', '/\|/', '/,/'] as $override) {
             $cells = array_values(
                 array_filter(
-                    array_map(static fn(string $cell): string => trim($cell, ' "'), preg_split($mark, $bare) ?: []),
+                    array_map(static fn(string $cell): string => trim($cell, ' "'), preg_split($override, $bare) ?: []),
                     static fn(string $cell): bool => '' !== $cell,
                 ),
             );
             // A comma alone parts a family name from a given one.
-            if (\count($cells) > ('/,/' === $mark ? 2 : 1)) {
+            if (\count($cells) > ('/,/' === $override ? 2 : 1)) {
                 return [$cells, true];
             }
         }

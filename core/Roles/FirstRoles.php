@@ -24,9 +24,9 @@ final class FirstRoles
     {
         $helps = [May::Enter, May::EnterDraft, May::ReadClosed, May::SeeRoster, May::SeeUnlisted, May::SeeActivity];
         $assists = [...$helps, May::SeeMarks, May::ArrangeGroups];
-        $marks = [...$helps, May::SeeMarks, May::EnterMarks, May::ExportProgress];
+        $overrides = [...$helps, May::SeeMarks, May::EnterMarks, May::ExportProgress];
         $runs = [
-            ...$marks,
+            ...$overrides,
             May::MakeItems,
             May::ShowItems,
             May::LabelPeople,
@@ -70,7 +70,7 @@ final class FirstRoles
                 'Marking assistant',
                 'TeachingAssistant#Grader',
                 60,
-                $marks,
+                $overrides,
                 $grownUps,
                 [],
                 $tutors,

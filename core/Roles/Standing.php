@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Roles;
 
-/** What somebody is in a site at an instant: what their passes give them there, or an administrator above it. */
+/** What somebody is in a site at an instant: what their grants give them there, or an administrator above it. */
 final readonly class Standing
 {
     /** Above every role. */

@@ -166,13 +166,13 @@ final readonly class Access
     {
         $instants = match ($segment->state) {
             State::TakenOut => array_map(
-                static fn(Grant $pass): int => $pass->mark(OverrideKind::Withdrawn, $now)->window->from
+                static fn(Grant $grant): int => $grant->override(OverrideKind::Withdrawn, $now)->window->from
                     ?? $segment->window->from,
-                $enrollment->passesIn(Phase::TakenOut, $now),
+                $enrollment->grantsIn(Phase::TakenOut, $now),
             ),
             State::Ended => array_map(
-                static fn(Grant $pass): int => $enrollment->windowOf($pass, $now)->until,
-                $enrollment->passesIn(Phase::Ended, $now),
+                static fn(Grant $grant): int => $enrollment->windowOf($grant, $now)->until,
+                $enrollment->grantsIn(Phase::Ended, $now),
             ),
             default => [],
         };
@@ -226,7 +226,7 @@ final readonly class Access
         };
     }
 
-    /** Until when somebody who is current stays so, by their passes, their account and the life of the site. */
+    /** Until when somebody who is current stays so, by their grants, their account and the life of the site. */
     private function entersUntil(Site $site, Timeline $timeline, Person $person, int $now): int
     {
         $current = $timeline->holdsUntil($now, static fn(Segment $later): bool => State::Current === $later->state);
@@ -236,15 +236,15 @@ final readonly class Access
     }
 
     /**
-     * @return array<string, string|int|null> the door of the pass that gives the highest role; of several the oldest
+     * @return array<string, string|int|null> the door of the grant that gives the highest role; of several the oldest
      */
     private function door(?Enrollment $enrollment, int $now): array
     {
         $best = null;
-        foreach ($enrollment?->passesIn(Phase::InForce, $now) ?? [] as $pass) {
-            $key = [-($this->roles->find($pass->role)->rank ?? 0), $pass->givenAt, $pass->id];
+        foreach ($enrollment?->grantsIn(Phase::InForce, $now) ?? [] as $grant) {
+            $key = [-($this->roles->find($grant->role)->rank ?? 0), $grant->givenAt, $grant->id];
             if (null === $best || $key < $best[0]) {
-                $best = [$key, $pass];
+                $best = [$key, $grant];
             }
         }
 

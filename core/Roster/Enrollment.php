@@ -7,60 +7,60 @@ namespace MintDoor\Core\Roster;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
-/** Someone's being in a site, all reasons together: their passes there and the marks put on the whole. */
+/** Someone's being in a site, all reasons together: their grants there and the overrides put on the whole. */
 final readonly class Enrollment
 {
     /**
-     * @param list<Grant> $passes
-     * @param list<Override> $marks  of kinds `Role`, `Dates`, `Paused` and `KeptOut`
+     * @param list<Grant> $grants
+     * @param list<Override> $overrides  of kinds `Role`, `Dates`, `Paused` and `KeptOut`
      */
-    public function __construct(public array $passes = [], public array $marks = []) {}
+    public function __construct(public array $grants = [], public array $overrides = []) {}
 
     public function timeline(): Timeline
     {
         return (new Sweep($this))->timeline();
     }
 
-    /** The mark of a kind that is on the enrollment at an instant; of several the one put on last. */
-    public function mark(OverrideKind $kind, int $instant): ?Override
+    /** The override of a kind that is on the enrollment at an instant; of several the one put on last. */
+    public function override(OverrideKind $kind, int $instant): ?Override
     {
         $last = null;
-        foreach ($this->marks as $mark) {
+        foreach ($this->overrides as $override) {
             if (
-                $kind === $mark->kind
-                && $mark->window->contains($instant)
-                && (null === $last || $mark->window->from >= $last->window->from)
+                $kind === $override->kind
+                && $override->window->contains($instant)
+                && (null === $last || $override->window->from >= $last->window->from)
             ) {
-                $last = $mark;
+                $last = $override;
             }
         }
 
         return $last;
     }
 
-    public function pass(string $id): ?Grant
+    public function grant(string $id): ?Grant
     {
-        foreach ($this->passes as $pass) {
-            if ($pass->id === $id) {
-                return $pass;
+        foreach ($this->grants as $grant) {
+            if ($grant->id === $id) {
+                return $grant;
             }
         }
 
         return null;
     }
 
-    /** The window of a pass at an instant, dates set by hand taken into account. */
-    public function windowOf(Grant $pass, int $instant): Window
+    /** The window of a grant at an instant, dates set by hand taken into account. */
+    public function windowOf(Grant $grant, int $instant): Window
     {
-        $mark = $this->mark(OverrideKind::Dates, $instant);
+        $override = $this->override(OverrideKind::Dates, $instant);
 
-        return null === $mark?->dates ? $pass->window : $pass->windowUnder($mark->dates, $this->firstSet($mark));
+        return null === $override?->dates ? $grant->window : $grant->windowUnder($override->dates, $this->firstSet($override));
     }
 
-    /** What a pass is at an instant, dates set by hand taken into account. */
-    public function phaseOf(Grant $pass, int $instant): Phase
+    /** What a grant is at an instant, dates set by hand taken into account. */
+    public function phaseOf(Grant $grant, int $instant): Phase
     {
-        return $pass->phaseAt($instant, $this->windowOf($pass, $instant));
+        return $grant->phaseAt($instant, $this->windowOf($grant, $instant));
     }
 
     /**
@@ -74,13 +74,13 @@ final readonly class Enrollment
         if (true === $this->timeline()->at($instant)?->state->here()) {
             return false;
         }
-        foreach ($this->passes as $pass) {
-            $kinds = $pass->door->bringsByItself()
+        foreach ($this->grants as $grant) {
+            $kinds = $grant->door->bringsByItself()
                 ? [OverrideKind::Withdrawn, OverrideKind::Undone]
                 : [OverrideKind::Withdrawn];
             foreach ($kinds as $kind) {
-                $mark = $pass->mark($kind, $instant);
-                if (null !== $mark && $mark->height > 0 && $mark->window->from > $since) {
+                $override = $grant->override($kind, $instant);
+                if (null !== $override && $override->height > 0 && $override->window->from > $since) {
                     return true;
                 }
             }
@@ -90,17 +90,17 @@ final readonly class Enrollment
     }
 
     /** @return list<Grant> those that are in a phase at an instant */
-    public function passesIn(Phase $phase, int $instant): array
+    public function grantsIn(Phase $phase, int $instant): array
     {
-        $mark = $this->mark(OverrideKind::Dates, $instant);
-        $set = null === $mark ? 0 : $this->firstSet($mark);
+        $override = $this->override(OverrideKind::Dates, $instant);
+        $set = null === $override ? 0 : $this->firstSet($override);
 
         return array_values(
             array_filter(
-                $this->passes,
-                static fn(Grant $pass): bool => $pass->phaseAt(
+                $this->grants,
+                static fn(Grant $grant): bool => $grant->phaseAt(
                     $instant,
-                    null === $mark?->dates ? null : $pass->windowUnder($mark->dates, $set),
+                    null === $override?->dates ? null : $grant->windowUnder($override->dates, $set),
                 ) === $phase,
             ),
         );
@@ -109,27 +109,27 @@ final readonly class Enrollment
     /** Whether what was given by hand waits for a yes of the person's division. */
     public function waitsForApproval(int $instant): bool
     {
-        $desk = static fn(Grant $pass): bool => DoorKind::Desk === $pass->door;
+        $desk = static fn(Grant $grant): bool => DoorKind::Desk === $grant->door;
 
-        return [] !== array_filter($this->passesIn(Phase::Waiting, $instant), $desk);
+        return [] !== array_filter($this->grantsIn(Phase::Waiting, $instant), $desk);
     }
 
     /**
      * When dates were first set by hand that these took the place of, one after the other, or that were put on again
      * after an undoing.
      */
-    public function firstSet(Override $mark): int
+    public function firstSet(Override $override): int
     {
-        $set = $mark->window->from;
+        $set = $override->window->from;
         do {
             $before = $set;
-            foreach ($this->marks as $other) {
+            foreach ($this->overrides as $other) {
                 if (
                     OverrideKind::Dates === $other->kind
                     && $other->window->from < $set
-                    && ($other->origin === $mark->origin || $other->window->until === $set)
+                    && ($other->origin === $override->origin || $other->window->until === $set)
                 ) {
-                    [$set, $mark] = [$other->window->from, $other];
+                    [$set, $override] = [$other->window->from, $other];
                 }
             }
         } while ($set < $before);

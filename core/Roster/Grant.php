@@ -9,7 +9,7 @@ use MintDoor\Core\Time\Window;
 
 /**
  * What one person got at one door of one site: a role, for a time. It never changes; what happens to it is put on it as
- * marks.
+ * overrides.
  */
 final readonly class Grant
 {
@@ -17,7 +17,7 @@ final readonly class Grant
      * @param int        $givenAt    before this instant it did not exist
      * @param int        $acceptedAt from when it counts as accepted, `Time::FOREVER` while unanswered
      * @param int        $since      when this person's way in through this door began, also if it was renewed since
-     * @param list<Override> $marks      of kinds `Withdrawn` and `Undone`
+     * @param list<Override> $overrides      of kinds `Withdrawn` and `Undone`
      * @param bool       $reserved   whether only administrators take it out or change it, as its door has it
      * @param ?string    $givenBy    id of who gave it; null where a door brought it by itself
      */
@@ -31,7 +31,7 @@ final readonly class Grant
         public int $acceptedAt = Time::BEGINNING,
         public ?string $section = null,
         public int $since = Time::FOREVER,
-        public array $marks = [],
+        public array $overrides = [],
         public bool $reserved = false,
         public ?string $givenBy = null,
     ) {}
@@ -68,12 +68,12 @@ final readonly class Grant
     public function phaseAt(int $instant, ?Window $window = null): Phase
     {
         $window ??= $this->window;
-        if ($instant < $this->givenAt || $this->marked(OverrideKind::Undone, $instant)) {
+        if ($instant < $this->givenAt || $this->overridden(OverrideKind::Undone, $instant)) {
             return Phase::None;
         }
 
         return match (true) {
-            $this->marked(OverrideKind::Withdrawn, $instant) => Phase::TakenOut,
+            $this->overridden(OverrideKind::Withdrawn, $instant) => Phase::TakenOut,
             $instant >= $window->until => Phase::Ended,
             $instant < $this->acceptedAt => Phase::Waiting,
             $instant < $window->from => Phase::Upcoming,
@@ -89,34 +89,34 @@ final readonly class Grant
     public function boundaries(): array
     {
         $boundaries = [$this->givenAt, $this->window->from, $this->window->until, $this->acceptedAt];
-        foreach ($this->marks as $mark) {
-            $boundaries[] = $mark->window->from;
-            $boundaries[] = $mark->window->until;
+        foreach ($this->overrides as $override) {
+            $boundaries[] = $override->window->from;
+            $boundaries[] = $override->window->until;
         }
 
         return $boundaries;
     }
 
-    /** When the role of the pass began for this person. */
+    /** When the role of the grant began for this person. */
     public function since(): int
     {
         return min($this->since, max($this->givenAt, $this->window->from));
     }
 
-    /** The mark of a kind that is on the pass at an instant. */
-    public function mark(OverrideKind $kind, int $instant): ?Override
+    /** The override of a kind that is on the grant at an instant. */
+    public function override(OverrideKind $kind, int $instant): ?Override
     {
-        foreach ($this->marks as $mark) {
-            if ($kind === $mark->kind && $mark->window->contains($instant)) {
-                return $mark;
+        foreach ($this->overrides as $override) {
+            if ($kind === $override->kind && $override->window->contains($instant)) {
+                return $override;
             }
         }
 
         return null;
     }
 
-    /** @param list<Override> $marks */
-    public function withMarks(array $marks): self
+    /** @param list<Override> $overrides */
+    public function withOverrides(array $overrides): self
     {
         return new self(
             $this->id,
@@ -128,14 +128,14 @@ final readonly class Grant
             $this->acceptedAt,
             $this->section,
             $this->since,
-            $marks,
+            $overrides,
             $this->reserved,
             $this->givenBy,
         );
     }
 
-    private function marked(OverrideKind $kind, int $instant): bool
+    private function overridden(OverrideKind $kind, int $instant): bool
     {
-        return [] !== $this->marks && null !== $this->mark($kind, $instant);
+        return [] !== $this->overrides && null !== $this->override($kind, $instant);
     }
 }

@@ -6,17 +6,17 @@ namespace MintDoor\Core\Roster;
 
 use MintDoor\Core\Time\Window;
 
-/** Something put on a pass or an enrollment for a time. Its end may be drawn in, never anything else. */
+/** Something put on a grant or an enrollment for a time. Its end may be drawn in, never anything else. */
 final readonly class Override
 {
-    /** The first mark of those that were put on again after an undoing; itself where there was none. */
+    /** The first override of those that were put on again after an undoing; itself where there was none. */
     public string $origin;
 
     /**
-     * @param ?string $role   code, for a mark of kind `Role`
-     * @param ?Window $dates  for a mark of kind `Dates`: what holds in place of the passes' own windows, while the mark
+     * @param ?string $role   code, for an override of kind `Role`
+     * @param ?Window $dates  for an override of kind `Dates`: what holds in place of the grants' own windows, while the override
      *     is on
-     * @param ?string $origin  null for a mark of its own
+     * @param ?string $origin  null for an override of its own
      * @param int     $height  of whoever put it on (`Standing::height()`): who is lower does not end it; 0 for what the
      *                         person or a door did by itself
      * @param ?string $putBy   id of who put it on

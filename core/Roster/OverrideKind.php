@@ -6,13 +6,13 @@ namespace MintDoor\Core\Roster;
 
 enum OverrideKind: string
 {
-    /** On a pass: it was taken back, by hand or by its door. */
+    /** On a grant: it was taken back, by hand or by its door. */
     case Withdrawn = 'withdrawn';
-    /** On a pass: giving it was undone; from then on it is as if it had not been given. */
+    /** On a grant: giving it was undone; from then on it is as if it had not been given. */
     case Undone = 'undone';
-    /** On an enrollment: a role changed by hand, in place of what the passes give. */
+    /** On an enrollment: a role changed by hand, in place of what the grants give. */
     case Role = 'role';
-    /** On an enrollment: dates set by hand, in place of those of the passes. */
+    /** On an enrollment: dates set by hand, in place of those of the grants. */
     case Dates = 'dates';
     /** On an enrollment. */
     case Paused = 'paused';

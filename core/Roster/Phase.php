@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Roster;
 
-/** What one pass is by itself at an instant. */
+/** What one grant is by itself at an instant. */
 enum Phase
 {
     case None;

@@ -8,13 +8,13 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /**
- * Computes the timeline of an enrollment by sweeping over the instants at which a pass changes its phase or a mark
- * begins or ends. O(n log n) in passes and marks: all changes are numbers, sorted once, and a stretch is only looked at
+ * Computes the timeline of an enrollment by sweeping over the instants at which a grant changes its phase or an override
+ * begins or ends. O(n log n) in grants and overrides: all changes are numbers, sorted once, and a stretch is only looked at
  * where something it is made of has changed. What "came last" is kept on a stack whose stale entries are dropped when
  * they come up.
  *
- * A change is `instant · 2²³ + index · 2³ + phase`; indexes behind those of the passes are of `$marked`. Dates set by
- * hand are rare: only where there are some, each pass is asked at each of their boundaries, too.
+ * A change is `instant · 2²³ + index · 2³ + phase`; indexes behind those of the grants are of `$overridden`. Dates set by
+ * hand are rare: only where there are some, each grant is asked at each of their boundaries, too.
  *
  * @internal
  *
@@ -31,24 +31,24 @@ final class Sweep
     private const BITS = 23;
     private const MOST_INDEXES = 1 << 20;
 
-    /** @var array<int, int> phase of each pass by its own dates, by its index */
+    /** @var array<int, int> phase of each grant by its own dates, by its index */
     private array $phase;
 
-    /** @var array<int, array<string, int>> by phase: role => how many passes */
+    /** @var array<int, array<string, int>> by phase: role => how many grants */
     private array $roles = [[], [], [], [], [], []];
 
     /** @var list<array{int, int, int}> instant of going, 1 if taken out, index; the last on top */
     private array $gone = [];
 
-    /** @var \SplMinHeap<array{int, int}> since, index; of use only where a pass can be undone */
+    /** @var \SplMinHeap<array{int, int}> since, index; of use only where a grant can be undone */
     private \SplMinHeap $since;
 
     private int $firstSince = Time::FOREVER;
 
-    /** @var list<array{Override, bool}> a mark, and whether it begins */
-    private array $marked = [];
+    /** @var list<array{Override, bool}> an override, and whether it begins */
+    private array $overridden = [];
 
-    /** @var array<string, list<Override>> marks now on, by kind */
+    /** @var array<string, list<Override>> overrides now on, by kind */
     private array $on = [];
 
     /** Whether a stretch may differ from the one before. */
@@ -57,7 +57,7 @@ final class Sweep
     /** @var list<int> instants at which dates set by hand begin or end, or are put on or off */
     private readonly array $dated;
 
-    /** @var list<array{Override, int}> marks that set dates, and when such were first set */
+    /** @var list<array{Override, int}> overrides that set dates, and when such were first set */
     private readonly array $set;
 
     private readonly bool $undoing;
@@ -65,12 +65,12 @@ final class Sweep
     public function __construct(private readonly Enrollment $enrollment)
     {
         $this->since = new \SplMinHeap();
-        $this->phase = array_fill(0, \count($enrollment->passes), self::NONE);
+        $this->phase = array_fill(0, \count($enrollment->grants), self::NONE);
         $dated = $set = [];
-        foreach ($enrollment->marks as $mark) {
-            if (null !== $mark->dates) {
-                $set[] = [$mark, $enrollment->firstSet($mark)];
-                array_push($dated, $mark->window->from, $mark->window->until, $mark->dates->from, $mark->dates->until);
+        foreach ($enrollment->overrides as $override) {
+            if (null !== $override->dates) {
+                $set[] = [$override, $enrollment->firstSet($override)];
+                array_push($dated, $override->window->from, $override->window->until, $override->dates->from, $override->dates->until);
             }
         }
         $this->dated = $dated;
@@ -78,10 +78,10 @@ final class Sweep
         $this->undoing =
             []
             !== array_filter(
-                $enrollment->passes,
-                static fn(Grant $pass): bool => [] !== $pass->marks
+                $enrollment->grants,
+                static fn(Grant $grant): bool => [] !== $grant->overrides
                     && [] !== array_filter(
-                        $pass->marks,
+                        $grant->overrides,
                         static fn(Override $one): bool => OverrideKind::Undone === $one->kind
                     ),
             );
@@ -92,7 +92,7 @@ final class Sweep
         $changes = $this->changes();
         sort($changes);
         $count = \count($changes);
-        $passes = \count($this->enrollment->passes);
+        $grants = \count($this->enrollment->grants);
         $segments = [];
         $open = null;
         for ($n = 0; $n < $count;) {
@@ -100,9 +100,9 @@ final class Sweep
             do {
                 $change = $changes[$n];
                 $index = ($change >> 3) & (self::MOST_INDEXES - 1);
-                $index < $passes
-                    ? $this->pass($index, $change & 7, $instant)
-                    : $this->mark(...$this->marked[$index - $passes]);
+                $index < $grants
+                    ? $this->grant($index, $change & 7, $instant)
+                    : $this->override(...$this->overridden[$index - $grants]);
             } while (++$n < $count && $changes[$n] >> self::BITS === $instant);
             if (!$this->stirred) {
                 continue;
@@ -134,22 +134,22 @@ final class Sweep
     private function changes(): array
     {
         $changes = [];
-        foreach ($this->enrollment->passes as $index => $pass) {
-            if ([] === $this->dated && self::isPlain($pass)) {
-                self::plainly($pass, $index << 3, $changes);
+        foreach ($this->enrollment->grants as $index => $grant) {
+            if ([] === $this->dated && self::isPlain($grant)) {
+                self::plainly($grant, $index << 3, $changes);
             } else {
-                $this->fully($pass, $index << 3, $changes);
+                $this->fully($grant, $index << 3, $changes);
             }
         }
-        foreach ($this->enrollment->marks as $mark) {
-            if ($mark->window->from < $mark->window->until) {
-                $this->marked($changes, $mark->window->from, $mark, true);
-                if ($mark->window->until < Time::FOREVER) {
-                    $this->marked($changes, $mark->window->until, $mark, false);
+        foreach ($this->enrollment->overrides as $override) {
+            if ($override->window->from < $override->window->until) {
+                $this->overridden($changes, $override->window->from, $override, true);
+                if ($override->window->until < Time::FOREVER) {
+                    $this->overridden($changes, $override->window->until, $override, false);
                 }
             }
         }
-        if (\count($this->enrollment->passes) + \count($this->marked) > self::MOST_INDEXES) {
+        if (\count($this->enrollment->grants) + \count($this->overridden) > self::MOST_INDEXES) {
             throw new \LogicException('Nobody has that many passes in one site.');
         }
 
@@ -157,32 +157,32 @@ final class Sweep
     }
 
     /** @param list<int> $changes */
-    private function marked(array &$changes, int $instant, Override $mark, bool $begins): void
+    private function overridden(array &$changes, int $instant, Override $override, bool $begins): void
     {
-        $changes[] = ($instant << self::BITS) + ((\count($this->enrollment->passes) + \count($this->marked)) << 3);
-        $this->marked[] = [$mark, $begins];
+        $changes[] = ($instant << self::BITS) + ((\count($this->enrollment->grants) + \count($this->overridden)) << 3);
+        $this->overridden[] = [$override, $begins];
     }
 
-    /** Whether nothing happened to a pass but that it was taken out for good: so it is with nearly all. */
-    private static function isPlain(Grant $pass): bool
+    /** Whether nothing happened to a grant but that it was taken out for good: so it is with nearly all. */
+    private static function isPlain(Grant $grant): bool
     {
-        return [] === $pass->marks
-            || (1 === \count($pass->marks)
-                && OverrideKind::Withdrawn === $pass->marks[0]->kind
-                && $pass->marks[0]->window->until >= Time::FOREVER);
+        return [] === $grant->overrides
+            || (1 === \count($grant->overrides)
+                && OverrideKind::Withdrawn === $grant->overrides[0]->kind
+                && $grant->overrides[0]->window->until >= Time::FOREVER);
     }
 
     /**
-     * The phases of such a pass, where no dates are set by hand.
+     * The phases of such a grant, where no dates are set by hand.
      *
      * @param list<int> $changes
      */
-    private static function plainly(Grant $pass, int $own, array &$changes): void
+    private static function plainly(Grant $grant, int $own, array &$changes): void
     {
-        $given = $pass->givenAt;
-        $from = $pass->window->from;
-        $until = $pass->window->until;
-        $out = [] === $pass->marks ? Time::FOREVER : max($given, $pass->marks[0]->window->from);
+        $given = $grant->givenAt;
+        $from = $grant->window->from;
+        $until = $grant->window->until;
+        $out = [] === $grant->overrides ? Time::FOREVER : max($given, $grant->overrides[0]->window->from);
         if ($out < Time::FOREVER) {
             $changes[] = ($out << self::BITS) + $own + self::TAKEN_OUT;
         }
@@ -193,7 +193,7 @@ final class Sweep
 
             return;
         }
-        $accepted = max($given, $pass->acceptedAt);
+        $accepted = max($given, $grant->acceptedAt);
         $begins = max($accepted, $from);
         if ($given < $accepted && $given < $out) {
             $changes[] = ($given << self::BITS) + $own + self::WAITING;
@@ -210,19 +210,19 @@ final class Sweep
     }
 
     /**
-     * The phases of any pass.
+     * The phases of any grant.
      *
      * @param list<int> $changes
      */
-    private function fully(Grant $pass, int $own, array &$changes): void
+    private function fully(Grant $grant, int $own, array &$changes): void
     {
-        $boundaries = array_unique([...$pass->boundaries(), ...$this->dated]);
+        $boundaries = array_unique([...$grant->boundaries(), ...$this->dated]);
         sort($boundaries);
         $before = self::NONE;
         foreach ($boundaries as $boundary) {
             $phase =
                 $boundary < Time::FOREVER
-                    ? self::number($pass->phaseAt($boundary, $this->window($pass, $boundary)))
+                    ? self::number($grant->phaseAt($boundary, $this->window($grant, $boundary)))
                     : $before;
             if ($phase !== $before) {
                 $changes[] = ($boundary << self::BITS) + $own + $phase;
@@ -232,7 +232,7 @@ final class Sweep
     }
 
     /** As `Enrollment::windowOf()`, which looks for what is known here already. */
-    private function window(Grant $pass, int $instant): ?Window
+    private function window(Grant $grant, int $instant): ?Window
     {
         $last = null;
         foreach ($this->set as $each) {
@@ -244,7 +244,7 @@ final class Sweep
             }
         }
 
-        return null === $last || null === $last[0]->dates ? null : $pass->windowUnder($last[0]->dates, $last[1]);
+        return null === $last || null === $last[0]->dates ? null : $grant->windowUnder($last[0]->dates, $last[1]);
     }
 
     private static function number(Phase $phase): int
@@ -259,35 +259,35 @@ final class Sweep
         };
     }
 
-    private function mark(Override $mark, bool $begins): void
+    private function override(Override $override, bool $begins): void
     {
         $this->stirred = true;
-        $kind = $mark->kind->value;
+        $kind = $override->kind->value;
         if ($begins) {
-            $this->on[$kind][] = $mark;
+            $this->on[$kind][] = $override;
         } else {
             $this->on[$kind] = array_values(
-                array_filter($this->on[$kind] ?? [], static fn(Override $each): bool => $each !== $mark),
+                array_filter($this->on[$kind] ?? [], static fn(Override $each): bool => $each !== $override),
             );
         }
     }
 
-    private function pass(int $index, int $phase, int $instant): void
+    private function grant(int $index, int $phase, int $instant): void
     {
-        $pass = $this->enrollment->passes[$index];
+        $grant = $this->enrollment->grants[$index];
         $before = $this->phase[$index];
         $this->phase[$index] = $phase;
-        $this->count($before, $phase, $pass->role);
+        $this->count($before, $phase, $grant->role);
         if ($phase >= self::ENDED) {
             $this->goes([$instant, $phase - self::ENDED, $index]);
         }
         if ($this->undoing) {
             $this->stirred = true;
             if (self::NONE !== $phase) {
-                $this->since->insert([$pass->since(), $index]);
+                $this->since->insert([$grant->since(), $index]);
             }
-        } elseif (self::NONE === $before && $pass->since() < $this->firstSince) {
-            $this->firstSince = $pass->since();
+        } elseif (self::NONE === $before && $grant->since() < $this->firstSince) {
+            $this->firstSince = $grant->since();
             $this->stirred = true;
         }
     }
@@ -308,7 +308,7 @@ final class Sweep
         }
     }
 
-    /** While some pass is in force, what the others are makes no difference. */
+    /** While some grant is in force, what the others are makes no difference. */
     private function stir(int $phase): void
     {
         if (self::IN_FORCE === $phase || [] === $this->roles[self::IN_FORCE]) {
@@ -361,7 +361,7 @@ final class Sweep
             [] !== $inForce => $inForce,
             [] !== $upcoming => $upcoming,
             [] !== $waiting => $waiting,
-            null !== $gone => [$this->enrollment->passes[$gone[2]]->role],
+            null !== $gone => [$this->enrollment->grants[$gone[2]]->role],
             default => [],
         };
         $byHand = $this->last(OverrideKind::Role)?->role;
@@ -378,12 +378,12 @@ final class Sweep
         return [] !== ($this->on[$kind->value] ?? []);
     }
 
-    /** Of the marks of a kind that are on, the one put on last. */
+    /** Of the overrides of a kind that are on, the one put on last. */
     private function last(OverrideKind $kind): ?Override
     {
-        $marks = $this->on[$kind->value] ?? [];
+        $overrides = $this->on[$kind->value] ?? [];
 
-        return [] === $marks ? null : $marks[array_key_last($marks)];
+        return [] === $overrides ? null : $overrides[array_key_last($overrides)];
     }
 
     /** @return ?array{int, int, int} */

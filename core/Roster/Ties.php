@@ -44,31 +44,31 @@ final class Ties
             $site->division === $person->division
             && (null === $site->levels || null === $person->level || $site->levels->contains($person->level));
 
-        return array_map(static function (Grant $pass) use ($enrollment, $caretaker, $leads, $home, $now): Tie {
-            [$since, $maker] = self::making($enrollment, $pass, $now);
+        return array_map(static function (Grant $grant) use ($enrollment, $caretaker, $leads, $home, $now): Tie {
+            [$since, $maker] = self::making($enrollment, $grant, $now);
 
             return new Tie($leads, $home, $maker === $caretaker, $since);
-        }, $enrollment->passesIn(Phase::InForce, $now));
+        }, $enrollment->grantsIn(Phase::InForce, $now));
     }
 
     /** @return array{int, ?string} since when a grant has been in force without a break, and by whose hand */
-    private static function making(Enrollment $enrollment, Grant $pass, int $now): array
+    private static function making(Enrollment $enrollment, Grant $grant, int $now): array
     {
-        $since = max($pass->givenAt, $pass->acceptedAt, min($now, $pass->window->from));
-        $maker = $pass->door->bringsByItself() ? null : $pass->givenBy;
-        $dates = $enrollment->mark(OverrideKind::Dates, $now);
-        if (null !== $dates && !$pass->window->contains($now)) {
-            $since = max($since, $dates->window->from, min($now, $pass->window->until));
+        $since = max($grant->givenAt, $grant->acceptedAt, min($now, $grant->window->from));
+        $maker = $grant->door->bringsByItself() ? null : $grant->givenBy;
+        $dates = $enrollment->override(OverrideKind::Dates, $now);
+        if (null !== $dates && !$grant->window->contains($now)) {
+            $since = max($since, $dates->window->from, min($now, $grant->window->until));
             $maker = $dates->putBy;
         }
         $blocks = array_filter(
-            $enrollment->marks,
-            static fn(Override $mark): bool => OverrideKind::KeptOut === $mark->kind
+            $enrollment->overrides,
+            static fn(Override $override): bool => OverrideKind::KeptOut === $override->kind
         );
-        foreach ([...$pass->marks, ...$blocks] as $mark) {
-            $until = $mark->window->until;
-            if ($until <= $now && $until > $mark->window->from && $until >= $since && $until > $pass->givenAt) {
-                [$since, $maker] = [$until, $mark->endedBy];
+        foreach ([...$grant->overrides, ...$blocks] as $override) {
+            $until = $override->window->until;
+            if ($until <= $now && $until > $override->window->from && $until >= $since && $until > $grant->givenAt) {
+                [$since, $maker] = [$until, $override->endedBy];
             }
         }
 

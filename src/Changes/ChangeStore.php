@@ -22,7 +22,7 @@ use MintDoor\Shared\Ids;
 use MintDoor\Shared\Instant;
 
 /**
- * Stores the ready lines of a sheet, many rows to a statement: what they do to passes and marks, the timelines that
+ * Stores the ready lines of a sheet, many rows to a statement: what they do to grants and overrides, the timelines that
  * follow, the sheet itself and its entries in the logbook. Runs inside a transaction, under the site's lock.
  */
 final readonly class ChangeStore
@@ -48,7 +48,7 @@ final readonly class ChangeStore
     public function store(SiteAccess $access, array $lines, ?string $sheet = null, bool $listed = true): array
     {
         $site = $access->site->id;
-        $this->passesAndMarks($access, $lines);
+        $this->grantsAndOverrides($access, $lines);
         $timelines = [];
         foreach ($lines as $line) {
             $timelines[$line->personId] = [$line->line->timeline, $line->sortName];
@@ -149,40 +149,40 @@ final readonly class ChangeStore
     }
 
     /** @param array<array-key, StoredLine> $lines */
-    private function passesAndMarks(SiteAccess $access, array $lines): void
+    private function grantsAndOverrides(SiteAccess $access, array $lines): void
     {
         $rows = new BulkWriter($this->db);
         $doors = $ended = [];
         $undone = $again = [];
         foreach ($lines as $line) {
             foreach ($line->line->effects as $effect) {
-                if (EffectKind::GivePass === $effect->kind && null !== $effect->pass) {
-                    $doors[$effect->pass->doorId][] = Id::binary($line->personId);
+                if (EffectKind::GiveGrant === $effect->kind && null !== $effect->grant) {
+                    $doors[$effect->grant->doorId][] = Id::binary($line->personId);
                 }
-                if (EffectKind::EndMark === $effect->kind && null !== $effect->mark) {
-                    $ended[$effect->at][] = Id::binary($effect->mark->origin);
+                if (EffectKind::EndOverride === $effect->kind && null !== $effect->override) {
+                    $ended[$effect->at][] = Id::binary($effect->override->origin);
                 }
                 if (
-                    null !== $effect->mark
-                    && null !== $effect->passId
-                    && OverrideKind::Undone === $effect->mark->kind
+                    null !== $effect->override
+                    && null !== $effect->grantId
+                    && OverrideKind::Undone === $effect->override->kind
                 ) {
-                    EffectKind::PutMark === $effect->kind
-                        ? ($undone[] = Id::binary($effect->passId))
-                        : ($again[] = Id::binary($effect->passId));
+                    EffectKind::PutOverride === $effect->kind
+                        ? ($undone[] = Id::binary($effect->grantId))
+                        : ($again[] = Id::binary($effect->grantId));
                 }
             }
         }
         foreach ($doors as $door => $people) {
             $this->db->executeStatement(
-                'UPDATE pass SET live = NULL WHERE door_id = ? AND person_id IN (?) AND live = 1',
+                'UPDATE access_grant SET live = NULL WHERE door_id = ? AND person_id IN (?) AND live = 1',
                 [Id::binary($door), $people],
                 [1 => ArrayParameterType::BINARY],
             );
         }
         foreach ($ended as $at => $origins) {
             $this->db->executeStatement(
-                'UPDATE mark SET until_at = GREATEST(from_at, ?), ended_by = ? WHERE origin_id IN (?) AND until_at > ?',
+                'UPDATE enrollment_override SET until_at = GREATEST(from_at, ?), ended_by = ? WHERE origin_id IN (?) AND until_at > ?',
                 [Instant::toSql($at), Id::binary($access->caller->id), $origins, Instant::toSql($at)],
                 [2 => ArrayParameterType::BINARY],
             );
@@ -200,17 +200,17 @@ final readonly class ChangeStore
     private function effect(BulkWriter $rows, SiteAccess $access, StoredLine $line, Effect $effect): void
     {
         $whose = ['site_id' => BulkWriter::id($access->site->id), 'person_id' => BulkWriter::id($line->personId)];
-        if (EffectKind::GivePass === $effect->kind && null !== $effect->pass) {
-            $rows->add('pass', [
-                ...self::pass($effect->pass),
+        if (EffectKind::GiveGrant === $effect->kind && null !== $effect->grant) {
+            $rows->add('access_grant', [
+                ...self::grant($effect->grant),
                 ...$whose,
                 'given_by' => BulkWriter::id($access->caller->id),
                 'live' => true,
             ]);
-        } elseif (EffectKind::PutMark === $effect->kind && null !== $effect->mark) {
+        } elseif (EffectKind::PutOverride === $effect->kind && null !== $effect->override) {
             $note = trim((string) $line->note);
-            $rows->add('mark', [
-                ...self::mark($effect->mark, $effect->passId),
+            $rows->add('enrollment_override', [
+                ...self::override($effect->override, $effect->grantId),
                 ...$whose,
                 'put_by' => BulkWriter::id($access->caller->id),
                 'note' => '' === $note ? null : $note,
@@ -218,48 +218,48 @@ final readonly class ChangeStore
         }
     }
 
-    /** @param list<string> $passes binary ids */
-    private function live(array $passes, ?int $live): void
+    /** @param list<string> $grants binary ids */
+    private function live(array $grants, ?int $live): void
     {
-        if ([] !== $passes) {
+        if ([] !== $grants) {
             $this->db->executeStatement(
-                'UPDATE pass SET live = ? WHERE id IN (?)',
-                [$live, $passes],
+                'UPDATE access_grant SET live = ? WHERE id IN (?)',
+                [$live, $grants],
                 [1 => ArrayParameterType::BINARY],
             );
         }
     }
 
-    /** @return array<string, string|int|bool|BulkId|null> a pass as its row holds it, without whose it is */
-    public static function pass(Grant $pass): array
+    /** @return array<string, string|int|bool|BulkId|null> a grant as its row holds it, without whose it is */
+    public static function grant(Grant $grant): array
     {
         return [
-            'id' => BulkWriter::id($pass->id),
-            'door_id' => BulkWriter::id($pass->doorId),
-            'role' => $pass->role,
-            'given_at' => Instant::toSql($pass->givenAt),
-            'from_at' => Instant::toSql($pass->window->from),
-            'until_at' => Instant::toSql($pass->window->until),
-            'accepted_at' => Instant::toSql($pass->acceptedAt),
-            'since_at' => Instant::toSql($pass->since),
-            'section_id' => BulkWriter::id($pass->section),
+            'id' => BulkWriter::id($grant->id),
+            'door_id' => BulkWriter::id($grant->doorId),
+            'role' => $grant->role,
+            'given_at' => Instant::toSql($grant->givenAt),
+            'from_at' => Instant::toSql($grant->window->from),
+            'until_at' => Instant::toSql($grant->window->until),
+            'accepted_at' => Instant::toSql($grant->acceptedAt),
+            'since_at' => Instant::toSql($grant->since),
+            'section_id' => BulkWriter::id($grant->section),
         ];
     }
 
-    /** @return array<string, string|int|bool|BulkId|null> a mark as its row holds it, without whose it is */
-    public static function mark(Override $mark, ?string $passId): array
+    /** @return array<string, string|int|bool|BulkId|null> an override as its row holds it, without whose it is */
+    public static function override(Override $override, ?string $grantId): array
     {
         return [
-            'id' => BulkWriter::id($mark->id),
-            'origin_id' => BulkWriter::id($mark->origin),
-            'kind' => $mark->kind->value,
-            'from_at' => Instant::toSql($mark->window->from),
-            'until_at' => Instant::toSql($mark->window->until),
-            'pass_id' => BulkWriter::id($passId),
-            'role' => $mark->role,
-            'dates_from' => null === $mark->dates ? null : Instant::toSql($mark->dates->from),
-            'dates_until' => null === $mark->dates ? null : Instant::toSql($mark->dates->until),
-            'height' => $mark->height,
+            'id' => BulkWriter::id($override->id),
+            'origin_id' => BulkWriter::id($override->origin),
+            'kind' => $override->kind->value,
+            'from_at' => Instant::toSql($override->window->from),
+            'until_at' => Instant::toSql($override->window->until),
+            'grant_id' => BulkWriter::id($grantId),
+            'role' => $override->role,
+            'dates_from' => null === $override->dates ? null : Instant::toSql($override->dates->from),
+            'dates_until' => null === $override->dates ? null : Instant::toSql($override->dates->until),
+            'height' => $override->height,
         ];
     }
 }

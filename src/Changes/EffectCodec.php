@@ -20,42 +20,42 @@ final class EffectCodec
     /** @return array<string, mixed> */
     public static function write(Effect $effect): array
     {
-        $mark = $effect->mark;
-        $pass = $effect->pass;
+        $override = $effect->override;
+        $grant = $effect->grant;
 
         return [
             'kind' => $effect->kind->value,
-            'passId' => $effect->passId,
+            'grantId' => $effect->grantId,
             'at' => $effect->at,
-            'mark' =>
-                null === $mark
+            'override' =>
+                null === $override
                     ? null
                     : [
-                        $mark->id,
-                        $mark->kind->value,
-                        $mark->window->from,
-                        $mark->window->until,
-                        $mark->role,
-                        $mark->origin,
-                        $mark->dates?->from,
-                        $mark->dates?->until,
-                        $mark->height,
-                        $mark->putBy,
+                        $override->id,
+                        $override->kind->value,
+                        $override->window->from,
+                        $override->window->until,
+                        $override->role,
+                        $override->origin,
+                        $override->dates?->from,
+                        $override->dates?->until,
+                        $override->height,
+                        $override->putBy,
                     ],
-            'pass' =>
-                null === $pass
+            'grant' =>
+                null === $grant
                     ? null
                     : [
-                        $pass->id,
-                        $pass->doorId,
-                        $pass->door->value,
-                        $pass->role,
-                        $pass->givenAt,
-                        $pass->window->from,
-                        $pass->window->until,
-                        $pass->acceptedAt,
-                        $pass->section,
-                        $pass->since,
+                        $grant->id,
+                        $grant->doorId,
+                        $grant->door->value,
+                        $grant->role,
+                        $grant->givenAt,
+                        $grant->window->from,
+                        $grant->window->until,
+                        $grant->acceptedAt,
+                        $grant->section,
+                        $grant->since,
                     ],
         ];
     }
@@ -64,11 +64,11 @@ final class EffectCodec
     public static function read(array $data): Effect
     {
         $kind = EffectKind::from(self::text($data['kind'] ?? ''));
-        $passId = isset($data['passId']) ? self::text($data['passId']) : null;
-        if (EffectKind::GivePass === $kind) {
-            $p = (array) ($data['pass'] ?? []);
+        $grantId = isset($data['grantId']) ? self::text($data['grantId']) : null;
+        if (EffectKind::GiveGrant === $kind) {
+            $p = (array) ($data['grant'] ?? []);
 
-            return Effect::givePass(
+            return Effect::giveGrant(
                 new Grant(
                     self::text($p[0]),
                     self::text($p[1]),
@@ -82,8 +82,8 @@ final class EffectCodec
                 ),
             );
         }
-        $m = (array) ($data['mark'] ?? []);
-        $mark = new Override(
+        $m = (array) ($data['override'] ?? []);
+        $override = new Override(
             self::text($m[0]),
             OverrideKind::from(self::text($m[1])),
             new Window((int) self::text($m[2]), (int) self::text($m[3])),
@@ -94,9 +94,9 @@ final class EffectCodec
             isset($m[9]) ? self::text($m[9]) : null,
         );
 
-        return EffectKind::PutMark === $kind
-            ? Effect::putMark($passId, $mark)
-            : Effect::endMark($passId, $mark, (int) self::text($data['at'] ?? 0));
+        return EffectKind::PutOverride === $kind
+            ? Effect::putOverride($grantId, $override)
+            : Effect::endOverride($grantId, $override, (int) self::text($data['at'] ?? 0));
     }
 
     private static function text(mixed $value): string

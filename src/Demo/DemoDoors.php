@@ -135,7 +135,7 @@ final readonly class DemoDoors
             // Where they have no say, the lead of the site set it up.
             $keeper = "COALESCE(
                 (SELECT MIN(g.person_id) FROM enrollment_segment g WHERE g.site_id = door.site_id AND g.person_id = ?),
-                (SELECT MIN(w.person_id) FROM pass w WHERE w.site_id = door.site_id AND w.role = 'lead-tutor')
+                (SELECT MIN(w.person_id) FROM access_grant w WHERE w.site_id = door.site_id AND w.role = 'lead-tutor')
             )";
             $this->db->executeStatement(
                 "UPDATE door SET name = ?, terms = ?, until_at = COALESCE(?, until_at), made_at = ?, made_by = $keeper
@@ -157,7 +157,7 @@ final readonly class DemoDoors
         $this->invitations($by);
     }
 
-    /** Whoever has an unanswered pass of a key door waits there; one seat of the workshop is kept for the first. */
+    /** Whoever has an unanswered grant of a key door waits there; one seat of the workshop is kept for the first. */
     private function waiters(): void
     {
         $this->db->executeStatement(
@@ -165,7 +165,7 @@ final readonly class DemoDoors
                 INSERT INTO waiter (site_id, door_id, person_id, what, state, waits, why, made_at)
                 SELECT w.site_id, w.door_id, w.person_id, IF(s.code = 'JAZZ', 'seat', 'approval'), 'waiting', 1, NULL,
                     w.given_at
-                FROM pass w
+                FROM access_grant w
                 JOIN door d ON d.id = w.door_id AND d.kind = 'key'
                 JOIN site s ON s.id = w.site_id
                 WHERE w.accepted_at > '9000-01-01'
@@ -190,12 +190,12 @@ final readonly class DemoDoors
     private function invitations(string $by): void
     {
         $rows = new BulkWriter($this->db);
-        $passes = Row::all(
+        $grants = Row::all(
             $this->db->fetchAllAssociative(
                 <<<'SQL'
                     SELECT w.site_id, w.door_id, w.person_id, w.given_at, w.accepted_at < '9000-01-01' AS answered,
                         p.email, p.given_name
-                    FROM pass w
+                    FROM access_grant w
                     JOIN door d ON d.id = w.door_id AND d.kind = 'invitation'
                     JOIN person p ON p.id = w.person_id
                     ORDER BY w.id
@@ -204,13 +204,13 @@ final readonly class DemoDoors
         );
         foreach (
             [
-                ...$passes,
+                ...$grants,
                 new Row(['email' => 'h.osterlund@example.org']),
                 new Row(['email' => 'bounce.choirmaster@example.org']),
             ] as $n => $row
         ) {
             $answered = $row->bool('answered');
-            $first = $passes[0];
+            $first = $grants[0];
             $at = null === $row->stringOrNull('given_at') ? $this->now - 3 * self::DAY : $row->instant('given_at');
             $person = $row->idOrNull('person_id');
             $lapses =

@@ -288,7 +288,7 @@ final class PlatformBuilder
     ): void {
         $givenAt ??= $this->now;
         $window ??= new Window($givenAt);
-        $marks = [];
+        $overrides = [];
         [$setRole, $setFrom] = $roleByHand ?? [null, null];
         $stretches = [
             [OverrideKind::Paused, $paused, null],
@@ -297,7 +297,7 @@ final class PlatformBuilder
         ];
         foreach ($stretches as [$kind, $stretch, $of]) {
             if (null !== $stretch) {
-                $marks[] = new Override($this->id(), $kind, new Window($stretch[0], $stretch[1]), $of);
+                $overrides[] = new Override($this->id(), $kind, new Window($stretch[0], $stretch[1]), $of);
             }
         }
         $bare = new Grant(
@@ -315,10 +315,10 @@ final class PlatformBuilder
             OverrideKind::Withdrawn,
             new Window($takenOutAt)
         );
-        $pass = null === $withdrawn ? $bare : $bare->withMarks([$withdrawn]);
-        $this->store($site, $person, new Enrollment([$pass], $marks), $lastSeen, $by);
+        $grant = null === $withdrawn ? $bare : $bare->withOverrides([$withdrawn]);
+        $this->store($site, $person, new Enrollment([$grant], $overrides), $lastSeen, $by);
         if (null !== $by) {
-            $this->logged($site, $person, $by, $givenAt, 'let-in', Effect::givePass($bare), new Enrollment([$bare]), 1);
+            $this->logged($site, $person, $by, $givenAt, 'let-in', Effect::giveGrant($bare), new Enrollment([$bare]), 1);
             if (null !== $withdrawn && null !== $takenOutAt) {
                 $this->logged(
                     $site,
@@ -326,8 +326,8 @@ final class PlatformBuilder
                     $by,
                     $takenOutAt,
                     'take-out',
-                    Effect::putMark($pass->id, $withdrawn),
-                    new Enrollment([$pass]),
+                    Effect::putOverride($grant->id, $withdrawn),
+                    new Enrollment([$grant]),
                     2,
                 );
             }
@@ -417,23 +417,23 @@ final class PlatformBuilder
         $whose = ['site_id' => BulkWriter::id($site), 'person_id' => BulkWriter::id($person)];
         $this->rows->add('enrollment', [
             ...$whose,
-            'version' => null !== $by && [] !== ($enrollment->passes[0]->marks ?? []) ? 2 : 1,
+            'version' => null !== $by && [] !== ($enrollment->grants[0]->overrides ?? []) ? 2 : 1,
             'last_seen_at' => null === $lastSeen ? null : Instant::toSql($lastSeen),
             'terms' => $this->names[$person][1],
         ]);
-        foreach ($enrollment->passes as $pass) {
-            $this->rows->add('pass', [
-                ...ChangeStore::pass($pass),
+        foreach ($enrollment->grants as $grant) {
+            $this->rows->add('access_grant', [
+                ...ChangeStore::grant($grant),
                 ...$whose,
                 'given_by' => BulkWriter::id($by),
                 'live' => true,
             ]);
-            foreach ($pass->marks as $mark) {
-                $this->mark($whose, $mark, $pass->id, $by);
+            foreach ($grant->overrides as $override) {
+                $this->override($whose, $override, $grant->id, $by);
             }
         }
-        foreach ($enrollment->marks as $mark) {
-            $this->mark($whose, $mark, null, $by);
+        foreach ($enrollment->overrides as $override) {
+            $this->override($whose, $override, null, $by);
         }
         foreach ($enrollment->timeline()->segments as $segment) {
             $this->rows->add('enrollment_segment', [
@@ -445,8 +445,8 @@ final class PlatformBuilder
     }
 
     /** @param array<string, BulkId|null> $whose */
-    private function mark(array $whose, Override $mark, ?string $pass, ?string $by): void
+    private function override(array $whose, Override $override, ?string $grant, ?string $by): void
     {
-        $this->rows->add('mark', [...ChangeStore::mark($mark, $pass), ...$whose, 'put_by' => BulkWriter::id($by)]);
+        $this->rows->add('enrollment_override', [...ChangeStore::override($override, $grant), ...$whose, 'put_by' => BulkWriter::id($by)]);
     }
 }

@@ -59,7 +59,7 @@ final readonly class Approvals
                     .PersonRow::COLUMNS
                     .', w.role, w.given_at, w.until_at, s.id AS site_id, s.title, s.time_zone, b.id AS by_id, '
                         .'b.given_name AS b_given_name, b.family_name AS b_family_name, b.preferred_name AS '
-                        ."b_preferred_name FROM pass w JOIN door o ON o.id = w.door_id AND o.kind = 'desk' "
+                        ."b_preferred_name FROM access_grant w JOIN door o ON o.id = w.door_id AND o.kind = 'desk' "
                         .'JOIN site s ON s.id = w.site_id AND s.taken_back = 0 AND s.closes_at > ? '
                         .'JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id '
                         ."AND g.from_at <= ? AND g.until_at > ? AND g.state = 'waiting' "
@@ -149,9 +149,9 @@ final readonly class Approvals
 
     private function asked(ChangeContext $situation): ?Grant
     {
-        foreach ($situation->enrollment->passesIn(Phase::Waiting, $situation->now) as $pass) {
-            if ($pass->doorId === $situation->desk && Time::FOREVER === $pass->acceptedAt) {
-                return $pass;
+        foreach ($situation->enrollment->grantsIn(Phase::Waiting, $situation->now) as $grant) {
+            if ($grant->doorId === $situation->desk && Time::FOREVER === $grant->acceptedAt) {
+                return $grant;
             }
         }
 

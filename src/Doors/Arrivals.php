@@ -20,7 +20,7 @@ final readonly class Arrivals
     /** Whoever mistyped so many seconds ago and did not come in since is still at it. */
     private const TRYING = 600;
 
-    private const CAME = 'FROM pass w JOIN door d ON d.id = w.door_id AND d.terms IS NOT NULL '
+    private const CAME = 'FROM access_grant w JOIN door d ON d.id = w.door_id AND d.terms IS NOT NULL '
         .'JOIN person p ON p.id = w.person_id WHERE w.site_id = ? AND w.live = 1 AND w.given_at >= ? '
         .'AND w.accepted_at <= ?';
 
@@ -59,7 +59,7 @@ final readonly class Arrivals
                     LEFT JOIN person p ON p.id = t.person_id
                     WHERE t.site_id = ? AND t.at >= ?
                         AND t.id = (SELECT MAX(o.id) FROM door_try o WHERE o.site_id = t.site_id
-                        AND o.visitor = t.visitor) AND NOT EXISTS (SELECT 1 FROM pass w WHERE w.site_id = t.site_id
+                        AND o.visitor = t.visitor) AND NOT EXISTS (SELECT 1 FROM access_grant w WHERE w.site_id = t.site_id
                         AND w.person_id = t.person_id AND w.live = 1 AND w.given_at >= t.at)
                     ORDER BY t.id DESC
                     LIMIT 200

@@ -146,7 +146,7 @@ final readonly class DoorContextLoader
         $at = Instant::toSql($access->now);
         $held = $this->db->fetchOne(
             <<<'SQL'
-                SELECT (SELECT COUNT(*) FROM pass w JOIN enrollment_segment g ON g.site_id = w.site_id
+                SELECT (SELECT COUNT(*) FROM access_grant w JOIN enrollment_segment g ON g.site_id = w.site_id
                     AND g.person_id = w.person_id AND g.from_at <= ? AND g.until_at > ?
                     AND g.state IN (?) WHERE w.door_id = ? AND w.live = 1
                     AND w.accepted_at <= ?) + (SELECT COUNT(*) FROM waiter WHERE door_id = ? AND waits = 1

@@ -158,10 +158,10 @@ final readonly class DoorLines
         $situation = $this->situations->of($access, $people)->one($caller->id);
         $beyond = $situation->person->division !== $access->site->division;
         $own = array_filter(
-            $situation->enrollment->passes,
-            static fn(Grant $pass): bool => $pass->mayBeGivenBack($beyond),
+            $situation->enrollment->grants,
+            static fn(Grant $grant): bool => $grant->mayBeGivenBack($beyond),
         );
-        $doors = array_map(static fn(Grant $pass): string => $pass->doorId, array_values($own));
+        $doors = array_map(static fn(Grant $grant): string => $grant->doorId, array_values($own));
         $line = $this->computer->goAgain($situation, array_values(array_unique($doors)));
         $this->keep($access, $people[$caller->id], 'leave', $line, null);
 
@@ -253,7 +253,7 @@ final readonly class DoorLines
                 SELECT s.id
                 FROM section s
                 LEFT JOIN (SELECT w.section_id,
-                    COUNT(*) AS people FROM pass w JOIN enrollment_segment g ON g.site_id = w.site_id
+                    COUNT(*) AS people FROM access_grant w JOIN enrollment_segment g ON g.site_id = w.site_id
                     AND g.person_id = w.person_id AND g.from_at <= ? AND g.until_at > ?
                     AND g.state IN ('current', 'paused', 'upcoming') WHERE w.site_id = ?
                     AND w.live = 1 GROUP BY w.section_id) n ON n.section_id = s.id

@@ -45,7 +45,7 @@ final readonly class DoorList
             'came' => $this->byDoor(
                 <<<'SQL'
                     SELECT w.door_id, COUNT(*) AS n
-                    FROM pass w
+                    FROM access_grant w
                     WHERE w.site_id = ? AND w.live = 1 AND w.accepted_at <= ?
                     GROUP BY w.door_id
                     SQL,
@@ -54,7 +54,7 @@ final readonly class DoorList
             'through' => $this->byDoor(
                 <<<'SQL'
                     SELECT w.door_id, COUNT(*) AS n
-                    FROM pass w
+                    FROM access_grant w
                     JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id AND g.from_at <= ?
                         AND g.until_at > ? AND g.state IN (?)
                     WHERE w.site_id = ? AND w.live = 1 AND w.accepted_at <= ?
@@ -260,7 +260,7 @@ final readonly class DoorList
                 $this->db->fetchAllAssociative(
                     <<<'SQL'
                         SELECT door_id, given_at
-                        FROM pass
+                        FROM access_grant
                         WHERE site_id = ? AND live = 1 AND accepted_at <= ? AND given_at <= ?
                         SQL,
                     [Id::binary($access->site->id), $now = Instant::toSql($access->now), $now],

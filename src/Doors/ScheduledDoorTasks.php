@@ -131,7 +131,7 @@ final class ScheduledDoorTasks
             $this->db->fetchAllAssociative(
                 <<<'SQL'
                     SELECT w.person_id, GREATEST(COALESCE(e.last_seen_at, w.given_at), w.given_at) AS seen
-                    FROM pass w
+                    FROM access_grant w
                     JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id AND g.from_at <= ?
                         AND g.until_at > ? AND g.state = 'current'
                     JOIN enrollment e ON e.site_id = w.site_id AND e.person_id = w.person_id

@@ -184,7 +184,7 @@ final readonly class Erasure
         foreach (self::THEIRS as $table) {
             $this->db->executeStatement("DELETE FROM $table WHERE person_id = ?", [$id]);
         }
-        $this->db->executeStatement('UPDATE mark SET note = NULL WHERE person_id = ?', [$id]);
+        $this->db->executeStatement('UPDATE enrollment_override SET note = NULL WHERE person_id = ?', [$id]);
         $this->db->executeStatement('UPDATE waiter SET why = NULL, moved_why = NULL WHERE person_id = ?', [$id]);
         $this->db->executeStatement(
             <<<'SQL'

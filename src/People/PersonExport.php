@@ -82,7 +82,7 @@ final readonly class PersonExport
                 'ways in' => <<<SQL
                     SELECT s.title AS site, d.kind AS door, w.role, w.given_at, $by AS given_by, w.from_at AS `from`,
                         IF(w.until_at < '9000-01-01', w.until_at, NULL) AS `until`
-                    FROM pass w
+                    FROM access_grant w
                     JOIN site s ON s.id = w.site_id
                     JOIN door d ON d.id = w.door_id
                     LEFT JOIN person x ON x.id = w.given_by
@@ -92,7 +92,7 @@ final readonly class PersonExport
                 'by hand' => <<<SQL
                     SELECT s.title AS site, m.kind, m.role, m.from_at AS `from`,
                         IF(m.until_at < '9000-01-01', m.until_at, NULL) AS `until`, m.note, $by AS put_by
-                    FROM mark m
+                    FROM enrollment_override m
                     JOIN site s ON s.id = m.site_id
                     LEFT JOIN person x ON x.id = m.put_by
                     WHERE m.person_id IN (?)

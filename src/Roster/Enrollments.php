@@ -26,12 +26,12 @@ use MintDoor\Shared\Instant;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\Row;
 
-/** Enrollments between the core and the database: passes and marks, and the segments that follow from them. */
+/** Enrollments between the core and the database: grants and overrides, and the segments that follow from them. */
 final readonly class Enrollments
 {
-    /** SQL for a pass `w` that nobody answered, nor ended before; takes the present instant twice. */
+    /** SQL for a grant `w` that nobody answered, nor ended before; takes the present instant twice. */
     public const UNANSWERED = 'w.accepted_at > ? AND w.live = 1
-        AND NOT EXISTS (SELECT 1 FROM mark m WHERE m.pass_id = w.id AND m.until_at > ?)';
+        AND NOT EXISTS (SELECT 1 FROM enrollment_override m WHERE m.grant_id = w.id AND m.until_at > ?)';
 
     public function __construct(private Connection $db, private Roles $roles, private Locks $locks) {}
 
@@ -118,7 +118,7 @@ final readonly class Enrollments
     }
 
     /**
-     * Computes the timelines of people anew: what follows from passes and marks may follow from the rules, too.
+     * Computes the timelines of people anew: what follows from grants and overrides may follow from the rules, too.
      *
      * @param non-empty-list<string> $people ids
      */
@@ -279,19 +279,19 @@ final readonly class Enrollments
      *
      * @return array<string, Enrollment> by site id and person id in one string
      */
-    private function ofAll(string $passes, string $marks, array $parameters): array
+    private function ofAll(string $grants, string $overrides, array $parameters): array
     {
         $types = [1 => ArrayParameterType::BINARY];
-        $onPass = $onWhole = $given = [];
+        $onGrant = $onWhole = $given = [];
         $sql =
-            'SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.pass_id, m.role, m.origin_id,
+            'SELECT m.id, m.site_id, m.person_id, m.kind, m.from_at, m.until_at, m.grant_id, m.role, m.origin_id,
                 m.dates_from, m.dates_until, m.height, m.put_by, m.ended_by
-            FROM mark m WHERE '
-            .$marks
+            FROM enrollment_override m WHERE '
+            .$overrides
             .' ORDER BY m.from_at, m.id';
         foreach ($this->db->iterateAssociative($sql, $parameters, $types) as $columns) {
             $row = new Row($columns);
-            $mark = new Override(
+            $override = new Override(
                 $row->id('id'),
                 OverrideKind::from($row->string('kind')),
                 new Window($row->instant('from_at'), $row->instant('until_at')),
@@ -304,17 +304,17 @@ final readonly class Enrollments
                 $row->idOrNull('put_by'),
                 $row->idOrNull('ended_by'),
             );
-            $pass = $row->idOrNull('pass_id');
-            if (null === $pass) {
-                $onWhole[$row->id('site_id').$row->id('person_id')][] = $mark;
+            $grant = $row->idOrNull('grant_id');
+            if (null === $grant) {
+                $onWhole[$row->id('site_id').$row->id('person_id')][] = $override;
             } else {
-                $onPass[$pass][] = $mark;
+                $onGrant[$grant][] = $override;
             }
         }
         foreach (
             $this->db->iterateAssociative(
-                'SELECT p.*, d.kind AS door_kind, d.reserved FROM pass p JOIN door d ON d.id = p.door_id WHERE '
-                    .$passes
+                'SELECT p.*, d.kind AS door_kind, d.reserved FROM access_grant p JOIN door d ON d.id = p.door_id WHERE '
+                    .$grants
                     .' ORDER BY p.given_at, p.id',
                 $parameters,
                 $types,
@@ -331,7 +331,7 @@ final readonly class Enrollments
                 $row->instant('accepted_at'),
                 $row->idOrNull('section_id'),
                 $row->instant('since_at'),
-                $onPass[$row->id('id')] ?? [],
+                $onGrant[$row->id('id')] ?? [],
                 $row->bool('reserved'),
                 $row->idOrNull('given_by'),
             );

@@ -52,10 +52,10 @@ final readonly class Landing
                 Id::binary($caller->id),
             ]);
         }
-        $passes = $enrollment->passesIn(Phase::InForce, $access->now);
+        $grants = $enrollment->grantsIn(Phase::InForce, $access->now);
         $beyond = $access->caller->division !== $access->site->division;
         $section =
-            array_values(array_filter(array_map(static fn($pass): ?string => $pass->section, $passes)))[0] ?? null;
+            array_values(array_filter(array_map(static fn($grant): ?string => $grant->section, $grants)))[0] ?? null;
 
         return new Answer([
             'site' => SiteRow::json($access->row, $access->now),
@@ -67,8 +67,8 @@ final readonly class Landing
                 null === $access->eyes
                 && []
                     !== array_filter(
-                        [...$passes, ...$enrollment->passesIn(Phase::Waiting, $access->now)],
-                        static fn(Grant $pass): bool => $pass->mayBeGivenBack($beyond),
+                        [...$grants, ...$enrollment->grantsIn(Phase::Waiting, $access->now)],
+                        static fn(Grant $grant): bool => $grant->mayBeGivenBack($beyond),
                     ),
             'may' => array_values(
                 array_map(

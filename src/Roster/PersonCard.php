@@ -183,7 +183,7 @@ final readonly class PersonCard
                 $this->db->fetchAllAssociative(
                     <<<'SQL'
                         SELECT p.id, d.name, d.kind, c.name AS section, g.given_name, g.family_name, g.preferred_name
-                        FROM pass p
+                        FROM access_grant p
                         JOIN door d ON d.id = p.door_id
                         LEFT JOIN section c ON c.id = p.section_id
                         LEFT JOIN person g ON g.id = p.given_by
@@ -196,11 +196,11 @@ final readonly class PersonCard
             $stored[$row->id('id')] = $row;
         }
         $ways = [];
-        foreach ($enrollment->passes as $pass) {
-            $row = $stored[$pass->id] ?? null;
-            $phase = $enrollment->phaseOf($pass, $now);
+        foreach ($enrollment->grants as $grant) {
+            $row = $stored[$grant->id] ?? null;
+            $phase = $enrollment->phaseOf($grant, $now);
             if (null !== $row && Phase::None !== $phase) {
-                $ways[] = $this->wayIn($pass, $phase, $row, $now);
+                $ways[] = $this->wayIn($grant, $phase, $row, $now);
             }
         }
 
@@ -208,13 +208,13 @@ final readonly class PersonCard
     }
 
     /** @return array<string, mixed> schema `WayIn` */
-    private function wayIn(Grant $pass, Phase $phase, Row $row, int $now): array
+    private function wayIn(Grant $grant, Phase $phase, Row $row, int $now): array
     {
         return [
-            'id' => $pass->id,
+            'id' => $grant->id,
             'door' => ['kind' => $row->string('kind'), 'name' => $row->string('name')],
-            'reserved' => $pass->reserved,
-            'role' => $pass->role,
+            'reserved' => $grant->reserved,
+            'role' => $grant->role,
             'phase' => match ($phase) {
                 Phase::InForce => 'in-force',
                 Phase::Upcoming => 'upcoming',
@@ -223,11 +223,11 @@ final readonly class PersonCard
                 default => 'ended',
             },
             'section' => $row->stringOrNull('section'),
-            'from' => Instant::toJson($pass->window->from),
+            'from' => Instant::toJson($grant->window->from),
             'until' => Instant::toJson(
-                $pass->mark(OverrideKind::Withdrawn, $now)?->window->from ?? $pass->window->until
+                $grant->override(OverrideKind::Withdrawn, $now)?->window->from ?? $grant->window->until
             ),
-            'givenAt' => Instant::toJson($pass->givenAt),
+            'givenAt' => Instant::toJson($grant->givenAt),
             'givenBy' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
         ];
     }
@@ -240,9 +240,9 @@ final readonly class PersonCard
     private function byHand(Enrollment $enrollment, SiteAccess $access, string $personId): array
     {
         $kept = [];
-        foreach ($enrollment->marks as $mark) {
-            if ($mark->window->until > max($access->now, $mark->window->from)) {
-                $kept[$mark->id] = $mark;
+        foreach ($enrollment->overrides as $override) {
+            if ($override->window->until > max($access->now, $override->window->from)) {
+                $kept[$override->id] = $override;
             }
         }
         $overrides = [];
@@ -251,28 +251,28 @@ final readonly class PersonCard
                 $this->db->fetchAllAssociative(
                     <<<'SQL'
                         SELECT m.id, m.note, p.given_name, p.family_name, p.preferred_name
-                        FROM mark m
+                        FROM enrollment_override m
                         LEFT JOIN person p ON p.id = m.put_by
-                        WHERE m.site_id = ? AND m.person_id = ? AND m.pass_id IS NULL
+                        WHERE m.site_id = ? AND m.person_id = ? AND m.grant_id IS NULL
                         ORDER BY m.from_at, m.id
                         SQL,
                     [Id::binary($access->site->id), Id::binary($personId)],
                 ),
             ) as $row
         ) {
-            $mark = $kept[$row->id('id')] ?? null;
-            if (null !== $mark) {
+            $override = $kept[$row->id('id')] ?? null;
+            if (null !== $override) {
                 $overrides[] = [
-                    'kind' => $mark->kind->value,
-                    'from' => Instant::toJson($mark->window->from),
-                    'until' => Instant::toJson($mark->window->until),
-                    'role' => $mark->role,
+                    'kind' => $override->kind->value,
+                    'from' => Instant::toJson($override->window->from),
+                    'until' => Instant::toJson($override->window->until),
+                    'role' => $override->role,
                     'dates' =>
-                        null === $mark->dates
+                        null === $override->dates
                             ? null
                             : [
-                                'from' => Instant::toJson($mark->dates->from),
-                                'until' => Instant::toJson($mark->dates->until),
+                                'from' => Instant::toJson($override->dates->from),
+                                'until' => Instant::toJson($override->dates->until),
                             ],
                     'by' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
                     'note' => $access->may(Permission::LetIn) ? $row->stringOrNull('note') : null,

@@ -103,7 +103,7 @@ final readonly class RosterQuery
     }
 
     /**
-     * Now, or the last instant of a day for those who help run the site. Passes and marks keep their history, so that a
+     * Now, or the last instant of a day for those who help run the site. Grants and overrides keep their history, so that a
      * timeline says of any day what was so then.
      */
     private static function instant(SiteAccess $access, ?string $day): int
@@ -275,7 +275,7 @@ final readonly class RosterQuery
             [] === $waiting
                 ? []
                 : $this->db->fetchFirstColumn(
-                    "SELECT w.person_id FROM pass w JOIN door d ON d.id = w.door_id AND d.kind = 'desk'
+                    "SELECT w.person_id FROM access_grant w JOIN door d ON d.id = w.door_id AND d.kind = 'desk'
              WHERE w.site_id = ? AND w.person_id IN (?) AND w.given_at <= ? AND ".Enrollments::UNANSWERED,
                     [
                         Id::binary($access->site->id),
@@ -368,13 +368,13 @@ final readonly class RosterQuery
         $helps = $access->may(Permission::SeeUnlisted);
         $active = $access->may(Permission::SeeActivity);
         $ago = static fn(?int $days): ?string => null === $days ? null : Instant::toSql($access->now - 86_400 * $days);
-        $pass =
-            'EXISTS (SELECT 1 FROM pass x JOIN door xd ON xd.id = x.door_id WHERE x.site_id = g.site_id '
+        $grant =
+            'EXISTS (SELECT 1 FROM access_grant x JOIN door xd ON xd.id = x.door_id WHERE x.site_id = g.site_id '
                 .'AND x.person_id = g.person_id AND x.live = 1 AND ';
         $door =
             null === DoorKind::tryFrom((string) $filter->door) && null !== $filter->door
-                ? [$pass.'xd.id = ?)', $helps ? Id::binary($filter->door) : null, []]
-                : [$pass.'xd.kind = ?)', $helps ? $filter->door : null, []];
+                ? [$grant.'xd.id = ?)', $helps ? Id::binary($filter->door) : null, []]
+                : [$grant.'xd.kind = ?)', $helps ? $filter->door : null, []];
         $notSeenSince = match ($active ? $filter->seen : null) {
             null => null,
             'never' => Instant::toSql(Time::BEGINNING),
@@ -384,7 +384,7 @@ final readonly class RosterQuery
         return [
             ['p.level = ?', $filter->level, ['p']],
             ['p.division_id = (SELECT id FROM division WHERE code = ?)', $filter->division, ['p']],
-            [$pass.'x.section_id = ?)', null === $filter->section ? null : Id::binary($filter->section), []],
+            [$grant.'x.section_id = ?)', null === $filter->section ? null : Id::binary($filter->section), []],
             $door,
             ['(e.last_seen_at IS NULL OR e.last_seen_at < ?)', $notSeenSince, ['e']],
             ['g.until_at <= ?', $helps && null !== $filter->ends ? $ago(-$filter->ends) : null, []],

@@ -16,7 +16,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand(
     'roster:verify',
-    'Compares the stored segments of every enrollment with what the core computes from passes and marks',
+    'Compares the stored segments of every enrollment with what the core computes from grants and overrides',
 )]
 final class VerifyCommand extends Command
 {

@@ -245,7 +245,7 @@ final class ChangeListsTest extends ApiTestCase
         );
         self::assertSame(
             1_100,
-            (int) $this->db()->fetchOne('SELECT COUNT(*) FROM pass WHERE site_id = ? AND role = \'learner\'', [
+            (int) $this->db()->fetchOne('SELECT COUNT(*) FROM access_grant WHERE site_id = ? AND role = \'learner\'', [
                 Id::binary($this->ids['wide']),
             ]),
         );

@@ -417,7 +417,7 @@ final class DoorsTest extends ApiTestCase
         $this->house->write();
         $this->db()->executeStatement('UPDATE site SET seats = NULL');
         $section = fn(string $of): mixed => $this->db()->fetchOne(
-            'SELECT s.name FROM pass w JOIN section s ON s.id = w.section_id WHERE w.person_id = ? AND w.live = 1',
+            'SELECT s.name FROM access_grant w JOIN section s ON s.id = w.section_id WHERE w.person_id = ? AND w.live = 1',
             [Id::binary($this->ids[$of])],
         );
         $this->join('newcomer', $this->door(['place' => 'fixed', 'section' => $this->ids['Evening']]));
@@ -494,7 +494,7 @@ final class DoorsTest extends ApiTestCase
         $this->join('newcomer', $door);
         $long = Instant::toSql($this->now() - 40 * 86_400);
         $this->db()->executeStatement(
-            'UPDATE pass SET given_at = ?, from_at = ?, accepted_at = ? WHERE person_id = ?',
+            'UPDATE access_grant SET given_at = ?, from_at = ?, accepted_at = ? WHERE person_id = ?',
             [$long, $long, $long, Id::binary($this->ids['newcomer'])],
         );
         $this->db()->executeStatement('UPDATE site SET opens_at = ?', [$long]);

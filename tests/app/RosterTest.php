@@ -401,8 +401,8 @@ final class RosterTest extends ApiTestCase
             array_map(static fn(array $each): array => [$each['state'], $each['until']], $line['outlook']),
         );
         $path = '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'];
-        $mark = $this->call('cotutor', 'GET', $path)['byHand'][0];
-        self::assertSame(['paused', 'Lead Leadsen', 'A broken wrist.'], [$mark['kind'], $mark['by'], $mark['note']]);
+        $override = $this->call('cotutor', 'GET', $path)['byHand'][0];
+        self::assertSame(['paused', 'Lead Leadsen', 'A broken wrist.'], [$override['kind'], $override['by'], $override['note']]);
         self::assertNull(
             $this->call('assistant', 'GET', $path)['byHand'][0]['note'],
             'why is for those who let people in',

@@ -180,8 +180,8 @@ final class World implements Ids
         );
     }
 
-    /** An enrollment with passes and marks of every kind, all within a short stretch of time so that they meet. */
-    public static function randomEnrollment(Dice $dice, int $passes = 4): Enrollment
+    /** An enrollment with grants and overrides of every kind, all within a short stretch of time so that they meet. */
+    public static function randomEnrollment(Dice $dice, int $grants = 4): Enrollment
     {
         $instant = static fn(): int => $dice->between(0, 40);
         $window = static function () use ($dice, $instant): Window {
@@ -191,11 +191,11 @@ final class World implements Ids
         };
         $roles = [FirstRoles::LEAD, 'co-tutor', FirstRoles::LEARNER, 'sit-in-observer'];
         $given = [];
-        for ($n = 0; $n < $passes; ++$n) {
-            $marks = [];
+        for ($n = 0; $n < $grants; ++$n) {
+            $overrides = [];
             foreach ([OverrideKind::Withdrawn, OverrideKind::Undone] as $kind) {
                 for ($k = $dice->below(3); $k > 0 && $dice->chance(OverrideKind::Withdrawn === $kind ? 70 : 30); --$k) {
-                    $marks[] = new Override("m$n$k".$kind->value, $kind, $window());
+                    $overrides[] = new Override("m$n$k".$kind->value, $kind, $window());
                 }
             }
             $given[] = new Grant(
@@ -206,13 +206,13 @@ final class World implements Ids
                 $instant(),
                 $window(),
                 $dice->one([Time::BEGINNING, $instant(), Time::FOREVER]),
-                marks: $marks,
+                overrides: $overrides,
             );
         }
-        $marks = [];
+        $overrides = [];
         foreach ([OverrideKind::Paused, OverrideKind::KeptOut, OverrideKind::Role, OverrideKind::Dates] as $kind) {
             if ($dice->chance(40)) {
-                $marks[] = new Override(
+                $overrides[] = new Override(
                     'e'.$kind->value,
                     $kind,
                     $window(),
@@ -222,7 +222,7 @@ final class World implements Ids
             }
         }
 
-        return new Enrollment($given, $marks);
+        return new Enrollment($given, $overrides);
     }
 
     private function keep(string $person, ComputedChange $line): ComputedChange

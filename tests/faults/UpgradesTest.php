@@ -46,7 +46,7 @@ final class UpgradesTest extends FaultCase
         $this->fresh('mint_upgrade', $dump);
         $counts = fn(): array => array_map(
             fn(string $table): string => $this->sql("SELECT COUNT(*) FROM $table", 'mint_upgrade'),
-            ['person', 'account', 'site', 'pass', 'mark', 'enrollment', 'log_entry', 'change_sheet', 'invitation'],
+            ['person', 'account', 'site', 'access_grant', 'enrollment_override', 'enrollment', 'log_entry', 'change_sheet', 'invitation'],
         );
         $before = $counts();
         $this->migrate('mint_upgrade');

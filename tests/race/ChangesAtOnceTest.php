@@ -57,7 +57,7 @@ final class ChangesAtOnceTest extends RaceCase
             ),
         );
         foreach (
-            ['pass' => 2_501, 'enrollment' => 2_501, 'sheet_line' => 2_500, 'log_entry' => 2_500] as $table => $rows
+            ['access_grant' => 2_501, 'enrollment' => 2_501, 'sheet_line' => 2_500, 'log_entry' => 2_500] as $table => $rows
         ) {
             self::assertSame(
                 $rows,
@@ -147,7 +147,7 @@ final class ChangesAtOnceTest extends RaceCase
                 (int) $this->db->fetchOne(
                     <<<'SQL'
                         SELECT COUNT(*)
-                        FROM (SELECT person_id FROM pass WHERE site_id = ?
+                        FROM (SELECT person_id FROM access_grant WHERE site_id = ?
                             AND live = 1 GROUP BY person_id, door_id HAVING COUNT(*) > 1) twice
                         SQL,
                     [Id::binary($site)],

@@ -133,7 +133,7 @@ final class JoinBurstTest extends RaceCase
         self::assertSame(
             self::PEOPLE,
             (int) $this->db->fetchOne(
-                'SELECT COUNT(*) FROM pass w JOIN door d ON d.id = w.door_id WHERE d.kind = \'key\'',
+                'SELECT COUNT(*) FROM access_grant w JOIN door d ON d.id = w.door_id WHERE d.kind = \'key\'',
             ),
             'Nobody has two.',
         );

@@ -170,7 +170,7 @@ final class PeopleAtOnceTest extends RaceCase
             (int) $this->db->fetchOne(
                 <<<'SQL'
                     SELECT COUNT(*)
-                    FROM (SELECT 1 FROM pass WHERE live = 1 GROUP BY site_id, person_id HAVING COUNT(*) > 1) x
+                    FROM (SELECT 1 FROM access_grant WHERE live = 1 GROUP BY site_id, person_id HAVING COUNT(*) > 1) x
                     SQL,
             ),
         );

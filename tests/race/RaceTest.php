@@ -51,7 +51,7 @@ final class RaceTest extends RaceCase
         self::assertSame(['nothing-to-do' => 5, 'ready' => 1], $this->race([$line, $line, $line, $line, $line, $line]));
         self::assertSame(
             1,
-            (int) $this->db->fetchOne('SELECT COUNT(*) FROM pass WHERE person_id = ?', [
+            (int) $this->db->fetchOne('SELECT COUNT(*) FROM access_grant WHERE person_id = ?', [
                 Id::binary($this->people['carl']),
             ]),
         );

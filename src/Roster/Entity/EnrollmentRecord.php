@@ -6,7 +6,7 @@ namespace MintDoor\Roster\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** Someone's being in a site: what it is as a whole, beside its passes and marks. */
+/** Someone's being in a site: what it is as a whole, beside its grants and overrides. */
 #[ORM\Entity]
 #[ORM\Table(name: 'enrollment')]
 #[ORM\Index(columns: ['person_id'])]

@@ -7,11 +7,11 @@ namespace MintDoor\Roster\Entity;
 use Doctrine\ORM\Mapping as ORM;
 
 /**
- * A pass as stored: never changed but for `live`, which is 1 on the last pass of a person at a door and empty on those
+ * A grant as stored: never changed but for `live`, which is 1 on the last grant of a person at a door and empty on those
  * before.
  */
 #[ORM\Entity]
-#[ORM\Table(name: 'pass')]
+#[ORM\Table(name: 'access_grant')]
 #[ORM\Index(columns: ['site_id', 'person_id'])]
 #[ORM\Index(name: 'unanswered', columns: ['accepted_at'])]
 #[ORM\UniqueConstraint(columns: ['door_id', 'person_id', 'live'])]

@@ -6,9 +6,9 @@ namespace MintDoor\Roster\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** A mark as stored: on a pass, or on the whole enrollment when `passId` is empty. Only its end is ever drawn in. */
+/** An override as stored: on a grant, or on the whole enrollment when `grantId` is empty. Only its end is ever drawn in. */
 #[ORM\Entity]
-#[ORM\Table(name: 'mark')]
+#[ORM\Table(name: 'enrollment_override')]
 #[ORM\Index(columns: ['site_id', 'person_id'])]
 #[ORM\Index(columns: ['origin_id'])]
 class OverrideRecord
@@ -22,7 +22,7 @@ class OverrideRecord
         #[ORM\Column(type: 'instant')] public readonly int $fromAt,
         #[ORM\Column(type: 'instant')] public int $untilAt,
         #[ORM\Column(type: 'id')] public readonly string $originId,
-        #[ORM\Column(type: 'id', nullable: true)] public ?string $passId = null,
+        #[ORM\Column(type: 'id', nullable: true)] public ?string $grantId = null,
         #[ORM\Column(length: 32, nullable: true, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public ?string $role = null,
         #[ORM\Column(type: 'id', nullable: true)] public ?string $putBy = null,

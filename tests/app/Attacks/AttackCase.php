@@ -42,12 +42,12 @@ abstract class AttackCase extends ApiTestCase
     {
         foreach (['given_at', 'from_at', 'accepted_at', 'since_at'] as $column) {
             $this->db()->executeStatement(
-                "UPDATE pass SET $column = $column - INTERVAL ? SECOND WHERE $column < '9000-01-01'
+                "UPDATE access_grant SET $column = $column - INTERVAL ? SECOND WHERE $column < '9000-01-01'
                     AND $column > '1900-01-01'",
                 [$seconds],
             );
         }
-        $this->db()->executeStatement('UPDATE mark SET from_at = from_at - INTERVAL ? SECOND', [$seconds]);
+        $this->db()->executeStatement('UPDATE enrollment_override SET from_at = from_at - INTERVAL ? SECOND', [$seconds]);
         $this->db()->executeStatement(
             "UPDATE enrollment_segment SET from_at = from_at - INTERVAL ? SECOND WHERE from_at > '1900-01-01'",
             [$seconds],

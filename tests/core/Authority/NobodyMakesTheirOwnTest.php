@@ -131,10 +131,10 @@ final class NobodyMakesTheirOwnTest extends TestCase
             string $role,
             int $until = Time::FOREVER,
             DoorKind $kind = DoorKind::Desk,
-            array $marks = [],
+            array $overrides = [],
         ): Enrollment => new Enrollment(
             [new Grant('first-'.$role, 'desk', $kind, $role, 0, new Window(0, $until), 0, givenBy: 'somebody')],
-            array_values($marks),
+            array_values($overrides),
         );
         $leads = ['s1 lead' => $given('lead-tutor'), 's2 lead' => $given('lead-tutor')];
         // A co-tutor whose time ends; beside them a colleague who is nothing yet, and a learner of the other site.
@@ -152,7 +152,7 @@ final class NobodyMakesTheirOwnTest extends TestCase
         $paused = [
             ...$leads,
             's1 cotutor' => $given('co-tutor'),
-            's1 colleague' => $given('co-tutor', marks: [$pause]),
+            's1 colleague' => $given('co-tutor', overrides: [$pause]),
             's1 learner' => $given('learner', $soon),
             's2 cotutor' => $given('co-tutor', $soon),
             's2 colleague' => new Enrollment(),

@@ -87,36 +87,36 @@ final readonly class Play
         $name = static function (?string $id) use (&$names): ?int {
             return null === $id ? null : ($names[$id] ??= \count($names));
         };
-        $mark = static fn(Override $mark): array => [
-            $mark->kind->name,
-            $mark->window->from,
-            $mark->window->until,
-            $mark->role,
-            $mark->dates?->from,
-            $mark->dates?->until,
-            $name($mark->origin),
-            $mark->height,
-            $mark->putBy,
-            $mark->endedBy,
+        $override = static fn(Override $override): array => [
+            $override->kind->name,
+            $override->window->from,
+            $override->window->until,
+            $override->role,
+            $override->dates?->from,
+            $override->dates?->until,
+            $name($override->origin),
+            $override->height,
+            $override->putBy,
+            $override->endedBy,
         ];
-        $pass = static fn(Grant $pass): array => [
-            $name($pass->id),
-            $pass->doorId,
-            $pass->role,
-            $pass->givenAt,
-            $pass->window->from,
-            $pass->window->until,
-            $pass->acceptedAt,
-            $pass->givenBy,
-            array_map($mark, $pass->marks),
+        $grant = static fn(Grant $grant): array => [
+            $name($grant->id),
+            $grant->doorId,
+            $grant->role,
+            $grant->givenAt,
+            $grant->window->from,
+            $grant->window->until,
+            $grant->acceptedAt,
+            $grant->givenBy,
+            array_map($override, $grant->overrides),
         ];
         $done = static fn(Done $done, array $of): array => [
             $done->undoes,
             array_map(
                 static fn(Effect $effect): array => [
                     $effect->kind->name,
-                    $name($effect->passId),
-                    $name($effect->mark?->origin),
+                    $name($effect->grantId),
+                    $name($effect->override?->origin),
                 ],
                 $of,
             ),
@@ -124,8 +124,8 @@ final readonly class Play
 
         return md5(
             serialize([
-                array_map($pass, $enrollment->passes),
-                array_map($mark, $enrollment->marks),
+                array_map($grant, $enrollment->grants),
+                array_map($override, $enrollment->overrides),
                 array_map($done, $lines, $effects),
             ]),
             true,

@@ -240,13 +240,13 @@ final class SmallWorld implements Ids
 
     private function answered(Play $play, string $site, string $person): ?Play
     {
-        foreach ($play->enrollments["$site $person"]->passes as $pass) {
-            if ('letters' === $pass->doorId) {
+        foreach ($play->enrollments["$site $person"]->grants as $grant) {
+            if ('letters' === $grant->doorId) {
                 return $this->through(
                     $play,
                     $site,
-                    $pass->role,
-                    (string) $pass->givenBy,
+                    $grant->role,
+                    (string) $grant->givenBy,
                     $person,
                     DoorKind::Invitation,
                 );

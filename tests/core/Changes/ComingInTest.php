@@ -62,7 +62,7 @@ final class ComingInTest extends TestCase
         self::assertSame(Verdict::NothingToDo, $go('key', true)->verdict, 'They wait no more.');
         $here = $this->world->enrollments['learner0'];
         $this->world->enrollments['learner0'] = new Enrollment([
-            ...$here->passes,
+            ...$here->grants,
             new Grant('list', 'list', DoorKind::Cohort, 'learner', 0, new Window(0)),
         ]);
         self::assertSame(State::Current, $go('key')->timeline->at($this->world->now)?->state);

@@ -67,20 +67,20 @@ final class FixPlannerTest extends TestCase
     {
         return new Enrollment(
             array_map(
-                static fn(Grant $pass): Grant => new Grant(
-                    $pass->id,
-                    $pass->doorId,
-                    $pass->door,
+                static fn(Grant $grant): Grant => new Grant(
+                    $grant->id,
+                    $grant->doorId,
+                    $grant->door,
                     'co-tutor',
-                    $pass->givenAt,
-                    $pass->window,
-                    $pass->acceptedAt,
-                    marks: $pass->marks,
+                    $grant->givenAt,
+                    $grant->window,
+                    $grant->acceptedAt,
+                    overrides: $grant->overrides,
                 ),
-                $enrollment->passes,
+                $enrollment->grants,
             ),
             array_values(
-                array_filter($enrollment->marks, static fn(Override $mark): bool => OverrideKind::Role !== $mark->kind),
+                array_filter($enrollment->overrides, static fn(Override $override): bool => OverrideKind::Role !== $override->kind),
             ),
         );
     }

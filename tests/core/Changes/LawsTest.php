@@ -201,7 +201,7 @@ final class LawsTest extends TestCase
         ++$world->now;
         $line = $world->apply('learner0', Verb::BringBack);
         self::assertSame(['day-guest'], $line->after?->roles);
-        self::assertSame('morning', $world->enrollment('learner0')->passes[0]->section);
+        self::assertSame('morning', $world->enrollment('learner0')->grants[0]->section);
         self::assertSame(
             5_000,
             $line->timeline->holdsUntil(
@@ -219,7 +219,7 @@ final class LawsTest extends TestCase
         ]);
         $line = $world->apply('learner0', Verb::BringBack);
         self::assertSame([Verdict::Ready, 'dates-were-over'], [$line->verdict, $line->cautions[0]->code]);
-        self::assertSame([10, 'morning'], [$line->after?->since, $world->enrollment('learner0')->passes[1]->section]);
+        self::assertSame([10, 'morning'], [$line->after?->since, $world->enrollment('learner0')->grants[1]->section]);
     }
 
     public function testTakingOutSaysWhatWouldBringThemBack(): void
@@ -273,8 +273,8 @@ final class LawsTest extends TestCase
             $world->apply('staff1', Verb::LetIn, 'co-tutor');
             // Somebody who is an assistant today and leads from tomorrow on is above a co-tutor, too.
             $world->apply('staff2', Verb::LetIn, 'class-assistant');
-            $pass = new Grant('later', 'desk', DoorKind::Desk, 'lead-tutor', 0, new Window(1_100), 0);
-            $world->enrollments['staff2'] = new Enrollment([...$world->enrollment('staff2')->passes, $pass]);
+            $grant = new Grant('later', 'desk', DoorKind::Desk, 'lead-tutor', 0, new Window(1_100), 0);
+            $world->enrollments['staff2'] = new Enrollment([...$world->enrollment('staff2')->grants, $grant]);
             foreach (['staff0', 'staff2'] as $above) {
                 $line = $world->apply($above, $verb, window: $window, actor: 'staff1');
                 self::assertSame(

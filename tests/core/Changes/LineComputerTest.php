@@ -209,7 +209,7 @@ final class LineComputerTest extends TestCase
     public function testTakingOutEndsEveryWayIn(): void
     {
         $world = self::world();
-        $pass = static fn(string $id, Window $window, int $accepted = 0): Grant => new Grant(
+        $grant = static fn(string $id, Window $window, int $accepted = 0): Grant => new Grant(
             $id,
             $id,
             DoorKind::Desk,
@@ -219,15 +219,15 @@ final class LineComputerTest extends TestCase
             $accepted,
         );
         $world->enrollments['learner0'] = new Enrollment([
-            $pass('now', new Window(0)),
-            $pass('later', new Window(2_000)),
-            $pass('unanswered', new Window(0), Time::FOREVER),
-            $pass('over', new Window(0, 10)),
+            $grant('now', new Window(0)),
+            $grant('later', new Window(2_000)),
+            $grant('unanswered', new Window(0), Time::FOREVER),
+            $grant('over', new Window(0, 10)),
         ]);
         $line = $world->apply('learner0', Verb::TakeOut);
         self::assertSame(
             ['now', 'later', 'unanswered'],
-            array_map(static fn($effect): ?string => $effect->passId, $line->effects),
+            array_map(static fn($effect): ?string => $effect->grantId, $line->effects),
         );
         self::assertFalse($line->after?->state->here());
         self::assertNull(
@@ -241,8 +241,8 @@ final class LineComputerTest extends TestCase
         $world = self::world();
         $out = static fn(string $id, int $at): Override => new Override($id, OverrideKind::Withdrawn, new Window($at));
         $world->enrollments['learner0'] = new Enrollment([
-            new Grant('first', 'key', DoorKind::Key, 'day-guest', 0, new Window(0), 0, marks: [$out('a', 100)]),
-            new Grant('second', 'desk', DoorKind::Desk, 'learner', 200, new Window(200), 0, marks: [$out('b', 500)]),
+            new Grant('first', 'key', DoorKind::Key, 'day-guest', 0, new Window(0), 0, overrides: [$out('a', 100)]),
+            new Grant('second', 'desk', DoorKind::Desk, 'learner', 200, new Window(200), 0, overrides: [$out('b', 500)]),
         ]);
         self::assertSame(['learner'], $world->apply('learner0', Verb::BringBack)->after?->roles);
     }
@@ -279,7 +279,7 @@ final class LineComputerTest extends TestCase
         ++$world->now;
         $line = $world->apply('learner0', Verb::ChangeRole, 'learner');
         self::assertCount(1, $line->effects);
-        self::assertNull($world->enrollment('learner0')->mark(OverrideKind::Role, $world->now));
+        self::assertNull($world->enrollment('learner0')->override(OverrideKind::Role, $world->now));
     }
 
     public function testAPauseHoldsOverWhatComesLaterAndGivesWayToAnother(): void
@@ -289,8 +289,8 @@ final class LineComputerTest extends TestCase
         $world->apply('learner0', Verb::Pause, window: new Window(self::NOW, 3_000));
         $enrollment = $world->enrollment('learner0');
         $world->enrollments['learner0'] = new Enrollment(
-            [...$enrollment->passes, new Grant('feed', 'feed', DoorKind::Feed, 'learner', 1_500, new Window(1_500))],
-            $enrollment->marks,
+            [...$enrollment->grants, new Grant('feed', 'feed', DoorKind::Feed, 'learner', 1_500, new Window(1_500))],
+            $enrollment->overrides,
         );
         self::assertSame(
             'paused',
@@ -312,8 +312,8 @@ final class LineComputerTest extends TestCase
         $world->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 2_000));
         $enrollment = $world->enrollment('learner0');
         $world->enrollments['learner0'] = new Enrollment(
-            [...$enrollment->passes, new Grant('b', 'cohort', DoorKind::Cohort, 'learner', 1_100, new Window(1_100))],
-            $enrollment->marks,
+            [...$enrollment->grants, new Grant('b', 'cohort', DoorKind::Cohort, 'learner', 1_100, new Window(1_100))],
+            $enrollment->overrides,
         );
         $timeline = $world->enrollment('learner0')->timeline();
         self::assertSame(
@@ -379,7 +379,7 @@ final class LineComputerTest extends TestCase
 
     public function testUnderDatesByHandEachWayInKeepsItsOwnBeginningAndWhatIsOverStaysOver(): void
     {
-        $pass = static fn(string $id, string $role, Window $window): Grant => new Grant(
+        $grant = static fn(string $id, string $role, Window $window): Grant => new Grant(
             $id,
             $id,
             DoorKind::Desk,
@@ -388,24 +388,24 @@ final class LineComputerTest extends TestCase
             $window,
             0,
         );
-        $with = static function (Grant $other) use ($pass): World {
+        $with = static function (Grant $other) use ($grant): World {
             $world = self::world();
-            $world->enrollments['learner0'] = new Enrollment([$pass('now', 'learner', new Window(100)), $other]);
+            $world->enrollments['learner0'] = new Enrollment([$grant('now', 'learner', new Window(100)), $other]);
 
             return $world;
         };
-        $over = $with($pass('other', 'day-guest', new Window(100, 500)));
+        $over = $with($grant('other', 'day-guest', new Window(100, 500)));
         self::assertSame(
             ['learner'],
             $over->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 5_000))->after?->roles,
         );
-        $toCome = $with($pass('other', 'day-guest', new Window(3_000)));
+        $toCome = $with($grant('other', 'day-guest', new Window(3_000)));
         $timeline = $toCome->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 5_000))->timeline;
         self::assertSame(
             [['learner'], ['day-guest', 'learner'], 'ended'],
             [$timeline->at(2_999)?->roles, $timeline->at(3_000)?->roles, $timeline->at(5_000)?->state->value],
         );
-        $line = $with($pass('other', 'day-guest', new Window(3_000)))->compute(
+        $line = $with($grant('other', 'day-guest', new Window(3_000)))->compute(
             'learner0',
             Verb::ChangeDates,
             window: new Window(500, 5_000),
@@ -520,7 +520,7 @@ final class LineComputerTest extends TestCase
 
     private static function in(string $state): Enrollment
     {
-        $pass = static fn(Window $window = new Window(100), int $accepted = 0, Override ...$marks): Grant => new Grant(
+        $grant = static fn(Window $window = new Window(100), int $accepted = 0, Override ...$overrides): Grant => new Grant(
             'p',
             'desk',
             DoorKind::Desk,
@@ -528,19 +528,19 @@ final class LineComputerTest extends TestCase
             100,
             $window,
             $accepted,
-            marks: array_values($marks),
+            overrides: array_values($overrides),
         );
 
         return match ($state) {
-            'current' => new Enrollment([$pass()]),
-            'paused' => new Enrollment([$pass()], [new Override('m', OverrideKind::Paused, new Window(500))]),
-            'upcoming' => new Enrollment([$pass(new Window(2_000))]),
-            'waiting' => new Enrollment([$pass(new Window(100), Time::FOREVER)]),
-            'ended' => new Enrollment([$pass(new Window(100, 500))]),
+            'current' => new Enrollment([$grant()]),
+            'paused' => new Enrollment([$grant()], [new Override('m', OverrideKind::Paused, new Window(500))]),
+            'upcoming' => new Enrollment([$grant(new Window(2_000))]),
+            'waiting' => new Enrollment([$grant(new Window(100), Time::FOREVER)]),
+            'ended' => new Enrollment([$grant(new Window(100, 500))]),
             'taken-out' => new Enrollment([
-                $pass(new Window(100), 0, new Override('w', OverrideKind::Withdrawn, new Window(500))),
+                $grant(new Window(100), 0, new Override('w', OverrideKind::Withdrawn, new Window(500))),
             ]),
-            'kept-out' => new Enrollment([$pass()], [new Override('k', OverrideKind::KeptOut, new Window(500))]),
+            'kept-out' => new Enrollment([$grant()], [new Override('k', OverrideKind::KeptOut, new Window(500))]),
             default => new Enrollment(),
         };
     }

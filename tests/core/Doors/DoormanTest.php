@@ -158,7 +158,7 @@ final class DoormanTest extends TestCase
     }
 
     /**
-     * Whatever the door and whoever stands before it: nobody passes a shut one, nobody without a seat, nobody who is
+     * Whatever the door and whoever stands before it: nobody grants a shut one, nobody without a seat, nobody who is
      * kept out; and who cannot come in is never told to wait.
      */
     public function testLawsOfDoors(): void

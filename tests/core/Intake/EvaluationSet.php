@@ -593,7 +593,7 @@ final class EvaluationSet
         );
     }
 
-    /** Lower case, marks taken off: by canonical decomposition, and a short list of letters that have none. */
+    /** Lower case, overrides taken off: by canonical decomposition, and a short list of letters that have none. */
     private static function plain(string $text): string
     {
         $plain = (string) preg_replace(

@@ -32,7 +32,7 @@ final class AccessTest extends TestCase
     private const NOW = 100;
 
     /**
-     * @return iterable<string, array{string, list<Override>, Window, Site, int, Entry, list<string>}> role, marks,
+     * @return iterable<string, array{string, list<Override>, Window, Site, int, Entry, list<string>}> role, overrides,
      *     window, site, account closed from, entry, causes
      */
     public static function cases(): iterable
@@ -41,7 +41,7 @@ final class AccessTest extends TestCase
         $draft = new Site('s', 'seniors', opensAt: 500);
         $closed = new Site('s', 'seniors', opensAt: 0, closesAt: 50);
         $always = new Window(0);
-        $mark = static fn(OverrideKind $kind): array => [new Override('m', $kind, new Window(0, 200))];
+        $override = static fn(OverrideKind $kind): array => [new Override('m', $kind, new Window(0, 200))];
         yield 'in' => ['learner', [], $always, $open, Time::FOREVER, Entry::Enter, ['let-in']];
         yield 'a learner of a draft' => ['learner', [], $always, $draft, Time::FOREVER, Entry::No, ['draft']];
         yield 'a tutor of a draft' => [
@@ -72,14 +72,14 @@ final class AccessTest extends TestCase
             Entry::LookOnly,
             ['let-in'],
         ];
-        $paused = $mark(OverrideKind::Paused);
+        $paused = $override(OverrideKind::Paused);
         yield 'paused' => ['learner', $paused, $always, $open, Time::FOREVER, Entry::No, ['paused']];
         yield 'not begun' => ['learner', [], new Window(120), $open, Time::FOREVER, Entry::No, ['upcoming']];
         yield 'over' => ['learner', [], new Window(0, 90), $open, Time::FOREVER, Entry::No, ['ended']];
         yield 'account closed' => ['learner', [], $always, $open, 100, Entry::No, ['account-closed']];
         yield 'everything at once, the strongest first' => [
             'learner',
-            [...$mark(OverrideKind::KeptOut)],
+            [...$override(OverrideKind::KeptOut)],
             new Window(120),
             $draft,
             80,
@@ -88,7 +88,7 @@ final class AccessTest extends TestCase
         ];
         yield 'paused in a draft' => [
             'learner',
-            $mark(OverrideKind::Paused),
+            $override(OverrideKind::Paused),
             $always,
             $draft,
             Time::FOREVER,
@@ -98,20 +98,20 @@ final class AccessTest extends TestCase
     }
 
     /**
-     * @param list<Override>   $marks
+     * @param list<Override>   $overrides
      * @param list<string> $causes
      */
     #[DataProvider('cases')]
     public function testReason(
         string $role,
-        array $marks,
+        array $overrides,
         Window $window,
         Site $site,
         int $closed,
         Entry $entry,
         array $causes,
     ): void {
-        $enrollment = new Enrollment([new Grant('p', 'door', DoorKind::Key, $role, 0, $window, 0)], $marks);
+        $enrollment = new Enrollment([new Grant('p', 'door', DoorKind::Key, $role, 0, $window, 0)], $overrides);
         $reason = self::access()->reason($enrollment->timeline(), self::person($closed), $site, self::NOW, $enrollment);
         self::assertSame($entry, $reason->entry);
         self::assertSame($causes, array_map(static fn($cause): string => $cause->code, $reason->causes));

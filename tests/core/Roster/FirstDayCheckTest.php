@@ -38,9 +38,9 @@ final class FirstDayCheckTest extends TestCase
             7,
             $closes,
         );
-        $in = static fn(Window $window, int $accepted = 0, Override ...$marks): Timeline => (new Enrollment(
+        $in = static fn(Window $window, int $accepted = 0, Override ...$overrides): Timeline => (new Enrollment(
             [new Grant('p', 'd', DoorKind::Desk, 'learner', 0, $window, $accepted)],
-            array_values($marks),
+            array_values($overrides),
         ))->timeline();
         $people = [
             'fine' => [$person('fine'), $in(new Window(0))],

@@ -49,9 +49,9 @@ final class LeadsTest extends TestCase
 
     public function testALeadWhoIsPausedOrUpcomingCountsAgainstTheLimitButDoesNotLead(): void
     {
-        $lead = static fn(Window $window, Override ...$marks): Timeline => (new Enrollment(
+        $lead = static fn(Window $window, Override ...$overrides): Timeline => (new Enrollment(
             [new Grant('p', 'd', DoorKind::Desk, FirstRoles::LEAD, 0, $window)],
-            array_values($marks),
+            array_values($overrides),
         ))->timeline();
         $paused = $lead(new Window(0), new Override('m', OverrideKind::Paused, new Window(5)));
         $upcoming = $lead(new Window(20));

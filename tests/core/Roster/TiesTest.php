@@ -33,20 +33,20 @@ final class TiesTest extends TestCase
     #[TestWith([DoorKind::Feed, 'me', false])]
     public function testWhoseMakingATieIs(DoorKind $door, ?string $by, bool $own): void
     {
-        $ties = self::ties([self::pass($door, $by)]);
+        $ties = self::ties([self::grant($door, $by)]);
         self::assertSame([[$own, 100]], array_map(static fn(Tie $tie): array => [$tie->own, $tie->since], $ties));
     }
 
     public function testWhatDoesNotHoldTiesNobody(): void
     {
-        $waiting = self::pass(accepted: Time::FOREVER);
-        $upcoming = self::pass(window: new Window(2_000));
-        $over = self::pass(window: new Window(100, 900));
-        $removed = self::pass(marks: [self::mark(OverrideKind::Withdrawn, new Window(500))]);
-        foreach ([$waiting, $upcoming, $over, $removed] as $pass) {
-            self::assertSame([], self::ties([$pass]));
+        $waiting = self::grant(accepted: Time::FOREVER);
+        $upcoming = self::grant(window: new Window(2_000));
+        $over = self::grant(window: new Window(100, 900));
+        $removed = self::grant(overrides: [self::override(OverrideKind::Withdrawn, new Window(500))]);
+        foreach ([$waiting, $upcoming, $over, $removed] as $grant) {
+            self::assertSame([], self::ties([$grant]));
         }
-        self::assertSame([], self::ties([self::pass()], [self::mark(OverrideKind::KeptOut, new Window(500))]));
+        self::assertSame([], self::ties([self::grant()], [self::override(OverrideKind::KeptOut, new Window(500))]));
     }
 
     #[TestWith([0, Time::FOREVER, 'seniors', 1])]
@@ -57,7 +57,7 @@ final class TiesTest extends TestCase
     public function testOnlyOpenSitesAndOnesOwnDraftsTie(int $opens, int $closes, string $division, int $ties): void
     {
         $site = new Site('s', $division, opensAt: $opens, closesAt: $closes);
-        self::assertCount($ties, self::ties([self::pass()], site: $site));
+        self::assertCount($ties, self::ties([self::grant()], site: $site));
     }
 
     #[TestWith(['seniors', 6, 8, true])]
@@ -66,20 +66,20 @@ final class TiesTest extends TestCase
     public function testAtHomeIsTheirDivisionAndLevel(string $division, int $lowest, int $highest, bool $home): void
     {
         $site = new Site('s', $division, new LevelBand($lowest, $highest), opensAt: 0);
-        self::assertSame($home, self::ties([self::pass()], site: $site)[0]->home);
+        self::assertSame($home, self::ties([self::grant()], site: $site)[0]->home);
     }
 
     /** Whoever mends a broken tie made it, however old the grant is. */
     public function testATieThatIsMendedBeginsAnew(): void
     {
-        $mended = self::mark(OverrideKind::Withdrawn, new Window(500, 700), 'me');
-        $tie = self::ties([self::pass(DoorKind::Feed, null, marks: [$mended])])[0];
+        $mended = self::override(OverrideKind::Withdrawn, new Window(500, 700), 'me');
+        $tie = self::ties([self::grant(DoorKind::Feed, null, overrides: [$mended])])[0];
         self::assertSame([true, 700], [$tie->own, $tie->since]);
-        $unblocked = self::mark(OverrideKind::KeptOut, new Window(500, 800), 'me');
-        $tie = self::ties([self::pass(DoorKind::Feed)], [$unblocked])[0];
+        $unblocked = self::override(OverrideKind::KeptOut, new Window(500, 800), 'me');
+        $tie = self::ties([self::grant(DoorKind::Feed)], [$unblocked])[0];
         self::assertSame([true, 800], [$tie->own, $tie->since]);
-        $ranOut = self::mark(OverrideKind::KeptOut, new Window(500, 800));
-        self::assertFalse(self::ties([self::pass(DoorKind::Feed)], [$ranOut])[0]->own);
+        $ranOut = self::override(OverrideKind::KeptOut, new Window(500, 800));
+        self::assertFalse(self::ties([self::grant(DoorKind::Feed)], [$ranOut])[0]->own);
     }
 
     /** A grant that is over, but for dates somebody set, ties by their hand. */
@@ -92,37 +92,37 @@ final class TiesTest extends TestCase
             dates: new Window(Time::BEGINNING, 5_000),
             putBy: 'me',
         );
-        $tie = self::ties([self::pass(DoorKind::Feed, window: new Window(100, 900))], [$dates])[0];
+        $tie = self::ties([self::grant(DoorKind::Feed, window: new Window(100, 900))], [$dates])[0];
         self::assertSame([true, 900], [$tie->own, $tie->since]);
-        self::assertFalse(self::ties([self::pass(DoorKind::Feed)], [$dates])[0]->own, 'it would hold without them');
+        self::assertFalse(self::ties([self::grant(DoorKind::Feed)], [$dates])[0]->own, 'it would hold without them');
     }
 
     /**
-     * @param list<Grant> $passes
-     * @param list<Override> $marks
+     * @param list<Grant> $grants
+     * @param list<Override> $overrides
      *
      * @return list<Tie>
      */
-    private static function ties(array $passes, array $marks = [], ?Site $site = null): array
+    private static function ties(array $grants, array $overrides = [], ?Site $site = null): array
     {
         $person = new Person('p', PersonKind::Learner, 'seniors', 7);
         $site ??= new Site('s', 'seniors', opensAt: 0);
 
-        return Ties::of(new Enrollment($passes, $marks), $person, $site, 'me', false, self::NOW);
+        return Ties::of(new Enrollment($grants, $overrides), $person, $site, 'me', false, self::NOW);
     }
 
-    /** @param list<Override> $marks */
-    private static function pass(
+    /** @param list<Override> $overrides */
+    private static function grant(
         DoorKind $door = DoorKind::Desk,
         ?string $by = 'me',
         Window $window = new Window(100),
         int $accepted = 100,
-        array $marks = [],
+        array $overrides = [],
     ): Grant {
-        return new Grant('w', 'door', $door, 'learner', 100, $window, $accepted, marks: $marks, givenBy: $by);
+        return new Grant('w', 'door', $door, 'learner', 100, $window, $accepted, overrides: $overrides, givenBy: $by);
     }
 
-    private static function mark(OverrideKind $kind, Window $window, ?string $endedBy = null): Override
+    private static function override(OverrideKind $kind, Window $window, ?string $endedBy = null): Override
     {
         return new Override('m', $kind, $window, endedBy: $endedBy);
     }

@@ -32,7 +32,7 @@ final class TimelineTest extends TestCase
             for ($instant = -1; $instant <= 41; ++$instant) {
                 $segment = $timeline->at($instant);
                 self::assertSame($this->stateByHand($enrollment, $instant), $segment?->state, "state at $instant");
-                if (State::Current === $segment?->state && null === $enrollment->mark(OverrideKind::Role, $instant)) {
+                if (State::Current === $segment?->state && null === $enrollment->override(OverrideKind::Role, $instant)) {
                     self::assertSame($this->rolesInForce($enrollment, $instant), $segment->roles, "roles at $instant");
                 }
             }
@@ -65,9 +65,9 @@ final class TimelineTest extends TestCase
                 3,
                 new Window(0),
                 0,
-                marks: [new Override('u', OverrideKind::Undone, new Window(3))],
+                overrides: [new Override('u', OverrideKind::Undone, new Window(3))],
             );
-            $with = new Enrollment([...$enrollment->passes, $undone], $enrollment->marks);
+            $with = new Enrollment([...$enrollment->grants, $undone], $enrollment->overrides);
             self::assertTrue($enrollment->timeline()->equals($with->timeline()));
         });
     }
@@ -76,17 +76,17 @@ final class TimelineTest extends TestCase
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $enrollment = World::randomEnrollment(new Dice($seed));
-            $keptOut = new Enrollment($enrollment->passes, [
-                ...$enrollment->marks,
+            $keptOut = new Enrollment($enrollment->grants, [
+                ...$enrollment->overrides,
                 new Override('k', OverrideKind::KeptOut, new Window(0, 20)),
             ]);
             $later = new Grant('later', 'feed', DoorKind::Feed, 'lead-tutor', 10, new Window(10), 10);
             $byHand = new Enrollment(
-                [...$enrollment->passes, $later],
+                [...$enrollment->grants, $later],
                 [
                     ...array_filter(
-                        $enrollment->marks,
-                        static fn(Override $mark): bool => OverrideKind::Role !== $mark->kind
+                        $enrollment->overrides,
+                        static fn(Override $override): bool => OverrideKind::Role !== $override->kind
                     ),
                     new Override('r', OverrideKind::Role, new Window(5, 30), 'learner'),
                 ],
@@ -103,8 +103,8 @@ final class TimelineTest extends TestCase
     /** @return iterable<string, array{list<Grant>, list<Override>, int, ?State, ?int}> */
     public static function histories(): iterable
     {
-        $pass /** @param array<Override> $marks */ = static fn(
-            array $marks = [],
+        $grant /** @param array<Override> $overrides */ = static fn(
+            array $overrides = [],
             int $from = 10,
             int $until = Time::FOREVER,
             int $accepted = 0,
@@ -116,27 +116,27 @@ final class TimelineTest extends TestCase
             10,
             new Window($from, $until),
             $accepted,
-            marks: array_values($marks),
+            overrides: array_values($overrides),
         );
         $out = static fn(int $from, int $until = Time::FOREVER): Override => new Override(
             'w',
             OverrideKind::Withdrawn,
             new Window($from, $until),
         );
-        yield 'before it was given' => [[$pass()], [], 9, null, 10];
-        yield 'the instant it was given' => [[$pass()], [], 10, State::Current, null];
-        yield 'not begun' => [[$pass(from: 20)], [], 15, State::Upcoming, 20];
-        yield 'the last instant' => [[$pass(until: 30)], [], 29, State::Current, 30];
-        yield 'the end is not in it' => [[$pass(until: 30)], [], 30, State::Ended, null];
-        yield 'unanswered' => [[$pass(accepted: 40)], [], 15, State::Waiting, 40];
-        yield 'paused' => [[$pass()], [new Override(
+        yield 'before it was given' => [[$grant()], [], 9, null, 10];
+        yield 'the instant it was given' => [[$grant()], [], 10, State::Current, null];
+        yield 'not begun' => [[$grant(from: 20)], [], 15, State::Upcoming, 20];
+        yield 'the last instant' => [[$grant(until: 30)], [], 29, State::Current, 30];
+        yield 'the end is not in it' => [[$grant(until: 30)], [], 30, State::Ended, null];
+        yield 'unanswered' => [[$grant(accepted: 40)], [], 15, State::Waiting, 40];
+        yield 'paused' => [[$grant()], [new Override(
             'x',
             OverrideKind::Paused,
             new Window(12, 18)
         )], 15, State::Paused, 18];
-        yield 'taken out' => [[$pass([$out(20)])], [], 25, State::TakenOut, null];
-        yield 'brought back' => [[$pass([$out(20, 24)])], [], 24, State::Current, null];
-        yield 'taken out and back at once' => [[$pass([$out(20, 20)])], [], 20, State::Current, null];
+        yield 'taken out' => [[$grant([$out(20)])], [], 25, State::TakenOut, null];
+        yield 'brought back' => [[$grant([$out(20, 24)])], [], 24, State::Current, null];
+        yield 'taken out and back at once' => [[$grant([$out(20, 20)])], [], 20, State::Current, null];
         yield 'kept out without ever having been in' => [
             [],
             [new Override('k', OverrideKind::KeptOut, new Window(5, 9))],
@@ -147,13 +147,13 @@ final class TimelineTest extends TestCase
     }
 
     /**
-     * @param list<Grant> $passes
-     * @param list<Override> $marks
+     * @param list<Grant> $grants
+     * @param list<Override> $overrides
      */
     #[DataProvider('histories')]
-    public function testState(array $passes, array $marks, int $instant, ?State $state, ?int $next): void
+    public function testState(array $grants, array $overrides, int $instant, ?State $state, ?int $next): void
     {
-        $timeline = (new Enrollment($passes, $marks))->timeline();
+        $timeline = (new Enrollment($grants, $overrides))->timeline();
         self::assertSame($state, $timeline->at($instant)?->state);
         self::assertSame($next, $timeline->nextChange($instant));
     }
@@ -168,9 +168,9 @@ final class TimelineTest extends TestCase
 
     public function testAThousandPassesAreNoWorkWorthSpeakingOf(): void
     {
-        $passes = [];
+        $grants = [];
         for ($n = 0; $n < 1_000; ++$n) {
-            $passes[] = new Grant(
+            $grants[] = new Grant(
                 "p$n",
                 'd',
                 DoorKind::Desk,
@@ -180,35 +180,35 @@ final class TimelineTest extends TestCase
                 0,
             );
         }
-        $segments = (new Enrollment($passes))->timeline()->segments;
+        $segments = (new Enrollment($grants))->timeline()->segments;
         self::assertLessThanOrEqual(2_000, \count($segments));
         self::assertSame(State::Ended, $segments[\count($segments) - 1]->state ?? null);
     }
 
     private function stateByHand(Enrollment $enrollment, int $instant): ?State
     {
-        $in = static fn(Phase $phase): array => $enrollment->passesIn($phase, $instant);
-        if (null !== $enrollment->mark(OverrideKind::KeptOut, $instant)) {
+        $in = static fn(Phase $phase): array => $enrollment->grantsIn($phase, $instant);
+        if (null !== $enrollment->override(OverrideKind::KeptOut, $instant)) {
             return State::KeptOut;
         }
         if ([] !== $in(Phase::InForce)) {
-            return null === $enrollment->mark(OverrideKind::Paused, $instant) ? State::Current : State::Paused;
+            return null === $enrollment->override(OverrideKind::Paused, $instant) ? State::Current : State::Paused;
         }
         foreach ([[Phase::Upcoming, State::Upcoming], [Phase::Waiting, State::Waiting]] as [$phase, $state]) {
             if ([] !== $in($phase)) {
                 return $state;
             }
         }
-        // Whichever came last: the latest instant at which a pass that is over now was not yet over in this way.
-        $went = static function (Grant $pass, Phase $phase) use ($enrollment, $instant): int {
-            for ($before = $instant; $before > -2 && $enrollment->phaseOf($pass, $before) === $phase; --$before) {
+        // Whichever came last: the latest instant at which a grant that is over now was not yet over in this way.
+        $went = static function (Grant $grant, Phase $phase) use ($enrollment, $instant): int {
+            for ($before = $instant; $before > -2 && $enrollment->phaseOf($grant, $before) === $phase; --$before) {
             }
 
             return $before;
         };
         $last = static fn(Phase $phase): int => max([
             -10,
-            ...array_map(static fn(Grant $pass): int => $went($pass, $phase), $in($phase)),
+            ...array_map(static fn(Grant $grant): int => $went($grant, $phase), $in($phase)),
         ]);
         [$ended, $takenOut] = [$last(Phase::Ended), $last(Phase::TakenOut)];
 
@@ -225,8 +225,8 @@ final class TimelineTest extends TestCase
         $roles = array_values(
             array_unique(
                 array_map(
-                    static fn(Grant $pass): string => $pass->role,
-                    $enrollment->passesIn(Phase::InForce, $instant),
+                    static fn(Grant $grant): string => $grant->role,
+                    $enrollment->grantsIn(Phase::InForce, $instant),
                 ),
             ),
         );
