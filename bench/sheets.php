@@ -66,7 +66,7 @@ $site = static function () use ($db, $ids, &$made): string {
             $like['term_id'],
         ],
     );
-    $db->executeStatement("INSERT INTO door (id, site_id, kind, name, state) VALUES (?, ?, 'desk', '', 'open')", [
+    $db->executeStatement("INSERT INTO door (id, site_id, kind, name, state) VALUES (?, ?, 'staff', '', 'open')", [
         Id::binary($ids->next()),
         Id::binary($id),
     ]);

@@ -40,7 +40,7 @@ $enrollment = static function (int $count) use ($dice): Enrollment {
 
     return new Enrollment($grants, [
         new Override('pause', OverrideKind::Paused, new Window(300_000, 400_000)),
-        new Override('out', OverrideKind::KeptOut, new Window(700_000, 710_000)),
+        new Override('out', OverrideKind::Blocked, new Window(700_000, 710_000)),
     ]);
 };
 $best = [];

@@ -1,3 +1,23 @@
+CREATE TABLE `access_grant` (
+  `id` binary(16) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `door_id` binary(16) NOT NULL,
+  `role` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `given_at` datetime NOT NULL,
+  `from_at` datetime NOT NULL,
+  `until_at` datetime NOT NULL,
+  `accepted_at` datetime NOT NULL,
+  `since_at` datetime NOT NULL,
+  `section_id` binary(16) DEFAULT NULL,
+  `given_by` binary(16) DEFAULT NULL,
+  `live` tinyint(4) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_20901A1F58639EAE217BBB47530F2CAF` (`door_id`,`person_id`,`live`),
+  KEY `IDX_20901A1FF6BD1646217BBB47` (`site_id`,`person_id`),
+  KEY `unanswered` (`accepted_at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `account` (
   `person_id` binary(16) NOT NULL,
   `login` varchar(80) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
@@ -36,7 +56,7 @@ CREATE TABLE `change_sheet` (
   `made_by` binary(16) NOT NULL,
   `made_at` datetime NOT NULL,
   `state` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-  `kind` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT 'desk',
+  `kind` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT 'single',
   `title` varchar(160) NOT NULL DEFAULT '',
   `version` int(11) NOT NULL DEFAULT 1,
   `changed_at` datetime DEFAULT NULL,
@@ -117,6 +137,27 @@ CREATE TABLE `enrollment` (
   `terms` varchar(250) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   PRIMARY KEY (`site_id`,`person_id`),
   KEY `IDX_DBDCD7E1217BBB47` (`person_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `enrollment_override` (
+  `id` binary(16) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `kind` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `from_at` datetime NOT NULL,
+  `until_at` datetime NOT NULL,
+  `origin_id` binary(16) NOT NULL,
+  `grant_id` binary(16) DEFAULT NULL,
+  `role` varchar(32) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  `put_by` binary(16) DEFAULT NULL,
+  `ended_by` binary(16) DEFAULT NULL,
+  `note` varchar(500) DEFAULT NULL,
+  `dates_from` datetime DEFAULT NULL,
+  `dates_until` datetime DEFAULT NULL,
+  `height` smallint(6) NOT NULL DEFAULT 0,
+  PRIMARY KEY (`id`),
+  KEY `IDX_99CC2CF556A273CC` (`origin_id`),
+  KEY `IDX_99CC2CF5F6BD1646217BBB47` (`site_id`,`person_id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `enrollment_segment` (
@@ -231,27 +272,6 @@ CREATE TABLE `log_entry` (
   KEY `by_subject` (`person_id`,`at`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
-CREATE TABLE `mark` (
-  `id` binary(16) NOT NULL,
-  `site_id` binary(16) NOT NULL,
-  `person_id` binary(16) NOT NULL,
-  `kind` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-  `from_at` datetime NOT NULL,
-  `until_at` datetime NOT NULL,
-  `origin_id` binary(16) NOT NULL,
-  `pass_id` binary(16) DEFAULT NULL,
-  `role` varchar(32) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
-  `put_by` binary(16) DEFAULT NULL,
-  `ended_by` binary(16) DEFAULT NULL,
-  `note` varchar(500) DEFAULT NULL,
-  `dates_from` datetime DEFAULT NULL,
-  `dates_until` datetime DEFAULT NULL,
-  `height` smallint(6) NOT NULL DEFAULT 0,
-  PRIMARY KEY (`id`),
-  KEY `IDX_6674F27156A273CC` (`origin_id`),
-  KEY `IDX_6674F271F6BD1646217BBB47` (`site_id`,`person_id`)
-) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
-
 CREATE TABLE `message` (
   `id` binary(16) NOT NULL,
   `cause` varchar(120) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
@@ -321,26 +341,6 @@ CREATE TABLE `notice` (
   `seen_at` datetime DEFAULT NULL,
   PRIMARY KEY (`id`),
   KEY `unseen` (`person_id`,`seen_at`)
-) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
-
-CREATE TABLE `pass` (
-  `id` binary(16) NOT NULL,
-  `site_id` binary(16) NOT NULL,
-  `person_id` binary(16) NOT NULL,
-  `door_id` binary(16) NOT NULL,
-  `role` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-  `given_at` datetime NOT NULL,
-  `from_at` datetime NOT NULL,
-  `until_at` datetime NOT NULL,
-  `accepted_at` datetime NOT NULL,
-  `since_at` datetime NOT NULL,
-  `section_id` binary(16) DEFAULT NULL,
-  `given_by` binary(16) DEFAULT NULL,
-  `live` tinyint(4) DEFAULT NULL,
-  PRIMARY KEY (`id`),
-  UNIQUE KEY `UNIQ_CE70D42458639EAE217BBB47530F2CAF` (`door_id`,`person_id`,`live`),
-  KEY `IDX_CE70D424F6BD1646217BBB47` (`site_id`,`person_id`),
-  KEY `unanswered` (`accepted_at`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `person` (

@@ -9,7 +9,7 @@ test('a role is changed with a look at whom it affects, put in force, felt, and 
   await signIn(page, 'ingrid.solheim')
   await page.getByRole('link', { name: 'Rules' }).click()
   await expect(page.getByRole('article').filter({ hasText: 'Class assistant' }).first()).toContainText(
-    'For staff, outsiders and learners. Learners at levels 9 to 10 only.',
+    'For staff, externals and learners. Learners at levels 9 to 10 only.',
   )
   await page.getByRole('button', { name: 'Change: Class assistant' }).click()
   const preview = page.getByRole('complementary', { name: 'What would change' })
@@ -85,7 +85,7 @@ test('a lead looks through the eyes of a learner and of one who is paused, and c
 test('why somebody cannot enter is answered, mended step by step, and taken back', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
-  await page.getByLabel('State').selectOption('kept-out')
+  await page.getByLabel('State').selectOption('blocked')
   await expect(page.getByText('1 shown')).toBeVisible()
   const number = (await row(page, 'Petrovanu, Goran').textContent())?.match(/\d{7}/)?.[0] ?? ''
   await page.getByRole('link', { name: 'Why not?' }).click()
@@ -98,7 +98,7 @@ test('why somebody cannot enter is answered, mended step by step, and taken back
   const answer = page.locator('.answer')
   await expect(answer).toContainText('Cannot enter: kept out until')
   await expect(answer.getByRole('listitem')).toHaveCount(2)
-  await answer.getByRole('button', { name: 'Lift the keep-out' }).click()
+  await answer.getByRole('button', { name: 'Lift the block' }).click()
   await expect(answer).toContainText('Cannot enter: taken out on')
   await answer.getByRole('button', { name: 'Bring back' }).click()
   await expect(answer).toContainText('Can enter as learner')

@@ -73,7 +73,7 @@ test('roles and places change at once and are taken back: from the strip, with u
   await expect(row(page, 'Cosgrave, Hamza')).toHaveCount(1)
 })
 
-test('a pause, dates and a keep-out say what follows before they are made, and are lifted', async ({ page }) => {
+test('a pause, dates and a block say what follows before they are made, and are lifted', async ({ page }) => {
   await row(page, 'Bhattarai, Imke').click()
   const column = page.getByRole('complementary', { name: 'Imke Bhattarai' })
   await column.getByRole('button', { name: 'Pause' }).click()
@@ -102,7 +102,7 @@ test('a pause, dates and a keep-out say what follows before they are made, and a
   await column.getByRole('button', { name: 'Keep Imke Bhattarai out' }).click()
   await expect(column).toContainText('Cannot enter: kept out.')
   await expect(row(page, 'Bhattarai, Imke')).toHaveCount(0)
-  await column.getByRole('button', { name: 'Lift the keep-out' }).click()
+  await column.getByRole('button', { name: 'Lift the block' }).click()
   await column.getByRole('button', { name: 'Bring back as learner' }).click()
   await expect(row(page, 'Bhattarai, Imke')).toHaveCount(1)
 })
@@ -190,10 +190,10 @@ test('another role and dates are one step away; a day that is over is said at it
 test('the address keeps what is looked at, and the rows can be taken away', async ({ page }) => {
   await page.getByRole('button', { name: 'Level' }).click()
   await page.getByRole('button', { name: 'Level' }).click()
-  await page.getByLabel('State').selectOption('taken-out')
+  await page.getByLabel('State').selectOption('removed')
   await page.getByLabel('Filter by name or number').fill('pet')
   await expect(page).toHaveURL(/q=pet/)
-  await expect(page).toHaveURL(/state=taken-out.*|sort=level.*direction=down/)
+  await expect(page).toHaveURL(/state=removed.*|sort=level.*direction=down/)
   await page.reload()
   await expect(page.getByLabel('Filter by name or number')).toHaveValue('pet')
   await expect(row(page, 'Petrovanu, Dagny')).toBeVisible()
@@ -247,7 +247,7 @@ test('the roster is narrowed in words, looked at on another day, and compared be
     'learner, current',
   )
   await page.getByLabel('Names in it').fill('petrovanu dagny')
-  await page.getByLabel('any entry').selectOption('take-out')
+  await page.getByLabel('any entry').selectOption('remove')
   await expect(page.getByRole('listitem').filter({ hasText: 'took Dagny Petrovanu out' })).toBeVisible()
   await expect(page.locator('ol > li')).toHaveCount(1)
 })

@@ -50,7 +50,7 @@ test('a lead tutor', async ({ page }) => {
 test('a lead tutor, further on', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
-  await page.getByLabel('State').selectOption('kept-out')
+  await page.getByLabel('State').selectOption('blocked')
   await expect(page.getByText('1 shown')).toBeVisible()
   const number = (await row(page, 'Petrovanu, Goran').textContent())?.match(/\d{7}/)?.[0] ?? ''
   await page.getByRole('button', { name: 'Show all again' }).click()

@@ -20,7 +20,7 @@ final readonly class ChangeContext
      *     limit
      * @param list<array{Timeline, int}> $otherLeads timelines of the others who lead or will, and the instant each
      *     one's account closes
-     * @param string                     $desk       id of the site's desk door
+     * @param string                     $staff       id of the door of the site's staff
      */
     public function __construct(
         public int $now,
@@ -31,7 +31,7 @@ final readonly class ChangeContext
         public Standing $actor,
         public SeatsHeld $seats,
         public array $otherLeads,
-        public string $desk,
+        public string $staff,
     ) {}
 
     /** The same, with another enrollment. */
@@ -46,7 +46,7 @@ final readonly class ChangeContext
             $this->actor,
             $this->seats,
             $this->otherLeads,
-            $this->desk,
+            $this->staff,
         );
     }
 
@@ -62,7 +62,7 @@ final readonly class ChangeContext
             $actor,
             $this->seats,
             $this->otherLeads,
-            $this->desk,
+            $this->staff,
         );
     }
 }

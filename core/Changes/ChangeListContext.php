@@ -22,7 +22,7 @@ final readonly class ChangeListContext
      * @param SeatsHeld                           $seats       held in the site, by everybody
      * @param array<string, array{Timeline, int}> $leads       of everybody who leads or will: timeline, and the instant
      *     the account closes
-     * @param string                              $desk        id of the site's desk door
+     * @param string                              $staff        id of the door of the site's staff
      */
     public function __construct(
         public int $now,
@@ -33,7 +33,7 @@ final readonly class ChangeListContext
         public array $enrollments,
         public SeatsHeld $seats,
         public array $leads,
-        public string $desk,
+        public string $staff,
     ) {}
 
     /** What a line on one of its people is computed from, as things stand. */

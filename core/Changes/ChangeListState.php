@@ -46,7 +46,7 @@ final class ChangeListState
             $s->actor,
             $this->seats,
             array_values($others),
-            $s->desk,
+            $s->staff,
         );
     }
 

@@ -12,8 +12,8 @@ use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Time\Window;
 
 /**
- * The smallest thing a change does to what is stored: a grant given, an override put on, an override ended. Nothing is ever
- * deleted or overwritten, and every effect has a reverse that is an effect again.
+ * The smallest thing a change does to what is stored: a grant given, an override put on, an override ended. Nothing is
+ * ever deleted or overwritten, and every effect has a reverse that is an effect again.
  */
 final readonly class Effect
 {

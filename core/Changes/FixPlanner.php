@@ -13,14 +13,14 @@ use MintDoor\Core\Roster\Reason;
 use MintDoor\Core\Time\Window;
 
 /**
- * Everything that keeps somebody out, found by mending it step by step: what stands behind a keep-out or a taking out
+ * Everything that keeps somebody out, found by mending it step by step: what stands behind a block or a removing
  * shows only once that is gone. The changes of the causes, made in their order, let the person in, and none of them can
  * be left out.
  */
 final readonly class FixPlanner
 {
     private const VERBS = [
-        'lift' => Verb::LiftKeepOut,
+        'lift' => Verb::Unblock,
         'resume' => Verb::Resume,
         'bring-back' => Verb::BringBack,
         'move-start' => Verb::ChangeDates,

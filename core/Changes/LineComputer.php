@@ -34,15 +34,15 @@ final readonly class LineComputer
             ?? match ($wanted->verb) {
                 Verb::LetIn => $this->letIn($situation, $wanted, $present),
                 Verb::ChangeRole => $this->changeRole($situation, $wanted, $present),
-                Verb::TakeOut => $this->takeOut($situation),
+                Verb::Remove => $this->remove($situation),
                 Verb::BringBack => $this->bringBack($situation, $present, $wanted->asks),
                 Verb::Pause => $this->pause($situation, $wanted),
                 Verb::Resume => $this->end($situation, OverrideKind::Paused, 'not-paused'),
                 Verb::ChangeDates => $this->changeDates($situation, $wanted, $present),
-                Verb::KeepOut => $this->keepOut($situation, $wanted, $present),
-                Verb::LiftKeepOut => $this->end($situation, OverrideKind::KeptOut, 'not-kept-out'),
-                Verb::LiftRole => $this->end($situation, OverrideKind::Role, 'no-role-by-hand'),
-                Verb::LiftDates => $this->end($situation, OverrideKind::Dates, 'no-dates-by-hand'),
+                Verb::Block => $this->block($situation, $wanted, $present),
+                Verb::Unblock => $this->end($situation, OverrideKind::Blocked, 'not-blocked'),
+                Verb::ClearRole => $this->end($situation, OverrideKind::Role, 'no-role-by-hand'),
+                Verb::ClearDates => $this->end($situation, OverrideKind::Dates, 'no-dates-by-hand'),
             };
 
         return $this->line($situation, $planned, $wanted->leadEnds);
@@ -215,7 +215,7 @@ final readonly class LineComputer
     /** What stands in the way of anything at all, or null. */
     private function standing(ChangeContext $situation, Wanted $wanted, ?Segment $present): ?Plan
     {
-        $leaving = Verb::TakeOut === $wanted->verb && $situation->actor->personId === $situation->person->id;
+        $leaving = Verb::Remove === $wanted->verb && $situation->actor->personId === $situation->person->id;
         if (!$leaving && !$situation->actor->may(Permission::LetIn)) {
             return Plan::refused(
                 new Note('not-yours-to-do', ['givers' => $situation->roles->holdersOf(Permission::LetIn)]),
@@ -224,9 +224,9 @@ final readonly class LineComputer
         $here = true === $present?->state->here();
 
         return match (true) {
-            State::KeptOut === $present?->state
-                && !\in_array($wanted->verb, [Verb::TakeOut, Verb::KeepOut, Verb::LiftKeepOut], true) =>
-                Plan::refused(new Note('kept-out', ['until' => $present->window->until])),
+            State::Blocked === $present?->state
+                && !\in_array($wanted->verb, [Verb::Remove, Verb::Block, Verb::Unblock], true) =>
+                Plan::refused(new Note('blocked', ['until' => $present->window->until])),
             $wanted->verb->wantsHere() && !$here => Plan::refused(new Note('not-here')),
             $wanted->verb->changesWaysIn()
                 && !$situation->actor->administrator
@@ -288,7 +288,7 @@ final readonly class LineComputer
             );
         }
 
-        $grant = $this->deskGrant($situation, $role, $window, $wanted->section, $wanted->asks);
+        $grant = $this->staffGrant($situation, $role, $window, $wanted->section, $wanted->asks);
 
         return new Plan(
             [...$this->endRoleByHand($situation), ...$this->ends($situation, OverrideKind::Dates), Effect::giveGrant(
@@ -326,7 +326,7 @@ final readonly class LineComputer
         );
     }
 
-    private function takeOut(ChangeContext $situation): Plan
+    private function remove(ChangeContext $situation): Plan
     {
         $effects = [];
         $returns = [];
@@ -347,7 +347,7 @@ final readonly class LineComputer
     }
 
     /**
-     * Ends the overrides of the last taking out, all of them together; where the dates are over by now, renews the grant
+     * Ends the overrides of the last removing, all of them together; where the dates are over by now, renews the grant
      * that came last.
      */
     private function bringBack(ChangeContext $situation, ?Segment $present, bool $asks): Plan
@@ -356,12 +356,10 @@ final readonly class LineComputer
         $by = $situation->actor->personId;
         $last = null;
         $effects = [];
-        foreach ($situation->enrollment->grantsIn(Phase::TakenOut, $now) as $grant) {
+        foreach ($situation->enrollment->grantsIn(Phase::Removed, $now) as $grant) {
             $overrides = array_filter(
                 $grant->overrides,
-                static fn(Override $override): bool => OverrideKind::Withdrawn === $override->kind && $override->window->contains(
-                    $now
-                ),
+                static fn(Override $o): bool => OverrideKind::Withdrawn === $o->kind && $o->window->contains($now),
             );
             $from = max(
                 array_map(static fn(Override $override): int => $override->window->from, [
@@ -392,8 +390,8 @@ final readonly class LineComputer
         if (true === $restored->timeline()->at($now)?->state->here()) {
             return new Plan($effects, [new Note('as-before')]);
         }
-        // Their dates are over by now: first those set by hand go, and where that is not enough the grant that came last
-        // is renewed.
+        // Their dates are over by now: first those set by hand go, and where that is not enough the grant that came
+        // last is renewed.
         $lifts = $this->ends($situation, OverrideKind::Dates);
         $until = $restored->override(OverrideKind::Dates, $now)?->dates?->until;
         $undated = Effect::applied($lifts, $restored);
@@ -413,7 +411,7 @@ final readonly class LineComputer
                 $a->id,
             ],
         );
-        $again = $this->deskGrant($situation, $ended[0]->role, new Window($now), $ended[0]->section);
+        $again = $this->staffGrant($situation, $ended[0]->role, new Window($now), $ended[0]->section);
 
         return new Plan(
             [...$lifts, Effect::giveGrant($again)],
@@ -483,19 +481,19 @@ final readonly class LineComputer
     }
 
     /** Takes out whoever is here, and refuses them at every door for as long as it lasts. */
-    private function keepOut(ChangeContext $situation, Wanted $wanted, ?Segment $present): Plan
+    private function block(ChangeContext $situation, Wanted $wanted, ?Segment $present): Plan
     {
         $window = new Window($situation->now, max($situation->now, $wanted->window->until ?? Time::FOREVER));
         if ($window->until <= $situation->now) {
             return Plan::refused(new Note('window-is-over', ['until' => $window->until]));
         }
-        $out = true === $present?->state->here() ? $this->takeOut($situation) : new Plan([]);
+        $out = true === $present?->state->here() ? $this->remove($situation) : new Plan([]);
 
         return new Plan(
             [
                 ...$out->effects,
-                ...$this->ends($situation, OverrideKind::KeptOut),
-                Effect::putOverride(null, $this->override($situation, OverrideKind::KeptOut, $window)),
+                ...$this->ends($situation, OverrideKind::Blocked),
+                Effect::putOverride(null, $this->override($situation, OverrideKind::Blocked, $window)),
             ],
             [] === $out->effects ? [] : [new Note('work-stays')],
         );
@@ -527,11 +525,18 @@ final readonly class LineComputer
     {
         $override = $situation->enrollment->override(OverrideKind::Role, $situation->now);
 
-        return null === $override ? [] : [Effect::endOverride(null, $override, $situation->now, $situation->actor->personId)];
+        return null === $override
+            ? []
+            : [Effect::endOverride(
+                null,
+                $override,
+                $situation->now,
+                $situation->actor->personId
+            )];
     }
 
     /** @param bool $asks whether it waits for a yes of the person's division */
-    private function deskGrant(
+    private function staffGrant(
         ChangeContext $situation,
         string $role,
         Window $window,
@@ -540,7 +545,7 @@ final readonly class LineComputer
     ): Grant {
         $accepted = $asks ? Time::FOREVER : $situation->now;
 
-        return $this->grant($situation, $situation->desk, DoorKind::Desk, $role, $window, $section, $accepted);
+        return $this->grant($situation, $situation->staff, DoorKind::Staff, $role, $window, $section, $accepted);
     }
 
     private function grant(

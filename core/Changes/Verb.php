@@ -8,25 +8,25 @@ enum Verb: string
 {
     case LetIn = 'let-in';
     case ChangeRole = 'change-role';
-    case TakeOut = 'take-out';
+    case Remove = 'remove';
     case BringBack = 'bring-back';
     case Pause = 'pause';
     case Resume = 'resume';
     case ChangeDates = 'change-dates';
-    case KeepOut = 'keep-out';
-    case LiftKeepOut = 'lift-keep-out';
-    case LiftRole = 'lift-role';
-    case LiftDates = 'lift-dates';
+    case Block = 'block';
+    case Unblock = 'unblock';
+    case ClearRole = 'clear-role';
+    case ClearDates = 'clear-dates';
 
     /** Whether it takes out or changes what doors brought; some doors leave that to administrators. */
     public function changesWaysIn(): bool
     {
-        return \in_array($this, [self::ChangeRole, self::TakeOut, self::ChangeDates, self::KeepOut], true);
+        return \in_array($this, [self::ChangeRole, self::Remove, self::ChangeDates, self::Block], true);
     }
 
     /** Whether it wants somebody who is here. */
     public function wantsHere(): bool
     {
-        return \in_array($this, [self::ChangeRole, self::TakeOut, self::Pause, self::Resume, self::ChangeDates], true);
+        return \in_array($this, [self::ChangeRole, self::Remove, self::Pause, self::Resume, self::ChangeDates], true);
     }
 }

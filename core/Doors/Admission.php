@@ -9,7 +9,7 @@ final readonly class Admission
 {
     /**
      * @param string                                       $code   why: "in", "approval", "no-seat", "already-here", or
-     *        for no: "shut", "not-yet", "over", "site-closed", "kept-out", "account-closed", "wrong-division",
+     *        for no: "shut", "not-yet", "over", "site-closed", "blocked", "account-closed", "wrong-division",
      *        "wrong-level", "wrong-address", "no-address", "unbacked", and those of `RoleVerdict`
      * @param 'enter'|'wait'|'ask-lead'|'come-back'|'none' $next   what they may do now
      * @param array<string, string|int|null>               $values for the sentence

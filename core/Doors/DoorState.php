@@ -12,7 +12,7 @@ enum DoorState: string
 {
     case Open = 'open';
     /** Open, but each one waits for somebody's word. */
-    case Ajar = 'ajar';
+    case ByApproval = 'by-approval';
     case Shut = 'shut';
     /** Opens by itself later. */
     case NotYet = 'not-yet';
@@ -25,7 +25,7 @@ enum DoorState: string
             !$open => self::Shut,
             $now >= $hours->until => self::Over,
             $now < $hours->from => self::NotYet,
-            default => $approval ? self::Ajar : self::Open,
+            default => $approval ? self::ByApproval : self::Open,
         };
     }
 

@@ -64,17 +64,17 @@ final readonly class Doorman
      * @param iterable<array{Person, ?string, ?Segment, int}> $people each with their address, what they are in the site
      *     now, and how many there are like them
      *
-     * @return array{could: int, here: int, keptOut: int, not: int}
+     * @return array{could: int, here: int, blocked: int, not: int}
      */
     public function reach(DoorTerms $door, Site $site, iterable $people, int $now): array
     {
-        $reach = ['could' => 0, 'here' => 0, 'keptOut' => 0, 'not' => 0];
+        $reach = ['could' => 0, 'here' => 0, 'blocked' => 0, 'not' => 0];
         foreach ($people as [$person, $address, $here, $many]) {
             $admission = $this->admit($door, $site, $person, $address, $here, $now, 0, null);
             $reach[
                 match (true) {
                     Passage::Already === $admission->passage => 'here',
-                    'kept-out' === $admission->code => 'keptOut',
+                    'blocked' === $admission->code => 'blocked',
                     Passage::No === $admission->passage => 'not',
                     default => 'could',
                 }
@@ -91,7 +91,7 @@ final readonly class Doorman
      * @param ?string $division      theirs, by code; null for somebody without an account
      * @param bool    $administrator of the site's division
      */
-    public static function mayLookIn(
+    public static function mayPreview(
         DoorTerms $door,
         bool $anyone,
         ?string $division,
@@ -116,7 +116,7 @@ final readonly class Doorman
         $domain = null === $address ? null : strtolower(substr((string) strrchr($address, '@'), 1));
 
         return match (true) {
-            State::KeptOut === $here?->state => Admission::no('kept-out', 'ask-lead'),
+            State::Blocked === $here?->state => Admission::no('blocked', 'ask-lead'),
             !$door->open => Admission::no('shut', 'ask-lead'),
             SiteState::Closed === $site->stateAt($now) => Admission::no('site-closed', 'ask-lead'),
             $now < $door->hours->from => Admission::no('not-yet', 'come-back', ['from' => $door->hours->from]),

@@ -19,7 +19,7 @@ enum InviteVerdict: string
     case Repeat = 'repeat';
     /** An invitation of theirs waits for its answer. */
     case Invited = 'invited';
-    case KeptOut = 'kept-out';
+    case Blocked = 'blocked';
     case Here = 'here';
     /** No account, or a closed one. */
     case Account = 'account';
@@ -46,7 +46,7 @@ enum InviteVerdict: string
             !AccountRows::isAddress($address) => self::Malformed,
             $repeated => self::Repeat,
             $invited => self::Invited,
-            State::KeptOut === $here => self::KeptOut,
+            State::Blocked === $here => self::Blocked,
             // Whoever waits may be invited: their answer is one more way in.
             true === $here?->here() && State::Waiting !== $here => self::Here,
             !$account => self::Account,

@@ -26,7 +26,7 @@ final class FirstTemplates
                 'Your role in {site} is now {role}',
                 "Hello {given},\n\n{by} changed your role in {site}: you are now {role}{until}.\n\n{words}\n\n{link}",
             ),
-            MessageKind::TakenOut => new Template(
+            MessageKind::Removed => new Template(
                 'You are no longer in {site}',
                 "Hello {given},\n\n{by} took you out of {site}. Nothing you did there is lost. If this is a mistake, "
                     ."write to them.\n\n{words}",

@@ -13,7 +13,7 @@ enum MessageKind: string
     case Welcome = 'welcome';
     case LetIn = 'let-in';
     case RoleChanged = 'role-changed';
-    case TakenOut = 'taken-out';
+    case Removed = 'removed';
     /** A link to set a password, asked for by the person or sent by staff. */
     case Password = 'password';
     /** To somebody who is asked to come; its link answers, once. */
@@ -39,8 +39,8 @@ enum MessageKind: string
     {
         return match ($verb) {
             Verb::LetIn, Verb::BringBack => self::LetIn,
-            Verb::ChangeRole, Verb::LiftRole => self::RoleChanged,
-            Verb::TakeOut => self::TakenOut,
+            Verb::ChangeRole, Verb::ClearRole => self::RoleChanged,
+            Verb::Remove => self::Removed,
             default => null,
         };
     }
@@ -53,7 +53,7 @@ enum MessageKind: string
             ...$this->ofSite() ? ['site', 'role', 'until', 'by', 'words'] : [],
             ...self::Welcome === $this ? ['division', 'by', 'words'] : [],
             ...self::AccountChanged === $this ? ['what', 'by', 'division'] : [],
-            ...self::TakenOut === $this ? [] : ['link'],
+            ...self::Removed === $this ? [] : ['link'],
         ];
     }
 
@@ -62,7 +62,7 @@ enum MessageKind: string
     {
         return !\in_array(
             $this,
-            [self::TakenOut, self::RoleChanged, self::RequestAnswered, self::AccountChanged],
+            [self::Removed, self::RoleChanged, self::RequestAnswered, self::AccountChanged],
             true,
         );
     }

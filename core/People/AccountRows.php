@@ -51,8 +51,8 @@ final readonly class AccountRows
         'tutor' => 'staff',
         'guardian' => 'guardian',
         'parent' => 'guardian',
-        'outsider' => 'outsider',
-        'guest' => 'outsider',
+        'external' => 'external',
+        'guest' => 'external',
     ];
 
     private const PARTICLES = [

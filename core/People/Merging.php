@@ -15,14 +15,14 @@ use MintDoor\Core\Time\Window;
 
 /**
  * What it takes in a site to make one person of two: what the one who goes has there, the one who stays gets, and the
- * one who goes is taken out. Both there in different roles is for somebody to settle.
+ * one who goes is removed. Both there in different roles is for somebody to settle.
  */
 final readonly class Merging
 {
     /**
      * @param list<array{bool, Wanted}> $steps    whether it is done to the one who stays, and what
      * @param ?non-empty-list<string>   $between  roles somebody has to choose from
-     * @param list<string>              $cautions "keeps-out", "pause-stays-behind"
+     * @param list<string>              $cautions "blocks", "pause-stays-behind"
      */
     private function __construct(public array $steps, public ?array $between = null, public array $cautions = []) {}
 
@@ -32,19 +32,19 @@ final readonly class Merging
         $gone = $goes->at($now);
         $kept = $stays->at($now);
         $isHere = static fn(?Segment $segment): bool => null !== $segment && $segment->state->here();
-        if (State::KeptOut === $gone?->state) {
-            return State::KeptOut === $kept?->state
+        if (State::Blocked === $gone?->state) {
+            return State::Blocked === $kept?->state
                 ? new self([])
-                : new self([[true, new Wanted(Verb::KeepOut)]], cautions: ['keeps-out']);
+                : new self([[true, new Wanted(Verb::Block)]], cautions: ['blocks']);
         }
         if (null === $gone || !$isHere($gone)) {
             return new self([]);
         }
-        $out = [false, new Wanted(Verb::TakeOut)];
+        $out = [false, new Wanted(Verb::Remove)];
         $cautions = State::Paused === $gone->state ? ['pause-stays-behind'] : [];
         $theirs = self::role($gone, $book);
-        if (State::KeptOut === $kept?->state) {
-            return new self([$out], cautions: ['keeps-out']);
+        if (State::Blocked === $kept?->state) {
+            return new self([$out], cautions: ['blocks']);
         }
         if (null === $kept || !$isHere($kept)) {
             $from = State::Upcoming === $gone->state ? max($now, $gone->window->until) : $now;

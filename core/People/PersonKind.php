@@ -9,5 +9,5 @@ enum PersonKind: string
     case Learner = 'learner';
     case Staff = 'staff';
     case Guardian = 'guardian';
-    case Outsider = 'outsider';
+    case External = 'external';
 }

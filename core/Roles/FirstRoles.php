@@ -36,9 +36,9 @@ final class FirstRoles
             May::KeepDoors,
             May::LetIn,
             May::SeeAs,
-            May::SeeLogbook,
+            May::SeeHistory,
         ];
-        $grownUps = [Kind::Staff, Kind::Outsider];
+        $grownUps = [Kind::Staff, Kind::External];
         $tutors = [self::LEAD, 'co-tutor'];
 
         return new RoleBook([
@@ -60,7 +60,7 @@ final class FirstRoles
                 'TeachingAssistant',
                 70,
                 $assists,
-                [Kind::Staff, Kind::Outsider, Kind::Learner],
+                [Kind::Staff, Kind::External, Kind::Learner],
                 [Kind::Staff],
                 $tutors,
                 learnersOf: new LevelBand(9, 10),
@@ -122,8 +122,8 @@ final class FirstRoles
                 'Observer',
                 20,
                 [May::ReadClosed, May::SeeRoster],
-                [Kind::Staff, Kind::Guardian, Kind::Outsider],
-                [Kind::Guardian, Kind::Outsider],
+                [Kind::Staff, Kind::Guardian, Kind::External],
+                [Kind::Guardian, Kind::External],
                 $tutors,
                 listed: false,
             ),
@@ -133,7 +133,7 @@ final class FirstRoles
                 'Guest',
                 10,
                 [May::Enter, May::DoWork],
-                [Kind::Learner, Kind::Guardian, Kind::Outsider],
+                [Kind::Learner, Kind::Guardian, Kind::External],
                 [],
                 [self::LEAD],
                 caution: 'A day guest sees everything learners hand in. Give it an end.',

@@ -14,7 +14,7 @@ final readonly class Limits
      * @param int $seats        the most seats a site may be given
      * @param int $leads        leads of a site that has no limit of its own
      * @param int $sheet        lines of a sheet
-     * @param int $removalFew   so many, and fewer, may be taken out at once without being asked
+     * @param int $removalFew   so many, and fewer, may be removed at once without being asked
      * @param int $careHome     hours after which who let somebody in may look after their account, within division and
      *        levels
      * @param int $careBeyond   the same beyond them
@@ -48,7 +48,7 @@ final readonly class Limits
         public int $keepAnswers = 24,
     ) {}
 
-    /** Whether taking out so many of so many who are here wants the number typed. */
+    /** Whether removing so many of so many who are here wants the number typed. */
     public function manyRemoved(int $people, int $here): bool
     {
         return $people > $this->removalFew && 100 * $people > $this->removalShare * $here;

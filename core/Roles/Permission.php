@@ -26,7 +26,7 @@ enum Permission: string
     case KeepDoors = 'keep-doors';
     case LetIn = 'let-in';
     case SeeAs = 'see-as';
-    case SeeLogbook = 'see-logbook';
+    case SeeHistory = 'see-history';
     case RunSite = 'run-site';
 
     /**
@@ -47,8 +47,8 @@ enum Permission: string
             self::LabelPeople => [self::SeeUnlisted],
             self::ArrangeSections => [self::ArrangeGroups],
             self::LetIn => [self::Enter, self::EnterDraft, self::SeeUnlisted],
-            self::KeepDoors, self::SeeAs, self::SeeLogbook => [self::LetIn],
-            self::RunSite => [self::LetIn, self::SeeLogbook],
+            self::KeepDoors, self::SeeAs, self::SeeHistory => [self::LetIn],
+            self::RunSite => [self::LetIn, self::SeeHistory],
             default => [],
         };
     }

@@ -35,7 +35,7 @@ final readonly class Access
         $segment = $timeline->at($now);
         $against = array_values(
             array_filter([
-                $this->keptOut($segment),
+                $this->blocked($segment),
                 $person->accountOpen($now)
                     ? null
                     : new Cause('account-closed', ['at' => $person->accountClosedFrom], 'reopen-account'),
@@ -103,7 +103,7 @@ final readonly class Access
     }
 
     /**
-     * What somebody is in a site: their roles count only while they are current, not kept out, and their account is
+     * What somebody is in a site: their roles count only while they are current, not blocked, and their account is
      * open; and in a draft or a closed site only for those who may enter it then.
      */
     public function standing(Timeline $timeline, Person $person, int $now, bool $administrator, Site $site): Standing
@@ -125,10 +125,10 @@ final readonly class Access
         return new Standing($person->id, $administrator, $this->roles->pick($segment->roles), $permissions);
     }
 
-    private function keptOut(?Segment $segment): ?Cause
+    private function blocked(?Segment $segment): ?Cause
     {
-        return State::KeptOut === $segment?->state
-            ? new Cause('kept-out', ['until' => $segment->window->until], 'lift', Permission::LetIn)
+        return State::Blocked === $segment?->state
+            ? new Cause('blocked', ['until' => $segment->window->until], 'lift', Permission::LetIn)
             : null;
     }
 
@@ -142,7 +142,7 @@ final readonly class Access
         $until = $timeline->holdsUntil($now, static fn(Segment $later): bool => $later->state === $segment->state);
 
         return match ($segment->state) {
-            State::Current, State::KeptOut => null,
+            State::Current, State::Blocked => null,
             State::Paused => new Cause('paused', ['role' => $role, 'until' => $until], 'resume', Permission::LetIn),
             State::Upcoming => new Cause(
                 'upcoming',
@@ -154,21 +154,21 @@ final readonly class Access
                 ? new Cause('waits-for-approval', ['role' => $role], 'none')
                 : new Cause('waiting', ['role' => $role], 'answer'),
             State::Ended => new Cause('ended', ['role' => $role, 'at' => $at], 'bring-back', Permission::LetIn),
-            State::TakenOut => new Cause('taken-out', ['role' => $role, 'at' => $at], 'bring-back', Permission::LetIn),
+            State::Removed => new Cause('removed', ['role' => $role, 'at' => $at], 'bring-back', Permission::LetIn),
         };
     }
 
     /**
-     * When somebody went who is taken out or whose time is over: the stretch may have begun later, as with a keep-out
+     * When somebody went who is removed or whose time is over: the stretch may have begun later, as with a block
      * that was lifted.
      */
     private function goneAt(Enrollment $enrollment, Segment $segment, int $now): int
     {
         $instants = match ($segment->state) {
-            State::TakenOut => array_map(
+            State::Removed => array_map(
                 static fn(Grant $grant): int => $grant->override(OverrideKind::Withdrawn, $now)->window->from
                     ?? $segment->window->from,
-                $enrollment->grantsIn(Phase::TakenOut, $now),
+                $enrollment->grantsIn(Phase::Removed, $now),
             ),
             State::Ended => array_map(
                 static fn(Grant $grant): int => $enrollment->windowOf($grant, $now)->until,
@@ -207,7 +207,7 @@ final readonly class Access
         return match (true) {
             SiteState::Draft === $state && $may(Permission::EnterDraft) => [
                 Entry::Enter,
-                new Cause('prepares-draft', $values, 'take-out', Permission::LetIn),
+                new Cause('prepares-draft', $values, 'remove', Permission::LetIn),
             ],
             SiteState::Draft === $state => [
                 Entry::No,
@@ -215,7 +215,7 @@ final readonly class Access
             ],
             SiteState::Closed === $state && $may(Permission::ReadClosed) => [
                 Entry::LookOnly,
-                new Cause('reads-closed', $values, 'take-out', Permission::LetIn),
+                new Cause('reads-closed', $values, 'remove', Permission::LetIn),
             ],
             SiteState::Closed === $state => [
                 Entry::No,

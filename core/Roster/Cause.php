@@ -13,14 +13,14 @@ use MintDoor\Core\Roles\Permission;
 final readonly class Cause
 {
     /**
-     * @param string                        $code   "let-in", "reads-closed", "prepares-draft", "kept-out",
-     *        "account-closed", "never-here", "taken-out", "ended", "waiting", "waits-for-approval", "upcoming",
+     * @param string                        $code   "let-in", "reads-closed", "prepares-draft", "blocked",
+     *        "account-closed", "never-here", "removed", "ended", "waiting", "waits-for-approval", "upcoming",
      *        "paused", "draft", "closed", "no-seat"
      * @param array<string, string|int|list<string>|null> $values role, door, and instants
      *     (`Time::FOREVER` for an open end)
      * @param string                        $change the smallest change that would remove it: "lift", "reopen-account",
      *     "let-in", "bring-back", "answer", "move-start", "resume", "open-site", "open-site-again", "more-seats"; where
-     *     nothing keeps them out, what would end it or widen it: "pause", "take-out", "change-role"
+     *     nothing keeps them out, what would end it or widen it: "pause", "remove", "change-role"
      * @param ?Permission                   $needs  what whoever makes that change must be allowed; null where only an
      *     administrator or the person may
      */

@@ -6,14 +6,14 @@ namespace MintDoor\Core\Roster;
 
 enum DoorKind: string
 {
-    case Desk = 'desk';
+    case Staff = 'staff';
     case Key = 'key';
     case Invitation = 'invitation';
     case Cohort = 'cohort';
     case Feed = 'feed';
-    case LookIn = 'look-in';
+    case Preview = 'preview';
 
-    /** Whether the door keeps bringing people by itself, also those who were taken out. */
+    /** Whether the door keeps bringing people by itself, also those who were removed. */
     public function keepsBringing(): bool
     {
         return self::Cohort === $this || self::Feed === $this;

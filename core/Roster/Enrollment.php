@@ -12,7 +12,7 @@ final readonly class Enrollment
 {
     /**
      * @param list<Grant> $grants
-     * @param list<Override> $overrides  of kinds `Role`, `Dates`, `Paused` and `KeptOut`
+     * @param list<Override> $overrides  of kinds `Role`, `Dates`, `Paused` and `Blocked`
      */
     public function __construct(public array $grants = [], public array $overrides = []) {}
 
@@ -54,7 +54,12 @@ final readonly class Enrollment
     {
         $override = $this->override(OverrideKind::Dates, $instant);
 
-        return null === $override?->dates ? $grant->window : $grant->windowUnder($override->dates, $this->firstSet($override));
+        return null === $override?->dates
+            ? $grant->window
+            : $grant->windowUnder(
+                $override->dates,
+                $this->firstSet($override)
+            );
     }
 
     /** What a grant is at an instant, dates set by hand taken into account. */
@@ -109,9 +114,9 @@ final readonly class Enrollment
     /** Whether what was given by hand waits for a yes of the person's division. */
     public function waitsForApproval(int $instant): bool
     {
-        $desk = static fn(Grant $grant): bool => DoorKind::Desk === $grant->door;
+        $staff = static fn(Grant $grant): bool => DoorKind::Staff === $grant->door;
 
-        return [] !== array_filter($this->grantsIn(Phase::Waiting, $instant), $desk);
+        return [] !== array_filter($this->grantsIn(Phase::Waiting, $instant), $staff);
     }
 
     /**

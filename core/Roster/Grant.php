@@ -61,7 +61,7 @@ final readonly class Grant
      */
     public function mayBeGivenBack(bool $beyond): bool
     {
-        return DoorKind::Key === $this->door || ($beyond && DoorKind::Desk === $this->door);
+        return DoorKind::Key === $this->door || ($beyond && DoorKind::Staff === $this->door);
     }
 
     /** @param ?Window $window in place of its own */
@@ -73,7 +73,7 @@ final readonly class Grant
         }
 
         return match (true) {
-            $this->overridden(OverrideKind::Withdrawn, $instant) => Phase::TakenOut,
+            $this->overridden(OverrideKind::Withdrawn, $instant) => Phase::Removed,
             $instant >= $window->until => Phase::Ended,
             $instant < $this->acceptedAt => Phase::Waiting,
             $instant < $window->from => Phase::Upcoming,

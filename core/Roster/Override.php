@@ -14,7 +14,8 @@ final readonly class Override
 
     /**
      * @param ?string $role   code, for an override of kind `Role`
-     * @param ?Window $dates  for an override of kind `Dates`: what holds in place of the grants' own windows, while the override
+     * @param ?Window $dates  for an override of kind `Dates`: what holds in place of the grants' own windows, while the
+     *     override
      *     is on
      * @param ?string $origin  null for an override of its own
      * @param int     $height  of whoever put it on (`Standing::height()`): who is lower does not end it; 0 for what the

@@ -17,5 +17,5 @@ enum OverrideKind: string
     /** On an enrollment. */
     case Paused = 'paused';
     /** On an enrollment: refused at every door of the site. */
-    case KeptOut = 'kept-out';
+    case Blocked = 'blocked';
 }

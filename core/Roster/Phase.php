@@ -12,5 +12,5 @@ enum Phase
     case Upcoming;
     case Waiting;
     case Ended;
-    case TakenOut;
+    case Removed;
 }

@@ -7,13 +7,13 @@ namespace MintDoor\Core\Roster;
 /** The state of an enrollment; the order is the order in which the rules look for the first that holds. */
 enum State: string
 {
-    case KeptOut = 'kept-out';
+    case Blocked = 'blocked';
     case Current = 'current';
     case Paused = 'paused';
     case Upcoming = 'upcoming';
     case Waiting = 'waiting';
     case Ended = 'ended';
-    case TakenOut = 'taken-out';
+    case Removed = 'removed';
 
     /** In, or on the way in: one does not let such a person in again. */
     public function here(): bool

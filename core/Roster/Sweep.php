@@ -8,13 +8,13 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /**
- * Computes the timeline of an enrollment by sweeping over the instants at which a grant changes its phase or an override
- * begins or ends. O(n log n) in grants and overrides: all changes are numbers, sorted once, and a stretch is only looked at
- * where something it is made of has changed. What "came last" is kept on a stack whose stale entries are dropped when
- * they come up.
+ * Computes the timeline of an enrollment by sweeping over the instants at which a grant changes its phase or an
+ * override begins or ends. O(n log n) in grants and overrides: all changes are numbers, sorted once, and a stretch is
+ * only looked at where something it is made of has changed. What "came last" is kept on a stack whose stale entries are
+ * dropped when they come up.
  *
- * A change is `instant · 2²³ + index · 2³ + phase`; indexes behind those of the grants are of `$overridden`. Dates set by
- * hand are rare: only where there are some, each grant is asked at each of their boundaries, too.
+ * A change is `instant · 2²³ + index · 2³ + phase`; indexes behind those of the grants are of `$overridden`. Dates set
+ * by hand are rare: only where there are some, each grant is asked at each of their boundaries, too.
  *
  * @internal
  *
@@ -27,7 +27,7 @@ final class Sweep
     private const UPCOMING = 2;
     private const WAITING = 3;
     private const ENDED = 4;
-    private const TAKEN_OUT = 5;
+    private const REMOVED = 5;
     private const BITS = 23;
     private const MOST_INDEXES = 1 << 20;
 
@@ -37,7 +37,7 @@ final class Sweep
     /** @var array<int, array<string, int>> by phase: role => how many grants */
     private array $roles = [[], [], [], [], [], []];
 
-    /** @var list<array{int, int, int}> instant of going, 1 if taken out, index; the last on top */
+    /** @var list<array{int, int, int}> instant of going, 1 if removed, index; the last on top */
     private array $gone = [];
 
     /** @var \SplMinHeap<array{int, int}> since, index; of use only where a grant can be undone */
@@ -70,7 +70,13 @@ final class Sweep
         foreach ($enrollment->overrides as $override) {
             if (null !== $override->dates) {
                 $set[] = [$override, $enrollment->firstSet($override)];
-                array_push($dated, $override->window->from, $override->window->until, $override->dates->from, $override->dates->until);
+                array_push(
+                    $dated,
+                    $override->window->from,
+                    $override->window->until,
+                    $override->dates->from,
+                    $override->dates->until
+                );
             }
         }
         $this->dated = $dated;
@@ -163,7 +169,7 @@ final class Sweep
         $this->overridden[] = [$override, $begins];
     }
 
-    /** Whether nothing happened to a grant but that it was taken out for good: so it is with nearly all. */
+    /** Whether nothing happened to a grant but that it was removed for good: so it is with nearly all. */
     private static function isPlain(Grant $grant): bool
     {
         return [] === $grant->overrides
@@ -184,7 +190,7 @@ final class Sweep
         $until = $grant->window->until;
         $out = [] === $grant->overrides ? Time::FOREVER : max($given, $grant->overrides[0]->window->from);
         if ($out < Time::FOREVER) {
-            $changes[] = ($out << self::BITS) + $own + self::TAKEN_OUT;
+            $changes[] = ($out << self::BITS) + $own + self::REMOVED;
         }
         if ($until <= $given) {
             if ($given < $out) {
@@ -255,7 +261,7 @@ final class Sweep
             Phase::Upcoming => self::UPCOMING,
             Phase::Waiting => self::WAITING,
             Phase::Ended => self::ENDED,
-            Phase::TakenOut => self::TAKEN_OUT,
+            Phase::Removed => self::REMOVED,
         };
     }
 
@@ -345,12 +351,12 @@ final class Sweep
         ];
         $gone = [] === $inForce && [] === $upcoming && [] === $waiting ? $this->lastGone() : null;
         $state = match (true) {
-            $this->isOn(OverrideKind::KeptOut) => State::KeptOut,
+            $this->isOn(OverrideKind::Blocked) => State::Blocked,
             [] !== $inForce && $this->isOn(OverrideKind::Paused) => State::Paused,
             [] !== $inForce => State::Current,
             [] !== $upcoming => State::Upcoming,
             [] !== $waiting => State::Waiting,
-            null !== $gone && 1 === $gone[1] => State::TakenOut,
+            null !== $gone && 1 === $gone[1] => State::Removed,
             null !== $gone => State::Ended,
             default => null,
         };
@@ -364,9 +370,9 @@ final class Sweep
             null !== $gone => [$this->enrollment->grants[$gone[2]]->role],
             default => [],
         };
-        $byHand = $this->last(OverrideKind::Role)?->role;
-        if (null !== $byHand && [] !== $roles) {
-            $roles = [$byHand];
+        $overrides = $this->last(OverrideKind::Role)?->role;
+        if (null !== $overrides && [] !== $roles) {
+            $roles = [$overrides];
         }
         sort($roles);
 

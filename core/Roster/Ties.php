@@ -63,7 +63,7 @@ final class Ties
         }
         $blocks = array_filter(
             $enrollment->overrides,
-            static fn(Override $override): bool => OverrideKind::KeptOut === $override->kind
+            static fn(Override $override): bool => OverrideKind::Blocked === $override->kind
         );
         foreach ([...$grant->overrides, ...$blocks] as $override) {
             $until = $override->window->until;

@@ -66,7 +66,7 @@ final readonly class ChangeContextLoader
     public function of(SiteAccess $access, array $people, ?string $invitation = null): ChangeListContext
     {
         $site = $access->site->id;
-        $desk = $this->db->fetchOne('SELECT id FROM door WHERE site_id = ? AND kind = \'desk\' ORDER BY id LIMIT 1', [
+        $staff = $this->db->fetchOne('SELECT id FROM door WHERE site_id = ? AND kind = \'staff\' ORDER BY id LIMIT 1', [
             Id::binary($site),
         ]);
 
@@ -85,7 +85,7 @@ final readonly class ChangeContextLoader
                     $this->kept($access, array_keys($people), $invitation),
                 ),
             $this->enrollments->leads($site, $access->now),
-            \is_string($desk) ? Id::text($desk) : throw new \LogicException('Every site has a desk.'),
+            \is_string($staff) ? Id::text($staff) : throw new \LogicException('Every site has a door for its staff.'),
         );
     }
 

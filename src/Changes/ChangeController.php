@@ -107,7 +107,7 @@ final readonly class ChangeController
     {
         $leaving =
             1 === \count($wish->lines)
-            && 'take-out' === $wish->lines[0]->verb
+            && 'remove' === $wish->lines[0]->verb
             && $wish->lines[0]->person === $access->caller->id;
         if (!$leaving) {
             $access->require(Permission::LetIn, self::LET_IN);

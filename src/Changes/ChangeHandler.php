@@ -204,7 +204,7 @@ final readonly class ChangeHandler
             throw new Problem(
                 ProblemType::Stale,
                 'Somebody else changed this person here in the meantime. Look at what is so now, then decide again.',
-                more: $access->may(Permission::SeeLogbook) ? ['since' => $this->since($access, $wish->lines[0])] : [],
+                more: $access->may(Permission::SeeHistory) ? ['since' => $this->since($access, $wish->lines[0])] : [],
             );
         }
         $computed = $this->compute($access, $wish->lines, $stale);

@@ -293,7 +293,7 @@ final readonly class ChangeLists
     public function list(ChangeListFilter $filter, Caller $caller): array
     {
         $now = Instant::toSql($this->clock->instant());
-        $where = new Where("h.kind <> 'desk'");
+        $where = new Where("h.kind <> 'single'");
         if ($filter->mine) {
             $where->add('(h.made_by = ? OR h.changed_by = ?)', Id::binary($caller->id), Id::binary($caller->id));
         } elseif (!$caller->platformAdministrator) {

@@ -77,7 +77,7 @@ final readonly class ChangeStore
                 'total' => \count($lines),
                 'done' => \count($lines),
                 'applied' => \count($lines),
-                'kind' => $listed ? $this->kind($lines) : 'desk',
+                'kind' => $listed ? $this->kind($lines) : 'single',
                 'undoes' => $this->undone($lines),
             ]);
         }
@@ -129,7 +129,7 @@ final readonly class ChangeStore
      */
     private function kind(array $lines): string
     {
-        return 1 === \count($lines) ? 'desk' : (null === reset($lines)->undoes ? 'roster' : 'undo');
+        return 1 === \count($lines) ? 'single' : (null === reset($lines)->undoes ? 'roster' : 'undo');
     }
 
     /**
@@ -182,7 +182,11 @@ final readonly class ChangeStore
         }
         foreach ($ended as $at => $origins) {
             $this->db->executeStatement(
-                'UPDATE enrollment_override SET until_at = GREATEST(from_at, ?), ended_by = ? WHERE origin_id IN (?) AND until_at > ?',
+                <<<'SQL'
+                    UPDATE enrollment_override
+                    SET until_at = GREATEST(from_at, ?), ended_by = ?
+                    WHERE origin_id IN (?) AND until_at > ?
+                    SQL,
                 [Instant::toSql($at), Id::binary($access->caller->id), $origins, Instant::toSql($at)],
                 [2 => ArrayParameterType::BINARY],
             );

@@ -10,7 +10,7 @@ use Symfony\Component\Validator\Constraints as Assert;
 /** The same for each of some people in each of some sites. */
 final readonly class EachRequest
 {
-    private const VERBS = ['let-in', 'take-out', 'change-role'];
+    private const VERBS = ['let-in', 'remove', 'change-role'];
 
     /**
      * @param list<string> $people ids

@@ -92,7 +92,7 @@ final readonly class DemoDoors
         ],
         [
             'CHORAL',
-            'look-in',
+            'preview',
             [
                 'name' => 'Look-in for everybody',
                 'anyone' => true,

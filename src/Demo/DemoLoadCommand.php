@@ -100,7 +100,8 @@ final class DemoLoadCommand extends Command
         if ('large' === $input->getOption('scale')) {
             $demo->furnishLarge();
             $this->db->fetchAllAssociative(
-                'ANALYZE TABLE person_term, person_key, name_slip, enrollment_segment, person, enrollment, access_grant, enrollment_override, '
+                'ANALYZE TABLE person_term, person_key, name_slip, enrollment_segment, person, enrollment, '
+                    .'access_grant, enrollment_override, '
                     .'site',
             );
         } else {

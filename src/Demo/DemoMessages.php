@@ -58,14 +58,14 @@ final readonly class DemoMessages
                             .PersonRow::TABLES
                             .' ON p.id = g.person_id WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? '
                                 .'AND p.email IS NOT NULL AND a.login IS NOT NULL AND p.kind = \'learner\' AND g.state '
-                                .'IN (\'current\', \'taken-out\') ORDER BY p.id LIMIT 9',
+                                .'IN (\'current\', \'removed\') ORDER BY p.id LIMIT 9',
                         [Id::binary($site->id('id')), Instant::toSql($this->now), Instant::toSql($this->now)],
                     ),
                 ) as $n => $person
             ) {
                 $kind =
-                    'taken-out' === $person->string('state')
-                        ? MessageKind::TakenOut
+                    'removed' === $person->string('state')
+                        ? MessageKind::Removed
                         : (7 === $n
                             ? MessageKind::RoleChanged
                             : MessageKind::LetIn);

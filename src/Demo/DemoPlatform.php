@@ -335,7 +335,7 @@ final class DemoPlatform
         }
         for ($n = 0; $n < $others; ++$n) {
             [$given, $family] = [$this->names->given(), $this->names->family($many)];
-            $kind = $this->dice->chance(80) ? 'guardian' : 'outsider';
+            $kind = $this->dice->chance(80) ? 'guardian' : 'external';
             $this->house->person(
                 $kind,
                 $this->divisions[$this->dice->one(['harbour', 'millrace', 'northlight'])],
@@ -444,7 +444,7 @@ final class DemoPlatform
                     'learner',
                     $given,
                     section: $section,
-                    takenOutAt: $this->at(-30) + 3_600 * $n,
+                    removedAt: $this->at(-30) + 3_600 * $n,
                     lastSeen: $this->at(-33),
                     by: $mara,
                 ),
@@ -463,8 +463,8 @@ final class DemoPlatform
                     $id,
                     'learner',
                     $given,
-                    takenOutAt: $this->at(-40),
-                    keptOut: [$this->at(-40), $this->at(90)],
+                    removedAt: $this->at(-40),
+                    blocked: [$this->at(-40), $this->at(90)],
                     by: $mara,
                 ),
                 default => null,
@@ -532,7 +532,7 @@ final class DemoPlatform
         );
 
         $choral = $this->open('CHORAL', 'Choral Studio', 'studio', 'millrace', null, null, $staff[4]);
-        $this->house->door($choral, DoorKind::LookIn, 'look-in for the whole house');
+        $this->house->door($choral, DoorKind::Preview, 'preview for the whole house');
         $this->many($choral, ['millrace' => 640, 'northlight' => 240]);
         $this->house->letIn($choral, $this->known['elias.nordahl'], 'learner', $this->at(-1), new Window($this->at(6)));
 
@@ -728,7 +728,7 @@ final class DemoPlatform
     }
 
     /** @param array<string, int> $from how many, by division */
-    private function many(string $site, array $from, DoorKind $door = DoorKind::Desk): void
+    private function many(string $site, array $from, DoorKind $door = DoorKind::Staff): void
     {
         foreach ($from as $division => $count) {
             foreach ($this->dice->some($this->strangers($division), $count) as [$id]) {

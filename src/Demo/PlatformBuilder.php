@@ -209,7 +209,7 @@ final class PlatformBuilder
             'roster_version' => 0,
             'log_sequence' => 0,
         ]);
-        $this->door($id, DoorKind::Desk);
+        $this->door($id, DoorKind::Staff);
 
         return $id;
     }
@@ -264,9 +264,9 @@ final class PlatformBuilder
      *
      * @param ?int                $givenAt     an instant; null for now
      * @param ?Window             $window      null for from then on
-     * @param ?int                $takenOutAt  from when on
+     * @param ?int                $removedAt  from when on
      * @param ?array{int, int}    $paused      from, until
-     * @param ?array{int, int}    $keptOut     from, until
+     * @param ?array{int, int}    $blocked     from, until
      * @param ?array{string, int} $roleByHand  code, from
      * @param ?string             $by          who did all this; also writes it to the logbook
      */
@@ -276,12 +276,12 @@ final class PlatformBuilder
         string $role,
         ?int $givenAt = null,
         ?Window $window = null,
-        DoorKind $door = DoorKind::Desk,
+        DoorKind $door = DoorKind::Staff,
         ?string $section = null,
         bool $accepted = true,
-        ?int $takenOutAt = null,
+        ?int $removedAt = null,
         ?array $paused = null,
-        ?array $keptOut = null,
+        ?array $blocked = null,
         ?array $roleByHand = null,
         ?int $lastSeen = null,
         ?string $by = null,
@@ -292,7 +292,7 @@ final class PlatformBuilder
         [$setRole, $setFrom] = $roleByHand ?? [null, null];
         $stretches = [
             [OverrideKind::Paused, $paused, null],
-            [OverrideKind::KeptOut, $keptOut, null],
+            [OverrideKind::Blocked, $blocked, null],
             [OverrideKind::Role, null === $setFrom ? null : [$setFrom, Time::FOREVER], $setRole],
         ];
         foreach ($stretches as [$kind, $stretch, $of]) {
@@ -310,22 +310,31 @@ final class PlatformBuilder
             $accepted ? $givenAt : Time::FOREVER,
             $section,
         );
-        $withdrawn = null === $takenOutAt ? null : new Override(
+        $withdrawn = null === $removedAt ? null : new Override(
             $this->id(),
             OverrideKind::Withdrawn,
-            new Window($takenOutAt)
+            new Window($removedAt)
         );
         $grant = null === $withdrawn ? $bare : $bare->withOverrides([$withdrawn]);
         $this->store($site, $person, new Enrollment([$grant], $overrides), $lastSeen, $by);
         if (null !== $by) {
-            $this->logged($site, $person, $by, $givenAt, 'let-in', Effect::giveGrant($bare), new Enrollment([$bare]), 1);
-            if (null !== $withdrawn && null !== $takenOutAt) {
+            $this->logged(
+                $site,
+                $person,
+                $by,
+                $givenAt,
+                'let-in',
+                Effect::giveGrant($bare),
+                new Enrollment([$bare]),
+                1
+            );
+            if (null !== $withdrawn && null !== $removedAt) {
                 $this->logged(
                     $site,
                     $person,
                     $by,
-                    $takenOutAt,
-                    'take-out',
+                    $removedAt,
+                    'remove',
                     Effect::putOverride($grant->id, $withdrawn),
                     new Enrollment([$grant]),
                     2,
@@ -447,6 +456,9 @@ final class PlatformBuilder
     /** @param array<string, BulkId|null> $whose */
     private function override(array $whose, Override $override, ?string $grant, ?string $by): void
     {
-        $this->rows->add('enrollment_override', [...ChangeStore::override($override, $grant), ...$whose, 'put_by' => BulkWriter::id($by)]);
+        $this->rows->add(
+            'enrollment_override',
+            [...ChangeStore::override($override, $grant), ...$whose, 'put_by' => BulkWriter::id($by)]
+        );
     }
 }

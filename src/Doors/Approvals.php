@@ -59,7 +59,7 @@ final readonly class Approvals
                     .PersonRow::COLUMNS
                     .', w.role, w.given_at, w.until_at, s.id AS site_id, s.title, s.time_zone, b.id AS by_id, '
                         .'b.given_name AS b_given_name, b.family_name AS b_family_name, b.preferred_name AS '
-                        ."b_preferred_name FROM access_grant w JOIN door o ON o.id = w.door_id AND o.kind = 'desk' "
+                        ."b_preferred_name FROM access_grant w JOIN door o ON o.id = w.door_id AND o.kind = 'staff' "
                         .'JOIN site s ON s.id = w.site_id AND s.taken_back = 0 AND s.closes_at > ? '
                         .'JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id '
                         ."AND g.from_at <= ? AND g.until_at > ? AND g.state = 'waiting' "
@@ -107,7 +107,7 @@ final readonly class Approvals
         $situation = $this->situations->of($access, [$person => $row])->one($person);
         $asked = $this->asked($situation) ?? throw Problem::notFound('This request');
         if (!$yes) {
-            $line = $this->computer->goAgain($situation, [$situation->desk], true);
+            $line = $this->computer->goAgain($situation, [$situation->staff], true);
             $this->lines->keep($access, $row, 'decline', $line, $caller);
 
             return;
@@ -126,8 +126,8 @@ final readonly class Approvals
         );
         $line = $this->computer->comeIn(
             $situation,
-            $situation->desk,
-            DoorKind::Desk,
+            $situation->staff,
+            DoorKind::Staff,
             $asked->role,
             $window,
             $asked->section,
@@ -150,7 +150,7 @@ final readonly class Approvals
     private function asked(ChangeContext $situation): ?Grant
     {
         foreach ($situation->enrollment->grantsIn(Phase::Waiting, $situation->now) as $grant) {
-            if ($grant->doorId === $situation->desk && Time::FOREVER === $grant->acceptedAt) {
+            if ($grant->doorId === $situation->staff && Time::FOREVER === $grant->acceptedAt) {
                 return $grant;
             }
         }

@@ -58,9 +58,17 @@ final readonly class Arrivals
                     FROM door_try t
                     LEFT JOIN person p ON p.id = t.person_id
                     WHERE t.site_id = ? AND t.at >= ?
-                        AND t.id = (SELECT MAX(o.id) FROM door_try o WHERE o.site_id = t.site_id
-                        AND o.visitor = t.visitor) AND NOT EXISTS (SELECT 1 FROM access_grant w WHERE w.site_id = t.site_id
-                        AND w.person_id = t.person_id AND w.live = 1 AND w.given_at >= t.at)
+                        AND t.id = (
+                            SELECT MAX(o.id)
+                            FROM door_try o
+                            WHERE o.site_id = t.site_id AND o.visitor = t.visitor
+                        )
+                        AND NOT EXISTS (
+                            SELECT 1
+                            FROM access_grant w
+                            WHERE w.site_id = t.site_id AND w.person_id = t.person_id AND w.live = 1
+                                AND w.given_at >= t.at
+                        )
                     ORDER BY t.id DESC
                     LIMIT 200
                     SQL,

@@ -10,7 +10,7 @@ use Symfony\Component\Validator\Constraints as Assert;
 /** A door as it is asked for: the parts of its sentence. Days are of the site's time zone; the last one is included. */
 final readonly class DoorRequest
 {
-    public const KINDS = ['key', 'list', 'invitation', 'look-in'];
+    public const KINDS = ['key', 'request', 'invitation', 'preview'];
 
     public const SHOWN = ['leads', 'sections', 'numbers'];
 
@@ -18,7 +18,7 @@ final readonly class DoorRequest
      * @param list<string> $divisions codes; none for all
      * @param list<string> $domains   of addresses; none for all
      * @param list<int>    $meets     weekdays, 1 for Monday
-     * @param list<string> $shows     what a look-in shows besides title, division and term
+     * @param list<string> $shows     what a preview shows besides title, division and term
      */
     public function __construct(
         /** `list` is a key door without a key: found in the list of sites one may join or ask at. */
@@ -76,7 +76,7 @@ final readonly class DoorRequest
         /** Whether an invitation that is open holds a seat. */
         public bool $holds = false,
         #[Assert\Count(max: 3)] #[Assert\All([new Assert\Choice(self::SHOWN)])] public array $shows = [],
-        /** Whether a look-in is for people without an account, too. */
+        /** Whether a preview is for people without an account, too. */
         public bool $anyone = false,
         #[Assert\Length(max: 600, maxMessage: 'Shorten the words to 600 characters.')] public string $about = '',
         /** A key of one's own; null for one that is made. */

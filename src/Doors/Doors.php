@@ -259,13 +259,13 @@ final readonly class Doors
     public static function wishKind(Row $door): string
     {
         return 'key' === $door->string('kind') && true === ($door->json('terms')['listed'] ?? null)
-            ? 'list'
+            ? 'request'
             : $door->string('kind');
     }
 
     private static function kind(DoorRequest $wish): DoorKind
     {
-        return 'list' === $wish->kind ? DoorKind::Key : DoorKind::from($wish->kind);
+        return 'request' === $wish->kind ? DoorKind::Key : DoorKind::from($wish->kind);
     }
 
     private function giveKey(SiteAccess $access, string $door, ?string $chosen): void
@@ -301,7 +301,7 @@ final readonly class Doors
     {
         return '' !== trim($wish->name)
             ? trim($wish->name)
-            : ['key' => 'Key', 'list' => 'List of sites', 'invitation' => 'Invitations', 'look-in' => 'Look-in'][
+            : ['key' => 'Key', 'request' => 'On request', 'invitation' => 'Invitations', 'preview' => 'Just looking'][
                 $wish->kind
             ];
     }
@@ -324,7 +324,7 @@ final readonly class Doors
         ) {
             $errors->add('lowest', 'levels', 'Give both levels, the lower one first, or neither.');
         }
-        if ('look-in' !== $wish->kind) {
+        if ('preview' !== $wish->kind) {
             $verdict = $errors->none() ? $this->mayGive($access, $wish->role, $wish->divisions, $wish->lowest) : null;
             if (null !== $verdict && !$verdict->allowed) {
                 $errors->add(
@@ -391,7 +391,7 @@ final readonly class Doors
         return [
             array_filter(
                 [
-                    'listed' => 'list' === $wish->kind,
+                    'listed' => 'request' === $wish->kind,
                     'role' => $wish->role,
                     'place' => $wish->place,
                     'section' => 'fixed' === $wish->place ? $wish->section : null,
@@ -413,7 +413,7 @@ final readonly class Doors
                     'remindDays' => $wish->remindDays,
                     'holds' => $wish->holds && 'invitation' === $wish->kind,
                     'shows' => $wish->shows,
-                    'anyone' => $wish->anyone && 'look-in' === $wish->kind,
+                    'anyone' => $wish->anyone && 'preview' === $wish->kind,
                     'about' => trim($wish->about),
                 ],
                 static fn(mixed $value): bool => !\in_array($value, [null, false, [], ''], true),
@@ -463,7 +463,7 @@ final readonly class Doors
     /** Whether somebody may give by hand what a door gives. */
     public function gives(SiteAccess $access, DoorTermsJson $terms): bool
     {
-        return DoorKind::LookIn === $terms->kind
+        return DoorKind::Preview === $terms->kind
             || $this->mayGive($access, $terms->text('role'), $terms->texts('divisions'), $terms->number('lowest'))
                 ->allowed;
     }

@@ -128,7 +128,7 @@ final readonly class Newcomers
     private function kind(DoorTermsJson $terms, bool $invited, ?int $level): array
     {
         $kinds = $this->roles->book()->find($terms->text('role'))->for ?? [];
-        $kind = \in_array(PersonKind::Learner, $kinds, true) ? PersonKind::Learner : PersonKind::Outsider;
+        $kind = \in_array(PersonKind::Learner, $kinds, true) ? PersonKind::Learner : PersonKind::External;
         if (PersonKind::Learner !== $kind) {
             return [$kind, null];
         }

@@ -112,11 +112,11 @@ final readonly class OpenDoors
         return new Answer(['items' => $items]);
     }
 
-    /** What a look-in shows, signed in or not. */
-    #[Route('/look-ins/{door}', name: 'look_in', requirements: ['door' => Id::PATTERN], methods: ['GET'])]
-    public function lookIn(string $door, Request $request, #[CurrentUser] ?Caller $caller): Response
+    /** What a preview shows, signed in or not. */
+    #[Route('/previews/{door}', name: 'preview', requirements: ['door' => Id::PATTERN], methods: ['GET'])]
+    public function preview(string $door, Request $request, #[CurrentUser] ?Caller $caller): Response
     {
-        if (!$this->throttle->hit('look-ins from '.$request->getClientIp(), 600, 900)->isAccepted()) {
+        if (!$this->throttle->hit('previews from '.$request->getClientIp(), 600, 900)->isAccepted()) {
             throw new Problem(
                 ProblemType::TooManyTries,
                 'That is a lot of looking in. Wait a quarter of an hour.',
@@ -131,7 +131,7 @@ final readonly class OpenDoors
                 .self::DOOR
                 .' FROM door o JOIN site s ON s.id = o.site_id AND s.taken_back = 0 '
                     .'JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id WHERE o.id = ? '
-                    ."AND o.kind = 'look-in' AND o.terms IS NOT NULL",
+                    ."AND o.kind = 'preview' AND o.terms IS NOT NULL",
             [Id::binary($door)],
         );
         $hidden =
@@ -141,7 +141,7 @@ final readonly class OpenDoors
         $row = new Row(false === $found ? throw $hidden : $found);
         $terms = DoorTermsJson::beside($row);
         if (
-            !Doorman::mayLookIn(
+            !Doorman::mayPreview(
                 $terms->terms(),
                 $terms->is('anyone'),
                 $caller?->division,
@@ -245,7 +245,7 @@ final readonly class OpenDoors
         return $items;
     }
 
-    /** @return array<string, mixed> schema `LookIn` */
+    /** @return array<string, mixed> schema `Preview` */
     private function shown(Row $row, DoorTermsJson $terms, int $now): array
     {
         $shows = $terms->texts('shows');

@@ -14,7 +14,7 @@ final class Refusals
         'not-yet' => 'This door is not open yet. Come back on the day it opens.',
         'over' => 'The time of this door is over. Ask whoever gave you the key for a new one.',
         'site-closed' => 'This site is closed, so nobody joins it any more. Ask its leads.',
-        'kept-out' => 'You cannot join this site. Talk to its leads about it.',
+        'blocked' => 'You cannot join this site. Talk to its leads about it.',
         'account-closed' => 'Your account is closed. Ask an administrator to open it.',
         'wrong-division' => 'This door is for people of another division. A lead of the site can let you in by hand.',
         'wrong-level' => 'This door is for other levels. A lead of the site can let you in by hand.',

@@ -110,7 +110,7 @@ final readonly class WaitingListHandler
         ['closed' => $closed, 'over' => $over] = $this->plan($site);
         $access = $this->gate->atDoor($site, Caller::nobody());
         foreach ($closed as $row) {
-            // Who came in another way, or was taken out by hand, waits no more.
+            // Who came in another way, or was removed by hand, waits no more.
             $this->lines->close(
                 $row->id('id'),
                 $row->id('person_id'),

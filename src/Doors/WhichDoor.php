@@ -62,7 +62,7 @@ final readonly class WhichDoor
         if (null !== $wish->door) {
             $row = $this->row($wish->door);
             // A door that is opened by a key is not opened by its id.
-            if ('list' !== Doors::wishKind($row)) {
+            if ('request' !== Doors::wishKind($row)) {
                 throw Problem::notFound('This door');
             }
 

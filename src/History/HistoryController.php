@@ -39,7 +39,7 @@ final readonly class HistoryController
     ): Response {
         $access = $this->gate
             ->at($site, $caller)
-            ->require(Permission::SeeLogbook, 'Only those who let people into this site read its logbook.');
+            ->require(Permission::SeeHistory, 'Only those who let people into this site read its logbook.');
 
         return new Answer($this->logbook->ofSite($access, $filter));
     }
@@ -81,7 +81,7 @@ final readonly class HistoryController
     {
         $this->gate
             ->at($site, $caller)
-            ->require(Permission::SeeLogbook, 'Only those who let people into this site may undo its changes.');
+            ->require(Permission::SeeHistory, 'Only those who let people into this site may undo its changes.');
 
         return $this->transaction->run(
             $request,

@@ -110,7 +110,7 @@ final readonly class HistoryQuery
                     Id::binary($caller->id),
                     $now,
                     $now,
-                    $this->roles->book()->holdersOf(Permission::SeeLogbook),
+                    $this->roles->book()->holdersOf(Permission::SeeHistory),
                     $caller->divisions,
                     $caller->divisions,
                     (int) $caller->platformAdministrator,

@@ -31,7 +31,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final readonly class IntakeController
 {
     /** Rows in each list; `more` says when there would be others. */
-    private const MOST = ['alreadyHere' => 6, 'wasHere' => 6, 'keptOut' => 4, 'canBeLetIn' => 10];
+    private const MOST = ['alreadyHere' => 6, 'wasHere' => 6, 'blocked' => 4, 'canBeLetIn' => 10];
 
     public function __construct(
         private Gate $gate,
@@ -112,7 +112,7 @@ final readonly class IntakeController
         return match (true) {
             null === $segment => 'canBeLetIn',
             $segment->state->here() => 'alreadyHere',
-            State::KeptOut === $segment->state => 'keptOut',
+            State::Blocked === $segment->state => 'blocked',
             default => 'wasHere',
         };
     }

@@ -30,7 +30,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** Templates of messages: the platform's, a division's, a site's. */
 final readonly class TemplateController
 {
-    private const KIND = 'welcome|account-changed|let-in|role-changed|taken-out|password|invitation|reminder'
+    private const KIND = 'welcome|account-changed|let-in|role-changed|removed|password|invitation|reminder'
         .'|seat-offered|request-answered|quiet-warning';
 
     public function __construct(

@@ -13,7 +13,7 @@ final readonly class DirectoryFilter
     public function __construct(
         public string $q = '',
         #[Assert\Choice(
-            ['', 'learner', 'staff', 'guardian', 'outsider'],
+            ['', 'learner', 'staff', 'guardian', 'external'],
             message: 'There is no such kind of person.',
         )]
         public string $kind = '',

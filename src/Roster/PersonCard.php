@@ -88,14 +88,14 @@ final readonly class PersonCard
             'reason' => $staff
                 ? $this->reasons->forStaff($reason, $access->standing)
                 : $this->reasons->forThePerson($reason),
-            'waysIn' => $this->waysIn($enrollment, $access->now, $site, $personId),
-            'byHand' => $staff ? $this->byHand($enrollment, $access, $personId) : [],
+            'grants' => $this->grants($enrollment, $access->now, $site, $personId),
+            'overrides' => $staff ? $this->overrides($enrollment, $access, $personId) : [],
             'timeline' => SegmentRow::stretches($timeline->segments, $book),
             'nextChange' => $this->nextChange($timeline, $person, $access),
             'options' => $may ? self::options($book, $access, $person, $here ? $segment->roles : []) : [],
-            'takeOut' =>
+            'remove' =>
                 $here && ($may || $personId === $access->caller->id)
-                    ? $this->sheets->previewLine($access, new LineRequest($personId, 'take-out'))
+                    ? $this->sheets->previewLine($access, new LineRequest($personId, 'remove'))
                     : null,
             'bringBack' =>
                 $may && !$here ? $this->sheets->previewLine($access, new LineRequest($personId, 'bring-back')) : null,
@@ -175,7 +175,7 @@ final readonly class PersonCard
     }
 
     /** @return list<array<string, mixed>> schema `WayIn` */
-    private function waysIn(Enrollment $enrollment, int $now, string $site, string $personId): array
+    private function grants(Enrollment $enrollment, int $now, string $site, string $personId): array
     {
         $stored = [];
         foreach (
@@ -219,7 +219,7 @@ final readonly class PersonCard
                 Phase::InForce => 'in-force',
                 Phase::Upcoming => 'upcoming',
                 Phase::Waiting => 'waiting',
-                Phase::TakenOut => 'taken-out',
+                Phase::Removed => 'removed',
                 default => 'ended',
             },
             'section' => $row->stringOrNull('section'),
@@ -237,7 +237,7 @@ final readonly class PersonCard
      *
      * @return list<array<string, mixed>> schema `Override`
      */
-    private function byHand(Enrollment $enrollment, SiteAccess $access, string $personId): array
+    private function overrides(Enrollment $enrollment, SiteAccess $access, string $personId): array
     {
         $kept = [];
         foreach ($enrollment->overrides as $override) {

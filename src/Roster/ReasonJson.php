@@ -14,8 +14,8 @@ use MintDoor\Shared\Id;
 /** A reason as the contract has it: once for staff, with who could change it, once for the person. */
 final readonly class ReasonJson
 {
-    /** Causes whose details are the staff's: the person learns that they are kept out, and to ask. */
-    private const PRIVATE_VALUES = ['kept-out', 'account-closed'];
+    /** Causes whose details are the staff's: the person learns that they are blocked, and to ask. */
+    private const PRIVATE_VALUES = ['blocked', 'account-closed'];
 
     public function __construct(private Roles $roles, private Connection $db) {}
 

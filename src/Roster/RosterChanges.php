@@ -32,7 +32,7 @@ final readonly class RosterChanges
     {
         $access = $this->gate
             ->at($site, $caller)
-            ->require(Permission::SeeLogbook, 'Only those who let people into this site read what changed in it.');
+            ->require(Permission::SeeHistory, 'Only those who let people into this site read what changed in it.');
         $instants = [
             Instant::toSql($access->endOf($days->from, '/from') - 1),
             Instant::toSql($access->endOf($days->until, '/until') - 1),

@@ -16,7 +16,7 @@ final readonly class RosterFilter
         #[Assert\Length(max: 200, maxMessage: 'Look for less: 200 characters at most.')] public ?string $q = null,
         #[Assert\Length(max: 32, maxMessage: 'There is no such role.')] public ?string $role = null,
         #[Assert\Choice(
-            ['here', 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out'],
+            ['here', 'current', 'paused', 'upcoming', 'waiting', 'blocked', 'ended', 'removed'],
             message: 'There is no such state.',
         )]
         public string $state = 'here',
@@ -26,7 +26,7 @@ final readonly class RosterFilter
         public ?string $section = null,
         /** A kind of door, or the id of one. */
         #[Assert\Regex(
-            '/^(desk|key|invitation|cohort|feed|look-in|'.Id::PATTERN.')$/D',
+            '/^(staff|key|invitation|cohort|feed|preview|'.Id::PATTERN.')$/D',
             message: 'There is no such door.',
         )]
         public ?string $door = null,

@@ -57,7 +57,7 @@ final readonly class RosterQuery
         'division' => ['pd.name', ['p', 'pd']],
         'number' => ["COALESCE(p.number, '')", ['p']],
         'role' => ['(1000 - g.rank)', []],
-        'state' => ["FIELD(g.state, 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out')", []],
+        'state' => ["FIELD(g.state, 'current', 'paused', 'upcoming', 'waiting', 'blocked', 'ended', 'removed')", []],
         'since' => ['g.since_at', []],
         'seen' => ["COALESCE(e.last_seen_at, '1000-01-01')", ['e']],
     ];
@@ -103,8 +103,8 @@ final readonly class RosterQuery
     }
 
     /**
-     * Now, or the last instant of a day for those who help run the site. Grants and overrides keep their history, so that a
-     * timeline says of any day what was so then.
+     * Now, or the last instant of a day for those who help run the site. Grants and overrides keep their history, so
+     * that a timeline says of any day what was so then.
      */
     private static function instant(SiteAccess $access, ?string $day): int
     {
@@ -275,7 +275,7 @@ final readonly class RosterQuery
             [] === $waiting
                 ? []
                 : $this->db->fetchFirstColumn(
-                    "SELECT w.person_id FROM access_grant w JOIN door d ON d.id = w.door_id AND d.kind = 'desk'
+                    "SELECT w.person_id FROM access_grant w JOIN door d ON d.id = w.door_id AND d.kind = 'staff'
              WHERE w.site_id = ? AND w.person_id IN (?) AND w.given_at <= ? AND ".Enrollments::UNANSWERED,
                     [
                         Id::binary($access->site->id),

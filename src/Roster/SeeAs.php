@@ -104,7 +104,7 @@ final readonly class SeeAs
             new Grant(
                 Id::NONE,
                 Id::NONE,
-                DoorKind::Desk,
+                DoorKind::Staff,
                 $role->code,
                 $own->now - 1,
                 new Window($own->now - 1),

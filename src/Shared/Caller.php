@@ -34,7 +34,7 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
     /** Whoever is not signed in and makes an account; they have nothing yet. */
     public static function nobody(#[\SensitiveParameter] ?string $passwordHash = null): self
     {
-        return new self(Id::NONE, '', '', 'outsider', '', null, 0, false, [], $passwordHash);
+        return new self(Id::NONE, '', '', 'external', '', null, 0, false, [], $passwordHash);
     }
 
     public function administers(string $division): bool

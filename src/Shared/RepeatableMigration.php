@@ -16,8 +16,8 @@ use Doctrine\Migrations\AbstractMigration;
  */
 abstract class RepeatableMigration extends AbstractMigration
 {
-    /** There already (1050, 1060, 1061, 1826, 1005 with errno 121), or gone already (1051, 1054, 1091, 1146). */
-    private const MET_ITSELF = [1050, 1060, 1061, 1826, 1051, 1054, 1091, 1146];
+    /** There already (1050, 1060, 1061, 1826, 1005 with errno 121), or gone already (1051, 1054, 1091, 1146, 1176). */
+    private const MET_ITSELF = [1050, 1060, 1061, 1826, 1051, 1054, 1091, 1146, 1176];
 
     private ?int $done = null;
 

@@ -13,7 +13,7 @@ use Symfony\Component\HttpKernel\Event\ResponseEvent;
 
 /**
  * What matters to the safety of accounts and people, apart from the history and from the log of errors. Each line is
- * chained to the one before it by a hash (SHA-256), and the last link is kept sealed: a line that is taken out, changed
+ * chained to the one before it by a hash (SHA-256), and the last link is kept sealed: a line that is removed, changed
  * or put in shows (`security:verify`). Network addresses stand beside the chain, so that they can be forgotten: it
  * holds a keyed digest of them.
  */

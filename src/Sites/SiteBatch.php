@@ -111,7 +111,7 @@ final readonly class SiteBatch
                         $house,
                         new ChangeRequest(
                             array_map(
-                                static fn(string $person): LineRequest => new LineRequest($person, 'take-out'),
+                                static fn(string $person): LineRequest => new LineRequest($person, 'remove'),
                                 $people,
                             ),
                             removing: \count($people),

@@ -94,7 +94,7 @@ final readonly class SiteHandler
             $wish->seats,
         );
         $entities->persist($site);
-        $entities->persist(new Door($this->ids->next(), $site->id, 'desk'));
+        $entities->persist(new Door($this->ids->next(), $site->id, 'staff'));
         $this->flush($entities);
         $this->locks->made($site->id);
         $this->logbook->write($site->id, $caller, [['site-made', ['title' => $site->title]]]);

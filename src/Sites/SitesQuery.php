@@ -28,7 +28,7 @@ final readonly class SitesQuery
     /** Sites one has left are still listed for so long, in seconds. */
     private const REMEMBERED = 60 * 86_400;
 
-    private const GONE = "'ended', 'taken-out'";
+    private const GONE = "'ended', 'removed'";
 
     public function __construct(
         private Connection $db,

@@ -128,7 +128,7 @@ final class AuthorizationTest extends ApiTestCase
         'POST /me/waits/{wait}' => [401, 404, 404, 404, 404, 404],
         'DELETE /me/waits/{wait}' => [401, 404, 404, 404, 404, 404],
         'GET /open-doors' => [401, 200, 200, 200, 200, 200],
-        'GET /look-ins/{door}' => [401, 404, 404, 404, 404, 404],
+        'GET /previews/{door}' => [401, 404, 404, 404, 404, 404],
         'GET /key-doors' => [401, 200, 200, 200, 200, 200],
         'POST /key-renewals' => [401, 404, 404, 404, 404, 404],
         'GET /me/notices' => [401, 200, 200, 200, 200, 200],
@@ -241,7 +241,7 @@ final class AuthorizationTest extends ApiTestCase
 
     public function testWhoLostTheirPlaceLostTheirSay(): void
     {
-        $this->change('lead', 'take-out', 'cotutor');
+        $this->change('lead', 'remove', 'cotutor');
         $this->change('cotutor', 'let-in', 'newcomer', 'learner', 403);
     }
 
@@ -341,7 +341,7 @@ final class AuthorizationTest extends ApiTestCase
                 ['{wait}' => (string) $this->waits($door(['approval' => true]))],
                 null,
             ],
-            'GET /look-ins/{door}' => [null, ['{door}' => $door(['kind' => 'look-in', 'anyone' => true])['id']], null],
+            'GET /previews/{door}' => [null, ['{door}' => $door(['kind' => 'preview', 'anyone' => true])['id']], null],
             'POST /key-renewals' => ['lead', [], ['doors' => [$door()['id']]]],
             'POST /sites/{site}/approvals/{person}' => ['admin', ['{person}' => $this->asked()], ['answer' => 'yes']],
             default => self::fail("Nobody succeeds at $operation: say who does."),

@@ -93,20 +93,20 @@ final class ChangesTest extends ApiTestCase
         $people = ['p0', 'p1', 'p2', 'p3', 'p4', 'p5', 'p6'];
         self::assertSame(
             ['people' => 7, 'here' => 22],
-            $this->sheet('lead', 'take-out', $people, apply: false)['removal'],
+            $this->sheet('lead', 'remove', $people, apply: false)['removal'],
         );
-        $problem = $this->sheet('lead', 'take-out', $people, expected: 409);
+        $problem = $this->sheet('lead', 'remove', $people, expected: 409);
         self::assertSame([true, 7], [str_ends_with($problem['type'], 'many-removed'), $problem['removal']['people']]);
-        $this->sheet('lead', 'take-out', $people, expected: 409, removing: 6);
+        $this->sheet('lead', 'remove', $people, expected: 409, removing: 6);
         self::assertArrayHasKey('p0', $this->roster(site: 'big'), 'nothing was done');
-        $this->sheet('lead', 'take-out', $people, removing: 7);
+        $this->sheet('lead', 'remove', $people, removing: 7);
         self::assertSame(
             13,
             $this->call('lead', 'GET', '/sites/'.$this->ids['big'])['learners'],
             'and the count follows',
         );
         self::assertArrayNotHasKey('p0', $this->roster(site: 'big'));
-        self::assertNull($this->sheet('lead', 'take-out', ['p7', 'p8'], apply: false)['removal']);
+        self::assertNull($this->sheet('lead', 'remove', ['p7', 'p8'], apply: false)['removal']);
     }
 
     public function testTheRosterAndItsCountsFollow(): void
@@ -125,8 +125,8 @@ final class ChangesTest extends ApiTestCase
         $this->change('cotutor', 'pause', 'p0', site: 'big');
         $lines = $this->call('lead', 'POST', '/sites/'.$this->ids['big'].'/sheets', [
             'lines' => [
-                ['person' => $this->ids['p0'], 'verb' => 'take-out', 'version' => $version],
-                ['person' => $this->ids['p1'], 'verb' => 'take-out'],
+                ['person' => $this->ids['p0'], 'verb' => 'remove', 'version' => $version],
+                ['person' => $this->ids['p1'], 'verb' => 'remove'],
             ],
         ])['lines'];
         self::assertSame(

@@ -164,8 +164,8 @@ final class DoorsTest extends ApiTestCase
 
     public function testWhoIsKeptOutStaysOutAndIsNeverToldToWait(): void
     {
-        $this->change('lead', 'keep-out', 'newcomer');
-        self::assertSame('kept-out', $this->join('newcomer', $this->door(), 409)['code']);
+        $this->change('lead', 'block', 'newcomer');
+        self::assertSame('blocked', $this->join('newcomer', $this->door(), 409)['code']);
     }
 
     public function testARenewedKeyStopsTheOneBefore(): void
@@ -229,8 +229,8 @@ final class DoorsTest extends ApiTestCase
             '/sites/'.$this->ids['site'].'/door-reach',
             $wish,
         );
-        $this->change('lead', 'keep-out', 'newcomer');
-        self::assertSame(['could' => 1, 'here' => 4, 'keptOut' => 1, 'not' => 4, 'seats' => 3], $reach([]));
+        $this->change('lead', 'block', 'newcomer');
+        self::assertSame(['could' => 1, 'here' => 4, 'blocked' => 1, 'not' => 4, 'seats' => 3], $reach([]));
         self::assertSame(0, $reach(['divisions' => ['seniors']])['could']);
         self::assertSame(1, $reach(['domains' => ['example.org']])['could']);
     }
@@ -245,7 +245,7 @@ final class DoorsTest extends ApiTestCase
         self::assertSame(1, $this->join('newcomer', $door)['place'], 'Asking again changes nothing.');
         self::assertSame('waiting', explode(' ', $this->roster()['newcomer'])[1]);
         self::assertSame(0, $this->tick()['offered']);
-        $this->change('lead', 'take-out', 'learner');
+        $this->change('lead', 'remove', 'learner');
         self::assertSame(1, $this->tick()['offered']);
         self::assertSame(0, $this->tick()['offered'], 'Twice does nothing twice.');
         $waits = $this->call('newcomer', 'GET', '/me/waits')['items'];
@@ -274,7 +274,7 @@ final class DoorsTest extends ApiTestCase
         $this->fill();
         $this->join('newcomer', $door);
         $this->join('junior', $door);
-        $this->change('lead', 'take-out', 'learner');
+        $this->change('lead', 'remove', 'learner');
         $this->tick();
         $this->db()->executeStatement('UPDATE waiter SET offered_until = ? WHERE offered_until IS NOT NULL', [
             Instant::toSql($this->now() - 1),
@@ -320,7 +320,7 @@ final class DoorsTest extends ApiTestCase
 
     public function testARequestIsAnsweredAndTold(): void
     {
-        $this->door(['kind' => 'list', 'approval' => true, 'about' => 'Come and sing.']);
+        $this->door(['kind' => 'request', 'approval' => true, 'about' => 'Come and sing.']);
         $open = $this->call('newcomer', 'GET', '/open-doors')['items'];
         self::assertSame(
             ['Harmony', true, 'Come and sing.'],
@@ -417,7 +417,12 @@ final class DoorsTest extends ApiTestCase
         $this->house->write();
         $this->db()->executeStatement('UPDATE site SET seats = NULL');
         $section = fn(string $of): mixed => $this->db()->fetchOne(
-            'SELECT s.name FROM access_grant w JOIN section s ON s.id = w.section_id WHERE w.person_id = ? AND w.live = 1',
+            <<<'SQL'
+                SELECT s.name
+                FROM access_grant w
+                JOIN section s ON s.id = w.section_id
+                WHERE w.person_id = ? AND w.live = 1
+                SQL,
             [Id::binary($this->ids[$of])],
         );
         $this->join('newcomer', $this->door(['place' => 'fixed', 'section' => $this->ids['Evening']]));
@@ -436,13 +441,13 @@ final class DoorsTest extends ApiTestCase
 
     public function testALookInShowsWhatWasSaidAndNothingElse(): void
     {
-        $closed = $this->door(['kind' => 'look-in', 'divisions' => ['juniors']]);
-        $this->call(null, 'GET', '/look-ins/'.$closed['id'], expected: 401);
-        $this->call('newcomer', 'GET', '/look-ins/'.$closed['id'], expected: 404);
+        $closed = $this->door(['kind' => 'preview', 'divisions' => ['juniors']]);
+        $this->call(null, 'GET', '/previews/'.$closed['id'], expected: 401);
+        $this->call('newcomer', 'GET', '/previews/'.$closed['id'], expected: 404);
         self::assertSame(
             [null, null, null],
             array_values(
-                array_intersect_key($this->call('junior', 'GET', '/look-ins/'.$closed['id']), [
+                array_intersect_key($this->call('junior', 'GET', '/previews/'.$closed['id']), [
                     'leads' => 1,
                     'sections' => 1,
                     'learners' => 1,
@@ -450,18 +455,18 @@ final class DoorsTest extends ApiTestCase
             ),
         );
         $open = $this->door([
-            'kind' => 'look-in',
+            'kind' => 'preview',
             'anyone' => true,
             'shows' => ['leads', 'numbers'],
             'about' => 'Every Monday.',
         ]);
-        $seen = $this->call(null, 'GET', '/look-ins/'.$open['id']);
+        $seen = $this->call(null, 'GET', '/previews/'.$open['id']);
         self::assertSame(
             [['Lead Leadsen'], 1, 3, 'Every Monday.'],
             [$seen['leads'], $seen['learners'], $seen['seats'], $seen['about']],
         );
         $this->call('lead', 'DELETE', $this->path($open, '/open'));
-        $this->call(null, 'GET', '/look-ins/'.$open['id'], expected: 401);
+        $this->call(null, 'GET', '/previews/'.$open['id'], expected: 401);
     }
 
     public function testADoorIsChangedByWhoSawItLast(): void
@@ -481,7 +486,7 @@ final class DoorsTest extends ApiTestCase
         $this->call('cotutor', 'PUT', $this->path($door), ['name' => 'Mine'], 412, ['If-Match' => '"1"']);
         self::assertSame(
             '/kind',
-            $this->call('lead', 'PUT', $this->path($door), ['kind' => 'look-in'], 422, ['If-Match' => '"2"'])[
+            $this->call('lead', 'PUT', $this->path($door), ['kind' => 'preview'], 422, ['If-Match' => '"2"'])[
                 'errors'
             ][0]['pointer'],
         );

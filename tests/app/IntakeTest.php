@@ -64,14 +64,14 @@ final class IntakeTest extends ApiTestCase
             'barred.b',
         );
         $past = $this->now() - 500_000;
-        $this->house->letIn($this->ids['site'], $this->ids['gone'], 'learner', $past, takenOutAt: $past + 1_000);
+        $this->house->letIn($this->ids['site'], $this->ids['gone'], 'learner', $past, removedAt: $past + 1_000);
         $this->house->letIn(
             $this->ids['site'],
             $this->ids['barred'],
             'learner',
             $past,
-            takenOutAt: $past,
-            keptOut: [$past, $past + 5_000_000],
+            removedAt: $past,
+            blocked: [$past, $past + 5_000_000],
         );
     }
 
@@ -93,7 +93,7 @@ final class IntakeTest extends ApiTestCase
     {
         $lists = $this->intake('lead', 'beatriz');
         self::assertSame([$this->ids['gone']], $this->of($lists['wasHere']));
-        self::assertSame([$this->ids['barred']], $this->of($lists['keptOut']));
+        self::assertSame([$this->ids['barred']], $this->of($lists['blocked']));
         self::assertSame(
             $this->ids['bea'],
             $lists['canBeLetIn'][0]['person']['id'],
@@ -102,7 +102,7 @@ final class IntakeTest extends ApiTestCase
         self::assertSame([$this->ids['learner']], $this->found('alreadyHere', 'learner'));
         self::assertSame('learner', $lists['canBeLetIn'][0]['suggested']);
         self::assertSame(
-            'kept-out',
+            'blocked',
             $this->change('lead', 'let-in', 'barred', 'learner', 409)['line']['reasons'][0]['code'],
         );
     }

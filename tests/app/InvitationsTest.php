@@ -54,14 +54,14 @@ final class InvitationsTest extends ApiTestCase
     public function testWhomLinesMeanAndWhatStandsInTheWay(): void
     {
         $door = $this->door();
-        $this->change('admin', 'keep-out', 'junior');
+        $this->change('admin', 'block', 'junior');
         $plan = $this->plan(
             $door,
             "newcomer@example.org\nsomebody.new@example.net\nsomebody.new@example.net\nlearner@example.org\n"
                 ."junior@example.org\nNewcomer Newcomersen\nguardian@example.org\nbroken@@example\nNobody Knowsthem\n",
         );
         self::assertSame(
-            ['ready', 'ready', 'repeat', 'here', 'kept-out', 'repeat', 'role', 'malformed', 'unknown'],
+            ['ready', 'ready', 'repeat', 'here', 'blocked', 'repeat', 'role', 'malformed', 'unknown'],
             array_column($plan['items'], 'verdict'),
         );
         self::assertSame(
@@ -101,7 +101,7 @@ final class InvitationsTest extends ApiTestCase
         self::assertSame('learner current', $this->roster()['newcomer']);
         self::assertSame('answered', $this->invitations($door)[0]['state']);
         self::assertSame('already', $this->call('newcomer', 'POST', '/join', ['invitation' => $token])['passage']);
-        $this->change('lead', 'take-out', 'newcomer');
+        $this->change('lead', 'remove', 'newcomer');
         self::assertSame(
             'answered',
             $this->call('newcomer', 'POST', '/join', ['invitation' => $token], 409)['code'],

@@ -75,9 +75,9 @@ final class LooksTest extends ApiTestCase
             ],
         );
         $this->change('lead', 'pause', 'learner');
-        $this->change('lead', 'keep-out', 'learner');
+        $this->change('lead', 'block', 'learner');
         self::assertSame(
-            ['kept-out', 'taken-out', 'paused'],
+            ['blocked', 'removed', 'paused'],
             array_column($why('lead', 'learner')['reason']['causes'], 'code'),
         );
         self::assertSame(
@@ -111,15 +111,15 @@ final class LooksTest extends ApiTestCase
             $this->call('lead', 'GET', $site.'/labels?q=VIÓ')['items'],
         );
         $far = $this->house->site('FAR', 'Far', 'course', $this->ids['evening'], $this->ids['term']);
-        $outsider = $this->house->person(
-            'outsider',
+        $external = $this->house->person(
+            'external',
             $this->ids['evening'],
             'Out',
             'Sider',
             login: 'out',
             passwordHash: null,
         );
-        $this->house->letIn($far, $outsider, 'lead-tutor');
+        $this->house->letIn($far, $external, 'lead-tutor');
         $this->house->write();
         self::assertSame(
             [['name' => 'Plays viola', 'people' => 1]],
@@ -207,20 +207,20 @@ final class LooksTest extends ApiTestCase
         );
         $line = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
             'apply' => false,
-            'lines' => [['person' => $visited, 'verb' => 'take-out']],
+            'lines' => [['person' => $visited, 'verb' => 'remove']],
         ])['lines'][0];
         self::assertSame(
             ['work-stays', $before['done']],
             [$line['cautions'][0]['code'], $line['cautions'][0]['values']['pieces']],
         );
-        $this->change('lead', 'take-out', 'visited');
+        $this->change('lead', 'remove', 'visited');
         self::assertSame(
             ['Learnersen, Learner'],
             array_column(array_column($this->call('lead', 'GET', $path)['people'], 'person'), 'name'),
         );
         $after = $of($this->call('lead', 'GET', $path.'?gone=1&items=1'));
         self::assertSame(
-            [$before['done'], $before['mean'], 'taken-out'],
+            [$before['done'], $before['mean'], 'removed'],
             [$after['done'], $after['mean'], $after['state']],
         );
         $this->call('assistant', 'GET', $path, null, 403);
@@ -370,16 +370,16 @@ final class LooksTest extends ApiTestCase
         self::assertSame(
             ['reserved', 'registrar'],
             [
-                ($reason = $this->change('lead', 'take-out', 'newcomer', expected: 409)['line']['reasons'][0])['code'],
+                ($reason = $this->change('lead', 'remove', 'newcomer', expected: 409)['line']['reasons'][0])['code'],
                 $reason['values']['door'],
             ],
         );
         self::assertTrue(
             $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster/'.$this->ids['newcomer'])[
-                'waysIn'
+                'grants'
             ][0]['reserved'],
         );
-        self::assertSame('ready', $this->change('admin', 'take-out', 'newcomer')['verdict']);
+        self::assertSame('ready', $this->change('admin', 'remove', 'newcomer')['verdict']);
     }
 
     public function testTheSecondOfTwoIsToldWhatTheOtherDid(): void
@@ -388,7 +388,7 @@ final class LooksTest extends ApiTestCase
             'version'
         ];
         $this->change('cotutor', 'pause', 'learner');
-        $since = $this->change('lead', 'take-out', 'learner', expected: 412, more: ['version' => $version])['since'];
+        $since = $this->change('lead', 'remove', 'learner', expected: 412, more: ['version' => $version])['since'];
         self::assertSame(
             [['Cotutor Cotutorsen', 'pause']],
             array_map(static fn(array $each): array => [$each['actor'], $each['verb']], $since),

@@ -23,12 +23,12 @@ final class MessagesTest extends ApiTestCase
         $this->change('lead', 'let-in', 'newcomer', 'learner', more: [], site: 'site');
         self::assertCount(0, $this->messages('lead', '?kind=let-in'));
         $this->tell('lead', 'change-role', 'newcomer', 'day-guest', '');
-        $this->call('lead', 'PUT', '/templates/taken-out', [
+        $this->call('lead', 'PUT', '/templates/removed', [
             'subject' => 'Out',
             'body' => 'Goodbye {given}',
             'site' => $this->ids['site'],
         ]);
-        $this->tell('lead', 'take-out', 'newcomer', null, 'See you <b>soon</b>.');
+        $this->tell('lead', 'remove', 'newcomer', null, 'See you <b>soon</b>.');
         $this->tell('lead', 'let-in', 'newcomer', 'learner', 'Bring a pencil.');
         [$in, $out, $role] = $this->messages('lead');
         self::assertSame(

@@ -29,7 +29,7 @@ final class OpenPathsTest extends TestCase
                 'forgotten-password',
                 'join/look',
                 'join/account',
-                'look-ins/00000000-0000-0000-0000-000000000000',
+                'previews/00000000-0000-0000-0000-000000000000',
             ] as $path
         ) {
             self::assertTrue(OpenPaths::has('/api/v1/'.$path), $path);

@@ -155,19 +155,19 @@ final class PeopleRoomTest extends ApiTestCase
                 [
                     'site' => $this->ids['site'],
                     'text' => 'Learner Learnersen',
-                    'line' => ['person' => $this->ids['learner'], 'verb' => 'take-out'],
+                    'line' => ['person' => $this->ids['learner'], 'verb' => 'remove'],
                 ],
             ],
             'tell' => 'Goodbye',
         ]);
-        $this->change('lead', 'take-out', 'learner', site: 'draft');
+        $this->change('lead', 'remove', 'learner', site: 'draft');
         // Nobody lets them into a site any more, so that it is their administrators who write about them.
         $this->call('lead', 'POST', '/people/'.$this->ids['learner'].'/notes', ['text' => 'Moved.'], 403);
         $this->call('admin', 'POST', '/people/'.$this->ids['learner'].'/notes', [
             'text' => 'Learnersen moved away.',
         ]);
         $before = \count(
-            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?state=taken-out')['items'],
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?state=removed')['items'],
         );
         $review = $this->call('admin', 'POST', $path, ['apply' => false]);
         self::assertSame(
@@ -188,7 +188,7 @@ final class PeopleRoomTest extends ApiTestCase
                 $this->call('admin', 'GET', '/sheets/'.$sheet)['title'],
             ],
         );
-        $rows = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?state=taken-out')['items'];
+        $rows = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?state=removed')['items'];
         self::assertSame([$before, 'Erased person'], [\count($rows), $rows[0]['person']['family']]);
         self::assertSame('gone', $this->call('admin', 'POST', $path, ['apply' => false])['refusal']);
         foreach ($this->everyText() as $where => $found) {
@@ -292,7 +292,7 @@ final class PeopleRoomTest extends ApiTestCase
         $entry = array_values(
             array_filter(
                 $this->call('admin', 'GET', '/sites/'.$this->ids['other'].'/logbook')['items'],
-                fn(array $each): bool => 'take-out' === $each['code'] && $each['person']['id'] === $this->ids['twice'],
+                fn(array $each): bool => 'remove' === $each['code'] && $each['person']['id'] === $this->ids['twice'],
             ),
         )[0];
         $this->call(

@@ -99,7 +99,7 @@ final class PlacesTest extends ApiTestCase
         self::assertSame($lead, $this->outcome('lead', 'POST', $at, $body('pause')));
         self::assertSame($other, $this->outcome('cotutor', 'POST', $at, $body('pause')));
         $draft = '/sites/'.$this->ids['draft'].'/sheets';
-        self::assertSame('200', $this->outcome('lead', 'POST', $draft, $body('take-out')), 'another site is as ever');
+        self::assertSame('200', $this->outcome('lead', 'POST', $draft, $body('remove')), 'another site is as ever');
         self::assertSame(
             '200',
             $this->outcome('lead', 'GET', '/sites/'.$this->ids['site'].'/roster'),

@@ -20,9 +20,9 @@ final class RosterTest extends ApiTestCase
         );
         $this->change('lead', 'change-role', 'newcomer', 'day-guest');
         self::assertSame('day-guest current', $this->roster()['newcomer']);
-        self::assertSame('work-stays', $this->change('lead', 'take-out', 'newcomer')['cautions'][0]['code']);
+        self::assertSame('work-stays', $this->change('lead', 'remove', 'newcomer')['cautions'][0]['code']);
         self::assertArrayNotHasKey('newcomer', $this->roster());
-        self::assertSame('day-guest taken-out', $this->roster('lead', '?state=taken-out')['newcomer']);
+        self::assertSame('day-guest removed', $this->roster('lead', '?state=removed')['newcomer']);
         $this->change('lead', 'bring-back', 'newcomer');
         self::assertSame('day-guest current', $this->roster()['newcomer']);
     }
@@ -39,7 +39,7 @@ final class RosterTest extends ApiTestCase
         );
         $undone = $undo($entry);
         self::assertArrayNotHasKey('newcomer', $this->roster());
-        self::assertSame([], $this->roster('lead', '?state=taken-out'), 'as if it had not been');
+        self::assertSame([], $this->roster('lead', '?state=removed'), 'as if it had not been');
         self::assertStringEndsWith('undone-already', $undo($entry, 409)['type']);
         $undo($undone['entry']);
         self::assertSame('learner current', $this->roster()['newcomer']);
@@ -97,7 +97,7 @@ final class RosterTest extends ApiTestCase
         $this->change('lead', 'change-role', 'learner', 'day-guest', more: ['version' => $version]);
         self::assertStringEndsWith(
             'stale',
-            $this->change('lead', 'take-out', 'learner', expected: 412, more: ['version' => $version])['type'],
+            $this->change('lead', 'remove', 'learner', expected: 412, more: ['version' => $version])['type'],
         );
     }
 
@@ -115,7 +115,7 @@ final class RosterTest extends ApiTestCase
         );
         self::assertSame(
             'last-lead',
-            $this->change('lead', 'take-out', 'lead', expected: 409)['line']['reasons'][0]['code'],
+            $this->change('lead', 'remove', 'lead', expected: 409)['line']['reasons'][0]['code'],
         );
     }
 
@@ -237,7 +237,7 @@ final class RosterTest extends ApiTestCase
             $this->ids['newcomer'],
             'learner',
             $this->now() - 5 * 86_400,
-            takenOutAt: $this->now() - 86_400,
+            removedAt: $this->now() - 86_400,
         );
         $this->house->write();
         $this->change('lead', 'change-dates', 'learner', more: ['untilDay' => '2026-12-01']);
@@ -379,7 +379,7 @@ final class RosterTest extends ApiTestCase
             [$options['lead-tutor'], $options['class-assistant'], $options['learner'], $options['day-guest']],
         );
         $assistant = $this->call('assistant', 'GET', $path);
-        self::assertSame([[], null], [$assistant['options'], $assistant['takeOut']]);
+        self::assertSame([[], null], [$assistant['options'], $assistant['remove']]);
         self::assertSame('•••••••NER', $assistant['person']['number']);
         self::assertSame(
             'never-here',
@@ -401,10 +401,13 @@ final class RosterTest extends ApiTestCase
             array_map(static fn(array $each): array => [$each['state'], $each['until']], $line['outlook']),
         );
         $path = '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'];
-        $override = $this->call('cotutor', 'GET', $path)['byHand'][0];
-        self::assertSame(['paused', 'Lead Leadsen', 'A broken wrist.'], [$override['kind'], $override['by'], $override['note']]);
+        $override = $this->call('cotutor', 'GET', $path)['overrides'][0];
+        self::assertSame(
+            ['paused', 'Lead Leadsen', 'A broken wrist.'],
+            [$override['kind'], $override['by'], $override['note']]
+        );
         self::assertNull(
-            $this->call('assistant', 'GET', $path)['byHand'][0]['note'],
+            $this->call('assistant', 'GET', $path)['overrides'][0]['note'],
             'why is for those who let people in',
         );
         $own = $this->call('learner', 'POST', '/sites/'.$this->ids['site'].'/visits');
@@ -421,19 +424,19 @@ final class RosterTest extends ApiTestCase
         $this->change('lead', 'change-role', 'learner', 'day-guest');
         $path = '/sites/'.$this->ids['site'].'/roster/'.$this->ids['learner'];
         $card = $this->call('lead', 'GET', $path);
-        self::assertSame(['dates', 'role'], array_column($card['byHand'], 'kind'));
+        self::assertSame(['dates', 'role'], array_column($card['overrides'], 'kind'));
         self::assertSame(
             '2026-12-03T23:00:00Z',
-            $card['byHand'][0]['dates']['until'],
+            $card['overrides'][0]['dates']['until'],
             'ten days from today, today included',
         );
-        self::assertSame($card['nextChange']['at'], $card['byHand'][0]['dates']['until']);
-        $this->change('lead', 'lift-dates', 'learner');
-        $entry = $this->change('lead', 'lift-role', 'learner')['entry'];
+        self::assertSame($card['nextChange']['at'], $card['overrides'][0]['dates']['until']);
+        $this->change('lead', 'clear-dates', 'learner');
+        $entry = $this->change('lead', 'clear-role', 'learner')['entry'];
         self::assertSame(
             [[], null, 'learner'],
             [
-                ($lifted = $this->call('lead', 'GET', $path))['byHand'],
+                ($lifted = $this->call('lead', 'GET', $path))['overrides'],
                 $lifted['nextChange'],
                 $lifted['standing']['role'],
             ],
@@ -448,17 +451,17 @@ final class RosterTest extends ApiTestCase
 
     public function testWhoIsKeptOutStaysOutUntilItIsLifted(): void
     {
-        $line = $this->change('lead', 'keep-out', 'learner', more: ['note' => 'As agreed with the division.']);
-        self::assertSame('kept-out', $line['after']['state']);
+        $line = $this->change('lead', 'block', 'learner', more: ['note' => 'As agreed with the division.']);
+        self::assertSame('blocked', $line['after']['state']);
         self::assertSame(
-            'kept-out',
+            'blocked',
             $this->change('lead', 'let-in', 'learner', 'learner', 409)['line']['reasons'][0]['code'],
         );
         self::assertSame(
             'not-yours-to-take',
-            $this->change('cotutor', 'keep-out', 'lead', expected: 409)['line']['reasons'][0]['code'],
+            $this->change('cotutor', 'block', 'lead', expected: 409)['line']['reasons'][0]['code'],
         );
-        self::assertSame('taken-out', $this->change('lead', 'lift-keep-out', 'learner')['after']['state']);
+        self::assertSame('removed', $this->change('lead', 'unblock', 'learner')['after']['state']);
         self::assertSame('current', $this->change('lead', 'bring-back', 'learner')['after']['state']);
     }
 
@@ -502,9 +505,9 @@ final class RosterTest extends ApiTestCase
         );
         $this->house->write();
         $card = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster/'.$this->ids['newcomer']);
-        self::assertSame(['kind' => 'cohort', 'name' => 'Level 7 strings'], $card['waysIn'][0]['door']);
+        self::assertSame(['kind' => 'cohort', 'name' => 'Level 7 strings'], $card['grants'][0]['door']);
         self::assertSame('Level 7 strings', $card['reason']['causes'][0]['values']['door']);
-        self::assertSame(['work-stays', 'comes-back-through'], array_column($card['takeOut']['cautions'], 'code'));
+        self::assertSame(['work-stays', 'comes-back-through'], array_column($card['remove']['cautions'], 'code'));
     }
 
     public function testTheNumberOfStatementsDoesNotGrowWithThePeople(): void
@@ -564,7 +567,7 @@ final class RosterTest extends ApiTestCase
                 ['learner', 'day-guest', 'sit-in-observer'][$n % 3],
                 min($from, $this->now()),
                 new Window($from, $from + $n * 86_400),
-                takenOutAt: 0 === $n % 4 ? $this->now() - 86_400 : null,
+                removedAt: 0 === $n % 4 ? $this->now() - 86_400 : null,
                 paused: 0 === $n % 5 ? [$from + 3_600, $from + 90_000] : null,
             );
         }

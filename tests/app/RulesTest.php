@@ -92,7 +92,7 @@ final class RulesTest extends ApiTestCase
                 $problem['values']['people'],
             ],
         );
-        $this->change('lead', 'take-out', 'guardian');
+        $this->change('lead', 'remove', 'guardian');
         $this->put($gone);
         self::assertSame(
             'no-such-role',
@@ -154,10 +154,10 @@ final class RulesTest extends ApiTestCase
             'too-many',
             $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', $three, 422)['errors'][0]['code'],
         );
-        $this->change('lead', 'take-out', 'learner', expected: 409);
+        $this->change('lead', 'remove', 'learner', expected: 409);
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
             'removing' => 1,
-            'lines' => [['person' => $this->ids['learner'], 'verb' => 'take-out']],
+            'lines' => [['person' => $this->ids['learner'], 'verb' => 'remove']],
         ]);
     }
 

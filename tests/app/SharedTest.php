@@ -100,7 +100,7 @@ final class SharedTest extends ApiTestCase
     #[TestWith(['{"lines":[]}', 422])]
     #[TestWith(['{"lines":[{"person":"x","verb":"let-in"}]}', 422])]
     #[TestWith(['{"lines":[{"person":"00000000-0000-7000-8000-000000000000","verb":"eat"}]}', 422])]
-    #[TestWith(['{"lines":[{"person":"00000000-0000-7000-8000-000000000000","verb":"take-out"}]}', 404])]
+    #[TestWith(['{"lines":[{"person":"00000000-0000-7000-8000-000000000000","verb":"remove"}]}', 404])]
     public function testHostileBodiesGetAProblem(string $body, int $status): void
     {
         $this->call('lead', 'GET', '/me');

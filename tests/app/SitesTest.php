@@ -56,7 +56,7 @@ final class SitesTest extends ApiTestCase
     {
         $site = $this->call('lead', 'POST', '/sites', self::WISH, 201);
         $this->ids['new'] = $site['id'];
-        $this->change('admin', 'take-out', 'lead', site: 'new');
+        $this->change('admin', 'remove', 'lead', site: 'new');
         self::assertStringEndsWith('site-needs-lead', $this->live('admin', 'open', 1, 409)['type']);
         $this->change('admin', 'bring-back', 'lead', site: 'new');
         $opened = $this->live('admin', 'open', 1);
@@ -227,12 +227,12 @@ final class SitesTest extends ApiTestCase
             $this->ids['site'],
             $this->ids['newcomer'],
             'learner',
-            keptOut: [$this->now() - 5, $this->now() + 500],
+            blocked: [$this->now() - 5, $this->now() + 500],
         );
         $this->house->write();
         $cause = $this->call('newcomer', 'POST', '/sites/'.$this->ids['site'].'/visits')['reason']['causes'];
         self::assertSame(
-            [['kept-out', []]],
+            [['blocked', []]],
             array_map(static fn(array $each): array => [$each['code'], $each['values']], $cause),
         );
     }

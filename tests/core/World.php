@@ -58,7 +58,7 @@ final class World implements Ids
         }
         $world = new self($site, $people, FirstRoles::book(['juniors'], ['seniors']));
         $world->enrollments['staff0'] = new Enrollment([
-            new Grant('first', 'desk', DoorKind::Desk, FirstRoles::LEAD, 0, new Window(0), 0),
+            new Grant('first', 'staff', DoorKind::Staff, FirstRoles::LEAD, 0, new Window(0), 0),
         ]);
 
         return $world;
@@ -100,7 +100,7 @@ final class World implements Ids
             $standing,
             $this->seats(),
             $leads,
-            'desk',
+            'staff',
         );
     }
 
@@ -200,8 +200,8 @@ final class World implements Ids
             }
             $given[] = new Grant(
                 "p$n",
-                'desk',
-                DoorKind::Desk,
+                'staff',
+                DoorKind::Staff,
                 $dice->one($roles),
                 $instant(),
                 $window(),
@@ -210,7 +210,7 @@ final class World implements Ids
             );
         }
         $overrides = [];
-        foreach ([OverrideKind::Paused, OverrideKind::KeptOut, OverrideKind::Role, OverrideKind::Dates] as $kind) {
+        foreach ([OverrideKind::Paused, OverrideKind::Blocked, OverrideKind::Role, OverrideKind::Dates] as $kind) {
             if ($dice->chance(40)) {
                 $overrides[] = new Override(
                     'e'.$kind->value,

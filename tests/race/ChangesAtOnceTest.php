@@ -56,9 +56,8 @@ final class ChangesAtOnceTest extends RaceCase
                 ?: [],
             ),
         );
-        foreach (
-            ['access_grant' => 2_501, 'enrollment' => 2_501, 'sheet_line' => 2_500, 'log_entry' => 2_500] as $table => $rows
-        ) {
+        $all = ['access_grant' => 2_501, 'enrollment' => 2_501, 'sheet_line' => 2_500, 'log_entry' => 2_500];
+        foreach ($all as $table => $rows) {
             self::assertSame(
                 $rows,
                 (int) $this->db->fetchOne("SELECT COUNT(*) FROM $table WHERE site_id = ?", [Id::binary($site)]),
@@ -100,12 +99,12 @@ final class ChangesAtOnceTest extends RaceCase
             $lines = [];
             foreach ($sites as $site) {
                 foreach ($dice->some($people, 40) as $person) {
-                    $lines[] = [$site, $person, ...$dice->chance(70) ? ['let-in', 'learner'] : ['take-out', null]];
+                    $lines[] = [$site, $person, ...$dice->chance(70) ? ['let-in', 'learner'] : ['remove', null]];
                 }
                 foreach (['carl', 'dora'] as $name) {
                     $lines[] = [$site, $this->people[$name], 'let-in', 'lead-tutor'];
                 }
-                $lines[] = [$site, $this->people[$dice->one(['anna', 'bert'])], 'take-out', null];
+                $lines[] = [$site, $this->people[$dice->one(['anna', 'bert'])], 'remove', null];
             }
             $this->sheet($dice->one(['anna', 'bert', 'ingrid']), $lines);
         }

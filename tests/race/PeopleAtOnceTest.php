@@ -65,7 +65,7 @@ final class PeopleAtOnceTest extends RaceCase
             $version = $round + 1;
             $requests = [$this->correction('learner1', ['family' => "Renamed$round"], $version)];
             foreach ($this->sites as $site) {
-                $requests[] = $this->change($site, 'learner1', 0 === $round % 2 ? 'let-in' : 'take-out');
+                $requests[] = $this->change($site, 'learner1', 0 === $round % 2 ? 'let-in' : 'remove');
             }
             shuffle($requests);
             self::assertSame([200 => 6], self::statuses($this->together($requests)));

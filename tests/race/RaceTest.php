@@ -28,8 +28,8 @@ final class RaceTest extends RaceCase
         self::assertSame(
             ['last-lead' => 1, 'ready' => 1],
             $this->race([
-                ['anna', ['person' => $this->people['anna'], 'verb' => 'take-out']],
-                ['bert', ['person' => $this->people['bert'], 'verb' => 'take-out']],
+                ['anna', ['person' => $this->people['anna'], 'verb' => 'remove']],
+                ['bert', ['person' => $this->people['bert'], 'verb' => 'remove']],
             ]),
         );
         self::assertSame(1, $this->now("state = 'current' AND leads = 1"));
@@ -38,8 +38,8 @@ final class RaceTest extends RaceCase
     public function testEachTakingTheOtherOutLeavesALead(): void
     {
         $results = $this->race([
-            ['anna', ['person' => $this->people['bert'], 'verb' => 'take-out']],
-            ['bert', ['person' => $this->people['anna'], 'verb' => 'take-out']],
+            ['anna', ['person' => $this->people['bert'], 'verb' => 'remove']],
+            ['bert', ['person' => $this->people['anna'], 'verb' => 'remove']],
         ]);
         self::assertSame(1, $results['ready']);
         self::assertSame(1, $this->now("state = 'current' AND leads = 1"));

@@ -17,8 +17,8 @@ export const router = createRouter({
     { path: '/invitation', name: 'invitation', component: () => import('@/doors/JoinPage.vue'), meta: { open: true } },
     {
       path: '/look/:door([0-9a-f-]{36})',
-      name: 'look-in',
-      component: () => import('@/doors/LookInPage.vue'),
+      name: 'preview',
+      component: () => import('@/doors/PreviewPage.vue'),
       meta: { open: true },
     },
     {

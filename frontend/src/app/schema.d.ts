@@ -625,7 +625,7 @@ export interface paths {
             query?: never;
             header?: never;
             path: {
-                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
             };
             cookie?: never;
         };
@@ -1664,7 +1664,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/look-ins/{door}": {
+    "/previews/{door}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1674,7 +1674,7 @@ export interface paths {
             cookie?: never;
         };
         /** @description What a site shows to those who only look. */
-        get: operations["lookIn"];
+        get: operations["preview"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1845,7 +1845,7 @@ export interface components {
         /** @enum {unknown} */
         Verdict: "ready" | "nothing-to-do" | "needs-choice" | "refused" | "waits-for-seat";
         /** @enum {string} */
-        EnrollmentState: "kept-out" | "current" | "paused" | "upcoming" | "waiting" | "ended" | "taken-out";
+        EnrollmentState: "blocked" | "current" | "paused" | "upcoming" | "waiting" | "ended" | "removed";
         OpenInstant: string | null;
         /** @description What somebody is in a site, while nothing changes. */
         Standing: {
@@ -1928,7 +1928,7 @@ export interface components {
             removal?: components["schemas"]["Removal"];
         };
         /** @enum {string} */
-        PersonKind: "learner" | "staff" | "guardian" | "outsider";
+        PersonKind: "learner" | "staff" | "guardian" | "external";
         Me: {
             id: components["schemas"]["Id"];
             name: string;
@@ -1958,7 +1958,7 @@ export interface components {
         /** @enum {string} */
         SiteKind: "course" | "ensemble" | "workshop" | "studio" | "club" | "evening";
         /** @enum {string} */
-        Permission: "enter" | "enter-draft" | "read-closed" | "do-work" | "see-roster" | "see-unlisted" | "see-activity" | "see-marks" | "enter-marks" | "make-items" | "show-items" | "export-progress" | "label-people" | "write-to-people" | "arrange-groups" | "arrange-sections" | "keep-doors" | "let-in" | "see-as" | "see-logbook" | "run-site";
+        Permission: "enter" | "enter-draft" | "read-closed" | "do-work" | "see-roster" | "see-unlisted" | "see-activity" | "see-marks" | "enter-marks" | "make-items" | "show-items" | "export-progress" | "label-people" | "write-to-people" | "arrange-groups" | "arrange-sections" | "keep-doors" | "let-in" | "see-as" | "see-history" | "run-site";
         Role: {
             code: string;
             name: string;
@@ -2007,10 +2007,10 @@ export interface components {
             /** @description the deciding one first */
             causes: {
                 /** @enum {string} */
-                code: "let-in" | "reads-closed" | "prepares-draft" | "kept-out" | "account-closed" | "never-here" | "taken-out" | "ended" | "waiting" | "waits-for-approval" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
+                code: "let-in" | "reads-closed" | "prepares-draft" | "blocked" | "account-closed" | "never-here" | "removed" | "ended" | "waiting" | "waits-for-approval" | "upcoming" | "paused" | "draft" | "closed" | "no-seat";
                 values: components["schemas"]["Values"];
                 /** @enum {string} */
-                change: "lift" | "reopen-account" | "let-in" | "bring-back" | "answer" | "move-start" | "resume" | "open-site" | "open-site-again" | "more-seats" | "pause" | "take-out" | "change-role" | "none";
+                change: "lift" | "reopen-account" | "let-in" | "bring-back" | "answer" | "move-start" | "resume" | "open-site" | "open-site-again" | "more-seats" | "pause" | "remove" | "change-role" | "none";
                 /** @description whether the viewer may make that change */
                 mine: boolean;
                 /** @description codes of the roles whose holders may */
@@ -2282,7 +2282,7 @@ export interface components {
             actor: components["schemas"]["Somebody"];
             person: null | components["schemas"]["Somebody"];
             /** @enum {string} */
-            code: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named" | "approve" | "decline";
+            code: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named" | "approve" | "decline";
             data: {
                 [key: string]: unknown;
             };
@@ -2369,7 +2369,7 @@ export interface components {
             }[];
         };
         /** @enum {unknown} */
-        MessageKind: "welcome" | "account-changed" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+        MessageKind: "welcome" | "account-changed" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
         /** @enum {unknown} */
         MessageState: "held" | "sent" | "delayed" | "bounced" | "withdrawn";
         Message: {
@@ -2445,14 +2445,14 @@ export interface components {
         Intake: {
             alreadyHere: components["schemas"]["Candidate"][];
             wasHere: components["schemas"]["Candidate"][];
-            keptOut: components["schemas"]["Candidate"][];
+            blocked: components["schemas"]["Candidate"][];
             canBeLetIn: components["schemas"]["Candidate"][];
             /** @description the number format as which what was typed has a digit wrong, by its check digit */
             slip: string | null;
             more: {
                 alreadyHere: boolean;
                 wasHere: boolean;
-                keptOut: boolean;
+                blocked: boolean;
                 canBeLetIn: boolean;
             } & {
                 [key: string]: boolean;
@@ -2499,7 +2499,7 @@ export interface components {
         LineWish: {
             person: components["schemas"]["Id"];
             /** @enum {unknown} */
-            verb: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates";
+            verb: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates";
             /** @description null, for letting in: as they were here before, or as what is suggested for them */
             role?: string | null;
             /** Format: date */
@@ -2535,7 +2535,7 @@ export interface components {
                 people: components["schemas"]["Id"][];
                 sites: components["schemas"]["Id"][];
                 /** @enum {unknown} */
-                verb: "let-in" | "take-out" | "change-role";
+                verb: "let-in" | "remove" | "change-role";
                 role?: string | null;
                 /** Format: date */
                 fromDay?: string | null;
@@ -2588,7 +2588,7 @@ export interface components {
         SheetRecordFacts: {
             id: components["schemas"]["Id"];
             /** @enum {unknown} */
-            kind: "desk" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "erase" | "undo";
+            kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "erase" | "undo";
             title: string;
             /** @enum {unknown} */
             state: "draft" | "applying" | "applied" | "dropped";
@@ -2810,7 +2810,7 @@ export interface components {
             }[];
         };
         /** @enum {string} */
-        DoorStanding: "open" | "ajar" | "shut" | "not-yet" | "over";
+        DoorStanding: "open" | "by-approval" | "shut" | "not-yet" | "over";
         DoorTerms: {
             role: string;
             /** @enum {unknown} */
@@ -2849,7 +2849,7 @@ export interface components {
         Door: {
             id: components["schemas"]["Id"];
             /** @enum {unknown} */
-            kind: "desk" | "key" | "list" | "invitation" | "cohort" | "feed" | "look-in";
+            kind: "staff" | "key" | "invitation" | "request" | "cohort" | "feed" | "preview";
             name: string;
             version: number;
             /** @description whether it is set up as a sentence */
@@ -2881,7 +2881,7 @@ export interface components {
         };
         DoorWish: {
             /** @enum {unknown} */
-            kind?: "key" | "list" | "invitation" | "look-in";
+            kind?: "key" | "invitation" | "request" | "preview";
             name?: string;
             key?: string | null;
             role?: string;
@@ -2915,7 +2915,7 @@ export interface components {
         DoorReach: {
             could: number;
             here: number;
-            keptOut: number;
+            blocked: number;
             not: number;
             seats: number | null;
         };
@@ -3024,7 +3024,7 @@ export interface components {
             person: null | components["schemas"]["Somebody"];
             address: string | null;
             /** @enum {string} */
-            verdict: "ready" | "choose" | "repeat" | "nobody" | "unknown" | "no-address" | "malformed" | "invited" | "kept-out" | "here" | "account" | "role";
+            verdict: "ready" | "choose" | "repeat" | "nobody" | "unknown" | "no-address" | "malformed" | "invited" | "blocked" | "here" | "account" | "role";
             candidates: components["schemas"]["Person"][];
         };
         InvitePlan: {
@@ -3187,7 +3187,7 @@ export interface components {
                 waits: boolean;
             }[];
         };
-        LookIn: {
+        Preview: {
             site: {
                 id: components["schemas"]["Id"];
                 title: string;
@@ -3231,7 +3231,7 @@ export interface components {
         /** @description Done by hand to the whole enrollment; it holds over all ways in, and over those that come later. */
         Override: {
             /** @enum {unknown} */
-            kind: "role" | "dates" | "paused" | "kept-out";
+            kind: "role" | "dates" | "paused" | "blocked";
             from: components["schemas"]["OpenInstant"];
             until: components["schemas"]["OpenInstant"];
             role: string | null;
@@ -3260,25 +3260,25 @@ export interface components {
             /** @description the rules of the role that hold for this person */
             band: string | null;
             reason: components["schemas"]["Reason"];
-            waysIn: {
+            grants: {
                 id: components["schemas"]["Id"];
                 door: {
                     /** @enum {unknown} */
-                    kind: "desk" | "key" | "invitation" | "cohort" | "feed" | "look-in";
+                    kind: "staff" | "key" | "invitation" | "cohort" | "feed" | "preview";
                     name: string;
                 };
                 /** @description whether only administrators take out or change what this door brought */
                 reserved: boolean;
                 role: string;
                 /** @enum {unknown} */
-                phase: "in-force" | "upcoming" | "waiting" | "ended" | "taken-out";
+                phase: "in-force" | "upcoming" | "waiting" | "ended" | "removed";
                 section: string | null;
                 from: components["schemas"]["OpenInstant"];
                 until: components["schemas"]["OpenInstant"];
                 givenAt: components["schemas"]["OpenInstant"];
                 givenBy: string | null;
             }[];
-            byHand: components["schemas"]["Override"][];
+            overrides: components["schemas"]["Override"][];
             timeline: components["schemas"]["Stretch"][];
             /** @description when something changes next, by their ways in, the site or the account, and what is so then */
             nextChange: {
@@ -3289,7 +3289,7 @@ export interface components {
                 role: string | null;
             } | null;
             options: components["schemas"]["RoleOption"][];
-            takeOut: null | components["schemas"]["SheetLine"];
+            remove: null | components["schemas"]["SheetLine"];
             bringBack: null | components["schemas"]["SheetLine"];
         };
         Rehearsal: {
@@ -3800,7 +3800,7 @@ export interface operations {
         parameters: {
             query?: {
                 q?: string;
-                kind?: "" | "learner" | "staff" | "guardian" | "outsider";
+                kind?: "" | "learner" | "staff" | "guardian" | "external";
                 division?: string;
                 level?: string;
                 label?: string;
@@ -3838,7 +3838,7 @@ export interface operations {
         parameters: {
             query?: {
                 q?: string;
-                kind?: "" | "learner" | "staff" | "guardian" | "outsider";
+                kind?: "" | "learner" | "staff" | "guardian" | "external";
                 division?: string;
                 level?: string;
                 label?: string;
@@ -4076,7 +4076,7 @@ export interface operations {
                 person?: components["schemas"]["Id"];
                 /** @description words of the name of whoever did it or of whom it was done to */
                 q?: string;
-                code?: "let-in" | "change-role" | "take-out" | "bring-back" | "pause" | "resume" | "change-dates" | "keep-out" | "lift-keep-out" | "lift-role" | "lift-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named" | "approve" | "decline";
+                code?: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates" | "come-in" | "wait" | "invite" | "invited" | "moved-up" | "leave" | "lapse" | "release" | "door-made" | "door-changed" | "door-opened" | "door-shut" | "door-key-renewed" | "undo" | "label-on" | "label-off" | "site-made" | "site-taken-back" | "password-reset" | "password-link" | "password-wanted" | "account-made" | "account-taken-back" | "person-changed" | "person-exported" | "person-erased" | "merged" | "unmerged" | "template-changed" | "account-opened" | "account-closed" | "sessions-ended" | "site-changed" | "site-open" | "site-closed" | "site-draft" | "rules-changed" | "administrator-named" | "approve" | "decline";
                 from?: string;
                 /** @description a day, included */
                 until?: string;
@@ -4166,7 +4166,7 @@ export interface operations {
                 q?: string;
                 role?: string;
                 /** @description here: current, paused, upcoming and waiting */
-                state?: "here" | "current" | "paused" | "upcoming" | "waiting" | "kept-out" | "ended" | "taken-out";
+                state?: "here" | "current" | "paused" | "upcoming" | "waiting" | "blocked" | "ended" | "removed";
                 level?: string;
                 division?: string;
                 section?: components["schemas"]["Id"];
@@ -4595,7 +4595,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
             };
             cookie?: never;
         };
@@ -4635,7 +4635,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "taken-out" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
+                kind: "welcome" | "account-changed" | "let-in" | "role-changed" | "removed" | "password" | "invitation" | "reminder" | "seat-offered" | "request-answered" | "quiet-warning";
             };
             cookie?: never;
         };
@@ -6631,7 +6631,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    lookIn: {
+    preview: {
         parameters: {
             query?: never;
             header?: never;
@@ -6648,7 +6648,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LookIn"];
+                    "application/json": components["schemas"]["Preview"];
                 };
             };
             default: components["responses"]["Problem"];

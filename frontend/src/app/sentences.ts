@@ -89,9 +89,7 @@ export function outlookSentence(stretches: Stretch[], zone: string, roleName: Ro
   const parts = stretches.slice(0, 4).map((each, index) =>
     t(
       'outlook.' +
-        (['ended', 'taken-out', 'kept-out'].includes(each.state) ||
-        !each.role ||
-        each.role === stretches[index - 1]?.role
+        (['ended', 'removed', 'blocked'].includes(each.state) || !each.role || each.role === stretches[index - 1]?.role
           ? 'bare'
           : 'as'),
       {
@@ -99,7 +97,7 @@ export function outlookSentence(stretches: Stretch[], zone: string, roleName: Ro
         role: roleName(each.role).toLowerCase(),
         until: each.until
           ? t('reason.until', { day: lastDay(each.until, zone) })
-          : ['ended', 'taken-out', 'kept-out', 'waiting'].includes(each.state)
+          : ['ended', 'removed', 'blocked', 'waiting'].includes(each.state)
             ? ''
             : t('outlook.open'),
         then: index ? t('outlook.then') : '',
@@ -133,7 +131,7 @@ export function causeSentence(
     seats: values.seats,
     opens: values.opens ? t('reason.opens', { day: day(values.opens as string, zone) }) : '',
     door:
-      values.doorKind && values.doorKind !== 'desk'
+      values.doorKind && values.doorKind !== 'staff'
         ? t('reason.byDoor', { door: doorSentence(String(values.doorKind), String(values.door ?? '')) })
         : '',
   })

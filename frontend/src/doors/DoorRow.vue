@@ -24,9 +24,9 @@ const name = computed(
   () =>
     props.door.name ||
     t(
-      props.door.kind === 'desk'
+      props.door.kind === 'staff'
         ? 'doors.desk'
-        : 'door.plain.' + (props.door.kind === 'list' ? 'key' : props.door.kind),
+        : 'door.plain.' + (props.door.kind === 'request' ? 'key' : props.door.kind),
     ),
 )
 const path = computed(() => ({ path: { site: props.site.id, door: props.door.id } }))
@@ -113,7 +113,7 @@ async function handOn() {
         <button v-if="door.kind === 'invitation'" class="word" @click="emit('invite')">
           {{ $t('doors.act.invite') }}
         </button>
-        <RouterLink v-if="door.kind === 'look-in'" :to="{ name: 'look-in', params: { door: door.id } }">{{
+        <RouterLink v-if="door.kind === 'preview'" :to="{ name: 'preview', params: { door: door.id } }">{{
           $t('doors.act.look')
         }}</RouterLink>
         <button class="word" @click="emit('copy')">{{ $t('doors.act.copy') }}</button>
@@ -122,7 +122,7 @@ async function handOn() {
         }}</RouterLink>
         <RouterLink
           v-if="door.through"
-          :to="{ name: 'roster', params: { site: site.id }, query: { door: door.id, all: 'take-out' } }"
+          :to="{ name: 'roster', params: { site: site.id }, query: { door: door.id, all: 'remove' } }"
           >{{ $t('doors.act.out') }}</RouterLink
         >
       </div>
@@ -137,7 +137,7 @@ async function handOn() {
       <p v-if="door.kind === 'invitation' && door.asked">
         {{ $t('doors.answered', { n: door.answered, of: door.asked }) }}
       </p>
-      <p v-if="door.kind !== 'look-in'">
+      <p v-if="door.kind !== 'preview'">
         {{ $t('doors.came', { n: $n(door.came) }, door.came)
         }}<template v-if="door.came !== door.through">, {{ $t('doors.stillHere', { n: $n(door.through) }) }}</template>
       </p>

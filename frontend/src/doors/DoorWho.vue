@@ -99,7 +99,7 @@ const { draft, chosenKey, domains, wrong, joins, open, toggle } = useDraft()
     <span v-for="field in ['role', 'place', 'section']" :key="field" class="clay">{{ wrong(field) }}</span>
   </div>
   <div v-else class="line">
-    <select v-model="draft.anyone" class="plain" :aria-label="$t('doors.kinds.look-in')">
+    <select v-model="draft.anyone" class="plain" :aria-label="$t('doors.kinds.preview')">
       <option :value="false">{{ $t('doors.write.anyone.no') }}</option>
       <option :value="true">{{ $t('doors.write.anyone.yes') }}</option>
     </select>

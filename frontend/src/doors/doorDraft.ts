@@ -43,8 +43,8 @@ function beginDraft({ first, site, door, made }: Beginning) {
   const wrong = (field: string) =>
     errors.value?.document.errors?.find((each) => each.pointer === '/' + field)?.detail ?? ''
   const whole = (value: unknown) => (value === '' || value === null || value === undefined ? null : Number(value))
-  const joins = computed(() => draft.value.kind !== 'look-in')
-  const open = computed(() => draft.value.kind === 'key' || draft.value.kind === 'list')
+  const joins = computed(() => draft.value.kind !== 'preview')
+  const open = computed(() => draft.value.kind === 'key' || draft.value.kind === 'request')
 
   const wish = computed(() => ({
     ...draft.value,
@@ -84,12 +84,12 @@ function beginDraft({ first, site, door, made }: Beginning) {
   const reachSentence = computed(() => {
     const now = reach.value
     if (!now || unreachable.value) return ''
-    const part = (key: 'could' | 'keptOut' | 'here', many: number) => t('doors.reach.' + key, { n: n(many) }, many)
+    const part = (key: 'could' | 'blocked' | 'here', many: number) => t('doors.reach.' + key, { n: n(many) }, many)
     return (
       [
         part('could', now.could),
         now.seats ? t('doors.reach.seats', { n: n(now.seats) }, now.seats) : '',
-        part('keptOut', now.keptOut),
+        part('blocked', now.blocked),
         part('here', now.here),
       ]
         .filter(Boolean)

@@ -107,14 +107,14 @@ describe('the sentence of a door', () => {
     expect(said(door())).toBe(
       'Anyone with the key reed-amber-48213-cobalt-fern may join as learner, and stays to the end of the site.',
     )
-    expect(said(door({ kind: 'list' }, { approval: true }))).toBe(
+    expect(said(door({ kind: 'request' }, { approval: true }))).toBe(
       'Anyone from the list of sites may ask to join as learner, and stays to the end of the site.',
     )
     expect(said(door({ kind: 'invitation' }, { holds: true }))).toBe(
       'Whoever is invited may join as learner, and stays to the end of the site; an invitation holds for 14 days ' +
         'with a reminder after 5 days and keeps a seat.',
     )
-    expect(said(door({ kind: 'look-in' }, { anyone: true, shows: ['leads', 'numbers'] }))).toBe(
+    expect(said(door({ kind: 'preview' }, { anyone: true, shows: ['leads', 'numbers'] }))).toBe(
       'Anyone, also without an account, may look in without joining and sees title, division, term, who leads it, ' +
         'how many are in.',
     )
@@ -141,7 +141,7 @@ describe('the doors of a site', () => {
   const answers = (items: Door[]) => ({
     [`GET /sites/${site.id}/doors`]: { items },
     [`GET /sites/${site.id}/waiting`]: { items: [] },
-    [`POST /sites/${site.id}/door-reach`]: { could: 412, here: 40, keptOut: 3, not: 9, seats: 24 },
+    [`POST /sites/${site.id}/door-reach`]: { could: 412, here: 40, blocked: 3, not: 9, seats: 24 },
   })
   async function opened(more: Parameters<typeof serve>[0] = {}, items = [door()]) {
     const asked = serve({ ...answers(items), ...more })

@@ -6,7 +6,7 @@ import { houseNow } from '@/app/clock'
 import { day, lastDay } from '@/app/sentences'
 import { t } from '@/app/words'
 
-export const KINDS = ['key', 'list', 'invitation', 'look-in'] as const
+export const KINDS = ['key', 'invitation', 'request', 'preview'] as const
 export type Kind = (typeof KINDS)[number]
 export type Terms = NonNullable<Door['terms']>
 
@@ -42,11 +42,11 @@ export const firstTerms = (kind: Kind, site: Site): Required<Omit<DoorWish, 'key
   fromDay: null,
   untilDay: null,
   seats: null,
-  divisions: kind === 'look-in' ? [] : [site.division.code],
-  lowest: kind === 'look-in' ? null : (site.levels?.lowest ?? null),
-  highest: kind === 'look-in' ? null : (site.levels?.highest ?? null),
+  divisions: kind === 'preview' ? [] : [site.division.code],
+  lowest: kind === 'preview' ? null : (site.levels?.lowest ?? null),
+  highest: kind === 'preview' ? null : (site.levels?.highest ?? null),
   domains: [],
-  approval: kind === 'list',
+  approval: kind === 'request',
   waiting: true,
   accounts: false,
   stay: 'site',
@@ -95,7 +95,7 @@ export function sentence(door: Door, names: Names): Part[] {
     terms.fromDay && say('hours.from', { day: dayOf(terms.fromDay, zone) }),
     terms.untilDay && say('hours.until', { day: dayOf(terms.untilDay, zone) }),
   ]
-  if (door.kind === 'look-in') {
+  if (door.kind === 'preview') {
     const more = terms.shows.map((each) => ', ' + say('shows.' + each)).join('')
     return [
       {
@@ -146,7 +146,7 @@ export function sentence(door: Door, names: Names): Part[] {
   const tail = [list(may), ...rest].filter(Boolean).join(', ') + (end.length ? '; ' + end.join('; ') : '') + '.'
   if (door.kind === 'key')
     return [{ text: `${list(who)} ${say('withKey')} ` }, { text: door.key ?? '…', key: true }, { text: ' ' + tail }]
-  return [{ text: `${list(who)} ${door.kind === 'list' ? say('withList') + ' ' : ''}${tail}` }]
+  return [{ text: `${list(who)} ${door.kind === 'request' ? say('withList') + ' ' : ''}${tail}` }]
 }
 
 export const plain = (parts: Part[]) => parts.map((part) => part.text).join('')
@@ -173,7 +173,7 @@ function relative(instant: string, zone: string): string {
 }
 
 export const glyphOf = (state: Door['state']): 'open' | 'draft' | 'closed' =>
-  state === 'open' ? 'open' : state === 'ajar' ? 'draft' : 'closed'
+  state === 'open' ? 'open' : state === 'by-approval' ? 'draft' : 'closed'
 
 /** The page where a key opens; the key is in the part of the address that no server is sent. */
 export const joinPage = () => `${location.origin}/join`

@@ -10,7 +10,7 @@ import RoleChoice from '@/roster/RoleChoice.vue'
 /** Somebody the box found: who they are, how they stand to this site, and what one may do for them here. */
 const props = defineProps<{
   candidate: Candidate
-  part: 'alreadyHere' | 'wasHere' | 'keptOut' | 'canBeLetIn'
+  part: 'alreadyHere' | 'wasHere' | 'blocked' | 'canBeLetIn'
   site: Site
   /** What was typed to find them. */
   named: string
@@ -73,15 +73,15 @@ async function bringBack() {
         $t(candidate.standing?.state === 'upcoming' ? 'intake.upcoming' : 'intake.hereAs', about)
       }}</template>
       <template v-else-if="part === 'wasHere'">{{ $t('intake.until', about) }}</template>
-      <template v-else-if="part === 'keptOut'">{{
+      <template v-else-if="part === 'blocked'">{{
         candidate.standing?.until
-          ? $t('intake.keptOutUntil', { day: lastDay(candidate.standing.until, site.timeZone) })
-          : $t('intake.keptOutOpen')
+          ? $t('intake.blockedUntil', { day: lastDay(candidate.standing.until, site.timeZone) })
+          : $t('intake.blockedOpen')
       }}</template>
     </span>
     <span class="doing">
       <Button
-        v-if="part === 'alreadyHere' || part === 'keptOut'"
+        v-if="part === 'alreadyHere' || part === 'blocked'"
         data-stop
         size="small"
         variant="outlined"

@@ -8,9 +8,9 @@ const bea = person('Beatriz', 'da Luz', { preferred: 'Bea', former: 'Silva' })
 const none = {
   alreadyHere: [],
   wasHere: [],
-  keptOut: [],
+  blocked: [],
   canBeLetIn: [],
-  more: { alreadyHere: false, wasHere: false, keptOut: false, canBeLetIn: false },
+  more: { alreadyHere: false, wasHere: false, blocked: false, canBeLetIn: false },
 }
 const INTAKE = `GET /sites/${site.id}/intake`
 const SHEETS = `POST /sites/${site.id}/sheets`
@@ -70,11 +70,11 @@ describe('the box that lets people in', () => {
         alreadyHere: [candidate(person('Ann', 'Here'), { standing: standing() })],
         wasHere: [
           candidate(person('Ann', 'Gone'), {
-            standing: standing({ state: 'taken-out', from: '2026-10-03T10:00:00Z' }),
+            standing: standing({ state: 'removed', from: '2026-10-03T10:00:00Z' }),
           }),
         ],
-        keptOut: [
-          candidate(person('Ann', 'Out'), { standing: standing({ state: 'kept-out', until: '2027-02-01T00:00:00Z' }) }),
+        blocked: [
+          candidate(person('Ann', 'Out'), { standing: standing({ state: 'blocked', until: '2027-02-01T00:00:00Z' }) }),
         ],
         canBeLetIn: [
           candidate(bea),

@@ -15,7 +15,7 @@ import { useSlowly } from '@/ui/slowly'
 /** The box on top of the roster: finds who is here and who is not, and lets in whoever is not. */
 const props = defineProps<{ site: Site }>()
 const emit = defineEmits<{ show: [person: string]; list: [text: string, sheet: string] }>()
-const lists = ['alreadyHere', 'wasHere', 'keptOut', 'canBeLetIn'] as const
+const lists = ['alreadyHere', 'wasHere', 'blocked', 'canBeLetIn'] as const
 
 const root = ref<HTMLElement>()
 const typed = ref('')
@@ -197,7 +197,7 @@ h2 {
 h2.canBeLetIn {
   color: var(--spruce);
 }
-h2.keptOut {
+h2.blocked {
   color: var(--clay);
 }
 ul {

@@ -5,7 +5,7 @@ import { useI18n } from 'vue-i18n'
 import { api, take, type House, type PastedLine, type SheetLine, type Site } from '@/app/api'
 import { knownName, lineSentences, type RoleName } from '@/app/sentences'
 import { useSlowly } from '@/ui/slowly'
-import { byHand, type PastedItem, type Said } from './pasted'
+import { overrides, type PastedItem, type Said } from './pasted'
 
 /**
  * One line of a pasted list: what was typed, whom it was taken for and why, what will be of it, and what there is to
@@ -55,7 +55,7 @@ const offered = computed(() => {
     ...more
       .filter((person) => !near.some((each) => each.person.id === person.id))
       .slice(0, 6)
-      .map(byHand),
+      .map(overrides),
   ]
 })
 const pick = (candidate: Candidate) =>

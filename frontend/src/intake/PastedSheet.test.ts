@@ -216,7 +216,7 @@ describe('a pasted list', () => {
       [`GET /sites/${site.id}/intake`]: {
         alreadyHere: [],
         wasHere: [],
-        keptOut: [],
+        blocked: [],
         canBeLetIn: [candidate(ana)],
         more: {},
         slip: null,

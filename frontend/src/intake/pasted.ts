@@ -72,12 +72,12 @@ export function whoOf(item: PastedItem, said?: Said): PastedCandidate | undefine
   if (!said?.person) return item.outcome === 'match' ? item.candidates[0] : undefined
   return (
     item.candidates.find((each) => each.person.id === said.person) ??
-    (said.found?.id === said.person ? byHand(said.found) : undefined)
+    (said.found?.id === said.person ? overrides(said.found) : undefined)
   )
 }
 
 /** Somebody who was looked for and chosen, whatever the line says. */
-export const byHand = (person: PastedCandidate['person']): PastedCandidate =>
+export const overrides = (person: PastedCandidate['person']): PastedCandidate =>
   ({
     person,
     sight: 'full',

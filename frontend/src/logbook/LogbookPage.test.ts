@@ -15,8 +15,8 @@ const entry = (sequence: number, code: string, more: object = {}) => ({
   ...more,
 })
 const items = [
-  entry(6, 'undo', { data: { of: 'take-out' } }),
-  entry(5, 'take-out', { data: { before: standing() }, undoable: false, undoneBy: 6 }),
+  entry(6, 'undo', { data: { of: 'remove' } }),
+  entry(5, 'remove', { data: { before: standing() }, undoable: false, undoneBy: 6 }),
   entry(4, 'change-role', { data: { before: standing({ role: 'day-guest' }), after: standing() }, undoable: false }),
   entry(3, 'let-in', { data: { after: standing({ role: 'day-guest' }) }, undoable: false }),
   entry(2, 'site-open', { person: null, data: { before: {}, after: {} } }),
@@ -53,5 +53,5 @@ it('offers to undo what may be undone, by those who may', async () => {
   await undoes[0]!.trigger('click')
   await flushPromises()
   expect(asked.map(({ call }) => call)).toContain(`POST /sites/${site.id}/logbook/6/undo`)
-  expect((await shown(['see-roster', 'let-in', 'see-logbook'])).page.findAll('li button')).toHaveLength(1)
+  expect((await shown(['see-roster', 'let-in', 'see-history'])).page.findAll('li button')).toHaveLength(1)
 })

@@ -30,7 +30,7 @@ interface Work {
   words: string
 }
 type Row = AccountBatch['rows'][number]
-const KINDS = ['learner', 'staff', 'guardian', 'outsider'] as const
+const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
 const { t, n } = useI18n()
 const route = useRoute()
 const router = useRouter()

@@ -101,7 +101,7 @@ const levels = computed(() => Array.from({ length: house.value?.highestLevel ?? 
           @change="look({ kind: ($event.target as HTMLSelectElement).value || undefined })"
         >
           <option value="">{{ $t('people.any.kind') }}</option>
-          <option v-for="each in ['learner', 'staff', 'guardian', 'outsider']" :key="each" :value="each">
+          <option v-for="each in ['learner', 'staff', 'guardian', 'external']" :key="each" :value="each">
             {{ $t('kind.' + each) }}
           </option>
         </select>

@@ -20,7 +20,7 @@ import { useSlowly } from '@/ui/slowly'
  */
 const props = defineProps<{ people: string[]; sheet: string }>()
 const emit = defineEmits<{ close: []; people: [ids: string[]]; applied: [] }>()
-type Verb = 'let-in' | 'take-out' | 'change-role'
+type Verb = 'let-in' | 'remove' | 'change-role'
 interface Work {
   people: string[]
   sites: { id: string; title: string }[]
@@ -61,7 +61,7 @@ watch(
   () => props.people,
   (people) => kept.opened.value && (work.value.people = people),
 )
-const TOLD = { 'let-in': 'let-in', 'take-out': 'taken-out', 'change-role': 'role-changed' } as const
+const TOLD = { 'let-in': 'let-in', remove: 'removed', 'change-role': 'role-changed' } as const
 const adding = ref(true)
 async function addSite(id: string | undefined) {
   if (!id || work.value.sites.some((site) => site.id === id)) return
@@ -84,7 +84,7 @@ const each = computed<NonNullable<SheetContents['each']>>(() => ({
   people: work.value.people,
   sites: work.value.sites.map((site) => site.id),
   verb: work.value.verb,
-  role: work.value.verb === 'take-out' ? null : work.value.role || null,
+  role: work.value.verb === 'remove' ? null : work.value.role || null,
   fromDay: work.value.verb === 'let-in' ? work.value.fromDay || null : null,
   untilDay: work.value.verb === 'let-in' ? work.value.untilDay || null : null,
   sure: work.value.sure,
@@ -205,12 +205,12 @@ const apply = () =>
       <label
         >{{ $t('people.sheet.verb') }}
         <select v-model="work.verb" class="plain">
-          <option v-for="verb in ['let-in', 'take-out', 'change-role'] as const" :key="verb" :value="verb">
+          <option v-for="verb in ['let-in', 'remove', 'change-role'] as const" :key="verb" :value="verb">
             {{ $t('people.sheet.verbs.' + verb) }}
           </option>
         </select></label
       >
-      <label v-if="work.verb !== 'take-out'"
+      <label v-if="work.verb !== 'remove'"
         >{{ $t('people.sheet.role') }}
         <select v-model="work.role" class="plain">
           <option value="">{{ work.verb === 'let-in' ? $t('pasted.suggested') : '' }}</option>

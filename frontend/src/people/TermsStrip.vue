@@ -23,7 +23,7 @@ const at = (instant: string | null, otherwise: number) => (instant ? new Date(in
 /** What is over and stays so needs no bar. */
 const bars = computed(() =>
   props.stretches
-    .filter((each) => each.until || !['ended', 'taken-out'].includes(each.state))
+    .filter((each) => each.until || !['ended', 'removed'].includes(each.state))
     .map((each) => {
       const left = x(at(each.from, props.span.from))
       return { ...each, left, width: Math.max(2, x(at(each.until, props.span.until)) - left) }
@@ -56,7 +56,7 @@ const today = computed(() => x(houseNow().getTime()))
     <template v-for="each in bars" :key="String(each.from)">
       <rect :x="each.left" y="4" :width="each.width" height="10" rx="2" :class="each.state" class="bar" />
       <rect
-        v-if="each.state === 'paused' || each.state === 'kept-out'"
+        v-if="each.state === 'paused' || each.state === 'blocked'"
         :x="each.left"
         y="4"
         :width="each.width"
@@ -102,12 +102,12 @@ text {
   fill: var(--brass-pale);
   stroke: var(--brass);
 }
-.bar.kept-out {
+.bar.blocked {
   fill: var(--clay-pale);
   stroke: var(--clay);
 }
 .bar.ended,
-.bar.taken-out {
+.bar.removed {
   fill: none;
   stroke: var(--soft);
   stroke-dasharray: 2 3;

@@ -7,7 +7,7 @@ export const KINDS = [
   'welcome',
   'let-in',
   'role-changed',
-  'taken-out',
+  'removed',
   'password',
   'invitation',
   'reminder',

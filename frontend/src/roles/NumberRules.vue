@@ -11,7 +11,7 @@ const props = defineProps<{
   edit: () => Rules
 }>()
 const { t } = useI18n()
-const KINDS = ['learner', 'staff', 'guardian', 'outsider'] as const
+const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
 type Format = Rules['numbers'][number]
 
 /** The check digit that makes a number right (Luhn), for the example only. */
@@ -48,7 +48,7 @@ function kind(index: number, each: Format['kinds'][number]) {
   else kinds.push(each)
 }
 
-const add = () => props.edit().numbers.push({ name: '', kinds: ['outsider'], prefix: 'X', digits: 6, checked: false })
+const add = () => props.edit().numbers.push({ name: '', kinds: ['external'], prefix: 'X', digits: 6, checked: false })
 const remove = (index: number) => props.edit().numbers.splice(index, 1)
 const text = (event: Event) => (event.target as HTMLInputElement).value
 </script>

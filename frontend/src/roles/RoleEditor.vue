@@ -10,7 +10,7 @@ import LevelRun from './LevelRun.vue'
 const props = defineProps<{ role: RoleRules; rules: Rules; book: RuleBook; wrongAt: (where: string) => string[] }>()
 defineEmits<{ done: []; remove: [] }>()
 const { house } = useHouse()
-const KINDS = ['learner', 'staff', 'guardian', 'outsider'] as const
+const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
 const at = (field: string) => props.wrongAt(`roles/${props.role.code}/${field}`)
 const fresh = !props.book.rules.roles.some((role) => role.code === props.role.code)
 

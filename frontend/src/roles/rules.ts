@@ -15,7 +15,7 @@ const TOGETHER: Permission[][] = [
   ['see-roster', 'see-unlisted', 'see-activity', 'see-marks'],
   ['enter-marks', 'make-items', 'show-items', 'export-progress'],
   ['label-people', 'write-to-people', 'arrange-groups', 'arrange-sections'],
-  ['keep-doors', 'let-in', 'see-as', 'see-logbook', 'run-site'],
+  ['keep-doors', 'let-in', 'see-as', 'see-history', 'run-site'],
 ]
 export const maySentences = (permissions: Permission[]) =>
   TOGETHER.map((some) => some.filter((each) => permissions.includes(each)))

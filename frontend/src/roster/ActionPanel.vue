@@ -14,11 +14,11 @@ import AskedFields from './AskedFields.vue'
 const props = defineProps<{
   site: Site
   card: PersonCard
-  verb: 'take-out' | 'pause' | 'change-dates' | 'keep-out'
+  verb: 'remove' | 'pause' | 'change-dates' | 'block'
   busy: boolean
   wrongDay: string
 }>()
-const emit = defineEmits<{ act: [wish: Omit<LineWish, 'person'>]; close: []; instead: [verb: 'keep-out'] }>()
+const emit = defineEmits<{ act: [wish: Omit<LineWish, 'person'>]; close: []; instead: [verb: 'block'] }>()
 const { roleName } = useHouse()
 const { asked, wish, complete, note } = useAsked(
   () => props.site,
@@ -52,7 +52,7 @@ const { data: line, error } = useQuery({
 })
 const ready = computed(() => complete.value && !error.value && line.value?.verdict === 'ready')
 const comesBack = computed(
-  () => props.verb === 'take-out' && line.value?.cautions.some((note) => note.code === 'comes-back-through'),
+  () => props.verb === 'remove' && line.value?.cautions.some((note) => note.code === 'comes-back-through'),
 )
 const asksLead = computed(() => meant.value || line.value?.reasons.some((note) => note.code === 'lead-ends'))
 const go = () => emit('act', { ...wish.value, ...onPurpose.value, note: note.value })
@@ -72,7 +72,7 @@ const go = () => emit('act', { ...wish.value, ...onPurpose.value, note: note.val
         <label v-if="asksLead" class="meant"
           ><Checkbox v-model="meant" binary input-id="lead-ends" /> {{ $t('card.leadEnds') }}</label
         >
-        <button v-if="comesBack" type="button" class="word" @click="$emit('instead', 'keep-out')">
+        <button v-if="comesBack" type="button" class="word" @click="$emit('instead', 'block')">
           {{ $t('card.bringsBack') }}
         </button>
       </template>
@@ -82,7 +82,7 @@ const go = () => emit('act', { ...wish.value, ...onPurpose.value, note: note.val
         v-if="ready"
         type="submit"
         size="small"
-        :severity="verb === 'take-out' || verb === 'keep-out' ? 'danger' : undefined"
+        :severity="verb === 'remove' || verb === 'block' ? 'danger' : undefined"
         :disabled="busy"
         :label="$t('card.ask.sure.' + verb, { name: fullName(card.person) })"
       />

@@ -52,11 +52,11 @@ const { house } = useHouse()
       >{{ $t('card.ask.from') }} <input v-model="asked.fromDay" type="date" /> {{ ' '
       }}<span class="soft">{{ $t(verb === 'pause' ? 'card.ask.fromNow' : 'card.ask.fromKeep') }}</span></label
     >
-    <label v-if="verb === 'pause' || verb === 'keep-out' || (verb === 'change-dates' && asked.length === 'day')"
+    <label v-if="verb === 'pause' || verb === 'block' || (verb === 'change-dates' && asked.length === 'day')"
       >{{ $t('card.ask.until') }} <input v-model="asked.untilDay" type="date" :aria-invalid="wrong" /> {{ ' '
       }}<span v-if="verb !== 'change-dates'" class="soft">{{ $t('card.ask.untilOpen') }}</span></label
     >
-    <label v-if="verb === 'pause' || verb === 'keep-out'" class="wide"
+    <label v-if="verb === 'pause' || verb === 'block'" class="wide"
       >{{ $t('card.ask.note') }} <textarea v-model="asked.note" class="plain" rows="2" maxlength="500" />
     </label>
   </div>

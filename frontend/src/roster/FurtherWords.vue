@@ -29,7 +29,7 @@ const choices = computed<Record<Further, { value: string; label: string }[]>>(()
   division:
     house.value?.divisions.map(({ code, name }) => ({ value: code, label: t('further.division', { name }) })) ?? [],
   door: props.helps
-    ? ['desk', 'key', 'invitation', 'cohort', 'feed', 'look-in'].map((kind) => ({
+    ? ['staff', 'key', 'invitation', 'cohort', 'feed', 'preview'].map((kind) => ({
         value: kind,
         label: t('further.door.' + kind),
       }))

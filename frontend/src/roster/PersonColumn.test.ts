@@ -11,11 +11,11 @@ const line = (more: object = {}) =>
     verdict: 'ready',
     before: standing(),
     after: null,
-    outlook: [{ from: null, until: null, state: 'taken-out', role: 'learner' }],
+    outlook: [{ from: null, until: null, state: 'removed', role: 'learner' }],
     reasons: [],
     cautions: [{ code: 'work-stays', values: { pieces: 14 } }],
     ...more,
-  }) as unknown as PersonCard['takeOut']
+  }) as unknown as PersonCard['remove']
 const card = (more: Partial<PersonCard> = {}): PersonCard => ({
   person: bea,
   standing: standing(),
@@ -36,7 +36,7 @@ const card = (more: Partial<PersonCard> = {}): PersonCard => ({
       },
     ],
   },
-  waysIn: [
+  grants: [
     {
       id: bea.id,
       door: { kind: 'cohort', name: 'Level 7 strings' },
@@ -51,11 +51,11 @@ const card = (more: Partial<PersonCard> = {}): PersonCard => ({
     },
   ],
   page: true,
-  byHand: [],
+  overrides: [],
   timeline: [{ from: '2026-09-06T10:00:00Z', until: '2026-12-19T00:00:00Z', state: 'current', role: 'learner' }],
   nextChange: { at: '2026-12-19T00:00:00Z', entry: 'no', state: 'ended', role: 'learner' },
   options: candidate(bea).options,
-  takeOut: line(),
+  remove: line(),
   bringBack: null,
   ...more,
 })
@@ -101,8 +101,8 @@ it('says what taking out does before it is done, and sends the version that was 
   await page.find('form.asking').trigger('submit')
   await flushPromises()
   expect(asked.filter(({ call }) => call.endsWith('/sheets')).map(({ body }) => body)).toEqual([
-    { apply: false, lines: [{ verb: 'take-out', person: bea.id }] },
-    { apply: true, lines: [{ verb: 'take-out', note: null, version: 3, person: bea.id }] },
+    { apply: false, lines: [{ verb: 'remove', person: bea.id }] },
+    { apply: true, lines: [{ verb: 'remove', note: null, version: 3, person: bea.id }] },
   ])
   expect(lastDone.sentence).toBe('Beatriz da Luz is taken out.')
 })
@@ -131,7 +131,7 @@ it('offers to keep out too whom a door would bring back', async () => {
 })
 
 it('shows what was done by hand, by whom and why, and lifts it', async () => {
-  const byHand = [
+  const overrides = [
     {
       kind: 'paused',
       from: '2026-11-20T09:00:00Z',
@@ -151,8 +151,11 @@ it('shows what was done by hand, by whom and why, and lifts it', async () => {
       by: null,
       note: null,
     },
-  ] as PersonCard['byHand']
-  const { page, press, asked } = await shown({ byHand }, { lines: [{ ...line(), entry: 6, line: null, version: 4 }] })
+  ] as PersonCard['overrides']
+  const { page, press, asked } = await shown(
+    { overrides },
+    { lines: [{ ...line(), entry: 6, line: null, version: 4 }] },
+  )
   const said = read(page)
   expect(said).toContain('Paused until 3 Dec, by Mara Lindqvist.')
   expect(said).toContain('At home with a broken wrist.')
@@ -161,13 +164,13 @@ it('shows what was done by hand, by whom and why, and lifts it', async () => {
   await press('Lift')
   expect(
     asked.at(-1)?.call ? asked.find(({ body }) => (body as { apply?: boolean } | undefined)?.apply)?.body : null,
-  ).toMatchObject({ lines: [{ verb: 'lift-role', version: 3 }] })
+  ).toMatchObject({ lines: [{ verb: 'clear-role', version: 3 }] })
 })
 
 it('brings back with the role of before', async () => {
   const { page } = await shown({
-    standing: standing({ state: 'taken-out' }),
-    takeOut: null,
+    standing: standing({ state: 'removed' }),
+    remove: null,
     bringBack: line({ after: standing(), cautions: [] }),
   })
   expect(page.text()).toContain('Bring back as learner')
@@ -191,6 +194,6 @@ it('tells whoever is second that somebody was quicker', async () => {
 })
 
 it('offers nothing to those who may only look', async () => {
-  const { page } = await shown({ options: [], takeOut: null })
+  const { page } = await shown({ options: [], remove: null })
   expect(page.findAll('button').map((each) => each.text())).toEqual(['Close'])
 })

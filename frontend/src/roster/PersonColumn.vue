@@ -24,7 +24,7 @@ defineEmits<{ close: [] }>()
 const { roleName } = useHouse()
 const { seeAs } = useSeeAs(() => props.site.id)
 const { change, busy, wrongDay } = useChanges(() => props.site)
-const asking = ref<'' | 'role' | 'take-out' | 'pause' | 'change-dates' | 'keep-out'>('')
+const asking = ref<'' | 'role' | 'remove' | 'pause' | 'change-dates' | 'block'>('')
 
 const {
   data: card,
@@ -39,7 +39,7 @@ const {
 const zone = computed(() => props.site.timeZone)
 const here = computed(() => ['current', 'paused', 'upcoming', 'waiting'].includes(card.value?.standing?.state ?? ''))
 const may = computed(() => !!card.value?.options.length && !props.site.seenAs)
-const keptOut = computed(() => card.value?.standing?.state === 'kept-out')
+const blocked = computed(() => card.value?.standing?.state === 'blocked')
 const paused = computed(() => card.value?.standing?.state === 'paused')
 const back = computed(() => card.value?.bringBack)
 const myself = computed(() => card.value?.person.id === me.value?.id)
@@ -149,11 +149,11 @@ async function act(wish: Parameters<typeof change>[1]) {
           @click="asking = 'pause'"
         />
         <Button
-          v-if="card.takeOut && !site.seenAs"
+          v-if="card.remove && !site.seenAs"
           size="small"
           variant="outlined"
-          :label="$t(myself ? 'card.leave' : 'card.takeOut')"
-          @click="asking = 'take-out'"
+          :label="$t(myself ? 'card.leave' : 'card.remove')"
+          @click="asking = 'remove'"
         />
         <Button
           v-if="back?.verdict === 'ready' && !site.seenAs"
@@ -163,23 +163,23 @@ async function act(wish: Parameters<typeof change>[1]) {
           @click="act({ verb: 'bring-back' })"
         />
         <Button
-          v-if="keptOut && may"
+          v-if="blocked && may"
           size="small"
           :disabled="busy"
-          :label="$t('card.liftKeepOut')"
-          @click="act({ verb: 'lift-keep-out' })"
+          :label="$t('card.unblock')"
+          @click="act({ verb: 'unblock' })"
         />
         <Button
           v-else-if="may && !myself"
           size="small"
           variant="outlined"
-          :label="$t('card.keepOut')"
-          @click="asking = 'keep-out'"
+          :label="$t('card.block')"
+          @click="asking = 'block'"
         />
       </p>
       <p v-if="back && back.verdict !== 'ready'" class="soft">{{ lineSentences(back, zone, roleName).join(' ') }}</p>
 
-      <p v-if="may && !site.seenAs && card.person.email && (asking === 'role' || asking === 'take-out')">
+      <p v-if="may && !site.seenAs && card.person.email && (asking === 'role' || asking === 'remove')">
         <label class="soft small"><input v-model="tellEach" type="checkbox" /> {{ $t('tell.each') }}</label>
       </p>
       <p v-if="!site.seenAs && !asking" class="actions small">
@@ -191,7 +191,7 @@ async function act(wish: Parameters<typeof change>[1]) {
           {{ $t('seeAs.person', { name: card.person.preferred ?? card.person.given }) }}
         </button>
         <RouterLink
-          v-if="site.may.includes('see-logbook')"
+          v-if="site.may.includes('see-history')"
           :to="{ name: 'logbook', params: { site: site.id }, query: { person: card.person.id } }"
           >{{ $t('card.logbook') }}</RouterLink
         >

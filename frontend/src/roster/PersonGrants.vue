@@ -16,7 +16,7 @@ const { roleName } = useHouse()
 const zone = computed(() => props.site.timeZone)
 const begun = (mark: Override) => !mark.from || new Date(mark.from) <= houseNow()
 const ending = (mark: Override) => t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift')
-const LIFTS = { role: 'lift-role', dates: 'lift-dates', paused: 'resume', 'kept-out': 'lift-keep-out' } as const
+const LIFTS = { role: 'clear-role', dates: 'clear-dates', paused: 'resume', blocked: 'unblock' } as const
 
 function overrideSentence(mark: Override): string {
   const [from, until] = mark.kind === 'dates' ? [mark.dates?.from, mark.dates?.until] : [mark.from, mark.until]
@@ -30,10 +30,10 @@ function overrideSentence(mark: Override): string {
 </script>
 
 <template>
-  <section v-if="card.byHand.length">
-    <h3>{{ $t('card.byHandTitle') }}</h3>
+  <section v-if="card.overrides.length">
+    <h3>{{ $t('card.overridesTitle') }}</h3>
     <ul>
-      <li v-for="mark in card.byHand" :key="mark.kind + mark.from">
+      <li v-for="mark in card.overrides" :key="mark.kind + mark.from">
         {{ overrideSentence(mark) }}<template v-if="mark.by">, {{ $t('card.by', { name: mark.by }) }}</template
         >.
         <button
@@ -51,7 +51,7 @@ function overrideSentence(mark: Override): string {
   </section>
 
   <section>
-    <h3>{{ $t('card.ways', { n: card.waysIn.length }, card.waysIn.length) }}</h3>
+    <h3>{{ $t('card.ways', { n: card.grants.length }, card.grants.length) }}</h3>
     <TermStrip :card="card" :site="site" />
     <p v-if="card.nextChange" class="soft small">
       {{
@@ -65,14 +65,14 @@ function overrideSentence(mark: Override): string {
       }}
     </p>
     <ul>
-      <li v-for="way in card.waysIn" :key="way.id">
+      <li v-for="way in card.grants" :key="way.id">
         <strong>{{ $t('door.plain.' + way.door.kind) }}</strong><template v-if="way.door.name">
           ({{ way.door.name }})</template
         >: {{ roleName(way.role).toLowerCase() }},
         {{
           $t('card.phase.' + way.phase, {
             from: day(way.from, zone),
-            until: way.phase === 'taken-out' ? day(way.until, zone) : lastDay(way.until, zone),
+            until: way.phase === 'removed' ? day(way.until, zone) : lastDay(way.until, zone),
           })
         }}<template v-if="way.phase === 'in-force' || way.phase === 'upcoming'"
           >, {{ way.until ? $t('card.untilDay', { until: lastDay(way.until, zone) }) : $t('card.open') }}</template

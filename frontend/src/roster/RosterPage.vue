@@ -56,12 +56,12 @@ const visible = computed(() => {
 // What can be done to all of those chosen depends on what state they are shown in.
 const verbs = computed<AskingVerb[]>(() => {
   const states: Partial<Record<typeof view.value.state, AskingVerb[]>> = {
-    'kept-out': ['lift-keep-out'],
-    ended: ['bring-back', 'keep-out'],
-    'taken-out': ['bring-back', 'keep-out'],
+    blocked: ['unblock'],
+    ended: ['bring-back', 'block'],
+    removed: ['bring-back', 'block'],
   }
   return [
-    ...(states[view.value.state] ?? ['change-role', 'change-dates', 'pause', 'resume', 'take-out', 'keep-out']),
+    ...(states[view.value.state] ?? ['change-role', 'change-dates', 'pause', 'resume', 'remove', 'block']),
     ...(sees('label-people') ? ['label' as const] : []),
   ]
 })
@@ -90,10 +90,10 @@ function chooseNobody() {
 watch(
   rows,
   async (all) => {
-    if (route.query.all !== 'take-out' || !all.length || !mayChoose.value) return
+    if (route.query.all !== 'remove' || !all.length || !mayChoose.value) return
     await router.replace({ query: { ...route.query, all: undefined } })
     await chooseAll()
-    sheet.value = 'take-out'
+    sheet.value = 'remove'
   },
   { immediate: true },
 )

@@ -27,7 +27,7 @@ const typed = ref('')
 /** What those are told for whom this changes something. */
 const TOLD: Partial<Record<AskingVerb, MessageKind>> = {
   'change-role': 'role-changed',
-  'take-out': 'taken-out',
+  remove: 'removed',
   'bring-back': 'let-in',
 }
 const tell = ref(false)
@@ -141,7 +141,7 @@ const apply = () =>
           <Button
             type="submit"
             size="small"
-            :severity="verb === 'take-out' || verb === 'keep-out' ? 'danger' : undefined"
+            :severity="verb === 'remove' || verb === 'block' ? 'danger' : undefined"
             :disabled="busy || isFetching || !settled || !ready.length || !said"
             :label="$t('sheet.apply.' + verb, { n: ready.length }, ready.length)"
           />

@@ -17,7 +17,7 @@ const why = (causes: object[], more: Partial<Why> = {}) =>
   ({
     site,
     person: bea,
-    standing: standing({ state: 'kept-out' }),
+    standing: standing({ state: 'blocked' }),
     reason: { entry: 'no', causes },
     suggested: 'learner',
     version: 5,
@@ -40,8 +40,8 @@ async function answered(answer: Why, answers = {}) {
 it('says every step in its order, and offers the first one may make', async () => {
   const { page, asked } = await answered(
     why([
-      cause('kept-out', 'lift'),
-      cause('taken-out', 'bring-back', { values: { at: '2026-11-01T10:00:00Z' } }),
+      cause('blocked', 'lift'),
+      cause('removed', 'bring-back', { values: { at: '2026-11-01T10:00:00Z' } }),
       cause('account-closed', 'reopen-account', { mine: false, givers: [] }),
     ]),
     {
@@ -64,7 +64,7 @@ it('says every step in its order, and offers the first one may make', async () =
     },
   )
   expect(page.findAll('li').map((each) => each.text())).toEqual([
-    'Cannot enter: kept out.Lift the keep-out',
+    'Cannot enter: kept out.Lift the block',
     'Cannot enter: taken out on 1 Nov.Bringing them back would change it.',
     'Cannot enter: the account is closed since .Opening the account again would change it. Can be done by: an ' +
       'administrator.',
@@ -73,7 +73,7 @@ it('says every step in its order, and offers the first one may make', async () =
   await flushPromises()
   expect(asked.find(({ call }) => call.startsWith('POST'))!.body).toEqual({
     apply: true,
-    lines: [{ verb: 'lift-keep-out', version: 5, person: bea.id }],
+    lines: [{ verb: 'unblock', version: 5, person: bea.id }],
   })
 })
 

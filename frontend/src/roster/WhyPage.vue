@@ -40,7 +40,7 @@ const say = (cause: Cause) => causeSentence(cause, why.value!.reason.entry, 'sta
 /** Only the first step can be made; what stands behind it shows its button once it is the first. */
 const VERBS = {
   resume: 'resume',
-  lift: 'lift-keep-out',
+  lift: 'unblock',
   'bring-back': 'bring-back',
   'let-in': 'let-in',
   'move-start': 'change-dates',

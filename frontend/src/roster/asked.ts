@@ -3,18 +3,9 @@ import type { LineWish, Site } from '@/app/api'
 
 /** Changes that ask for something before they are made. */
 export type AskingVerb =
-  | 'take-out'
-  | 'pause'
-  | 'change-dates'
-  | 'keep-out'
-  | 'change-role'
-  | 'resume'
-  | 'bring-back'
-  | 'lift-keep-out'
-  | 'label'
-  | 'mend'
+  'remove' | 'pause' | 'change-dates' | 'block' | 'change-role' | 'resume' | 'bring-back' | 'unblock' | 'label' | 'mend'
 /** Those that ask for nothing. */
-const PLAIN = ['take-out', 'resume', 'bring-back', 'lift-keep-out'] as const
+const PLAIN = ['remove', 'resume', 'bring-back', 'unblock'] as const
 export const asksNothing = (verb: AskingVerb) => (PLAIN as readonly string[]).includes(verb)
 export type Length = 'day' | 'days' | 'term' | 'open'
 
@@ -42,7 +33,7 @@ export function useAsked(site: () => Site, verb: () => AskingVerb) {
     const until = !dated || asked.length === 'day' ? asked.untilDay : asked.length === 'term' ? site().term.endsOn : ''
     return {
       verb: verb() as LineWish['verb'],
-      fromDay: verb() === 'keep-out' ? null : asked.fromDay || null,
+      fromDay: verb() === 'block' ? null : asked.fromDay || null,
       untilDay: until || null,
       days: dated && asked.length === 'days' ? Number(asked.days) || null : null,
     }

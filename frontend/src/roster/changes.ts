@@ -8,7 +8,7 @@ import { tellEach, telling } from '@/post/telling'
 
 /**
  * Makes one change to one person, says what happened and offers to take it back. Example: `await change(person, { verb:
- * 'take-out', version })`.
+ * 'remove', version })`.
  */
 export function useChanges(site: () => Site) {
   const { roleName } = useHouse()

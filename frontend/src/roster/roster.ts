@@ -6,7 +6,7 @@ import { SORTABLE, type Sortable } from './columns'
 
 type Direction = 'up' | 'down'
 export type RosterView = ReturnType<typeof useRoster>['view']['value']
-export const STATES = ['here', 'current', 'paused', 'upcoming', 'waiting', 'kept-out', 'ended', 'taken-out'] as const
+export const STATES = ['here', 'current', 'paused', 'upcoming', 'waiting', 'blocked', 'ended', 'removed'] as const
 export type RosterState = (typeof STATES)[number]
 /** What else a roster may be narrowed by, beside state, role and words. */
 export const FURTHER = ['section', 'level', 'division', 'door', 'seen', 'ends', 'joined', 'label'] as const
@@ -33,7 +33,7 @@ export function useRoster(site: Ref<string>) {
     section: text('section', /^[0-9a-f-]{36}$/),
     level: text('level', /^\d{1,2}$/),
     division: text('division', /^[\w-]+$/),
-    door: text('door', /^(desk|key|invitation|cohort|feed|look-in|[0-9a-f-]{36})$/),
+    door: text('door', /^(desk|key|invitation|cohort|feed|preview|[0-9a-f-]{36})$/),
     seen: text('seen', /^(never|[1-9]\d{0,2})$/),
     ends: text('ends', /^[1-9]\d{0,2}$/),
     joined: text('joined', /^[1-9]\d{0,2}$/),

@@ -191,7 +191,7 @@ describe('one sheet', () => {
   })
 
   it('says a change in two words', () =>
-    expect(change({ before: standing(), after: standing({ state: 'taken-out' }) }, () => 'Learner')).toBe(
+    expect(change({ before: standing(), after: standing({ state: 'removed' }) }, () => 'Learner')).toBe(
       'learner → taken out',
     ))
 })

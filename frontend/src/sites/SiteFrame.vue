@@ -112,7 +112,7 @@ async function live(state: Site['state'], planned = '') {
             active-class="on"
             >{{ $t('site.rehearsal') }}</RouterLink
           >
-          <RouterLink v-if="may('see-logbook')" :to="{ name: 'logbook', params: { site: id } }" active-class="on">{{
+          <RouterLink v-if="may('see-history')" :to="{ name: 'logbook', params: { site: id } }" active-class="on">{{
             $t('site.logbook')
           }}</RouterLink>
           <RouterLink

@@ -89,7 +89,7 @@ export const site = {
   version: 4,
   standing: null,
   administrator: false,
-  may: ['see-roster', 'see-unlisted', 'let-in', 'run-site', 'see-logbook'],
+  may: ['see-roster', 'see-unlisted', 'let-in', 'run-site', 'see-history'],
   seenAs: null,
   entry: null,
 } as Site
@@ -184,7 +184,7 @@ export function show<T>(component: T, options: ComponentMountingOptions<T> = {})
         { name: 'rules', path: '/rules/:part?', component: nowhere },
         { name: 'sheet', path: '/sheet/:sheet', component: nowhere },
         { name: 'poster', path: '/poster/:site/:door', component: nowhere },
-        { name: 'look-in', path: '/look/:door', component: nowhere },
+        { name: 'preview', path: '/look/:door', component: nowhere },
         { name: 'any', path: '/:any(.*)*', component: nowhere },
       ),
   })

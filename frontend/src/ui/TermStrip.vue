@@ -18,7 +18,7 @@ const next = computed(() => (props.card.nextChange ? new Date(props.card.nextCha
 const span = computed(() => {
   const starts = new Date(props.site.term.startsOn).getTime()
   const ends = new Date(props.site.term.endsOn).getTime() + 86_400_000
-  const from = Math.min(starts, now.value, ...props.card.waysIn.map((way) => ms(way.from, starts)))
+  const from = Math.min(starts, now.value, ...props.card.grants.map((way) => ms(way.from, starts)))
   const until = Math.max(ends, now.value, next.value ?? ends)
   const margin = (until - from) * 0.02
   return { from: from - margin, until: until + margin }
@@ -30,22 +30,22 @@ const bar = (from: string | null, until: string | null) => {
   return { x: left, width: Math.max(2, x(ms(until, Infinity)) - left) }
 }
 const bars = computed(() =>
-  props.card.waysIn.map((way, line) => ({
+  props.card.grants.map((way, line) => ({
     id: way.id,
     y: line * LINE + 2,
-    over: way.phase === 'ended' || way.phase === 'taken-out',
+    over: way.phase === 'ended' || way.phase === 'removed',
     ...bar(way.from, way.until),
   })),
 )
 const height = computed(() => Math.max(1, bars.value.length) * LINE + 4)
 const hatched = computed(() =>
   props.card.timeline
-    .filter(({ state }) => state === 'paused' || state === 'kept-out')
+    .filter(({ state }) => state === 'paused' || state === 'blocked')
     .map((each) => ({ ...each, ...bar(each.from, each.until) })),
 )
 const described = computed(() =>
   [
-    ...props.card.waysIn.map(
+    ...props.card.grants.map(
       (way) =>
         `${t('door.plain.' + way.door.kind)}: ${day(way.from, props.site.timeZone)} – ` +
         `${way.until ? lastDay(way.until, props.site.timeZone) : ''}`,
@@ -133,7 +133,7 @@ svg {
   fill: var(--brass-pale);
   opacity: 0.75;
 }
-.mask.kept-out {
+.mask.blocked {
   fill: var(--clay-pale);
 }
 .hatch {

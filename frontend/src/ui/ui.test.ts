@@ -35,15 +35,15 @@ describe('the reason line', () => {
     }).text()
 
   it('says first what decides, then what else stands in the way, and who could change it', () => {
-    const said = line('staff', [cause('taken-out', { values: { at: '2026-11-01T09:00:00Z' } }), cause('draft')])
+    const said = line('staff', [cause('removed', { values: { at: '2026-11-01T09:00:00Z' } }), cause('draft')])
     expect(said).toContain('Cannot enter: taken out on 1 Nov.')
     expect(said).toContain('Also: Cannot enter yet: the site is a draft.')
     expect(said).toContain('Can be done by: lead tutor, an administrator.')
   })
 
   it('names nobody where one may do it oneself, and tells the person nothing of it', () => {
-    expect(line('staff', [cause('taken-out', { mine: true })])).not.toContain('Can be done by')
-    expect(line('you', [cause('taken-out')])).not.toContain('Bringing')
+    expect(line('staff', [cause('removed', { mine: true })])).not.toContain('Can be done by')
+    expect(line('you', [cause('removed')])).not.toContain('Bringing')
   })
 })
 

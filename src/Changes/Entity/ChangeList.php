@@ -24,8 +24,8 @@ class ChangeList
         #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public string $state = 'applied',
         /** How it began. */
-        #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin', 'default' => 'desk'])]
-        public string $kind = 'desk',
+        #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin', 'default' => 'single'])]
+        public string $kind = 'single',
         #[ORM\Column(length: 160, options: ['default' => ''])] public string $title = '',
         #[ORM\Column(options: ['default' => 1])] public int $version = 1,
         #[ORM\Column(type: 'instant', nullable: true)] public ?int $changedAt = null,

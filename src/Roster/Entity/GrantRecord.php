@@ -7,8 +7,8 @@ namespace MintDoor\Roster\Entity;
 use Doctrine\ORM\Mapping as ORM;
 
 /**
- * A grant as stored: never changed but for `live`, which is 1 on the last grant of a person at a door and empty on those
- * before.
+ * A grant as stored: never changed but for `live`, which is 1 on the last grant of a person at a door and empty on
+ * those before.
  */
 #[ORM\Entity]
 #[ORM\Table(name: 'access_grant')]

@@ -6,7 +6,9 @@ namespace MintDoor\Roster\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** An override as stored: on a grant, or on the whole enrollment when `grantId` is empty. Only its end is ever drawn in. */
+/**
+ * An override as stored: on a grant, or on the whole enrollment when `grantId` is empty. Only its end is ever drawn in.
+ */
 #[ORM\Entity]
 #[ORM\Table(name: 'enrollment_override')]
 #[ORM\Index(columns: ['site_id', 'person_id'])]

@@ -13,8 +13,8 @@ final class AboveTest extends AttackCase
     #[TestWith(['pause', []])]
     #[TestWith(['pause', ['fromDay' => '2026-11-30']])]
     #[TestWith(['change-dates', ['untilDay' => '2026-11-27']])]
-    #[TestWith(['take-out', []])]
-    #[TestWith(['keep-out', []])]
+    #[TestWith(['remove', []])]
+    #[TestWith(['block', []])]
     #[TestWith(['change-role', ['role' => 'class-assistant']])]
     public function testACoTutorDoesNothingToALead(string $verb, array $more): void
     {
@@ -28,7 +28,7 @@ final class AboveTest extends AttackCase
     {
         $this->change('admin', 'pause', 'disloyal', more: ['fromDay' => '2026-11-30'], site: 'nerves');
         $end = $this->change('admin', 'change-dates', 'disloyal', more: ['untilDay' => '2026-12-01'], site: 'nerves');
-        foreach (['resume', 'lift-dates'] as $verb) {
+        foreach (['resume', 'clear-dates'] as $verb) {
             $problem = $this->change('disloyal', $verb, 'disloyal', expected: 409, site: 'nerves');
             self::assertSame('set-from-above', $problem['line']['reasons'][0]['code']);
         }
@@ -43,9 +43,9 @@ final class AboveTest extends AttackCase
         $undo = '/sites/'.$this->ids['nerves'].'/logbook/'.$end['entry'].'/undo';
         $this->call('disloyal', 'POST', $undo, null, 409);
         // A lead is not as high as an administrator, either.
-        $problem = $this->change('principal', 'lift-dates', 'disloyal', expected: 409, site: 'nerves');
+        $problem = $this->change('principal', 'clear-dates', 'disloyal', expected: 409, site: 'nerves');
         self::assertSame('set-from-above', $problem['line']['reasons'][0]['code']);
-        $this->change('admin', 'lift-dates', 'disloyal', site: 'nerves');
+        $this->change('admin', 'clear-dates', 'disloyal', site: 'nerves');
     }
 
     public function testTheOnlyLeadIsNotEndedByDatesUnlessItIsMeant(): void
@@ -65,6 +65,6 @@ final class AboveTest extends AttackCase
         );
         self::assertSame('ready', $line['verdict']);
         // And what they gave up is not theirs to take again.
-        $this->change('principal', 'lift-dates', 'principal', expected: 409, site: 'nerves');
+        $this->change('principal', 'clear-dates', 'principal', expected: 409, site: 'nerves');
     }
 }

@@ -47,7 +47,10 @@ abstract class AttackCase extends ApiTestCase
                 [$seconds],
             );
         }
-        $this->db()->executeStatement('UPDATE enrollment_override SET from_at = from_at - INTERVAL ? SECOND', [$seconds]);
+        $this->db()->executeStatement(<<<'SQL'
+            UPDATE enrollment_override
+            SET from_at = from_at - INTERVAL ? SECOND
+            SQL, [$seconds]);
         $this->db()->executeStatement(
             "UPDATE enrollment_segment SET from_at = from_at - INTERVAL ? SECOND WHERE from_at > '1900-01-01'",
             [$seconds],

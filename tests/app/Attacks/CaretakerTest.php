@@ -85,7 +85,7 @@ final class CaretakerTest extends AttackCase
     {
         $this->used('adult');
         self::assertNotNull($this->card('disloyal', 'adult')['password']);
-        $this->change('disloyal', 'take-out', 'adult', site: 'nerves');
+        $this->change('disloyal', 'remove', 'adult', site: 'nerves');
         self::assertNull($this->card('disloyal', 'adult')['password'], 'nothing outlives the tie');
         $this->age(60);
         $this->change('disloyal', 'bring-back', 'adult', site: 'nerves');

@@ -10,7 +10,7 @@ final class DoorsTest extends AttackCase
     public function testWhoWasRemovedByStaffDoesNotWalkBackInWithTheClassKey(): void
     {
         $key = $this->key('principal');
-        $this->change('principal', 'take-out', 'adult', site: 'nerves');
+        $this->change('principal', 'remove', 'adult', site: 'nerves');
         self::assertSame('approval', $this->call('adult', 'POST', '/join', ['key' => $key])['passage']);
         self::assertSame(
             'approval',
@@ -34,7 +34,7 @@ final class DoorsTest extends AttackCase
     public function testADoorOpensWithTheRightsItsKeeperHasThen(): void
     {
         $key = $this->key('disloyal');
-        $this->change('principal', 'take-out', 'disloyal', site: 'nerves');
+        $this->change('principal', 'remove', 'disloyal', site: 'nerves');
         $refused = $this->call('newcomer', 'POST', '/join', ['key' => $key], 409);
         self::assertSame('unbacked', $refused['code']);
         $door = array_values(
@@ -61,7 +61,7 @@ final class DoorsTest extends AttackCase
             'text' => 'newcomer@example.org',
             'apply' => true,
         ]);
-        $this->change('principal', 'take-out', 'disloyal', site: 'nerves');
+        $this->change('principal', 'remove', 'disloyal', site: 'nerves');
         $token = 'a-token-that-was-sent';
         $this->db()->executeStatement(
             'INSERT INTO invitation_link (token_hash, invitation_id) SELECT ?, id FROM invitation',
@@ -73,8 +73,8 @@ final class DoorsTest extends AttackCase
     public function testAListIsAppliedWithTheRightsOfThatMoment(): void
     {
         $sheet = $this->call('disloyal', 'POST', '/sheets', ['kind' => 'people', 'work' => ['x' => 1]], 201)['id'];
-        $line = ['site' => $this->ids['nerves'], 'line' => ['person' => $this->ids['adult'], 'verb' => 'take-out']];
-        $this->change('principal', 'take-out', 'disloyal', site: 'nerves');
+        $line = ['site' => $this->ids['nerves'], 'line' => ['person' => $this->ids['adult'], 'verb' => 'remove']];
+        $this->change('principal', 'remove', 'disloyal', site: 'nerves');
         $this->call('disloyal', 'POST', "/sheets/$sheet/apply", ['lines' => [$line]], 403);
     }
 

@@ -51,7 +51,7 @@ final class ForgeryTest extends AttackCase
         $site = $this->call('lead', 'POST', '/site-batches', $wish)['rows'][0]['site'];
         $this->ids['rhythm'] = $site;
         $this->change('admin', 'let-in', 'cotutor', 'lead-tutor', site: 'rhythm');
-        $this->change('admin', 'take-out', 'lead', site: 'rhythm');
+        $this->change('admin', 'remove', 'lead', site: 'rhythm');
         $this->call('lead', 'POST', "/site-batches/$sheet/undo", null, 403);
         $this->call('cotutor', 'GET', '/sites/'.$site);
     }
@@ -110,7 +110,7 @@ final class ForgeryTest extends AttackCase
         ];
         $wish = ['text' => 'Noor Haddad', 'division' => 'evening', 'apply' => true, 'sheet' => $sheet];
         $this->call('disloyal', 'POST', '/account-batches', $wish);
-        $this->change('principal', 'take-out', 'disloyal', site: 'nerves');
+        $this->change('principal', 'remove', 'disloyal', site: 'nerves');
         $review = $this->call('disloyal', 'POST', "/account-batches/$sheet/undo", ['apply' => false]);
         self::assertSame([0, 'not-yours'], [$review['ready'], $review['left'][0]['why']]);
         $this->call('disloyal', 'POST', "/account-batches/$sheet/undo", ['apply' => true], 409);

@@ -117,12 +117,12 @@ final class LeaksTest extends AttackCase
             'principal',
             'POST',
             '/sites/'.$this->ids['nerves'].'/doors',
-            ['kind' => 'look-in', 'divisions' => ['evening']],
+            ['kind' => 'preview', 'divisions' => ['evening']],
             201,
         )['id'];
-        $this->sameAsNone('learner', 'GET', '/look-ins/%s', $look);
-        $this->sameAsNone('learner', 'GET', '/look-ins/%s', $key);
-        $this->sameAsNone(null, 'GET', '/look-ins/%s', $look);
+        $this->sameAsNone('learner', 'GET', '/previews/%s', $look);
+        $this->sameAsNone('learner', 'GET', '/previews/%s', $key);
+        $this->sameAsNone(null, 'GET', '/previews/%s', $look);
         foreach ([['GET', '/invitations'], ['POST', '/key'], ['DELETE', '/open']] as [$method, $more]) {
             $this->sameAsNone('cotutor', $method, '/sites/'.$this->ids['site'].'/doors/%s'.$more, $key);
         }

@@ -58,7 +58,7 @@ final class OutsideReachTest extends AttackCase
     {
         $this->byNumber('junior');
         $answer = '/sites/'.$this->ids['nerves'].'/approvals/'.$this->ids['junior'];
-        $this->change('principal', 'take-out', 'disloyal', site: 'nerves');
+        $this->change('principal', 'remove', 'disloyal', site: 'nerves');
         $this->call('colleague', 'POST', $answer, ['answer' => 'yes'], 409);
         $this->call('colleague', 'POST', $answer, ['answer' => 'no']);
         self::assertArrayNotHasKey('junior', $this->roster('principal', site: 'nerves'));

@@ -78,7 +78,7 @@ final class SecretsTest extends AttackCase
         $this->call('lead', 'POST', $door.'/invitations', ['text' => 'private@example.net', 'apply' => true]);
         $this->deliver();
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
-            'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'take-out']],
+            'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'remove']],
         ]);
         // The address outside turns out to be theirs.
         $this->db()->executeStatement('UPDATE person SET email = ? WHERE id = ?', [

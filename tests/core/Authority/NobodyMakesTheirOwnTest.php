@@ -130,10 +130,10 @@ final class NobodyMakesTheirOwnTest extends TestCase
         $given = static fn(
             string $role,
             int $until = Time::FOREVER,
-            DoorKind $kind = DoorKind::Desk,
+            DoorKind $kind = DoorKind::Staff,
             array $overrides = [],
         ): Enrollment => new Enrollment(
-            [new Grant('first-'.$role, 'desk', $kind, $role, 0, new Window(0, $until), 0, givenBy: 'somebody')],
+            [new Grant('first-'.$role, 'staff', $kind, $role, 0, new Window(0, $until), 0, givenBy: 'somebody')],
             array_values($overrides),
         );
         $leads = ['s1 lead' => $given('lead-tutor'), 's2 lead' => $given('lead-tutor')];

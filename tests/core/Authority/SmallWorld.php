@@ -338,7 +338,7 @@ final class SmallWorld implements Ids
             $actor,
             SeatsHeld::none($play->now),
             $leads,
-            'desk',
+            'staff',
         );
     }
 

@@ -41,14 +41,14 @@ final class ChangeListComputerTest extends TestCase
         self::assertSame(
             ['ready', 'ready'],
             self::verdicts(
-                self::compute($world, [['learner1', Verb::LetIn, 'learner'], ['learner0', Verb::TakeOut, null]]),
+                self::compute($world, [['learner1', Verb::LetIn, 'learner'], ['learner0', Verb::Remove, null]]),
             ),
         );
     }
 
     public function testALeadMayGoWhenAnotherLineMakesANewOneInWhateverOrder(): void
     {
-        $lines = [['staff0', Verb::TakeOut, null], ['staff1', Verb::LetIn, 'lead-tutor']];
+        $lines = [['staff0', Verb::Remove, null], ['staff1', Verb::LetIn, 'lead-tutor']];
         foreach ([$lines, array_reverse($lines)] as $sheet) {
             self::assertSame(['ready', 'ready'], self::verdicts(self::compute(self::world(), $sheet)));
         }
@@ -131,7 +131,7 @@ final class ChangeListComputerTest extends TestCase
         $situation = self::situation($world);
         $summary = \MintDoor\Core\Changes\Summary::of(
             self::compute($world, [
-                ['learner0', Verb::TakeOut, null],
+                ['learner0', Verb::Remove, null],
                 ['learner1', Verb::LetIn, 'learner'],
                 ['learner2', Verb::LetIn, 'learner'],
                 ['learner3', Verb::LetIn, 'learner'],
@@ -169,12 +169,12 @@ final class ChangeListComputerTest extends TestCase
                     $verb = $dice->one([
                         Verb::LetIn,
                         Verb::ChangeRole,
-                        Verb::TakeOut,
+                        Verb::Remove,
                         Verb::BringBack,
                         Verb::Pause,
                         Verb::Resume,
-                        Verb::KeepOut,
-                        Verb::LiftKeepOut,
+                        Verb::Block,
+                        Verb::Unblock,
                     ]);
                     $role = \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true)
                         ? $dice->one('s' === $person[0] ? ['lead-tutor', 'co-tutor'] : ['learner', 'day-guest'])
@@ -208,7 +208,7 @@ final class ChangeListComputerTest extends TestCase
         $world->apply('learner0', Verb::LetIn, 'learner');
         $before = array_map(static fn($enrollment) => $enrollment->timeline(), $world->enrollments);
         $sheet = [
-            ['staff0', Verb::TakeOut, null],
+            ['staff0', Verb::Remove, null],
             ['staff1', Verb::LetIn, 'lead-tutor'],
             ['learner0', Verb::ChangeRole, 'day-guest'],
             ['learner1', Verb::LetIn, 'learner'],
@@ -249,10 +249,10 @@ final class ChangeListComputerTest extends TestCase
             $verb = $dice->one([
                 Verb::LetIn,
                 Verb::ChangeRole,
-                Verb::TakeOut,
+                Verb::Remove,
                 Verb::BringBack,
                 Verb::Pause,
-                Verb::KeepOut,
+                Verb::Block,
             ]);
             $sheet[$person] = [
                 $person,
@@ -304,7 +304,7 @@ final class ChangeListComputerTest extends TestCase
             $world->enrollments,
             $world->seats(),
             $leads,
-            'desk',
+            'staff',
         );
     }
 

@@ -57,7 +57,7 @@ final class ComingInTest extends TestCase
             [$door],
             $waiting,
         );
-        self::assertSame(State::TakenOut, $go('key')->after?->state);
+        self::assertSame(State::Removed, $go('key')->after?->state);
         self::assertSame(Verdict::NothingToDo, $go('another')->verdict);
         self::assertSame(Verdict::NothingToDo, $go('key', true)->verdict, 'They wait no more.');
         $here = $this->world->enrollments['learner0'];
@@ -73,7 +73,7 @@ final class ComingInTest extends TestCase
         $this->comeIn('learner0');
         self::assertSame(Verdict::WaitsForSeat, $this->comeIn('learner1')->verdict);
         self::assertSame(Verdict::Ready, $this->stand('learner1')->verdict);
-        $lead = $this->computer->goAgain($this->world->situation('staff0'), ['desk']);
+        $lead = $this->computer->goAgain($this->world->situation('staff0'), ['staff']);
         self::assertSame([Verdict::Refused, 'last-lead'], [$lead->verdict, $lead->reasons[0]->code]);
     }
 

@@ -27,7 +27,7 @@ final class FixPlannerTest extends TestCase
     public function testTheChangesNamedAreEnoughAndEachIsNeeded(): void
     {
         $verbs = [
-            'lift' => Verb::LiftKeepOut,
+            'lift' => Verb::Unblock,
             'resume' => Verb::Resume,
             'bring-back' => Verb::BringBack,
             'move-start' => Verb::ChangeDates,
@@ -80,7 +80,10 @@ final class FixPlannerTest extends TestCase
                 $enrollment->grants,
             ),
             array_values(
-                array_filter($enrollment->overrides, static fn(Override $override): bool => OverrideKind::Role !== $override->kind),
+                array_filter(
+                    $enrollment->overrides,
+                    static fn(Override $override): bool => OverrideKind::Role !== $override->kind
+                ),
             ),
         );
     }
@@ -91,9 +94,9 @@ final class FixPlannerTest extends TestCase
         $world->people['learner0'] = new Person('learner0', PersonKind::Learner, 'seniors', 7, 500);
         $world->apply('learner0', Verb::LetIn, 'learner');
         $world->apply('learner0', Verb::Pause);
-        $world->apply('learner0', Verb::KeepOut);
+        $world->apply('learner0', Verb::Block);
         self::assertSame(
-            ['kept-out', 'taken-out', 'paused', 'account-closed', 'draft'],
+            ['blocked', 'removed', 'paused', 'account-closed', 'draft'],
             self::codes($world, 'learner0'),
         );
     }
@@ -103,12 +106,12 @@ final class FixPlannerTest extends TestCase
         $world = World::withPeople(new Site('s', 'seniors', opensAt: 0));
         $world->apply('learner0', Verb::LetIn, 'learner');
         $world->now = 1_500;
-        $world->apply('learner0', Verb::TakeOut);
+        $world->apply('learner0', Verb::Remove);
         $world->now = 1_700;
-        $world->apply('learner0', Verb::KeepOut);
+        $world->apply('learner0', Verb::Block);
         $world->now = 2_000;
         $causes = (new FixPlanner(new LineComputer($world)))->reason($world->situation('learner0'))->causes;
-        self::assertSame(['taken-out', 1_500], [$causes[1]->code, $causes[1]->values['at']]);
+        self::assertSame(['removed', 1_500], [$causes[1]->code, $causes[1]->values['at']]);
     }
 
     public function testAFullSiteIsACauseOfItsOwn(): void

@@ -128,28 +128,28 @@ final class LawsTest extends TestCase
     public function testTheLastLeadStays(): void
     {
         $world = self::world();
-        self::assertSame('last-lead', $world->apply('staff0', Verb::TakeOut)->reasons[0]->code);
+        self::assertSame('last-lead', $world->apply('staff0', Verb::Remove)->reasons[0]->code);
         self::assertSame('last-lead', $world->apply('staff0', Verb::ChangeRole, 'co-tutor')->reasons[0]->code);
         $world->apply('staff1', Verb::LetIn, 'lead-tutor');
-        self::assertSame(Verdict::Ready, $world->apply('staff0', Verb::TakeOut)->verdict);
+        self::assertSame(Verdict::Ready, $world->apply('staff0', Verb::Remove)->verdict);
     }
 
     public function testADraftMayBeWithoutALead(): void
     {
         $world = World::withPeople(new Site('s', 'seniors'));
-        self::assertSame(Verdict::Ready, $world->apply('staff0', Verb::TakeOut)->verdict);
+        self::assertSame(Verdict::Ready, $world->apply('staff0', Verb::Remove)->verdict);
     }
 
     public function testWhereTimeWouldLeaveASiteWithoutALeadItIsSaidBefore(): void
     {
         $world = self::world();
         $world->apply('staff1', Verb::LetIn, 'lead-tutor', new Window($world->now, $world->now + 50));
-        $asked = $world->apply('staff0', Verb::TakeOut);
+        $asked = $world->apply('staff0', Verb::Remove);
         self::assertSame(
             [Verdict::NeedsChoice, 'lead-ends', $world->now + 50],
             [$asked->verdict, $asked->reasons[0]->code, $asked->reasons[0]->values['at']],
         );
-        $line = $world->apply('staff0', Verb::TakeOut, leadEnds: true);
+        $line = $world->apply('staff0', Verb::Remove, leadEnds: true);
         self::assertSame(Verdict::Ready, $line->verdict);
         $caution =
             array_values(array_filter($line->cautions, static fn($note): bool => 'lead-ends' === $note->code))[0]
@@ -186,7 +186,7 @@ final class LawsTest extends TestCase
         $world = self::world(seats: 1);
         $world->apply('learner0', Verb::LetIn, 'learner', new Window($world->now + 100));
         self::assertSame(1, $world->seatsHeld());
-        $world->apply('learner0', Verb::TakeOut);
+        $world->apply('learner0', Verb::Remove);
         self::assertSame(0, $world->seatsHeld());
     }
 
@@ -194,10 +194,10 @@ final class LawsTest extends TestCase
     {
         $world = self::world();
         $world->enrollments['learner0'] = new Enrollment([
-            new Grant('p', 'desk', DoorKind::Desk, 'learner', 10, new Window(10, 5_000), 10, 'morning'),
+            new Grant('p', 'staff', DoorKind::Staff, 'learner', 10, new Window(10, 5_000), 10, 'morning'),
         ]);
         $world->apply('learner0', Verb::ChangeRole, 'day-guest');
-        $world->apply('learner0', Verb::TakeOut);
+        $world->apply('learner0', Verb::Remove);
         ++$world->now;
         $line = $world->apply('learner0', Verb::BringBack);
         self::assertSame(['day-guest'], $line->after?->roles);
@@ -215,7 +215,7 @@ final class LawsTest extends TestCase
     {
         $world = self::world();
         $world->enrollments['learner0'] = new Enrollment([
-            new Grant('p', 'desk', DoorKind::Desk, 'learner', 10, new Window(10, 500), 10, 'morning'),
+            new Grant('p', 'staff', DoorKind::Staff, 'learner', 10, new Window(10, 500), 10, 'morning'),
         ]);
         $line = $world->apply('learner0', Verb::BringBack);
         self::assertSame([Verdict::Ready, 'dates-were-over'], [$line->verdict, $line->cautions[0]->code]);
@@ -230,7 +230,7 @@ final class LawsTest extends TestCase
         ]);
         self::assertSame(
             ['work-stays', 'comes-back-through'],
-            array_map(static fn($note): string => $note->code, $world->compute('learner0', Verb::TakeOut)->cautions),
+            array_map(static fn($note): string => $note->code, $world->compute('learner0', Verb::Remove)->cautions),
         );
     }
 
@@ -248,18 +248,18 @@ final class LawsTest extends TestCase
             'not-to-yourself',
             $code($world->apply('staff1', Verb::ChangeRole, 'lead-tutor', actor: 'staff1')),
         );
-        self::assertSame('not-yours-to-take', $code($world->apply('staff0', Verb::TakeOut, actor: 'staff1')));
+        self::assertSame('not-yours-to-take', $code($world->apply('staff0', Verb::Remove, actor: 'staff1')));
         self::assertSame('not-yours-to-do', $code($world->apply('learner0', Verb::LetIn, 'learner', actor: 'staff2')));
-        self::assertSame('not-yours-to-take', $code($world->apply('staff0', Verb::KeepOut, actor: 'staff1')));
-        self::assertSame('not-yours-to-do', $code($world->apply('staff2', Verb::KeepOut, actor: 'staff2')));
-        self::assertSame('ready', $code($world->apply('staff2', Verb::TakeOut, actor: 'staff2')), 'anybody may leave');
+        self::assertSame('not-yours-to-take', $code($world->apply('staff0', Verb::Block, actor: 'staff1')));
+        self::assertSame('not-yours-to-do', $code($world->apply('staff2', Verb::Block, actor: 'staff2')));
+        self::assertSame('ready', $code($world->apply('staff2', Verb::Remove, actor: 'staff2')), 'anybody may leave');
     }
 
     public function testAnUndoIsHeldAgainstTheLawsToo(): void
     {
         $world = self::world(seats: 1);
         $world->apply('learner0', Verb::LetIn, 'learner');
-        $out = $world->apply('learner0', Verb::TakeOut);
+        $out = $world->apply('learner0', Verb::Remove);
         $world->apply('learner1', Verb::LetIn, 'learner');
         self::assertSame(Verdict::WaitsForSeat, $world->undo('learner0', $out->effects)->verdict);
     }
@@ -267,13 +267,13 @@ final class LawsTest extends TestCase
     public function testWhoIsAboveIsNotHurtFromBelowNowOrLater(): void
     {
         $soon = new Window(Time::BEGINNING, 1_050);
-        $wishes = [[Verb::Pause, null], [Verb::ChangeDates, $soon], [Verb::TakeOut, null], [Verb::KeepOut, null]];
+        $wishes = [[Verb::Pause, null], [Verb::ChangeDates, $soon], [Verb::Remove, null], [Verb::Block, null]];
         foreach ($wishes as [$verb, $window]) {
             $world = self::world();
             $world->apply('staff1', Verb::LetIn, 'co-tutor');
             // Somebody who is an assistant today and leads from tomorrow on is above a co-tutor, too.
             $world->apply('staff2', Verb::LetIn, 'class-assistant');
-            $grant = new Grant('later', 'desk', DoorKind::Desk, 'lead-tutor', 0, new Window(1_100), 0);
+            $grant = new Grant('later', 'staff', DoorKind::Staff, 'lead-tutor', 0, new Window(1_100), 0);
             $world->enrollments['staff2'] = new Enrollment([...$world->enrollment('staff2')->grants, $grant]);
             foreach (['staff0', 'staff2'] as $above) {
                 $line = $world->apply($above, $verb, window: $window, actor: 'staff1');
@@ -307,8 +307,8 @@ final class LawsTest extends TestCase
             actor: 'staff1',
         );
         self::assertSame('ready', $code($shorter), 'anybody may go sooner');
-        self::assertSame('not-to-yourself', $code($world->apply('staff1', Verb::LiftDates, actor: 'staff1')));
-        self::assertSame('ready', $code($world->apply('staff1', Verb::LiftDates, actor: 'staff0')));
+        self::assertSame('not-to-yourself', $code($world->apply('staff1', Verb::ClearDates, actor: 'staff1')));
+        self::assertSame('ready', $code($world->apply('staff1', Verb::ClearDates, actor: 'staff0')));
     }
 
     public function testWhatSomebodyHigherSetIsLiftedBySomebodyAtLeastAsHigh(): void
@@ -366,7 +366,7 @@ final class LawsTest extends TestCase
     {
         $world = self::world();
         $world->apply('learner0', Verb::LetIn, 'learner');
-        $gone = $world->apply('learner0', Verb::TakeOut, actor: 'learner0');
+        $gone = $world->apply('learner0', Verb::Remove, actor: 'learner0');
         self::assertSame(
             'left-by-themselves',
             $world->undo('learner0', $gone->effects, 'staff0')->reasons[0]->code ?? '',
@@ -429,10 +429,10 @@ final class LawsTest extends TestCase
         $world = self::world();
         $world->apply('learner0', Verb::LetIn, 'learner');
         self::assertFalse($world->enrollment('learner0')->removedByStaff($world->now));
-        $world->apply('learner0', Verb::TakeOut, actor: 'learner0');
+        $world->apply('learner0', Verb::Remove, actor: 'learner0');
         self::assertFalse($world->enrollment('learner0')->removedByStaff($world->now), 'they went by themselves');
         $world->apply('learner0', Verb::BringBack);
-        $world->apply('learner0', Verb::TakeOut);
+        $world->apply('learner0', Verb::Remove);
         self::assertTrue($world->enrollment('learner0')->removedByStaff($world->now));
     }
 

@@ -41,88 +41,88 @@ final class LineComputerTest extends TestCase
                 'never' => [
                     'let-in' => 'ready',
                     'change-role' => 'not-here',
-                    'take-out' => 'not-here',
+                    'remove' => 'not-here',
                     'bring-back' => 'never-here',
                     'pause' => 'not-here',
                     'resume' => 'not-here',
                     'change-dates' => 'not-here',
-                    'keep-out' => 'ready',
-                    'lift-keep-out' => 'not-kept-out',
-                    'lift-role' => 'no-role-by-hand',
+                    'block' => 'ready',
+                    'unblock' => 'not-blocked',
+                    'clear-role' => 'no-role-by-hand',
                 ],
                 'current' => [
                     'let-in' => 'already-here',
                     'change-role' => 'ready',
-                    'take-out' => 'ready',
+                    'remove' => 'ready',
                     'bring-back' => 'already-here',
                     'pause' => 'ready',
                     'resume' => 'not-paused',
                     'change-dates' => 'ready',
-                    'keep-out' => 'ready',
-                    'lift-keep-out' => 'not-kept-out',
-                    'lift-role' => 'no-role-by-hand',
+                    'block' => 'ready',
+                    'unblock' => 'not-blocked',
+                    'clear-role' => 'no-role-by-hand',
                 ],
                 'paused' => [
                     'let-in' => 'already-here',
                     'change-role' => 'ready',
-                    'take-out' => 'ready',
+                    'remove' => 'ready',
                     'bring-back' => 'already-here',
                     'pause' => 'already-so',
                     'resume' => 'ready',
                     'change-dates' => 'ready',
-                    'keep-out' => 'ready',
-                    'lift-dates' => 'no-dates-by-hand',
+                    'block' => 'ready',
+                    'clear-dates' => 'no-dates-by-hand',
                 ],
                 'upcoming' => [
                     'let-in' => 'already-here',
                     'change-role' => 'ready',
-                    'take-out' => 'ready',
+                    'remove' => 'ready',
                     'bring-back' => 'already-here',
                     'pause' => 'ready',
                     'resume' => 'not-paused',
                     'change-dates' => 'ready',
-                    'keep-out' => 'ready',
+                    'block' => 'ready',
                 ],
                 'waiting' => [
                     'let-in' => 'already-here',
                     'change-role' => 'ready',
-                    'take-out' => 'ready',
+                    'remove' => 'ready',
                     'bring-back' => 'already-here',
                     'pause' => 'pause-outside',
                     'resume' => 'not-paused',
                     'change-dates' => 'ready',
-                    'keep-out' => 'ready',
+                    'block' => 'ready',
                 ],
                 'ended' => [
                     'let-in' => 'ready',
                     'change-role' => 'not-here',
-                    'take-out' => 'not-here',
+                    'remove' => 'not-here',
                     'bring-back' => 'ready',
                     'pause' => 'not-here',
                     'resume' => 'not-here',
                     'change-dates' => 'not-here',
-                    'keep-out' => 'ready',
+                    'block' => 'ready',
                 ],
-                'taken-out' => [
+                'removed' => [
                     'let-in' => 'ready',
                     'change-role' => 'not-here',
-                    'take-out' => 'not-here',
+                    'remove' => 'not-here',
                     'bring-back' => 'ready',
                     'pause' => 'not-here',
                     'resume' => 'not-here',
                     'change-dates' => 'not-here',
-                    'keep-out' => 'ready',
+                    'block' => 'ready',
                 ],
-                'kept-out' => [
-                    'let-in' => 'kept-out',
-                    'change-role' => 'kept-out',
-                    'take-out' => 'not-here',
-                    'bring-back' => 'kept-out',
-                    'pause' => 'kept-out',
-                    'resume' => 'kept-out',
-                    'change-dates' => 'kept-out',
-                    'keep-out' => 'already-so',
-                    'lift-keep-out' => 'ready',
+                'blocked' => [
+                    'let-in' => 'blocked',
+                    'change-role' => 'blocked',
+                    'remove' => 'not-here',
+                    'bring-back' => 'blocked',
+                    'pause' => 'blocked',
+                    'resume' => 'blocked',
+                    'change-dates' => 'blocked',
+                    'block' => 'already-so',
+                    'unblock' => 'ready',
                 ],
             ] as $state => $outcomes
         ) {
@@ -166,7 +166,7 @@ final class LineComputerTest extends TestCase
     public function testWithoutARoleSomebodyWhoWasHereComesBackAsTheyWere(): void
     {
         $world = self::world();
-        $world->enrollments['learner0'] = self::in('taken-out');
+        $world->enrollments['learner0'] = self::in('removed');
         $line = $world->compute('learner0', Verb::LetIn);
         self::assertSame([['learner'], 'as-before'], [$line->after?->roles, $line->cautions[0]->code]);
         $dated = $world->compute('learner0', Verb::LetIn, null, new Window(self::NOW, 30_000_000));
@@ -182,7 +182,7 @@ final class LineComputerTest extends TestCase
         $world = self::world();
         $world->apply('staff1', Verb::LetIn, 'co-tutor');
         ++$world->now;
-        $world->apply('staff1', Verb::TakeOut);
+        $world->apply('staff1', Verb::Remove);
         ++$world->now;
         self::assertSame(
             [Verdict::NeedsChoice, 'co-tutor'],
@@ -202,7 +202,7 @@ final class LineComputerTest extends TestCase
 
     public function testWhatIsRefusedCarriesNoCautions(): void
     {
-        $line = self::world()->compute('staff0', Verb::TakeOut);
+        $line = self::world()->compute('staff0', Verb::Remove);
         self::assertSame(['last-lead', []], [self::outcome($line), $line->cautions]);
     }
 
@@ -212,7 +212,7 @@ final class LineComputerTest extends TestCase
         $grant = static fn(string $id, Window $window, int $accepted = 0): Grant => new Grant(
             $id,
             $id,
-            DoorKind::Desk,
+            DoorKind::Staff,
             'learner',
             0,
             $window,
@@ -224,7 +224,7 @@ final class LineComputerTest extends TestCase
             $grant('unanswered', new Window(0), Time::FOREVER),
             $grant('over', new Window(0, 10)),
         ]);
-        $line = $world->apply('learner0', Verb::TakeOut);
+        $line = $world->apply('learner0', Verb::Remove);
         self::assertSame(
             ['now', 'later', 'unanswered'],
             array_map(static fn($effect): ?string => $effect->grantId, $line->effects),
@@ -242,7 +242,16 @@ final class LineComputerTest extends TestCase
         $out = static fn(string $id, int $at): Override => new Override($id, OverrideKind::Withdrawn, new Window($at));
         $world->enrollments['learner0'] = new Enrollment([
             new Grant('first', 'key', DoorKind::Key, 'day-guest', 0, new Window(0), 0, overrides: [$out('a', 100)]),
-            new Grant('second', 'desk', DoorKind::Desk, 'learner', 200, new Window(200), 0, overrides: [$out('b', 500)]),
+            new Grant(
+                'second',
+                'staff',
+                DoorKind::Staff,
+                'learner',
+                200,
+                new Window(200),
+                0,
+                overrides: [$out('b', 500)]
+            ),
         ]);
         self::assertSame(['learner'], $world->apply('learner0', Verb::BringBack)->after?->roles);
     }
@@ -266,7 +275,7 @@ final class LineComputerTest extends TestCase
         $world = self::world();
         $world->apply('learner0', Verb::LetIn, 'learner');
         $world->apply('learner0', Verb::ChangeRole, 'day-guest');
-        $world->apply('learner0', Verb::TakeOut);
+        $world->apply('learner0', Verb::Remove);
         ++$world->now;
         self::assertSame(['learner'], $world->apply('learner0', Verb::LetIn, 'learner')->after?->roles);
     }
@@ -307,7 +316,7 @@ final class LineComputerTest extends TestCase
     {
         $world = self::world();
         $world->enrollments['learner0'] = new Enrollment([
-            new Grant('a', 'desk', DoorKind::Desk, 'learner', 100, new Window(100, 1_200), 0),
+            new Grant('a', 'staff', DoorKind::Staff, 'learner', 100, new Window(100, 1_200), 0),
         ]);
         $world->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 2_000));
         $enrollment = $world->enrollment('learner0');
@@ -324,7 +333,7 @@ final class LineComputerTest extends TestCase
                 $timeline->at(1_999)->since ?? null,
             ],
         );
-        $world->apply('learner0', Verb::LiftDates);
+        $world->apply('learner0', Verb::ClearDates);
         self::assertSame(
             'current',
             $world->enrollment('learner0')->timeline()->at(2_500)?->state->value,
@@ -352,10 +361,10 @@ final class LineComputerTest extends TestCase
     {
         $world = self::world();
         $world->enrollments['learner0'] = new Enrollment([
-            new Grant('p', 'desk', DoorKind::Desk, 'learner', 100, new Window(100, 1_400), 0),
+            new Grant('p', 'staff', DoorKind::Staff, 'learner', 100, new Window(100, 1_400), 0),
         ]);
         $world->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 1_500));
-        $world->apply('learner0', Verb::TakeOut);
+        $world->apply('learner0', Verb::Remove);
         $world->now = 1_600;
         $line = $world->apply('learner0', Verb::BringBack);
         self::assertSame(
@@ -382,7 +391,7 @@ final class LineComputerTest extends TestCase
         $grant = static fn(string $id, string $role, Window $window): Grant => new Grant(
             $id,
             $id,
-            DoorKind::Desk,
+            DoorKind::Staff,
             $role,
             100,
             $window,
@@ -421,7 +430,7 @@ final class LineComputerTest extends TestCase
     {
         $world = self::world();
         $world->enrollments['learner0'] = new Enrollment([
-            new Grant('p', 'desk', DoorKind::Desk, 'learner', 100, new Window(100, 1_400), 0),
+            new Grant('p', 'staff', DoorKind::Staff, 'learner', 100, new Window(100, 1_400), 0),
         ]);
         $first = $world->apply('learner0', Verb::ChangeDates, window: new Window(Time::BEGINNING, 1_500));
         $world->now = 1_450;
@@ -435,7 +444,7 @@ final class LineComputerTest extends TestCase
                 $world->enrollment('learner0')->timeline()->at(1_450)?->state->value,
             ],
         );
-        $lift = $world->apply('learner0', Verb::LiftDates);
+        $lift = $world->apply('learner0', Verb::ClearDates);
         self::assertSame('ended', $lift->after?->state->value);
         $world->now = 1_460;
         $world->undo('learner0', $lift->effects);
@@ -457,7 +466,7 @@ final class LineComputerTest extends TestCase
         );
         self::assertSame(
             ['unlisted', null, null],
-            [$as('sit-in-observer', listed: false), $as('learner', State::Ended), $as('learner', State::KeptOut)],
+            [$as('sit-in-observer', listed: false), $as('learner', State::Ended), $as('learner', State::Blocked)],
         );
         self::assertSame(['current', 'paused', 'upcoming', 'waiting'], State::valuesHere());
     }
@@ -481,14 +490,14 @@ final class LineComputerTest extends TestCase
     {
         $world = self::world();
         $world->enrollments['learner0'] = self::in('current');
-        $line = $world->apply('learner0', Verb::KeepOut, window: new Window(0, 3_000));
+        $line = $world->apply('learner0', Verb::Block, window: new Window(0, 3_000));
         self::assertSame(
-            ['kept-out', 3_000, 'work-stays'],
+            ['blocked', 3_000, 'work-stays'],
             [$line->after?->state->value, $line->after->window->until ?? null, $line->cautions[0]->code ?? null],
         );
         self::assertSame(0, $world->seatsHeld());
-        $world->apply('learner0', Verb::LiftKeepOut);
-        self::assertSame('taken-out', $world->enrollment('learner0')->timeline()->at(self::NOW)?->state->value);
+        $world->apply('learner0', Verb::Unblock);
+        self::assertSame('removed', $world->enrollment('learner0')->timeline()->at(self::NOW)?->state->value);
         self::assertSame(['learner'], $world->apply('learner0', Verb::BringBack)->after?->roles);
     }
 
@@ -520,10 +529,12 @@ final class LineComputerTest extends TestCase
 
     private static function in(string $state): Enrollment
     {
-        $grant = static fn(Window $window = new Window(100), int $accepted = 0, Override ...$overrides): Grant => new Grant(
+        $grant = static fn(Window $window = new Window(
+            100
+        ), int $accepted = 0, Override ...$overrides): Grant => new Grant(
             'p',
-            'desk',
-            DoorKind::Desk,
+            'staff',
+            DoorKind::Staff,
             'learner',
             100,
             $window,
@@ -537,10 +548,10 @@ final class LineComputerTest extends TestCase
             'upcoming' => new Enrollment([$grant(new Window(2_000))]),
             'waiting' => new Enrollment([$grant(new Window(100), Time::FOREVER)]),
             'ended' => new Enrollment([$grant(new Window(100, 500))]),
-            'taken-out' => new Enrollment([
+            'removed' => new Enrollment([
                 $grant(new Window(100), 0, new Override('w', OverrideKind::Withdrawn, new Window(500))),
             ]),
-            'kept-out' => new Enrollment([$grant()], [new Override('k', OverrideKind::KeptOut, new Window(500))]),
+            'blocked' => new Enrollment([$grant()], [new Override('k', OverrideKind::Blocked, new Window(500))]),
             default => new Enrollment(),
         };
     }
@@ -551,7 +562,7 @@ final class LineComputerTest extends TestCase
         $world->enrollments['learner0'] = new Enrollment([
             new Grant('p', 'feed', DoorKind::Feed, 'learner', 0, new Window(0), 0, reserved: true),
         ]);
-        foreach ([Verb::TakeOut, Verb::ChangeRole, Verb::ChangeDates, Verb::KeepOut] as $verb) {
+        foreach ([Verb::Remove, Verb::ChangeRole, Verb::ChangeDates, Verb::Block] as $verb) {
             $role = Verb::ChangeRole === $verb ? 'day-guest' : null;
             $line = $world->compute('learner0', $verb, $role, actor: 'staff0');
             self::assertSame(
@@ -564,7 +575,7 @@ final class LineComputerTest extends TestCase
             $world->compute('learner0', Verb::Pause, actor: 'staff0')->verdict,
             'a pause leaves what the door brought as it is',
         );
-        self::assertSame(Verdict::Ready, $world->apply('learner0', Verb::TakeOut)->verdict);
+        self::assertSame(Verdict::Ready, $world->apply('learner0', Verb::Remove)->verdict);
         self::assertSame(
             Verdict::Ready,
             $world->compute('learner0', Verb::LetIn, 'learner', actor: 'staff0')->verdict,

@@ -50,7 +50,7 @@ final class DoormanTest extends TestCase
     ): void {
         self::assertSame(
             $may,
-            Doorman::mayLookIn(
+            Doorman::mayPreview(
                 new DoorTerms('', hours: new Window(5, 20), divisions: $divisions),
                 $anyone,
                 $division,
@@ -59,7 +59,7 @@ final class DoormanTest extends TestCase
             ),
         );
         self::assertFalse(
-            Doorman::mayLookIn(new DoorTerms('', false), $anyone, $division, $administrator, $now),
+            Doorman::mayPreview(new DoorTerms('', false), $anyone, $division, $administrator, $now),
             'A shut door shows nothing.',
         );
     }
@@ -69,10 +69,10 @@ final class DoormanTest extends TestCase
     #[TestWith(['a@@example', false, false, null, true, null, 'malformed'])]
     #[TestWith(['a@example.org', true, true, State::Current, true, null, 'repeat'])]
     #[TestWith(['a@example.org', false, true, null, true, null, 'invited'])]
-    #[TestWith(['a@example.org', false, false, State::KeptOut, true, true, 'kept-out'])]
+    #[TestWith(['a@example.org', false, false, State::Blocked, true, true, 'blocked'])]
     #[TestWith(['a@example.org', false, false, State::Paused, true, true, 'here'])]
     #[TestWith(['a@example.org', false, false, State::Waiting, true, true, 'ready'])]
-    #[TestWith(['a@example.org', false, false, State::TakenOut, true, true, 'ready'])]
+    #[TestWith(['a@example.org', false, false, State::Removed, true, true, 'ready'])]
     #[TestWith(['a@example.org', false, false, null, false, true, 'account'])]
     #[TestWith(['a@example.org', false, false, null, true, false, 'role'])]
     public function testWhoCanBeInvited(
@@ -125,7 +125,7 @@ final class DoormanTest extends TestCase
                 'no-address ask-lead',
                 'wrong-kind ask-lead',
                 'no-seat ask-lead',
-                'kept-out ask-lead',
+                'blocked ask-lead',
                 'unbacked ask-lead',
             ],
             array_map($codes, [
@@ -138,7 +138,7 @@ final class DoormanTest extends TestCase
                 self::admit(new DoorTerms('learner', domains: ['example.org']), address: null),
                 self::admit(new DoorTerms('lead-tutor')),
                 self::admit(new DoorTerms('learner', seats: 3), through: 3),
-                self::admit(here: State::KeptOut),
+                self::admit(here: State::Blocked),
                 self::admit(backed: false),
             ]),
         );
@@ -152,14 +152,14 @@ final class DoormanTest extends TestCase
                 self::admit(new DoorTerms('learner', open: false, seats: 0), here: $state)->passage,
             );
         }
-        self::assertSame(Passage::In, self::admit(here: State::TakenOut)->passage);
-        self::assertSame(Passage::Approval, self::admit(here: State::TakenOut, removed: true)->passage);
+        self::assertSame(Passage::In, self::admit(here: State::Removed)->passage);
+        self::assertSame(Passage::Approval, self::admit(here: State::Removed, removed: true)->passage);
         self::assertSame(Passage::Approval, self::admit(free: 0, removed: true)->passage, 'a seat in line is no yes');
     }
 
     /**
      * Whatever the door and whoever stands before it: nobody grants a shut one, nobody without a seat, nobody who is
-     * kept out; and who cannot come in is never told to wait.
+     * blocked; and who cannot come in is never told to wait.
      */
     public function testLawsOfDoors(): void
     {
@@ -177,7 +177,7 @@ final class DoormanTest extends TestCase
                 $dice->chance(50),
             );
             $here = $dice->chance(40)
-                ? State::from($dice->one(['current', 'kept-out', 'taken-out', 'ended', 'waiting']))
+                ? State::from($dice->one(['current', 'blocked', 'removed', 'ended', 'waiting']))
                 : null;
             $free = $dice->chance(50) ? $dice->below(3) : null;
             [$through, $waiting] = [$dice->below(4), $dice->below(3)];
@@ -186,7 +186,7 @@ final class DoormanTest extends TestCase
             self::assertEquals($admission, self::admit($door, $address, $here, $through, $free, $waiting));
             if (\in_array($admission->passage, [Passage::In, Passage::Approval, Passage::Line], true)) {
                 self::assertTrue($door->open && $door->hours->contains(self::NOW));
-                self::assertNotSame(State::KeptOut, $here);
+                self::assertNotSame(State::Blocked, $here);
                 self::assertNotSame(State::Current, $here);
                 self::assertSame([], array_diff($door->divisions, ['seniors']));
             }
@@ -206,12 +206,12 @@ final class DoormanTest extends TestCase
     public function testReachCountsEverybodyOnce(): void
     {
         $people = [];
-        foreach ([null, State::Current, State::KeptOut, State::TakenOut] as $n => $state) {
+        foreach ([null, State::Current, State::Blocked, State::Removed] as $n => $state) {
             $people[] = [new Person('p'.$n, PersonKind::Learner, 'seniors', 7), null, self::segment($state), 1];
         }
         $people[] = [new Person('j', PersonKind::Learner, 'juniors', 3), null, null, 3];
         self::assertSame(
-            ['could' => 2, 'here' => 1, 'keptOut' => 1, 'not' => 3],
+            ['could' => 2, 'here' => 1, 'blocked' => 1, 'not' => 3],
             self::doorman()->reach(
                 new DoorTerms('learner', seats: 1, divisions: ['seniors']),
                 new Site('s', 'seniors'),

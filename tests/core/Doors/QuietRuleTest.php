@@ -87,7 +87,7 @@ final class QuietRuleTest extends TestCase
     }
 
     #[TestWith([true, false, 15, 'open', 20])]
-    #[TestWith([true, true, 15, 'ajar', 20])]
+    #[TestWith([true, true, 15, 'by-approval', 20])]
     #[TestWith([true, false, 5, 'not-yet', 10])]
     #[TestWith([true, false, 20, 'over', null])]
     #[TestWith([false, true, 15, 'shut', null])]

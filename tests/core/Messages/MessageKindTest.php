@@ -18,8 +18,8 @@ final class MessageKindTest extends TestCase
     #[TestWith([Verb::LetIn, MessageKind::LetIn])]
     #[TestWith([Verb::BringBack, MessageKind::LetIn])]
     #[TestWith([Verb::ChangeRole, MessageKind::RoleChanged])]
-    #[TestWith([Verb::TakeOut, MessageKind::TakenOut])]
-    #[TestWith([Verb::KeepOut, null])]
+    #[TestWith([Verb::Remove, MessageKind::Removed])]
+    #[TestWith([Verb::Block, null])]
     #[TestWith([Verb::Pause, null])]
     public function testWhatAChangeIsToldAs(Verb $verb, ?MessageKind $kind): void
     {

@@ -24,9 +24,9 @@ final class MergingTest extends TestCase
     {
         $world = self::world();
         $world->apply('learner1', Verb::LetIn, 'learner', new Window($world->now, 5_000));
-        self::assertSame(['stays let-in learner 5000', 'goes take-out'], self::steps($this->merge($world)));
+        self::assertSame(['stays let-in learner 5000', 'goes remove'], self::steps($this->merge($world)));
         $world->apply('learner0', Verb::LetIn, 'learner');
-        self::assertSame(['goes take-out'], self::steps($this->merge($world)));
+        self::assertSame(['goes remove'], self::steps($this->merge($world)));
     }
 
     public function testTwoRolesAreForSomebodyToSettle(): void
@@ -36,9 +36,9 @@ final class MergingTest extends TestCase
         $world->apply('learner1', Verb::LetIn, 'day-guest');
         $asked = $this->merge($world);
         self::assertSame([[], ['learner', 'day-guest']], [$asked->steps, $asked->between]);
-        self::assertSame(['goes take-out'], self::steps($this->merge($world, 'learner')));
+        self::assertSame(['goes remove'], self::steps($this->merge($world, 'learner')));
         self::assertSame(
-            ['stays change-role day-guest', 'goes take-out'],
+            ['stays change-role day-guest', 'goes remove'],
             self::steps($this->merge($world, 'day-guest')),
         );
         self::assertNotNull($this->merge($world, 'lead-tutor')->between);
@@ -47,9 +47,9 @@ final class MergingTest extends TestCase
     public function testWhoeverIsKeptOutStaysKeptOut(): void
     {
         $world = self::world();
-        $world->apply('learner1', Verb::KeepOut);
-        self::assertSame(['stays keep-out'], self::steps($this->merge($world)));
-        $world->apply('learner0', Verb::KeepOut);
+        $world->apply('learner1', Verb::Block);
+        self::assertSame(['stays block'], self::steps($this->merge($world)));
+        $world->apply('learner0', Verb::Block);
         self::assertSame([], self::steps($this->merge($world)));
     }
 
@@ -71,7 +71,7 @@ final class MergingTest extends TestCase
                         $dice->chance(30) ? new Window($world->now + 50) : null,
                     );
                     $dice->chance(30)
-                        && $world->apply($person, $dice->one([Verb::Pause, Verb::TakeOut, Verb::KeepOut]));
+                        && $world->apply($person, $dice->one([Verb::Pause, Verb::Remove, Verb::Block]));
                 }
             }
             $was = $world->enrollment('learner1')->timeline()->at($world->now);
@@ -85,7 +85,7 @@ final class MergingTest extends TestCase
             $stays = $world->enrollment('learner0')->timeline()->at($world->now);
             self::assertFalse($goes?->state->here() ?? false);
             self::assertTrue(!($was?->state->here() ?? false) || null !== $stays);
-            self::assertTrue(State::KeptOut !== $was?->state || State::KeptOut === $stays?->state);
+            self::assertTrue(State::Blocked !== $was?->state || State::Blocked === $stays?->state);
         });
     }
 

@@ -36,7 +36,7 @@ final class RoleBookTest extends TestCase
         yield 'another division' => ['learner', new Person('p', Kind::Learner, 'juniors', 7), 'other-levels'];
         yield 'a caution travels with the role' => [
             'day-guest',
-            new Person('p', Kind::Outsider, 'seniors'),
+            new Person('p', Kind::External, 'seniors'),
             'cautioned',
         ];
         yield 'no such role' => ['king', new Person('p', Kind::Staff, 'faculty'), 'no-such-role'];

@@ -79,12 +79,12 @@ final class AccessTest extends TestCase
         yield 'account closed' => ['learner', [], $always, $open, 100, Entry::No, ['account-closed']];
         yield 'everything at once, the strongest first' => [
             'learner',
-            [...$override(OverrideKind::KeptOut)],
+            [...$override(OverrideKind::Blocked)],
             new Window(120),
             $draft,
             80,
             Entry::No,
-            ['kept-out', 'account-closed', 'draft'],
+            ['blocked', 'account-closed', 'draft'],
         ];
         yield 'paused in a draft' => [
             'learner',
@@ -120,7 +120,7 @@ final class AccessTest extends TestCase
     public function testSaysUntilWhenAndThroughWhichDoor(): void
     {
         $enrollment = new Enrollment([
-            new Grant('a', 'desk', DoorKind::Desk, 'sit-in-observer', 0, new Window(0), 0),
+            new Grant('a', 'staff', DoorKind::Staff, 'sit-in-observer', 0, new Window(0), 0),
             new Grant('b', 'strings', DoorKind::Cohort, 'learner', 0, new Window(0, 300), 0),
         ]);
         $cause = self::access()

@@ -39,7 +39,7 @@ final class FirstDayCheckTest extends TestCase
             $closes,
         );
         $in = static fn(Window $window, int $accepted = 0, Override ...$overrides): Timeline => (new Enrollment(
-            [new Grant('p', 'd', DoorKind::Desk, 'learner', 0, $window, $accepted)],
+            [new Grant('p', 'd', DoorKind::Staff, 'learner', 0, $window, $accepted)],
             array_values($overrides),
         ))->timeline();
         $people = [
@@ -80,7 +80,7 @@ final class FirstDayCheckTest extends TestCase
         $learner = [
             'l' => [
                 $world->people['learner0'],
-                (new Enrollment([new Grant('p', 'd', DoorKind::Desk, 'learner', 0, new Window(0))]))->timeline(),
+                (new Enrollment([new Grant('p', 'd', DoorKind::Staff, 'learner', 0, new Window(0))]))->timeline(),
             ],
         ];
         $rehearsal = FirstDayCheck::at(10, $world->site, $world->roles, self::oneByOne($lead + $learner));

@@ -50,7 +50,7 @@ final class LeadsTest extends TestCase
     public function testALeadWhoIsPausedOrUpcomingCountsAgainstTheLimitButDoesNotLead(): void
     {
         $lead = static fn(Window $window, Override ...$overrides): Timeline => (new Enrollment(
-            [new Grant('p', 'd', DoorKind::Desk, FirstRoles::LEAD, 0, $window)],
+            [new Grant('p', 'd', DoorKind::Staff, FirstRoles::LEAD, 0, $window)],
             array_values($overrides),
         ))->timeline();
         $paused = $lead(new Window(0), new Override('m', OverrideKind::Paused, new Window(5)));
@@ -69,7 +69,9 @@ final class LeadsTest extends TestCase
 
     public function testWhoseAccountClosesLeadsNoLonger(): void
     {
-        $lead = (new Enrollment([new Grant('p', 'd', DoorKind::Desk, FirstRoles::LEAD, 0, new Window(0))]))->timeline();
+        $lead = (new Enrollment(
+            [new Grant('p', 'd', DoorKind::Staff, FirstRoles::LEAD, 0, new Window(0))]
+        ))->timeline();
         self::assertSame(15, $this->leads->firstGap([[$lead, 15]], new Window(10, 30)));
     }
 

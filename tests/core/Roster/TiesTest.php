@@ -24,9 +24,9 @@ final class TiesTest extends TestCase
 {
     private const NOW = 1_000;
 
-    #[TestWith([DoorKind::Desk, 'me', true])]
-    #[TestWith([DoorKind::Desk, 'somebody', false])]
-    #[TestWith([DoorKind::Desk, null, false])]
+    #[TestWith([DoorKind::Staff, 'me', true])]
+    #[TestWith([DoorKind::Staff, 'somebody', false])]
+    #[TestWith([DoorKind::Staff, null, false])]
     #[TestWith([DoorKind::Key, 'me', false])]
     #[TestWith([DoorKind::Invitation, 'me', false])]
     #[TestWith([DoorKind::Cohort, 'me', false])]
@@ -46,7 +46,7 @@ final class TiesTest extends TestCase
         foreach ([$waiting, $upcoming, $over, $removed] as $grant) {
             self::assertSame([], self::ties([$grant]));
         }
-        self::assertSame([], self::ties([self::grant()], [self::override(OverrideKind::KeptOut, new Window(500))]));
+        self::assertSame([], self::ties([self::grant()], [self::override(OverrideKind::Blocked, new Window(500))]));
     }
 
     #[TestWith([0, Time::FOREVER, 'seniors', 1])]
@@ -75,10 +75,10 @@ final class TiesTest extends TestCase
         $mended = self::override(OverrideKind::Withdrawn, new Window(500, 700), 'me');
         $tie = self::ties([self::grant(DoorKind::Feed, null, overrides: [$mended])])[0];
         self::assertSame([true, 700], [$tie->own, $tie->since]);
-        $unblocked = self::override(OverrideKind::KeptOut, new Window(500, 800), 'me');
+        $unblocked = self::override(OverrideKind::Blocked, new Window(500, 800), 'me');
         $tie = self::ties([self::grant(DoorKind::Feed)], [$unblocked])[0];
         self::assertSame([true, 800], [$tie->own, $tie->since]);
-        $ranOut = self::override(OverrideKind::KeptOut, new Window(500, 800));
+        $ranOut = self::override(OverrideKind::Blocked, new Window(500, 800));
         self::assertFalse(self::ties([self::grant(DoorKind::Feed)], [$ranOut])[0]->own);
     }
 
@@ -113,7 +113,7 @@ final class TiesTest extends TestCase
 
     /** @param list<Override> $overrides */
     private static function grant(
-        DoorKind $door = DoorKind::Desk,
+        DoorKind $door = DoorKind::Staff,
         ?string $by = 'me',
         Window $window = new Window(100),
         int $accepted = 100,

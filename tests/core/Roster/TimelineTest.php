@@ -32,7 +32,10 @@ final class TimelineTest extends TestCase
             for ($instant = -1; $instant <= 41; ++$instant) {
                 $segment = $timeline->at($instant);
                 self::assertSame($this->stateByHand($enrollment, $instant), $segment?->state, "state at $instant");
-                if (State::Current === $segment?->state && null === $enrollment->override(OverrideKind::Role, $instant)) {
+                if (
+                    State::Current === $segment?->state
+                    && null === $enrollment->override(OverrideKind::Role, $instant)
+                ) {
                     self::assertSame($this->rolesInForce($enrollment, $instant), $segment->roles, "roles at $instant");
                 }
             }
@@ -59,8 +62,8 @@ final class TimelineTest extends TestCase
             $enrollment = World::randomEnrollment(new Dice($seed));
             $undone = new Grant(
                 'x',
-                'desk',
-                DoorKind::Desk,
+                'staff',
+                DoorKind::Staff,
                 'lead-tutor',
                 3,
                 new Window(0),
@@ -76,12 +79,12 @@ final class TimelineTest extends TestCase
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $enrollment = World::randomEnrollment(new Dice($seed));
-            $keptOut = new Enrollment($enrollment->grants, [
+            $blocked = new Enrollment($enrollment->grants, [
                 ...$enrollment->overrides,
-                new Override('k', OverrideKind::KeptOut, new Window(0, 20)),
+                new Override('k', OverrideKind::Blocked, new Window(0, 20)),
             ]);
             $later = new Grant('later', 'feed', DoorKind::Feed, 'lead-tutor', 10, new Window(10), 10);
-            $byHand = new Enrollment(
+            $overrides = new Enrollment(
                 [...$enrollment->grants, $later],
                 [
                     ...array_filter(
@@ -92,10 +95,10 @@ final class TimelineTest extends TestCase
                 ],
             );
             for ($instant = 0; $instant < 20; ++$instant) {
-                self::assertSame(State::KeptOut, $keptOut->timeline()->at($instant)?->state);
+                self::assertSame(State::Blocked, $blocked->timeline()->at($instant)?->state);
             }
             for ($instant = 10; $instant < 30; ++$instant) {
-                self::assertContains($byHand->timeline()->at($instant)?->roles, [['learner'], []]);
+                self::assertContains($overrides->timeline()->at($instant)?->roles, [['learner'], []]);
             }
         });
     }
@@ -111,7 +114,7 @@ final class TimelineTest extends TestCase
         ): Grant => new Grant(
             'p',
             'd',
-            DoorKind::Desk,
+            DoorKind::Staff,
             'learner',
             10,
             new Window($from, $until),
@@ -134,14 +137,14 @@ final class TimelineTest extends TestCase
             OverrideKind::Paused,
             new Window(12, 18)
         )], 15, State::Paused, 18];
-        yield 'taken out' => [[$grant([$out(20)])], [], 25, State::TakenOut, null];
+        yield 'taken out' => [[$grant([$out(20)])], [], 25, State::Removed, null];
         yield 'brought back' => [[$grant([$out(20, 24)])], [], 24, State::Current, null];
         yield 'taken out and back at once' => [[$grant([$out(20, 20)])], [], 20, State::Current, null];
         yield 'kept out without ever having been in' => [
             [],
-            [new Override('k', OverrideKind::KeptOut, new Window(5, 9))],
+            [new Override('k', OverrideKind::Blocked, new Window(5, 9))],
             6,
-            State::KeptOut,
+            State::Blocked,
             9,
         ];
     }
@@ -160,8 +163,8 @@ final class TimelineTest extends TestCase
 
     public function testSinceIsWhenTheyFirstCameAlsoAfterComingBack(): void
     {
-        $old = new Grant('a', 'd', DoorKind::Desk, 'learner', 10, new Window(10, 20), 0);
-        $renewed = new Grant('b', 'd', DoorKind::Desk, 'learner', 30, new Window(30), 0, since: 10);
+        $old = new Grant('a', 'd', DoorKind::Staff, 'learner', 10, new Window(10, 20), 0);
+        $renewed = new Grant('b', 'd', DoorKind::Staff, 'learner', 30, new Window(30), 0, since: 10);
         self::assertSame(10, (new Enrollment([$old, $renewed]))->timeline()->at(35)?->since);
         self::assertSame(10, (new Enrollment([$renewed]))->timeline()->at(35)?->since);
     }
@@ -173,7 +176,7 @@ final class TimelineTest extends TestCase
             $grants[] = new Grant(
                 "p$n",
                 'd',
-                DoorKind::Desk,
+                DoorKind::Staff,
                 0 === $n % 2 ? 'learner' : 'co-tutor',
                 $n,
                 new Window($n, $n + 50),
@@ -188,8 +191,8 @@ final class TimelineTest extends TestCase
     private function stateByHand(Enrollment $enrollment, int $instant): ?State
     {
         $in = static fn(Phase $phase): array => $enrollment->grantsIn($phase, $instant);
-        if (null !== $enrollment->override(OverrideKind::KeptOut, $instant)) {
-            return State::KeptOut;
+        if (null !== $enrollment->override(OverrideKind::Blocked, $instant)) {
+            return State::Blocked;
         }
         if ([] !== $in(Phase::InForce)) {
             return null === $enrollment->override(OverrideKind::Paused, $instant) ? State::Current : State::Paused;
@@ -210,11 +213,11 @@ final class TimelineTest extends TestCase
             -10,
             ...array_map(static fn(Grant $grant): int => $went($grant, $phase), $in($phase)),
         ]);
-        [$ended, $takenOut] = [$last(Phase::Ended), $last(Phase::TakenOut)];
+        [$ended, $removed] = [$last(Phase::Ended), $last(Phase::Removed)];
 
         return match (true) {
-            -10 === max($ended, $takenOut) => null,
-            $takenOut >= $ended => State::TakenOut,
+            -10 === max($ended, $removed) => null,
+            $removed >= $ended => State::Removed,
             default => State::Ended,
         };
     }

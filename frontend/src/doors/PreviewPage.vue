@@ -14,9 +14,9 @@ const { t } = useI18n()
 const door = computed(() => String(route.params.door))
 if (me.value === undefined) void findOutWhoIAm()
 const { data: seen, error } = useQuery({
-  queryKey: ['look-in', door],
+  queryKey: ['preview', door],
   retry: false,
-  queryFn: () => take(api.GET('/look-ins/{door}', { params: { path: { door: door.value } } })),
+  queryFn: () => take(api.GET('/previews/{door}', { params: { path: { door: door.value } } })),
 })
 const sees = computed(() =>
   new Intl.ListFormat('en-GB').format(
@@ -25,7 +25,7 @@ const sees = computed(() =>
       ...(seen.value?.leads ? ['leads'] : []),
       ...(seen.value?.sections ? ['sections'] : []),
       ...(seen.value && seen.value.learners !== null ? ['numbers'] : []),
-    ].map((what) => t('lookIn.sees.' + what)),
+    ].map((what) => t('preview.sees.' + what)),
   ),
 )
 const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
@@ -46,18 +46,20 @@ const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
           <h1>{{ seen.site.title }}</h1>
           <p class="soft">
             {{ $t('siteKind.' + seen.kind) }} · {{ seen.division }} ·
-            {{ $t('lookIn.term', { name: seen.term.name, from: of(seen.term.startsOn), until: of(seen.term.endsOn) }) }}
+            {{
+              $t('preview.term', { name: seen.term.name, from: of(seen.term.startsOn), until: of(seen.term.endsOn) })
+            }}
           </p>
         </div>
       </header>
-      <p class="callout">{{ $t('lookIn.you', { sees }) }}</p>
+      <p class="callout">{{ $t('preview.you', { sees }) }}</p>
       <p v-if="seen.about">{{ seen.about }}</p>
       <section v-if="seen.leads">
-        <h2>{{ $t('lookIn.leads') }}</h2>
+        <h2>{{ $t('preview.leads') }}</h2>
         <p>{{ seen.leads.join(', ') }}</p>
       </section>
       <section v-if="seen.sections?.length">
-        <h2>{{ $t('lookIn.sections') }}</h2>
+        <h2>{{ $t('preview.sections') }}</h2>
         <p v-for="section in seen.sections" :key="section.name">
           <strong>{{ section.name }}</strong>: {{ section.meets }}
         </p>
@@ -65,12 +67,12 @@ const of = (calendar: string) => day(calendar + 'T12:00:00Z', 'UTC')
       <p v-if="seen.learners !== null" class="nums">
         {{
           seen.seats
-            ? $t('lookIn.seats', { n: seen.learners, of: seen.seats })
-            : $t('lookIn.learners', { n: seen.learners }, seen.learners)
+            ? $t('preview.seats', { n: seen.learners, of: seen.seats })
+            : $t('preview.learners', { n: seen.learners }, seen.learners)
         }}
       </p>
       <p class="ways">
-        <RouterLink v-if="me" to="/sites/open">{{ $t('lookIn.join') }}</RouterLink>
+        <RouterLink v-if="me" to="/sites/open">{{ $t('preview.join') }}</RouterLink>
         {{ ' ' }}<RouterLink to="/join">{{ $t('openDoors.withKey') }}</RouterLink>
       </p>
     </template>

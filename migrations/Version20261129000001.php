@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Migrations;
+
+use Doctrine\DBAL\Schema\Schema;
+use MintDoor\Shared\RepeatableMigration;
+
+/**
+ * What is stored takes the words that stand on the screen and in the code: grants, overrides, blocked and removed,
+ * externals, previews. Entries of before are read with the new words, too. What is sealed in the security log stays as
+ * it was written.
+ */
+final class Version20261129000001 extends RepeatableMigration
+{
+    /** Codes, as they stand in columns and, between quotes, in JSON. */
+    private const CODES = [
+        'take-out' => 'remove',
+        'taken-out' => 'removed',
+        'keep-out' => 'block',
+        'kept-out' => 'blocked',
+        'not-kept-out' => 'not-blocked',
+        'keeps-out' => 'blocks',
+        'lift-keep-out' => 'unblock',
+        'lift-role' => 'clear-role',
+        'lift-dates' => 'clear-dates',
+        'look-in' => 'preview',
+        'outsider' => 'external',
+        'desk' => 'staff',
+        'see-logbook' => 'see-history',
+        'give-pass' => 'give-grant',
+        'put-mark' => 'put-override',
+        'end-mark' => 'end-override',
+    ];
+
+    /** Names of members of stored JSON. */
+    private const MEMBERS = ['passId' => 'grantId', 'pass' => 'grant', 'mark' => 'override', 'keptOut' => 'blocked'];
+
+    /** Columns that hold a code, by table. */
+    private const COLUMNS = [
+        'door' => ['kind'],
+        'person' => ['kind'],
+        'enrollment_segment' => ['state'],
+        'enrollment_override' => ['kind'],
+        'sheet_line' => ['verb'],
+        'log_entry' => ['code'],
+        'message' => ['kind'],
+        'message_template' => ['kind'],
+        'notice' => ['code'],
+    ];
+
+    /** Columns that hold JSON or a query, by table. */
+    private const TEXTS = [
+        'sheet_line' => ['state_before', 'state_after', 'notes', 'effects'],
+        'sheet_wish' => ['wish', 'reasons'],
+        'change_sheet' => ['work', 'removing', 'undo_data'],
+        'log_entry' => ['data'],
+        'notice' => ['data'],
+        'account_row' => ['row', 'reasons'],
+        'rule_book' => ['settings'],
+        'door' => ['terms'],
+    ];
+
+    public function up(Schema $schema): void
+    {
+        $this->addSql('RENAME TABLE pass TO access_grant');
+        $this->addSql('RENAME TABLE mark TO enrollment_override');
+        $this->addSql('ALTER TABLE enrollment_override RENAME COLUMN pass_id TO grant_id');
+        $this->addSql(
+            'ALTER TABLE access_grant
+                RENAME INDEX IDX_CE70D424F6BD1646217BBB47 TO IDX_20901A1FF6BD1646217BBB47,
+                RENAME INDEX UNIQ_CE70D42458639EAE217BBB47530F2CAF TO UNIQ_20901A1F58639EAE217BBB47530F2CAF',
+        );
+        $this->addSql(
+            'ALTER TABLE enrollment_override
+                RENAME INDEX IDX_6674F271F6BD1646217BBB47 TO IDX_99CC2CF5F6BD1646217BBB47,
+                RENAME INDEX IDX_6674F27156A273CC TO IDX_99CC2CF556A273CC',
+        );
+        $this->addSql("UPDATE change_sheet SET kind = 'single' WHERE kind = 'desk'");
+        $this->addSql("ALTER TABLE change_sheet ALTER COLUMN kind SET DEFAULT 'single'");
+        foreach (self::COLUMNS as $table => $columns) {
+            foreach ($columns as $column) {
+                $this->code($table, $column);
+            }
+        }
+        foreach (self::TEXTS as $table => $columns) {
+            $this->texts($table, $columns);
+        }
+        $this->addSql(
+            "UPDATE saved_view
+             SET view = REPLACE(REPLACE(REPLACE(REPLACE(view, '=kept-out', '=blocked'), '=taken-out', '=removed'),
+                '=look-in', '=preview'), '=desk', '=staff')",
+        );
+    }
+
+    private function code(string $table, string $column): void
+    {
+        $cases = $known = '';
+        foreach (self::CODES as $old => $new) {
+            $cases .= " WHEN '$old' THEN '$new'";
+            $known .= ('' === $known ? '' : ', ')."'$old'";
+        }
+        $this->addSql("UPDATE $table SET `$column` = CASE `$column` $cases ELSE `$column` END WHERE `$column` IN ($known)");
+    }
+
+    /** @param list<string> $columns */
+    private function texts(string $table, array $columns): void
+    {
+        $sets = [];
+        foreach ($columns as $column) {
+            $text = "`$column`";
+            foreach (self::CODES as $old => $new) {
+                $text = "REPLACE($text, '\"$old\"', '\"$new\"')";
+            }
+            foreach (self::MEMBERS as $old => $new) {
+                $text = "REPLACE($text, '\"$old\":', '\"$new\":')";
+            }
+            $sets[] = "`$column` = $text";
+        }
+        $this->addSql("UPDATE $table SET ".implode(', ', $sets));
+    }
+}
