@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 // 5,000 accounts from pasted rows among 200,000 people: how long working them out takes, and how fast a worker makes
 // them beside raw multi-row INSERTs of all the same rows into all the same tables; 5,000 messages: queued, and
-// delivered into the post room. Run by bin/bench on the large house; what it makes it takes away again.
+// delivered into the messages. Run by bin/bench on the large platform; what it makes it takes away again.
 use Doctrine\DBAL\Connection;
 use MintDoor\Changes\ChangeLists;
 use MintDoor\Core\Changes\Verdict;
@@ -21,7 +21,7 @@ use MintDoor\People\MakeAccounts;
 use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\Id;
 
-require __DIR__.'/house.php';
+require __DIR__.'/platform.php';
 ini_set('memory_limit', '1G');
 
 const ROWS = 5_000;
@@ -69,14 +69,14 @@ $text =
         ),
     );
 $division = (string) $db->fetchOne("SELECT code FROM division WHERE code = 'millrace'");
-$wish = new AccountBatchRequest($text, $division);
+$request = new AccountBatchRequest($text, $division);
 
 $tables = [
     'person' => 'id',
     'person_term' => 'person_id',
     'person_key' => 'person_id',
     'account' => 'person_id',
-    'log_entry' => 'person_id',
+    'history_entry' => 'person_id',
 ];
 $mine = "SELECT id FROM person WHERE email LIKE 'bench%@bench.example.org'";
 $clean = static function () use ($db, $tables, $mine): void {
@@ -91,9 +91,9 @@ $clean = static function () use ($db, $tables, $mine): void {
     }
     $db->executeStatement("DELETE FROM letter WHERE address LIKE 'bench%@bench.example.org'");
     $db->executeStatement(
-        "DELETE FROM account_row WHERE sheet_id IN (SELECT id FROM change_sheet WHERE title = 'Bench')",
+        "DELETE FROM account_row WHERE change_list_id IN (SELECT id FROM change_list WHERE title = 'Bench')",
     );
-    $db->executeStatement("DELETE FROM change_sheet WHERE title = 'Bench'");
+    $db->executeStatement("DELETE FROM change_list WHERE title = 'Bench'");
     $db->executeStatement('DELETE FROM messenger_messages');
 };
 $clean();
@@ -105,8 +105,8 @@ $say = static function (string $what, bool $ok) use (&$held): void {
 try {
     $computed = [];
     for ($n = 0; $n < 3; ++$n) {
-        $computed[] = seconds(static function () use ($batch, $wish, $caller, &$lines): void {
-            [$lines] = $batch->lines($wish, $caller);
+        $computed[] = seconds(static function () use ($batch, $request, $caller, &$lines): void {
+            [$lines] = $batch->lines($request, $caller);
         });
     }
     sort($computed);
@@ -121,11 +121,11 @@ try {
         $computed[1] <= 5,
     );
 
-    $sheet = $stored->insert('accounts', null, 'Bench', 'applying', $caller, ['total' => count($ready)]);
-    $applied = seconds(static function () use ($runner, $ready, $sheet, $db): void {
-        $db->transactional(static fn() => $runner->begin($sheet, $ready));
-        while ('applying' === $db->fetchOne('SELECT state FROM change_sheet WHERE id = ?', [Id::binary($sheet)])) {
-            $runner(new MakeAccounts($sheet));
+    $changeList = $stored->insert('accounts', null, 'Bench', 'applying', $caller, ['total' => count($ready)]);
+    $applied = seconds(static function () use ($runner, $ready, $changeList, $db): void {
+        $db->transactional(static fn() => $runner->begin($changeList, $ready));
+        while ('applying' === $db->fetchOne('SELECT state FROM change_list WHERE id = ?', [Id::binary($changeList)])) {
+            $runner(new MakeAccounts($changeList));
         }
     });
     $ids = implode(
@@ -160,7 +160,7 @@ try {
                         $template->fill([
                             'given' => 'Somebody',
                             'login' => 'bench'.$n,
-                            'house' => 'Bench',
+                            'platform' => 'Bench',
                             'by' => 'Ingrid',
                             'division' => 'Millrace',
                             'words' => 'Come in.',
@@ -186,7 +186,7 @@ try {
     });
     $rate = count($people) / $delivered;
     $say(
-        sprintf('the same delivered into the post room     %6.2f s   %.0f a second   bound 200', $delivered, $rate),
+        sprintf('the same delivered to simulated inboxes     %6.2f s   %.0f a second   bound 200', $delivered, $rate),
         $rate >= 200,
     );
 } finally {

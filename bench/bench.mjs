@@ -41,7 +41,7 @@ await administrator('POST', '/sign-in', { login: 'ingrid.solheim', password: pro
 
 const sites = (await tutor('GET', '/sites?scope=run&limit=200')).body.items
 const large = sites.toSorted((a, b) => b.learners - a.learners)[0]
-if (!large || large.learners < 4900) throw new Error('The large house is not furnished: no site of 5,000 people.')
+if (!large || large.learners < 4900) throw new Error('The large platform is not furnished: no site of 5,000 people.')
 
 // Chance that falls the same way every time (mulberry32).
 let seed = 20261124
@@ -76,7 +76,7 @@ const queries = people
   .map((person, index) => ways[index % ways.length](person))
   .filter((typed) => typed && typed !== 'NULL')
 
-const logged = async () => (await tutor('GET', `/sites/${large.id}/logbook`)).body.items[0]?.sequence ?? 0
+const logged = async () => (await tutor('GET', `/sites/${large.id}/history`)).body.items[0]?.sequence ?? 0
 // People who never were here, others each time the benchmark runs: every round leaves them a grant more.
 const newcomers = []
 for (let skip = Math.floor((await logged()) / 10_000) % 40, cursor = ''; newcomers.length < 60; skip--) {
@@ -85,21 +85,21 @@ for (let skip = Math.floor((await logged()) / 10_000) % 40, cursor = ''; newcome
   cursor = page.next
   if (skip > 0) continue
   const lines = page.items.map((item) => ({ person: item.person.id, verb: 'let-in' }))
-  const looked = (await tutor('POST', `/sites/${large.id}/sheets`, { lines, apply: false })).body.lines
+  const looked = (await tutor('POST', `/sites/${large.id}/change-lists`, { lines, apply: false })).body.lines
   newcomers.push(...looked.filter((line) => line.verdict === 'ready' && !line.before).map((line) => line.person.id))
 }
 
 const letIn = async (round) => {
   const person = newcomers[round % newcomers.length]
-  const { ms, body } = await tutor('POST', `/sites/${large.id}/sheets`, {
+  const { ms, body } = await tutor('POST', `/sites/${large.id}/change-lists`, {
     lines: [{ person, verb: 'let-in', role: 'learner' }],
   })
   if (body.lines[0].verdict !== 'ready') throw new Error(`not let in: ${JSON.stringify(body.lines[0])}`)
-  await tutor('POST', `/sites/${large.id}/logbook/${body.lines[0].entry}/undo`)
+  await tutor('POST', `/sites/${large.id}/history/${body.lines[0].entry}/undo`)
   return ms
 }
-// A thousand people of the large site, paused as one sheet in one transaction, and taken back; again until its logbook
-// is long.
+// A thousand people of the large site, paused as one change list in one transaction, and taken back; again until its
+// history is long.
 const LONG = 20_000
 const everybody = []
 for (let cursor = ''; cursor !== null;) {
@@ -110,13 +110,13 @@ for (let cursor = ''; cursor !== null;) {
 // Others each time the benchmark runs: nobody is paused a hundred times.
 const first = (Math.floor((await logged()) / 10_000) % 4) * 1000
 const thousand = everybody.slice(first, first + 1000)
-const sheets = []
-while (sheets.length < 5 || (await logged()) < LONG) {
+const changeLists = []
+while (changeLists.length < 5 || (await logged()) < LONG) {
   const lines = thousand.map((person) => ({ person, verb: 'pause', untilDay: '2026-12-18' }))
-  const { ms, body } = await tutor('POST', `/sites/${large.id}/sheets`, { lines })
+  const { ms, body } = await tutor('POST', `/sites/${large.id}/change-lists`, { lines })
   if (body.lines.some((line) => line.verdict !== 'ready')) throw new Error('Not all of a thousand were paused.')
-  sheets.push(ms)
-  await tutor('POST', `/sites/${large.id}/sheets/${body.sheet}/undo`, { apply: true })
+  changeLists.push(ms)
+  await tutor('POST', `/sites/${large.id}/change-lists/${body.changeList}/undo`, { apply: true })
 }
 const asOf = (round) => new Date(Date.UTC(2026, 8, 8 + (round % 70))).toISOString().slice(0, 10)
 
@@ -124,11 +124,11 @@ const asOf = (round) => new Date(Date.UTC(2026, 8, 8 + (round % 70))).toISOStrin
 const busy = (await administrator('GET', '/directory?kind=learner&division=millrace&limit=1')).body.items[0].person.id
 const others = (await administrator('GET', '/sites?scope=all&division=millrace&limit=120')).body.items
 if ((await administrator('GET', `/people/${busy}`)).body.sites.length < 60) {
-  const sheet = (await administrator('POST', '/sheets', { kind: 'people', work: { bench: true } })).body.id
+  const changeList = (await administrator('POST', '/change-lists', { kind: 'people', work: { bench: true } })).body.id
   const lines = others
     .slice(0, 66)
     .map((site) => ({ site: site.id, line: { person: busy, verb: 'let-in', role: 'learner' } }))
-  await administrator('POST', `/sheets/${sheet}/apply`, { lines })
+  await administrator('POST', `/change-lists/${changeList}/apply`, { lines })
 }
 const theirs = (await administrator('GET', `/people/${busy}`)).body.sites.length
 if (theirs < 60) throw new Error(`Only ${theirs} sites.`)
@@ -146,14 +146,14 @@ const work = [
     run: async () => (await administrator('GET', '/sites?scope=all&limit=40')).ms,
   },
   {
-    what: 'roster as it stood on a day, first page, 20,000 entries in its logbook',
+    what: 'roster as it stood on a day, first page, 20,000 entries in its history',
     bound: 4,
     run: async (round) => (await tutor('GET', `/sites/${large.id}/roster?limit=100&asOf=${asOf(round)}`)).ms,
   },
   {
-    what: `rehearsal: reasons for all ${large.learners.toLocaleString('en')}`,
+    what: `first-day-check: reasons for all ${large.learners.toLocaleString('en')}`,
     bound: 15,
-    run: async () => (await tutor('GET', `/sites/${large.id}/rehearsal?day=2026-12-01`)).ms,
+    run: async () => (await tutor('GET', `/sites/${large.id}/first-day-check?day=2026-12-01`)).ms,
   },
   {
     what: 'reasons for a page of 200 people',
@@ -198,8 +198,8 @@ const pasted = Array.from({ length: 500 }, (_, n) => {
 }).join('\n')
 const read = []
 for (let n = 0; n < 7; n++) read.push((await tutor('POST', `/sites/${large.id}/intake`, { text: pasted })).ms)
-const doubles = []
-for (let n = 0; n < 3; n++) doubles.push((await administrator('GET', '/doubles')).ms)
+const duplicates = []
+for (let n = 0; n < 3; n++) duplicates.push((await administrator('GET', '/duplicates')).ms)
 agent.destroy()
 
 const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]
@@ -226,15 +226,15 @@ for (const { what, median, p95, bound, bound95 } of results) {
   row(what, median / floor.median, bound)
   if (bound95) row('  the same, p95 against p95', p95 / floor.p95, bound95)
 }
-const sheet = sheets.toSorted((a, b) => a - b)[sheets.length >> 1]
-held &&= sheet <= 2000
+const changeList = changeLists.toSorted((a, b) => a - b)[changeLists.length >> 1]
+held &&= changeList <= 2000
 rows.push([
-  '1,000 people changed as one sheet',
-  sheet.toFixed(0),
-  Math.max(...sheets).toFixed(0),
+  '1,000 people changed as one changeList',
+  changeList.toFixed(0),
+  Math.max(...changeLists).toFixed(0),
   '',
   '2000 ms',
-  sheet <= 2000 ? 'held' : 'NOT HELD',
+  changeList <= 2000 ? 'held' : 'NOT HELD',
 ])
 const list = read.toSorted((a, b) => a - b)[3]
 held &&= list <= 1000
@@ -248,8 +248,8 @@ rows.push([
 ])
 rows.push([
   'who is there twice among 200,000 people',
-  doubles.toSorted((a, b) => a - b)[1].toFixed(0),
-  Math.max(...doubles).toFixed(0),
+  duplicates.toSorted((a, b) => a - b)[1].toFixed(0),
+  Math.max(...duplicates).toFixed(0),
   '',
   '',
   '',

@@ -37,7 +37,7 @@ async function call(cookie, method, path, body, headers = {}) {
 
 const signedIn = await call('', 'POST', '/sign-in', { login: 'ingrid.solheim', password: process.env.PASSWORD })
 const administrator = signedIn.headers.getSetCookie()[0].split(';')[0]
-const house = (await call(administrator, 'GET', '/house')).body
+const platform = (await call(administrator, 'GET', '/platform')).body
 const code = 'J' + Date.now().toString(36).toUpperCase()
 const site = (
   await call(administrator, 'POST', '/sites', {
@@ -45,7 +45,7 @@ const site = (
     code,
     kind: 'course',
     division: 'millrace',
-    term: house.terms[0].code,
+    term: platform.terms[0].code,
     seats: SINGLE + SEATS,
   })
 ).body

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-// A sheet of 10,000 lines: how long it takes to compute, and how fast it is applied beside raw multi-row INSERTs of all
-// the same rows into all the same tables; and the memory of a worker over 100,000 lines. Run by bin/bench on the large
-// house; what it makes it takes away again.
+// A change list of 10,000 lines: how long it takes to compute, and how fast it is applied beside raw multi-row INSERTs
+// of all the same rows into all the same tables; and the memory of a worker over 100,000 lines. Run by bin/bench on the
+// large platform; what it makes it takes away again.
 use Doctrine\DBAL\Connection;
 use MintDoor\Changes\ChangeItem;
 use MintDoor\Changes\ChangeListRunner;
@@ -16,7 +16,7 @@ use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Ids;
 
-require __DIR__.'/house.php';
+require __DIR__.'/platform.php';
 ini_set('memory_limit', '2G');
 
 $get = services();
@@ -44,9 +44,9 @@ $tables = [
     'access_grant' => 'site_id',
     'enrollment' => 'site_id',
     'enrollment_segment' => 'site_id',
-    'sheet_line' => 'site_id',
-    'log_entry' => 'site_id',
-    'sheet_wish' => 'site_id',
+    'change_line' => 'site_id',
+    'history_entry' => 'site_id',
+    'change_request' => 'site_id',
 ];
 $made = [];
 $site = static function () use ($db, $ids, &$made): string {
@@ -80,7 +80,7 @@ $clean = static function () use ($db, $tables, &$made): void {
         }
         $db->executeStatement('DELETE FROM site WHERE id = ?', [Id::binary($id)]);
     }
-    $db->executeStatement("DELETE FROM change_sheet WHERE title = 'Bench'");
+    $db->executeStatement("DELETE FROM change_list WHERE title = 'Bench'");
     $db->executeStatement('DELETE FROM messenger_messages');
 };
 $people = array_map(
@@ -92,21 +92,21 @@ $items = static fn(array $sites): array => (new EachRequest($people, $sites, 'le
 $apply = static function (array $items) use ($db, $runner, $stored, $caller): float {
     $begun = hrtime(true);
     $db->beginTransaction();
-    $sheet = $stored->insert('people', null, 'Bench', 'applying', $caller, ['total' => count($items)]);
+    $changeList = $stored->insert('people', null, 'Bench', 'applying', $caller, ['total' => count($items)]);
     $runner->write(
-        $sheet,
+        $changeList,
         array_map(
             static fn(ChangeItem $item): array => [
                 'site' => $item->site,
                 'person' => $item->line->person,
-                'wish' => array_diff_key(get_object_vars($item->line), ['person' => 1]),
+                'request' => array_diff_key(get_object_vars($item->line), ['person' => 1]),
             ],
             $items,
         ),
     );
     $db->commit();
     unset($items);
-    while ($runner->step($sheet, static fn() => null)) {
+    while ($runner->step($changeList, static fn() => null)) {
     }
 
     return (hrtime(true) - $begun) / 1e9;
@@ -142,7 +142,7 @@ try {
     sort($runs);
     [$ratio, $applied, $bare] = $runs[1];
     printf(
-        "a sheet of 10,000 lines computed          %6.2f s   bound 3 s      %s\n",
+        "a change list of 10,000 lines computed          %6.2f s   bound 3 s      %s\n",
         $computed[1],
         $computed[1] <= 3 ? 'held' : 'NOT HELD',
     );
@@ -157,24 +157,24 @@ try {
     $held = $computed[1] <= 3 && $ratio >= 0.35;
 
     $ten = array_map(static fn(): string => $site(), range(1, 10));
-    $sheet = $stored->insert('people', null, 'Bench', 'applying', $caller, ['total' => 100_000]);
+    $changeList = $stored->insert('people', null, 'Bench', 'applying', $caller, ['total' => 100_000]);
     $at = 0;
     foreach ($ten as $each) {
         $rows = new BulkWriter($db);
         foreach ($people as $person) {
-            $rows->add('sheet_wish', [
-                'sheet_id' => BulkWriter::id($sheet),
+            $rows->add('change_request', [
+                'change_list_id' => BulkWriter::id($changeList),
                 'position' => ++$at,
                 'site_id' => BulkWriter::id($each),
                 'person_id' => BulkWriter::id($person),
-                'wish' => '{"verb":"let-in","role":"learner"}',
+                'request' => '{"verb":"let-in","role":"learner"}',
             ]);
         }
         $rows->flush();
     }
     $begun = hrtime(true);
     exec(
-        escapeshellarg(\PHP_BINARY).' '.escapeshellarg(__FILE__).' memory '.escapeshellarg($sheet),
+        escapeshellarg(\PHP_BINARY).' '.escapeshellarg(__FILE__).' memory '.escapeshellarg($changeList),
         $output,
         $code,
     );

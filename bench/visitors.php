@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-// Sessions of so many learners of the large house, as a JSON list of cookies. Run by bin/bench.
+// Sessions of so many learners of the large platform, as a JSON list of cookies. Run by bin/bench.
 use Doctrine\DBAL\DriverManager;
 use Doctrine\DBAL\Tools\DsnParser;
 use MintDoor\Shared\Id;

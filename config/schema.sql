@@ -33,14 +33,14 @@ CREATE TABLE `account` (
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `account_row` (
-  `sheet_id` binary(16) NOT NULL,
+  `change_list_id` binary(16) NOT NULL,
   `position` int(11) NOT NULL,
   `row` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`row`)),
   `outcome` varchar(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
   `reasons` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`reasons`)),
   `person_id` binary(16) DEFAULT NULL,
   `made` varchar(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
-  PRIMARY KEY (`sheet_id`,`position`),
+  PRIMARY KEY (`change_list_id`,`position`),
   KEY `person` (`person_id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
@@ -50,7 +50,26 @@ CREATE TABLE `beat` (
   PRIMARY KEY (`name`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
-CREATE TABLE `change_sheet` (
+CREATE TABLE `change_line` (
+  `id` binary(16) NOT NULL,
+  `change_list_id` binary(16) NOT NULL,
+  `position` int(11) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `verb` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `verdict` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `state_before` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`state_before`)),
+  `state_after` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`state_after`)),
+  `notes` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`notes`)),
+  `effects` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`effects`)),
+  `version_after` int(11) NOT NULL,
+  `undoes` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_B2C3FD4DCDA9B422462CE4F5` (`change_list_id`,`position`),
+  KEY `IDX_B2C3FD4DF6BD1646217BBB47` (`site_id`,`person_id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `change_list` (
   `id` binary(16) NOT NULL,
   `site_id` binary(16) DEFAULT NULL,
   `made_by` binary(16) NOT NULL,
@@ -71,10 +90,23 @@ CREATE TABLE `change_sheet` (
   `undo_data` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`undo_data`)),
   `trouble` varchar(32) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
   PRIMARY KEY (`id`),
-  KEY `IDX_DBEC2CAFF6BD164698817E56` (`site_id`,`made_at`),
+  KEY `IDX_271FB1A3F6BD164698817E56` (`site_id`,`made_at`),
   KEY `by_maker` (`made_by`,`made_at`),
   KEY `by_kind` (`kind`,`made_at`),
   KEY `by_undone` (`undoes`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `change_request` (
+  `change_list_id` binary(16) NOT NULL,
+  `position` int(11) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `person_id` binary(16) NOT NULL,
+  `request` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`request`)),
+  `outcome` varchar(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  `reasons` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`reasons`)),
+  `line_id` binary(16) DEFAULT NULL,
+  PRIMARY KEY (`change_list_id`,`position`),
+  KEY `outcome` (`change_list_id`,`outcome`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `division` (
@@ -189,6 +221,25 @@ CREATE TABLE `first_password` (
   PRIMARY KEY (`token_hash`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
+CREATE TABLE `history_entry` (
+  `id` binary(16) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `sequence` int(11) NOT NULL,
+  `at` datetime NOT NULL,
+  `actor_id` binary(16) NOT NULL,
+  `code` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `data` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`data`)),
+  `person_id` binary(16) DEFAULT NULL,
+  `line_id` binary(16) DEFAULT NULL,
+  `address` varchar(45) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  `schema_version` smallint(6) NOT NULL,
+  `undone_by` int(11) DEFAULT NULL,
+  PRIMARY KEY (`id`),
+  UNIQUE KEY `UNIQ_72999517F6BD16465286D72B` (`site_id`,`sequence`),
+  KEY `IDX_729995174D7B7542` (`line_id`),
+  KEY `by_subject` (`person_id`,`at`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
 CREATE TABLE `idempotency` (
   `person_id` binary(16) NOT NULL,
   `id` varchar(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
@@ -253,25 +304,6 @@ CREATE TABLE `letter` (
   KEY `address` (`address`,`arrived_at`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
-CREATE TABLE `log_entry` (
-  `id` binary(16) NOT NULL,
-  `site_id` binary(16) NOT NULL,
-  `sequence` int(11) NOT NULL,
-  `at` datetime NOT NULL,
-  `actor_id` binary(16) NOT NULL,
-  `code` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-  `data` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`data`)),
-  `person_id` binary(16) DEFAULT NULL,
-  `line_id` binary(16) DEFAULT NULL,
-  `address` varchar(45) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
-  `schema_version` smallint(6) NOT NULL,
-  `undone_by` int(11) DEFAULT NULL,
-  PRIMARY KEY (`id`),
-  UNIQUE KEY `UNIQ_B5F762DF6BD16465286D72B` (`site_id`,`sequence`),
-  KEY `IDX_B5F762D4D7B7542` (`line_id`),
-  KEY `by_subject` (`person_id`,`at`)
-) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
-
 CREATE TABLE `message` (
   `id` binary(16) NOT NULL,
   `cause` varchar(120) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
@@ -279,7 +311,7 @@ CREATE TABLE `message` (
   `person_id` binary(16) DEFAULT NULL,
   `address` varchar(190) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
   `site_id` binary(16) DEFAULT NULL,
-  `sheet_id` binary(16) DEFAULT NULL,
+  `change_list_id` binary(16) DEFAULT NULL,
   `position` int(11) DEFAULT NULL,
   `line_id` binary(16) DEFAULT NULL,
   `subject` varchar(400) NOT NULL,
@@ -297,7 +329,7 @@ CREATE TABLE `message` (
   KEY `due` (`due_at`,`id`),
   KEY `person` (`person_id`,`id`),
   KEY `site` (`site_id`,`id`),
-  KEY `sheet` (`sheet_id`,`position`),
+  KEY `change_list` (`change_list_id`,`position`),
   KEY `line` (`line_id`),
   KEY `invitation` (`invitation_id`,`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
@@ -495,38 +527,6 @@ CREATE TABLE `settled_line` (
   `made_at` datetime NOT NULL,
   `text` varchar(200) NOT NULL,
   PRIMARY KEY (`site_id`,`gist`)
-) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
-
-CREATE TABLE `sheet_line` (
-  `id` binary(16) NOT NULL,
-  `sheet_id` binary(16) NOT NULL,
-  `position` int(11) NOT NULL,
-  `site_id` binary(16) NOT NULL,
-  `person_id` binary(16) NOT NULL,
-  `verb` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-  `verdict` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-  `state_before` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`state_before`)),
-  `state_after` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`state_after`)),
-  `notes` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`notes`)),
-  `effects` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`effects`)),
-  `version_after` int(11) NOT NULL,
-  `undoes` binary(16) DEFAULT NULL,
-  PRIMARY KEY (`id`),
-  UNIQUE KEY `UNIQ_826AC4EB8B1206A5462CE4F5` (`sheet_id`,`position`),
-  KEY `IDX_826AC4EBF6BD1646217BBB47` (`site_id`,`person_id`)
-) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
-
-CREATE TABLE `sheet_wish` (
-  `sheet_id` binary(16) NOT NULL,
-  `position` int(11) NOT NULL,
-  `site_id` binary(16) NOT NULL,
-  `person_id` binary(16) NOT NULL,
-  `wish` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`wish`)),
-  `outcome` varchar(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
-  `reasons` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`reasons`)),
-  `line_id` binary(16) DEFAULT NULL,
-  PRIMARY KEY (`sheet_id`,`position`),
-  KEY `outcome` (`sheet_id`,`outcome`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `site` (

@@ -18,10 +18,10 @@ test('a role is changed with a look at whom it affects, put in force, felt, and 
   await expect(preview.getByRole('button', { name: 'Put these rules in force' })).toBeDisabled()
   await page.getByRole('checkbox', { name: 'see who is here' }).check()
   await page.getByRole('checkbox', { name: 'see marks' }).uncheck()
-  await page.getByRole('checkbox', { name: 'undo from the logbook' }).check()
+  await page.getByRole('checkbox', { name: 'undo from the history' }).check()
   await expect(page.getByRole('checkbox', { name: 'let people in and out by the roles they may give' })).toBeChecked()
   await expect(preview).toContainText('Class assistant: Learners may hold this role, so it cannot let people in.')
-  for (const name of ['undo from the logbook', 'let people in and out by the roles they may give'])
+  for (const name of ['undo from the history', 'let people in and out by the roles they may give'])
     await page.getByRole('checkbox', { name }).uncheck()
   await expect(preview).toContainText('One person in one site could no longer: see marks.')
   await preview.getByRole('button', { name: 'Put these rules in force' }).click()
@@ -30,7 +30,11 @@ test('a role is changed with a look at whom it affects, put in force, felt, and 
   const assistant = await browser.newPage({ baseURL: STAGE.url })
   await signIn(assistant, 'jun.okafor-reyes')
   await assistant.goto('/sites/in')
-  await assistant.getByRole('listitem').filter({ hasText: HARMONY }).getByRole('link', { name: 'Go in' }).click()
+  await assistant
+    .getByRole('listitem')
+    .filter({ hasText: HARMONY })
+    .getByRole('link', { name: 'Enter the site' })
+    .click()
   await assistant.getByRole('link', { name: 'Who is here' }).click()
   await row(assistant, 'Bhattarai, Imke').click()
   await expect(assistant.getByRole('complementary')).toContainText(/\d+ of \d+ pieces of work done/)
@@ -60,35 +64,35 @@ test('somebody always administers the platform', async ({ page }) => {
   )
 })
 
-test('a lead looks through the eyes of a learner and of one who is paused, and comes back to where they were', async ({
+test('a lead sees the site as a learner and of one who is paused, and comes back to where they were', async ({
   page,
 }) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
   await page.getByRole('button', { name: 'See as…' }).click()
-  await page.getByLabel('Look at this site').selectOption('role:learner')
+  await page.getByLabel('See this site').selectOption('role:learner')
   await page.locator('.seen').getByRole('button', { name: 'See as…' }).click()
   await expect(page.getByText('You see this site as somebody in the role learner would.')).toBeVisible()
   await expect(page.getByRole('grid').getByRole('columnheader', { name: 'Number' })).toHaveCount(0)
   await expect(page.getByLabel('Let people in')).toHaveCount(0)
-  await page.getByRole('button', { name: 'Back to yourself' }).click()
+  await page.getByRole('button', { name: 'Stop' }).click()
   await page.getByLabel('Filter by name or number').fill('fonoti')
   await row(page, 'Fonoti, Lotte').click()
   await page.getByRole('button', { name: 'See as Lotte' }).click()
   await expect(page.getByText('You see this site as Lotte Fonoti would.')).toBeVisible()
   await expect(page.getByText('You are paused until 2 Dec.')).toBeVisible()
-  await page.getByRole('button', { name: 'Back to yourself' }).click()
+  await page.getByRole('button', { name: 'Stop' }).click()
   await expect(page).toHaveURL(/q=fonoti/)
   await expect(page.getByRole('complementary', { name: 'Lotte Fonoti' })).toBeVisible()
 })
 
-test('why somebody cannot enter is answered, mended step by step, and taken back', async ({ page }) => {
+test('why somebody cannot enter is answered, fixed step by step, and taken back', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
   await page.getByLabel('State').selectOption('blocked')
   await expect(page.getByText('1 shown')).toBeVisible()
   const number = (await row(page, 'Petrovanu, Goran').textContent())?.match(/\d{7}/)?.[0] ?? ''
-  await page.getByRole('link', { name: 'Why not?' }).click()
+  await page.getByRole('link', { name: 'Check access' }).click()
   await page.getByLabel('Who', { exact: true }).fill(number)
   await page.getByRole('button', { name: /Goran Petrovanu/ }).waitFor()
   await page.keyboard.press('ArrowDown')
@@ -96,15 +100,15 @@ test('why somebody cannot enter is answered, mended step by step, and taken back
   await page.getByLabel('Which site').fill('HET-2')
   await page.getByRole('button', { name: /Harmony & Ear Training II/ }).click()
   const answer = page.locator('.answer')
-  await expect(answer).toContainText('Cannot enter: kept out until')
+  await expect(answer).toContainText('Cannot enter: blocked until')
   await expect(answer.getByRole('listitem')).toHaveCount(2)
-  await answer.getByRole('button', { name: 'Lift the block' }).click()
-  await expect(answer).toContainText('Cannot enter: taken out on')
+  await answer.getByRole('button', { name: 'Unblock' }).click()
+  await expect(answer).toContainText('Cannot enter: removed on')
   await answer.getByRole('button', { name: 'Bring back' }).click()
   await expect(answer).toContainText('Can enter as learner')
-  await expect(answer).toContainText('A pause, or taking them out, would end it.')
+  await expect(answer).toContainText('A pause, or removing them, would end it.')
   await strip(page).getByRole('button', { name: 'Undo' }).click()
-  await expect(answer).toContainText('Cannot enter: taken out on')
+  await expect(answer).toContainText('Cannot enter: removed on')
   await answer.getByRole('link', { name: 'Open in the roster' }).click()
   await page.getByRole('link', { name: 'What happened to them here' }).click()
   await page
@@ -150,7 +154,7 @@ test('labels are put on one and on many, narrow the roster, and the view is kept
 test('progress is taken away, also of those who are gone', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
-  await page.getByRole('button', { name: 'Take it away' }).click()
+  await page.getByRole('button', { name: 'Export or print' }).click()
   await page.getByLabel('with those who are gone').check()
   const [file] = await Promise.all([
     page.waitForEvent('download'),
@@ -159,25 +163,27 @@ test('progress is taken away, also of those who are gone', async ({ page }) => {
   expect(file.suggestedFilename()).toBe('het-2-progress-items.csv')
   const lines = (await readFile(await file.path(), 'utf8')).split('\r\n')
   expect(lines[0]).toMatch(/^\uFEFFName,Number,Level,Role,State,Last seen,Done,Of,Mean mark,/)
-  expect(lines.find((line) => line.includes('Petrovanu, Dagny'))).toMatch(/Taken out,.*,[1-9]\d*,11,/)
+  expect(lines.find((line) => line.includes('Petrovanu, Dagny'))).toMatch(/Removed,.*,[1-9]\d*,11,/)
 })
 
-test('all sites are rehearsed at once, and all that can be mended in one is mended in one sheet', async ({ page }) => {
+test('all sites are checked at once, and all that can be fixed in one is fixed in one change list', async ({
+  page,
+}) => {
   await signIn(page, 'mara.lindqvist')
-  await page.getByRole('link', { name: 'Rehearse all sites I run' }).click()
+  await page.getByRole('link', { name: 'Check the first day of all sites I run' }).click()
   await page.getByLabel('On', { exact: true }).fill('2026-11-25')
-  await page.getByRole('listitem').filter({ hasText: HARMONY }).getByRole('link', { name: 'Look and mend' }).click()
+  await page.getByRole('listitem').filter({ hasText: HARMONY }).getByRole('link', { name: 'Look and fix' }).click()
   await expect(page.getByText(/25 Nov, 09:00: \d+ of \d+ could enter\./)).toBeVisible()
-  await page.getByRole('button', { name: 'Mend 2 of these in one sheet' }).click()
-  await page.getByRole('button', { name: 'Mend 2', exact: true }).click()
-  await expect(strip(page)).toContainText('It is mended for 2 people.')
+  await page.getByRole('button', { name: 'Fix 2 of these in one change list' }).click()
+  await page.getByRole('button', { name: 'Fix 2', exact: true }).click()
+  await expect(strip(page)).toContainText('It is fixed for 2 people.')
   await expect(page.getByText('One would be paused')).toHaveCount(0)
   await strip(page).getByRole('button', { name: 'Undo' }).click()
   await strip(page).getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('One would be paused')).toBeVisible()
 })
 
-test('several sites are changed as one sheet and taken back as one', async ({ page }) => {
+test('several sites are changed as one change list and taken back as one', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
   for (const title of ['Brass Lab', 'Stage Nerves'])
     await page.getByRole('checkbox', { name: 'Choose ' + title }).check()
@@ -186,23 +192,23 @@ test('several sites are changed as one sheet and taken back as one', async ({ pa
   await panel.getByLabel('Seats').fill('12')
   await expect(panel).toContainText('One site will change.')
   await expect(panel.getByRole('listitem').filter({ hasText: 'Stage Nerves' })).toContainText(
-    '18 seats are held, now or later. Choose 18 or more, or take some out first.',
+    '18 seats are held, now or later. Choose 18 or more, or remove some first.',
   )
   await panel.getByRole('button', { name: 'Change one' }).click()
-  await expect(strip(page)).toContainText('The seats of one site are changed. One was left out.')
+  await expect(strip(page)).toContainText('The seats of one site are changed. One was skipped.')
   await expect(page.getByRole('row').filter({ hasText: 'Brass Lab' })).toContainText('0 of 12')
   await strip(page).getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('row').filter({ hasText: 'Brass Lab' })).toContainText('0 of 16')
 })
 
-test('the logbook tells of one person, here and everywhere', async ({ page }) => {
+test('the history tells of one person, here and everywhere', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
   await row(page, 'Nordahlen, Elias').click()
   await page.getByRole('link', { name: 'What happened to them here' }).click()
   await expect(page.getByText('What happened to Elias Nordahlen')).toBeVisible()
   await expect(page.locator('ol > li')).toHaveCount(1)
-  await page.getByRole('link', { name: 'In all sites whose logbook you read' }).click()
+  await page.getByRole('link', { name: 'In all sites whose history you read' }).click()
   await expect(page.getByRole('heading', { name: 'What happened to Elias Nordahlen' })).toBeVisible()
   await expect(page.getByRole('listitem').first()).toContainText('in Harmony & Ear Training II')
 })

@@ -67,7 +67,7 @@ export async function paste(page: Page, text: string) {
   }, text)
 }
 
-/** Puts a site on the sheet of people and sites. */
+/** Puts a site on the change list of people and sites. */
 export async function addSite(page: Page, title: string) {
   const add = page.getByRole('button', { name: 'Add a site' })
   const find = page.locator('#find-site')
@@ -75,7 +75,7 @@ export async function addSite(page: Page, title: string) {
   if (await add.isVisible()) await add.click()
   await find.fill(title)
   await page.getByRole('complementary').getByRole('button', { name: title }).first().click()
-  await expect(page.getByRole('button', { name: `Take ${title} off the sheet` })).toBeVisible()
+  await expect(page.getByRole('button', { name: `Take ${title} off the list` })).toBeVisible()
 }
 
 /** In dark colours only what has to do with colours is looked at: the rest is the same in light ones. */

@@ -30,13 +30,13 @@ test('somebody is found, let in, and comes in themselves', async ({ page, browse
   await signIn(theirs, login)
   const site = theirs.getByRole('listitem').filter({ hasText: HARMONY })
   await expect(site).toContainText('You can enter.')
-  await site.getByRole('link', { name: 'Go in' }).click()
+  await site.getByRole('link', { name: 'Enter the site' }).click()
   await expect(theirs.getByText('You are here as learner.')).toBeVisible()
   await expect(theirs.getByText('Mara Lindqvist')).toBeVisible()
   await theirs.close()
 })
 
-test('roles and places change at once and are taken back: from the strip, with u, and from the logbook', async ({
+test('roles and places change at once and are taken back: from the strip, with u, and from the history', async ({
   page,
 }) => {
   await row(page, 'Cosgrave, Hamza').click()
@@ -46,15 +46,15 @@ test('roles and places change at once and are taken back: from the strip, with u
   await expect(column).toContainText('Learners may hold it at levels 9 to 10 only.')
   await column.getByRole('button', { name: 'Day guest' }).click()
   await expect(strip(page)).toContainText('Hamza Cosgrave is now day guest.')
-  await expect(column).toContainText('Role day guest in place of what the ways in give, by Mara Lindqvist')
+  await expect(column).toContainText('Role day guest in place of what was given, by Mara Lindqvist')
   await strip(page).getByRole('button', { name: 'Undo' }).click()
   await expect(row(page, 'Cosgrave, Hamza')).toContainText('Learner 7 Learner Current')
 
-  await column.getByRole('button', { name: 'Take out' }).click()
+  await column.getByRole('button', { name: 'Remove' }).click()
   await expect(column).toContainText(/They lose entry at once\. \d+ pieces of work stay, as do section and groups\./)
   await column.getByRole('button', { name: 'Take Hamza Cosgrave out' }).click()
   await expect(row(page, 'Cosgrave, Hamza')).toHaveCount(0)
-  await expect(column).toContainText('Cannot enter: taken out on 24 Nov.')
+  await expect(column).toContainText('Cannot enter: removed on 24 Nov.')
   await column.getByRole('button', { name: 'Bring back as learner' }).click()
   await expect(row(page, 'Cosgrave, Hamza')).toHaveCount(1)
   await page.getByRole('button', { name: 'Close', exact: true }).first().click()
@@ -62,7 +62,7 @@ test('roles and places change at once and are taken back: from the strip, with u
   await expect(strip(page)).toContainText('Undone: Hamza Cosgrave is back as learner.')
   await expect(row(page, 'Cosgrave, Hamza')).toHaveCount(0)
 
-  await page.getByRole('link', { name: 'Logbook' }).click()
+  await page.getByRole('link', { name: 'History' }).click()
   await page
     .getByRole('listitem')
     .filter({ hasText: 'took Hamza Cosgrave out' })
@@ -92,22 +92,22 @@ test('a pause, dates and a block say what follows before they are made, and are 
   await column.getByLabel('How long').selectOption('term')
   await expect(column).toContainText('then current until 18 Dec, then ended.')
   await column.getByRole('button', { name: 'Set these dates' }).click()
-  await expect(column).toContainText('Dates until 18 Dec in place of those of the ways in')
-  await column.getByRole('button', { name: /^Lift: Paused/ }).click()
-  await column.getByRole('button', { name: /^Lift: Dates/ }).click()
-  await expect(column.getByText('By hand')).toHaveCount(0)
+  await expect(column).toContainText('Dates until 18 Dec in place of those that were given')
+  await column.getByRole('button', { name: /^Clear: Paused/ }).click()
+  await column.getByRole('button', { name: /^Clear: Dates/ }).click()
+  await expect(column.getByText('Set by staff')).toHaveCount(0)
 
-  await column.getByRole('button', { name: 'Keep out' }).click()
-  await expect(column).toContainText('Kept out.')
+  await column.getByRole('button', { name: 'Block' }).click()
+  await expect(column).toContainText('Blocked.')
   await column.getByRole('button', { name: 'Keep Imke Bhattarai out' }).click()
-  await expect(column).toContainText('Cannot enter: kept out.')
+  await expect(column).toContainText('Cannot enter: blocked.')
   await expect(row(page, 'Bhattarai, Imke')).toHaveCount(0)
-  await column.getByRole('button', { name: 'Lift the block' }).click()
+  await column.getByRole('button', { name: 'Unblock' }).click()
   await column.getByRole('button', { name: 'Bring back as learner' }).click()
   await expect(row(page, 'Bhattarai, Imke')).toHaveCount(1)
 })
 
-test('many are chosen with the keyboard and changed as one sheet, reviewed before and undone after', async ({
+test('many are chosen with the keyboard and changed as one change list, reviewed before and undone after', async ({
   page,
 }) => {
   await row(page, 'Ferreira da Luz, Dmitri').click()
@@ -126,7 +126,7 @@ test('many are chosen with the keyboard and changed as one sheet, reviewed befor
   await expect(panel.getByRole('status')).toHaveText('3 will change; one cannot.')
   await expect(panel.getByRole('listitem').first()).toContainText('An open site needs a lead.')
   await panel.getByRole('button', { name: 'Pause 3' }).click()
-  await expect(strip(page)).toContainText('3 people are paused. One was left out.')
+  await expect(strip(page)).toContainText('3 people are paused. One was skipped.')
   await expect(first).toContainText('Paused')
   await page.locator('body').press('u')
   await expect(strip(page)).toContainText('3 changes will be undone.')
@@ -137,20 +137,20 @@ test('many are chosen with the keyboard and changed as one sheet, reviewed befor
   await first.focus()
   await page.keyboard.press('Space')
   await page.getByRole('button', { name: /^choose all/ }).click()
-  await page.getByRole('button', { name: 'take out', exact: true }).click()
+  await page.getByRole('button', { name: 'remove', exact: true }).click()
   const out = page.getByRole('complementary')
-  await expect(out).toContainText(/This takes out \d+ of the \d+ people here/)
-  await expect(out.getByRole('button', { name: /^Take \d+ out/ })).toBeDisabled()
+  await expect(out).toContainText(/This removes \d+ of the \d+ people here/)
+  await expect(out.getByRole('button', { name: /^Remove \d+/ })).toBeDisabled()
   await page.getByRole('button', { name: 'choose nobody' }).click()
   await expect(out).toHaveCount(0)
 })
 
-test('one box tells apart who is here, was here, is kept out and can be let in', async ({ page }) => {
+test('one box tells apart who is here, was here, is blocked and can be let in', async ({ page }) => {
   const lists = page.locator('.intake h2')
   for (const [typed, list] of [
     ['marchetto bea', 'Already here'],
     ['petrovanu dagny', 'Was here'],
-    ['petrovanu goran', 'Kept out'],
+    ['petrovanu goran', 'Blocked'],
     ['2041010', 'Already here'],
     ['mara.lindqvist@example.org', 'Already here'],
   ] as const) {
@@ -202,7 +202,7 @@ test('the address keeps what is looked at, and the rows can be taken away', asyn
 
   await page.getByRole('button', { name: 'show', exact: true }).click()
   await expect(page.getByText('unlisted', { exact: true })).toBeVisible()
-  await page.getByRole('button', { name: 'Take it away' }).click()
+  await page.getByRole('button', { name: 'Export or print' }).click()
   for (const column of ['Kind', 'Division', 'Since', 'Last seen', 'Work', 'Labels'])
     await page.getByRole('checkbox', { name: column }).uncheck()
   const [file] = await Promise.all([
@@ -218,7 +218,7 @@ test('the address keeps what is looked at, and the rows can be taken away', asyn
   await page.evaluate(() => {
     window.print = () => (document.body.dataset.printed = document.querySelector('.paper')?.textContent ?? '')
   })
-  await page.getByRole('button', { name: 'Print' }).click()
+  await page.getByRole('button', { name: 'Print', exact: true }).click()
   await expect(page.locator('body')).toHaveAttribute(
     'data-printed',
     /Harmony & Ear Training II.*HET-2.*NameLevelNumberRoleState.*Nordahlen, Elias7/,
@@ -232,7 +232,7 @@ test('the roster is narrowed in words, looked at on another day, and compared be
   await expect(page).toHaveURL(/section=.*seen=never|seen=never.*section=/)
   await page.reload()
   await expect(page.getByText(/^\d shown$/)).toBeVisible()
-  await page.getByRole('combobox', { name: 'last seen' }).selectOption({ label: '(leave this out)' })
+  await page.getByRole('combobox', { name: 'last seen' }).selectOption({ label: '(skip this)' })
   await expect(page.getByText(/^1\d shown$/)).toBeVisible()
   await page.getByRole('button', { name: 'Show all again' }).click()
   await page.getByLabel('on', { exact: true }).fill('2026-10-01')
@@ -240,7 +240,7 @@ test('the roster is narrowed in words, looked at on another day, and compared be
   await expect(row(page, 'Petrovanu, Dagny')).toBeVisible()
   await page.getByRole('button', { name: 'Back to now' }).click()
   await expect(row(page, 'Petrovanu, Dagny')).toHaveCount(0)
-  await page.getByRole('link', { name: 'Logbook' }).click()
+  await page.getByRole('link', { name: 'History' }).click()
   await page.getByRole('button', { name: 'Compare two days' }).click()
   await page.getByLabel('Between the end of').fill('2026-10-01')
   await expect(page.getByRole('listitem').filter({ hasText: 'Petrovanu, Dagny' }).first()).toContainText(

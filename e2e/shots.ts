@@ -24,7 +24,7 @@ test('a lead tutor', async ({ page }) => {
   await openSite(page, HARMONY)
   await page.screenshot({ path: folder + 'roster.png' })
   await box(page).fill('petrov')
-  await expect(page.locator('.intake h2')).toHaveText(['Was here', 'Kept out', 'Can be let in'])
+  await expect(page.locator('.intake h2')).toHaveText(['Was here', 'Blocked', 'Can be let in'])
   await page.screenshot({ path: folder + 'let-people-in.png' })
   await box(page).fill('el khoudri')
   await found(page, 'Björn El Khoudri').getByRole('button', { name: 'Let in as learner' }).click()
@@ -36,15 +36,15 @@ test('a lead tutor', async ({ page }) => {
   await page.getByLabel('Until and including').fill('2026-12-05')
   await page.getByRole('complementary').getByRole('listitem').nth(4).waitFor()
   await page.waitForTimeout(500)
-  await page.screenshot({ path: folder + 'sheet.png' })
-  await page.getByRole('link', { name: 'Rehearsal' }).click()
+  await page.screenshot({ path: folder + 'change-list.png' })
+  await page.getByRole('link', { name: 'First-day check' }).click()
   await page.getByText('could enter').waitFor()
-  await page.screenshot({ path: folder + 'rehearsal.png' })
-  await page.getByRole('link', { name: 'Logbook' }).click()
+  await page.screenshot({ path: folder + 'first-day-check.png' })
+  await page.getByRole('link', { name: 'History' }).click()
   await page.getByRole('button', { name: 'Compare two days' }).click()
   await page.getByRole('listitem').first().waitFor()
   await page.getByText(/came$/).waitFor()
-  await page.screenshot({ path: folder + 'logbook.png' })
+  await page.screenshot({ path: folder + 'history.png' })
 })
 
 test('a lead tutor, further on', async ({ page }) => {
@@ -61,18 +61,18 @@ test('a lead tutor, further on', async ({ page }) => {
       '<tobias.wren@example.org>\nAlma Nowhere',
   )
   await page.getByText(/will join.*seats after/).waitFor()
-  await page.getByText('Kept under Sheets. You can').waitFor()
+  await page.getByText('Kept under Changes. You can').waitFor()
   await page.screenshot({ path: folder + 'pasted-list.png' })
   await page.getByRole('complementary').getByRole('button', { name: 'Close' }).click()
-  await page.goto('/why')
+  await page.goto('/access-check')
   await page.getByLabel('Who', { exact: true }).fill(number)
   await page.getByRole('button', { name: /Goran Petrovanu/ }).click()
   await page.getByRole('button', { name: /Harmony & Ear Training II/ }).click()
   await page.getByText('Cannot enter').first().waitFor()
-  await page.screenshot({ path: folder + 'why.png' })
+  await page.screenshot({ path: folder + 'access-check.png' })
 })
 
-test('an administrator with people and sheets', async ({ page }) => {
+test('an administrator with people and change lists', async ({ page }) => {
   await signIn(page, 'ingrid.solheim')
   await page.goto('/people?kind=learner&level=7')
   for (const place of [1, 3, 4]) await page.getByRole('table').getByRole('checkbox').nth(place).check()
@@ -90,10 +90,10 @@ test('an administrator with people and sheets', async ({ page }) => {
         'choir;WCH;ensemble;Millrace Seniors;Winter 2027;;;Nobody Atall',
     )
   await page.getByText('needs a choice').waitFor()
-  await page.getByText('Kept under Sheets. You can').waitFor()
-  await page.goto('/sheets')
+  await page.getByText('Kept under Changes. You can').waitFor()
+  await page.goto('/change-lists')
   await page.getByRole('row').nth(3).waitFor()
-  await page.screenshot({ path: folder + 'sheets.png' })
+  await page.screenshot({ path: folder + 'changes.png' })
 })
 
 test('an administrator with accounts and somebody', async ({ page }) => {
@@ -107,7 +107,7 @@ test('an administrator with accounts and somebody', async ({ page }) => {
         'der Zwet;6',
     )
   await page.getByText('2 accounts will be made').waitFor()
-  await page.getByText('Kept under Sheets. You can').waitFor()
+  await page.getByText('Kept under Changes. You can').waitFor()
   await page.screenshot({ path: folder + 'make-accounts.png' })
   await page.goto('/people?q=elias+nordahlen')
   await page.getByRole('link', { name: 'Nordahlen, Elias' }).first().click()
@@ -142,11 +142,11 @@ test('an administrator, in dark colours', async ({ browser }) => {
     colorScheme: 'dark',
   })
   await signIn(page, 'ingrid.solheim')
-  await page.goto('/post-room')
+  await page.goto('/messages')
   await page.getByRole('checkbox').nth(3).check()
   await page.getByRole('button', { name: 'You can enter Choral Studio' }).first().click()
   await page.locator('.letter').waitFor()
-  await page.screenshot({ path: folder + 'post-room-dark.png' })
+  await page.screenshot({ path: folder + 'messages-dark.png' })
   await page.close()
 })
 
@@ -154,7 +154,7 @@ test('a learner, on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await signIn(page, 'elias.nordahl')
   await page
-    .getByRole('link', { name: /^Go in/ })
+    .getByRole('link', { name: /^Enter the site/ })
     .first()
     .waitFor()
   await page.screenshot({ path: folder + 'learner-sites.png' })

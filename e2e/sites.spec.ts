@@ -56,18 +56,16 @@ test('a draft is set to open on a day, and its learners are told the day', async
     'Not open yet; it opens on 11 Jan 2027.',
   )
   await theirs.close()
-  await page.getByRole('link', { name: 'Logbook' }).click()
+  await page.getByRole('link', { name: 'History' }).click()
   await expect(page.getByRole('listitem').filter({ hasText: 'set the site to open on 11 Jan 2027' })).toBeVisible()
   await page.getByRole('button', { name: 'Do not open by itself' }).click()
   await expect(page.locator('.frame')).not.toContainText('opens 11 Jan')
 })
 
-test('the first day is rehearsed, and what would keep people out is mended for all of them at once', async ({
-  page,
-}) => {
+test('the first day is checked, and what would stop people is fixed for all of them at once', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
   await page.getByRole('link', { name: 'Harmony & Ear Training II', exact: true }).click()
-  await page.getByRole('link', { name: 'Rehearsal' }).click()
+  await page.getByRole('link', { name: 'First-day check' }).click()
   await page.locator('.when input[type=date]').fill('2026-11-25')
   await expect(page.getByRole('status').filter({ hasText: 'could enter' })).toContainText(/\d+ of \d+ could enter/)
   await expect(page.getByRole('heading', { name: 'One would not have started yet' })).toBeVisible()
@@ -131,6 +129,6 @@ test('a learner is told of each site whether they can enter, or why not and when
   await expect(site('Recital Club')).toContainText('You are paused until 5 Dec.')
   await expect(site('The Long Baroque')).toContainText('You can enter until 18 Dec.')
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
-  await site('Harmony & Ear Training II').getByRole('link', { name: 'Go in' }).click()
+  await site('Harmony & Ear Training II').getByRole('link', { name: 'Enter the site' }).click()
   await expect(page.getByText('Mondays and Wednesdays')).toBeVisible()
 })

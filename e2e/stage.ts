@@ -9,7 +9,7 @@ const [url = '', database = ''] = stages[Number(process.env.TEST_PARALLEL_INDEX 
 /** How many houses are served; each has one browser at a time. */
 export const STAGES = stages.length
 
-/** The house that is this browser's own: its address, and the database it is served from. */
+/** The platform that is this browser's own: its address, and the database it is served from. */
 export const STAGE = { url, database }
 
 const console = (...words: string[]) =>

@@ -41,7 +41,7 @@ test('when the server does not answer it is said, and a change is made once when
   await line.getByRole('button', { name: 'Let in as learner' }).waitFor()
   // The change arrives, but its answer is lost; then nothing gets through for a while.
   let lost = 0
-  await page.route('**/sheets', async (route) => {
+  await page.route('**/change-lists', async (route) => {
     if (lost++ === 0) await route.fetch()
     return lost < 3 ? route.abort() : route.continue()
   })
@@ -51,7 +51,7 @@ test('when the server does not answer it is said, and a change is made once when
   await expect(strip(page)).toContainText('Beatriz Fürstenau is let in as learner.')
   await expect(page.getByText('The server does not answer.')).toHaveCount(0)
   await page.getByRole('button', { name: 'Close', exact: true }).click()
-  await page.getByRole('link', { name: 'Logbook' }).click()
+  await page.getByRole('link', { name: 'History' }).click()
   await expect(page.getByRole('listitem').filter({ hasText: 'let Beatriz Fürstenau in' })).toHaveCount(1)
 })
 
@@ -66,7 +66,7 @@ test("an unknown address and a site that is not one's own say what to do", async
   await expect(page).toHaveURL(/sites\/in/)
 })
 
-test('a wrong password is said without telling which part was wrong', async ({ page }) => {
+test('a wrong password is said without tellBody which part was wrong', async ({ page }) => {
   expectErrors(page, '401')
   await page.goto('/sign-in?to=/sites/in')
   await page.getByLabel('Login name or e-mail').fill('nobody.at.all')

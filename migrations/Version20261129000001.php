@@ -32,10 +32,17 @@ final class Version20261129000001 extends RepeatableMigration
         'give-pass' => 'give-grant',
         'put-mark' => 'put-override',
         'end-mark' => 'end-override',
+        'twice-on-sheet' => 'twice-on-list',
     ];
 
     /** Names of members of stored JSON. */
-    private const MEMBERS = ['passId' => 'grantId', 'pass' => 'grant', 'mark' => 'override', 'keptOut' => 'blocked'];
+    private const MEMBERS = [
+        'passId' => 'grantId',
+        'pass' => 'grant',
+        'mark' => 'override',
+        'keptOut' => 'blocked',
+        'sheet' => 'changeList',
+    ];
 
     /** Columns that hold a code, by table. */
     private const COLUMNS = [
@@ -43,8 +50,8 @@ final class Version20261129000001 extends RepeatableMigration
         'person' => ['kind'],
         'enrollment_segment' => ['state'],
         'enrollment_override' => ['kind'],
-        'sheet_line' => ['verb'],
-        'log_entry' => ['code'],
+        'change_line' => ['verb'],
+        'history_entry' => ['code'],
         'message' => ['kind'],
         'message_template' => ['kind'],
         'notice' => ['code'],
@@ -52,10 +59,10 @@ final class Version20261129000001 extends RepeatableMigration
 
     /** Columns that hold JSON or a query, by table. */
     private const TEXTS = [
-        'sheet_line' => ['state_before', 'state_after', 'notes', 'effects'],
-        'sheet_wish' => ['wish', 'reasons'],
-        'change_sheet' => ['work', 'removing', 'undo_data'],
-        'log_entry' => ['data'],
+        'change_line' => ['state_before', 'state_after', 'notes', 'effects'],
+        'change_request' => ['request', 'reasons'],
+        'change_list' => ['work', 'removing', 'undo_data'],
+        'history_entry' => ['data'],
         'notice' => ['data'],
         'account_row' => ['row', 'reasons'],
         'rule_book' => ['settings'],
@@ -66,7 +73,20 @@ final class Version20261129000001 extends RepeatableMigration
     {
         $this->addSql('RENAME TABLE pass TO access_grant');
         $this->addSql('RENAME TABLE mark TO enrollment_override');
+        $this->addSql('RENAME TABLE change_sheet TO change_list');
+        $this->addSql('RENAME TABLE sheet_line TO change_line');
+        $this->addSql('RENAME TABLE sheet_wish TO change_request');
+        $this->addSql('RENAME TABLE log_entry TO history_entry');
         $this->addSql('ALTER TABLE enrollment_override RENAME COLUMN pass_id TO grant_id');
+        $this->addSql('ALTER TABLE change_request RENAME COLUMN wish TO request');
+        foreach (['account_row', 'change_line', 'change_request', 'message'] as $table) {
+            $this->addSql("ALTER TABLE $table RENAME COLUMN sheet_id TO change_list_id");
+        }
+        $this->addSql('ALTER TABLE message RENAME INDEX sheet TO change_list');
+        $this->addSql(
+            "UPDATE message_template
+             SET subject = REPLACE(subject, '{house}', '{platform}'), body = REPLACE(body, '{house}', '{platform}')",
+        );
         $this->addSql(
             'ALTER TABLE access_grant
                 RENAME INDEX IDX_CE70D424F6BD1646217BBB47 TO IDX_20901A1FF6BD1646217BBB47,
@@ -77,8 +97,21 @@ final class Version20261129000001 extends RepeatableMigration
                 RENAME INDEX IDX_6674F271F6BD1646217BBB47 TO IDX_99CC2CF5F6BD1646217BBB47,
                 RENAME INDEX IDX_6674F27156A273CC TO IDX_99CC2CF556A273CC',
         );
-        $this->addSql("UPDATE change_sheet SET kind = 'single' WHERE kind = 'desk'");
-        $this->addSql("ALTER TABLE change_sheet ALTER COLUMN kind SET DEFAULT 'single'");
+        $this->addSql(
+            'ALTER TABLE change_list RENAME INDEX IDX_DBEC2CAFF6BD164698817E56 TO IDX_271FB1A3F6BD164698817E56',
+        );
+        $this->addSql(
+            'ALTER TABLE change_line
+                RENAME INDEX IDX_826AC4EBF6BD1646217BBB47 TO IDX_B2C3FD4DF6BD1646217BBB47,
+                RENAME INDEX UNIQ_826AC4EB8B1206A5462CE4F5 TO UNIQ_B2C3FD4DCDA9B422462CE4F5',
+        );
+        $this->addSql(
+            'ALTER TABLE history_entry
+                RENAME INDEX IDX_B5F762D4D7B7542 TO IDX_729995174D7B7542,
+                RENAME INDEX UNIQ_B5F762DF6BD16465286D72B TO UNIQ_72999517F6BD16465286D72B',
+        );
+        $this->addSql("UPDATE change_list SET kind = 'single' WHERE kind = 'desk'");
+        $this->addSql("ALTER TABLE change_list ALTER COLUMN kind SET DEFAULT 'single'");
         foreach (self::COLUMNS as $table => $columns) {
             foreach ($columns as $column) {
                 $this->code($table, $column);

@@ -5,7 +5,7 @@ SERVING=()
 # Whom the processes run as when they are started by root: never as root itself.
 SERVES_AS=www-data
 # Handed on to the application where they are set.
-HANDED_ON="MINT_DOOR_ADDRESS MINT_DOOR_NAME MINT_DOOR_CLOCK MAILER_DSN MAIL_FROM POST_ROOM_HOLD APP_SECRET_PREVIOUS SIGN_IN_SLOWS SYMFONY_TRUSTED_PROXIES"
+HANDED_ON="MINT_DOOR_ADDRESS MINT_DOOR_NAME MINT_DOOR_CLOCK MAILER_DSN MAIL_FROM MESSAGES_HOLD APP_SECRET_PREVIOUS SIGN_IN_SLOWS SYMFONY_TRUSTED_PROXIES"
 
 port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 is_root() { [ "$(id -u)" = 0 ]; }

@@ -16,14 +16,14 @@ own_database() {
 # where they are, an address and a database a line; e2e/stage.ts furnishes them with the demo.
 set_the_stage() {
   need_front_end
-  export MINT_DOOR_CLOCK=2026-11-24T09:00:00Z APP_ENV=prod MINT_DOOR_NAME='Alder Quay Conservatory' POST_ROOM_HOLD=${POST_ROOM_HOLD:-5}
+  export MINT_DOOR_CLOCK=2026-11-24T09:00:00Z APP_ENV=prod MINT_DOOR_NAME='Alder Quay Conservatory' MESSAGES_HOLD=${MESSAGES_HOLD:-5}
   APP_SECRET=$(secret); export APP_SECRET
   export MINT_DOOR_STAGES=
   local n port=8097
+  need_container
   for n in $(seq "${1:-1}"); do
     own_database "mint_e2e_$n" prod
     DATABASE_URL=$(bin/db url "mint_e2e_$n"); export DATABASE_URL
-    [ "$n" -gt 1 ] || need_container
     while port_taken $port; do port=$((port + 1)); done
     serve $port
     MINT_DOOR_STAGES+="http://127.0.0.1:$port $DATABASE_URL"$'\n'

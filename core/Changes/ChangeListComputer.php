@@ -7,8 +7,8 @@ namespace MintDoor\Core\Changes;
 use MintDoor\Core\Roster\Leads;
 
 /**
- * Computes a sheet of many lines. Verdicts see the whole sheet: seats are given in line order, once more is as
- * good as once, whoever is on it to become two things has to be settled, and a line that only another one makes
+ * Computes a change list of many lines. Verdicts see the whole change list: seats are given in line order, once more is
+ * as good as once, whoever is on it to become two things has to be settled, and a line that only another one makes
  * possible is looked at again after it.
  */
 final readonly class ChangeListComputer
@@ -23,7 +23,7 @@ final readonly class ChangeListComputer
      *
      * @return array<array-key, ComputedChange> by the same keys, in the same order
      */
-    public function compute(ChangeListContext $situation, array $lines): array
+    public function compute(ChangeListContext $context, array $lines): array
     {
         $first = $different = [];
         foreach ($lines as $key => [$person, $wanted]) {
@@ -32,7 +32,7 @@ final readonly class ChangeListComputer
         }
 
         return $this->all(
-            $situation,
+            $context,
             array_map(static fn(array $line): string => $line[0], $lines),
             function (ChangeContext $one, int|string $key) use ($lines, $different, $first): ComputedChange {
                 [$person, $wanted] = $lines[$key];
@@ -45,16 +45,16 @@ final readonly class ChangeListComputer
     }
 
     /**
-     * The sheet that takes applied lines back, the last one first.
+     * The change list that takes applied lines back, the last one first.
      *
      * @param array<array-key, array{string, list<Effect>}> $lines person id and effects as they were applied
      *
      * @return array<array-key, ComputedChange>
      */
-    public function undo(ChangeListContext $situation, array $lines): array
+    public function undo(ChangeListContext $context, array $lines): array
     {
         return $this->all(
-            $situation,
+            $context,
             array_map(static fn(array $line): string => $line[0], $lines),
             fn(ChangeContext $one, int|string $key): ComputedChange => $this->computer->undo($one, $lines[$key][1]),
         );
@@ -66,9 +66,9 @@ final readonly class ChangeListComputer
      *
      * @return array<array-key, ComputedChange>
      */
-    private function all(ChangeListContext $situation, array $people, callable $compute): array
+    private function all(ChangeListContext $context, array $people, callable $compute): array
     {
-        $state = new ChangeListState($situation, new Leads($situation->roles));
+        $state = new ChangeListState($context, new Leads($context->roles));
         $lines = [];
         $left = array_keys($people);
         do {

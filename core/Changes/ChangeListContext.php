@@ -13,11 +13,11 @@ use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
 
-/** The snapshot a whole sheet is computed from. */
+/** The snapshot a whole change list is computed from. */
 final readonly class ChangeListContext
 {
     /**
-     * @param array<string, Person>               $people      by id, everybody the sheet is about
+     * @param array<string, Person>               $people      by id, everybody the change list is about
      * @param array<string, Enrollment>           $enrollments by person id; who is missing has never been here
      * @param SeatsHeld                           $seats       held in the site, by everybody
      * @param array<string, array{Timeline, int}> $leads       of everybody who leads or will: timeline, and the instant

@@ -24,16 +24,16 @@ final class ChangeListState
 
     private SeatsHeld $seats;
 
-    public function __construct(private readonly ChangeListContext $situation, private readonly Leads $rule)
+    public function __construct(private readonly ChangeListContext $context, private readonly Leads $rule)
     {
-        $this->enrollments = $situation->enrollments;
-        $this->leads = $situation->leads;
-        $this->seats = $situation->seats;
+        $this->enrollments = $context->enrollments;
+        $this->leads = $context->leads;
+        $this->seats = $context->seats;
     }
 
     public function of(string $personId): ChangeContext
     {
-        $s = $this->situation;
+        $s = $this->context;
         $others = $this->leads;
         unset($others[$personId]);
 
@@ -52,7 +52,7 @@ final class ChangeListState
 
     public function apply(string $personId, ComputedChange $line): void
     {
-        $s = $this->situation;
+        $s = $this->context;
         $this->seats = $this->seats->changed($line->was, $line->timeline, $s->roles);
         $this->enrollments[$personId] = $line->result;
         unset($this->leads[$personId]);

@@ -13,7 +13,7 @@ use MintDoor\Core\Roster\Reason;
 use MintDoor\Core\Time\Window;
 
 /**
- * Everything that keeps somebody out, found by mending it step by step: what stands behind a block or a removing
+ * Everything that keeps somebody out, found by fixing it step by step: what stands behind a block or a removing
  * shows only once that is gone. The changes of the causes, made in their order, let the person in, and none of them can
  * be left out.
  */
@@ -32,9 +32,9 @@ final readonly class FixPlanner
     public function __construct(private LineComputer $computer) {}
 
     /** The reason of a person, with every cause that would have to go. */
-    public function reason(ChangeContext $situation): Reason
+    public function reason(ChangeContext $context): Reason
     {
-        $access = new Access($situation->roles);
+        $access = new Access($context->roles);
         $of = static fn(ChangeContext $s): Reason => $access->reason(
             $s->enrollment->timeline(),
             $s->person,
@@ -42,7 +42,7 @@ final readonly class FixPlanner
             $s->now,
             $s->enrollment,
         );
-        $first = $reason = $of($situation);
+        $first = $reason = $of($context);
         if (Entry::No !== $first->entry) {
             return $first;
         }
@@ -56,13 +56,13 @@ final readonly class FixPlanner
                 break;
             }
             $causes[] = $cause;
-            $line = $this->mended($situation, $cause);
+            $line = $this->fixed($context, $cause);
             if (null === $line || Verdict::Ready !== $line->verdict) {
                 array_push($causes, ...$this->further($line));
                 break;
             }
-            $situation = $situation->with($line->result);
-            $reason = $of($situation);
+            $context = $context->with($line->result);
+            $reason = $of($context);
         }
         $left = Entry::No === $reason->entry ? $reason->causes : [];
         $others = array_filter(
@@ -74,22 +74,22 @@ final readonly class FixPlanner
         return [] === $all ? $first : new Reason(Entry::No, $all);
     }
 
-    /** Somebody who may do everything mends it; who may really do so is said by the cause. */
-    private function mended(ChangeContext $situation, Cause $cause): ?ComputedChange
+    /** Somebody who may do everything fixes it; who may really do so is said by the cause. */
+    private function fixed(ChangeContext $context, Cause $cause): ?ComputedChange
     {
         $all = new Standing('', true);
         $role =
-            'let-in' === $cause->change ? $situation->roles->suggest($all, $situation->person, $situation->site) : null;
+            'let-in' === $cause->change ? $context->roles->suggest($all, $context->person, $context->site) : null;
         if ('let-in' === $cause->change && null === $role) {
             return null;
         }
 
         return $this->computer->compute(
-            $situation->by($all),
+            $context->by($all),
             new Wanted(
                 self::VERBS[$cause->change],
                 $role,
-                'move-start' === $cause->change ? new Window($situation->now) : null,
+                'move-start' === $cause->change ? new Window($context->now) : null,
             ),
         );
     }

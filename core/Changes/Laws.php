@@ -28,31 +28,31 @@ class Laws
      * @return array{Verdict, list<Note>, list<Note>} verdict, reasons, cautions
      */
     public function judge(
-        ChangeContext $situation,
+        ChangeContext $context,
         Timeline $before,
         Timeline $after,
         array $effects = [],
         bool $leadEnds = false,
     ): array {
-        $change = new Comparison($before, $after, $situation->now);
+        $change = new Comparison($before, $after, $context->now);
         $refusal =
-            $this->lifting($situation, $effects)
-            ?? ($this->ofOneself($situation, $change)
-                ?? ($this->giving($situation, $before, $change)
-                    ?? ($this->taking($situation, $before, $change) ?? $this->leadsFull($situation, $before, $after))));
+            $this->lifting($context, $effects)
+            ?? ($this->ofOneself($context, $change)
+                ?? ($this->giving($context, $before, $change)
+                    ?? ($this->taking($context, $before, $change) ?? $this->leadsFull($context, $before, $after))));
         if (null !== $refusal) {
             return [Verdict::Refused, [$refusal], []];
         }
-        $gap = $this->gap($situation, $before, $after);
+        $gap = $this->gap($context, $before, $after);
         if (null !== $gap && ('last-lead' === $gap->code || !$leadEnds)) {
             return ['last-lead' === $gap->code ? Verdict::Refused : Verdict::NeedsChoice, [$gap], []];
         }
-        $noSeat = $this->seats($situation, $before, $after);
+        $noSeat = $this->seats($context, $before, $after);
         if (null !== $noSeat) {
             return [Verdict::WaitsForSeat, [$noSeat], []];
         }
 
-        return [Verdict::Ready, [], $this->cautions($situation, $after, $gap)];
+        return [Verdict::Ready, [], $this->cautions($context, $after, $gap)];
     }
 
     /**
@@ -60,17 +60,17 @@ class Laws
      *
      * @param list<Effect> $effects
      */
-    protected function lifting(ChangeContext $situation, array $effects): ?Note
+    protected function lifting(ChangeContext $context, array $effects): ?Note
     {
         foreach ($effects as $effect) {
             if (EffectKind::EndOverride === $effect->kind && null === $effect->grantId) {
                 $origin = $effect->override?->origin;
                 $set = array_filter(
-                    $situation->enrollment->overrides,
+                    $context->enrollment->overrides,
                     static fn(Override $override): bool => $override->origin === $origin,
                 );
                 $height = max([0, ...array_map(static fn(Override $override): int => $override->height, $set)]);
-                if ($height > $situation->actor->height()) {
+                if ($height > $context->actor->height()) {
                     return new Note('set-from-above', ['what' => $effect->override?->kind->value]);
                 }
             }
@@ -80,13 +80,13 @@ class Laws
     }
 
     /** Nobody raises, lengthens, resumes or frees themselves. */
-    protected function ofOneself(ChangeContext $situation, Comparison $change): ?Note
+    protected function ofOneself(ChangeContext $context, Comparison $change): ?Note
     {
-        $actor = $situation->actor;
-        $gained = $actor->personId === $situation->person->id && !$actor->administrator ? $change->gained() : [];
+        $actor = $context->actor;
+        $gained = $actor->personId === $context->person->id && !$actor->administrator ? $change->gained() : [];
         $permissions = static fn(array $roles): array => array_map(
             static fn(Permission $permission): string => $permission->value,
-            $situation->roles->permissions(array_values(array_filter($roles, is_string(...))), $situation->person),
+            $context->roles->permissions(array_values(array_filter($roles, is_string(...))), $context->person),
         );
         if ([] === $gained || $change->raisesNothing($permissions)) {
             return null;
@@ -94,25 +94,25 @@ class Laws
 
         return new Note('not-to-yourself', [
             'role' => $gained[0],
-            'givers' => $situation->roles->find($gained[0])->givenBy ?? [],
+            'givers' => $context->roles->find($gained[0])->givenBy ?? [],
         ]);
     }
 
     /** Roles that are gained at any instant to come must be the actor's to give. */
-    protected function giving(ChangeContext $situation, Timeline $before, Comparison $change): ?Note
+    protected function giving(ChangeContext $context, Timeline $before, Comparison $change): ?Note
     {
-        $had = $this->rolesFrom($before, $situation->now);
+        $had = $this->rolesFrom($before, $context->now);
         foreach ($change->gained() as $role) {
             // What somebody has already they may hold; to give more of it is the giver's right or not.
             if (\in_array($role, $had, true)) {
-                if (!$situation->roles->mayTake($role, $situation->actor, $situation->person)) {
-                    $givers = $situation->roles->find($role)->givenBy ?? [];
+                if (!$context->roles->mayTake($role, $context->actor, $context->person)) {
+                    $givers = $context->roles->find($role)->givenBy ?? [];
 
                     return new Note('not-yours-to-give', ['role' => $role, 'givers' => $givers]);
                 }
                 continue;
             }
-            $verdict = $situation->roles->mayGive($role, $situation->actor, $situation->person, $situation->site);
+            $verdict = $context->roles->mayGive($role, $context->actor, $context->person, $context->site);
             if (!$verdict->allowed) {
                 return new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]);
             }
@@ -122,11 +122,11 @@ class Laws
     }
 
     /** Whoever takes anything from another must be able to take every role they have or will have. */
-    protected function taking(ChangeContext $situation, Timeline $before, Comparison $change): ?Note
+    protected function taking(ChangeContext $context, Timeline $before, Comparison $change): ?Note
     {
-        foreach ([] === $change->lost() ? [] : $this->rolesFrom($before, $situation->now) as $role) {
-            if (!$situation->roles->mayTake($role, $situation->actor, $situation->person)) {
-                $givers = $situation->roles->find($role)->givenBy ?? [];
+        foreach ([] === $change->lost() ? [] : $this->rolesFrom($before, $context->now) as $role) {
+            if (!$context->roles->mayTake($role, $context->actor, $context->person)) {
+                $givers = $context->roles->find($role)->givenBy ?? [];
 
                 return new Note('not-yours-to-take', ['role' => $role, 'givers' => $givers]);
             }
@@ -135,27 +135,27 @@ class Laws
         return null;
     }
 
-    private function leadsFull(ChangeContext $situation, Timeline $before, Timeline $after): ?Note
+    private function leadsFull(ChangeContext $context, Timeline $before, Timeline $after): ?Note
     {
-        $leads = new Leads($situation->roles);
-        $now = $situation->now;
+        $leads = new Leads($context->roles);
+        $now = $context->now;
         $more = $leads->counts($after, $now) && !$leads->counts($before, $now);
 
-        return $more && \count($situation->otherLeads) >= $situation->site->leadLimit
-            ? new Note('leads-full', ['limit' => $situation->site->leadLimit])
+        return $more && \count($context->otherLeads) >= $context->site->leadLimit
+            ? new Note('leads-full', ['limit' => $context->site->leadLimit])
             : null;
     }
 
     /** That nobody would lead the site from an instant of its open life on, at which somebody does now. */
-    protected function gap(ChangeContext $situation, Timeline $before, Timeline $after): ?Note
+    protected function gap(ChangeContext $context, Timeline $before, Timeline $after): ?Note
     {
-        $now = $situation->now;
-        $site = $situation->site;
+        $now = $context->now;
+        $site = $context->site;
         $life = new Window(max($now, min($site->opensAt, $site->closesAt)), max($now, $site->closesAt));
-        $leads = new Leads($situation->roles);
-        $account = $situation->person->accountClosedFrom;
-        $gap = $leads->firstGap([...$situation->otherLeads, [$after, $account]], $life);
-        $was = $leads->firstGap([...$situation->otherLeads, [$before, $account]], $life);
+        $leads = new Leads($context->roles);
+        $account = $context->person->accountClosedFrom;
+        $gap = $leads->firstGap([...$context->otherLeads, [$after, $account]], $life);
+        $was = $leads->firstGap([...$context->otherLeads, [$before, $account]], $life);
 
         return match (true) {
             null === $gap, null !== $was && $gap >= $was => null,
@@ -165,18 +165,18 @@ class Laws
     }
 
     /** A seat must be free in every instant in which one is held that was not held before. */
-    private function seats(ChangeContext $situation, Timeline $before, Timeline $after): ?Note
+    private function seats(ChangeContext $context, Timeline $before, Timeline $after): ?Note
     {
-        $seats = $situation->site->seats;
+        $seats = $context->site->seats;
         if (null === $seats) {
             return null;
         }
-        foreach (SeatsHeld::gained($before, $after, $situation->roles, $situation->now) as $window) {
-            $held = $situation->seats->most($window->from, $window->until);
+        foreach (SeatsHeld::gained($before, $after, $context->roles, $context->now) as $window) {
+            $held = $context->seats->most($window->from, $window->until);
             if ($held >= $seats) {
                 $values = ['seats' => $seats, 'held' => $held];
-                $full = $situation->seats->fullFrom($seats, $window->from, $window->until);
-                $free = $situation->seats->freeFrom($seats, $window->from, $window->until);
+                $full = $context->seats->fullFrom($seats, $window->from, $window->until);
+                $free = $context->seats->freeFrom($seats, $window->from, $window->until);
 
                 return match (true) {
                     $full > $window->from => new Note('seat-until', $values + ['at' => $full]),
@@ -190,10 +190,10 @@ class Laws
     }
 
     /** @return list<Note> */
-    private function cautions(ChangeContext $situation, Timeline $after, ?Note $gap): array
+    private function cautions(ChangeContext $context, Timeline $after, ?Note $gap): array
     {
-        $here = true === $after->at($situation->now)?->state->here();
-        $closed = $here && !$situation->person->accountOpen($situation->now);
+        $here = true === $after->at($context->now)?->state->here();
+        $closed = $here && !$context->person->accountOpen($context->now);
 
         return [...$closed ? [new Note('account-closed')] : [], ...null === $gap ? [] : [$gap]];
     }

@@ -18,34 +18,34 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /**
- * Computes one line of a change sheet: what is wanted, against what is, under the rules. Changes nothing, and says the
- * same twice but for the identifiers of what it would make.
+ * Computes one line of a change change list: what is wanted, against what is, under the rules. Changes nothing, and
+ * says the same twice but for the identifiers of what it would make.
  */
 final readonly class LineComputer
 {
     public function __construct(private Ids $ids, private Laws $laws = new Laws()) {}
 
-    public function compute(ChangeContext $situation, Wanted $wanted): ComputedChange
+    public function compute(ChangeContext $context, Wanted $wanted): ComputedChange
     {
-        $present = $situation->enrollment->timeline()->at($situation->now);
-        $standing = $this->standing($situation, $wanted, $present);
+        $present = $context->enrollment->timeline()->at($context->now);
+        $standing = $this->standing($context, $wanted, $present);
         $planned =
             $standing
             ?? match ($wanted->verb) {
-                Verb::LetIn => $this->letIn($situation, $wanted, $present),
-                Verb::ChangeRole => $this->changeRole($situation, $wanted, $present),
-                Verb::Remove => $this->remove($situation),
-                Verb::BringBack => $this->bringBack($situation, $present, $wanted->asks),
-                Verb::Pause => $this->pause($situation, $wanted),
-                Verb::Resume => $this->end($situation, OverrideKind::Paused, 'not-paused'),
-                Verb::ChangeDates => $this->changeDates($situation, $wanted, $present),
-                Verb::Block => $this->block($situation, $wanted, $present),
-                Verb::Unblock => $this->end($situation, OverrideKind::Blocked, 'not-blocked'),
-                Verb::ClearRole => $this->end($situation, OverrideKind::Role, 'no-role-by-hand'),
-                Verb::ClearDates => $this->end($situation, OverrideKind::Dates, 'no-dates-by-hand'),
+                Verb::LetIn => $this->letIn($context, $wanted, $present),
+                Verb::ChangeRole => $this->changeRole($context, $wanted, $present),
+                Verb::Remove => $this->remove($context),
+                Verb::BringBack => $this->bringBack($context, $present, $wanted->asks),
+                Verb::Pause => $this->pause($context, $wanted),
+                Verb::Resume => $this->end($context, OverrideKind::Paused, 'not-paused'),
+                Verb::ChangeDates => $this->changeDates($context, $wanted, $present),
+                Verb::Block => $this->block($context, $wanted, $present),
+                Verb::Unblock => $this->end($context, OverrideKind::Blocked, 'not-blocked'),
+                Verb::ClearRole => $this->end($context, OverrideKind::Role, 'no-role-by-hand'),
+                Verb::ClearDates => $this->end($context, OverrideKind::Dates, 'no-dates-by-hand'),
             };
 
-        return $this->line($situation, $planned, $wanted->leadEnds);
+        return $this->line($context, $planned, $wanted->leadEnds);
     }
 
     /**
@@ -53,33 +53,33 @@ final readonly class LineComputer
      *
      * @param list<Effect> $effects as they were applied
      */
-    public function undo(ChangeContext $situation, array $effects): ComputedChange
+    public function undo(ChangeContext $context, array $effects): ComputedChange
     {
-        $actor = $situation->actor;
+        $actor = $context->actor;
         $reversed = array_map(
             fn(Effect $effect): Effect => $effect->reversed(
-                $situation->now,
+                $context->now,
                 $this->ids,
-                $this->height($situation),
+                $this->height($context),
                 $actor->personId,
             ),
             array_reverse($effects),
         );
-        $left = [] !== array_filter($reversed, fn(Effect $effect): bool => $this->endsTheirOwn($situation, $effect));
+        $left = [] !== array_filter($reversed, fn(Effect $effect): bool => $this->endsTheirOwn($context, $effect));
 
-        return $this->line($situation, $left ? Plan::refused(new Note('left-by-themselves')) : new Plan($reversed));
+        return $this->line($context, $left ? Plan::refused(new Note('left-by-themselves')) : new Plan($reversed));
     }
 
     /** Whether an effect brings somebody back who went by themselves; that is theirs, or an administrator's. */
-    private function endsTheirOwn(ChangeContext $situation, Effect $effect): bool
+    private function endsTheirOwn(ChangeContext $context, Effect $effect): bool
     {
-        $actor = $situation->actor;
-        $person = $situation->person->id;
+        $actor = $context->actor;
+        $person = $context->person->id;
         $override =
             EffectKind::EndOverride === $effect->kind && OverrideKind::Withdrawn === $effect->override?->kind
-                ? $situation->enrollment->grant((string) $effect->grantId)?->override(
+                ? $context->enrollment->grant((string) $effect->grantId)?->override(
                     OverrideKind::Withdrawn,
-                    $situation->now
+                    $context->now
                 )
                 : null;
 
@@ -87,13 +87,13 @@ final readonly class LineComputer
     }
 
     /** How high what is put on somebody stands: what they do themselves binds nobody. */
-    private function height(ChangeContext $situation): int
+    private function height(ChangeContext $context): int
     {
-        return $situation->actor->personId === $situation->person->id ? 0 : $situation->actor->height();
+        return $context->actor->personId === $context->person->id ? 0 : $context->actor->height();
     }
 
     private function override(
-        ChangeContext $situation,
+        ChangeContext $context,
         OverrideKind $kind,
         Window $window,
         ?string $role = null,
@@ -105,8 +105,8 @@ final readonly class LineComputer
             $window,
             $role,
             dates: $dates,
-            height: $this->height($situation),
-            putBy: $situation->actor->personId,
+            height: $this->height($context),
+            putBy: $context->actor->personId,
         );
     }
 
@@ -115,35 +115,35 @@ final readonly class LineComputer
      * there was decided when it was opened; the laws of seats and leads hold as for everybody.
      */
     public function comeIn(
-        ChangeContext $situation,
+        ChangeContext $context,
         string $door,
         DoorKind $kind,
         string $role,
         Window $window,
         ?string $section,
     ): ComputedChange {
-        $grant = $this->grant($situation, $door, $kind, $role, $window, $section, $situation->now);
+        $grant = $this->grant($context, $door, $kind, $role, $window, $section, $context->now);
 
         return $this->line(
-            $this->byTheDoor($situation),
-            new Plan([...$this->unmark($situation, $door), Effect::giveGrant($grant)]),
+            $this->byTheDoor($context),
+            new Plan([...$this->unmark($context, $door), Effect::giveGrant($grant)]),
         );
     }
 
     /** The line of somebody who stands at a door until there is a seat, somebody's word, or their own answer. */
     public function stand(
-        ChangeContext $situation,
+        ChangeContext $context,
         string $door,
         DoorKind $kind,
         string $role,
         Window $window,
         ?string $section,
     ): ComputedChange {
-        $grant = $this->grant($situation, $door, $kind, $role, $window, $section, Time::FOREVER);
+        $grant = $this->grant($context, $door, $kind, $role, $window, $section, Time::FOREVER);
 
         return $this->line(
-            $this->byTheDoor($situation),
-            new Plan([...$this->unmark($situation, $door), Effect::giveGrant($grant)]),
+            $this->byTheDoor($context),
+            new Plan([...$this->unmark($context, $door), Effect::giveGrant($grant)]),
         );
     }
 
@@ -153,14 +153,14 @@ final readonly class LineComputer
      * @param list<string> $doors   ids
      * @param bool         $waiting whether only what they still wait with
      */
-    public function goAgain(ChangeContext $situation, array $doors, bool $waiting = false): ComputedChange
+    public function goAgain(ChangeContext $context, array $doors, bool $waiting = false): ComputedChange
     {
-        $itself = $this->byTheDoor($situation);
+        $itself = $this->byTheDoor($context);
         $effects = [];
         foreach ($waiting ? [Phase::Waiting] : [Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
-            foreach ($situation->enrollment->grantsIn($phase, $situation->now) as $grant) {
+            foreach ($context->enrollment->grantsIn($phase, $context->now) as $grant) {
                 if (\in_array($grant->doorId, $doors, true)) {
-                    $override = $this->override($itself, OverrideKind::Withdrawn, new Window($situation->now));
+                    $override = $this->override($itself, OverrideKind::Withdrawn, new Window($context->now));
                     $effects[] = Effect::putOverride($grant->id, $override);
                 }
             }
@@ -172,53 +172,53 @@ final readonly class LineComputer
         );
     }
 
-    /** The line of a wish that another one on the same person stands in the way of. */
-    public function besides(ChangeContext $situation, bool $same): ComputedChange
+    /** The line of a request that another one on the same person stands in the way of. */
+    public function besides(ChangeContext $context, bool $same): ComputedChange
     {
         return $this->line(
-            $situation,
-            $same ? Plan::nothing(new Note('repeat')) : Plan::asked(new Note('twice-on-sheet')),
+            $context,
+            $same ? Plan::nothing(new Note('repeat')) : Plan::asked(new Note('twice-on-list')),
         );
     }
 
-    private function line(ChangeContext $situation, Plan $plan, bool $leadEnds = false): ComputedChange
+    private function line(ChangeContext $context, Plan $plan, bool $leadEnds = false): ComputedChange
     {
-        $before = $situation->enrollment->timeline();
-        $result = Effect::applied($plan->effects, $situation->enrollment);
+        $before = $context->enrollment->timeline();
+        $result = Effect::applied($plan->effects, $context->enrollment);
         $after = $result->timeline();
         $verdict = Verdict::Ready;
         $reasons = [];
         $cautions = $plan->cautions;
         if (null !== $plan->refusal) {
             [$verdict, $reasons, $cautions] = [$plan->verdict, [$plan->refusal], []];
-        } elseif ($after->from($situation->now)->equals($before->from($situation->now))) {
+        } elseif ($after->from($context->now)->equals($before->from($context->now))) {
             [$verdict, $reasons] = [Verdict::NothingToDo, [new Note('already-so')]];
         } else {
-            [$verdict, $reasons, $more] = $this->laws->judge($situation, $before, $after, $plan->effects, $leadEnds);
+            [$verdict, $reasons, $more] = $this->laws->judge($context, $before, $after, $plan->effects, $leadEnds);
             $cautions = Verdict::Ready === $verdict ? [...$cautions, ...$more] : [];
         }
         $ready = Verdict::Ready === $verdict;
 
         return new ComputedChange(
             $verdict,
-            $before->at($situation->now),
-            $ready ? $after->at($situation->now) : $before->at($situation->now),
+            $before->at($context->now),
+            $ready ? $after->at($context->now) : $before->at($context->now),
             $reasons,
             $cautions,
             $ready ? $plan->effects : [],
-            $ready ? $result : $situation->enrollment,
+            $ready ? $result : $context->enrollment,
             $ready ? $after : $before,
             $before,
         );
     }
 
     /** What stands in the way of anything at all, or null. */
-    private function standing(ChangeContext $situation, Wanted $wanted, ?Segment $present): ?Plan
+    private function standing(ChangeContext $context, Wanted $wanted, ?Segment $present): ?Plan
     {
-        $leaving = Verb::Remove === $wanted->verb && $situation->actor->personId === $situation->person->id;
-        if (!$leaving && !$situation->actor->may(Permission::LetIn)) {
+        $leaving = Verb::Remove === $wanted->verb && $context->actor->personId === $context->person->id;
+        if (!$leaving && !$context->actor->may(Permission::LetIn)) {
             return Plan::refused(
-                new Note('not-yours-to-do', ['givers' => $situation->roles->holdersOf(Permission::LetIn)]),
+                new Note('not-yours-to-do', ['givers' => $context->roles->holdersOf(Permission::LetIn)]),
             );
         }
         $here = true === $present?->state->here();
@@ -229,8 +229,8 @@ final readonly class LineComputer
                 Plan::refused(new Note('blocked', ['until' => $present->window->until])),
             $wanted->verb->wantsHere() && !$here => Plan::refused(new Note('not-here')),
             $wanted->verb->changesWaysIn()
-                && !$situation->actor->administrator
-                && null !== ($door = $this->reserved($situation)) =>
+                && !$context->actor->administrator
+                && null !== ($door = $this->reserved($context)) =>
                 Plan::refused(new Note('reserved', ['door' => $door])),
             Verb::BringBack === $wanted->verb && $here => Plan::nothing(new Note('already-here')),
             Verb::BringBack === $wanted->verb && null === $present => Plan::refused(new Note('never-here')),
@@ -241,10 +241,10 @@ final readonly class LineComputer
     /**
      * The door that brought something only administrators may change, and that holds or will; null where there is none.
      */
-    private function reserved(ChangeContext $situation): ?string
+    private function reserved(ChangeContext $context): ?string
     {
         foreach ([Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
-            foreach ($situation->enrollment->grantsIn($phase, $situation->now) as $grant) {
+            foreach ($context->enrollment->grantsIn($phase, $context->now) as $grant) {
                 if ($grant->reserved) {
                     return $grant->doorId;
                 }
@@ -254,14 +254,14 @@ final readonly class LineComputer
         return null;
     }
 
-    private function letIn(ChangeContext $situation, Wanted $wanted, ?Segment $present): Plan
+    private function letIn(ChangeContext $context, Wanted $wanted, ?Segment $present): Plan
     {
         $here = true === $present?->state->here();
         // The role they had here before is the one suggested, where it may be given again.
-        $before = $here || null === $present ? null : ($situation->roles->pick($present->roles)[0] ?? null)?->code;
+        $before = $here || null === $present ? null : ($context->roles->pick($present->roles)[0] ?? null)?->code;
         $role =
             $wanted->role
-            ?? ($situation->roles->suggest($situation->actor, $situation->person, $situation->site, $before) ?? '');
+            ?? ($context->roles->suggest($context->actor, $context->person, $context->site, $before) ?? '');
         if ($here) {
             return null === $wanted->role || [$role] === $present->roles
                 ? Plan::nothing(new Note('already-here'))
@@ -270,53 +270,53 @@ final readonly class LineComputer
         if ('' === $role) {
             return Plan::refused(new Note('no-role-suggested'));
         }
-        if (null === $wanted->role && !$wanted->sure && true !== $situation->roles->find($role)?->takesSeat) {
+        if (null === $wanted->role && !$wanted->sure && true !== $context->roles->find($role)?->takesSeat) {
             return Plan::asked(new Note('above-learner', ['role' => $role]));
         }
         $plain = null === $wanted->role && null === $wanted->window && null === $wanted->section;
         if ($plain && null !== $present && !$wanted->asks) {
-            return $this->bringBack($situation, $present, false);
+            return $this->bringBack($context, $present, false);
         }
-        $window = $wanted->window ?? new Window($situation->now);
-        if ($window->until <= max($situation->now, $window->from)) {
+        $window = $wanted->window ?? new Window($context->now);
+        if ($window->until <= max($context->now, $window->from)) {
             return Plan::refused(new Note('window-is-over', ['until' => $window->until]));
         }
-        $verdict = $situation->roles->mayGive($role, $situation->actor, $situation->person, $situation->site);
+        $verdict = $context->roles->mayGive($role, $context->actor, $context->person, $context->site);
         if (!$verdict->allowed) {
             return Plan::refused(
                 new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]),
             );
         }
 
-        $grant = $this->staffGrant($situation, $role, $window, $wanted->section, $wanted->asks);
+        $grant = $this->staffGrant($context, $role, $window, $wanted->section, $wanted->asks);
 
         return new Plan(
-            [...$this->endRoleByHand($situation), ...$this->ends($situation, OverrideKind::Dates), Effect::giveGrant(
+            [...$this->endRoleByHand($context), ...$this->ends($context, OverrideKind::Dates), Effect::giveGrant(
                 $grant
             )],
             [
                 ...'fits' === $verdict->code ? [] : [new Note($verdict->code, [...$verdict->values, 'role' => $role])],
-                ...$wanted->asks ? [new Note('waits-for-approval', ['division' => $situation->person->division])] : [],
+                ...$wanted->asks ? [new Note('waits-for-approval', ['division' => $context->person->division])] : [],
             ],
         );
     }
 
-    private function changeRole(ChangeContext $situation, Wanted $wanted, ?Segment $present): Plan
+    private function changeRole(ChangeContext $context, Wanted $wanted, ?Segment $present): Plan
     {
         $role = (string) $wanted->role;
         if ($present?->roles === [$role]) {
             return Plan::nothing(new Note('already-so'));
         }
-        $verdict = $situation->roles->mayGive($role, $situation->actor, $situation->person, $situation->site);
+        $verdict = $context->roles->mayGive($role, $context->actor, $context->person, $context->site);
         if (!$verdict->allowed) {
             return Plan::refused(
                 new Note($verdict->code, [...$verdict->values, 'role' => $role, 'givers' => $verdict->givers]),
             );
         }
-        $effects = $this->endRoleByHand($situation);
-        $without = Effect::applied($effects, $situation->enrollment);
-        if ($without->timeline()->at($situation->now)?->roles !== [$role]) {
-            $override = $this->override($situation, OverrideKind::Role, new Window($situation->now), $role);
+        $effects = $this->endRoleByHand($context);
+        $without = Effect::applied($effects, $context->enrollment);
+        if ($without->timeline()->at($context->now)?->roles !== [$role]) {
+            $override = $this->override($context, OverrideKind::Role, new Window($context->now), $role);
             $effects[] = Effect::putOverride(null, $override);
         }
 
@@ -326,13 +326,13 @@ final readonly class LineComputer
         );
     }
 
-    private function remove(ChangeContext $situation): Plan
+    private function remove(ChangeContext $context): Plan
     {
         $effects = [];
         $returns = [];
         foreach ([Phase::InForce, Phase::Upcoming, Phase::Waiting] as $phase) {
-            foreach ($situation->enrollment->grantsIn($phase, $situation->now) as $grant) {
-                $override = $this->override($situation, OverrideKind::Withdrawn, new Window($situation->now));
+            foreach ($context->enrollment->grantsIn($phase, $context->now) as $grant) {
+                $override = $this->override($context, OverrideKind::Withdrawn, new Window($context->now));
                 $effects[] = Effect::putOverride($grant->id, $override);
                 if ($grant->door->keepsBringing()) {
                     $returns[] = $grant->doorId;
@@ -350,13 +350,13 @@ final readonly class LineComputer
      * Ends the overrides of the last removing, all of them together; where the dates are over by now, renews the grant
      * that came last.
      */
-    private function bringBack(ChangeContext $situation, ?Segment $present, bool $asks): Plan
+    private function bringBack(ChangeContext $context, ?Segment $present, bool $asks): Plan
     {
-        $now = $situation->now;
-        $by = $situation->actor->personId;
+        $now = $context->now;
+        $by = $context->actor->personId;
         $last = null;
         $effects = [];
-        foreach ($situation->enrollment->grantsIn(Phase::Removed, $now) as $grant) {
+        foreach ($context->enrollment->grantsIn(Phase::Removed, $now) as $grant) {
             $overrides = array_filter(
                 $grant->overrides,
                 static fn(Override $o): bool => OverrideKind::Withdrawn === $o->kind && $o->window->contains($now),
@@ -382,17 +382,17 @@ final readonly class LineComputer
             );
         }
         // Whoever is asked about in their division, and went by themselves, is let in anew.
-        $left = array_filter($effects, fn(Effect $effect): bool => $this->endsTheirOwn($situation, $effect));
+        $left = array_filter($effects, fn(Effect $effect): bool => $this->endsTheirOwn($context, $effect));
         if ($asks && [] !== $left) {
             return Plan::refused(new Note('left-by-themselves'));
         }
-        $restored = Effect::applied($effects, $situation->enrollment);
+        $restored = Effect::applied($effects, $context->enrollment);
         if (true === $restored->timeline()->at($now)?->state->here()) {
             return new Plan($effects, [new Note('as-before')]);
         }
         // Their dates are over by now: first those set by hand go, and where that is not enough the grant that came
         // last is renewed.
-        $lifts = $this->ends($situation, OverrideKind::Dates);
+        $lifts = $this->ends($context, OverrideKind::Dates);
         $until = $restored->override(OverrideKind::Dates, $now)?->dates?->until;
         $undated = Effect::applied($lifts, $restored);
         if ([] !== $lifts && true === $undated->timeline()->at($now)?->state->here()) {
@@ -411,7 +411,7 @@ final readonly class LineComputer
                 $a->id,
             ],
         );
-        $again = $this->staffGrant($situation, $ended[0]->role, new Window($now), $ended[0]->section);
+        $again = $this->staffGrant($context, $ended[0]->role, new Window($now), $ended[0]->section);
 
         return new Plan(
             [...$lifts, Effect::giveGrant($again)],
@@ -420,15 +420,15 @@ final readonly class LineComputer
     }
 
     /** From now or from a day, until a day or open; a pause that is there already gives way to it. */
-    private function pause(ChangeContext $situation, Wanted $wanted): Plan
+    private function pause(ChangeContext $context, Wanted $wanted): Plan
     {
-        $window = $wanted->window ?? new Window($situation->now);
-        if ($window->until <= max($situation->now, $window->from)) {
+        $window = $wanted->window ?? new Window($context->now);
+        if ($window->until <= max($context->now, $window->from)) {
             return Plan::refused(new Note('window-is-over', ['until' => $window->until]));
         }
-        $window = new Window(max($situation->now, $window->from), $window->until);
-        $effects = $this->ends($situation, OverrideKind::Paused);
-        $without = Effect::applied($effects, $situation->enrollment);
+        $window = new Window(max($context->now, $window->from), $window->until);
+        $effects = $this->ends($context, OverrideKind::Paused);
+        $without = Effect::applied($effects, $context->enrollment);
         $hits = array_filter(
             $without->timeline()->from($window->from)->segments,
             static fn(Segment $segment): bool => State::Current === $segment->state
@@ -439,7 +439,7 @@ final readonly class LineComputer
         }
 
         return new Plan(
-            [...$effects, Effect::putOverride(null, $this->override($situation, OverrideKind::Paused, $window))],
+            [...$effects, Effect::putOverride(null, $this->override($context, OverrideKind::Paused, $window))],
             [new Note('pause-keeps')],
         );
     }
@@ -448,72 +448,72 @@ final readonly class LineComputer
      * Holds over all grants, and over those that come later, until it is lifted; each begins as it would unless a
      * beginning is set.
      */
-    private function changeDates(ChangeContext $situation, Wanted $wanted, ?Segment $present): Plan
+    private function changeDates(ChangeContext $context, Wanted $wanted, ?Segment $present): Plan
     {
-        $now = $situation->now;
+        $now = $context->now;
         $dates = $wanted->window ?? new Window();
         // Whoever has not begun yet begins as they would; dates that end before are none.
         $begins =
             State::Upcoming === $present?->state && Time::BEGINNING === $dates->from
-                ? $situation->enrollment
+                ? $context->enrollment
                     ->timeline()
                     ->holdsUntil($now, static fn(Segment $segment): bool => State::Upcoming === $segment->state)
                 : $dates->from;
         if ($dates->until <= max($now, $begins)) {
             return Plan::refused(new Note('window-is-over', ['until' => $dates->until]));
         }
-        $override = $this->override($situation, OverrideKind::Dates, new Window($now), dates: $dates);
-        $effects = [...$this->ends($situation, OverrideKind::Dates), Effect::putOverride(null, $override)];
+        $override = $this->override($context, OverrideKind::Dates, new Window($now), dates: $dates);
+        $effects = [...$this->ends($context, OverrideKind::Dates), Effect::putOverride(null, $override)];
         // A beginning set by hand is that of every way in; it must not bring the role of one to come into force unseen.
         $brought = array_values(
             array_diff(
-                Effect::applied($effects, $situation->enrollment)->timeline()->at($now)->roles ?? [],
+                Effect::applied($effects, $context->enrollment)->timeline()->at($now)->roles ?? [],
                 $present->roles ?? [],
             ),
         );
         if ([] !== $brought) {
             return Plan::refused(new Note('dates-bring-role', ['role' => $brought[0]]));
         }
-        $site = $situation->site;
+        $site = $context->site;
         $beyond = $dates->until < Time::FOREVER && $dates->until > $site->termEnds;
 
         return new Plan($effects, $beyond ? [new Note('beyond-term', ['until' => $site->termEnds])] : []);
     }
 
     /** Takes out whoever is here, and refuses them at every door for as long as it lasts. */
-    private function block(ChangeContext $situation, Wanted $wanted, ?Segment $present): Plan
+    private function block(ChangeContext $context, Wanted $wanted, ?Segment $present): Plan
     {
-        $window = new Window($situation->now, max($situation->now, $wanted->window->until ?? Time::FOREVER));
-        if ($window->until <= $situation->now) {
+        $window = new Window($context->now, max($context->now, $wanted->window->until ?? Time::FOREVER));
+        if ($window->until <= $context->now) {
             return Plan::refused(new Note('window-is-over', ['until' => $window->until]));
         }
-        $out = true === $present?->state->here() ? $this->remove($situation) : new Plan([]);
+        $out = true === $present?->state->here() ? $this->remove($context) : new Plan([]);
 
         return new Plan(
             [
                 ...$out->effects,
-                ...$this->ends($situation, OverrideKind::Blocked),
-                Effect::putOverride(null, $this->override($situation, OverrideKind::Blocked, $window)),
+                ...$this->ends($context, OverrideKind::Blocked),
+                Effect::putOverride(null, $this->override($context, OverrideKind::Blocked, $window)),
             ],
             [] === $out->effects ? [] : [new Note('work-stays')],
         );
     }
 
     /** Ends what is on the enrollment of a kind, now and later. */
-    private function end(ChangeContext $situation, OverrideKind $kind, string $otherwise): Plan
+    private function end(ChangeContext $context, OverrideKind $kind, string $otherwise): Plan
     {
-        $effects = $this->ends($situation, $kind);
+        $effects = $this->ends($context, $kind);
 
         return [] === $effects ? Plan::nothing(new Note($otherwise)) : new Plan($effects);
     }
 
     /** @return list<Effect> */
-    private function ends(ChangeContext $situation, OverrideKind $kind): array
+    private function ends(ChangeContext $context, OverrideKind $kind): array
     {
         $effects = [];
-        foreach ($situation->enrollment->overrides as $override) {
-            if ($kind === $override->kind && $override->window->until > max($situation->now, $override->window->from)) {
-                $effects[] = Effect::endOverride(null, $override, $situation->now, $situation->actor->personId);
+        foreach ($context->enrollment->overrides as $override) {
+            if ($kind === $override->kind && $override->window->until > max($context->now, $override->window->from)) {
+                $effects[] = Effect::endOverride(null, $override, $context->now, $context->actor->personId);
             }
         }
 
@@ -521,35 +521,35 @@ final readonly class LineComputer
     }
 
     /** @return list<Effect> */
-    private function endRoleByHand(ChangeContext $situation): array
+    private function endRoleByHand(ChangeContext $context): array
     {
-        $override = $situation->enrollment->override(OverrideKind::Role, $situation->now);
+        $override = $context->enrollment->override(OverrideKind::Role, $context->now);
 
         return null === $override
             ? []
             : [Effect::endOverride(
                 null,
                 $override,
-                $situation->now,
-                $situation->actor->personId
+                $context->now,
+                $context->actor->personId
             )];
     }
 
     /** @param bool $asks whether it waits for a yes of the person's division */
     private function staffGrant(
-        ChangeContext $situation,
+        ChangeContext $context,
         string $role,
         Window $window,
         ?string $section,
         bool $asks = false,
     ): Grant {
-        $accepted = $asks ? Time::FOREVER : $situation->now;
+        $accepted = $asks ? Time::FOREVER : $context->now;
 
-        return $this->grant($situation, $situation->staff, DoorKind::Staff, $role, $window, $section, $accepted);
+        return $this->grant($context, $context->staff, DoorKind::Staff, $role, $window, $section, $accepted);
     }
 
     private function grant(
-        ChangeContext $situation,
+        ChangeContext $context,
         string $door,
         DoorKind $kind,
         string $role,
@@ -558,10 +558,10 @@ final readonly class LineComputer
         int $accepted,
     ): Grant {
         $since = Time::FOREVER;
-        foreach ($situation->enrollment->grants as $grant) {
+        foreach ($context->enrollment->grants as $grant) {
             if (
                 $kind === $grant->door
-                && !\in_array($grant->phaseAt($situation->now), [Phase::None, Phase::Waiting], true)
+                && !\in_array($grant->phaseAt($context->now), [Phase::None, Phase::Waiting], true)
             ) {
                 $since = min($since, $grant->since());
             }
@@ -572,25 +572,25 @@ final readonly class LineComputer
             $door,
             $kind,
             $role,
-            $situation->now,
+            $context->now,
             $window,
             $accepted,
             $section,
             $since,
-            givenBy: $situation->actor->personId,
+            givenBy: $context->actor->personId,
         );
     }
 
-    private function byTheDoor(ChangeContext $situation): ChangeContext
+    private function byTheDoor(ChangeContext $context): ChangeContext
     {
-        return $situation->by(new Standing($situation->person->id, true));
+        return $context->by(new Standing($context->person->id, true));
     }
 
     /** @return list<Effect> that end what somebody waits with at a door */
-    private function unmark(ChangeContext $situation, string $door): array
+    private function unmark(ChangeContext $context, string $door): array
     {
         $standing = array_filter(
-            $situation->enrollment->grantsIn(Phase::Waiting, $situation->now),
+            $context->enrollment->grantsIn(Phase::Waiting, $context->now),
             static fn(Grant $grant): bool => $grant->doorId === $door,
         );
 
@@ -598,7 +598,7 @@ final readonly class LineComputer
             array_map(
                 fn(Grant $grant): Effect => Effect::putOverride(
                     $grant->id,
-                    new Override($this->ids->next(), OverrideKind::Undone, new Window($situation->now)),
+                    new Override($this->ids->next(), OverrideKind::Undone, new Window($context->now)),
                 ),
                 $standing,
             ),

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Core\Changes;
 
 /**
- * What a wish comes to before the laws have looked at it.
+ * What a request comes to before the laws have looked at it.
  *
  * @internal
  */

@@ -8,7 +8,7 @@ use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Sites\Site;
 
-/** What the lines of a sheet on one site come to. */
+/** What the lines of a change list on one site come to. */
 final readonly class Summary
 {
     /**

@@ -57,7 +57,7 @@ final readonly class PastedText
         'roster',
         'section',
         'sent',
-        'sheet',
+        'changeList',
         'signed',
         'sincerely',
         'students',

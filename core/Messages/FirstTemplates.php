@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Messages;
 
-/** The templates a house begins with. */
+/** The templates a platform begins with. */
 final class FirstTemplates
 {
     private function __construct() {}
@@ -13,8 +13,8 @@ final class FirstTemplates
     {
         return match ($kind) {
             MessageKind::Welcome => new Template(
-                'Your account at {house}',
-                "Hello {given},\n\n{by} made an account for you at {house} ({division}). Your login name is "
+                'Your account at {platform}',
+                "Hello {given},\n\n{by} made an account for you at {platform} ({division}). Your login name is "
                     ."{login}.\n\n{words}\n\nSet your password here; the link works once, for two weeks:\n{link}",
             ),
             MessageKind::LetIn => new Template(
@@ -28,7 +28,7 @@ final class FirstTemplates
             ),
             MessageKind::Removed => new Template(
                 'You are no longer in {site}',
-                "Hello {given},\n\n{by} took you out of {site}. Nothing you did there is lost. If this is a mistake, "
+                "Hello {given},\n\n{by} removed you from {site}. Nothing you did there is lost. If this is a mistake, "
                     ."write to them.\n\n{words}",
             ),
             MessageKind::Password => new Template(
@@ -37,7 +37,7 @@ final class FirstTemplates
                     .'If you did not ask for it, leave it: your password stays as it is.',
             ),
             MessageKind::AccountChanged => new Template(
-                'Your account at {house}',
+                'Your account at {platform}',
                 "Hello {given},\n\n{what}\n\nIf you did not expect this, tell the administrators of {division} "
                     ."today.\n\n{link}",
             ),
@@ -53,7 +53,8 @@ final class FirstTemplates
             ),
             MessageKind::SeatOffered => new Template(
                 'A seat is free for you in {site}',
-                "Hello {given},\n\na seat is free in {site}, and you are the next in line. It is kept for you{until}; "
+                "Hello {given},\n\na seat is free in {site}, and you are the next on the waiting list. It is kept for "
+                    .'you{until}; '
                     ."then it goes to the next.\n\n{words}\n\nTake it here:\n{link}",
             ),
             MessageKind::RequestAnswered => new Template(
@@ -63,7 +64,7 @@ final class FirstTemplates
             MessageKind::QuietWarning => new Template(
                 'Your seat in {site}',
                 "Hello {given},\n\nyou have not been in {site} for a while. Your seat is kept for you{until}; then it "
-                    ."goes to somebody who waits. Go in before that and it stays yours:\n{link}\n\n{words}",
+                    ."goes to somebody who waits. Enter it before that and it stays yours:\n{link}\n\n{words}",
             ),
         };
     }

@@ -32,7 +32,7 @@ enum MessageKind: string
      */
     case AccountChanged = 'account-changed';
 
-    private const EVERYWHERE = ['name', 'given', 'login', 'house'];
+    private const EVERYWHERE = ['name', 'given', 'login', 'platform'];
 
     /** What a change of an enrollment is told as; null for one nobody is told of. */
     public static function of(Verb $verb): ?self

@@ -33,13 +33,13 @@ final class AccountPlan
     /** @var array<string, int> person => row that is for them */
     private array $people = [];
 
-    /** @var array<string, true> logins that are given on this sheet */
+    /** @var array<string, true> logins that are given on this change list */
     private array $logins = [];
 
     /**
      * @param array<string, Known>      $directory everybody who comes into question, by id
      * @param array<string, list<string>> $holders ids of those who hold an identifier of some row, as it is compared;
-     *     those out of sight too
+     *     those out of what one sees, too
      * @param array<string, true>       $taken     logins that are not free
      * @param array<string, true>       $accounts  ids of those of the directory who have an account
      * @param array<int, string>        $choices   by row: a person's id, or `NEW`

@@ -17,7 +17,7 @@ final readonly class Reach
     public function __construct(public bool $everything, public array $divisions, public array $minors) {}
 
     /** @param bool $namedExactly by their number or address in full; a login is no proof that one knows somebody */
-    public function sight(Person $person, bool $namedExactly): PersonVisibility
+    public function visibility(Person $person, bool $namedExactly): PersonVisibility
     {
         return match (true) {
             $this->within($person) => PersonVisibility::Full,

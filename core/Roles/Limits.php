@@ -7,13 +7,13 @@ namespace MintDoor\Core\Roles;
 /** How much of something there may be, for the whole platform. */
 final readonly class Limits
 {
-    /** No sheet is longer, whatever the platform has set. */
-    public const LONGEST_SHEET = 100_000;
+    /** No change list is longer, whatever the platform has set. */
+    public const LONGEST_LIST = 100_000;
 
     /**
      * @param int $seats        the most seats a site may be given
      * @param int $leads        leads of a site that has no limit of its own
-     * @param int $sheet        lines of a sheet
+     * @param int $changeList        lines of a change list
      * @param int $removalFew   so many, and fewer, may be removed at once without being asked
      * @param int $careHome     hours after which who let somebody in may look after their account, within division and
      *        levels
@@ -32,7 +32,7 @@ final readonly class Limits
     public function __construct(
         public int $seats = 100_000,
         public int $leads = 10,
-        public int $sheet = 10_000,
+        public int $changeList = 10_000,
         public int $removalFew = 5,
         public int $removalShare = 20,
         public int $careHome = 24,

@@ -282,7 +282,7 @@ final class RuleLaws
             [
                 'seats' => [1, 100_000],
                 'leads' => [1, 100],
-                'sheet' => [1, Limits::LONGEST_SHEET],
+                'changeList' => [1, Limits::LONGEST_LIST],
                 'removalFew' => [0, 100],
                 'removalShare' => [1, 100],
                 'careHome' => [1, 720],

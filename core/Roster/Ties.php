@@ -11,7 +11,7 @@ use MintDoor\Core\Sites\SiteState;
 
 /**
  * What ties a caretaker to somebody in a site they let people into: each grant that is in force there now. A tie that
- * was broken begins anew, and is of the making of who mended it; so is one that holds only by dates somebody set.
+ * was broken begins anew, and is of the making of who fixed it; so is one that holds only by dates somebody set.
  */
 final class Ties
 {

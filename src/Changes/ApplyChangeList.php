@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Changes;
 
-/** A job: applies the next lines of a stored sheet. */
+/** A job: applies the next lines of a stored change list. */
 final readonly class ApplyChangeList
 {
-    public function __construct(public string $sheet) {}
+    public function __construct(public string $changeList) {}
 }

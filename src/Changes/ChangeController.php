@@ -27,47 +27,52 @@ final readonly class ChangeController
 
     public function __construct(
         private Gate $gate,
-        private ChangeHandler $sheets,
+        private ChangeHandler $changeLists,
         private Connection $db,
         private Transaction $transaction,
     ) {}
 
-    /** A change sheet for the people of a site: computed only, or applied at once. */
+    /** A change change list for the people of a site: computed only, or applied at once. */
     #[Dear(from: 4_096)]
-    #[Route('/sites/{site}/sheets', name: 'make_sheet', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
+    #[Route(
+        '/sites/{site}/change-lists',
+        name: 'make_change_list',
+        requirements: ['site' => Id::PATTERN],
+        methods: ['POST']
+    )]
     public function make(
         string $site,
-        #[MapRequestPayload] ChangeRequest $wish,
+        #[MapRequestPayload] ChangeRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        if (!$wish->apply) {
+        if (!$body->apply) {
             $access = $this->gate->at($site, $caller);
-            $this->mayChange($access, $wish);
+            $this->mayChange($access, $body);
 
-            return new Answer($this->sheets->preview($access, $wish));
+            return new Answer($this->changeLists->preview($access, $body));
         }
 
-        return $this->transaction->run($request, $caller, [$site], function () use ($site, $caller, $wish): Answer {
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $caller, $body): Answer {
             $access = $this->gate->at($site, $caller);
-            $this->mayChange($access, $wish);
+            $this->mayChange($access, $body);
 
-            return new Answer($this->sheets->apply($access, $wish));
+            return new Answer($this->changeLists->apply($access, $body));
         });
     }
 
-    /** Takes a whole sheet back, or says what that would do; lines that were changed since are left alone. */
+    /** Takes a whole change list back, or says what that would do; lines that were changed since are left alone. */
     #[Dear]
     #[Route(
-        '/sites/{site}/sheets/{sheet}/undo',
-        name: 'undo_sheet',
-        requirements: ['site' => Id::PATTERN, 'sheet' => Id::PATTERN],
+        '/sites/{site}/change-lists/{changeList}/undo',
+        name: 'undo_changes',
+        requirements: ['site' => Id::PATTERN, 'changeList' => Id::PATTERN],
         methods: ['POST'],
     )]
     public function undo(
         string $site,
-        string $sheet,
-        #[MapRequestPayload] UndoRequest $wish,
+        string $changeList,
+        #[MapRequestPayload] UndoRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -76,16 +81,16 @@ final readonly class ChangeController
             static fn(Row $row): string => $row->id('id'),
             Row::all(
                 $this->db->fetchAllAssociative(
-                    'SELECT id FROM sheet_line WHERE sheet_id = ? AND site_id = ? ORDER BY position DESC',
-                    [Id::binary($sheet), Id::binary($site)],
+                    'SELECT id FROM change_line WHERE change_list_id = ? AND site_id = ? ORDER BY position DESC',
+                    [Id::binary($changeList), Id::binary($site)],
                 ),
             ),
         );
         if ([] === $lines) {
-            throw Problem::notFound('This sheet');
+            throw Problem::notFound('This change list');
         }
-        if (!$wish->apply) {
-            return new Answer($this->sheets->undo($access, $lines, false));
+        if (!$body->apply) {
+            return new Answer($this->changeLists->undo($access, $lines, false));
         }
 
         return $this->transaction->run(
@@ -93,22 +98,22 @@ final readonly class ChangeController
             $caller,
             [$site],
             fn(): Answer => new Answer(
-                $this->sheets->undo(
+                $this->changeLists->undo(
                     $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN),
                     $lines,
                     true,
-                    $wish->removing,
+                    $body->removing,
                 ),
             ),
         );
     }
 
-    private function mayChange(SiteAccess $access, ChangeRequest $wish): void
+    private function mayChange(SiteAccess $access, ChangeRequest $body): void
     {
         $leaving =
-            1 === \count($wish->lines)
-            && 'remove' === $wish->lines[0]->verb
-            && $wish->lines[0]->person === $access->caller->id;
+            1 === \count($body->lines)
+            && 'remove' === $body->lines[0]->verb
+            && $body->lines[0]->person === $access->caller->id;
         if (!$leaving) {
             $access->require(Permission::LetIn, self::LET_IN);
         }

@@ -30,11 +30,11 @@ use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
 
 /**
- * Computes sheets, applies them and takes them back. The rules are the core's; this reads, stores and writes the
- * logbook. A sheet of one line that cannot be applied is a problem; of several, those that cannot are set aside.
+ * Computes change lists, applies them and takes them back. The rules are the core's; this reads, stores and writes the
+ * history. A change list of one line that cannot be applied is a problem; of several, those that cannot are set aside.
  *
  * @phpstan-type SheetJson array{
- *     sheet: ?string,
+ *     changeList: ?string,
  *     lines: array<int, array<string, mixed>>,
  *     removal: ?array{people: int, here: int},
  * }
@@ -54,28 +54,28 @@ final readonly class ChangeHandler
     private const LET_IN = 'You may not change who is in this site. Its leads and co-tutors can.';
 
     public function __construct(
-        private ChangeContextLoader $situations,
+        private ChangeContextLoader $contextLoader,
         private Enrollments $enrollments,
         private Counts $counts,
         private ChangeListComputer $computer,
         private ChangeStore $store,
         private ChangeHistories $histories,
-        private RequestedChanges $wishes,
+        private RequestedChanges $requests,
         private Roles $roles,
         private Connection $db,
         private LeftBehind $left,
-        private ChangeNotifier $telling,
+        private ChangeNotifier $notifier,
         private OutsideReach $outsiders,
     ) {}
 
     /**
-     * What a sheet would do. Changes nothing.
+     * What a change list would do. Changes nothing.
      *
-     * @return array<string, mixed> schema `Sheet`
+     * @return array<string, mixed> schema `Change list`
      */
-    public function preview(SiteAccess $access, ChangeRequest $wish): array
+    public function preview(SiteAccess $access, ChangeRequest $request): array
     {
-        return $this->compute($access, $wish->lines)['json'];
+        return $this->compute($access, $request->lines)['json'];
     }
 
     /**
@@ -83,13 +83,13 @@ final readonly class ChangeHandler
      *
      * @return array<string, mixed> schema `ChangeLine`
      */
-    public function previewLine(SiteAccess $access, LineRequest $wish): array
+    public function previewLine(SiteAccess $access, LineRequest $request): array
     {
-        return $this->compute($access, [$wish])['json']['lines'][0];
+        return $this->compute($access, [$request])['json']['lines'][0];
     }
 
     /**
-     * What lines of a sheet over several sites would do in one of them. Changes nothing.
+     * What lines of a change list over several sites would do in one of them. Changes nothing.
      *
      * @param array<int, LineRequest> $lines one a person
      *
@@ -116,7 +116,7 @@ final readonly class ChangeHandler
     }
 
     /**
-     * What taking lines of a sheet over several sites back would do in one of them. Changes nothing.
+     * What taking lines of a change list over several sites back would do in one of them. Changes nothing.
      *
      * @param array<int, string> $lineIds
      *
@@ -139,27 +139,27 @@ final readonly class ChangeHandler
     }
 
     /**
-     * Applies lines of a stored sheet in one site; those that cannot be are set aside. Runs inside a transaction, under
-     * the site's lock.
+     * Applies lines of a stored change list in one site; those that cannot be are set aside. Runs inside a transaction,
+     * under the site's lock.
      *
-     * @param array<int, LineRequest|string> $lines by their positions; one a person, either all wishes or all ids of
+     * @param array<int, LineRequest|string> $lines by their positions; one a person, either all requests or all ids of
      *     lines
      *     to be taken back
      * @param ?string                     $tell  words for those who are told; null tells nobody
      *
      * @return array<int, array{verdict: mixed, reasons: mixed, line: mixed}> by position: schema `ChangeLine`, in part
      */
-    public function applyStored(SiteAccess $access, string $sheet, array $lines, ?string $tell = null): array
+    public function applyStored(SiteAccess $access, string $changeList, array $lines, ?string $tell = null): array
     {
         $access->require(Permission::LetIn, self::LET_IN);
-        $wishes = array_filter($lines, static fn(LineRequest|string $line): bool => $line instanceof LineRequest);
-        if ([] !== $wishes) {
-            $computed = $this->compute($access, $wishes, $this->stale($access, $wishes));
+        $requests = array_filter($lines, static fn(LineRequest|string $line): bool => $line instanceof LineRequest);
+        if ([] !== $requests) {
+            $computed = $this->compute($access, $requests, $this->stale($access, $requests));
             $json = $this->carryOut(
                 $access,
                 $computed,
-                static fn(int $key): array => [$wishes[$key]->verb, $wishes[$key]->note, null, null],
-                $sheet,
+                static fn(int $key): array => [$requests[$key]->verb, $requests[$key]->note, null, null],
+                $changeList,
                 $tell,
             );
         } else {
@@ -176,7 +176,7 @@ final readonly class ChangeHandler
                     $undo['done'][$key]->id('id'),
                     $undo['done'][$key]->string('verb'),
                 ],
-                $sheet,
+                $changeList,
             );
         }
 
@@ -191,48 +191,51 @@ final readonly class ChangeHandler
     }
 
     /**
-     * Applies a sheet. Runs inside a transaction, under the site's lock.
+     * Applies a change list. Runs inside a transaction, under the site's lock.
      *
-     * @return array<string, mixed> schema `Sheet`
+     * @return array<string, mixed> schema `Change list`
      *
      * @throws Problem of type `Stale`, `NotReady` or `ManyRemoved`
      */
-    public function apply(SiteAccess $access, ChangeRequest $wish): array
+    public function apply(SiteAccess $access, ChangeRequest $request): array
     {
-        $stale = $this->stale($access, $wish->lines);
-        if (1 === \count($wish->lines) && [] !== $stale) {
+        $stale = $this->stale($access, $request->lines);
+        if (1 === \count($request->lines) && [] !== $stale) {
             throw new Problem(
                 ProblemType::Stale,
                 'Somebody else changed this person here in the meantime. Look at what is so now, then decide again.',
-                more: $access->may(Permission::SeeHistory) ? ['since' => $this->since($access, $wish->lines[0])] : [],
+                more: $access->may(Permission::SeeHistory) ? ['since' => $this->since(
+                    $access,
+                    $request->lines[0]
+                )] : [],
             );
         }
-        $computed = $this->compute($access, $wish->lines, $stale);
-        self::mindRemovals($computed['json']['removal'], $wish->removing);
+        $computed = $this->compute($access, $request->lines, $stale);
+        self::assertRemovalsSaid($computed['json']['removal'], $request->removing);
 
         return $this->carryOut(
             $access,
             $computed,
-            static fn(int $key): array => [$wish->lines[$key]->verb, $wish->lines[$key]->note, null, null],
-            tell: $wish->tell,
+            static fn(int $key): array => [$request->lines[$key]->verb, $request->lines[$key]->note, null, null],
+            tell: $request->tell,
         );
     }
 
     /**
-     * @param array<int, LineRequest> $wishes one a person
+     * @param array<int, LineRequest> $requests one a person
      *
      * @return list<int> keys of those where the person here, or the site, is not as it was when somebody looked
      */
-    private function stale(SiteAccess $access, array $wishes): array
+    private function stale(SiteAccess $access, array $requests): array
     {
         $versions = $this->enrollments->versions(
             $access->site->id,
-            array_map(static fn(LineRequest $line): string => $line->person, array_values($wishes)),
+            array_map(static fn(LineRequest $line): string => $line->person, array_values($requests)),
         );
 
         return array_keys(
             array_filter(
-                $wishes,
+                $requests,
                 static fn(LineRequest $line): bool => (null !== $line->version
                     && $line->version !== $versions[$line->person])
                     || (null !== $line->siteVersion && $line->siteVersion !== $access->row->int('version')),
@@ -256,8 +259,8 @@ final readonly class ChangeHandler
                 $this->db->fetchAllAssociative(
                     <<<'SQL'
                         SELECT n.verb, s.made_at, p.given_name, p.family_name, p.preferred_name
-                        FROM sheet_line n
-                        JOIN change_sheet s ON s.id = n.sheet_id
+                        FROM change_line n
+                        JOIN change_list s ON s.id = n.change_list_id
                         JOIN person p ON p.id = s.made_by
                         WHERE n.site_id = ? AND n.person_id = ? AND n.version_after > ?
                         ORDER BY n.version_after DESC
@@ -270,11 +273,11 @@ final readonly class ChangeHandler
     }
 
     /**
-     * Takes applied lines of one sheet back, or says what taking them back would do.
+     * Takes applied lines of one change list back, or says what taking them back would do.
      *
      * @param list<string> $lineIds
      *
-     * @return array<string, mixed> schema `Sheet`
+     * @return array<string, mixed> schema `Change list`
      *
      * @throws Problem of type `ChangedSince` or `UndoneAlready` for a single line, `NotReady` or `ManyRemoved`
      */
@@ -291,7 +294,7 @@ final readonly class ChangeHandler
         if (!$apply) {
             return $undo['computed']['json'];
         }
-        self::mindRemovals($undo['computed']['json']['removal'], $removing);
+        self::assertRemovalsSaid($undo['computed']['json']['removal'], $removing);
 
         return $this->carryOut(
             $access,
@@ -312,13 +315,13 @@ final readonly class ChangeHandler
      *
      * @throws Problem of type `ManyRemoved`
      */
-    public static function mindRemovals(?array $removal, ?int $said): void
+    public static function assertRemovalsSaid(?array $removal, ?int $said): void
     {
         if (null !== $removal && $said !== $removal['people']) {
             throw new Problem(
                 ProblemType::ManyRemoved,
                 \sprintf(
-                    'This takes out %d of %d people. Type the number %1$d to go on.',
+                    'This removes %d of %d people. Type the number %1$d to go on.',
                     $removal['people'],
                     $removal['here'],
                 ),
@@ -344,7 +347,7 @@ final readonly class ChangeHandler
     {
         $rows = Row::all(
             $this->db->fetchAllAssociative(
-                'SELECT id, person_id, verb, effects FROM sheet_line WHERE site_id = ? AND id IN (?)',
+                'SELECT id, person_id, verb, effects FROM change_line WHERE site_id = ? AND id IN (?)',
                 [Id::binary($access->site->id), array_map(Id::binary(...), array_values($lineIds))],
                 [1 => ArrayParameterType::BINARY],
             ),
@@ -383,7 +386,7 @@ final readonly class ChangeHandler
                         );
             }
         }
-        $people = $this->situations->people(
+        $people = $this->contextLoader->people(
             array_values(array_unique(array_map(static fn(Row $row): string => $row->id('person_id'), $done))),
         );
         foreach ($done as $key => $row) {
@@ -391,12 +394,12 @@ final readonly class ChangeHandler
                 $aside[$key] = new Problem(
                     ProblemType::ChangedSince,
                     'This person is in the directory no more. What two who became one had is taken back with their '
-                        .'sheet.',
+                        .'change list.',
                 );
                 unset($effects[$key]);
             }
         }
-        $situation = $this->situations->of($access, $people);
+        $context = $this->contextLoader->of($access, $people);
 
         return [
             'done' => $done,
@@ -404,51 +407,55 @@ final readonly class ChangeHandler
             'computed' => $this->answer(
                 $access,
                 array_map(static fn(Row $row): Row => $people[$row->id('person_id')], $done),
-                $this->computer->undo($situation, $effects),
-                $held ?? $situation->seats,
+                $this->computer->undo($context, $effects),
+                $held ?? $context->seats,
             ),
         ];
     }
 
     /**
-     * @param array<int, LineRequest> $wishes one a person
+     * @param array<int, LineRequest> $requests one a person
      * @param list<int>            $aside  keys of lines that are not to be computed
      * @param ?SeatsHeld           $held   seats held before, where the rules do not need them
      *
      * @return Computed with `outside`, by key: whether the caller has anything to do with the person
      */
-    private function compute(SiteAccess $access, array $wishes, array $aside = [], ?SeatsHeld $held = null): array
+    private function compute(SiteAccess $access, array $requests, array $aside = [], ?SeatsHeld $held = null): array
     {
-        $most = $this->roles->limits()->sheet;
-        if (\count($wishes) > $most) {
+        $most = $this->roles->limits()->changeList;
+        if (\count($requests) > $most) {
             throw Problem::field(
                 '/lines',
                 'too-many',
                 \sprintf(
-                    'A sheet has %s lines at most here. Choose fewer people, and do the rest after.',
+                    'A change list has %s lines at most here. Choose fewer people, and do the rest after.',
                     number_format($most),
                 ),
             );
         }
-        $people = $this->situations->people(
-            array_values(array_map(static fn(LineRequest $line): string => $line->person, $wishes)),
+        $people = $this->contextLoader->people(
+            array_values(array_map(static fn(LineRequest $line): string => $line->person, $requests)),
         );
         $gone = array_keys(
             array_filter(
-                $wishes,
+                $requests,
                 static fn(LineRequest $line): bool => null !== $people[$line->person]->stringOrNull('gone'),
             ),
         );
-        $outside = $this->outsiders->of($wishes, $people, $access);
-        $wanted = $this->wishes->wanted(array_diff_key($wishes, array_flip([...$aside, ...$gone])), $outside, $access);
-        $situation = $this->situations->of($access, $people);
+        $outside = $this->outsiders->of($requests, $people, $access);
+        $wanted = $this->requests->wanted(
+            array_diff_key($requests, array_flip([...$aside, ...$gone])),
+            $outside,
+            $access
+        );
+        $context = $this->contextLoader->of($access, $people);
 
         $computed = $this->answer(
             $access,
-            array_map(static fn(LineRequest $line): Row => $people[$line->person], $wishes),
-            $this->computer->compute($situation, $wanted),
-            $held ?? $situation->seats,
-            array_map(static fn(LineRequest $line): string => $line->verb, $wishes),
+            array_map(static fn(LineRequest $line): Row => $people[$line->person], $requests),
+            $this->computer->compute($context, $wanted),
+            $held ?? $context->seats,
+            array_map(static fn(LineRequest $line): string => $line->verb, $requests),
         );
         $computed['outside'] = $outside;
 
@@ -505,7 +512,7 @@ final readonly class ChangeHandler
             'summary' => Summary::of($lines, $access->site, $this->roles->book(), $held),
             'removal' => $removal,
             'json' => [
-                'sheet' => null,
+                'changeList' => null,
                 'lines' => $json,
                 'removal' => null === $removal ? null : ['people' => $removal->people, 'here' => $removal->here],
             ],
@@ -516,20 +523,21 @@ final readonly class ChangeHandler
      * @param Computed $computed
      * @param callable(int): array{string, ?string, ?string, ?string} $about of a line: verb, note, id of the line it
      *     takes back, and that one's verb
-     * @param ?string                                                 $sheet the stored sheet whose lines these are, by
+     * @param ?string                                                 $changeList the stored change list whose lines
+     *     these are, by
      *     their positions; null makes one
      *
-     * @return SheetJson schema `Sheet`
+     * @return SheetJson schema `Change list`
      */
     private function carryOut(
         SiteAccess $access,
         array $computed,
         callable $about,
-        ?string $sheet = null,
+        ?string $changeList = null,
         ?string $tell = null,
     ): array {
         $json = $computed['json'];
-        $only = null === $sheet && 1 === \count($json['lines']) ? reset($json['lines']) : null;
+        $only = null === $changeList && 1 === \count($json['lines']) ? reset($json['lines']) : null;
         if (
             null !== $only
             && !\in_array($only['verdict'], [Verdict::Ready->value, Verdict::NothingToDo->value], true)
@@ -557,8 +565,8 @@ final readonly class ChangeHandler
         }
         $stored = [];
         if ([] !== $toStore) {
-            [$json['sheet'], $stored] = $this->store->store($access, $toStore, $sheet);
-            $this->telling->lines($access, $toStore, $computed['people'], $stored, $json['sheet'], $tell);
+            [$json['changeList'], $stored] = $this->store->store($access, $toStore, $changeList);
+            $this->notifier->lines($access, $toStore, $computed['people'], $stored, $json['changeList'], $tell);
             $this->outsiders->tell(
                 $access,
                 array_intersect_key($toStore, $computed['outside'] ?? []),

@@ -19,7 +19,7 @@ final readonly class ChangeHistories
     /**
      * @param list<string> $people ids
      *
-     * @return array{array<string, ChangeHistory>, array<string, int>} histories by person, and the logbook's sequence
+     * @return array{array<string, ChangeHistory>, array<string, int>} histories by person, and the history's sequence
      *     numbers
      *     by line
      */
@@ -39,7 +39,7 @@ final readonly class ChangeHistories
 
     /**
      * @return array{array<string, ChangeHistory>, array<string, int>} histories of one person by site, and the
-     *     logbook's
+     *     history's
      *     sequence numbers by line
      */
     public function ofPerson(string $person): array
@@ -59,8 +59,8 @@ final readonly class ChangeHistories
         foreach (
             Row::all(
                 $this->db->fetchAllAssociative(
-                    'SELECT n.id, n.site_id, n.person_id, n.version_after, n.undoes, l.sequence FROM sheet_line n '
-                        .'JOIN log_entry l ON l.line_id = n.id WHERE '
+                    'SELECT n.id, n.site_id, n.person_id, n.version_after, n.undoes, l.sequence FROM change_line n '
+                        .'JOIN history_entry l ON l.line_id = n.id WHERE '
                         .$where,
                     $parameters,
                     $types,

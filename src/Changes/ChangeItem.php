@@ -7,7 +7,7 @@ namespace MintDoor\Changes;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
-/** One line of a sheet over sites, as it is asked for. */
+/** One line of a change list over sites, as it is asked for. */
 final readonly class ChangeItem
 {
     public function __construct(

@@ -26,11 +26,11 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
-/** Sheets that are kept: worked on, found again, applied, continued and taken back. */
+/** Change lists that are kept: worked on, found again, applied, continued and taken back. */
 final readonly class ChangeListController
 {
     public function __construct(
-        private ChangeLists $sheets,
+        private ChangeLists $changeLists,
         private ManySites $sites,
         private ChangeListRunner $runner,
         private SettledLines $settled,
@@ -39,13 +39,13 @@ final readonly class ChangeListController
         private MessageBusInterface $bus,
     ) {}
 
-    #[Route('/sheets', name: 'sheets', methods: ['GET'])]
+    #[Route('/change-lists', name: 'changeLists', methods: ['GET'])]
     public function list(#[FromQuery] ChangeListFilter $filter, #[CurrentUser] Caller $caller): Response
     {
-        return new Answer($this->sheets->list($filter, $caller));
+        return new Answer($this->changeLists->list($filter, $caller));
     }
 
-    #[Route('/sheets', name: 'begin_sheet', methods: ['POST'])]
+    #[Route('/change-lists', name: 'begin_change_list', methods: ['POST'])]
     public function begin(
         #[MapRequestPayload] DraftRequest $work,
         Request $request,
@@ -56,84 +56,107 @@ final readonly class ChangeListController
             $caller,
             [],
             fn(): Answer => new Answer(
-                $this->sheets->page($this->sheets->make($work, $caller), 0, $caller),
+                $this->changeLists->page($this->changeLists->make($work, $caller), 0, $caller),
                 Response::HTTP_CREATED,
             ),
         );
     }
 
-    #[Route('/sheets/{sheet}', name: 'sheet', requirements: ['sheet' => Id::PATTERN], methods: ['GET'])]
-    public function look(string $sheet, #[CurrentUser] Caller $caller, #[MapQueryParameter] int $after = 0): Response
-    {
-        return new Answer($this->sheets->page($sheet, $after, $caller));
+    #[Route(
+        '/change-lists/{changeList}',
+        name: 'changeList',
+        requirements: ['changeList' => Id::PATTERN],
+        methods: ['GET']
+    )]
+    public function look(
+        string $changeList,
+        #[CurrentUser] Caller $caller,
+        #[MapQueryParameter] int $after = 0,
+    ): Response {
+        return new Answer($this->changeLists->page($changeList, $after, $caller));
     }
 
-    #[Route('/sheets/{sheet}', name: 'keep_sheet', requirements: ['sheet' => Id::PATTERN], methods: ['PUT'])]
+    #[Route(
+        '/change-lists/{changeList}',
+        name: 'keep_change_list',
+        requirements: ['changeList' => Id::PATTERN],
+        methods: ['PUT']
+    )]
     public function keep(
-        string $sheet,
+        string $changeList,
         #[MapRequestPayload] DraftRequest $work,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         return $this->transaction->run($request, $caller, [], function () use (
-            $sheet,
+            $changeList,
             $work,
             $request,
             $caller,
         ): Answer {
-            $this->sheets->save($sheet, $work, static fn(int $version) => IfMatch::check($request, $version), $caller);
+            $this->changeLists->save(
+                $changeList,
+                $work,
+                static fn(int $version) => IfMatch::check($request, $version),
+                $caller
+            );
 
-            return new Answer(ChangeLists::json($this->sheets->row($sheet, $caller)));
+            return new Answer(ChangeLists::json($this->changeLists->row($changeList, $caller)));
         });
     }
 
     /** Puts a draft aside, or takes it up again. */
     #[Route(
-        '/sheets/{sheet}/dropped',
-        name: 'drop_sheet',
-        requirements: ['sheet' => Id::PATTERN],
+        '/change-lists/{changeList}/dropped',
+        name: 'drop_change_list',
+        requirements: ['changeList' => Id::PATTERN],
         methods: ['PUT', 'DELETE'],
     )]
-    public function drop(string $sheet, Request $request, #[CurrentUser] Caller $caller): Response
+    public function drop(string $changeList, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        return $this->transaction->run($request, $caller, [], function () use ($sheet, $request, $caller): Answer {
-            $this->sheets->drop($sheet, $request->isMethod('PUT'), $caller);
+        return $this->transaction->run($request, $caller, [], function () use ($changeList, $request, $caller): Answer {
+            $this->changeLists->drop($changeList, $request->isMethod('PUT'), $caller);
 
-            return new Answer(ChangeLists::json($this->sheets->row($sheet, $caller)));
+            return new Answer(ChangeLists::json($this->changeLists->row($changeList, $caller)));
         });
     }
 
     /** What lines would do, in whatever sites they are. Changes nothing. */
     #[Dear]
-    #[Route('/sheet-reviews', name: 'review_sheet', methods: ['POST'])]
+    #[Route('/change-reviews', name: 'review_change_list', methods: ['POST'])]
     public function review(#[MapRequestPayload] ContentsRequest $contents, #[CurrentUser] Caller $caller): Response
     {
         return new Answer($this->sites->review($contents->items(), $caller));
     }
 
     #[Dear]
-    #[Route('/sheets/{sheet}/apply', name: 'apply_sheet', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
+    #[Route(
+        '/change-lists/{changeList}/apply',
+        name: 'apply_change_list',
+        requirements: ['changeList' => Id::PATTERN],
+        methods: ['POST']
+    )]
     public function apply(
-        string $sheet,
+        string $changeList,
         #[MapRequestPayload] ContentsRequest $contents,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         $items = $contents->items();
-        $this->mustHoldLines($this->sheets->row($sheet, $caller));
+        $this->mustHoldLines($this->changeLists->row($changeList, $caller));
         if ([] === $items) {
-            throw Problem::field('/lines', 'nothing', 'There is nobody on this sheet yet. Settle a line first.');
+            throw Problem::field('/lines', 'nothing', 'There is nobody on this change list yet. Settle a line first.');
         }
         $sites = array_values(array_unique(array_map(static fn(ChangeItem $item): string => $item->site, $items)));
 
         return $this->transaction->run($request, $caller, $sites, function () use (
-            $sheet,
+            $changeList,
             $items,
             $contents,
             $caller,
         ): Answer {
-            $row = $this->sheets->take($sheet, \count($items), $contents->tell, $caller);
-            ChangeHandler::mindRemovals($this->sites->review($items, $caller)['removal'], $contents->removing);
+            $row = $this->changeLists->take($changeList, \count($items), $contents->tell, $caller);
+            ChangeHandler::assertRemovalsSaid($this->sites->review($items, $caller)['removal'], $contents->removing);
             $site = $row->idOrNull('site_id');
             $onIt = array_fill_keys(
                 array_map(static fn(ChangeItem $item): string => $item->line->person, $items),
@@ -145,12 +168,12 @@ final readonly class ChangeListController
                     || $this->settled->remember($site, $line['gist'], $line['text'], $line['person'], $caller);
             }
             $this->runner->write(
-                $sheet,
+                $changeList,
                 array_map(
                     static fn(ChangeItem $item): array => [
                         'site' => $item->site,
                         'person' => $item->line->person,
-                        'wish' => [
+                        'request' => [
                             'text' => $item->text,
                             ...array_diff_key(get_object_vars($item->line), ['person' => 1]),
                         ],
@@ -158,61 +181,61 @@ final readonly class ChangeListController
                     $items,
                 ),
             );
-            $this->runner->begin($sheet, \count($items));
+            $this->runner->begin($changeList, \count($items));
 
-            return new Answer($this->sheets->page($sheet, 0, $caller));
+            return new Answer($this->changeLists->page($changeList, 0, $caller));
         });
     }
 
-    /** Goes on with a sheet whose worker is gone. */
+    /** Goes on with a change list whose worker is gone. */
     #[Dear]
     #[Route(
-        '/sheets/{sheet}/continue',
-        name: 'continue_sheet',
-        requirements: ['sheet' => Id::PATTERN],
+        '/change-lists/{changeList}/continue',
+        name: 'continue_change_list',
+        requirements: ['changeList' => Id::PATTERN],
         methods: ['POST'],
     )]
-    public function goOn(string $sheet, Request $request, #[CurrentUser] Caller $caller): Response
+    public function goOn(string $changeList, Request $request, #[CurrentUser] Caller $caller): Response
     {
-        return $this->transaction->run($request, $caller, [], function () use ($sheet, $caller): Answer {
-            $row = $this->sheets->row($sheet, $caller);
-            $this->sheets->mustBe($row, ['applying'], 'Nothing of this sheet is left to apply.');
-            $this->db->executeStatement('UPDATE change_sheet SET changed_by = ?, trouble = NULL WHERE id = ?', [
+        return $this->transaction->run($request, $caller, [], function () use ($changeList, $caller): Answer {
+            $row = $this->changeLists->row($changeList, $caller);
+            $this->changeLists->mustBe($row, ['applying'], 'Nothing of this change list is left to apply.');
+            $this->db->executeStatement('UPDATE change_list SET changed_by = ?, trouble = NULL WHERE id = ?', [
                 Id::binary($caller->id),
-                Id::binary($sheet),
+                Id::binary($changeList),
             ]);
             'accounts' === $row->string('kind')
-                ? $this->bus->dispatch(new MakeAccounts($sheet))
-                : $this->runner->begin($sheet, ChangeListRunner::AT_ONCE + 1);
+                ? $this->bus->dispatch(new MakeAccounts($changeList))
+                : $this->runner->begin($changeList, ChangeListRunner::AT_ONCE + 1);
 
-            return new Answer($this->sheets->page($sheet, 0, $caller));
+            return new Answer($this->changeLists->page($changeList, 0, $caller));
         });
     }
 
-    /** Takes a whole sheet back, as a sheet of its own; or says what that would do. */
+    /** Takes a whole change list back, as a change list of its own; or says what that would do. */
     #[Dear]
     #[Route(
-        '/sheets/{sheet}/undo',
-        name: 'undo_stored_sheet',
-        requirements: ['sheet' => Id::PATTERN],
+        '/change-lists/{changeList}/undo',
+        name: 'undo_change_list',
+        requirements: ['changeList' => Id::PATTERN],
         methods: ['POST'],
     )]
     public function undo(
-        string $sheet,
-        #[MapRequestPayload] UndoRequest $wish,
+        string $changeList,
+        #[MapRequestPayload] UndoRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        $row = $this->sheets->row($sheet, $caller);
+        $row = $this->changeLists->row($changeList, $caller);
         if (\in_array($row->string('kind'), ['merge', 'accounts', 'erase'], true)) {
             throw Problem::notAllowed(
                 'erase' === $row->string('kind')
                     ? 'Erasing cannot be undone.'
-                    : 'This sheet is taken back from its own page.',
+                    : 'This change list is taken back from its own page.',
             );
         }
-        $lines = $this->applied($sheet);
-        if (!$wish->apply) {
+        $lines = $this->applied($changeList);
+        if (!$body->apply) {
             return new Answer($this->sites->reviewUndo($lines, $caller));
         }
         // Also the sites of lines that a worker may apply before it is stopped.
@@ -222,35 +245,35 @@ final readonly class ChangeListController
                 $this->db->fetchAllAssociative(
                     <<<'SQL'
                         SELECT site_id
-                        FROM sheet_line
-                        WHERE sheet_id = ?
+                        FROM change_line
+                        WHERE change_list_id = ?
                         UNION
                         SELECT site_id
-                        FROM sheet_wish
-                        WHERE sheet_id = ?
+                        FROM change_request
+                        WHERE change_list_id = ?
                         SQL,
-                    [Id::binary($sheet), Id::binary($sheet)],
+                    [Id::binary($changeList), Id::binary($changeList)],
                 ),
             ),
         );
 
         return $this->transaction->run($request, $caller, $sites, function () use (
-            $sheet,
+            $changeList,
             $row,
-            $wish,
+            $body,
             $caller,
         ): Answer {
-            // What is left of a sheet that is taken back half-way is not applied any more.
-            $this->sheets->stop($sheet);
-            $lines = $this->applied($sheet);
-            ChangeHandler::mindRemovals($this->sites->reviewUndo($lines, $caller)['removal'], $wish->removing);
-            $undo = $this->sheets->insert(
+            // What is left of a change list that is taken back half-way is not applied any more.
+            $this->changeLists->stop($changeList);
+            $lines = $this->applied($changeList);
+            ChangeHandler::assertRemovalsSaid($this->sites->reviewUndo($lines, $caller)['removal'], $body->removing);
+            $undo = $this->changeLists->insert(
                 'undo',
                 $row->idOrNull('site_id'),
                 $row->string('title'),
                 'applying',
                 $caller,
-                ['undoes' => BulkWriter::id($sheet), 'total' => \count($lines)],
+                ['undoes' => BulkWriter::id($changeList), 'total' => \count($lines)],
             );
             $this->runner->write(
                 $undo,
@@ -258,32 +281,32 @@ final readonly class ChangeListController
                     static fn(Row $line): array => [
                         'site' => $line->id('site_id'),
                         'person' => $line->id('person_id'),
-                        'wish' => ['undo' => $line->id('id')],
+                        'request' => ['undo' => $line->id('id')],
                     ],
                     $lines,
                 ),
             );
             $this->runner->begin($undo, \count($lines));
 
-            return new Answer($this->sheets->page($undo, 0, $caller));
+            return new Answer($this->changeLists->page($undo, 0, $caller));
         });
     }
 
-    /** Sheets of sites, accounts and merged people are applied where they are made. */
+    /** Change lists of sites, accounts and merged people are applied where they are made. */
     private function mustHoldLines(Row $row): void
     {
         if (!\in_array($row->string('kind'), ['pasted', 'people'], true)) {
-            throw Problem::notFound('This sheet');
+            throw Problem::notFound('This change list');
         }
     }
 
-    /** @return non-empty-list<Row> the applied lines of a sheet, the last first */
-    private function applied(string $sheet): array
+    /** @return non-empty-list<Row> the applied lines of a change list, the last first */
+    private function applied(string $changeList): array
     {
         $lines = Row::all(
             $this->db->fetchAllAssociative(
-                'SELECT id, site_id, person_id FROM sheet_line WHERE sheet_id = ? ORDER BY position DESC',
-                [Id::binary($sheet)],
+                'SELECT id, site_id, person_id FROM change_line WHERE change_list_id = ? ORDER BY position DESC',
+                [Id::binary($changeList)],
             ),
         );
 
@@ -291,7 +314,7 @@ final readonly class ChangeListController
             ? $lines
             : throw new Problem(
                 ProblemType::UndoneAlready,
-                'Nothing of this sheet was applied, so there is nothing to undo.',
+                'Nothing of this change list was applied, so there is nothing to undo.',
             );
     }
 }

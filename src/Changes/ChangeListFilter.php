@@ -7,7 +7,7 @@ namespace MintDoor\Changes;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
-/** Which sheets are listed. */
+/** Which change lists are listed. */
 final readonly class ChangeListFilter
 {
     public function __construct(

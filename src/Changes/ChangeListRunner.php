@@ -22,15 +22,15 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 
 /**
- * Applies stored sheets. The next lines and what became of them are written in one transaction with the job for those
- * after, so that a worker may be killed at any moment: no line is applied twice, and none is forgotten.
+ * Applies stored change lists. The next lines and what became of them are written in one transaction with the job for
+ * those after, so that a worker may be killed at any moment: no line is applied twice, and none is forgotten.
  */
 final readonly class ChangeListRunner
 {
     /** Lines that go all or nothing. */
     public const CHUNK = 1_000;
 
-    /** A sheet of so many lines is applied while one waits. */
+    /** A change list of so many lines is applied while one waits. */
     public const AT_ONCE = 200;
 
     public function __construct(
@@ -47,26 +47,26 @@ final readonly class ChangeListRunner
     #[AsMessageHandler]
     public function __invoke(ApplyChangeList $job): void
     {
-        $this->step($job->sheet, fn() => $this->bus->dispatch($job));
+        $this->step($job->changeList, fn() => $this->bus->dispatch($job));
     }
 
     /**
      * Writes down what is to be applied. Runs inside a transaction.
      *
-     * @param list<array{site: string, person: string, wish: array<string, mixed>}> $lines in order
+     * @param list<array{site: string, person: string, request: array<string, mixed>}> $lines in order
      */
-    public function write(string $sheet, array $lines): void
+    public function write(string $changeList, array $lines): void
     {
         $rows = new BulkWriter($this->db);
         foreach ($lines as $index => $line) {
-            $rows->add('sheet_wish', [
-                'sheet_id' => BulkWriter::id($sheet),
+            $rows->add('change_request', [
+                'change_list_id' => BulkWriter::id($changeList),
                 'position' => $index + 1,
                 'site_id' => BulkWriter::id($line['site']),
                 'person_id' => BulkWriter::id($line['person']),
-                'wish' => json_encode(
+                'request' => json_encode(
                     array_filter(
-                        $line['wish'],
+                        $line['request'],
                         static fn(mixed $value): bool => null !== $value && '' !== $value && false !== $value,
                     ),
                     \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
@@ -77,33 +77,34 @@ final readonly class ChangeListRunner
     }
 
     /**
-     * Applies a whole sheet, or hands it to a worker when it is long. Runs inside a transaction, under the locks of its
-     * sites.
+     * Applies a whole change list, or hands it to a worker when it is long. Runs inside a transaction, under the locks
+     * of its sites.
      */
-    public function begin(string $sheet, int $lines): void
+    public function begin(string $changeList, int $lines): void
     {
         if ($lines <= self::AT_ONCE) {
-            $this->chunk($sheet, 1, self::AT_ONCE, static fn() => null);
+            $this->chunk($changeList, 1, self::AT_ONCE, static fn() => null);
         } else {
-            $this->bus->dispatch(new ApplyChangeList($sheet));
+            $this->bus->dispatch(new ApplyChangeList($changeList));
         }
     }
 
     /**
-     * Applies the next lines of a sheet, all of them or none.
+     * Applies the next lines of a change list, all of them or none.
      *
      * @param callable(): mixed $then called in the same transaction when others are left
      *
      * @return bool whether others are left
      */
-    public function step(string $sheet, callable $then): bool
+    public function step(string $changeList, callable $then): bool
     {
         $next = Row::all(
             $this->db->fetchAllAssociative(
-                'SELECT position, site_id FROM sheet_wish WHERE sheet_id = ? AND outcome IS NULL ORDER BY position '
+                'SELECT position, site_id FROM change_request WHERE change_list_id = ? AND outcome IS NULL '
+                    .'ORDER BY position '
                     .'LIMIT '
                     .self::CHUNK,
-                [Id::binary($sheet)],
+                [Id::binary($changeList)],
             ),
         );
         if ([] === $next) {
@@ -114,7 +115,7 @@ final readonly class ChangeListRunner
         return $this->transaction->job(
             $sites,
             fn(): bool => $this->chunk(
-                $sheet,
+                $changeList,
                 $next[0]->int('position'),
                 $next[array_key_last($next)]->int('position'),
                 $then,
@@ -123,11 +124,11 @@ final readonly class ChangeListRunner
     }
 
     /** @param callable(): mixed $then */
-    private function chunk(string $sheet, int $first, int $last, callable $then): bool
+    private function chunk(string $changeList, int $first, int $last, callable $then): bool
     {
         $record = new Row(
-            $this->db->fetchAssociative('SELECT state, changed_by, tell FROM change_sheet WHERE id = ? FOR UPDATE', [
-                Id::binary($sheet),
+            $this->db->fetchAssociative('SELECT state, changed_by, tell FROM change_list WHERE id = ? FOR UPDATE', [
+                Id::binary($changeList),
             ])
             ?: [],
         );
@@ -138,23 +139,23 @@ final readonly class ChangeListRunner
         $rows = Row::all(
             $this->db->fetchAllAssociative(
                 <<<'SQL'
-                    SELECT position, site_id, person_id, wish
-                    FROM sheet_wish
-                    WHERE sheet_id = ? AND position BETWEEN ? AND ? AND outcome IS NULL
+                    SELECT position, site_id, person_id, request
+                    FROM change_request
+                    WHERE change_list_id = ? AND position BETWEEN ? AND ? AND outcome IS NULL
                     ORDER BY position
                     SQL,
-                [Id::binary($sheet), $first, $last],
+                [Id::binary($changeList), $first, $last],
             ),
         );
         // All of them at once and in order, since they may be in several sites.
         $this->locks->people(array_map(static fn(Row $row): string => $row->id('person_id'), $rows));
         $bySite = [];
         foreach ($rows as $row) {
-            $wish = $row->json('wish');
+            $request = $row->json('request');
             $bySite[$row->id('site_id')][$row->int('position')] =
-                isset($wish['undo']) && \is_string($wish['undo'])
-                    ? $wish['undo']
-                    : self::wish($row->id('person_id'), $wish);
+                isset($request['undo']) && \is_string($request['undo'])
+                    ? $request['undo']
+                    : self::request($row->id('person_id'), $request);
         }
         try {
             $caller = $this->callers->byId($record->id('changed_by'));
@@ -166,17 +167,22 @@ final readonly class ChangeListRunner
             $outcomes
                 += null === $caller
                     ? self::refused($lines, 'no-account-to-apply')
-                    : $this->inSite($sheet, $site, $lines, $caller, $record->stringOrNull('tell'));
+                    : $this->inSite($changeList, $site, $lines, $caller, $record->stringOrNull('tell'));
         }
-        $this->record($sheet, $rows, $outcomes);
+        $this->record($changeList, $rows, $outcomes);
         $left =
             false
-            !== $this->db->fetchOne('SELECT 1 FROM sheet_wish WHERE sheet_id = ? AND outcome IS NULL LIMIT 1', [
-                Id::binary($sheet),
+            !== $this->db->fetchOne(<<<'SQL'
+                SELECT 1
+                FROM change_request
+                WHERE change_list_id = ? AND outcome IS NULL
+                LIMIT 1
+                SQL, [
+                Id::binary($changeList),
             ]);
         $this->db->executeStatement(
             <<<'SQL'
-                UPDATE change_sheet
+                UPDATE change_list
                 SET done = done + ?, applied = applied + ?, changed_at = ?, state = ?, version = version + 1
                 WHERE id = ?
                 SQL,
@@ -190,7 +196,7 @@ final readonly class ChangeListRunner
                 ),
                 Instant::toSql($this->clock->instant()),
                 $left ? 'applying' : 'applied',
-                Id::binary($sheet),
+                Id::binary($changeList),
             ],
         );
         if ($left) {
@@ -205,10 +211,10 @@ final readonly class ChangeListRunner
      *
      * @return array<int, array<string, mixed>> by position
      */
-    private function inSite(string $sheet, string $site, array $lines, Caller $caller, ?string $tell): array
+    private function inSite(string $changeList, string $site, array $lines, Caller $caller, ?string $tell): array
     {
         try {
-            return $this->handler->applyStored($this->gate->at($site, $caller), $sheet, $lines, $tell);
+            return $this->handler->applyStored($this->gate->at($site, $caller), $changeList, $lines, $tell);
         } catch (Problem $problem) {
             // What is wrong with one of them must not keep the others.
             if (1 === \count($lines)) {
@@ -216,7 +222,7 @@ final readonly class ChangeListRunner
             }
             $outcomes = [];
             foreach ($lines as $position => $line) {
-                $outcomes += $this->inSite($sheet, $site, [$position => $line], $caller, $tell);
+                $outcomes += $this->inSite($changeList, $site, [$position => $line], $caller, $tell);
             }
 
             return $outcomes;
@@ -244,7 +250,7 @@ final readonly class ChangeListRunner
      * @param list<Row>                        $rows
      * @param array<int, array<string, mixed>> $outcomes by position
      */
-    private function record(string $sheet, array $rows, array $outcomes): void
+    private function record(string $changeList, array $rows, array $outcomes): void
     {
         $values = [];
         foreach ($rows as $row) {
@@ -255,7 +261,7 @@ final readonly class ChangeListRunner
             ];
             $values[] = \sprintf(
                 '(%s, %d, %s, %s, \'{}\', %s, %s, %s)',
-                (string) BulkWriter::id($sheet)?->sql,
+                (string) BulkWriter::id($changeList)?->sql,
                 $row->int('position'),
                 (string) BulkWriter::id($row->id('site_id'))?->sql,
                 (string) BulkWriter::id($row->id('person_id'))?->sql,
@@ -266,7 +272,8 @@ final readonly class ChangeListRunner
         }
         if ([] !== $values) {
             $this->db->executeStatement(
-                'INSERT INTO sheet_wish (sheet_id, position, site_id, person_id, wish, outcome, reasons, line_id) '
+                'INSERT INTO change_request (change_list_id, position, site_id, person_id, request, outcome, reasons, '
+                    .'line_id) '
                     .'VALUES '
                     .implode(', ', $values)
                     .' ON DUPLICATE KEY UPDATE outcome = VALUES(outcome), reasons = VALUES(reasons), line_id = '
@@ -275,14 +282,14 @@ final readonly class ChangeListRunner
         }
     }
 
-    /** @param array<array-key, mixed> $wish as it was written */
-    private static function wish(string $person, array $wish): LineRequest
+    /** @param array<array-key, mixed> $request as it was written */
+    private static function request(string $person, array $request): LineRequest
     {
-        $text = static fn(string $field): ?string => isset($wish[$field]) && \is_string($wish[$field])
-            ? $wish[$field]
+        $text = static fn(string $field): ?string => isset($request[$field]) && \is_string($request[$field])
+            ? $request[$field]
             : null;
-        $number = static fn(string $field): ?int => isset($wish[$field]) && \is_int($wish[$field])
-            ? $wish[$field]
+        $number = static fn(string $field): ?int => isset($request[$field]) && \is_int($request[$field])
+            ? $request[$field]
             : null;
 
         return new LineRequest(
@@ -295,10 +302,10 @@ final readonly class ChangeListRunner
             $text('note'),
             $number('version'),
             $text('section'),
-            true === ($wish['sure'] ?? false),
+            true === ($request['sure'] ?? false),
             $number('siteVersion'),
             $text('named') ?? $text('text'),
-            true === ($wish['leadEnds'] ?? false),
+            true === ($request['leadEnds'] ?? false),
         );
     }
 }

@@ -22,12 +22,12 @@ use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Where;
 
-/** Sheets as they are kept: while they are worked on, while they are applied, and after. */
+/** Change lists as they are kept: while they are worked on, while they are applied, and after. */
 final readonly class ChangeLists
 {
     private const PAGE = 60;
 
-    /** Lines of a sheet in one answer. */
+    /** Lines of a change list in one answer. */
     private const LINES = 500;
 
     private const SELECT = <<<'SQL'
@@ -35,10 +35,10 @@ final readonly class ChangeLists
             h.total, h.done, h.applied, h.undoes, h.tell, h.trouble, s.title AS site_title, p.given_name, p.family_name,
             p.preferred_name, c.given_name AS c_given_name, c.family_name AS c_family_name,
             c.preferred_name AS c_preferred_name,
-            (SELECT u.id FROM change_sheet u WHERE u.undoes = h.id AND u.applied > 0
-            AND NOT EXISTS (SELECT 1 FROM change_sheet v WHERE v.undoes = u.id AND v.applied > 0) ORDER BY u.id DESC
+            (SELECT u.id FROM change_list u WHERE u.undoes = h.id AND u.applied > 0
+            AND NOT EXISTS (SELECT 1 FROM change_list v WHERE v.undoes = u.id AND v.applied > 0) ORDER BY u.id DESC
             LIMIT 1) AS undone_by
-        FROM change_sheet h
+        FROM change_list h
         JOIN person p ON p.id = h.made_by
         LEFT JOIN person c ON c.id = h.changed_by
         LEFT JOIN site s ON s.id = h.site_id
@@ -60,7 +60,7 @@ final readonly class ChangeLists
                 ->at($work->site, $caller)
                 ->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
         } elseif ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff make sheets. Ask a tutor or an administrator.');
+            throw Problem::notAllowed('Only staff make change lists. Ask a tutor or an administrator.');
         }
 
         return $this->insert($work->kind, $work->site, $work->title, 'draft', $caller, ['work' => $work->json()]);
@@ -78,7 +78,7 @@ final readonly class ChangeLists
         $by = BulkWriter::id($caller->id);
         $at = Instant::toSql($this->clock->instant());
         $rows = new BulkWriter($this->db);
-        $rows->add('change_sheet', [
+        $rows->add('change_list', [
             'id' => BulkWriter::id($id = $this->ids->next()),
             'site_id' => BulkWriter::id($site),
             'made_by' => $by,
@@ -98,21 +98,21 @@ final readonly class ChangeLists
     /**
      * Keeps what was worked on a draft.
      *
-     * @param callable(int): void $mind called with the version that is kept, under its lock
+     * @param callable(int): void $assertVersion called with the version that is kept, under its lock
      */
-    public function save(string $id, DraftRequest $work, callable $mind, Caller $caller): void
+    public function save(string $id, DraftRequest $work, callable $assertVersion, Caller $caller): void
     {
         $this->row($id, $caller);
         $row = $this->locked($id);
         $this->mustBe(
             $row,
             ['draft', 'dropped'],
-            'This sheet was applied already, so it is not worked on any more. Begin another.',
+            'This change list was applied already, so it is not worked on any more. Begin another.',
         );
-        $mind($row->int('version'));
+        $assertVersion($row->int('version'));
         $this->db->executeStatement(
             <<<'SQL'
-                UPDATE change_sheet
+                UPDATE change_list
                 SET work = ?, title = ?, state = 'draft', version = version + 1, changed_at = ?, changed_by = ?
                 WHERE id = ?
                 SQL,
@@ -130,8 +130,9 @@ final readonly class ChangeLists
     public function drop(string $id, bool $dropped, Caller $caller): void
     {
         $this->row($id, $caller);
-        $this->mustBe($this->locked($id), ['draft', 'dropped'], 'This sheet was applied already. Undo it instead.');
-        $this->db->executeStatement('UPDATE change_sheet SET state = ?, version = version + 1 WHERE id = ?', [
+        $this->mustBe($this->locked($id), ['draft', 'dropped'], 'This change list was applied already. Undo it '
+            .'instead.');
+        $this->db->executeStatement('UPDATE change_list SET state = ?, version = version + 1 WHERE id = ?', [
             $dropped ? 'dropped' : 'draft',
             Id::binary($id),
         ]);
@@ -141,10 +142,10 @@ final readonly class ChangeLists
     public function take(string $id, int $total, ?string $tell, Caller $caller): Row
     {
         $row = $this->locked($id);
-        $this->mustBe($row, ['draft'], 'This sheet was applied already. Begin another.');
+        $this->mustBe($row, ['draft'], 'This change list was applied already. Begin another.');
         $this->db->executeStatement(
             <<<'SQL'
-                UPDATE change_sheet
+                UPDATE change_list
                 SET state = 'applying', total = ?, tell = ?, changed_by = ?, version = version + 1
                 WHERE id = ?
                 SQL,
@@ -157,20 +158,21 @@ final readonly class ChangeLists
     /**
      * Lines of it that are not applied by now will not be.
      *
-     * @param 'sheet_wish'|'account_row' $lines
+     * @param 'change_request'|'account_row' $lines
      */
-    public function stop(string $id, string $lines = 'sheet_wish'): void
+    public function stop(string $id, string $lines = 'change_request'): void
     {
         if ('applying' === $this->locked($id)->string('state')) {
             $this->db->executeStatement(
                 'UPDATE '
                     .$lines
-                    .' SET outcome = \'refused\', reasons = \'[{"code":"stopped","values":{}}]\' WHERE sheet_id = ? '
+                    .' SET outcome = \'refused\', reasons = \'[{"code":"stopped","values":{}}]\' '
+                    .'WHERE change_list_id = ? '
                         .'AND outcome IS NULL',
                 [Id::binary($id)],
             );
             $this->db->executeStatement(
-                'UPDATE change_sheet SET state = \'applied\', done = total, version = version + 1 WHERE id = ?',
+                'UPDATE change_list SET state = \'applied\', done = total, version = version + 1 WHERE id = ?',
                 [Id::binary($id)],
             );
         }
@@ -183,11 +185,11 @@ final readonly class ChangeLists
      */
     public function made(string $id, array $rows, int $made, Caller $caller): void
     {
-        $this->mustBe($this->locked($id), ['draft'], 'This sheet was applied already. Begin another.');
+        $this->mustBe($this->locked($id), ['draft'], 'This change list was applied already. Begin another.');
         $kept = ['number' => 1, 'title' => 1, 'code' => 1, 'verdict' => 1, 'problems' => 1, 'site' => 1];
         $writtenRows = array_map(static fn(array $row): array => array_intersect_key($row, $kept), $rows);
         $this->db->executeStatement(
-            'UPDATE change_sheet SET state = \'applied\', undo_data = ?, total = ?, done = total, applied = ?,
+            'UPDATE change_list SET state = \'applied\', undo_data = ?, total = ?, done = total, applied = ?,
                 changed_by = ?, changed_at = ?, version = version + 1 WHERE id = ?',
             [
                 json_encode(['rows' => $writtenRows], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
@@ -201,7 +203,7 @@ final readonly class ChangeLists
     }
 
     /**
-     * Writes down that sites a sheet made were taken back.
+     * Writes down that sites a change list made were taken back.
      *
      * @param list<string> $sites ids
      */
@@ -214,7 +216,7 @@ final readonly class ChangeLists
                 : (array) $row,
             array_values((array) ($work['rows'] ?? [])),
         );
-        $this->db->executeStatement('UPDATE change_sheet SET undo_data = ?, version = version + 1 WHERE id = ?', [
+        $this->db->executeStatement('UPDATE change_list SET undo_data = ?, version = version + 1 WHERE id = ?', [
             json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
             Id::binary($id),
         ]);
@@ -230,14 +232,14 @@ final readonly class ChangeLists
     /** @return array<array-key, mixed> what undoing needs: written by the server alone */
     public function undoData(string $id): array
     {
-        $data = $this->db->fetchOne('SELECT undo_data FROM change_sheet WHERE id = ?', [Id::binary($id)]);
+        $data = $this->db->fetchOne('SELECT undo_data FROM change_list WHERE id = ?', [Id::binary($id)]);
 
         return \is_string($data) ? (array) json_decode($data, true) : [];
     }
 
     private function work(string $id): string
     {
-        $work = $this->db->fetchOne('SELECT work FROM change_sheet WHERE id = ?', [Id::binary($id)]);
+        $work = $this->db->fetchOne('SELECT work FROM change_list WHERE id = ?', [Id::binary($id)]);
 
         return \is_string($work) ? $work : '{}';
     }
@@ -245,29 +247,29 @@ final readonly class ChangeLists
     private function locked(string $id): Row
     {
         return new Row(
-            $this->db->fetchAssociative('SELECT state, version, site_id FROM change_sheet WHERE id = ? FOR UPDATE', [
+            $this->db->fetchAssociative('SELECT state, version, site_id FROM change_list WHERE id = ? FOR UPDATE', [
                 Id::binary($id),
             ])
-            ?: throw Problem::notFound('This sheet'),
+            ?: throw Problem::notFound('This change list'),
         );
     }
 
     /**
-     * A sheet the caller may see: their own, of a site they let people into, or any for a platform administrator.
+     * A change list the caller may see: their own, of a site they let people into, or any for a platform administrator.
      *
      * @throws Problem of type `NotFound`
      */
     public function row(string $id, Caller $caller): Row
     {
         $found = $this->db->fetchAssociative(self::SELECT.' WHERE h.id = ?', [Id::binary($id)]);
-        $row = new Row(false === $found ? throw Problem::notFound('This sheet') : $found);
+        $row = new Row(false === $found ? throw Problem::notFound('This change list') : $found);
         $site = $row->idOrNull('site_id');
         $own =
             $row->id('made_by') === $caller->id
             || $row->idOrNull('changed_by') === $caller->id
             || $caller->platformAdministrator;
         if (!$own && (null === $site || true !== $this->gate->ifThere($site, $caller)?->may(Permission::LetIn))) {
-            throw Problem::notFound('This sheet');
+            throw Problem::notFound('This change list');
         }
 
         return $row;
@@ -277,7 +279,7 @@ final readonly class ChangeLists
     public function mustBeKind(Row $row, string $kind): void
     {
         if ($kind !== $row->string('kind')) {
-            throw Problem::notFound('This sheet');
+            throw Problem::notFound('This change list');
         }
     }
 
@@ -289,7 +291,7 @@ final readonly class ChangeLists
         }
     }
 
-    /** @return array<string, mixed> schema `Sheets` */
+    /** @return array<string, mixed> schema `Change lists` */
     public function list(ChangeListFilter $filter, Caller $caller): array
     {
         $now = Instant::toSql($this->clock->instant());
@@ -315,7 +317,7 @@ final readonly class ChangeLists
             $where->add('h.site_id = ?', Id::binary($filter->site));
         }
         '' === $filter->state ? $where->add("h.state <> 'dropped'") : $where->add('h.state = ?', $filter->state);
-        $cursor = Cursor::read($filter->cursor, 'sheets', 'du');
+        $cursor = Cursor::read($filter->cursor, 'changeLists', 'du');
         if (null !== $cursor) {
             $where->add(
                 '(h.made_at < ? OR (h.made_at = ? AND h.id < ?))',
@@ -338,7 +340,10 @@ final readonly class ChangeLists
         return [
             'items' => array_map(self::json(...), $rows),
             'next' =>
-                $more && null !== $last ? Cursor::write('sheets', [$last->string('made_at'), $last->id('id')]) : null,
+                $more && null !== $last ? Cursor::write(
+                    'changeLists',
+                    [$last->string('made_at'), $last->id('id')]
+                ) : null,
         ];
     }
 
@@ -391,21 +396,27 @@ final readonly class ChangeLists
     /** @return list<array<string, mixed>> schema `StoredSheetLine` */
     private function lines(string $id, int $after): array
     {
-        // A sheet that was reviewed has its wishes, applied or not; one that was applied at once has its lines only.
-        $wishes =
-            false !== $this->db->fetchOne('SELECT 1 FROM sheet_wish WHERE sheet_id = ? LIMIT 1', [Id::binary($id)]);
-        $from = $wishes
-            ? 'w.position, w.site_id, w.person_id, w.wish, w.outcome, w.reasons, n.id AS line_id, n.verb, '
-                .'n.state_before, n.state_after, m.id AS message_id, m.state AS message_state FROM sheet_wish w '
-                .'LEFT JOIN sheet_line n ON n.id = w.line_id LEFT JOIN message m ON m.line_id = w.line_id'
-            : 'w.position, w.site_id, w.person_id, NULL AS wish, w.verdict AS outcome, w.notes AS reasons, w.id AS '
+        // A change list that was reviewed has its requests, applied or not; one that was applied at once has its lines
+        // only.
+        $requests =
+            false !== $this->db->fetchOne(<<<'SQL'
+                SELECT 1
+                FROM change_request
+                WHERE change_list_id = ?
+                LIMIT 1
+                SQL, [Id::binary($id)]);
+        $from = $requests
+            ? 'w.position, w.site_id, w.person_id, w.request, w.outcome, w.reasons, n.id AS line_id, n.verb, '
+                .'n.state_before, n.state_after, m.id AS message_id, m.state AS message_state FROM change_request w '
+                .'LEFT JOIN change_line n ON n.id = w.line_id LEFT JOIN message m ON m.line_id = w.line_id'
+            : 'w.position, w.site_id, w.person_id, NULL AS request, w.verdict AS outcome, w.notes AS reasons, w.id AS '
                 .'line_id, w.verb, w.state_before, w.state_after, m.id AS message_id, m.state AS message_state '
-                .'FROM sheet_line w LEFT JOIN message m ON m.line_id = w.id';
+                .'FROM change_line w LEFT JOIN message m ON m.line_id = w.id';
         $rows = Row::all(
             $this->db->fetchAllAssociative(
                 'SELECT s.title, s.time_zone, p.given_name, p.family_name, p.preferred_name, '
                     .$from
-                    .' JOIN site s ON s.id = w.site_id JOIN person p ON p.id = w.person_id WHERE w.sheet_id = ? '
+                    .' JOIN site s ON s.id = w.site_id JOIN person p ON p.id = w.person_id WHERE w.change_list_id = ? '
                         .'AND w.position > ? ORDER BY w.position LIMIT '
                     .(self::LINES + 1),
                 [Id::binary($id), $after],
@@ -413,7 +424,7 @@ final readonly class ChangeLists
         );
 
         return array_map(static function (Row $row): array {
-            $wish = null === $row->stringOrNull('wish') ? [] : $row->json('wish');
+            $request = null === $row->stringOrNull('request') ? [] : $row->json('request');
             $reasons = null === $row->stringOrNull('reasons') ? [] : $row->json('reasons');
             $standing = static fn(string $column): ?array => null === $row->stringOrNull($column)
                 ? null
@@ -428,9 +439,11 @@ final readonly class ChangeLists
                     'timeZone' => $row->string('time_zone'),
                 ],
                 'person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)],
-                'text' => \is_string($wish['text'] ?? null) ? $wish['text'] : '',
-                'verb' => $row->stringOrNull('verb') ?? (\is_string($wish['verb'] ?? null) ? $wish['verb'] : 'undo'),
-                'role' => \is_string($wish['role'] ?? null) ? $wish['role'] : null,
+                'text' => \is_string($request['text'] ?? null) ? $request['text'] : '',
+                'verb' => $row->stringOrNull('verb') ?? (\is_string(
+                    $request['verb'] ?? null
+                ) ? $request['verb'] : 'undo'),
+                'role' => \is_string($request['role'] ?? null) ? $request['role'] : null,
                 'verdict' => $row->stringOrNull('outcome'),
                 'reasons' => array_values(
                     array_map(

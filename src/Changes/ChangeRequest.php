@@ -7,7 +7,7 @@ namespace MintDoor\Changes;
 use Symfony\Component\Validator\Constraints as Assert;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
-/** A change sheet as it is asked for. One line is a change made by hand; several are reviewed first. */
+/** A change change list as it is asked for. One line is a change made by hand; several are reviewed first. */
 final readonly class ChangeRequest
 {
     public const MOST_LINES = 1_000;
@@ -22,7 +22,7 @@ final readonly class ChangeRequest
             min: 1,
             max: self::MOST_LINES,
             minMessage: 'Choose somebody first.',
-            maxMessage: 'A sheet has 1,000 lines at most. Choose fewer people, and do the rest after.',
+            maxMessage: 'A change list has 1,000 lines at most. Choose fewer people, and do the rest after.',
         )]
         #[Assert\Valid] public array $lines,
         public bool $apply = true,
@@ -38,7 +38,7 @@ final readonly class ChangeRequest
         foreach ($this->lines as $index => $line) {
             if (isset($people[$line->person])) {
                 $context
-                    ->buildViolation('This person is on the sheet already. One line a person.')
+                    ->buildViolation('This person is on the change list already. One line a person.')
                     ->atPath("lines[$index].person")
                     ->addViolation();
             }

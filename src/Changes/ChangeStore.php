@@ -22,8 +22,9 @@ use MintDoor\Shared\Ids;
 use MintDoor\Shared\Instant;
 
 /**
- * Stores the ready lines of a sheet, many rows to a statement: what they do to grants and overrides, the timelines that
- * follow, the sheet itself and its entries in the logbook. Runs inside a transaction, under the site's lock.
+ * Stores the ready lines of a change list, many rows to a statement: what they do to grants and overrides, the
+ * timelines that follow, the change list itself and its entries in the history. Runs inside a transaction, under the
+ * site's lock.
  */
 final readonly class ChangeStore
 {
@@ -31,21 +32,24 @@ final readonly class ChangeStore
         private Connection $db,
         private Enrollments $enrollments,
         private Counts $counts,
-        private History $logbook,
+        private History $history,
         private Ids $ids,
     ) {}
 
     /**
      * @param non-empty-array<array-key, StoredLine> $lines one a person
-     * @param ?string                                $sheet  id of the stored sheet whose lines these are, by their
+     * @param ?string                                $changeList  id of the stored change list whose lines these are, by
+     *     their
      *     positions; null makes one
-     * @param bool                                   $listed whether one that is made is found among sheets, where it is
+     * @param bool                                   $listed whether one that is made is found among change lists, where
+     *     it is
      *     of several people
      *
-     * @return array{string, array<array-key, array{line: string, entry: int, version: int}>} id of the sheet, and of
-     *     each line its id, entry in the logbook, and the version of the enrollment after it
+     * @return array{string, array<array-key, array{line: string, entry: int, version: int}>} id of the change list, and
+     *     of
+     *     each line its id, entry in the history, and the version of the enrollment after it
      */
-    public function store(SiteAccess $access, array $lines, ?string $sheet = null, bool $listed = true): array
+    public function store(SiteAccess $access, array $lines, ?string $changeList = null, bool $listed = true): array
     {
         $site = $access->site->id;
         $this->grantsAndOverrides($access, $lines);
@@ -61,13 +65,13 @@ final readonly class ChangeStore
             $this->counts->forget($site);
         }
         $rows = new BulkWriter($this->db);
-        $own = null === $sheet;
-        $sheet ??= $this->ids->next();
+        $own = null === $changeList;
+        $changeList ??= $this->ids->next();
         if ($own) {
             $by = BulkWriter::id($access->caller->id);
             $at = Instant::toSql($access->now);
-            $rows->add('change_sheet', [
-                'id' => BulkWriter::id($sheet),
+            $rows->add('change_list', [
+                'id' => BulkWriter::id($changeList),
                 'site_id' => BulkWriter::id($site),
                 'made_by' => $by,
                 'made_at' => $at,
@@ -90,9 +94,9 @@ final readonly class ChangeStore
                 $value,
                 \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
             );
-            $rows->add('sheet_line', [
+            $rows->add('change_line', [
                 'id' => BulkWriter::id($id),
-                'sheet_id' => BulkWriter::id($sheet),
+                'change_list_id' => BulkWriter::id($changeList),
                 'position' => $own ? ++$position : (int) $key,
                 'site_id' => BulkWriter::id($site),
                 'person_id' => BulkWriter::id($line->personId),
@@ -114,16 +118,17 @@ final readonly class ChangeStore
             $stored[$key] = ['line' => $id, 'entry' => 0, 'version' => $version];
         }
         $rows->flush();
-        $sequence = $this->logbook->write($site, $access->caller, $entries);
+        $sequence = $this->history->write($site, $access->caller, $entries);
         foreach (array_keys($stored) as $key) {
             $stored[$key]['entry'] = $sequence++;
         }
 
-        return [$sheet, $stored];
+        return [$changeList, $stored];
     }
 
     /**
-     * How a sheet that is applied at once came about; changes of one person by hand are not listed among sheets.
+     * How a change list that is applied at once came about; changes of one person by hand are not listed among change
+     * lists.
      *
      * @param non-empty-array<array-key, StoredLine> $lines
      */
@@ -133,19 +138,19 @@ final readonly class ChangeStore
     }
 
     /**
-     * The sheet these lines take back.
+     * The change list these lines take back.
      *
      * @param non-empty-array<array-key, StoredLine> $lines
      */
     private function undone(array $lines): ?BulkId
     {
         $undoes = reset($lines)->undoes;
-        $sheet =
+        $changeList =
             null === $undoes || 1 === \count($lines)
                 ? false
-                : $this->db->fetchOne('SELECT sheet_id FROM sheet_line WHERE id = ?', [Id::binary($undoes)]);
+                : $this->db->fetchOne('SELECT change_list_id FROM change_line WHERE id = ?', [Id::binary($undoes)]);
 
-        return \is_string($sheet) ? BulkWriter::id(Id::text($sheet)) : null;
+        return \is_string($changeList) ? BulkWriter::id(Id::text($changeList)) : null;
     }
 
     /** @param array<array-key, StoredLine> $lines */

@@ -7,7 +7,7 @@ namespace MintDoor\Changes;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
-/** The lines of a sheet over sites: written out, or the same for each of some people in each of some sites. */
+/** The lines of a change list over sites: written out, or the same for each of some people in each of some sites. */
 final readonly class ContentsRequest
 {
     public const MOST_WRITTEN = 2_000;
@@ -17,12 +17,12 @@ final readonly class ContentsRequest
      * @param ?int                                                     $removing how many people it takes out, said
      *     again by whoever applies it where they are many
      * @param list<array{gist: string, text: string, person: string}> $settled  whom lines were settled to mean by hand,
-     *     to be remembered in the site of the sheet
+     *     to be remembered in the site of the change list
      */
     public function __construct(
         #[Assert\Count(
             max: self::MOST_WRITTEN,
-            maxMessage: 'Write 2,000 lines at most, and the rest on a sheet of its own.',
+            maxMessage: 'Write 2,000 lines at most, and the rest on a change list of its own.',
         )]
         #[Assert\Valid] public array $lines = [],
         #[Assert\Valid] public ?EachRequest $each = null,

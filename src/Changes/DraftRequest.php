@@ -8,18 +8,18 @@ use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
-/** A sheet as it is being worked on, to be kept. What is in it is the screen's own. */
+/** A change list as it is being worked on, to be kept. What is in it is the screen's own. */
 final readonly class DraftRequest
 {
     private const MOST_BYTES = 900_000;
 
     /** @param array<string, mixed> $work */
     public function __construct(
-        #[Assert\Choice(['pasted', 'people', 'sites', 'accounts'], message: 'There is no such sheet.')]
+        #[Assert\Choice(['pasted', 'people', 'sites', 'accounts'], message: 'There is no such change list.')]
         public string $kind,
         public array $work,
         #[Assert\Length(max: 160, maxMessage: 'Shorten the title to 160 characters.')] public string $title = '',
-        /** Where it was begun, for a sheet of one site. */
+        /** Where it was begun, for a change list of one site. */
         #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')] public ?string $site = null,
     ) {}
 
@@ -36,7 +36,7 @@ final readonly class DraftRequest
     {
         if (\strlen($this->json()) > self::MOST_BYTES) {
             $context
-                ->buildViolation('This sheet is larger than can be kept. Do a part of it first.')
+                ->buildViolation('This change list is larger than can be kept. Do a part of it first.')
                 ->atPath('work')
                 ->addViolation();
         }

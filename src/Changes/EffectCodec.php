@@ -12,7 +12,7 @@ use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Time\Window;
 
-/** Effects between the core and the undo data of a sheet line. */
+/** Effects between the core and the undo data of a change list line. */
 final class EffectCodec
 {
     private function __construct() {}

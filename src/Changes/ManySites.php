@@ -15,20 +15,20 @@ use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
 
 /**
- * Computes sheets whose lines are of several sites. Changes nothing.
+ * Computes change lists whose lines are of several sites. Changes nothing.
  *
  * @phpstan-type Review array{lines: list<array<string, mixed>>, sites: list<array<string, mixed>>,
  *     verdicts: array<string, int>, removal: ?array{people: int, here: int}, total: int}
  */
 final readonly class ManySites
 {
-    /** Lines that are answered one by one; of a longer sheet those that need a look come first. */
+    /** Lines that are answered one by one; of a longer change list those that need a look come first. */
     private const SHOWN = 2_000;
 
     public function __construct(private Gate $gate, private ChangeHandler $handler, private Roles $roles) {}
 
     /**
-     * What a sheet would do, with the rights of whoever looks.
+     * What a change list would do, with the rights of whoever looks.
      *
      * @param list<ChangeItem> $items
      *
@@ -36,13 +36,14 @@ final readonly class ManySites
      */
     public function review(array $items, Caller $caller): array
     {
-        $most = $this->roles->limits()->sheet;
+        $most = $this->roles->limits()->changeList;
         if (\count($items) > $most) {
             throw Problem::field(
                 '/lines',
                 'too-many',
                 \sprintf(
-                    'That makes %s lines; a sheet has %s at most here. Choose fewer people or sites, and do the rest '
+                    'That makes %s lines; a change list has %s at most here. Choose fewer people or sites, and do the '
+                        .'rest '
                         .'after.',
                     number_format(\count($items)),
                     number_format($most),
@@ -58,7 +59,7 @@ final readonly class ManySites
     }
 
     /**
-     * What taking lines of a sheet back would do.
+     * What taking lines of a change list back would do.
      *
      * @param list<Row> $lines with `id` and `site_id`, the last first
      *
@@ -94,9 +95,9 @@ final readonly class ManySites
             0,
         );
         $removal = null;
-        foreach ($bySite as $site => $wishes) {
+        foreach ($bySite as $site => $requests) {
             $access = $this->gate->at($site, $caller);
-            $looked = $look($access, $wishes);
+            $looked = $look($access, $requests);
             $about = ['id' => $site, 'title' => $access->row->string('title')];
             $inZone = [...$about, 'timeZone' => $access->row->string('time_zone')];
             foreach ($looked['lines'] as $key => $line) {

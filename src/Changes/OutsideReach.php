@@ -32,7 +32,7 @@ final readonly class OutsideReach
     ) {}
 
     /**
-     * @param array<int, LineRequest> $wishes of one site
+     * @param array<int, LineRequest> $requests of one site
      * @param array<string, Row>   $people by id
      *
      * @return array<int, bool> lines that let in somebody beyond the caller's reach, and whether they wait; by the same
@@ -40,32 +40,32 @@ final readonly class OutsideReach
      *
      * @throws Problem of type `NotFound` for somebody who is hidden and was not named
      */
-    public function of(array $wishes, array $people, SiteAccess $access): array
+    public function of(array $requests, array $people, SiteAccess $access): array
     {
         $caller = $access->caller;
         $others = array_filter(
-            $wishes,
-            static fn(LineRequest $wish): bool => self::maybe($people[$wish->person], $access),
+            $requests,
+            static fn(LineRequest $request): bool => self::maybe($people[$request->person], $access),
         );
         if ([] === $others) {
             return [];
         }
         $reach = $this->directory->reachOf($caller);
         $outside = [];
-        foreach ($others as $key => $wish) {
-            $row = $people[$wish->person];
+        foreach ($others as $key => $request) {
+            $row = $people[$request->person];
             $person = PersonRow::person($row);
             if ($reach->within($person)) {
                 continue;
             }
-            $named = self::named((string) $wish->named, $row);
+            $named = self::named((string) $request->named, $row);
             if (
-                PersonVisibility::Hidden === $reach->sight($person, $named)
-                && !$this->wasHere($access->site->id, $wish->person)
+                PersonVisibility::Hidden === $reach->visibility($person, $named)
+                && !$this->wasHere($access->site->id, $request->person)
             ) {
                 throw Problem::notFound('This person');
             }
-            if (!\in_array($wish->verb, [Verb::LetIn->value, Verb::BringBack->value], true)) {
+            if (!\in_array($request->verb, [Verb::LetIn->value, Verb::BringBack->value], true)) {
                 continue;
             }
             $outside[$key] = $this->roles->rules()->outside($person->division)->waits($person, $reach, $named);

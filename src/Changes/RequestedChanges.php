@@ -24,40 +24,40 @@ final readonly class RequestedChanges
     public function __construct(private Roles $roles, private Connection $db) {}
 
     /**
-     * @param array<int, LineRequest> $wishes of one site
+     * @param array<int, LineRequest> $requests of one site
      * @param array<int, bool>     $asks   those that wait for a yes of the person's division, by the same keys
      *
      * @return array<int, array{string, Wanted}> of each its person and what is wanted, by the same keys
      *
      * @throws Problem of type `Invalid`
      */
-    public function wanted(array $wishes, array $asks, SiteAccess $access): array
+    public function wanted(array $requests, array $asks, SiteAccess $access): array
     {
-        $sections = $this->sections($access->site->id, $wishes);
+        $sections = $this->sections($access->site->id, $requests);
         $wanted = [];
-        foreach ($wishes as $key => $wish) {
-            if (null !== $wish->section && !isset($sections[$wish->section])) {
+        foreach ($requests as $key => $request) {
+            if (null !== $request->section && !isset($sections[$request->section])) {
                 throw Problem::field(
                     "/lines/$key/section",
                     'no-such-section',
                     'This site has no such section. Choose another.',
                 );
             }
-            $wanted[$key] = [$wish->person, $this->one($wish, $asks[$key] ?? false, $access, $key)];
+            $wanted[$key] = [$request->person, $this->one($request, $asks[$key] ?? false, $access, $key)];
         }
 
         return $wanted;
     }
 
     /**
-     * @param array<int, LineRequest> $wishes
+     * @param array<int, LineRequest> $requests
      *
      * @return array<string, true> ids of those sections of the site that are wanted
      */
-    private function sections(string $site, array $wishes): array
+    private function sections(string $site, array $requests): array
     {
         $wanted = array_values(
-            array_unique(array_filter(array_map(static fn(LineRequest $line): ?string => $line->section, $wishes))),
+            array_unique(array_filter(array_map(static fn(LineRequest $line): ?string => $line->section, $requests))),
         );
         $rows =
             [] === $wanted
@@ -74,65 +74,81 @@ final readonly class RequestedChanges
     }
 
     /** @param int $index of the line, for what is said about its fields */
-    private function one(LineRequest $wish, bool $asks, SiteAccess $access, int $index): Wanted
+    private function one(LineRequest $request, bool $asks, SiteAccess $access, int $index): Wanted
     {
-        $verb = Verb::from($wish->verb);
+        $verb = Verb::from($request->verb);
         $at = "/lines/$index/";
-        $mayBeSuggested = Verb::LetIn === $verb && null === $wish->role;
+        $mayBeSuggested = Verb::LetIn === $verb && null === $request->role;
         if (
             \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true)
             && !$mayBeSuggested
-            && null === $this->roles->book()->find((string) $wish->role)
+            && null === $this->roles->book()->find((string) $request->role)
         ) {
             throw Problem::field($at.'role', 'no-such-role', 'There is no such role any more. Choose another.');
         }
-        if (null === $wish->fromDay && null === $wish->untilDay && null === $wish->days) {
-            return new Wanted($verb, $wish->role, null, $wish->section, $wish->sure, $asks, $wish->leadEnds);
+        if (null === $request->fromDay && null === $request->untilDay && null === $request->days) {
+            return new Wanted(
+                $verb,
+                $request->role,
+                null,
+                $request->section,
+                $request->sure,
+                $asks,
+                $request->leadEnds
+            );
         }
         try {
-            $window = new Window($this->from($wish, $verb, $access), $this->until($wish, $access));
+            $window = new Window($this->from($request, $verb, $access), $this->until($request, $access));
 
-            return new Wanted($verb, $wish->role, $window, $wish->section, $wish->sure, $asks, $wish->leadEnds);
+            return new Wanted(
+                $verb,
+                $request->role,
+                $window,
+                $request->section,
+                $request->sure,
+                $asks,
+                $request->leadEnds
+            );
         } catch (WindowOutOfOrder) {
             throw Problem::field(
                 $at.'untilDay',
                 'before-start',
-                null === $wish->fromDay
+                null === $request->fromDay
                     ? 'The last day is already over. Choose a later one.'
                     : 'The last day is before the first. Choose a later one.',
             );
         } catch (NotADay $none) {
             throw Problem::field(
-                $at.($none->text === $wish->fromDay ? 'fromDay' : 'untilDay'),
+                $at.($none->text === $request->fromDay ? 'fromDay' : 'untilDay'),
                 'day',
                 'Write days as year-month-day, such as 2026-12-18.',
             );
         }
     }
 
-    private function from(LineRequest $wish, Verb $verb, SiteAccess $access): int
+    private function from(LineRequest $request, Verb $verb, SiteAccess $access): int
     {
-        if (null === $wish->fromDay) {
+        if (null === $request->fromDay) {
             return Verb::ChangeDates === $verb ? Time::BEGINNING : $access->now;
         }
-        $day = Time::startOfDay($wish->fromDay, $access->zone());
+        $day = Time::startOfDay($request->fromDay, $access->zone());
 
         return Verb::ChangeDates === $verb ? $day : max($access->now, $day);
     }
 
-    private function until(LineRequest $wish, SiteAccess $access): int
+    private function until(LineRequest $request, SiteAccess $access): int
     {
         $zone = $access->zone();
-        if (null !== $wish->untilDay) {
-            return Time::untilDayIncluded($wish->untilDay, $zone);
+        if (null !== $request->untilDay) {
+            return Time::untilDayIncluded($request->untilDay, $zone);
         }
 
-        return null === $wish->days
+        return null === $request->days
             ? Time::FOREVER
             : Time::startOfDay(
                 (new \DateTimeImmutable('@'.$access->now))->setTimezone($zone)->format('Y-m-d'),
                 $zone,
-                $wish->days,
+                $request->days,
             );
     }
 }

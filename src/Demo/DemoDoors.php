@@ -15,7 +15,7 @@ use MintDoor\Shared\Row;
 
 /**
  * The sentences of the demo's doors, their keys, who waits at them and who was invited through them. Runs once the
- * house is furnished.
+ * platform is furnished.
  */
 final readonly class DemoDoors
 {
@@ -94,7 +94,7 @@ final readonly class DemoDoors
             'CHORAL',
             'preview',
             [
-                'name' => 'Look-in for everybody',
+                'name' => 'Just looking for everybody',
                 'anyone' => true,
                 'shows' => ['leads', 'numbers'],
                 'about' => 'We sing on Monday evenings in the great hall. No audition.',
@@ -104,7 +104,7 @@ final readonly class DemoDoors
 
     public function __construct(
         private Connection $db,
-        private PlatformBuilder $house,
+        private PlatformBuilder $platform,
         private DoorKeys $keys,
         private int $now,
     ) {}
@@ -217,7 +217,7 @@ final readonly class DemoDoors
                 null === $person
                     ? $at + 14 * self::DAY
                     : intdiv($this->now, self::DAY) * self::DAY + self::DAY + 17 * 3_600;
-            $id = $this->house->id();
+            $id = $this->platform->id();
             $rows->add('invitation', [
                 'id' => BulkWriter::id($id),
                 'site_id' => BulkWriter::id($first->id('site_id')),
@@ -247,7 +247,7 @@ final readonly class DemoDoors
             ]);
             $bounced = str_starts_with($row->string('email'), 'bounce');
             $rows->add('message', [
-                'id' => BulkWriter::id($this->house->id()),
+                'id' => BulkWriter::id($this->platform->id()),
                 'cause' => 'invite:'.$id.':1',
                 'kind' => 'invitation',
                 'person_id' => BulkWriter::id($person),

@@ -18,7 +18,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 
-#[AsCommand('demo:load', 'Fills an empty house with the demo conservatory; --fresh empties it first')]
+#[AsCommand('demo:load', 'Fills an empty platform with the demo conservatory; --fresh empties it first')]
 final class DemoLoadCommand extends Command
 {
     private const TABLES_WITHOUT_ENTITY = [
@@ -31,7 +31,7 @@ final class DemoLoadCommand extends Command
         'person_key',
         'name_slip',
         'settled_line',
-        'sheet_wish',
+        'change_request',
         'account_row',
         'messenger_messages',
         'beat',
@@ -62,7 +62,7 @@ final class DemoLoadCommand extends Command
 
     protected function configure(): void
     {
-        $this->addOption('fresh', null, InputOption::VALUE_NONE, 'Empty the house first');
+        $this->addOption('fresh', null, InputOption::VALUE_NONE, 'Empty the platform first');
         $this->addOption(
             'scale',
             null,
@@ -79,7 +79,7 @@ final class DemoLoadCommand extends Command
         if (true === $input->getOption('fresh')) {
             if ($inhabited && !DemoSignIns::live($this->db)) {
                 $output->writeln(
-                    '<error>The people of this house are not the demo\'s, so they are not thrown out. Empty the '
+                    '<error>The people of this platform are not the demo\'s, so they are not thrown out. Empty the '
                         .'database yourself if you mean it.</error>',
                 );
 
@@ -87,7 +87,8 @@ final class DemoLoadCommand extends Command
             }
             $this->empty();
         } elseif ($inhabited) {
-            $output->writeln('There are people in this house already. Nothing was changed; --fresh empties it first.');
+            $output->writeln('There are people on this platform already. Nothing was changed; --fresh empties it '
+                .'first.');
 
             return Command::SUCCESS;
         }

@@ -17,18 +17,18 @@ use MintDoor\Shared\Row;
 use MintDoor\Shared\Sealer;
 
 /**
- * What went through the demo's post room in the last weeks, and what its staff wrote down. Runs once the house is
+ * What went through the demo's messages in the last weeks, and what its staff wrote down. Runs once the platform is
  * furnished.
  */
 final readonly class DemoMessages
 {
     private const DAY = 86_400;
 
-    private const HOUSE = 'Alder Quay Conservatory';
+    private const PLATFORM = 'Alder Quay Conservatory';
 
     public function __construct(
         private Connection $db,
-        private PlatformBuilder $house,
+        private PlatformBuilder $platform,
         private Sealer $sealer,
         private int $now,
     ) {}
@@ -129,7 +129,7 @@ final readonly class DemoMessages
             ] as [$about, $by, $days, $text]
         ) {
             $rows->add('person_note', [
-                'id' => BulkWriter::id($this->house->id()),
+                'id' => BulkWriter::id($this->platform->id()),
                 'person_id' => BulkWriter::id($known[$about]),
                 'made_by' => BulkWriter::id($known[$by]),
                 'made_at' => Instant::toSql($this->now - $days * self::DAY),
@@ -152,7 +152,7 @@ final readonly class DemoMessages
             'name' => PersonRow::name($person),
             'given' => $person->stringOrNull('preferred_name') ?? $person->string('given_name'),
             'login' => $person->string('login'),
-            'house' => self::HOUSE,
+            'platform' => self::PLATFORM,
             'division' => $person->string('person_division_name'),
             'site' => $site?->string('title') ?? '',
             'role' => MessageKind::RoleChanged === $kind ? 'class assistant' : 'learner',
@@ -160,7 +160,7 @@ final readonly class DemoMessages
             'by' => MessageKind::Welcome === $kind ? 'Ingrid Solheim' : 'Mara Lindqvist',
             'words' => '',
         ]);
-        $id = $this->house->id();
+        $id = $this->platform->id();
         $sent = MessageState::Sent === $state;
         $rows->add('message', [
             'id' => BulkWriter::id($id),

@@ -26,7 +26,7 @@ final class DemoPlatform
 
     private Dice $dice;
     private Names $names;
-    private PlatformBuilder $house;
+    private PlatformBuilder $platform;
 
     /** @var array<string, string> code => id */
     private array $divisions = [];
@@ -70,7 +70,7 @@ final class DemoPlatform
         $this->hash = $passwordHash;
         $this->dice = new Dice(self::SEED);
         $this->names = new Names($this->dice);
-        $this->house = new PlatformBuilder($db, $now);
+        $this->platform = new PlatformBuilder($db, $now);
     }
 
     /** About 2,400 people, 40 sites and 9,000 enrollments. */
@@ -84,9 +84,9 @@ final class DemoPlatform
         $this->afterwards();
         $this->twice();
         $this->atDoors();
-        $this->house->write();
-        (new DemoDoors($this->db, $this->house, $keys, $this->now))->furnish($this->known['mara.lindqvist']);
-        (new DemoMessages($this->db, $this->house, $sealer, $this->now))->furnish($this->known);
+        $this->platform->write();
+        (new DemoDoors($this->db, $this->platform, $keys, $this->now))->furnish($this->known['mara.lindqvist']);
+        (new DemoMessages($this->db, $this->platform, $sealer, $this->now))->furnish($this->known);
     }
 
     /** Those who stand before doors: three wait for a seat in the jazz workshop, two asked to join the Baroque. */
@@ -99,7 +99,7 @@ final class DemoPlatform
             ),
         );
         foreach (\array_slice($free, 0, 3) as $n => [$id]) {
-            $this->house->letIn(
+            $this->platform->letIn(
                 $this->shown['jazz'],
                 $id,
                 'learner',
@@ -108,9 +108,9 @@ final class DemoPlatform
                 accepted: false,
             );
         }
-        $this->house->door($this->shown['baroque'], DoorKind::Key, 'by request');
+        $this->platform->door($this->shown['baroque'], DoorKind::Key, 'by request');
         foreach (\array_slice($free, 3, 2) as $n => [$id]) {
-            $this->house->letIn(
+            $this->platform->letIn(
                 $this->shown['baroque'],
                 $id,
                 'learner',
@@ -121,7 +121,7 @@ final class DemoPlatform
         }
         // Two seniors are wanted among the juniors, and wait for a yes of their division.
         foreach (\array_slice($free, 5, 2) as $n => [$id]) {
-            $this->house->letIn(
+            $this->platform->letIn(
                 $this->shown['strings'],
                 $id,
                 'learner',
@@ -131,7 +131,7 @@ final class DemoPlatform
             );
         }
         foreach (['het' => 'late joiners', 'nerves' => 'flyer in the hall'] as $site => $name) {
-            $this->house->door($this->shown[$site], DoorKind::Key, $name);
+            $this->platform->door($this->shown[$site], DoorKind::Key, $name);
         }
     }
 
@@ -149,7 +149,7 @@ final class DemoPlatform
                 ['Saga', 'Quillander', 7, null, 'saga.q@example.net'],
             ] as $n => [$given, $family, $level, $number, $email]
         ) {
-            $people[] = $this->house->person(
+            $people[] = $this->platform->person(
                 'learner',
                 $this->divisions['millrace'],
                 $given,
@@ -162,7 +162,7 @@ final class DemoPlatform
             );
         }
         foreach ([[0, 'learner'], [1, 'day-guest'], [2, 'learner']] as [$who, $role]) {
-            $this->house->letIn(
+            $this->platform->letIn(
                 $this->shown['baroque'],
                 $people[$who],
                 $role,
@@ -187,7 +187,7 @@ final class DemoPlatform
                 default => $this->dice->between(122, 244),
             };
             $division = ['harbour', 'millrace', 'northlight'][$n % 3];
-            $site = $this->house->site(
+            $site = $this->platform->site(
                 \sprintf('L-%04d', $n),
                 \sprintf(
                     '%s %d',
@@ -203,18 +203,18 @@ final class DemoPlatform
                 Time::FOREVER,
             );
             $lead = $n < 40 ? $this->known['mara.lindqvist'] : $this->staff[$n % \count($this->staff)];
-            $this->house->letIn($site, $lead, 'lead-tutor', $this->at(-90));
+            $this->platform->letIn($site, $lead, 'lead-tutor', $this->at(-90));
             for ($k = 0; $k < 8; ++$k) {
                 $helper = $this->staff[($n * 7 + $k * 13 + 1) % \count($this->staff)];
                 if ($helper !== $lead) {
-                    $this->house->letIn($site, $helper, 'co-tutor', $this->at(-90));
+                    $this->platform->letIn($site, $helper, 'co-tutor', $this->at(-90));
                 }
             }
             // A stride without common factor with the number of people meets nobody twice.
             $step = 7_919;
             $start = $this->dice->below($count);
             for ($k = 0; $k < $size; ++$k) {
-                $this->house->letIn(
+                $this->platform->letIn(
                     $site,
                     $everybody[($start + $k * $step) % $count][0],
                     'learner',
@@ -223,7 +223,7 @@ final class DemoPlatform
                 );
             }
         }
-        $this->house->write();
+        $this->platform->write();
     }
 
     private function foundations(): void
@@ -236,16 +236,16 @@ final class DemoPlatform
                 ['faculty', 'Faculty', false],
             ] as [$code, $name, $minors]
         ) {
-            $this->divisions[$code] = $this->house->division($code, $name, $minors);
+            $this->divisions[$code] = $this->platform->division($code, $name, $minors);
         }
-        $this->house->roles(['harbour'], ['millrace', 'northlight']);
+        $this->platform->roles(['harbour'], ['millrace', 'northlight']);
         // Monday of week twelve is this week's Monday: Autumn 2026 begins on 7 September 2026 when today is 24 November
         // 2026.
         $autumn = $this->monday() - 77 * self::DAY;
         $terms = [['autumn', 'Autumn', 0, 102], ['winter', 'Winter', 126, 200], ['spring', 'Spring', 217, 291]];
         foreach ($terms as [$code, $name, $from, $until]) {
             $starts = $autumn + $from * self::DAY;
-            $this->terms[$code] = $this->house->term(
+            $this->terms[$code] = $this->platform->term(
                 $code.'-'.gmdate('Y', $starts),
                 $name.' '.gmdate('Y', $starts),
                 gmdate('Y-m-d', $starts),
@@ -258,7 +258,7 @@ final class DemoPlatform
     {
         foreach (DemoSignIns::PEOPLE as $login => [$kind, $division, $given, $family, $level]) {
             $email = 'learner' === $kind && 'harbour' === $division ? null : $login.'@example.org';
-            $id = $this->house->person(
+            $id = $this->platform->person(
                 $kind,
                 $this->divisions[$division],
                 $given,
@@ -278,8 +278,8 @@ final class DemoPlatform
                 $this->learners[$division][] = [$id, $level];
             }
         }
-        $this->house->administrator($this->known['tobias.wren'], $this->divisions['millrace']);
-        $this->house->administrator($this->known['sunniva.brekke'], $this->divisions['northlight']);
+        $this->platform->administrator($this->known['tobias.wren'], $this->divisions['millrace']);
+        $this->platform->administrator($this->known['sunniva.brekke'], $this->divisions['northlight']);
     }
 
     /** @param array<string, int> $learners how many, by division */
@@ -288,7 +288,7 @@ final class DemoPlatform
         for ($n = 0; $n < $staff; ++$n) {
             [$given, $family] = [$this->names->given(), $this->names->family($many)];
             $login = $this->login($given, $family);
-            $this->staff[] = $this->house->person(
+            $this->staff[] = $this->platform->person(
                 'staff',
                 $this->divisions['faculty'],
                 $given,
@@ -313,7 +313,7 @@ final class DemoPlatform
                 };
                 $login = $this->login($given, $family);
                 $this->learners[$division][] = [
-                    $this->house->person(
+                    $this->platform->person(
                         'learner',
                         $this->divisions[$division],
                         $given,
@@ -336,7 +336,7 @@ final class DemoPlatform
         for ($n = 0; $n < $others; ++$n) {
             [$given, $family] = [$this->names->given(), $this->names->family($many)];
             $kind = $this->dice->chance(80) ? 'guardian' : 'external';
-            $this->house->person(
+            $this->platform->person(
                 $kind,
                 $this->divisions[$this->dice->one(['harbour', 'millrace', 'northlight'])],
                 $given,
@@ -358,7 +358,7 @@ final class DemoPlatform
         );
         $staff = \array_slice($this->staff, 6);
 
-        $het = $this->house->site(
+        $het = $this->platform->site(
             'HET-2',
             'Harmony & Ear Training II',
             'course',
@@ -369,12 +369,12 @@ final class DemoPlatform
             $this->at(-78),
         );
         $sections = [
-            $this->house->section($het, 'Morning', 'Mondays and Wednesdays, 9:30 to 11:00'),
-            $this->house->section($het, 'Evening', 'Tuesdays and Thursdays, 18:00 to 19:30'),
+            $this->platform->section($het, 'Morning', 'Mondays and Wednesdays, 9:30 to 11:00'),
+            $this->platform->section($het, 'Evening', 'Tuesdays and Thursdays, 18:00 to 19:30'),
         ];
-        $this->house->letIn($het, $mara, 'lead-tutor', $this->at(-92), lastSeen: $this->now - 3_600, by: $mara);
-        $this->house->letIn($het, $staff[0], 'co-tutor', $this->at(-90), lastSeen: $this->at(-1), by: $mara);
-        $this->house->letIn(
+        $this->platform->letIn($het, $mara, 'lead-tutor', $this->at(-92), lastSeen: $this->now - 3_600, by: $mara);
+        $this->platform->letIn($het, $staff[0], 'co-tutor', $this->at(-90), lastSeen: $this->at(-1), by: $mara);
+        $this->platform->letIn(
             $het,
             $this->known['jun.okafor-reyes'],
             'class-assistant',
@@ -382,8 +382,8 @@ final class DemoPlatform
             lastSeen: $this->at(-2),
             by: $mara,
         );
-        $this->house->letIn($het, $staff[1], 'sit-in-observer', $this->at(-20), lastSeen: $this->at(-9), by: $mara);
-        $this->house->letIn(
+        $this->platform->letIn($het, $staff[1], 'sit-in-observer', $this->at(-20), lastSeen: $this->at(-9), by: $mara);
+        $this->platform->letIn(
             $het,
             $this->known['elias.nordahl'],
             'learner',
@@ -400,7 +400,7 @@ final class DemoPlatform
             $seen = 0 === $n % 9 ? null : $this->now - $this->dice->between(1, 20 * 24) * 3_600;
             $section = $sections[$n % 2];
             match (true) {
-                $n < 20 => $this->house->letIn(
+                $n < 20 => $this->platform->letIn(
                     $het,
                     $id,
                     'learner',
@@ -409,7 +409,7 @@ final class DemoPlatform
                     lastSeen: $seen,
                     by: $mara,
                 ),
-                20 === $n => $this->house->letIn(
+                20 === $n => $this->platform->letIn(
                     $het,
                     $id,
                     'learner',
@@ -419,7 +419,7 @@ final class DemoPlatform
                     lastSeen: $seen,
                     by: $mara,
                 ),
-                21 === $n => $this->house->letIn(
+                21 === $n => $this->platform->letIn(
                     $het,
                     $id,
                     'learner',
@@ -429,7 +429,7 @@ final class DemoPlatform
                     lastSeen: $this->at(-8),
                     by: $mara,
                 ),
-                22 === $n => $this->house->letIn(
+                22 === $n => $this->platform->letIn(
                     $het,
                     $id,
                     'learner',
@@ -438,7 +438,7 @@ final class DemoPlatform
                     section: $section,
                     by: $mara,
                 ),
-                $n < 26 => $this->house->letIn(
+                $n < 26 => $this->platform->letIn(
                     $het,
                     $id,
                     'learner',
@@ -448,7 +448,7 @@ final class DemoPlatform
                     lastSeen: $this->at(-33),
                     by: $mara,
                 ),
-                26 === $n => $this->house->letIn(
+                26 === $n => $this->platform->letIn(
                     $het,
                     $id,
                     'learner',
@@ -458,7 +458,7 @@ final class DemoPlatform
                     lastSeen: $this->at(-53),
                     by: $mara,
                 ),
-                27 === $n => $this->house->letIn(
+                27 === $n => $this->platform->letIn(
                     $het,
                     $id,
                     'learner',
@@ -473,7 +473,7 @@ final class DemoPlatform
 
         $strings = $this->open('JSO', 'Junior String Orchestra', 'ensemble', 'harbour', [1, 5], 60, $staff[2], $mara);
         foreach ($this->pool('harbour', 2, 5, 46) as $n => [$id]) {
-            $this->house->letIn(
+            $this->platform->letIn(
                 $strings,
                 $id,
                 'learner',
@@ -482,7 +482,7 @@ final class DemoPlatform
                 by: $staff[2],
             );
         }
-        $this->house->letIn(
+        $this->platform->letIn(
             $strings,
             $this->known['pip.halvorsen'],
             'learner',
@@ -493,11 +493,11 @@ final class DemoPlatform
 
         $this->shown['strings'] = $strings;
         $jazz = $this->open('JAZZ', 'Jazz Improvisation Workshop', 'workshop', 'millrace', [7, 10], 24, $mara);
-        $this->house->door($jazz, DoorKind::Key, 'key on the practice-room door');
+        $this->platform->door($jazz, DoorKind::Key, 'key on the practice-room door');
         $this->shown = ['het' => $het, 'jazz' => $jazz] + $this->shown;
         foreach ($this->pool('millrace', 7, 10, 23) as $n => [$id]) {
             $this->busy[] = $id;
-            $this->house->letIn(
+            $this->platform->letIn(
                 $jazz,
                 $id,
                 'learner',
@@ -509,9 +509,9 @@ final class DemoPlatform
 
         $baroque = $this->open('BAROQUE', 'The Long Baroque', 'course', 'millrace', [6, 10], null, $staff[3], $mara);
         $this->shown['baroque'] = $baroque;
-        $this->house->door($baroque, DoorKind::Cohort, 'Level 7 strings');
+        $this->platform->door($baroque, DoorKind::Cohort, 'Level 7 strings');
         foreach ($this->pool('millrace', 7, 7, 90) as [$id]) {
-            $this->house->letIn(
+            $this->platform->letIn(
                 $baroque,
                 $id,
                 'learner',
@@ -521,7 +521,7 @@ final class DemoPlatform
                 lastSeen: $this->seen(),
             );
         }
-        $this->house->letIn(
+        $this->platform->letIn(
             $baroque,
             $this->known['elias.nordahl'],
             'learner',
@@ -532,11 +532,17 @@ final class DemoPlatform
         );
 
         $choral = $this->open('CHORAL', 'Choral Studio', 'studio', 'millrace', null, null, $staff[4]);
-        $this->house->door($choral, DoorKind::Preview, 'preview for the whole house');
+        $this->platform->door($choral, DoorKind::Preview, 'preview for everybody');
         $this->many($choral, ['millrace' => 640, 'northlight' => 240]);
-        $this->house->letIn($choral, $this->known['elias.nordahl'], 'learner', $this->at(-1), new Window($this->at(6)));
+        $this->platform->letIn(
+            $choral,
+            $this->known['elias.nordahl'],
+            'learner',
+            $this->at(-1),
+            new Window($this->at(6))
+        );
 
-        $brass = $this->house->site(
+        $brass = $this->platform->site(
             'BRASS',
             'Brass Lab',
             'workshop',
@@ -545,12 +551,12 @@ final class DemoPlatform
             [6, 10],
             16,
         );
-        $this->house->letIn($brass, $mara, 'lead-tutor', $this->at(-5), by: $mara);
+        $this->platform->letIn($brass, $mara, 'lead-tutor', $this->at(-5), by: $mara);
 
         $recital = $this->open('RECITAL', 'Recital Club', 'club', 'millrace', null, null, $staff[5]);
-        $this->house->door($recital, DoorKind::Key, 'self-enrollment');
+        $this->platform->door($recital, DoorKind::Key, 'self-enrollment');
         $this->many($recital, ['millrace' => 420, 'northlight' => 160], DoorKind::Key);
-        $this->house->letIn(
+        $this->platform->letIn(
             $recital,
             $this->known['elias.nordahl'],
             'learner',
@@ -561,9 +567,9 @@ final class DemoPlatform
 
         $nerves = $this->open('NERVES', 'Stage Nerves', 'evening', 'northlight', null, 40, $mara);
         $this->shown['nerves'] = $nerves;
-        $this->house->door($nerves, DoorKind::Invitation, 'invitation by e-mail');
+        $this->platform->door($nerves, DoorKind::Invitation, 'invitation by e-mail');
         foreach ($this->pool('northlight', 1, 4, 26) as $n => [$id]) {
-            $this->house->letIn(
+            $this->platform->letIn(
                 $nerves,
                 $id,
                 'learner',
@@ -575,7 +581,7 @@ final class DemoPlatform
             );
         }
 
-        $winter = $this->house->site(
+        $winter = $this->platform->site(
             'HET-3',
             'Harmony & Ear Training III',
             'course',
@@ -585,14 +591,14 @@ final class DemoPlatform
             30,
             $this->at(48),
         );
-        $this->house->letIn($winter, $staff[0], 'lead-tutor', $this->at(-12), by: $staff[0]);
+        $this->platform->letIn($winter, $staff[0], 'lead-tutor', $this->at(-12), by: $staff[0]);
         foreach ($this->pool('millrace', 7, 9, 12) as [$id]) {
-            $this->house->letIn($winter, $id, 'learner', $this->at(-11), by: $staff[0]);
+            $this->platform->letIn($winter, $id, 'learner', $this->at(-11), by: $staff[0]);
         }
-        $this->house->letIn($winter, $this->known['elias.nordahl'], 'learner', $this->at(-11), by: $staff[0]);
+        $this->platform->letIn($winter, $this->known['elias.nordahl'], 'learner', $this->at(-11), by: $staff[0]);
     }
 
-    /** The rest of the house: small classes of every division, a few for everybody. */
+    /** The rest of the platform: small classes of every division, a few for everybody. */
     private function otherSites(): void
     {
         $staff = \array_slice($this->staff, 10);
@@ -621,7 +627,7 @@ final class DemoPlatform
                     .' '
                     .['harbour' => 'for Juniors', 'millrace' => 'Seminar', 'northlight' => 'Evenings'][$division];
                 $closed = 0 === $made % 9;
-                $site = $this->house->site(
+                $site = $this->platform->site(
                     strtoupper(substr($division, 0, 1)).'-'.\sprintf('%02d', ++$made),
                     $title,
                     $n % 3 > 1 ? 'ensemble' : 'course',
@@ -632,14 +638,14 @@ final class DemoPlatform
                     $this->at(-78),
                     $closed ? $this->at(-4) : Time::FOREVER,
                 );
-                $this->house->letIn(
+                $this->platform->letIn(
                     $site,
                     $staff[($made * 3) % \count($staff)],
                     'lead-tutor',
                     $this->at(-90),
                     lastSeen: $this->seen(),
                 );
-                $this->house->letIn(
+                $this->platform->letIn(
                     $site,
                     $staff[($made * 3 + 1) % \count($staff)],
                     'co-tutor',
@@ -647,7 +653,7 @@ final class DemoPlatform
                     lastSeen: $this->seen(),
                 );
                 foreach ($this->dice->some($this->learners[$division], $this->dice->between(36, 56)) as [$id]) {
-                    $this->house->letIn($site, $id, 'learner', $this->at(-78), lastSeen: $this->seen());
+                    $this->platform->letIn($site, $id, 'learner', $this->at(-78), lastSeen: $this->seen());
                 }
             }
         }
@@ -682,9 +688,9 @@ final class DemoPlatform
             $this->shown['baroque'],
             $this->shown['harmony'],
         ];
-        $this->house->door($baroque, DoorKind::Feed, 'registrar\'s list', true);
+        $this->platform->door($baroque, DoorKind::Feed, 'registrar\'s list', true);
         foreach ($this->pool('millrace', 8, 8, 7) as [$id]) {
-            $this->house->letIn(
+            $this->platform->letIn(
                 $baroque,
                 $id,
                 'learner',
@@ -693,9 +699,9 @@ final class DemoPlatform
                 lastSeen: $this->seen(),
             );
         }
-        $this->house->label('plays viola', \array_slice($harmony, 1, 4), $mara);
-        $this->house->label('needs large print', \array_slice($harmony, 6, 2), $mara);
-        $this->house->label('choir tour', [...\array_slice($harmony, 3, 5), $this->known['elias.nordahl']], $mara);
+        $this->platform->label('plays viola', \array_slice($harmony, 1, 4), $mara);
+        $this->platform->label('needs large print', \array_slice($harmony, 6, 2), $mara);
+        $this->platform->label('choir tour', [...\array_slice($harmony, 3, 5), $this->known['elias.nordahl']], $mara);
     }
 
     /** @param array{int, int}|null $levels */
@@ -709,7 +715,7 @@ final class DemoPlatform
         string $lead,
         ?string $coTutor = null,
     ): string {
-        $site = $this->house->site(
+        $site = $this->platform->site(
             $code,
             $title,
             $kind,
@@ -719,9 +725,9 @@ final class DemoPlatform
             $seats,
             $this->at(-78),
         );
-        $this->house->letIn($site, $lead, 'lead-tutor', $this->at(-92), lastSeen: $this->seen(), by: $lead);
+        $this->platform->letIn($site, $lead, 'lead-tutor', $this->at(-92), lastSeen: $this->seen(), by: $lead);
         if (null !== $coTutor) {
-            $this->house->letIn($site, $coTutor, 'co-tutor', $this->at(-91), lastSeen: $this->seen(), by: $lead);
+            $this->platform->letIn($site, $coTutor, 'co-tutor', $this->at(-91), lastSeen: $this->seen(), by: $lead);
         }
 
         return $site;
@@ -732,7 +738,7 @@ final class DemoPlatform
     {
         foreach ($from as $division => $count) {
             foreach ($this->dice->some($this->strangers($division), $count) as [$id]) {
-                $this->house->letIn(
+                $this->platform->letIn(
                     $site,
                     $id,
                     'learner',

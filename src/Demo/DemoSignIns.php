@@ -34,7 +34,7 @@ final class DemoSignIns
 
     private function __construct() {}
 
-    /** Whether they live in this house. */
+    /** Whether they live in this platform. */
     public static function live(Connection $db): bool
     {
         return false !== $db->fetchOne('SELECT 1 FROM account WHERE login = ?', [array_key_first(self::PEOPLE)]);

@@ -21,7 +21,7 @@ final class DemoSignInsCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         if (!DemoSignIns::live($this->db)) {
-            $output->writeln('This house is not the demo: sign in with your own account.');
+            $output->writeln('This platform is not the demo: sign in with your own account.');
 
             return Command::SUCCESS;
         }

@@ -27,8 +27,8 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 
 /**
- * Furnishes a house: divisions, people, sites and who is in them, written in bulk and consistent with what the handlers
- * would have written. The demo, the benchmarks and the tests build with it. The same calls give the same ids.
+ * Furnishes a platform: divisions, people, sites and who is in them, written in bulk and consistent with what the
+ * handlers would have written. The demo, the benchmarks and the tests build with it. The same calls give the same ids.
  */
 final class PlatformBuilder
 {
@@ -54,7 +54,7 @@ final class PlatformBuilder
 
     /**
      * @var array<string, list<array{int, string, string, string, array<string, mixed>, ?string}>> site id => entries of
-     *     its logbook
+     *     its history
      */
     private array $log = [];
 
@@ -268,7 +268,7 @@ final class PlatformBuilder
      * @param ?array{int, int}    $paused      from, until
      * @param ?array{int, int}    $blocked     from, until
      * @param ?array{string, int} $roleByHand  code, from
-     * @param ?string             $by          who did all this; also writes it to the logbook
+     * @param ?string             $by          who did all this; also writes it to the history
      */
     public function letIn(
         string $site,
@@ -348,7 +348,7 @@ final class PlatformBuilder
         foreach ($this->log as $site => $entries) {
             usort($entries, static fn(array $a, array $b): int => $a[0] <=> $b[0]);
             foreach ($entries as $index => [$at, $actor, $code, $person, $data, $line]) {
-                $this->rows->add('log_entry', [
+                $this->rows->add('history_entry', [
                     'id' => BulkWriter::id($this->id()),
                     'site_id' => BulkWriter::id($site),
                     'sequence' => $index + 1,
@@ -387,13 +387,13 @@ final class PlatformBuilder
         Enrollment $after,
         int $version,
     ): void {
-        $sheet = $this->id();
+        $changeList = $this->id();
         $line = $this->id();
         $timeline = $after->timeline();
         $before = SegmentRow::json($timeline->at($at - 1), $this->roles);
         $now = SegmentRow::json($timeline->at($at), $this->roles);
-        $this->rows->add('change_sheet', [
-            'id' => BulkWriter::id($sheet),
+        $this->rows->add('change_list', [
+            'id' => BulkWriter::id($changeList),
             'site_id' => BulkWriter::id($site),
             'made_by' => BulkWriter::id($by),
             'made_at' => Instant::toSql($at),
@@ -404,9 +404,9 @@ final class PlatformBuilder
             'changed_at' => Instant::toSql($at),
             'changed_by' => BulkWriter::id($by),
         ]);
-        $this->rows->add('sheet_line', [
+        $this->rows->add('change_line', [
             'id' => BulkWriter::id($line),
-            'sheet_id' => BulkWriter::id($sheet),
+            'change_list_id' => BulkWriter::id($changeList),
             'position' => 1,
             'site_id' => BulkWriter::id($site),
             'person_id' => BulkWriter::id($person),

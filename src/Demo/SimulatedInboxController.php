@@ -30,14 +30,14 @@ final readonly class SimulatedInboxController
         #[Autowire('%env(MAILER_DSN)%')] private string $dsn,
     ) {}
 
-    #[Route('/mailbox', name: 'mailbox', methods: ['GET'])]
+    #[Route('/simulated-inbox', name: 'simulated_inbox', methods: ['GET'])]
     public function letters(#[CurrentUser] Caller $caller, #[MapQueryParameter] string $address = ''): Response
     {
         if (!$caller->platformAdministrator) {
-            throw Problem::notAllowed('Only platform administrators look into the simulated mailboxes.');
+            throw Problem::notAllowed('Only platform administrators look into the simulated inboxes.');
         }
         if (!SimulatedTransportFactory::inUse($this->dsn)) {
-            throw Problem::notFound('The simulated mailbox');
+            throw Problem::notFound('The simulated inbox');
         }
         $typed = addcslashes(mb_strtolower(trim(mb_scrub($address))), '%_\\').'%';
 

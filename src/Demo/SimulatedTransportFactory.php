@@ -11,16 +11,16 @@ use Symfony\Component\Mailer\Transport\TransportFactoryInterface;
 use Symfony\Component\Mailer\Transport\TransportInterface;
 
 /**
- * Makes the carrier that delivers into the house instead of the
- * outside: `post-room://default?bounce=PATTERNS&delay=PATTERNS`. Patterns are addresses with `*`, parted by commas.
+ * Makes the carrier that delivers into the platform instead of the
+ * outside: `simulated://default?bounce=PATTERNS&delay=PATTERNS`. Patterns are addresses with `*`, parted by commas.
  */
 final readonly class SimulatedTransportFactory implements TransportFactoryInterface
 {
-    public const SCHEME = 'post-room';
+    public const SCHEME = 'simulated';
 
     public function __construct(private Connection $db, private Sealer $sealer) {}
 
-    /** Whether messages stay in the house. */
+    /** Whether messages stay in the platform. */
     public static function inUse(string $dsn): bool
     {
         return str_starts_with($dsn, self::SCHEME.'://');

@@ -23,7 +23,7 @@ final readonly class ApprovalController
     #[Route('/approvals', name: 'approvals', methods: ['GET'])]
     public function all(#[CurrentUser] Caller $caller): Response
     {
-        $this->mind($caller);
+        $this->assertMay($caller);
 
         return new Answer(['items' => $this->approvals->of($caller)]);
     }
@@ -37,25 +37,25 @@ final readonly class ApprovalController
     public function answer(
         string $site,
         string $person,
-        #[MapRequestPayload] ApprovalRequest $wish,
+        #[MapRequestPayload] ApprovalRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        $this->mind($caller);
+        $this->assertMay($caller);
 
         return $this->transaction->run($request, $caller, [$site], function () use (
             $site,
             $person,
-            $wish,
+            $body,
             $caller,
         ): Answer {
-            $this->approvals->answer($site, $person, 'yes' === $wish->answer, $caller);
+            $this->approvals->answer($site, $person, 'yes' === $body->answer, $caller);
 
             return new Answer(['items' => $this->approvals->of($caller)]);
         });
     }
 
-    private function mind(Caller $caller): void
+    private function assertMay(Caller $caller): void
     {
         if (!$caller->isAdministrator()) {
             throw Problem::notAllowed('Only administrators answer for their division.');

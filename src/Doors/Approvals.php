@@ -42,7 +42,7 @@ final readonly class Approvals
         private Gate $gate,
         private Doors $doors,
         private DoorLines $lines,
-        private ChangeContextLoader $situations,
+        private ChangeContextLoader $contextLoader,
         private LineComputer $computer,
         private Roles $roles,
         private Notices $notices,
@@ -104,16 +104,16 @@ final readonly class Approvals
     {
         $row = $this->found($person, $caller);
         $access = $this->gate->atDoor($site, $caller);
-        $situation = $this->situations->of($access, [$person => $row])->one($person);
-        $asked = $this->asked($situation) ?? throw Problem::notFound('This request');
+        $context = $this->contextLoader->of($access, [$person => $row])->one($person);
+        $asked = $this->asked($context) ?? throw Problem::notFound('This request');
         if (!$yes) {
-            $line = $this->computer->goAgain($situation, [$situation->staff], true);
+            $line = $this->computer->goAgain($context, [$context->staff], true);
             $this->lines->keep($access, $row, 'decline', $line, $caller);
 
             return;
         }
         $asker = $this->doors->keeper($site, $asked->givenBy) ?? new Standing('', false);
-        $verdict = $this->roles->book()->mayGive($asked->role, $asker, $situation->person, $access->site);
+        $verdict = $this->roles->book()->mayGive($asked->role, $asker, $context->person, $access->site);
         if (!$verdict->allowed) {
             throw new Problem(
                 ProblemType::NotReady,
@@ -125,8 +125,8 @@ final readonly class Approvals
             $asked->window->until,
         );
         $line = $this->computer->comeIn(
-            $situation,
-            $situation->staff,
+            $context,
+            $context->staff,
             DoorKind::Staff,
             $asked->role,
             $window,
@@ -142,15 +142,15 @@ final readonly class Approvals
     /** Somebody of a division the caller administers. */
     private function found(string $person, Caller $caller): Row
     {
-        $row = $this->situations->people([$person])[$person];
+        $row = $this->contextLoader->people([$person])[$person];
 
         return $caller->administers($row->string('person_division')) ? $row : throw Problem::notFound('This person');
     }
 
-    private function asked(ChangeContext $situation): ?Grant
+    private function asked(ChangeContext $context): ?Grant
     {
-        foreach ($situation->enrollment->grantsIn(Phase::Waiting, $situation->now) as $grant) {
-            if ($grant->doorId === $situation->staff && Time::FOREVER === $grant->acceptedAt) {
+        foreach ($context->enrollment->grantsIn(Phase::Waiting, $context->now) as $grant) {
+            if ($grant->doorId === $context->staff && Time::FOREVER === $grant->acceptedAt) {
                 return $grant;
             }
         }

@@ -23,7 +23,7 @@ final readonly class DoorContext
         public Row $door,
         public DoorTermsJson $terms,
         public Row $person,
-        public ChangeContext $situation,
+        public ChangeContext $context,
         public Admission $admission,
         public ?Row $waiter,
         public int $place,

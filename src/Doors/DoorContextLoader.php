@@ -27,7 +27,7 @@ final readonly class DoorContextLoader
     public function __construct(
         private Connection $db,
         private Gate $gate,
-        private ChangeContextLoader $situations,
+        private ChangeContextLoader $contextLoader,
         private Roles $roles,
         private Doors $doors,
     ) {}
@@ -37,9 +37,9 @@ final readonly class DoorContextLoader
     {
         $access = $this->gate->atDoor($door->id('site_id'), $caller);
         $terms = DoorTermsJson::of($door);
-        $people = $this->situations->people([$caller->id]);
+        $people = $this->contextLoader->people([$caller->id]);
         $person = $people[$caller->id];
-        $situation = $this->situations->of($access, $people, $invitation?->id('id'))->one($caller->id);
+        $context = $this->contextLoader->of($access, $people, $invitation?->id('id'))->one($caller->id);
         $found = $this->db->fetchAssociative(
             'SELECT id, what, section_id, offered_until FROM waiter WHERE door_id = ? AND person_id = ? AND waits = 1',
             [Id::binary($door->id('id')), Id::binary($caller->id)],
@@ -68,11 +68,11 @@ final readonly class DoorContextLoader
             $access->segment,
             $access->now,
             null === $terms->number('seats') ? 0 : $this->through($door->id('id'), $caller->id, $access),
-            $this->free($access, $situation, $terms),
+            $this->free($access, $context, $terms),
             null === $place ? $before->int('others') : $place - 1,
             null !== $kept && $kept > $access->now,
             // Whoever was asked back since was asked by somebody who knew.
-            $situation->enrollment->removedByStaff($access->now, $invitation?->instant('made_at') ?? Time::BEGINNING),
+            $context->enrollment->removedByStaff($access->now, $invitation?->instant('made_at') ?? Time::BEGINNING),
             $this->backed($access, $terms, $person, ($invitation ?? $door)->idOrNull('made_by')),
         );
 
@@ -81,7 +81,7 @@ final readonly class DoorContextLoader
             $door,
             $terms,
             $person,
-            $situation,
+            $context,
             $admission,
             $waiter,
             $place ?? $before->int('waiting') + 1,
@@ -89,13 +89,13 @@ final readonly class DoorContextLoader
     }
 
     /** Seats of the site that are free for as long as somebody who comes in now stays. */
-    private function free(SiteAccess $access, ChangeContext $situation, DoorTermsJson $terms): ?int
+    private function free(SiteAccess $access, ChangeContext $context, DoorTermsJson $terms): ?int
     {
         $until = max($access->now + 1, $terms->stays($access->site->termEnds));
 
         return null === $access->site->seats
             ? null
-            : max(0, $access->site->seats - $situation->seats->most($access->now, $until));
+            : max(0, $access->site->seats - $context->seats->most($access->now, $until));
     }
 
     private function backed(SiteAccess $access, DoorTermsJson $terms, Row $person, ?string $keeper): bool

@@ -43,14 +43,14 @@ final readonly class DoorController
     #[Route('/sites/{site}/doors', name: 'make_door', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function make(
         string $site,
-        #[MapRequestPayload] DoorRequest $wish,
+        #[MapRequestPayload] DoorRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        return $this->transaction->run($request, $caller, [$site], function () use ($site, $wish, $caller): Answer {
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $body, $caller): Answer {
             $access = $this->access($site, $caller);
 
-            return $this->one($access, $this->doors->make($access, $wish), Response::HTTP_CREATED);
+            return $this->one($access, $this->doors->make($access, $body), Response::HTTP_CREATED);
         });
     }
 
@@ -58,19 +58,19 @@ final readonly class DoorController
     public function change(
         string $site,
         string $door,
-        #[MapRequestPayload] DoorRequest $wish,
+        #[MapRequestPayload] DoorRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         return $this->transaction->run($request, $caller, [$site], function () use (
             $site,
             $door,
-            $wish,
+            $body,
             $request,
             $caller,
         ): Answer {
             $access = $this->access($site, $caller);
-            $this->doors->change($access, $door, $wish, static fn(int $version) => IfMatch::check($request, $version));
+            $this->doors->change($access, $door, $body, static fn(int $version) => IfMatch::check($request, $version));
 
             return $this->one($access, $door);
         });
@@ -106,9 +106,9 @@ final readonly class DoorController
     /** How many could come through. Changes nothing. */
     #[Dear]
     #[Route('/sites/{site}/door-reach', name: 'door_reach', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
-    public function reach(string $site, #[MapRequestPayload] DoorRequest $wish, #[CurrentUser] Caller $caller): Response
+    public function reach(string $site, #[MapRequestPayload] DoorRequest $body, #[CurrentUser] Caller $caller): Response
     {
-        return new Answer($this->doors->reach($this->access($site, $caller), $wish));
+        return new Answer($this->doors->reach($this->access($site, $caller), $body));
     }
 
     /** Who comes in just now, and who stands before the door and gets no further. */

@@ -14,8 +14,8 @@ use MintDoor\Shared\Row;
 use MintDoor\Shared\Sealer;
 
 /**
- * Keys of doors. They are looked up by a keyed hash and shown again from a sealed copy, both under the house's secret,
- * which is not in the database: who reads that alone opens nothing.
+ * Keys of doors. They are looked up by a keyed hash and shown again from a sealed copy, both under the platform's
+ * secret, which is not in the database: who reads that alone opens nothing.
  */
 final readonly class DoorKeys
 {
@@ -80,7 +80,7 @@ final readonly class DoorKeys
         return '' === $bare ? null : $this->of($bare);
     }
 
-    /** The key as it is shown to those who may; null where the house's secret is another since. */
+    /** The key as it is shown to those who may; null where the platform's secret is another since. */
     public function shown(?string $sealed): ?string
     {
         return $this->sealer->open($sealed, self::SHOWING);

@@ -23,14 +23,17 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
 
-/** What happens at doors, as lines of sheets like everything else. Runs inside a transaction, under the site's lock. */
+/**
+ * What happens at doors, as lines of change lists like everything else. Runs inside a transaction, under the site's
+ * lock.
+ */
 final readonly class DoorLines
 {
     public function __construct(
         private Connection $db,
         private LineComputer $computer,
         private ChangeStore $store,
-        private ChangeContextLoader $situations,
+        private ChangeContextLoader $contextLoader,
         private Roles $roles,
     ) {}
 
@@ -42,7 +45,7 @@ final readonly class DoorLines
     public function comeIn(DoorContext $at, ?string $section, ?Caller $by = null): ComputedChange
     {
         $line = $this->computer->comeIn(
-            $at->situation,
+            $at->context,
             $at->door->id('id'),
             $at->terms->kind,
             $at->terms->text('role'),
@@ -65,7 +68,7 @@ final readonly class DoorLines
     public function stand(DoorContext $at, string $for, ?string $section, string $why): void
     {
         $line = $this->computer->stand(
-            $at->situation,
+            $at->context,
             $at->door->id('id'),
             $at->terms->kind,
             $at->terms->text('role'),
@@ -102,8 +105,8 @@ final readonly class DoorLines
             $access,
             $people,
             'invite',
-            fn(ChangeContext $situation): ComputedChange => $this->computer->stand(
-                $situation,
+            fn(ChangeContext $context): ComputedChange => $this->computer->stand(
+                $context,
                 $door->id('id'),
                 $terms->kind,
                 $terms->text('role'),
@@ -126,7 +129,7 @@ final readonly class DoorLines
             $access,
             $people,
             'lapse',
-            fn(ChangeContext $situation): ComputedChange => $this->computer->goAgain($situation, [$door], true),
+            fn(ChangeContext $context): ComputedChange => $this->computer->goAgain($context, [$door], true),
             $by,
         );
     }
@@ -145,7 +148,7 @@ final readonly class DoorLines
         string $verb,
         ?Caller $by = null,
     ): ComputedChange {
-        $line = $this->computer->goAgain($at->situation, $doors, $waiting);
+        $line = $this->computer->goAgain($at->context, $doors, $waiting);
         $this->keep($at->access, $at->person, $verb, $line, $by);
 
         return $line;
@@ -154,15 +157,15 @@ final readonly class DoorLines
     /** Somebody goes again by themselves, with all they may give back. */
     public function leave(SiteAccess $access, Caller $caller): ComputedChange
     {
-        $people = $this->situations->people([$caller->id]);
-        $situation = $this->situations->of($access, $people)->one($caller->id);
-        $beyond = $situation->person->division !== $access->site->division;
+        $people = $this->contextLoader->people([$caller->id]);
+        $context = $this->contextLoader->of($access, $people)->one($caller->id);
+        $beyond = $context->person->division !== $access->site->division;
         $own = array_filter(
-            $situation->enrollment->grants,
+            $context->enrollment->grants,
             static fn(Grant $grant): bool => $grant->mayBeGivenBack($beyond),
         );
         $doors = array_map(static fn(Grant $grant): string => $grant->doorId, array_values($own));
-        $line = $this->computer->goAgain($situation, array_values(array_unique($doors)));
+        $line = $this->computer->goAgain($context, array_values(array_unique($doors)));
         $this->keep($access, $people[$caller->id], 'leave', $line, null);
 
         return $line;
@@ -205,10 +208,10 @@ final readonly class DoorLines
      */
     private function many(SiteAccess $access, array $people, string $verb, callable $line, Caller $by): void
     {
-        $situation = [] === $people ? null : $this->situations->of($access, $people);
+        $context = [] === $people ? null : $this->contextLoader->of($access, $people);
         $ready = [];
         foreach ($people as $id => $person) {
-            $each = null === $situation ? null : $line($situation->one($id));
+            $each = null === $context ? null : $line($context->one($id));
             if (Verdict::Ready === $each?->verdict) {
                 $ready[] = $this->stored($person, $verb, $each);
             }

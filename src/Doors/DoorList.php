@@ -152,7 +152,7 @@ final readonly class DoorList
 
         return [
             'id' => $row->id('id'),
-            'kind' => Doors::wishKind($row),
+            'kind' => Doors::requestKind($row),
             'name' => $row->string('name'),
             'version' => $row->int('version'),
             'set' => $set,

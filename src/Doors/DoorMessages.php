@@ -22,9 +22,9 @@ final readonly class DoorMessages
     public function __construct(
         private Messages $room,
         private Texts $texts,
-        private ChangeNotifier $telling,
+        private ChangeNotifier $notifier,
         private Roles $roles,
-        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $house,
+        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $platform,
     ) {}
 
     /**
@@ -53,8 +53,8 @@ final readonly class DoorMessages
             $person = $letter['person'];
             $name =
                 null === $person
-                    ? ['name' => $letter['address'], 'given' => '', 'login' => '', 'house' => $this->house]
-                    : $this->telling->ofPerson($person);
+                    ? ['name' => $letter['address'], 'given' => '', 'login' => '', 'platform' => $this->platform]
+                    : $this->notifier->ofPerson($person);
             $until =
                 $letter['until'] >= Time::FOREVER
                     ? ''

@@ -55,22 +55,22 @@ final readonly class Doors
         private Accounts $accounts,
         private Caring $caring,
         private Ids $ids,
-        private History $logbook,
+        private History $history,
         private Gate $gate,
         private CallerProvider $callers,
     ) {}
 
     /** @return string id of the door */
-    public function make(SiteAccess $access, DoorRequest $wish): string
+    public function make(SiteAccess $access, DoorRequest $request): string
     {
-        [$terms, $hours] = $this->checked($access, $wish);
+        [$terms, $hours] = $this->checked($access, $request);
         $door = $this->ids->next();
-        $name = $this->named($wish);
+        $name = $this->named($request);
         $rows = new BulkWriter($this->db);
         $rows->add('door', [
             'id' => BulkWriter::id($door),
             'site_id' => BulkWriter::id($access->site->id),
-            'kind' => self::kind($wish)->value,
+            'kind' => self::kind($request)->value,
             'name' => $name,
             'state' => 'open',
             'reserved' => false,
@@ -81,24 +81,24 @@ final readonly class Doors
             'made_at' => Instant::toSql($access->now),
         ]);
         $rows->flush();
-        if ('key' === $wish->kind) {
-            $this->giveKey($access, $door, $wish->key);
+        if ('key' === $request->kind) {
+            $this->giveKey($access, $door, $request->key);
         }
-        $this->logbook->write($access->site->id, $access->caller, [['door-made', ['door' => $door, 'name' => $name]]]);
+        $this->history->write($access->site->id, $access->caller, [['door-made', ['door' => $door, 'name' => $name]]]);
 
         return $door;
     }
 
-    /** @param callable(int): void $mind called with the version that is kept */
-    public function change(SiteAccess $access, string $door, DoorRequest $wish, callable $mind): void
+    /** @param callable(int): void $assertVersion called with the version that is kept */
+    public function change(SiteAccess $access, string $door, DoorRequest $request, callable $assertVersion): void
     {
         $row = $this->row($access, $door);
-        $mind($row->int('version'));
-        if ($wish->kind !== self::wishKind($row)) {
+        $assertVersion($row->int('version'));
+        if ($request->kind !== self::requestKind($row)) {
             throw Problem::field('/kind', 'kind', 'A door stays the kind it is. Make another one for this.');
         }
-        [$terms, $hours] = $this->checked($access, $wish, $row);
-        $name = $this->named($wish);
+        [$terms, $hours] = $this->checked($access, $request, $row);
+        $name = $this->named($request);
         $this->db->executeStatement(
             'UPDATE door SET name = ?, terms = ?, from_at = ?, until_at = ?, made_by = ?, version = version + 1
                 WHERE id = ?',
@@ -111,10 +111,10 @@ final readonly class Doors
                 Id::binary($door),
             ],
         );
-        if (null !== $wish->key && 'key' === $wish->kind) {
-            $this->giveKey($access, $door, $wish->key);
+        if (null !== $request->key && 'key' === $request->kind) {
+            $this->giveKey($access, $door, $request->key);
         }
-        $this->logbook->write($access->site->id, $access->caller, [
+        $this->history->write($access->site->id, $access->caller, [
             ['door-changed', ['door' => $door, 'name' => $name]],
         ]);
     }
@@ -123,7 +123,7 @@ final readonly class Doors
     {
         $row = $this->row($access, $door);
         if ($open) {
-            $this->mindRole($access, $row);
+            $this->assertMayGive($access, $row);
         }
         $keeper = $row->idOrNull('made_by');
         $standing = $this->keeper($access->site->id, $keeper);
@@ -135,7 +135,7 @@ final readonly class Doors
                 null === $keeper ? null : Id::binary($keeper),
                 Id::binary($door),
             ]);
-            $this->logbook->write($access->site->id, $access->caller, [
+            $this->history->write($access->site->id, $access->caller, [
                 [$open ? 'door-opened' : 'door-shut', ['door' => $door, 'name' => $row->string('name')]],
             ]);
         }
@@ -149,10 +149,10 @@ final readonly class Doors
     public function renew(SiteAccess $access, string $door, ?Window $hours = null): void
     {
         $row = $this->row($access, $door);
-        if ('key' !== self::wishKind($row)) {
+        if ('key' !== self::requestKind($row)) {
             throw Problem::notAllowed('Only key doors have a key.');
         }
-        $this->mindRole($access, $row);
+        $this->assertMayGive($access, $row);
         $this->keys->fresh($door);
         $this->db->executeStatement(
             'UPDATE door SET made_by = ?, version = version + 1'
@@ -167,7 +167,7 @@ final readonly class Doors
                 Id::binary($door),
             ],
         );
-        $this->logbook->write($access->site->id, $access->caller, [
+        $this->history->write($access->site->id, $access->caller, [
             ['door-key-renewed', ['door' => $door, 'name' => $row->string('name')]],
         ]);
     }
@@ -186,10 +186,10 @@ final readonly class Doors
      *
      * @return array<string, mixed> schema `DoorReach`
      */
-    public function reach(SiteAccess $access, DoorRequest $wish): array
+    public function reach(SiteAccess $access, DoorRequest $request): array
     {
-        [$terms, $hours] = $this->checked($access, $wish);
-        $door = DoorTermsJson::planned($terms, $hours, self::kind($wish))->terms();
+        [$terms, $hours] = $this->checked($access, $request);
+        $door = DoorTermsJson::planned($terms, $hours, self::kind($request))->terms();
         $at = Instant::toSql($access->now);
         $domain =
             [] === $door->domains
@@ -241,7 +241,7 @@ final readonly class Doors
             max($access->now, $hours->from),
         );
 
-        return [...$reach, 'seats' => $wish->seats ?? $access->site->seats];
+        return [...$reach, 'seats' => $request->seats ?? $access->site->seats];
     }
 
     /** A door that is set up as a sentence. */
@@ -256,16 +256,16 @@ final readonly class Doors
     }
 
     /** The kind a door was asked for as. */
-    public static function wishKind(Row $door): string
+    public static function requestKind(Row $door): string
     {
         return 'key' === $door->string('kind') && true === ($door->json('terms')['listed'] ?? null)
             ? 'request'
             : $door->string('kind');
     }
 
-    private static function kind(DoorRequest $wish): DoorKind
+    private static function kind(DoorRequest $request): DoorKind
     {
-        return 'request' === $wish->kind ? DoorKind::Key : DoorKind::from($wish->kind);
+        return 'request' === $request->kind ? DoorKind::Key : DoorKind::from($request->kind);
     }
 
     private function giveKey(SiteAccess $access, string $door, ?string $chosen): void
@@ -297,12 +297,12 @@ final readonly class Doors
             );
     }
 
-    private function named(DoorRequest $wish): string
+    private function named(DoorRequest $request): string
     {
-        return '' !== trim($wish->name)
-            ? trim($wish->name)
+        return '' !== trim($request->name)
+            ? trim($request->name)
             : ['key' => 'Key', 'request' => 'On request', 'invitation' => 'Invitations', 'preview' => 'Just looking'][
-                $wish->kind
+                $request->kind
             ];
     }
 
@@ -311,21 +311,28 @@ final readonly class Doors
      *
      * @return array{array<string, mixed>, Window} terms as they are stored, and hours
      */
-    private function checked(SiteAccess $access, DoorRequest $wish, ?Row $kept = null): array
+    private function checked(SiteAccess $access, DoorRequest $request, ?Row $kept = null): array
     {
         $errors = new FieldErrors();
         $divisions = array_keys($this->divisions->all());
-        foreach (array_diff($wish->divisions, $divisions) as $unknown) {
+        foreach (array_diff($request->divisions, $divisions) as $unknown) {
             $errors->add('divisions', 'unknown', \sprintf('There is no division %s any more.', $unknown));
         }
         if (
-            (null === $wish->lowest) !== (null === $wish->highest)
-            || (null !== $wish->lowest && $wish->lowest > $wish->highest)
+            (null === $request->lowest) !== (null === $request->highest)
+            || (null !== $request->lowest && $request->lowest > $request->highest)
         ) {
             $errors->add('lowest', 'levels', 'Give both levels, the lower one first, or neither.');
         }
-        if ('preview' !== $wish->kind) {
-            $verdict = $errors->none() ? $this->mayGive($access, $wish->role, $wish->divisions, $wish->lowest) : null;
+        if ('preview' !== $request->kind) {
+            $verdict = $errors->none()
+                ? $this->mayGive(
+                    $access,
+                    $request->role,
+                    $request->divisions,
+                    $request->lowest
+                )
+                : null;
             if (null !== $verdict && !$verdict->allowed) {
                 $errors->add(
                     'role',
@@ -342,11 +349,11 @@ final readonly class Doors
             }
         }
         if (
-            'fixed' === $wish->place
-            && (null === $wish->section
+            'fixed' === $request->place
+            && (null === $request->section
                 || false
                     === $this->db->fetchOne('SELECT 1 FROM section WHERE id = ? AND site_id = ?', [
-                        Id::binary($wish->section),
+                        Id::binary($request->section),
                         Id::binary($access->site->id),
                     ]))
         ) {
@@ -356,16 +363,16 @@ final readonly class Doors
             'SELECT COUNT(*) FROM section WHERE site_id = ?',
             [Id::binary($access->site->id)],
         );
-        if (\in_array($wish->place, ['emptiest', 'choice'], true) && 0 === (int) $sections) {
+        if (\in_array($request->place, ['emptiest', 'choice'], true) && 0 === (int) $sections) {
             $errors->add('place', 'no-sections', 'This site has no sections.');
         }
-        if (null !== $wish->quietMeetings && [] === $wish->meets) {
+        if (null !== $request->quietMeetings && [] === $request->meets) {
             $errors->add('meets', 'no-meetings', 'Say on which weekdays they meet.');
         }
-        if ($wish->accounts) {
-            $this->mayMakeAccounts($access, $wish, $errors);
+        if ($request->accounts) {
+            $this->mayMakeAccounts($access, $request, $errors);
         }
-        if ($wish->accounts && [] !== $wish->domains) {
+        if ($request->accounts && [] !== $request->domains) {
             $errors->add(
                 'accounts',
                 'no-address',
@@ -374,14 +381,14 @@ final readonly class Doors
         }
         $hours = $this->hours(
             $access,
-            $wish->fromDay,
-            $wish->untilDay,
+            $request->fromDay,
+            $request->untilDay,
             $errors,
             null === $kept ? null : $kept->instant('until_at'),
         );
         $stayUntil = null;
-        if ('day' === $wish->stay) {
-            $stayUntil = null === $wish->stayDay ? null : $access->endOf($wish->stayDay, '/stayDay');
+        if ('day' === $request->stay) {
+            $stayUntil = null === $request->stayDay ? null : $access->endOf($request->stayDay, '/stayDay');
             if (null === $stayUntil || $stayUntil <= $access->now) {
                 $errors->add('stayDay', 'over', 'Choose a day that is still to come.');
             }
@@ -391,30 +398,30 @@ final readonly class Doors
         return [
             array_filter(
                 [
-                    'listed' => 'request' === $wish->kind,
-                    'role' => $wish->role,
-                    'place' => $wish->place,
-                    'section' => 'fixed' === $wish->place ? $wish->section : null,
-                    'seats' => $wish->seats,
-                    'divisions' => $wish->divisions,
-                    'lowest' => $wish->lowest,
-                    'highest' => $wish->highest,
-                    'domains' => $wish->domains,
-                    'approval' => $wish->approval && 'invitation' !== $wish->kind,
-                    'waiting' => $wish->waiting,
-                    'accounts' => $wish->accounts && 'key' === $wish->kind,
-                    'stay' => $wish->stay,
+                    'listed' => 'request' === $request->kind,
+                    'role' => $request->role,
+                    'place' => $request->place,
+                    'section' => 'fixed' === $request->place ? $request->section : null,
+                    'seats' => $request->seats,
+                    'divisions' => $request->divisions,
+                    'lowest' => $request->lowest,
+                    'highest' => $request->highest,
+                    'domains' => $request->domains,
+                    'approval' => $request->approval && 'invitation' !== $request->kind,
+                    'waiting' => $request->waiting,
+                    'accounts' => $request->accounts && 'key' === $request->kind,
+                    'stay' => $request->stay,
                     'stayUntil' => $stayUntil,
-                    'quietDays' => $wish->quietDays,
-                    'quietMeetings' => $wish->quietMeetings,
-                    'meets' => $wish->meets,
-                    'offerHours' => $wish->offerHours,
-                    'answerDays' => $wish->answerDays,
-                    'remindDays' => $wish->remindDays,
-                    'holds' => $wish->holds && 'invitation' === $wish->kind,
-                    'shows' => $wish->shows,
-                    'anyone' => $wish->anyone && 'preview' === $wish->kind,
-                    'about' => trim($wish->about),
+                    'quietDays' => $request->quietDays,
+                    'quietMeetings' => $request->quietMeetings,
+                    'meets' => $request->meets,
+                    'offerHours' => $request->offerHours,
+                    'answerDays' => $request->answerDays,
+                    'remindDays' => $request->remindDays,
+                    'holds' => $request->holds && 'invitation' === $request->kind,
+                    'shows' => $request->shows,
+                    'anyone' => $request->anyone && 'preview' === $request->kind,
+                    'about' => trim($request->about),
                 ],
                 static fn(mixed $value): bool => !\in_array($value, [null, false, [], ''], true),
             ),
@@ -451,7 +458,7 @@ final readonly class Doors
      *
      * @param Row $door as `row()` reads it
      */
-    public function mindRole(SiteAccess $access, Row $door): void
+    public function assertMayGive(SiteAccess $access, Row $door): void
     {
         if (!$this->gives($access, DoorTermsJson::of($door))) {
             throw Problem::notAllowed(
@@ -523,10 +530,10 @@ final readonly class Doors
         return $refused ?? RoleVerdict::no('no-such-role');
     }
 
-    private function mayMakeAccounts(SiteAccess $access, DoorRequest $wish, FieldErrors $errors): void
+    private function mayMakeAccounts(SiteAccess $access, DoorRequest $request, FieldErrors $errors): void
     {
-        $division = $wish->divisions[0] ?? $access->site->division;
-        if (\count($wish->divisions) > 1) {
+        $division = $request->divisions[0] ?? $access->site->division;
+        if (\count($request->divisions) > 1) {
             $errors->add(
                 'divisions',
                 'one',
@@ -542,12 +549,12 @@ final readonly class Doors
             !$this->roles
                 ->book()
                 ->mayHold(
-                    $wish->role,
+                    $request->role,
                     new Person(
                         Id::NONE,
                         PersonKind::Learner,
                         $division,
-                        $wish->lowest ?? ($access->site->levels->lowest ?? 1),
+                        $request->lowest ?? ($access->site->levels->lowest ?? 1),
                     ),
                     $access->site,
                 )->allowed

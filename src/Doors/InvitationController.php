@@ -46,12 +46,12 @@ final readonly class InvitationController
     public function invite(
         string $site,
         string $door,
-        #[MapRequestPayload] InviteRequest $wish,
+        #[MapRequestPayload] InviteRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        if (!$wish->apply) {
-            $plan = $this->invitations->plan(...[...$this->at($site, $door, $caller), $wish]);
+        if (!$body->apply) {
+            $plan = $this->invitations->plan(...[...$this->at($site, $door, $caller), $body]);
 
             return new Answer(['items' => $plan, 'invited' => 0, 'left' => $this->budgets->left($caller->id)]);
         }
@@ -59,17 +59,17 @@ final readonly class InvitationController
         return $this->transaction->run($request, $caller, [$site], function () use (
             $site,
             $door,
-            $wish,
+            $body,
             $caller,
         ): Answer {
             [$access, $row] = $this->at($site, $door, $caller);
             if ('open' !== $row->string('state')) {
                 throw Problem::notAllowed('This door is shut. Open it before you invite anybody through it.');
             }
-            $this->doors->mindRole($access, $row);
-            $plan = $this->invitations->plan($access, $row, $wish);
+            $this->doors->assertMayGive($access, $row);
+            $plan = $this->invitations->plan($access, $row, $body);
 
-            $invited = $this->invitations->invite($access, $row, $plan, $wish->words);
+            $invited = $this->invitations->invite($access, $row, $plan, $body->words);
 
             return new Answer(['items' => $plan, 'invited' => $invited, 'left' => $this->budgets->left($caller->id)]);
         });
@@ -96,7 +96,7 @@ final readonly class InvitationController
             $caller,
         ): Answer {
             [$access, $row] = $this->at($site, $door, $caller);
-            $this->doors->mindRole($access, $row);
+            $this->doors->assertMayGive($access, $row);
 
             return new Answer([
                 'done' => $this->invitations->again($access, $row, $chosen->all ? null : $chosen->invitations),

@@ -40,7 +40,7 @@ final readonly class Invitations
     public function __construct(
         private Connection $db,
         private PeopleReader $reader,
-        private ChangeContextLoader $situations,
+        private ChangeContextLoader $contextLoader,
         private DoorLines $lines,
         private DoorMessages $post,
         private Messages $room,
@@ -48,7 +48,7 @@ final readonly class Invitations
         private CallerProvider $callers,
         private PlatformClock $clock,
         private Ids $ids,
-        private History $logbook,
+        private History $history,
     ) {}
 
     /**
@@ -58,9 +58,9 @@ final readonly class Invitations
      *
      * @return list<array<string, mixed>> schema `InviteLine`
      */
-    public function plan(SiteAccess $access, Row $door, InviteRequest $wish): array
+    public function plan(SiteAccess $access, Row $door, InviteRequest $request): array
     {
-        $lines = '' === trim($wish->text) ? [] : $this->reader->lines($wish->text, InviteRequest::MOST);
+        $lines = '' === trim($request->text) ? [] : $this->reader->lines($request->text, InviteRequest::MOST);
         $role = $this->roles->book()->find(DoorTermsJson::of($door)->text('role'));
         $planned = [];
         if ([] !== $lines) {
@@ -70,7 +70,7 @@ final readonly class Invitations
                 new Circumstances($access->site, $role->for ?? [PersonKind::Learner]),
             );
             foreach ($readings as $reading) {
-                $planned[] = $this->line($reading, $rows, $wish->choices[(string) $reading->line->number] ?? null);
+                $planned[] = $this->line($reading, $rows, $request->choices[(string) $reading->line->number] ?? null);
             }
         }
 
@@ -123,7 +123,7 @@ final readonly class Invitations
         $this->post->send(MessageKind::Invitation, $access, $terms->text('role'), $letters, $access->caller);
         $unknown = \count(array_filter($letters, static fn(array $letter): bool => null === $letter['person']));
         if ($unknown > 0) {
-            $this->logbook->write($access->site->id, $access->caller, [
+            $this->history->write($access->site->id, $access->caller, [
                 ['invited', ['door' => $door->id('id'), 'name' => $door->string('name'), 'people' => $unknown]],
             ]);
         }
@@ -254,7 +254,7 @@ final readonly class Invitations
     }
 
     /** Reminds those of a site whose day it is, and ends what lapsed. Says how many of each. */
-    public function tick(SiteAccess $access): int
+    public function tasks(SiteAccess $access): int
     {
         $now = Instant::toSql($access->now);
         $due = $this->rows('i.site_id = ? AND i.unanswered = 1 AND (i.lapses_at <= ? OR i.remind_at <= ?)', [
@@ -319,7 +319,7 @@ final readonly class Invitations
                 ),
             ),
         );
-        $this->lines->lapse($access, $door, [] === $known ? [] : $this->situations->people($known), $by);
+        $this->lines->lapse($access, $door, [] === $known ? [] : $this->contextLoader->people($known), $by);
     }
 
     /**
@@ -331,7 +331,7 @@ final readonly class Invitations
     {
         $known = array_values(array_filter(array_map(self::person(...), $lines), is_string(...)));
 
-        return [] === $known ? [] : $this->situations->people($known);
+        return [] === $known ? [] : $this->contextLoader->people($known);
     }
 
     /** @param array<string, mixed> $line schema `InviteLine` */

@@ -36,32 +36,32 @@ final readonly class JoinController
     ) {}
 
     #[Route('/join/look', name: 'look_at_door', methods: ['POST'])]
-    public function look(#[MapRequestPayload] JoinRequest $wish, #[CurrentUser] ?Caller $caller): Response
+    public function look(#[MapRequestPayload] JoinRequest $body, #[CurrentUser] ?Caller $caller): Response
     {
-        return new Answer($this->joining->look(...[...$this->which->of($wish, $caller), $caller]));
+        return new Answer($this->joining->look(...[...$this->which->of($body, $caller), $caller]));
     }
 
     #[Route('/join', name: 'join', methods: ['POST'])]
     public function join(
-        #[MapRequestPayload] JoinRequest $wish,
+        #[MapRequestPayload] JoinRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        $site = $this->which->of($wish, $caller)[0]->id('site_id');
+        $site = $this->which->of($body, $caller)[0]->id('site_id');
 
         // What was found without the lock is read again under it: the door may have been shut in between.
         return $this->transaction->run(
             $request,
             $caller,
             [$site],
-            fn(): Answer => new Answer($this->joining->join(...[...$this->which->of($wish, $caller), $caller, $wish])),
+            fn(): Answer => new Answer($this->joining->join(...[...$this->which->of($body, $caller), $caller, $body])),
         );
     }
 
     #[Route('/join/account', name: 'join_with_account', methods: ['POST'])]
-    public function account(#[MapRequestPayload] JoinAccountRequest $wish, Request $request): Response
+    public function account(#[MapRequestPayload] JoinAccountRequest $body, Request $request): Response
     {
-        [$door] = $this->which->of($wish, null);
+        [$door] = $this->which->of($body, null);
         if (
             !$this->throttle
                 ->hit('accounts made from '.$request->getClientIp(), self::ACCOUNTS, self::WINDOW)
@@ -73,22 +73,22 @@ final readonly class JoinController
                 retryAfter: self::WINDOW,
             );
         }
-        $this->newcomers->mind($wish);
-        $hash = $this->newcomers->hash($wish->password);
+        $this->newcomers->assertComplete($body);
+        $hash = $this->newcomers->hash($body->password);
 
         return $this->transaction->run($request, Caller::nobody(), [$door->id('site_id')], function () use (
-            $wish,
+            $body,
             $hash,
         ): Answer {
-            [$door, $invitation] = $this->which->of($wish, null);
+            [$door, $invitation] = $this->which->of($body, null);
             $division = $this->db->fetchOne(
                 'SELECT d.code FROM site s JOIN division d ON d.id = s.division_id WHERE s.id = ?',
                 [Id::binary($door->id('site_id'))],
             );
-            $caller = $this->newcomers->make($door, $invitation, $wish, \is_string($division) ? $division : '', $hash);
+            $caller = $this->newcomers->make($door, $invitation, $body, \is_string($division) ? $division : '', $hash);
 
             return new Answer(
-                [...$this->joining->join($door, $invitation, $caller, $wish), 'login' => $caller->login],
+                [...$this->joining->join($door, $invitation, $caller, $body), 'login' => $caller->login],
                 Response::HTTP_CREATED,
             );
         });

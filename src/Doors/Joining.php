@@ -30,7 +30,7 @@ final readonly class Joining
 {
     public function __construct(
         private Connection $db,
-        private DoorContextLoader $threshold,
+        private DoorContextLoader $doorContexts,
         private Gate $gate,
         private DoorLines $lines,
         private Roles $roles,
@@ -74,7 +74,7 @@ final readonly class Joining
         $before =
             null === $caller || \in_array($this->over($invitation), ['withdrawn', 'lapsed'], true)
                 ? null
-                : $this->threshold->at($door, $caller, $invitation);
+                : $this->doorContexts->at($door, $caller, $invitation);
         $role = $this->roles->book()->find($terms->text('role'));
 
         return [
@@ -119,21 +119,21 @@ final readonly class Joining
      *
      * @throws Problem of type `NoWayIn`
      */
-    public function join(Row $door, ?Row $invitation, Caller $caller, JoinRequest $wish): array
+    public function join(Row $door, ?Row $invitation, Caller $caller, JoinRequest $request): array
     {
         $over = $this->over($invitation);
         if (null !== $over && 'answered' !== $over) {
             throw self::noWayIn($over, 'ask-lead');
         }
         if (null !== $invitation && 'answered' !== $over) {
-            $this->mindWhose($invitation, $caller, $wish->asMe);
+            $this->assertTheirs($invitation, $caller, $request->asMe);
         }
-        $at = $this->threshold->at($door, $caller, $invitation);
+        $at = $this->doorContexts->at($door, $caller, $invitation);
         $admission = $at->admission;
         if (Passage::No === $admission->passage || ('answered' === $over && Passage::Already !== $admission->passage)) {
             throw self::noWayIn($over ?? $admission->code, $admission->next, $admission->values);
         }
-        $section = $this->section($at, $wish->section, $admission);
+        $section = $this->section($at, $request->section, $admission);
         if (Passage::In === $admission->passage) {
             $line = $this->lines->comeIn($at, $section);
             $why = $line->reasons[0] ?? null;
@@ -144,7 +144,12 @@ final readonly class Joining
                 throw self::noWayIn($why->code, 'ask-lead', $why->values);
             }
         } elseif (Passage::Already !== $admission->passage && null === $at->waiter) {
-            $this->lines->stand($at, Passage::Line === $admission->passage ? 'seat' : 'approval', $section, $wish->why);
+            $this->lines->stand(
+                $at,
+                Passage::Line === $admission->passage ? 'seat' : 'approval',
+                $section,
+                $request->why
+            );
         }
         if (null !== $invitation && null === $over) {
             $this->db->executeStatement(
@@ -218,7 +223,7 @@ final readonly class Joining
 
         return array_map(function (Row $row) use ($caller): array {
             $until = $row->instantOrNull('offered_until');
-            $line = 'seat' === $row->string('what') ? $this->threshold->line($row->id('site_id')) : null;
+            $line = 'seat' === $row->string('what') ? $this->doorContexts->line($row->id('site_id')) : null;
 
             return [
                 'id' => $row->int('id'),
@@ -278,7 +283,7 @@ final readonly class Joining
      */
     public function answer(Row $wait, bool $take, Caller $caller): array
     {
-        $at = $this->threshold->at($wait, $caller);
+        $at = $this->doorContexts->at($wait, $caller);
         if (!$take) {
             $this->lines->goAgain($at, [$wait->id('id')], true, 'leave');
             $this->lines->close($wait->id('id'), $caller->id, 'left', $at->access);
@@ -339,7 +344,7 @@ final readonly class Joining
      * An invitation to somebody the directory knows is theirs; one to an address may be answered by whoever holds its
      * link, on purpose.
      */
-    private function mindWhose(Row $invitation, Caller $caller, bool $asMe): void
+    private function assertTheirs(Row $invitation, Caller $caller, bool $asMe): void
     {
         $whose = $invitation->idOrNull('person_id');
         if (null !== $whose && $whose !== $caller->id) {

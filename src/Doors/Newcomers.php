@@ -34,13 +34,13 @@ final readonly class Newcomers
         private PasswordHasherFactoryInterface $hashers,
         private PlatformClock $clock,
         private Ids $ids,
-        private History $logbook,
+        private History $history,
     ) {}
 
     /** @throws Problem at `/password` */
-    public function mind(JoinAccountRequest $wish): void
+    public function assertComplete(JoinAccountRequest $request): void
     {
-        Passwords::mind($wish->password, [$wish->given, $wish->family]);
+        Passwords::assertGood($request->password, [$request->given, $request->family]);
     }
 
     /** Slow on purpose, so it is done before anything is locked. */
@@ -56,7 +56,7 @@ final readonly class Newcomers
      *
      * @throws Problem at the fields, or of type `NotAllowed` where this door makes no accounts
      */
-    public function make(Row $door, ?Row $invitation, JoinAccountRequest $wish, string $site, string $hash): Caller
+    public function make(Row $door, ?Row $invitation, JoinAccountRequest $request, string $site, string $hash): Caller
     {
         $terms = DoorTermsJson::of($door);
         $invited = $invitation?->idOrNull('person_id');
@@ -66,11 +66,11 @@ final readonly class Newcomers
         if (null === $invitation && !$terms->is('accounts')) {
             throw Problem::notAllowed('This door makes no accounts. Ask whoever gave you the key for one.');
         }
-        [$kind, $level] = $this->kind($terms, null !== $invitation, $wish->level);
-        $given = self::name($wish->given, '/given', 'Type your given name.');
-        $family = self::name($wish->family, '/family', 'Type your family name.');
+        [$kind, $level] = $this->kind($terms, null !== $invitation, $request->level);
+        $given = self::name($request->given, '/given', 'Type your given name.');
+        $family = self::name($request->family, '/family', 'Type your family name.');
         $address = $invitation?->string('address');
-        // Logins are given out one after the other, as on sheets of accounts.
+        // Logins are given out one after the other, as on change lists of accounts.
         $this->db->fetchFirstColumn('SELECT id FROM division ORDER BY id FOR UPDATE');
         if (
             null !== $address
@@ -104,7 +104,7 @@ final readonly class Newcomers
         $people->account($id, $login, $this->clock->instant(), $hash);
         $people->write();
         $caller = $this->callers->byId($id);
-        $this->logbook->write(History::HOUSE, $caller, [['account-made', ['door' => $door->id('id')], $id]]);
+        $this->history->write(History::PLATFORM, $caller, [['account-made', ['door' => $door->id('id')], $id]]);
 
         return $caller;
     }

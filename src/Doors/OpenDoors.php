@@ -166,23 +166,23 @@ final readonly class OpenDoors
     /** Fresh keys for doors of many sites, for another term. */
     #[Route('/key-renewals', name: 'renew_keys', methods: ['POST'])]
     public function renew(
-        #[MapRequestPayload] RenewalRequest $wish,
+        #[MapRequestPayload] RenewalRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         $mine = array_column($this->mine($caller), null, 'id');
         $chosen = array_map(
             static fn(string $door): array => $mine[$door] ?? throw Problem::notFound('This door'),
-            array_values(array_unique($wish->doors)),
+            array_values(array_unique($body->doors)),
         );
         $sites = array_values(array_unique(array_map(static fn(array $door): string => $door['site']['id'], $chosen)));
 
-        return $this->transaction->run($request, $caller, $sites, function () use ($wish, $chosen, $caller): Answer {
+        return $this->transaction->run($request, $caller, $sites, function () use ($body, $chosen, $caller): Answer {
             foreach ($chosen as $door) {
                 $access = $this->gate
                     ->at($door['site']['id'], $caller)
                     ->require(Permission::KeepDoors, DoorController::NEEDS);
-                $this->doors->renewFor($access, $door['id'], $wish->fromDay, $wish->untilDay);
+                $this->doors->renewFor($access, $door['id'], $body->fromDay, $body->untilDay);
             }
 
             return new Answer(['items' => $this->mine($caller, array_column($chosen, 'id'))]);

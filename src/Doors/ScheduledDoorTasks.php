@@ -41,8 +41,8 @@ final class ScheduledDoorTasks
         private readonly Transaction $transaction,
         private readonly WaitingListHandler $room,
         private readonly Invitations $invitations,
-        private readonly DoorContextLoader $threshold,
-        private readonly ChangeContextLoader $situations,
+        private readonly DoorContextLoader $doorContexts,
+        private readonly ChangeContextLoader $contextLoader,
         private readonly DoorLines $lines,
         private readonly DoorMessages $post,
         private readonly Gate $gate,
@@ -79,7 +79,7 @@ final class ScheduledDoorTasks
         ) {
             $done['invitations'] += $this->safely(
                 static fn(): bool => true,
-                fn(): int => $this->invitations->tick($this->access($site)),
+                fn(): int => $this->invitations->tasks($this->access($site)),
                 $site,
             );
         }
@@ -179,7 +179,7 @@ final class ScheduledDoorTasks
         $people =
             [] === $away
                 ? []
-                : $this->situations->people(array_map(static fn(Row $row): string => $row->id('person_id'), $away));
+                : $this->contextLoader->people(array_map(static fn(Row $row): string => $row->id('person_id'), $away));
         $letters = [];
         foreach ($people as $id => $person) {
             $this->db->executeStatement(
@@ -225,7 +225,7 @@ final class ScheduledDoorTasks
                 continue;
             }
             $line = $this->lines->goAgain(
-                $this->threshold->at($door, $this->callers->anybody($row->id('person_id'))),
+                $this->doorContexts->at($door, $this->callers->anybody($row->id('person_id'))),
                 [$door->id('id')],
                 false,
                 'release',

@@ -23,7 +23,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 final class ScheduledDoorTasksCommand extends Command
 {
     public function __construct(
-        private readonly ScheduledDoorTasks $tick,
+        private readonly ScheduledDoorTasks $tasks,
         private readonly LostJobs $jobs,
         private readonly Connection $db,
     ) {
@@ -46,7 +46,7 @@ final class ScheduledDoorTasksCommand extends Command
         $every = is_numeric($every) ? max(1, (int) $every) : 0;
         $end = time() + 900;
         do {
-            $done = [...$this->tick->all(), 'lists' => $this->jobs->again()];
+            $done = [...$this->tasks->all(), 'lists' => $this->jobs->again()];
             $this->db->executeStatement(
                 "INSERT INTO beat (name, at) VALUES ('scheduler', UTC_TIMESTAMP())
                     ON DUPLICATE KEY UPDATE at = VALUES(at)",

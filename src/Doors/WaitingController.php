@@ -42,18 +42,18 @@ final readonly class WaitingController
     #[Route('/sites/{site}/waiting', name: 'answer_waiting', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function answer(
         string $site,
-        #[MapRequestPayload] WaitingRequest $wish,
+        #[MapRequestPayload] WaitingRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        return $this->transaction->run($request, $caller, [$site], function () use ($site, $wish, $caller): Answer {
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $body, $caller): Answer {
             $access = $this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS);
-            \assert(\in_array($wish->answer, ['yes', 'no', 'up'], true));
-            if ([] === $wish->waiters) {
+            \assert(\in_array($body->answer, ['yes', 'no', 'up'], true));
+            if ([] === $body->waiters) {
                 throw Problem::field('/waiters', 'none', 'Choose whom to answer.');
             }
 
-            return new Answer(['items' => $this->room->answer($access, $wish->waiters, $wish->answer, $wish->why)]);
+            return new Answer(['items' => $this->room->answer($access, $body->waiters, $body->answer, $body->why)]);
         });
     }
 }

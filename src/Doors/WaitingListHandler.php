@@ -36,14 +36,14 @@ final readonly class WaitingListHandler
 
     public function __construct(
         private Connection $db,
-        private DoorContextLoader $threshold,
+        private DoorContextLoader $doorContexts,
         private DoorLines $lines,
         private DoorMessages $post,
         private CallerProvider $callers,
         private Gate $gate,
-        private ChangeContextLoader $situations,
+        private ChangeContextLoader $contextLoader,
         private Roles $roles,
-        private History $logbook,
+        private History $history,
         private PlatformClock $clock,
     ) {}
 
@@ -168,7 +168,7 @@ final readonly class WaitingListHandler
             static fn(Row $row): int => DoorTermsJson::of($row)->stays($at->access->site->termEnds),
             $rows,
         );
-        $most = $at->situation->seats->most($at->access->now, max($at->access->now + 1, ...array_values($stay)));
+        $most = $at->context->seats->most($at->access->now, max($at->access->now + 1, ...array_values($stay)));
         $free =
             null === $at->access->site->seats
                 ? null
@@ -178,7 +178,11 @@ final readonly class WaitingListHandler
             if (!\array_key_exists($row->id('id'), $doors)) {
                 $seats = DoorTermsJson::of($row)->number('seats');
                 $doors[$row->id('id')] =
-                    null === $seats ? null : $seats - $this->threshold->through($row->id('id'), Id::NONE, $at->access);
+                    null === $seats ? null : $seats - $this->doorContexts->through(
+                        $row->id('id'),
+                        Id::NONE,
+                        $at->access
+                    );
             }
         }
 
@@ -197,7 +201,7 @@ final readonly class WaitingListHandler
             Instant::toSql($until),
             $row->int('waiter'),
         ]);
-        $person = $this->situations->people([$row->id('person_id')])[$row->id('person_id')];
+        $person = $this->contextLoader->people([$row->id('person_id')])[$row->id('person_id')];
         $address = $person->stringOrNull('email');
         if (null !== $address) {
             $this->post->send(
@@ -222,7 +226,7 @@ final readonly class WaitingListHandler
 
     private function before(Row $row): DoorContext
     {
-        return $this->threshold->at($row, $this->callers->anybody($row->id('person_id')));
+        return $this->doorContexts->at($row, $this->callers->anybody($row->id('person_id')));
     }
 
     private function moveUp(SiteAccess $access, Row $row, string $why): string
@@ -235,7 +239,7 @@ final readonly class WaitingListHandler
             trim($why),
             $row->int('waiter'),
         ]);
-        $this->logbook->write($access->site->id, $access->caller, [
+        $this->history->write($access->site->id, $access->caller, [
             ['moved-up', ['why' => trim($why)], $row->id('person_id')],
         ]);
 
@@ -256,7 +260,7 @@ final readonly class WaitingListHandler
     {
         $verdict = $this->roles
             ->book()
-            ->mayGive($at->terms->text('role'), $access->standing, $at->situation->person, $access->site);
+            ->mayGive($at->terms->text('role'), $access->standing, $at->context->person, $access->site);
         if (!$verdict->allowed) {
             return $verdict->code;
         }

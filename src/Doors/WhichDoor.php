@@ -52,30 +52,30 @@ final readonly class WhichDoor
     ) {}
 
     /** @return array{Row, ?Row} the door, and the invitation that was shown */
-    public function of(JoinRequest $wish, ?Caller $caller): array
+    public function of(JoinRequest $request, ?Caller $caller): array
     {
-        if (null !== $wish->invitation) {
-            $invitation = $this->invitation($wish->invitation);
+        if (null !== $request->invitation) {
+            $invitation = $this->invitation($request->invitation);
 
             return [$this->row($invitation->id('door_id')), $invitation];
         }
-        if (null !== $wish->door) {
-            $row = $this->row($wish->door);
+        if (null !== $request->door) {
+            $row = $this->row($request->door);
             // A door that is opened by a key is not opened by its id.
-            if ('request' !== Doors::wishKind($row)) {
+            if ('request' !== Doors::requestKind($row)) {
                 throw Problem::notFound('This door');
             }
 
             return [$row, null];
         }
 
-        return [$this->row($this->byKey(trim((string) $wish->key), $wish->visitor, $caller)), null];
+        return [$this->row($this->byKey(trim((string) $request->key), $request->visitor, $caller)), null];
     }
 
     /** @throws Problem when it is over */
     private function invitation(#[\SensitiveParameter] string $token): Row
     {
-        $this->mind('answering', 60);
+        $this->assertFew('answering', 60);
         $found = $this->db->fetchAssociative(
             'SELECT i.id, i.site_id, i.door_id, i.person_id, i.address, i.words, i.lapses_at, i.answered_at,
                 i.withdrawn_at, i.opened_at, i.made_by, i.made_at FROM invitation_link l
@@ -94,7 +94,7 @@ final readonly class WhichDoor
         return new Row($found);
     }
 
-    private function mind(string $what, int $most): void
+    private function assertFew(string $what, int $most): void
     {
         if ($this->throttle->reached($what.' from '.$this->address(), $most)) {
             throw new Problem(

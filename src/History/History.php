@@ -17,8 +17,8 @@ use Symfony\Component\HttpFoundation\RequestStack;
 /** Writes what happened. The sequence of a site's entries is counted under its lock, so it is the order of events. */
 final readonly class History
 {
-    /** In place of a site, for what concerns the whole house. */
-    public const HOUSE = Id::NONE;
+    /** In place of a site, for what concerns the whole platform. */
+    public const PLATFORM = Id::NONE;
 
     /** Codes of entries that stand in the security log, too. */
     private const SECURITY = [
@@ -61,7 +61,7 @@ final readonly class History
         $first = (is_numeric($found) ? (int) $found : 0) - \count($entries) + 1;
         $rows = new BulkWriter($this->db);
         foreach ($entries as $index => $entry) {
-            $rows->add('log_entry', [
+            $rows->add('history_entry', [
                 'id' => BulkWriter::id($this->ids->next()),
                 'site_id' => BulkWriter::id($siteId),
                 'sequence' => $first + $index,
@@ -76,7 +76,7 @@ final readonly class History
             ]);
         }
         $rows->flush();
-        foreach (self::HOUSE === $siteId ? $entries : [] as $entry) {
+        foreach (self::PLATFORM === $siteId ? $entries : [] as $entry) {
             if (\in_array($entry[0], self::SECURITY, true)) {
                 $this->security->note($entry[0], $entry[2] ?? null, $actor->id);
             }
@@ -88,7 +88,7 @@ final readonly class History
     /** The last of so many sequence numbers; the row that counts them stays locked until they are written for good. */
     private function lastSequence(string $siteId, int $count): mixed
     {
-        if (self::HOUSE === $siteId) {
+        if (self::PLATFORM === $siteId) {
             $this->db->executeStatement(
                 'INSERT INTO platform_counter (id, log_sequence) VALUES (1, ?)
                     ON DUPLICATE KEY UPDATE log_sequence = log_sequence + VALUES(log_sequence)',
@@ -110,7 +110,7 @@ final readonly class History
     /** Notes on an entry that a later one took it back. */
     public function undone(string $siteId, int $sequence, int $by): void
     {
-        $this->db->executeStatement('UPDATE log_entry SET undone_by = ? WHERE site_id = ? AND sequence = ?', [
+        $this->db->executeStatement('UPDATE history_entry SET undone_by = ? WHERE site_id = ? AND sequence = ?', [
             $by,
             Id::binary($siteId),
             $sequence,

@@ -19,19 +19,19 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 /**
- * What happened, newest first: in a site, to a person, to the house. Each change of a site can be taken back from its
- * entry.
+ * What happened, newest first: in a site, to a person, to the platform. Each change of a site can be taken back from
+ * its entry.
  */
 final readonly class HistoryController
 {
     public function __construct(
         private Gate $gate,
         private Transaction $transaction,
-        private HistoryQuery $logbook,
+        private HistoryQuery $history,
         private UndoEntry $takeBack,
     ) {}
 
-    #[Route('/sites/{site}/logbook', name: 'logbook', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    #[Route('/sites/{site}/history', name: 'history', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function ofSite(
         string $site,
         #[CurrentUser] Caller $caller,
@@ -39,15 +39,15 @@ final readonly class HistoryController
     ): Response {
         $access = $this->gate
             ->at($site, $caller)
-            ->require(Permission::SeeHistory, 'Only those who let people into this site read its logbook.');
+            ->require(Permission::SeeHistory, 'Only those who let people into this site read its history.');
 
-        return new Answer($this->logbook->ofSite($access, $filter));
+        return new Answer($this->history->ofSite($access, $filter));
     }
 
-    /** What happened to a person in all sites whose logbook the caller reads. */
+    /** What happened to a person in all sites whose history the caller reads. */
     #[Route(
-        '/people/{person}/logbook',
-        name: 'logbook_of_person',
+        '/people/{person}/history',
+        name: 'history_of_person',
         requirements: ['person' => Id::PATTERN],
         methods: ['GET'],
     )]
@@ -56,23 +56,23 @@ final readonly class HistoryController
         #[CurrentUser] Caller $caller,
         #[FromQuery] HistoryFilter $filter = new HistoryFilter(),
     ): Response {
-        return new Answer($this->logbook->ofPerson($person, $caller, $filter));
+        return new Answer($this->history->ofPerson($person, $caller, $filter));
     }
 
-    #[Route('/house/logbook', name: 'logbook_of_house', methods: ['GET'])]
-    public function ofHouse(
+    #[Route('/platform/history', name: 'history_of_platform', methods: ['GET'])]
+    public function ofPlatform(
         #[CurrentUser] Caller $caller,
         #[FromQuery] HistoryFilter $filter = new HistoryFilter(),
     ): Response {
         if (!$caller->platformAdministrator) {
-            throw Problem::notAllowed('Only platform administrators read the logbook of the house.');
+            throw Problem::notAllowed('Only platform administrators read the history of the platform.');
         }
 
-        return new Answer($this->logbook->ofHouse($filter));
+        return new Answer($this->history->ofPlatform($filter));
     }
 
     #[Route(
-        '/sites/{site}/logbook/{sequence}/undo',
+        '/sites/{site}/history/{sequence}/undo',
         name: 'undo',
         requirements: ['site' => Id::PATTERN, 'sequence' => '[1-9]\d{0,8}'],
         methods: ['POST'],

@@ -19,7 +19,7 @@ use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Row;
 
-/** Pages of logbooks, newest first, with what of it can still be undone. */
+/** Pages of histories, newest first, with what of it can still be undone. */
 final readonly class HistoryQuery
 {
     private const PAGE = 50;
@@ -28,7 +28,7 @@ final readonly class HistoryQuery
         SELECT l.id, l.site_id, l.sequence, l.at, l.code, l.data, l.line_id, l.undone_by, l.actor_id, l.person_id,
             s.title, a.given_name AS a_given_name, a.family_name AS a_family_name, a.preferred_name AS a_preferred_name,
             p.given_name AS p_given_name, p.family_name AS p_family_name, p.preferred_name AS p_preferred_name
-        FROM log_entry l
+        FROM history_entry l
         JOIN person a ON a.id = l.actor_id
         LEFT JOIN person p ON p.id = l.person_id
         LEFT JOIN site s ON s.id = l.site_id
@@ -53,7 +53,7 @@ final readonly class HistoryQuery
 
         return $this->page(
             $rows,
-            'logbook',
+            'history',
             static fn(Row $row): array => [$row->int('sequence')],
             static fn(Row $row): ?ChangeHistory => $histories[$row->idOrNull('person_id') ?? ''] ?? null,
             $sequences,
@@ -61,7 +61,7 @@ final readonly class HistoryQuery
     }
 
     /** @return array<string, mixed> schema `LogEntries` */
-    public function ofHouse(HistoryFilter $filter): array
+    public function ofPlatform(HistoryFilter $filter): array
     {
         [$where, $parameters] = $this->where(
             $filter,
@@ -70,15 +70,15 @@ final readonly class HistoryQuery
         );
 
         return $this->page(
-            $this->inSite(History::HOUSE, $filter, $where, $parameters),
-            'logbook',
+            $this->inSite(History::PLATFORM, $filter, $where, $parameters),
+            'history',
             static fn(Row $row): array => [$row->int('sequence')],
             static fn(): null => null,
             [],
         );
     }
 
-    /** @return array<string, mixed> schema `LogEntries`: of all sites whose logbook the caller reads */
+    /** @return array<string, mixed> schema `LogEntries`: of all sites whose history the caller reads */
     public function ofPerson(string $person, Caller $caller, HistoryFilter $filter): array
     {
         [$where, $parameters] = $this->where(
@@ -87,7 +87,7 @@ final readonly class HistoryQuery
             static fn(string $day): int => self::dayInUtc($day) + 86_400,
         );
         $now = Instant::toSql($this->clock->instant());
-        $cursor = Cursor::read($filter->cursor, 'person-logbook', 'du');
+        $cursor = Cursor::read($filter->cursor, 'person-history', 'du');
         $after = null === $cursor ? '' : ' AND (l.at < ? OR (l.at = ? AND l.id < ?))';
         $place =
             null === $cursor ? [] : [$cursor->values[0], $cursor->values[0], Id::binary((string) $cursor->values[1])];
@@ -124,7 +124,7 @@ final readonly class HistoryQuery
 
         return $this->page(
             $rows,
-            'person-logbook',
+            'person-history',
             static fn(Row $row): array => [$row->string('at'), $row->id('id')],
             static fn(Row $row): ?ChangeHistory => $histories[$row->id('site_id')] ?? null,
             $sequences,
@@ -138,7 +138,7 @@ final readonly class HistoryQuery
      */
     private function inSite(string $site, HistoryFilter $filter, string $where, array $parameters): array
     {
-        $before = Cursor::read($filter->cursor, 'logbook', 'i')?->values[0];
+        $before = Cursor::read($filter->cursor, 'history', 'i')?->values[0];
 
         return Row::all(
             $this->db->fetchAllAssociative(
@@ -210,7 +210,9 @@ final readonly class HistoryQuery
                 $undoneBy = $row->intOrNull('undone_by');
                 $entries[] = $this->entry(
                     $row,
-                    null === $undoneBy && History::HOUSE !== $row->id('site_id') && isset($row->json('data')['before']),
+                    null === $undoneBy && History::PLATFORM !== $row->id('site_id') && isset($row->json(
+                        'data'
+                    )['before']),
                     $undoneBy,
                 );
             } else {

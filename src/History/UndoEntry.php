@@ -16,15 +16,15 @@ use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
 use MintDoor\Sites\SiteHandler;
 
-/** Takes back what an entry of a site's logbook says was done. Runs inside a transaction, under the site's lock. */
+/** Takes back what an entry of a site's history says was done. Runs inside a transaction, under the site's lock. */
 final readonly class UndoEntry
 {
     public function __construct(
         private Connection $db,
-        private ChangeHandler $sheets,
+        private ChangeHandler $changeLists,
         private SiteHandler $sites,
         private Labels $labels,
-        private History $logbook,
+        private History $history,
     ) {}
 
     /**
@@ -35,14 +35,14 @@ final readonly class UndoEntry
     public function entry(EntityManagerInterface $entities, SiteAccess $access, int $sequence): array
     {
         $found = $this->db->fetchAssociative(
-            'SELECT code, data, line_id, undone_by FROM log_entry WHERE site_id = ? AND sequence = ? FOR UPDATE',
+            'SELECT code, data, line_id, undone_by FROM history_entry WHERE site_id = ? AND sequence = ? FOR UPDATE',
             [Id::binary($access->site->id), $sequence],
         );
         $row = new Row(false === $found ? throw Problem::notFound('This entry') : $found);
         $line = $row->idOrNull('line_id');
         if (null !== $line) {
             $access->require(Permission::LetIn, 'You may not change who is in this site.');
-            $undone = $this->sheets->undo($access, [$line], true)['lines'][0];
+            $undone = $this->changeLists->undo($access, [$line], true)['lines'][0];
 
             return ['entry' => $undone['entry'], 'line' => $undone];
         }
@@ -83,14 +83,14 @@ final readonly class UndoEntry
             throw new Problem(ProblemType::ChangedSince, 'The label was changed again on all of them after this.');
         }
         $this->labels->set($label, $still, !$on, $access->caller->id, $access->now);
-        $entry = $this->logbook->write($access->site->id, $access->caller, [
+        $entry = $this->history->write($access->site->id, $access->caller, [
             [
                 'undo',
                 ['of' => $code, 'before' => $after, 'after' => ['on' => !$on], 'label' => $label, 'people' => $still],
                 1 === \count($still) ? $still[0] : null,
             ],
         ]);
-        $this->logbook->undone($access->site->id, $sequence, $entry);
+        $this->history->undone($access->site->id, $sequence, $entry);
 
         return $entry;
     }

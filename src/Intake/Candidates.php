@@ -29,7 +29,7 @@ final readonly class Candidates
     public function json(
         Row $row,
         ?Segment $segment,
-        PersonVisibility $sight,
+        PersonVisibility $visibility,
         SiteAccess $access,
         bool $options = true,
     ): array {
@@ -38,8 +38,8 @@ final readonly class Candidates
         $before = ($book->pick($segment->roles ?? [])[0] ?? null)?->code;
 
         return [
-            'person' => PersonRow::json($row, $sight),
-            'sight' => $sight->value,
+            'person' => PersonRow::json($row, $visibility),
+            'visibility' => $visibility->value,
             'standing' => SegmentRow::json($segment, $book),
             'suggested' => $book->suggest($access->standing, $person, $access->site, $before),
             'options' => $options ? PersonCard::options($book, $access, $person) : [],

@@ -60,15 +60,17 @@ final readonly class IntakeController
             $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
             $exactly = $query->names(PersonRow::identifiers($row));
             $proven = $query->names(PersonRow::proofs($row));
-            $sight = match (true) {
+            $visibility = match (true) {
                 isset($whole[$row->id('person_id')]) => PersonVisibility::Full,
                 null !== $segment => PersonVisibility::Masked,
-                default => $reach?->sight(PersonRow::person($row), $proven) ?? PersonVisibility::Hidden,
+                default => $reach?->visibility(PersonRow::person($row), $proven) ?? PersonVisibility::Hidden,
             };
             // Beyond one's reach a person is found by name, or by an identifier in full, never by the beginning of one.
             if (
-                PersonVisibility::Hidden === $sight
-                || (PersonVisibility::Masked === $sight && !$exactly && !$query->matchesNames(PersonRow::names($row)))
+                PersonVisibility::Hidden === $visibility
+                || (PersonVisibility::Masked === $visibility && !$exactly && !$query->matchesNames(
+                    PersonRow::names($row)
+                ))
             ) {
                 continue;
             }
@@ -78,10 +80,10 @@ final readonly class IntakeController
             } else {
                 $asks =
                     null !== $reach
-                    && PersonVisibility::Masked === $sight
+                    && PersonVisibility::Masked === $visibility
                     && true !== $segment?->state->here()
                     && $this->outsiders->asks($row, $q, $access, $reach);
-                $lists[$list][] = $this->candidates->json($row, $segment, $sight, $access) + ['asks' => $asks];
+                $lists[$list][] = $this->candidates->json($row, $segment, $visibility, $access) + ['asks' => $asks];
             }
         }
 

@@ -41,18 +41,18 @@ final readonly class PastedController
     #[Route('/sites/{site}/intake', name: 'read_lines', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function read(
         string $site,
-        #[MapRequestPayload] PastedRequest $wish,
+        #[MapRequestPayload] PastedRequest $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         $access = $this->gate
             ->at($site, $caller)
             ->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
         $role =
-            null === $wish->role
+            null === $request->role
                 ? null
-                : $this->roles->book()->find($wish->role)
+                : $this->roles->book()->find($request->role)
                     ?? throw Problem::field('/role', 'no-such-role', 'There is no such role any more. Choose another.');
-        $lines = $this->people->lines($wish->text, PastedRequest::MOST_LINES);
+        $lines = $this->people->lines($request->text, PastedRequest::MOST_LINES);
         $remembered = $this->settled->of(
             $site,
             array_map(static fn(PastedLine $line): string => $line->gist(), $lines),
@@ -85,14 +85,14 @@ final readonly class PastedController
             'repeats' => $reading->repeats,
             'candidates' => array_map(function (Candidate $each) use ($rows, $access, $for): array {
                 $person = $each->known->person;
-                [$row, $sight] = $rows[$person->id];
+                [$row, $visibility] = $rows[$person->id];
 
                 return [
                     ...array_diff_key(
                         $this->candidates->json(
                             $row,
                             null === $row->stringOrNull('state') ? null : SegmentRow::segment($row),
-                            $sight,
+                            $visibility,
                             $access,
                             false,
                         ),

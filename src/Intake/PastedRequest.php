@@ -29,7 +29,8 @@ final readonly class PastedRequest
         if (mb_strlen($this->text) > self::MOST_CHARACTERS) {
             $say(
                 \sprintf(
-                    'That is %s characters; a sheet takes %s. Paste the first part, and the rest on a sheet of its '
+                    'That is %s characters; a change list takes %s. Paste the first part, and the rest on a change '
+                        .'list of its '
                         .'own.',
                     number_format(mb_strlen($this->text)),
                     number_format(self::MOST_CHARACTERS),

@@ -131,13 +131,13 @@ final readonly class PeopleReader
     }
 
     /** @param array<string, true> $whole of those of the site the ones who are known in full */
-    private static function sight(Row $row, Reach $reach, array $whole, bool $named): PersonVisibility
+    private static function visibility(Row $row, Reach $reach, array $whole, bool $named): PersonVisibility
     {
         return match (true) {
             isset($whole[$row->id('person_id')]) => PersonVisibility::Full,
             // Who is in the site is no secret there.
             null !== $row->stringOrNull('state') => PersonVisibility::Masked,
-            default => $reach->sight(PersonRow::person($row), $named),
+            default => $reach->visibility(PersonRow::person($row), $named),
         };
     }
 
@@ -174,9 +174,9 @@ final readonly class PeopleReader
             $exact = array_values(
                 array_filter($own, static fn(string $identifier): bool => isset($typed[$identifier])),
             );
-            $sight = self::sight($row, $reach, $whole, self::named($row, $typed));
-            if (PersonVisibility::Hidden !== $sight) {
-                $rows[$person->id] = [$row, $sight];
+            $visibility = self::visibility($row, $reach, $whole, self::named($row, $typed));
+            if (PersonVisibility::Hidden !== $visibility) {
+                $rows[$person->id] = [$row, $visibility];
                 $words = static fn(string $column): array => Folding::tokens((string) $row->stringOrNull($column));
                 $known[] = new Known(
                     $person,
@@ -184,7 +184,7 @@ final readonly class PeopleReader
                     $words('family_name'),
                     $words('preferred_name'),
                     $words('former_name'),
-                    PersonVisibility::Full === $sight ? $own : $exact,
+                    PersonVisibility::Full === $visibility ? $own : $exact,
                 );
             }
         }

@@ -7,10 +7,12 @@ namespace MintDoor\Messages;
 use MintDoor\Core\Messages\MessageKind;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
-/** Addresses of the house's pages, as messages have them. They are never made from what a request calls the house. */
+/**
+ * Addresses of the platform's pages, as messages have them. They are never made from what a request calls the platform.
+ */
 final readonly class Addresses
 {
-    public function __construct(#[Autowire('%env(MINT_DOOR_ADDRESS)%')] private string $house) {}
+    public function __construct(#[Autowire('%env(MINT_DOOR_ADDRESS)%')] private string $platform) {}
 
     /**
      * Where the link of a message leads.
@@ -21,7 +23,7 @@ final readonly class Addresses
     public function of(MessageKind $kind, string $token, string $site): string
     {
         // A token is in the fragment, which no server is sent and none logs.
-        return rtrim($this->house, '/')
+        return rtrim($this->platform, '/')
             .match (true) {
                 $kind->setsPassword() => '/welcome#'.$token,
                 $kind->linkIsSecret() => '/invitation#'.$token,

@@ -41,7 +41,7 @@ final readonly class Budgets
         $limits = $this->roles->limits();
         if (null !== $by) {
             $outside = array_filter($messages, static fn(Outgoing $message): bool => null === $message->person);
-            $this->mind(
+            $this->assertWithin(
                 'mail outside of '.$by,
                 \count($outside),
                 $limits->mailOutside,
@@ -51,7 +51,7 @@ final readonly class Budgets
                 $messages,
                 static fn(Outgoing $message): bool => MessageKind::Password === $message->kind,
             );
-            $this->mind(
+            $this->assertWithin(
                 'links of '.$by,
                 \count($links),
                 $limits->passwordLinks,
@@ -139,7 +139,7 @@ final readonly class Budgets
             : null;
     }
 
-    private function mind(string $key, int $many, int $most, string $sentence): void
+    private function assertWithin(string $key, int $many, int $most, string $sentence): void
     {
         $left = 0 === $many ? 0 : $this->throttle->spend($key, $many, $most, self::DAY);
         if ($left < 0) {

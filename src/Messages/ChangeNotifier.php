@@ -17,14 +17,16 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
-/** Tells people what a sheet did to them, in the words of the nearest template and those of whoever applied it. */
+/**
+ * Tells people what a change list did to them, in the words of the nearest template and those of whoever applied it.
+ */
 final readonly class ChangeNotifier
 {
     public function __construct(
         private Messages $room,
         private Texts $texts,
         private Roles $roles,
-        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $house,
+        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $platform,
     ) {}
 
     /**
@@ -49,8 +51,8 @@ final readonly class ChangeNotifier
     }
 
     /**
-     * Queues what the lines of a sheet tell, and withdraws what lines that were taken back had told. Runs in their
-     * transaction.
+     * Queues what the lines of a change list tell, and withdraws what lines that were taken back had told. Runs in
+     * their transaction.
      *
      * @param array<array-key, StoredLine>                    $lines  as they were applied
      * @param array<int, Row>                                 $people one a line
@@ -62,7 +64,7 @@ final readonly class ChangeNotifier
         array $lines,
         array $people,
         array $stored,
-        string $sheet,
+        string $changeList,
         ?string $words,
     ): void {
         $this->room->withdraw(
@@ -94,7 +96,7 @@ final readonly class ChangeNotifier
                     $template->fill($this->ofSite($access, $person, $line->line->after, $words)),
                     'line:'.$stored[$key]['line'],
                     $access->site->id,
-                    $sheet,
+                    $changeList,
                     (int) $key,
                     $stored[$key]['line'],
                 );
@@ -108,7 +110,7 @@ final readonly class ChangeNotifier
      *
      * @param list<array{person: Row, position: int}> $made
      */
-    public function accounts(array $made, string $sheet, ?string $words, Caller $by): void
+    public function accounts(array $made, string $changeList, ?string $words, Caller $by): void
     {
         $messages = $templates = [];
         foreach (null === $words ? [] : $made as ['person' => $person, 'position' => $position]) {
@@ -125,7 +127,7 @@ final readonly class ChangeNotifier
                     $address,
                     $template->fill($this->welcome($person, $by, (string) $words)),
                     'account:'.$person->id('person_id'),
-                    sheet: $sheet,
+                    changeList: $changeList,
                     position: $position,
                 );
             }
@@ -193,7 +195,7 @@ final readonly class ChangeNotifier
             'name' => PersonRow::name($person),
             'given' => $person->stringOrNull('preferred_name') ?? $person->string('given_name'),
             'login' => $person->string('login'),
-            'house' => $this->house,
+            'platform' => $this->platform,
         ];
     }
 }

@@ -36,7 +36,7 @@ final readonly class MessageController
         private MessageQuery $messages,
         private Messages $room,
         private Texts $texts,
-        private ChangeNotifier $telling,
+        private ChangeNotifier $notifier,
         private Addresses $addresses,
         private Gate $gate,
         private PersonGate $people,
@@ -48,7 +48,7 @@ final readonly class MessageController
     #[Route('/messages', name: 'messages', methods: ['GET'])]
     public function list(#[FromQuery] MessageFilter $filter, #[CurrentUser] Caller $caller): Response
     {
-        self::mindStaff($caller);
+        self::assertStaff($caller);
 
         return new Answer($this->messages->list($filter, $caller));
     }
@@ -60,7 +60,7 @@ final readonly class MessageController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        self::mindStaff($caller);
+        self::assertStaff($caller);
 
         return $this->transaction->run($request, $caller, [], function () use ($chosen, $caller): Answer {
             $again = $left = [];
@@ -101,7 +101,7 @@ final readonly class MessageController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        self::mindStaff($caller);
+        self::assertStaff($caller);
 
         return $this->transaction->run(
             $request,
@@ -118,40 +118,40 @@ final readonly class MessageController
 
     /** What somebody would read. Sends nothing. */
     #[Route('/message-previews', name: 'preview_message', methods: ['POST'])]
-    public function preview(#[MapRequestPayload] PreviewRequest $wish, #[CurrentUser] Caller $caller): Response
+    public function preview(#[MapRequestPayload] PreviewRequest $body, #[CurrentUser] Caller $caller): Response
     {
-        self::mindStaff($caller);
-        $kind = MessageKind::from($wish->kind);
-        $person = $this->people->at($wish->person ?? $caller->id, $caller)[0];
+        self::assertStaff($caller);
+        $kind = MessageKind::from($body->kind);
+        $person = $this->people->at($body->person ?? $caller->id, $caller)[0];
         $access =
-            $kind->ofSite() && null !== $wish->site
+            $kind->ofSite() && null !== $body->site
                 ? $this->gate
-                    ->at($wish->site, $caller)
+                    ->at($body->site, $caller)
                     ->require(
                         Permission::WriteToPeople,
                         'You may not write to people of this site. Its leads and co-tutors can.',
                     )
                 : null;
         $values = match (true) {
-            null !== $access => $this->telling->ofSite(
+            null !== $access => $this->notifier->ofSite(
                 $access,
                 $person,
-                null === $wish->role
+                null === $body->role
                     ? null
-                    : new Segment(new Window($access->now), State::Current, [$wish->role], false, $access->now),
-                $wish->words,
+                    : new Segment(new Window($access->now), State::Current, [$body->role], false, $access->now),
+                $body->words,
             ),
             $kind->ofSite() => [
-                ...$this->telling->ofPerson($person),
+                ...$this->notifier->ofPerson($person),
                 'site' => 'Name of the site',
                 'role' => 'learner',
                 'until' => '',
                 'by' => $caller->name,
-                'words' => $wish->words,
+                'words' => $body->words,
             ],
-            default => $this->telling->welcome($person, $caller, $wish->words),
+            default => $this->notifier->welcome($person, $caller, $body->words),
         };
-        $sample = $kind->ofSite() ? null : $wish->sample;
+        $sample = $kind->ofSite() ? null : $body->sample;
         if (null !== $sample) {
             $values = [
                 ...$values,
@@ -161,7 +161,7 @@ final readonly class MessageController
                 'division' => $sample->division,
             ];
         }
-        $division = $wish->division ?? ($access?->site->division ?? $person->string('person_division'));
+        $division = $body->division ?? ($access?->site->division ?? $person->string('person_division'));
         $reach = $this->directory->reachOf($caller);
         // Words of a division are for those who have to do with it.
         if (
@@ -173,11 +173,11 @@ final readonly class MessageController
             throw Problem::notFound('This division');
         }
         [$template, $whose] =
-            null === $wish->subject || null === $wish->body
+            null === $body->subject || null === $body->body
                 ? $this->texts->nearest($kind, $access?->site->id, $division)
-                : [new Template($wish->subject, $wish->body), 'unsaved'];
+                : [new Template($body->subject, $body->body), 'unsaved'];
         $letter = $template->fill($values);
-        $link = $this->addresses->of($kind, '…', $wish->site ?? '…');
+        $link = $this->addresses->of($kind, '…', $body->site ?? '…');
 
         return new Answer([
             'to' => null === $sample ? $person->stringOrNull('email') : $sample->email,
@@ -205,10 +205,10 @@ final readonly class MessageController
         return \count($rows) === \count($chosen->messages) ? $rows : throw Problem::notFound('This message');
     }
 
-    private static function mindStaff(Caller $caller): void
+    private static function assertStaff(Caller $caller): void
     {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff look into the post room.');
+            throw Problem::notAllowed('Only staff look into messages.');
         }
     }
 }

@@ -16,7 +16,8 @@ final readonly class MessageFilter
         #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a site\'s id.')] public string $site = '',
         #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a person\'s id.')]
         public string $person = '',
-        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a sheet\'s id.')] public string $sheet = '',
+        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a change list\'s '
+            .'id.')] public string $changeList = '',
         #[Assert\Choice(callback: [self::class, 'kinds'], message: 'There is no such kind of message.')]
         public string $kind = '',
         #[Assert\Choice(callback: [self::class, 'states'], message: 'There is no such state.')]

@@ -27,7 +27,7 @@ final readonly class MessageQuery
     private const PAGE = 60;
 
     private const SELECT = <<<'SQL'
-        SELECT m.id, m.kind, m.cause, m.person_id, m.address, m.site_id, m.sheet_id, m.subject, m.body, m.state,
+        SELECT m.id, m.kind, m.cause, m.person_id, m.address, m.site_id, m.change_list_id, m.subject, m.body, m.state,
             m.tries, m.reason, m.made_at, m.sent_at, m.made_by,
             TIMESTAMPDIFF(SECOND, UTC_TIMESTAMP(3), m.due_at) AS waits, p.given_name, p.family_name, p.preferred_name,
             p.email, p.gone, b.given_name AS b_given_name, b.family_name AS b_family_name,
@@ -44,7 +44,7 @@ final readonly class MessageQuery
     public function list(MessageFilter $filter, Caller $caller): array
     {
         $where = $this->seenBy($caller);
-        foreach (['m.site_id' => $filter->site, 'm.sheet_id' => $filter->sheet] as $column => $id) {
+        foreach (['m.site_id' => $filter->site, 'm.change_list_id' => $filter->changeList] as $column => $id) {
             '' === $id || $where->add($column.' = ?', Id::binary($id));
         }
         '' === $filter->person
@@ -139,7 +139,7 @@ final readonly class MessageQuery
                 null === $row->stringOrNull('title')
                     ? null
                     : ['id' => $row->id('site_id'), 'title' => $row->string('title')],
-            'sheet' => $row->idOrNull('sheet_id'),
+            'changeList' => $row->idOrNull('change_list_id'),
             'subject' => $row->string('subject'),
             'text' => str_replace(
                 Letter::LINK,

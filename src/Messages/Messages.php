@@ -29,7 +29,7 @@ final readonly class Messages
         private PlatformClock $clock,
         private MessageBusInterface $bus,
         private Budgets $budgets,
-        #[Autowire('%env(int:POST_ROOM_HOLD)%')] private int $hold,
+        #[Autowire('%env(int:MESSAGES_HOLD)%')] private int $hold,
     ) {}
 
     /**
@@ -56,7 +56,7 @@ final readonly class Messages
                     'person_id' => BulkWriter::id($message->person),
                     'address' => $message->address,
                     'site_id' => BulkWriter::id($message->site),
-                    'sheet_id' => BulkWriter::id($message->sheet),
+                    'change_list_id' => BulkWriter::id($message->changeList),
                     'position' => $message->position,
                     'line_id' => BulkWriter::id($message->line),
                     'invitation_id' => BulkWriter::id($message->invitation),
@@ -83,7 +83,7 @@ final readonly class Messages
     /**
      * Withdraws what is not on its way yet.
      *
-     * @param 'id'|'line_id'|'sheet_id'|'invitation_id' $by     what the ids are of
+     * @param 'id'|'line_id'|'change_list_id'|'invitation_id' $by     what the ids are of
      * @param list<string>              $ids
      *
      * @return int how many

@@ -14,7 +14,7 @@ final readonly class Outgoing
      * @param ?string $person  id; null for somebody the directory does not know
      * @param string  $cause   what it tells of; the same is told once
      * @param ?string $site    id, for what happened in a site
-     * @param ?string $sheet   id of the sheet it came with, and the position of its line there
+     * @param ?string $changeList   id of the change list it came with, and the position of its line there
      * @param ?string $line    id of the applied line it tells of; undoing that in time withdraws it
      * @param ?string $invitation id of the invitation its link answers
      */
@@ -25,7 +25,7 @@ final readonly class Outgoing
         public Letter $letter,
         public string $cause,
         public ?string $site = null,
-        public ?string $sheet = null,
+        public ?string $changeList = null,
         public ?int $position = null,
         public ?string $line = null,
         public ?string $invitation = null,

@@ -25,7 +25,7 @@ use Symfony\Component\Mime\Exception\ExceptionInterface as MimeException;
 
 /**
  * Delivers due messages. Those in hand are locked until it is written down what became of them, so that several workers
- * never take the same. Into the house's own post room letters and what is noted of them are one transaction: a worker
+ * never take the same. Into the platform's own messages letters and what is noted of them are one transaction: a worker
  * that is killed leaves both or neither. A server outside cannot be part of a transaction: there one message is in hand
  * at a time, and one that was taken just before a crash goes again under the same `Message-ID`.
  */
@@ -47,7 +47,7 @@ final readonly class Sender
         private Addresses $addresses,
         #[Autowire('%env(MAILER_DSN)%')] private string $dsn,
         #[Autowire('%env(MAIL_FROM)%')] private string $from,
-        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $house,
+        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $platform,
     ) {}
 
     #[AsMessageHandler]
@@ -105,7 +105,7 @@ final readonly class Sender
         $link = $this->addresses->of($kind, $token, (string) $row->idOrNull('site_id'));
         $letter = new Letter($row->string('subject'), $row->string('body'));
         $email = (new Email())
-            ->from(new Address($this->from, $this->house))
+            ->from(new Address($this->from, $this->platform))
             ->to($row->string('address'))
             ->subject($letter->subject)
             ->text($letter->asText($link))

@@ -40,7 +40,7 @@ final readonly class TemplateController
         private Gate $gate,
         private PlatformClock $clock,
         private Transaction $transaction,
-        private History $logbook,
+        private History $history,
     ) {}
 
     #[Route('/templates', name: 'templates', methods: ['GET'])]
@@ -49,7 +49,7 @@ final readonly class TemplateController
         #[MapQueryParameter] ?string $division = null,
         #[MapQueryParameter] ?string $site = null,
     ): Response {
-        $this->mind($caller, $division, $site);
+        $this->assertMay($caller, $division, $site);
 
         return new Answer($this->all($division, $site, $caller));
     }
@@ -57,12 +57,12 @@ final readonly class TemplateController
     #[Route('/templates/{kind}', name: 'save_template', requirements: ['kind' => self::KIND], methods: ['PUT'])]
     public function save(
         string $kind,
-        #[MapRequestPayload] TemplateRequest $wish,
+        #[MapRequestPayload] TemplateRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        $of = $this->mind($caller, $wish->division, $wish->site);
-        $problems = (new Template(trim($wish->subject), trim($wish->body)))->problems(MessageKind::from($kind));
+        $of = $this->assertMay($caller, $body->division, $body->site);
+        $problems = (new Template(trim($body->subject), trim($body->body)))->problems(MessageKind::from($kind));
         if ([] !== $problems) {
             throw new Problem(
                 ProblemType::Invalid,
@@ -71,9 +71,9 @@ final readonly class TemplateController
             );
         }
 
-        return $this->transaction->run($request, $caller, [], function () use ($kind, $wish, $of, $caller): Answer {
+        return $this->transaction->run($request, $caller, [], function () use ($kind, $body, $of, $caller): Answer {
             $own = $this->own($kind, $of, ' FOR UPDATE');
-            if (($own?->int('version') ?? 0) !== $wish->version) {
+            if (($own?->int('version') ?? 0) !== $body->version) {
                 throw new Problem(
                     ProblemType::Stale,
                     'Somebody else changed these words in the meantime. Look at what is so now, then decide again. '
@@ -90,21 +90,21 @@ final readonly class TemplateController
                 [
                     $kind,
                     Id::binary($of),
-                    trim($wish->subject),
-                    trim($wish->body),
+                    trim($body->subject),
+                    trim($body->body),
                     Id::binary($caller->id),
                     Instant::toSql($this->clock->instant()),
                 ],
             );
-            $this->logbook->write(History::HOUSE, $caller, [
-                ['template-changed', ['kind' => $kind, 'division' => $wish->division, 'site' => $wish->site]],
+            $this->history->write(History::PLATFORM, $caller, [
+                ['template-changed', ['kind' => $kind, 'division' => $body->division, 'site' => $body->site]],
             ]);
 
-            return new Answer($this->all($wish->division, $wish->site, $caller));
+            return new Answer($this->all($body->division, $body->site, $caller));
         });
     }
 
-    /** Goes back to the words of the division, the platform, or those the house began with. */
+    /** Goes back to the words of the division, the platform, or those the platform began with. */
     #[Route('/templates/{kind}', name: 'forget_template', requirements: ['kind' => self::KIND], methods: ['DELETE'])]
     public function forget(
         string $kind,
@@ -113,7 +113,7 @@ final readonly class TemplateController
         #[MapQueryParameter] ?string $division = null,
         #[MapQueryParameter] ?string $site = null,
     ): Response {
-        $of = $this->mind($caller, $division, $site);
+        $of = $this->assertMay($caller, $division, $site);
 
         return $this->transaction->run($request, $caller, [], function () use (
             $kind,
@@ -126,7 +126,7 @@ final readonly class TemplateController
                 $kind,
                 Id::binary($of),
             ]);
-            $this->logbook->write(History::HOUSE, $caller, [
+            $this->history->write(History::PLATFORM, $caller, [
                 ['template-changed', ['kind' => $kind, 'division' => $division, 'site' => $site, 'forgotten' => true]],
             ]);
 
@@ -163,7 +163,7 @@ final readonly class TemplateController
     }
 
     /** @return string id of whose templates these are */
-    private function mind(Caller $caller, ?string $division, ?string $site): string
+    private function assertMay(Caller $caller, ?string $division, ?string $site): string
     {
         if (null !== $site && 1 !== preg_match('/^'.Id::PATTERN.'$/D', $site)) {
             throw Problem::notFound('This site');

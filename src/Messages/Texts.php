@@ -13,7 +13,7 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\Row;
 use MintDoor\Sites\Divisions;
 
-/** The templates of messages: a site's own, its division's, the platform's, or those the house began with. */
+/** The templates of messages: a site's own, its division's, the platform's, or those the platform began with. */
 final readonly class Texts
 {
     public function __construct(private Connection $db, private Divisions $divisions) {}

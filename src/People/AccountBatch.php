@@ -44,21 +44,21 @@ final readonly class AccountBatch
     ) {}
 
     /** @return array{list<AccountLine>, array<string, array{Row, PersonVisibility}>} and whoever is spoken of, by id */
-    public function lines(AccountBatchRequest $wish, Caller $caller): array
+    public function lines(AccountBatchRequest $request, Caller $caller): array
     {
         $divisions = array_map(static fn(array $each): string => $each['name'], $this->divisions->all());
-        if ('' !== $wish->division && !isset($divisions[$wish->division])) {
+        if ('' !== $request->division && !isset($divisions[$request->division])) {
             throw Problem::field('/division', 'unknown', 'There is no such division any more. Choose another.');
         }
         $reader = new AccountRows(
             $this->roles->rules()->numbers,
             $divisions,
-            $wish->division,
-            PersonKind::from($wish->kind),
-            $wish->level,
+            $request->division,
+            PersonKind::from($request->kind),
+            $request->level,
         );
         try {
-            $drafts = $reader->read($wish->text, AccountBatchRequest::MOST_ROWS);
+            $drafts = $reader->read($request->text, AccountBatchRequest::MOST_ROWS);
         } catch (TooMuch $much) {
             throw Problem::tooMuch($much->problem, $much->row, AccountBatchRequest::MOST_ROWS);
         }
@@ -78,7 +78,7 @@ final readonly class AccountBatch
                 : $this->people->readings(
                     array_map($asLine, $sound),
                     $caller,
-                    new Circumstances(new Site('', $wish->division), PersonKind::cases()),
+                    new Circumstances(new Site('', $request->division), PersonKind::cases()),
                 );
         $byRow = $directory = [];
         foreach ($readings as $reading) {
@@ -97,7 +97,7 @@ final readonly class AccountBatch
                 static fn(): bool => true,
                 array_filter($rows, static fn(array $each): bool => null !== $each[0]->stringOrNull('login')),
             ),
-            $wish->choices,
+            $request->choices,
             static fn(PersonKind $kind, string $division): bool => $caretaker->mayMake($kind, $division, $lettingInto),
         );
 
@@ -105,9 +105,9 @@ final readonly class AccountBatch
     }
 
     /** @return array<string, mixed> schema `AccountBatch` */
-    public function look(AccountBatchRequest $wish, Caller $caller): array
+    public function look(AccountBatchRequest $request, Caller $caller): array
     {
-        [$lines, $rows] = $this->lines($wish, $caller);
+        [$lines, $rows] = $this->lines($request, $caller);
         $verdicts = array_fill_keys(
             array_map(static fn(Verdict $verdict): string => $verdict->value, Verdict::cases()),
             0,

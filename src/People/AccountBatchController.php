@@ -23,62 +23,65 @@ final readonly class AccountBatchController
 {
     public function __construct(
         private AccountBatch $batch,
-        private AccountLists $sheets,
+        private AccountLists $changeLists,
         private Transaction $transaction,
     ) {}
 
     #[Dear]
     #[Route('/account-batches', name: 'make_accounts', methods: ['POST'])]
     public function make(
-        #[MapRequestPayload] AccountBatchRequest $wish,
+        #[MapRequestPayload] AccountBatchRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff make accounts. Ask a tutor or an administrator.');
         }
-        if (!$wish->apply) {
-            return new Answer($this->batch->look($wish, $caller));
+        if (!$body->apply) {
+            return new Answer($this->batch->look($body, $caller));
         }
 
-        return $this->transaction->run($request, $caller, [], function () use ($wish, $caller): Answer {
-            $this->sheets->apply($wish, $caller);
+        return $this->transaction->run($request, $caller, [], function () use ($body, $caller): Answer {
+            $this->changeLists->apply($body, $caller);
 
-            return new Answer($this->sheets->page((string) $wish->sheet, 0, $caller));
+            return new Answer($this->changeLists->page((string) $body->changeList, 0, $caller));
         });
     }
 
     #[Route(
-        '/account-batches/{sheet}',
+        '/account-batches/{changeList}',
         name: 'accounts_made',
-        requirements: ['sheet' => Id::PATTERN],
+        requirements: ['changeList' => Id::PATTERN],
         methods: ['GET'],
     )]
-    public function page(string $sheet, #[CurrentUser] Caller $caller, #[MapQueryParameter] int $after = 0): Response
-    {
-        return new Answer($this->sheets->page($sheet, $after, $caller));
+    public function page(
+        string $changeList,
+        #[CurrentUser] Caller $caller,
+        #[MapQueryParameter] int $after = 0,
+    ): Response {
+        return new Answer($this->changeLists->page($changeList, $after, $caller));
     }
 
     #[Dear]
     #[Route(
-        '/account-batches/{sheet}/undo',
+        '/account-batches/{changeList}/undo',
         name: 'undo_accounts',
-        requirements: ['sheet' => Id::PATTERN],
+        requirements: ['changeList' => Id::PATTERN],
         methods: ['POST'],
     )]
     public function undo(
-        string $sheet,
-        #[MapRequestPayload] ApplyRequest $wish,
+        string $changeList,
+        #[MapRequestPayload] ApplyRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        return $wish->apply
+        return $body->apply
             ? $this->transaction->run(
                 $request,
                 $caller,
                 [],
-                fn(): Answer => new Answer($this->sheets->takeBack($sheet, true, $caller)),
+                fn(): Answer => new Answer($this->changeLists->takeBack($changeList, true, $caller)),
             )
-            : new Answer($this->sheets->takeBack($sheet, false, $caller));
+            : new Answer($this->changeLists->takeBack($changeList, false, $caller));
     }
 }

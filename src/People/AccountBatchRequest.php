@@ -17,7 +17,7 @@ final readonly class AccountBatchRequest
     public function __construct(
         #[Assert\Length(
             max: 900_000,
-            maxMessage: 'That is more than fits on a sheet. Paste a part of it, and the rest after.',
+            maxMessage: 'That is more than fits on a change list. Paste a part of it, and the rest after.',
         )]
         public string $text,
         /** Code, for rows that say none. */
@@ -36,8 +36,9 @@ final readonly class AccountBatchRequest
         ])]
         public array $choices = [],
         public bool $apply = false,
-        /** The kept sheet that is applied with it. */
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a sheet\'s id.')] public ?string $sheet = null,
+        /** The kept change list that is applied with it. */
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a change list\'s '
+            .'id.')] public ?string $changeList = null,
         /** Words for those who are told of their account; null tells nobody. */
         #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')] public ?string $tell = null,
     ) {}

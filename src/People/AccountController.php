@@ -45,7 +45,7 @@ final readonly class AccountController
         private Me $me,
         private Connection $db,
         private Transaction $transaction,
-        private History $logbook,
+        private History $history,
         private PasswordHasherFactoryInterface $hashers,
         private CallerProvider $callers,
         private TokenStorageInterface $tokens,
@@ -61,7 +61,7 @@ final readonly class AccountController
     #[Dear(from: 4_096)]
     #[Route('/sign-in-cards', name: 'sign_in_cards', methods: ['POST'])]
     public function cards(
-        #[MapRequestPayload] CardsRequest $wish,
+        #[MapRequestPayload] CardsRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -76,9 +76,9 @@ final readonly class AccountController
             [],
             fn(): Answer => new Answer([
                 'cards' => $this->accounts->cards(
-                    $wish->people,
-                    $wish->once,
-                    $wish->days ?? $this->roles->limits()->cardDays,
+                    $body->people,
+                    $body->once,
+                    $body->days ?? $this->roles->limits()->cardDays,
                     $caller,
                 ),
             ]),
@@ -93,7 +93,7 @@ final readonly class AccountController
     )]
     public function account(
         string $person,
-        #[MapRequestPayload] AccountRequest $wish,
+        #[MapRequestPayload] AccountRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -101,7 +101,7 @@ final readonly class AccountController
             $request,
             $caller,
             [],
-            fn(): Answer => new Answer($this->accounts->open($person, $wish->open, $wish->apply, $caller)),
+            fn(): Answer => new Answer($this->accounts->open($person, $body->open, $body->apply, $caller)),
         );
     }
 
@@ -116,13 +116,13 @@ final readonly class AccountController
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $request, $caller): Answer {
             $this->locks->people([$person], alone: true);
-            $this->caring->mind($person, $caller);
+            $this->caring->assertMay($person, $caller);
             $wanted = $request->isMethod('PUT');
             $this->db->executeStatement(
                 'UPDATE account SET must_change = ? WHERE person_id = ? AND password_hash IS NOT NULL',
                 [(int) $wanted, Id::binary($person)],
             );
-            $this->logbook->write(History::HOUSE, $caller, [['password-wanted', ['wanted' => $wanted], $person]]);
+            $this->history->write(History::PLATFORM, $caller, [['password-wanted', ['wanted' => $wanted], $person]]);
             $wanted && $this->notices->tell([[$this->accounts->row($person), 'password-wanted']], $caller);
 
             return new Answer(['wanted' => $wanted]);
@@ -139,9 +139,9 @@ final readonly class AccountController
     {
         return $this->transaction->run($request, $caller, [], function () use ($person, $caller): Answer {
             $this->locks->people([$person], alone: true);
-            $this->caring->mind($person, $caller);
+            $this->caring->assertMay($person, $caller);
             $ended = $this->accounts->endSessions($person);
-            $this->logbook->write(History::HOUSE, $caller, [['sessions-ended', ['n' => $ended], $person]]);
+            $this->history->write(History::PLATFORM, $caller, [['sessions-ended', ['n' => $ended], $person]]);
             $this->notices->tell([[$this->accounts->row($person), 'sessions-ended']], $caller);
 
             return new Answer(['ended' => $ended]);
@@ -151,7 +151,7 @@ final readonly class AccountController
     /** One's own password, by the current one. Other sessions of before are over, as their password is. */
     #[Route('/me/password', name: 'change_password', methods: ['PUT'])]
     public function password(
-        #[MapRequestPayload] PasswordRequest $wish,
+        #[MapRequestPayload] PasswordRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -163,18 +163,18 @@ final readonly class AccountController
             );
         }
         $hasher = $this->hashers->getPasswordHasher(Caller::class);
-        if (!$hasher->verify((string) $caller->getPassword(), $wish->present)) {
+        if (!$hasher->verify((string) $caller->getPassword(), $body->present)) {
             $this->throttle->hit('passwords of '.$caller->id, self::TRIES, self::WINDOW);
             throw Problem::field('/present', 'wrong', 'That is not your current password.');
         }
-        if (hash_equals($wish->present, $wish->password)) {
+        if (hash_equals($body->present, $body->password)) {
             throw Problem::field('/password', 'same', 'That is the password you have. Choose another.');
         }
-        Passwords::mind($wish->password, Passwords::own($this->accounts->row($caller->id)));
+        Passwords::assertGood($body->password, Passwords::own($this->accounts->row($caller->id)));
         $request->headers->remove('Idempotency-Key');
 
         return $this->transaction->run($request, $caller, [], function () use (
-            $wish,
+            $body,
             $hasher,
             $request,
             $caller,
@@ -183,7 +183,7 @@ final readonly class AccountController
             $changed = $this->db->executeStatement(
                 'UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL
                  WHERE person_id = ? AND password_hash = ?',
-                [$hasher->hash($wish->password), Id::binary($caller->id), (string) $caller->getPassword()],
+                [$hasher->hash($body->password), Id::binary($caller->id), (string) $caller->getPassword()],
             );
             if (1 !== (int) $changed) {
                 throw new Problem(

@@ -20,7 +20,7 @@ use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
 
-/** Sheets of accounts: applied, looked at, taken back. What changes something runs inside a transaction. */
+/** Change lists of accounts: applied, looked at, taken back. What changes something runs inside a transaction. */
 final readonly class AccountLists
 {
     private const PAGE = 500;
@@ -32,45 +32,48 @@ final readonly class AccountLists
         private Connection $db,
         private AccountBatch $batch,
         private AccountRunner $runner,
-        private ChangeLists $sheets,
+        private ChangeLists $changeLists,
         private Messages $room,
-        private History $logbook,
+        private History $history,
         private Accounts $accounts,
         private Caring $caring,
         private Locks $locks,
     ) {}
 
-    public function apply(AccountBatchRequest $wish, Caller $caller): void
+    public function apply(AccountBatchRequest $request, Caller $caller): void
     {
-        $sheet = $wish->sheet ?? throw Problem::field('/sheet', 'missing', 'Keep the sheet first, then apply it.');
-        $record = $this->sheets->row($sheet, $caller);
-        $this->sheets->mustBeKind($record, 'accounts');
-        $this->sheets->mustBe($record, ['draft'], 'This sheet was applied already. Begin another.');
+        $changeList = $request->changeList ?? throw Problem::field('/changeList', 'missing', 'Keep the change list '
+            .'first, then apply it.');
+        $record = $this->changeLists->row($changeList, $caller);
+        $this->changeLists->mustBeKind($record, 'accounts');
+        $this->changeLists->mustBe($record, ['draft'], 'This change list was applied already. Begin another.');
         $ready = array_values(
             array_filter(
-                $this->batch->lines($wish, $caller)[0],
+                $this->batch->lines($request, $caller)[0],
                 static fn(AccountLine $line): bool => Verdict::Ready === $line->verdict,
             ),
         );
         if ([] === $ready) {
             throw Problem::field('/text', 'nothing', 'There is no account to make yet. Complete a row first.');
         }
-        $this->sheets->take($sheet, \count($ready), $wish->tell, $caller);
-        $this->runner->begin($sheet, $ready);
+        $this->changeLists->take($changeList, \count($ready), $request->tell, $caller);
+        $this->runner->begin($changeList, $ready);
     }
 
     /** @return array<string, mixed> schema `AccountSheet`: what became of the rows from a position on */
-    public function page(string $sheet, int $after, Caller $caller): array
+    public function page(string $changeList, int $after, Caller $caller): array
     {
-        $this->sheets->mustBeKind($this->sheets->row($sheet, $caller), 'accounts');
+        $this->changeLists->mustBeKind($this->changeLists->row($changeList, $caller), 'accounts');
         $rows = Row::all(
             $this->db->fetchAllAssociative(
                 'SELECT r.position, r.row, r.outcome, r.reasons, r.made, r.person_id, a.login, a.password_hash IS NOT '
                     .'NULL AS has_password, m.id AS message_id, m.state AS message_state FROM account_row r '
-                    .'LEFT JOIN account a ON a.person_id = r.person_id LEFT JOIN message m ON m.sheet_id = r.sheet_id '
-                    .'AND m.position = r.position WHERE r.sheet_id = ? AND r.position > ? ORDER BY r.position LIMIT '
+                    .'LEFT JOIN account a ON a.person_id = r.person_id LEFT '
+                    .'JOIN message m ON m.change_list_id = r.change_list_id '
+                    .'AND m.position = r.position WHERE r.change_list_id = ? AND r.position > ? ORDER BY r.position '
+                    .'LIMIT '
                     .(self::PAGE + 1),
-                [Id::binary($sheet), $after],
+                [Id::binary($changeList), $after],
             ),
         );
         $more = \count($rows) > self::PAGE;
@@ -80,11 +83,11 @@ final readonly class AccountLists
                 SELECT r.person_id
                 FROM account_row r
                 JOIN account a ON a.person_id = r.person_id
-                WHERE r.sheet_id = ? AND r.outcome = 'ready' AND a.password_hash IS NULL
+                WHERE r.change_list_id = ? AND r.outcome = 'ready' AND a.password_hash IS NULL
                 ORDER BY r.position
                 LIMIT 300
                 SQL,
-            [Id::binary($sheet)],
+            [Id::binary($changeList)],
         );
 
         return [
@@ -126,15 +129,15 @@ final readonly class AccountLists
      *
      * @return array<string, mixed> schema `AccountUndo`
      */
-    public function takeBack(string $sheet, bool $apply, Caller $caller): array
+    public function takeBack(string $changeList, bool $apply, Caller $caller): array
     {
-        $record = $this->sheets->row($sheet, $caller);
-        $this->sheets->mustBeKind($record, 'accounts');
+        $record = $this->changeLists->row($changeList, $caller);
+        $this->changeLists->mustBeKind($record, 'accounts');
         if ($apply) {
-            $this->sheets->stop($sheet, 'account_row');
+            $this->changeLists->stop($changeList, 'account_row');
             $made = $this->db->fetchFirstColumn(
-                "SELECT person_id FROM account_row WHERE sheet_id = ? AND outcome = 'ready'",
-                [Id::binary($sheet)],
+                "SELECT person_id FROM account_row WHERE change_list_id = ? AND outcome = 'ready'",
+                [Id::binary($changeList)],
             );
             $this->locks->people(
                 array_map(static fn(mixed $id): string => Id::text(\is_string($id) ? $id : ''), $made),
@@ -154,10 +157,10 @@ final readonly class AccountLists
                     JOIN person p ON p.id = r.person_id
                     JOIN division pd ON pd.id = p.division_id
                     JOIN account a ON a.person_id = r.person_id
-                    WHERE r.sheet_id = ? AND r.outcome = 'ready' AND p.gone IS NULL
+                    WHERE r.change_list_id = ? AND r.outcome = 'ready' AND p.gone IS NULL
                     ORDER BY r.position
                     SQL,
-                [Id::binary($sheet)],
+                [Id::binary($changeList)],
             ),
         );
         $lines = $people = $accounts = [];
@@ -181,19 +184,19 @@ final readonly class AccountLists
         }
         if ($apply) {
             if ([] === $accounts) {
-                throw new Problem(ProblemType::UndoneAlready, 'Nothing of this sheet is left to take back.');
+                throw new Problem(ProblemType::UndoneAlready, 'Nothing of this change list is left to take back.');
             }
-            $this->remove($sheet, $accounts, $people);
-            $this->logbook->write(
-                History::HOUSE,
+            $this->remove($changeList, $accounts, $people);
+            $this->history->write(
+                History::PLATFORM,
                 $caller,
                 array_map(
-                    static fn(string $person): array => ['account-taken-back', ['sheet' => $sheet], $person],
+                    static fn(string $person): array => ['account-taken-back', ['changeList' => $changeList], $person],
                     $accounts,
                 ),
             );
-            $this->sheets->insert('undo', null, $record->string('title'), 'applied', $caller, [
-                'undoes' => BulkWriter::id($sheet),
+            $this->changeLists->insert('undo', null, $record->string('title'), 'applied', $caller, [
+                'undoes' => BulkWriter::id($changeList),
                 'total' => \count($rows),
                 'done' => \count($rows),
                 'applied' => \count($accounts),
@@ -207,7 +210,7 @@ final readonly class AccountLists
      * @param list<string> $accounts ids of people whose account goes
      * @param list<string> $people   of those, the ones who go with it
      */
-    private function remove(string $sheet, array $accounts, array $people): void
+    private function remove(string $changeList, array $accounts, array $people): void
     {
         foreach (array_chunk($accounts, self::CHUNK) as $some) {
             $ids = [array_map(Id::binary(...), $some)];
@@ -217,8 +220,8 @@ final readonly class AccountLists
                 ]);
             }
             $this->db->executeStatement(
-                "UPDATE account_row SET outcome = 'undone' WHERE sheet_id = ? AND person_id IN (?)",
-                [Id::binary($sheet), ...$ids],
+                "UPDATE account_row SET outcome = 'undone' WHERE change_list_id = ? AND person_id IN (?)",
+                [Id::binary($changeList), ...$ids],
                 [1 => ArrayParameterType::BINARY],
             );
         }
@@ -239,6 +242,6 @@ final readonly class AccountLists
                 [ArrayParameterType::BINARY],
             );
         }
-        $this->room->withdraw('sheet_id', [$sheet]);
+        $this->room->withdraw('change_list_id', [$changeList]);
     }
 }

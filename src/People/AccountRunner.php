@@ -29,14 +29,15 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 
 /**
- * Makes the accounts of a sheet, some at a time: what was taken in the meantime is set aside, what became of each row
- * and the job for the next are written in one transaction. Sheets take turns, so that no address is given twice.
+ * Makes the accounts of a change list, some at a time: what was taken in the meantime is set aside, what became of each
+ * row and the job for the next are written in one transaction. Change lists take turns, so that no address is given
+ * twice.
  */
 final readonly class AccountRunner
 {
     private const CHUNK = 500;
 
-    /** A sheet of so many rows is made while one waits. */
+    /** A change list of so many rows is made while one waits. */
     private const AT_ONCE = 200;
 
     public function __construct(
@@ -50,15 +51,15 @@ final readonly class AccountRunner
         private MessageBusInterface $bus,
         private PlatformClock $clock,
         private Ids $ids,
-        private History $logbook,
-        private ChangeNotifier $telling,
+        private History $history,
+        private ChangeNotifier $notifier,
         private Locks $locks,
     ) {}
 
     #[AsMessageHandler]
     public function __invoke(MakeAccounts $job): void
     {
-        $this->transaction->job([], fn(): bool => $this->chunk($job->sheet, fn() => $this->bus->dispatch($job)));
+        $this->transaction->job([], fn(): bool => $this->chunk($job->changeList, fn() => $this->bus->dispatch($job)));
     }
 
     /**
@@ -66,12 +67,12 @@ final readonly class AccountRunner
      *
      * @param list<AccountLine> $lines that are ready
      */
-    public function begin(string $sheet, array $lines): void
+    public function begin(string $changeList, array $lines): void
     {
         $rows = new BulkWriter($this->db);
         foreach ($lines as $line) {
             $rows->add('account_row', [
-                'sheet_id' => BulkWriter::id($sheet),
+                'change_list_id' => BulkWriter::id($changeList),
                 'position' => $line->draft->row,
                 'row' => json_encode(
                     [
@@ -86,9 +87,9 @@ final readonly class AccountRunner
         }
         $rows->flush();
         if (\count($lines) <= self::AT_ONCE) {
-            $this->chunk($sheet, static fn() => null);
+            $this->chunk($changeList, static fn() => null);
         } else {
-            $this->bus->dispatch(new MakeAccounts($sheet));
+            $this->bus->dispatch(new MakeAccounts($changeList));
         }
     }
 
@@ -97,11 +98,11 @@ final readonly class AccountRunner
      *
      * @return bool whether others are left
      */
-    private function chunk(string $sheet, callable $then): bool
+    private function chunk(string $changeList, callable $then): bool
     {
         $record = new Row(
-            $this->db->fetchAssociative('SELECT state, changed_by, tell FROM change_sheet WHERE id = ? FOR UPDATE', [
-                Id::binary($sheet),
+            $this->db->fetchAssociative('SELECT state, changed_by, tell FROM change_list WHERE id = ? FOR UPDATE', [
+                Id::binary($changeList),
             ])
             ?: [],
         );
@@ -111,9 +112,10 @@ final readonly class AccountRunner
         $this->db->fetchFirstColumn('SELECT id FROM division ORDER BY id FOR UPDATE');
         $rows = Row::all(
             $this->db->fetchAllAssociative(
-                'SELECT position, row FROM account_row WHERE sheet_id = ? AND outcome IS NULL ORDER BY position LIMIT '
+                'SELECT position, row FROM account_row WHERE change_list_id = ? AND outcome IS NULL ORDER BY position '
+                    .'LIMIT '
                     .self::CHUNK,
-                [Id::binary($sheet)],
+                [Id::binary($changeList)],
             ),
         );
         $drafts = $known = [];
@@ -125,15 +127,15 @@ final readonly class AccountRunner
         foreach ($this->plan($drafts, array_filter($known), $record) as $line) {
             $made[] = $this->made($line, $known[$line->draft->row]);
         }
-        $this->write($sheet, $made, $record);
+        $this->write($changeList, $made, $record);
         $left =
             false
-            !== $this->db->fetchOne('SELECT 1 FROM account_row WHERE sheet_id = ? AND outcome IS NULL LIMIT 1', [
-                Id::binary($sheet),
+            !== $this->db->fetchOne('SELECT 1 FROM account_row WHERE change_list_id = ? AND outcome IS NULL LIMIT 1', [
+                Id::binary($changeList),
             ]);
         $this->db->executeStatement(
             <<<'SQL'
-                UPDATE change_sheet
+                UPDATE change_list
                 SET done = done + ?, applied = applied + ?, changed_at = ?, state = ?, version = version + 1
                 WHERE id = ?
                 SQL,
@@ -142,7 +144,7 @@ final readonly class AccountRunner
                 \count(array_filter($made, static fn(array $each): bool => null !== $each['person'])),
                 Instant::toSql($this->clock->instant()),
                 $left ? 'applying' : 'applied',
-                Id::binary($sheet),
+                Id::binary($changeList),
             ],
         );
         if ($left) {
@@ -245,7 +247,7 @@ final readonly class AccountRunner
      *     reasons: list<Note>,
      * }> $made
      */
-    private function write(string $sheet, array $made, Row $record): void
+    private function write(string $changeList, array $made, Row $record): void
     {
         $people = new PeopleWriter($this->db);
         $divisions = $this->divisions->all();
@@ -256,7 +258,7 @@ final readonly class AccountRunner
             ['known' => $known, 'reasons' => $reasons] = $each;
             $outcomes[] = \sprintf(
                 "(%s, %d, '{}', '%s', %s, %s, '%s')",
-                (string) BulkWriter::id($sheet)?->sql,
+                (string) BulkWriter::id($changeList)?->sql,
                 $draft->row,
                 null === $person ? 'refused' : 'ready',
                 $this->db->quote(
@@ -288,13 +290,13 @@ final readonly class AccountRunner
                     );
                 }
                 $people->account($person, (string) $login, $now);
-                $entries[] = ['account-made', ['sheet' => $sheet], $person];
+                $entries[] = ['account-made', ['changeList' => $changeList], $person];
             }
         }
         $people->write();
         if ([] !== $outcomes) {
             $this->db->executeStatement(
-                'INSERT INTO account_row (sheet_id, position, row, outcome, reasons, person_id, made) VALUES '
+                'INSERT INTO account_row (change_list_id, position, row, outcome, reasons, person_id, made) VALUES '
                     .implode(', ', $outcomes)
                     .' ON DUPLICATE KEY UPDATE outcome = VALUES(outcome), reasons = VALUES(reasons), person_id = '
                         .'VALUES(person_id), made = VALUES(made)',
@@ -302,7 +304,7 @@ final readonly class AccountRunner
         }
         if ([] !== $entries) {
             $by = $this->callers->byId($record->id('changed_by'));
-            $this->logbook->write(History::HOUSE, $by, $entries);
+            $this->history->write(History::PLATFORM, $by, $entries);
             $rows =
                 null === $record->stringOrNull('tell')
                     ? []
@@ -310,7 +312,7 @@ final readonly class AccountRunner
             $told = array_values(
                 array_filter($made, static fn(array $each): bool => isset($rows[$each['person'] ?? ''])),
             );
-            $this->telling->accounts(
+            $this->notifier->accounts(
                 array_map(
                     static fn(array $each): array => [
                         'person' => $rows[(string) $each['person']],
@@ -318,7 +320,7 @@ final readonly class AccountRunner
                     ],
                     $told,
                 ),
-                $sheet,
+                $changeList,
                 $record->stringOrNull('tell'),
                 $by,
             );

@@ -33,7 +33,7 @@ final readonly class Accounts
         private Roles $roles,
         private Enrollments $enrollments,
         private PlatformClock $clock,
-        private History $logbook,
+        private History $history,
         private PasswordHasherFactoryInterface $hashers,
         private Caring $caring,
         private Notices $notices,
@@ -110,7 +110,7 @@ final readonly class Accounts
             }
         }
         if ([] !== $entries) {
-            $this->logbook->write(History::HOUSE, $caller, $entries);
+            $this->history->write(History::PLATFORM, $caller, $entries);
             $this->notices->tell($told, $caller);
         }
 
@@ -125,11 +125,12 @@ final readonly class Accounts
     public function open(string $person, bool $open, bool $apply, Caller $caller): array
     {
         $this->locks->people([$person], alone: true);
-        $this->caring->mind($person, $caller);
+        $this->caring->assertMay($person, $caller);
         if (!$this->caring->caretaker($caller)->mayClose($this->person($person))) {
             throw Problem::notAllowed(
-                'An account holds for every site: only administrators close and open it. To keep somebody out of a '
-                    .'site of yours, pause them there or take them out.',
+                'An account holds for every site: only administrators close and open it. To stop somebody from '
+                    .'entering a '
+                    .'site of yours, pause them there or remove them.',
             );
         }
         $now = $this->clock->instant();
@@ -151,7 +152,7 @@ final readonly class Accounts
                 $this->endSessions($person);
             }
             $code = $open ? 'account-opened' : 'account-closed';
-            $this->logbook->write(History::HOUSE, $caller, [[$code, [], $person]]);
+            $this->history->write(History::PLATFORM, $caller, [[$code, [], $person]]);
             $this->notices->tell([[$this->row($person), $code]], $caller);
         }
 

@@ -140,7 +140,7 @@ final readonly class Caring
     /**
      * @throws Problem of type `NotFound` for somebody who is not there for the caller, or `NotAllowed`
      */
-    public function mind(string $person, Caller $caller): void
+    public function assertMay(string $person, Caller $caller): void
     {
         $verdict = $this->verdicts([$person], $caller)[$person] ?? throw Problem::notFound('This person');
         if (!$verdict->allowed()) {
@@ -184,7 +184,7 @@ final readonly class Caring
             $verdict = $card
                 ? $caretaker->card($person, $administers, $minor, $own, null !== $row->stringOrNull('used_at'), $now)
                 : $caretaker->care($person, $administers, $minor, $own, $now);
-            $there = PersonVisibility::Full === $reach->sight(
+            $there = PersonVisibility::Full === $reach->visibility(
                 $person,
                 false
             ) || [] !== $own || $person->id === $caller->id;

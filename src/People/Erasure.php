@@ -52,8 +52,8 @@ final readonly class Erasure
         private PersonGate $gate,
         private Caring $caring,
         private PersonFacts $facts,
-        private ChangeLists $sheets,
-        private History $logbook,
+        private ChangeLists $changeLists,
+        private History $history,
         private PlatformClock $clock,
         private Sealer $sealer,
     ) {}
@@ -75,13 +75,13 @@ final readonly class Erasure
                 : 0),
             [
                 'sites' => 'SELECT COUNT(*) FROM enrollment WHERE person_id IN (?)',
-                'entries' => 'SELECT COUNT(*) FROM log_entry WHERE person_id IN (?)',
+                'entries' => 'SELECT COUNT(*) FROM history_entry WHERE person_id IN (?)',
                 'notes' => 'SELECT COUNT(*) FROM person_note WHERE person_id IN (?)',
                 'labels' => 'SELECT COUNT(*) FROM person_label WHERE person_id IN (?)',
                 'messages' => 'SELECT COUNT(*) FROM message WHERE person_id IN (?)',
             ],
         );
-        $sheet = null;
+        $changeList = null;
         if ($apply) {
             if (null !== $refusal) {
                 throw Problem::notAllowed(self::SENTENCES[$refusal]);
@@ -89,19 +89,23 @@ final readonly class Erasure
             foreach ($people as $one) {
                 $this->erase($one);
             }
-            $sheet = $this->sheets->insert('erase', null, self::PLACEHOLDER, 'applied', $caller, [
+            $changeList = $this->changeLists->insert('erase', null, self::PLACEHOLDER, 'applied', $caller, [
                 'total' => 1,
                 'done' => 1,
                 'applied' => 1,
             ]);
-            $this->logbook->write(History::HOUSE, $caller, [['person-erased', ['sheet' => $sheet], $person]]);
+            $this->history->write(
+                History::PLATFORM,
+                $caller,
+                [['person-erased', ['changeList' => $changeList], $person]]
+            );
         }
 
         return [
             'refusal' => $refusal,
             'sentence' => null === $refusal ? null : self::SENTENCES[$refusal],
             'counts' => $counts,
-            'sheet' => $sheet,
+            'changeList' => $changeList,
         ];
     }
 
@@ -194,14 +198,14 @@ final readonly class Erasure
                 SQL,
             [$id, $id],
         );
-        // What was typed or pasted, where it became a line about them; and sheets that name them.
+        // What was typed or pasted, where it became a line about them; and change lists that name them.
         $like = static fn(string $text): string => '%'
             .addcslashes(trim((string) json_encode($text, \JSON_UNESCAPED_UNICODE), '"'), '%_\\')
             .'%';
         foreach (["kind <> 'sites'" => 'NULL', "kind = 'sites'" => "JSON_REMOVE(work, '$.text')"] as $which => $work) {
             $this->db->executeStatement(
                 <<<SQL
-                    UPDATE change_sheet
+                    UPDATE change_list
                     SET work = $work
                     WHERE $which AND state IN ('applied', 'dropped') AND (work LIKE ? OR (work LIKE ? AND work LIKE ?))
                     SQL,
@@ -211,7 +215,7 @@ final readonly class Erasure
         $this->drafts($person, $row);
         $this->answers($person, $row);
         $this->db->executeStatement(
-            "UPDATE sheet_wish SET wish = JSON_REMOVE(wish, '$.text', '$.note') WHERE person_id = ?",
+            "UPDATE change_request SET request = JSON_REMOVE(request, '$.text', '$.note') WHERE person_id = ?",
             [$id],
         );
         $this->db->executeStatement("UPDATE account_row SET row = '{}' WHERE person_id = ?", [$id]);
@@ -248,12 +252,12 @@ final readonly class Erasure
         $words = self::words($person, $row);
         $found = Row::all(
             $this->db->fetchAllAssociative(
-                "SELECT id, work FROM change_sheet WHERE state IN ('draft', 'applying')
+                "SELECT id, work FROM change_list WHERE state IN ('draft', 'applying')
                     AND work IS NOT NULL FOR UPDATE",
             ),
         );
-        foreach ($found as $sheet) {
-            $work = json_decode($sheet->string('work'), true);
+        foreach ($found as $changeList) {
+            $work = json_decode($changeList->string('work'), true);
             if (\is_array($work)) {
                 $without = $work;
                 array_walk_recursive($without, static function (mixed &$value) use ($words): void {
@@ -261,15 +265,15 @@ final readonly class Erasure
                 });
                 $without === $work
                     || $this->db->executeStatement(
-                        'UPDATE change_sheet SET work = ?, version = version + 1 WHERE id = ?',
+                        'UPDATE change_list SET work = ?, version = version + 1 WHERE id = ?',
                         [
                             json_encode((object) $without, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-                            Id::binary($sheet->id('id')),
+                            Id::binary($changeList->id('id')),
                         ],
                     );
             }
         }
-        $this->db->executeStatement('UPDATE change_sheet SET undo_data = NULL WHERE undo_data LIKE ?', [
+        $this->db->executeStatement('UPDATE change_list SET undo_data = NULL WHERE undo_data LIKE ?', [
             '%'.$person.'%',
         ]);
     }

@@ -32,12 +32,12 @@ final readonly class FirstPasswordController
     ) {}
 
     #[Route('/first-password', name: 'first_password', methods: ['POST'])]
-    public function set(#[MapRequestPayload] FirstPasswordRequest $wish): Response
+    public function set(#[MapRequestPayload] FirstPasswordRequest $request): Response
     {
-        $hash = hash('sha256', $wish->token, true);
+        $hash = hash('sha256', $request->token, true);
         $now = Instant::toSql($this->clock->instant());
 
-        return $this->db->transactional(function () use ($wish, $hash, $now): Answer {
+        return $this->db->transactional(function () use ($request, $hash, $now): Answer {
             $row = $this->db->fetchAssociative(
                 <<<'SQL'
                     SELECT f.person_id, a.login
@@ -56,11 +56,11 @@ final readonly class FirstPasswordController
             }
             $row = new Row($row);
             $whose = $this->accounts->row($row->id('person_id'));
-            Passwords::mind($wish->password, Passwords::own($whose));
+            Passwords::assertGood($request->password, Passwords::own($whose));
             $this->db->executeStatement(
                 'UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ?',
                 [
-                    $this->hashers->getPasswordHasher(Caller::class)->hash($wish->password),
+                    $this->hashers->getPasswordHasher(Caller::class)->hash($request->password),
                     Id::binary($row->id('person_id')),
                 ],
             );

@@ -30,7 +30,7 @@ final readonly class ForgottenPasswordController
     public function __construct(private Throttle $throttle, private MessageBusInterface $bus, private Ids $ids) {}
 
     #[Route('/forgotten-password', name: 'forgotten_password', methods: ['POST'])]
-    public function ask(#[MapRequestPayload] ForgottenPasswordRequest $wish, Request $request): Response
+    public function ask(#[MapRequestPayload] ForgottenPasswordRequest $body, Request $request): Response
     {
         if (
             !$this->throttle
@@ -43,7 +43,7 @@ final readonly class ForgottenPasswordController
                 retryAfter: self::WINDOW,
             );
         }
-        $login = mb_strtolower(trim($wish->login));
+        $login = mb_strtolower(trim($body->login));
         // Somebody else's mailbox is not to be filled; nothing tells that it was not.
         if ($this->throttle->hit('forgotten '.$login, self::MOST_PER_ACCOUNT, self::WINDOW)->isAccepted()) {
             $this->bus->dispatch(new ForgottenPassword($login, $this->ids->next()));

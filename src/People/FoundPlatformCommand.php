@@ -16,8 +16,8 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand(
-    'house:found',
-    'Gives an empty house its roles, a division, terms and a first administrator, and prints a link to set their '
+    'platform:found',
+    'Gives an empty platform its roles, a division, terms and a first administrator, and prints a link to set their '
         .'password',
 )]
 final class FoundPlatformCommand extends Command
@@ -34,7 +34,7 @@ final class FoundPlatformCommand extends Command
         $this->addArgument(
             'address',
             InputArgument::REQUIRED,
-            'Where the house is served, such as http://127.0.0.1:8080',
+            'Where the platform is served, such as http://127.0.0.1:8080',
         );
     }
 
@@ -42,14 +42,14 @@ final class FoundPlatformCommand extends Command
     {
         $now = $this->clock->instant();
         if (false === $this->db->fetchOne('SELECT 1 FROM person LIMIT 1')) {
-            $house = new PlatformBuilder($this->db, $now);
-            $division = $house->division('house', 'The whole house');
-            $house->roles([], ['house']);
+            $platform = new PlatformBuilder($this->db, $now);
+            $division = $platform->division('platform', 'The whole platform');
+            $platform->roles([], ['platform']);
             $year = (int) gmdate('Y', $now);
             foreach ([$year, $year + 1] as $each) {
-                $house->term('year-'.$each, 'Year '.$each, $each.'-01-01', $each.'-12-31');
+                $platform->term('year-'.$each, 'Year '.$each, $each.'-01-01', $each.'-12-31');
             }
-            $house->person(
+            $platform->person(
                 'staff',
                 $division,
                 'First',
@@ -57,13 +57,13 @@ final class FoundPlatformCommand extends Command
                 login: 'administrator',
                 platformAdministrator: true,
             );
-            $house->write();
+            $platform->write();
         }
         $person = $this->db->fetchOne(
             "SELECT person_id FROM account WHERE login = 'administrator' AND password_hash IS NULL",
         );
         if (!\is_string($person)) {
-            $output->writeln('This house has people in it already; sign in with your own account.');
+            $output->writeln('This platform has people in it already; sign in with your own account.');
 
             return Command::SUCCESS;
         }

@@ -33,10 +33,10 @@ final readonly class LabelController
     public function __construct(
         private Gate $gate,
         private Labels $labels,
-        private ChangeContextLoader $situations,
+        private ChangeContextLoader $contextLoader,
         private Enrollments $enrollments,
         private Transaction $transaction,
-        private History $logbook,
+        private History $history,
         private Directory $directory,
         private Caring $caring,
     ) {}
@@ -61,56 +61,57 @@ final readonly class LabelController
     #[Route('/sites/{site}/labels', name: 'label_people', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function put(
         string $site,
-        #[MapRequestPayload] LabelRequest $wish,
+        #[MapRequestPayload] LabelRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         $access = $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
-        if (!$wish->apply) {
-            return new Answer($this->lines($access, $wish)[0]);
+        if (!$body->apply) {
+            return new Answer($this->lines($access, $body)[0]);
         }
 
-        return $this->transaction->run($request, $caller, [$site], function () use ($site, $caller, $wish): Answer {
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $caller, $body): Answer {
             $access = $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
-            [$sheet, $ready] = $this->lines($access, $wish);
+            [$changeList, $ready] = $this->lines($access, $body);
             $entry = null;
             if ([] !== $ready) {
-                $this->labels->set($wish->name(), $ready, $wish->on, $caller->id, $access->now);
-                $data = ['label' => $wish->name(), 'people' => $ready];
-                $entry = $this->logbook->write($site, $caller, [
+                $this->labels->set($body->name(), $ready, $body->on, $caller->id, $access->now);
+                $data = ['label' => $body->name(), 'people' => $ready];
+                $entry = $this->history->write($site, $caller, [
                     [
-                        $wish->on ? 'label-on' : 'label-off',
-                        ['before' => ['on' => !$wish->on], 'after' => ['on' => $wish->on], ...$data],
+                        $body->on ? 'label-on' : 'label-off',
+                        ['before' => ['on' => !$body->on], 'after' => ['on' => $body->on], ...$data],
                         1 === \count($ready) ? $ready[0] : null,
                     ],
                 ]);
             }
-            $sheet['lines'] = array_map(
+            $changeList['lines'] = array_map(
                 static fn(array $line): array => [...$line, 'entry' => 'ready' === $line['verdict'] ? $entry : null],
-                $sheet['lines'],
+                $changeList['lines'],
             );
 
-            return new Answer($sheet);
+            return new Answer($changeList);
         });
     }
 
     /**
-     * @return array{array{sheet: null, lines: list<array<string, mixed>>, removal: null}, list<string>} schema `Sheet`,
+     * @return array{array{changeList: null, lines: list<array<string, mixed>>, removal: null}, list<string>} schema
+     *     `AppliedChanges`,
      *     and ids of those for whom it would change something
      */
-    private function lines(SiteAccess $access, LabelRequest $wish): array
+    private function lines(SiteAccess $access, LabelRequest $body): array
     {
-        $asked = array_values(array_unique($wish->people));
-        $people = $this->situations->people($asked);
+        $asked = array_values(array_unique($body->people));
+        $people = $this->contextLoader->people($asked);
         if (\in_array(0, $this->enrollments->versions($access->site->id, $asked), true)) {
             throw Problem::notFound('This person');
         }
-        $bearers = $this->labels->bearers($wish->name(), $asked);
+        $bearers = $this->labels->bearers($body->name(), $asked);
         $whole = $this->caring->known(array_values($people), $access->caller, $access->site->division);
         $lines = $ready = [];
         foreach ($asked as $id) {
             $may = isset($whole[$id]);
-            $changes = $may && \in_array($id, $bearers, true) !== $wish->on;
+            $changes = $may && \in_array($id, $bearers, true) !== $body->on;
             if ($changes) {
                 $ready[] = $id;
             }
@@ -132,6 +133,6 @@ final readonly class LabelController
             ];
         }
 
-        return [['sheet' => null, 'lines' => $lines, 'removal' => null], $ready];
+        return [['changeList' => null, 'lines' => $lines, 'removal' => null], $ready];
     }
 }

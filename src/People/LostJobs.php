@@ -31,7 +31,7 @@ final readonly class LostJobs
     {
         $lost = Row::all(
             $this->db->fetchAllAssociative(
-                "SELECT h.id, h.kind FROM change_sheet h
+                "SELECT h.id, h.kind FROM change_list h
              WHERE h.state = 'applying' AND h.trouble IS NULL AND h.changed_at < UTC_TIMESTAMP() - INTERVAL ? SECOND
                AND NOT EXISTS (SELECT 1 FROM messenger_messages m WHERE m.queue_name = 'jobs'
                  AND m.body LIKE CONCAT('%', LOWER(CONCAT_WS('-', SUBSTR(HEX(h.id), 1, 8), SUBSTR(HEX(h.id), 9, 4),
@@ -62,8 +62,8 @@ final readonly class LostJobs
             default => 'unexpected',
         };
         $this->db->executeStatement(
-            "UPDATE change_sheet SET trouble = ?, version = version + 1 WHERE id = ? AND state = 'applying'",
-            [$trouble, Id::binary($job->sheet)],
+            "UPDATE change_list SET trouble = ?, version = version + 1 WHERE id = ? AND state = 'applying'",
+            [$trouble, Id::binary($job->changeList)],
         );
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
-/** A job: makes the next accounts of a sheet. */
+/** A job: makes the next accounts of a change list. */
 final readonly class MakeAccounts
 {
-    public function __construct(public string $sheet) {}
+    public function __construct(public string $changeList) {}
 }

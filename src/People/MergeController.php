@@ -23,28 +23,28 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final readonly class MergeController
 {
     public function __construct(
-        private Duplicates $doubles,
+        private Duplicates $duplicates,
         private Merges $merges,
         private PersonGate $gate,
-        private ChangeLists $sheets,
+        private ChangeLists $changeLists,
         private Transaction $transaction,
         private Locks $locks,
     ) {}
 
     #[Dear]
-    #[Route('/doubles', name: 'doubles', methods: ['GET'])]
-    public function doubles(#[CurrentUser] Caller $caller): Response
+    #[Route('/duplicates', name: 'duplicates', methods: ['GET'])]
+    public function duplicates(#[CurrentUser] Caller $caller): Response
     {
         if (!$caller->isAdministrator()) {
             throw Problem::notAllowed('Only administrators look for people who are in the directory twice.');
         }
 
-        return new Answer($this->doubles->of($caller));
+        return new Answer($this->duplicates->of($caller));
     }
 
     /** Says that two are two people, or takes that back. */
     #[Route(
-        '/doubles/{one}/{other}',
+        '/duplicates/{one}/{other}',
         name: 'tell_apart',
         requirements: ['one' => Id::PATTERN, 'other' => Id::PATTERN],
         methods: ['PUT', 'DELETE'],
@@ -65,7 +65,7 @@ final readonly class MergeController
                     'Only administrators of both divisions say that two are two.',
                 );
             }
-            $this->doubles->tellApart($one, $other, $request->isMethod('PUT'), $caller);
+            $this->duplicates->tellApart($one, $other, $request->isMethod('PUT'), $caller);
 
             return new Answer(['apart' => $request->isMethod('PUT')]);
         });
@@ -74,37 +74,44 @@ final readonly class MergeController
     #[Dear]
     #[Route('/merges', name: 'merge_people', methods: ['POST'])]
     public function merge(
-        #[MapRequestPayload] MergeRequest $wish,
+        #[MapRequestPayload] MergeRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        return $wish->apply
+        return $body->apply
             ? $this->transaction->run(
                 $request,
                 $caller,
-                fn(): array => $this->merges->sitesOf($wish->stays, $wish->goes),
-                fn(): Answer => new Answer($this->merges->merge($wish, $caller)),
+                fn(): array => $this->merges->sitesOf($body->stays, $body->goes),
+                fn(): Answer => new Answer($this->merges->merge($body, $caller)),
             )
-            : new Answer($this->merges->merge($wish, $caller));
+            : new Answer($this->merges->merge($body, $caller));
     }
 
     #[Dear]
-    #[Route('/merges/{sheet}/undo', name: 'undo_merge', requirements: ['sheet' => Id::PATTERN], methods: ['POST'])]
+    #[Route(
+        '/merges/{changeList}/undo',
+        name: 'undo_merge',
+        requirements: ['changeList' => Id::PATTERN],
+        methods: ['POST']
+    )]
     public function undo(
-        string $sheet,
-        #[MapRequestPayload] ApplyRequest $wish,
+        string $changeList,
+        #[MapRequestPayload] ApplyRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        if (!$wish->apply) {
-            return new Answer($this->merges->lookBack($sheet, $caller));
+        if (!$body->apply) {
+            return new Answer($this->merges->lookBack($changeList, $caller));
         }
 
         return $this->transaction->run(
             $request,
             $caller,
-            fn(): array => $this->merges->sitesOf(...$this->merges->people($sheet, $caller)),
-            fn(): Answer => new Answer($this->sheets->page($this->merges->takeBack($sheet, $caller), 0, $caller)),
+            fn(): array => $this->merges->sitesOf(...$this->merges->people($changeList, $caller)),
+            fn(): Answer => new Answer(
+                $this->changeLists->page($this->merges->takeBack($changeList, $caller), 0, $caller)
+            ),
         );
     }
 }

@@ -51,10 +51,10 @@ final readonly class Merges
         private Accounts $accounts,
         private ManySites $sites,
         private ChangeListRunner $runner,
-        private ChangeLists $sheets,
+        private ChangeLists $changeLists,
         private Roles $roles,
         private PlatformClock $clock,
-        private History $logbook,
+        private History $history,
         private Notices $notices,
         private Locks $locks,
     ) {}
@@ -83,19 +83,19 @@ final readonly class Merges
     }
 
     /** @return array<string, mixed> schema `Merge` */
-    public function merge(MergeRequest $wish, Caller $caller): array
+    public function merge(MergeRequest $request, Caller $caller): array
     {
-        $this->locks->people([$wish->stays, $wish->goes], alone: true);
-        $stays = $this->gate->administered($wish->stays, $caller, self::MAY);
-        $goes = $this->gate->administered($wish->goes, $caller, self::MAY);
-        $this->mind($goes, $caller);
-        [$items, $choices] = $this->items($wish, $caller);
+        $this->locks->people([$request->stays, $request->goes], alone: true);
+        $stays = $this->gate->administered($request->stays, $caller, self::MAY);
+        $goes = $this->gate->administered($request->goes, $caller, self::MAY);
+        $this->assertMay($goes, $caller);
+        [$items, $choices] = $this->items($request, $caller);
         $review = $this->sites->review($items, $caller);
-        $facts = $this->settled($wish, $stays, $goes);
+        $facts = $this->settled($request, $stays, $goes);
         $open = $review['total'] - ($review['verdicts']['ready'] ?? 0) - ($review['verdicts']['nothing-to-do'] ?? 0);
         $ready = [] === $choices && 0 === $open;
-        $sheet = null;
-        if ($wish->apply) {
+        $changeList = null;
+        if ($request->apply) {
             if (!$ready) {
                 throw new Problem(
                     ProblemType::NotReady,
@@ -104,7 +104,7 @@ final readonly class Merges
                         : 'They have different roles in a site. Choose which one is kept.',
                 );
             }
-            $sheet = $this->apply($wish, $stays, $goes, $facts, $items, $caller);
+            $changeList = $this->apply($request, $stays, $goes, $facts, $items, $caller);
         }
 
         return [
@@ -119,7 +119,7 @@ final readonly class Merges
             'choices' => $choices,
             'review' => $review,
             'ready' => $ready,
-            'sheet' => $sheet,
+            'changeList' => $changeList,
         ];
     }
 
@@ -128,41 +128,41 @@ final readonly class Merges
      *
      * @return array<string, mixed> schema `SheetReview`
      */
-    public function lookBack(string $sheet, Caller $caller): array
+    public function lookBack(string $changeList, Caller $caller): array
     {
-        $kept = $this->kept($sheet, $caller)[1];
+        $kept = $this->kept($changeList, $caller)[1];
         $this->db->beginTransaction();
         try {
             $this->part($kept, $caller);
 
-            return $this->sites->reviewUndo($this->lines($sheet), $caller);
+            return $this->sites->reviewUndo($this->lines($changeList), $caller);
         } finally {
             $this->db->rollBack();
         }
     }
 
-    /** @return string id of the sheet that took it back */
-    public function takeBack(string $sheet, Caller $caller): string
+    /** @return string id of the change list that took it back */
+    public function takeBack(string $changeList, Caller $caller): string
     {
-        [$record, $kept] = $this->kept($sheet, $caller);
+        [$record, $kept] = $this->kept($changeList, $caller);
         $this->locks->people([$kept['stays'], $kept['goes']], alone: true);
         $this->part($kept, $caller);
-        $review = $this->sites->reviewUndo($this->lines($sheet), $caller);
+        $review = $this->sites->reviewUndo($this->lines($changeList), $caller);
         if (($review['verdicts']['ready'] ?? 0) < $review['total']) {
             throw new Problem(
                 ProblemType::ChangedSince,
                 'Something was changed for them in a site since. Undo that first.',
             );
         }
-        $lines = $this->lines($sheet);
-        $undo = $this->sheets->insert(
+        $lines = $this->lines($changeList);
+        $undo = $this->changeLists->insert(
             'undo',
             null,
             $record->string('title'),
             [] === $lines ? 'applied' : 'applying',
             $caller,
             [
-                'undoes' => BulkWriter::id($sheet),
+                'undoes' => BulkWriter::id($changeList),
                 'total' => max(1, \count($lines)),
                 'done' => [] === $lines ? 1 : 0,
                 'applied' => [] === $lines ? 1 : 0,
@@ -174,13 +174,17 @@ final readonly class Merges
                 static fn(Row $line): array => [
                     'site' => $line->id('site_id'),
                     'person' => $line->id('person_id'),
-                    'wish' => ['undo' => $line->id('id')],
+                    'request' => ['undo' => $line->id('id')],
                 ],
                 $lines,
             ),
         );
         [] === $lines || $this->runner->begin($undo, \count($lines));
-        $this->logbook->write(History::HOUSE, $caller, [['unmerged', ['sheet' => $sheet], $kept['stays']]]);
+        $this->history->write(
+            History::PLATFORM,
+            $caller,
+            [['unmerged', ['changeList' => $changeList], $kept['stays']]]
+        );
 
         return $undo;
     }
@@ -232,14 +236,14 @@ final readonly class Merges
     }
 
     /** @return list<string> ids of both */
-    public function people(string $sheet, Caller $caller): array
+    public function people(string $changeList, Caller $caller): array
     {
-        $kept = $this->kept($sheet, $caller)[1];
+        $kept = $this->kept($changeList, $caller)[1];
 
         return [$kept['stays'], $kept['goes']];
     }
 
-    private function mind(Row $goes, Caller $caller): void
+    private function assertMay(Row $goes, Caller $caller): void
     {
         if ($goes->id('person_id') === $caller->id) {
             throw Problem::notAllowed('You cannot be the one who goes. Keep your own, or ask another administrator.');
@@ -270,7 +274,7 @@ final readonly class Merges
      * @return array{list<ChangeItem>, list<array{site: array{id: string, title: string}, roles: list<string>}>} lines,
      *     and what somebody has to choose
      */
-    private function items(MergeRequest $wish, Caller $caller): array
+    private function items(MergeRequest $request, Caller $caller): array
     {
         $now = $this->clock->instant();
         $timelines = $rows = [];
@@ -283,7 +287,7 @@ final readonly class Merges
                             .'FROM enrollment_segment g JOIN site s ON s.id = g.site_id '
                             .'JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id '
                             .'WHERE g.person_id IN (?, ?) AND s.taken_back = 0 ORDER BY s.title, s.id, g.from_at',
-                    [Id::binary($wish->stays), Id::binary($wish->goes)],
+                    [Id::binary($request->stays), Id::binary($request->goes)],
                 ),
             ) as $row
         ) {
@@ -298,11 +302,11 @@ final readonly class Merges
         $items = $choices = [];
         foreach ($timelines as $site => $of) {
             $merging = Merging::inSite(
-                new Timeline($of[$wish->stays] ?? []),
-                new Timeline($of[$wish->goes] ?? []),
+                new Timeline($of[$request->stays] ?? []),
+                new Timeline($of[$request->goes] ?? []),
                 $now,
                 $this->roles->book(),
-                $wish->roles[$site] ?? null,
+                $request->roles[$site] ?? null,
             );
             if (null !== $merging->between) {
                 $choices[] = [
@@ -314,7 +318,7 @@ final readonly class Merges
                 $items[] = new ChangeItem(
                     $site,
                     $this->line(
-                        $stays ? $wish->stays : $wish->goes,
+                        $stays ? $request->stays : $request->goes,
                         $wanted,
                         new \DateTimeZone($rows[$site]->string('time_zone')),
                         $now,
@@ -344,14 +348,14 @@ final readonly class Merges
     }
 
     /** @return Facts */
-    private function settled(MergeRequest $wish, Row $stays, Row $goes): array
+    private function settled(MergeRequest $request, Row $stays, Row $goes): array
     {
         [$own, $theirs] = [PersonFacts::of($stays), PersonFacts::of($goes)];
         $facts = $own;
         foreach (self::FACTS as $field) {
             // What only one of them has is kept, whatever is chosen for it.
             $facts[$field] =
-                'goes' === ($wish->take[$field] ?? 'stays')
+                'goes' === ($request->take[$field] ?? 'stays')
                     ? $theirs[$field] ?? $own[$field]
                     : $own[$field] ?? $theirs[$field];
         }
@@ -368,7 +372,7 @@ final readonly class Merges
      * @param list<ChangeItem> $items
      */
     private function apply(
-        MergeRequest $wish,
+        MergeRequest $request,
         Row $stays,
         Row $goes,
         array $facts,
@@ -385,13 +389,13 @@ final readonly class Merges
                         FROM person_label
                         WHERE person_id = ? AND label_id NOT IN (SELECT label_id FROM person_label WHERE person_id = ?)
                         SQL,
-                    [Id::binary($wish->goes), Id::binary($wish->stays)],
+                    [Id::binary($request->goes), Id::binary($request->stays)],
                 ),
             ),
         );
         $work = [
-            'stays' => $wish->stays,
-            'goes' => $wish->goes,
+            'stays' => $request->stays,
+            'goes' => $request->goes,
             'before' => PersonFacts::of($stays),
             'other' => PersonFacts::of($goes),
             'moved' => $moved,
@@ -400,7 +404,7 @@ final readonly class Merges
             'closedFrom' => null === $goes->stringOrNull('login') ? null : $goes->instant('closed_from'),
         ];
         $count = \count($items);
-        $sheet = $this->sheets->insert(
+        $changeList = $this->changeLists->insert(
             'merge',
             null,
             PersonRow::name($stays),
@@ -414,22 +418,22 @@ final readonly class Merges
             ],
         );
         $this->runner->write(
-            $sheet,
+            $changeList,
             array_map(
                 static fn(ChangeItem $item): array => [
                     'site' => $item->site,
                     'person' => $item->line->person,
-                    'wish' => array_diff_key(get_object_vars($item->line), ['person' => 1]),
+                    'request' => array_diff_key(get_object_vars($item->line), ['person' => 1]),
                 ],
                 $items,
             ),
         );
-        0 === $count || $this->runner->begin($sheet, $count);
+        0 === $count || $this->runner->begin($changeList, $count);
         foreach ($labels as $label) {
             $this->db->executeStatement(
                 'INSERT IGNORE INTO person_label (person_id, label_id, put_by, put_at) VALUES (?, ?, ?, ?)',
                 [
-                    Id::binary($wish->stays),
+                    Id::binary($request->stays),
                     Id::binary($label),
                     Id::binary($caller->id),
                     Instant::toSql($this->clock->instant()),
@@ -437,53 +441,53 @@ final readonly class Merges
             );
         }
         $this->facts->write(
-            $wish->goes,
+            $request->goes,
             [...PersonFacts::of($goes), 'number' => null, 'email' => null],
             'merged',
-            $wish->stays,
+            $request->stays,
         );
         if ($moved) {
             $this->db->executeStatement('UPDATE account SET person_id = ? WHERE person_id = ?', [
-                Id::binary($wish->stays),
-                Id::binary($wish->goes),
+                Id::binary($request->stays),
+                Id::binary($request->goes),
             ]);
         } else {
             $this->db->executeStatement('UPDATE account SET closed_from = LEAST(closed_from, ?) WHERE person_id = ?', [
                 Instant::toSql($this->clock->instant()),
-                Id::binary($wish->goes),
+                Id::binary($request->goes),
             ]);
         }
-        $this->accounts->endSessions($wish->goes);
-        $this->facts->write($wish->stays, $facts);
-        $this->logbook->write(History::HOUSE, $caller, [['merged', ['sheet' => $sheet], $wish->stays]]);
-        $this->notices->tell([[$this->accounts->row($wish->stays), 'login']], $caller);
+        $this->accounts->endSessions($request->goes);
+        $this->facts->write($request->stays, $facts);
+        $this->history->write(History::PLATFORM, $caller, [['merged', ['changeList' => $changeList], $request->stays]]);
+        $this->notices->tell([[$this->accounts->row($request->stays), 'login']], $caller);
 
-        return $sheet;
+        return $changeList;
     }
 
-    /** @return list<Row> applied lines of a sheet, the last first */
-    private function lines(string $sheet): array
+    /** @return list<Row> applied lines of a change list, the last first */
+    private function lines(string $changeList): array
     {
         return Row::all(
             $this->db->fetchAllAssociative(
-                'SELECT id, site_id, person_id FROM sheet_line WHERE sheet_id = ? ORDER BY position DESC',
-                [Id::binary($sheet)],
+                'SELECT id, site_id, person_id FROM change_line WHERE change_list_id = ? ORDER BY position DESC',
+                [Id::binary($changeList)],
             ),
         );
     }
 
     /** @return array{Row, Kept} */
-    private function kept(string $sheet, Caller $caller): array
+    private function kept(string $changeList, Caller $caller): array
     {
-        $record = $this->sheets->row($sheet, $caller);
-        $this->sheets->mustBeKind($record, 'merge');
-        $this->sheets->mustBe(
+        $record = $this->changeLists->row($changeList, $caller);
+        $this->changeLists->mustBeKind($record, 'merge');
+        $this->changeLists->mustBe(
             $record,
             ['applied', 'applying'],
             'This was never done, so there is nothing to take back.',
         );
         // Written by the server alone; what clients keep in `work` is never read for this.
-        $found = $this->db->fetchOne('SELECT undo_data FROM change_sheet WHERE id = ?', [Id::binary($sheet)]);
+        $found = $this->db->fetchOne('SELECT undo_data FROM change_list WHERE id = ?', [Id::binary($changeList)]);
         $work = \is_string($found) ? json_decode($found, true) : null;
         if (!\is_array($work)) {
             throw new Problem(

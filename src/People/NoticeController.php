@@ -26,12 +26,12 @@ final readonly class NoticeController
 
     #[Route('/me/notices', name: 'notices_seen', methods: ['PUT'])]
     public function seen(
-        #[MapRequestPayload] NoticesSeenRequest $wish,
+        #[MapRequestPayload] NoticesSeenRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        return $this->transaction->run($request, $caller, [], function () use ($wish, $caller): Answer {
-            $this->notices->seen($wish->notices, $caller);
+        return $this->transaction->run($request, $caller, [], function () use ($body, $caller): Answer {
+            $this->notices->seen($body->notices, $caller);
 
             return new Answer(['items' => $this->notices->unseen($caller)]);
         });

@@ -48,7 +48,7 @@ final readonly class Notices
         private PlatformClock $clock,
         private Ids $ids,
         private Messages $room,
-        private ChangeNotifier $telling,
+        private ChangeNotifier $notifier,
         private Texts $texts,
     ) {}
 
@@ -135,7 +135,7 @@ final readonly class Notices
         $letter = $this->texts
             ->nearest(MessageKind::AccountChanged, null, $division)[0]
             ->fill([
-                ...$this->telling->ofPerson($person),
+                ...$this->notifier->ofPerson($person),
                 'what' => $what,
                 'by' => $by->name,
                 'division' => $person->string('person_division_name'),

@@ -31,8 +31,8 @@ final readonly class PasswordLinks
         private CallerProvider $callers,
         private Caring $caring,
         private Notices $notices,
-        private ChangeNotifier $telling,
-        private History $logbook,
+        private ChangeNotifier $notifier,
+        private History $history,
         private Ids $ids,
         private Throttle $throttle,
     ) {}
@@ -47,14 +47,14 @@ final readonly class PasswordLinks
             return;
         }
         if (null !== $person->stringOrNull('email')) {
-            $this->telling->password($person, 'forgotten:'.$job->asked, null);
+            $this->notifier->password($person, 'forgotten:'.$job->asked, null);
         }
     }
 
     /** Runs inside a transaction. */
     public function send(string $person, Caller $caller): void
     {
-        $this->caring->mind($person, $caller);
+        $this->caring->assertMay($person, $caller);
         $row = $this->row($person);
         if (null === $row->stringOrNull('login')) {
             throw Problem::notAllowed('This person has no account yet.');
@@ -69,8 +69,8 @@ final readonly class PasswordLinks
                 retryAfter: self::WINDOW,
             );
         }
-        $this->telling->password($row, 'link:'.$this->ids->next(), $caller->id);
-        $this->logbook->write(History::HOUSE, $caller, [['password-link', [], $person]]);
+        $this->notifier->password($row, 'link:'.$this->ids->next(), $caller->id);
+        $this->history->write(History::PLATFORM, $caller, [['password-link', [], $person]]);
         $this->notices->tell([[$row, 'password-link']], $caller);
     }
 

@@ -27,7 +27,7 @@ final class Passwords
      *
      * @throws Problem at `/password`
      */
-    public static function mind(#[\SensitiveParameter] string $password, array $own): void
+    public static function assertGood(#[\SensitiveParameter] string $password, array $own): void
     {
         $problem = PasswordRule::problem($password, $own);
         if (null !== $problem) {

@@ -53,19 +53,19 @@ final readonly class PeopleController
                     : $this->directory->find($query, Id::NONE)) as $row
         ) {
             $exactly = $query->names(PersonRow::identifiers($row));
-            $sight = $reach->sight(PersonRow::person($row), $query->names(PersonRow::proofs($row)));
+            $visibility = $reach->visibility(PersonRow::person($row), $query->names(PersonRow::proofs($row)));
             $named = $exactly || $query->matchesNames(PersonRow::names($row));
             // A label says something of a person: only within one's reach may they be found by it.
             if (
-                PersonVisibility::Full === $sight
+                PersonVisibility::Full === $visibility
                     ? '' === $label || $query->tooShort() || $named
-                    : '' === $label && PersonVisibility::Masked === $sight && $named
+                    : '' === $label && PersonVisibility::Masked === $visibility && $named
             ) {
                 $found[] = [
                     -$query->score($row->list('terms'), PersonRow::identifiers($row)),
                     $row->string('sort_name'),
-                    ['person' => PersonRow::json($row, $sight)],
-                    PersonVisibility::Full === $sight ? $row->id('person_id') : null,
+                    ['person' => PersonRow::json($row, $visibility)],
+                    PersonVisibility::Full === $visibility ? $row->id('person_id') : null,
                 ];
             }
         }

@@ -59,7 +59,7 @@ final readonly class PersonController
         private Roles $roles,
         private Connection $db,
         private Transaction $transaction,
-        private History $logbook,
+        private History $history,
     ) {}
 
     #[Route('/people/{person}', name: 'person', requirements: ['person' => Id::PATTERN], methods: ['GET'])]
@@ -76,13 +76,13 @@ final readonly class PersonController
     #[Route('/people/{person}', name: 'change_person', requirements: ['person' => Id::PATTERN], methods: ['PUT'])]
     public function change(
         string $person,
-        #[MapRequestPayload] FactsRequest $wish,
+        #[MapRequestPayload] FactsRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         return $this->transaction->run($request, $caller, [], function () use (
             $person,
-            $wish,
+            $body,
             $request,
             $caller,
         ): Answer {
@@ -92,7 +92,7 @@ final readonly class PersonController
                 'Only administrators of their division change names, numbers and addresses.',
             );
             IfMatch::check($request, $row->int('version'));
-            $facts = $this->checked($row, $wish);
+            $facts = $this->checked($row, $body);
             $changed = array_keys(
                 array_diff_assoc(
                     array_map(strval(...), array_filter($facts, is_scalar(...)))
@@ -103,7 +103,11 @@ final readonly class PersonController
             );
             if ([] !== $changed) {
                 $this->facts->write($person, $facts);
-                $this->logbook->write(History::HOUSE, $caller, [['person-changed', ['fields' => $changed], $person]]);
+                $this->history->write(
+                    History::PLATFORM,
+                    $caller,
+                    [['person-changed', ['fields' => $changed], $person]]
+                );
                 $told = [
                     'fields' => implode(
                         ', ',
@@ -129,13 +133,13 @@ final readonly class PersonController
     #[Route('/people/{person}/notes', name: 'write_note', requirements: ['person' => Id::PATTERN], methods: ['POST'])]
     public function write(
         string $person,
-        #[MapRequestPayload] NoteRequest $wish,
+        #[MapRequestPayload] NoteRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        return $this->transaction->run($request, $caller, [], function () use ($person, $wish, $caller): Answer {
+        return $this->transaction->run($request, $caller, [], function () use ($person, $body, $caller): Answer {
             $this->gate->cared($person, $caller);
-            $this->notes->write($person, trim($wish->text), $caller);
+            $this->notes->write($person, trim($body->text), $caller);
 
             return $this->answer($person, $caller);
         });
@@ -188,7 +192,7 @@ final readonly class PersonController
         });
     }
 
-    /** Writes to the logbook that it was asked for; so it is no GET. */
+    /** Writes to the history that it was asked for; so it is no GET. */
     #[Dear]
     #[Route(
         '/people/{person}/export',
@@ -207,7 +211,7 @@ final readonly class PersonController
                 $caller,
                 'Only administrators of their division hand out what is held about somebody.',
             );
-            $this->logbook->write(History::HOUSE, $caller, [['person-exported', [], $person]]);
+            $this->history->write(History::PLATFORM, $caller, [['person-exported', [], $person]]);
 
             return new Answer([]);
         });
@@ -225,11 +229,11 @@ final readonly class PersonController
     )]
     public function erase(
         string $person,
-        #[MapRequestPayload] ApplyRequest $wish,
+        #[MapRequestPayload] ApplyRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        return $wish->apply
+        return $body->apply
             ? $this->transaction->run(
                 $request,
                 $caller,
@@ -247,18 +251,18 @@ final readonly class PersonController
     }
 
     /** @return Facts */
-    private function checked(Row $row, FactsRequest $wish): array
+    private function checked(Row $row, FactsRequest $body): array
     {
         $text = static fn(?string $typed): ?string => '' === trim((string) $typed) ? null : trim((string) $typed);
         $kind = PersonKind::from($row->string('person_kind'));
         $facts = [
-            'given' => trim($wish->given),
-            'family' => trim($wish->family),
-            'preferred' => $text($wish->preferred),
-            'former' => $text($wish->former),
-            'level' => $wish->level,
-            'number' => $text($wish->number),
-            'email' => null === $text($wish->email) ? null : mb_strtolower((string) $text($wish->email)),
+            'given' => trim($body->given),
+            'family' => trim($body->family),
+            'preferred' => $text($body->preferred),
+            'former' => $text($body->former),
+            'level' => $body->level,
+            'number' => $text($body->number),
+            'email' => null === $text($body->email) ? null : mb_strtolower((string) $text($body->email)),
         ];
         $errors = new FieldErrors();
         if ([] === Folding::tokens($facts['given'].' '.$facts['family'])) {

@@ -79,7 +79,7 @@ final readonly class PersonExport
                         WHERE g.person_id IN (?)
                         ORDER BY s.title, g.from_at
                         SQL,
-                'ways in' => <<<SQL
+                'how access was given' => <<<SQL
                     SELECT s.title AS site, d.kind AS door, w.role, w.given_at, $by AS given_by, w.from_at AS `from`,
                         IF(w.until_at < '9000-01-01', w.until_at, NULL) AS `until`
                     FROM access_grant w
@@ -126,11 +126,11 @@ final readonly class PersonExport
                     "SELECT m.made_at, m.sent_at, m.kind, m.address, m.state, m.subject, REPLACE(m.body, '"
                     .Letter::LINK
                     ."', '(link)') AS text FROM message m WHERE m.person_id IN (?) ORDER BY m.made_at",
-                'lines of sheets' =>
+                'lines of change lists' =>
                     <<<'SQL'
                         SELECT h.made_at AS at, s.title AS site, n.verb, n.verdict
-                        FROM sheet_line n
-                        JOIN change_sheet h ON h.id = n.sheet_id
+                        FROM change_line n
+                        JOIN change_list h ON h.id = n.change_list_id
                         JOIN site s ON s.id = n.site_id
                         WHERE n.person_id IN (?)
                         ORDER BY h.made_at
@@ -142,9 +142,9 @@ final readonly class PersonExport
                         JOIN site s ON s.id = l.site_id
                         WHERE l.person_id IN (?)
                         SQL,
-                'logbook about them' => <<<SQL
+                'history about them' => <<<SQL
                     SELECT l.at, COALESCE(s.title, '') AS site, l.code, $by AS done_by, l.data
-                    FROM log_entry l
+                    FROM history_entry l
                     JOIN person x ON x.id = l.actor_id
                     LEFT JOIN site s ON s.id = l.site_id
                     WHERE l.person_id IN (?)
@@ -153,7 +153,7 @@ final readonly class PersonExport
                 'done by them' =>
                     <<<'SQL'
                         SELECT l.at, COALESCE(s.title, '') AS site, l.code, l.address AS from_address
-                        FROM log_entry l
+                        FROM history_entry l
                         LEFT JOIN site s ON s.id = l.site_id
                         WHERE l.actor_id IN (?)
                         ORDER BY l.at

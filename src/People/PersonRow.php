@@ -76,10 +76,10 @@ final class PersonRow
         return array_values(array_filter([$row->stringOrNull('number'), $row->stringOrNull('email')]));
     }
 
-    /** @return array<string, mixed> schema `Person`; what the sight does not cover is null */
-    public static function json(Row $row, PersonVisibility $sight): array
+    /** @return array<string, mixed> schema `Person`; what may not be seen of it is null */
+    public static function json(Row $row, PersonVisibility $visibility): array
     {
-        $full = PersonVisibility::Full === $sight;
+        $full = PersonVisibility::Full === $visibility;
         $number = $row->stringOrNull('number');
 
         return [
@@ -92,7 +92,7 @@ final class PersonRow
             'level' => $row->intOrNull('level'),
             'division' => ['code' => $row->string('person_division'), 'name' => $row->string('person_division_name')],
             'number' => match (true) {
-                null === $number, PersonVisibility::Hidden === $sight => null,
+                null === $number, PersonVisibility::Hidden === $visibility => null,
                 $full => $number,
                 default => Reach::masked($number),
             },

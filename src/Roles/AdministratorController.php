@@ -32,7 +32,7 @@ final readonly class AdministratorController
         private Connection $db,
         private PlatformClock $clock,
         private Transaction $transaction,
-        private History $logbook,
+        private History $history,
         private SessionStore $sessions,
         private Locks $locks,
     ) {}
@@ -54,13 +54,13 @@ final readonly class AdministratorController
     )]
     public function name(
         string $person,
-        #[MapRequestPayload] AdministratorRequest $wish,
+        #[MapRequestPayload] AdministratorRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         $this->mayNobodyElse($caller);
 
-        return $this->transaction->run($request, $caller, [], function () use ($person, $wish, $caller): Answer {
+        return $this->transaction->run($request, $caller, [], function () use ($person, $body, $caller): Answer {
             $this->locks->people([$person], alone: true);
             $rows = Row::all(
                 $this->db->fetchAllAssociative(
@@ -90,9 +90,9 @@ final readonly class AdministratorController
                 'platform' => true === $own?->bool('platform_administrator'),
                 'divisions' => $this->divisionsOf($person),
             ];
-            $will = ['platform' => $wish->platform, 'divisions' => array_values(array_unique($wish->divisions))];
+            $will = ['platform' => $body->platform, 'divisions' => array_values(array_unique($body->divisions))];
             sort($will['divisions']);
-            $this->mind(
+            $this->assertNone(
                 Administrators::refusal(
                     $was['platform'],
                     $will['platform'],
@@ -101,12 +101,12 @@ final readonly class AdministratorController
                 ),
             );
             if (null === $own && [] !== $will['divisions']) {
-                $this->mind('no-account');
+                $this->assertNone('no-account');
             }
             if ($was !== $will) {
                 $this->store($person, $will);
                 $this->sessions->renewOf($person);
-                $this->logbook->write(History::HOUSE, $caller, [
+                $this->history->write(History::PLATFORM, $caller, [
                     ['administrator-named', ['before' => $was, 'after' => $will], $person],
                 ]);
             }
@@ -122,7 +122,7 @@ final readonly class AdministratorController
         }
     }
 
-    private function mind(?string $refusal): void
+    private function assertNone(?string $refusal): void
     {
         match ($refusal) {
             null => null,

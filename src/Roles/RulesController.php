@@ -73,15 +73,15 @@ final readonly class RulesController
     #[Dear]
     #[Route('/rules', name: 'change_rules', methods: ['PUT'])]
     public function change(
-        #[MapRequestPayload] RulesRequest $wish,
+        #[MapRequestPayload] RulesRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         if (!$caller->platformAdministrator) {
             throw Problem::notAllowed(self::CHANGES);
         }
-        $after = $this->handler->read($wish);
-        if (!$wish->apply) {
+        $after = $this->handler->read($body);
+        if (!$body->apply) {
             return new Answer([...$this->handler->preview($after), 'version' => $this->roles->version()]);
         }
 

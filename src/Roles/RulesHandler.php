@@ -41,18 +41,18 @@ final readonly class RulesHandler
         private Roles $roles,
         private Enrollments $enrollments,
         private PlatformClock $clock,
-        private History $logbook,
+        private History $history,
     ) {}
 
     /** @throws Problem of type `Invalid` when something in it is not understood */
-    public function read(RulesRequest $wish): Rules
+    public function read(RulesRequest $request): Rules
     {
-        $rules = RulesCodec::read($wish->rules);
+        $rules = RulesCodec::read($request->rules);
         $byCode = static fn(array $data): array => [
             ...$data,
             'roles' => array_column((array) ($data['roles'] ?? []), null, 'code'),
         ];
-        if ($byCode($wish->rules) != $byCode(RulesCodec::write($rules))) {
+        if ($byCode($request->rules) != $byCode(RulesCodec::write($rules))) {
             throw Problem::field(
                 '/rules',
                 'not-understood',
@@ -106,20 +106,20 @@ final readonly class RulesHandler
     /**
      * Puts rules in force. Runs inside a transaction.
      *
-     * @param callable(int): void $mind called with the version that holds, under the lock
+     * @param callable(int): void $assertVersion called with the version that holds, under the lock
      *
      * @return array<string, mixed> schema `RulesPreview`, with the version that holds now
      *
      * @throws Problem of type `NotReady` when the laws of the rules do not allow it
      */
-    public function apply(Rules $after, Caller $caller, callable $mind): array
+    public function apply(Rules $after, Caller $caller, callable $assertVersion): array
     {
         // Every site is locked: whoever changes people in one reads the rules again under its lock.
         $this->db->executeStatement('UPDATE site SET roster_version = roster_version + 1');
         $this->roles->reset();
         $before = $this->roles->rules();
         $version = $this->roles->version();
-        $mind($version);
+        $assertVersion($version);
         $preview = $this->preview($after);
         if ([] !== $preview['problems']) {
             throw new Problem(
@@ -143,7 +143,7 @@ final readonly class RulesHandler
         );
         $this->roles->reset();
         $this->restate($before->roles, $after->roles);
-        $this->logbook->write(History::HOUSE, $caller, [
+        $this->history->write(History::PLATFORM, $caller, [
             ['rules-changed', ['version' => $version + 1, 'before' => $version]],
         ]);
 

@@ -30,8 +30,8 @@ final readonly class AccessCheckController
     public function __construct(
         private Connection $db,
         private Gate $gate,
-        private ChangeContextLoader $situations,
-        private FixPlanner $mending,
+        private ChangeContextLoader $contextLoader,
+        private FixPlanner $fixPlanner,
         private ReasonJson $reasons,
         private Directory $directory,
         private Roles $roles,
@@ -39,7 +39,7 @@ final readonly class AccessCheckController
     ) {}
 
     #[Route(
-        '/sites/{site}/why/{person}',
+        '/sites/{site}/access-check/{person}',
         name: 'why',
         requirements: ['site' => Id::PATTERN, 'person' => Id::PATTERN],
         methods: ['GET'],
@@ -52,14 +52,14 @@ final readonly class AccessCheckController
                 Permission::SeeUnlisted,
                 'Only those who help run this site are told why somebody can enter it or not.',
             );
-        $people = $this->situations->people([$person]);
-        $situation = $this->situations->of($access, $people)->one($person);
-        $segment = $situation->enrollment->timeline()->at($access->now);
-        $sight =
+        $people = $this->contextLoader->people([$person]);
+        $context = $this->contextLoader->of($access, $people)->one($person);
+        $segment = $context->enrollment->timeline()->at($access->now);
+        $visibility =
             null === $segment
-                ? $this->directory->reachOf($caller)->sight($situation->person, false)
-                : $this->roster->sightOf($access, $people[$person]);
-        if (PersonVisibility::Hidden === $sight) {
+                ? $this->directory->reachOf($caller)->visibility($context->person, false)
+                : $this->roster->visibilityOf($access, $people[$person]);
+        if (PersonVisibility::Hidden === $visibility) {
             throw Problem::notFound('This person');
         }
         $version = $this->db->fetchOne('SELECT version FROM enrollment WHERE site_id = ? AND person_id = ?', [
@@ -70,13 +70,13 @@ final readonly class AccessCheckController
 
         return new Answer([
             'site' => SiteRow::json($access->row, $access->now),
-            'person' => PersonRow::json($people[$person], $sight),
+            'person' => PersonRow::json($people[$person], $visibility),
             'standing' => SegmentRow::json($segment, $book),
-            'reason' => $this->reasons->forStaff($this->mending->reason($situation), $access->standing),
+            'reason' => $this->reasons->forStaff($this->fixPlanner->reason($context), $access->standing),
             'suggested' => $access->may(Permission::LetIn)
                 ? $book->suggest(
                     $access->standing,
-                    $situation->person,
+                    $context->person,
                     $access->site,
                     ($book->pick($segment->roles ?? [])[0] ?? null)?->code,
                 )

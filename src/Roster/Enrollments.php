@@ -99,7 +99,7 @@ final readonly class Enrollments
      */
     public function store(string $siteId, array $people): array
     {
-        $this->locks->mind($siteId, array_keys($people));
+        $this->locks->assertHeld($siteId, array_keys($people));
         $ids = array_map(Id::binary(...), array_keys($people));
         $this->db->executeStatement(
             <<<'SQL'

@@ -30,8 +30,8 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 /**
- * The first day rehearsed: who could enter a site at an instant, and who could not, grouped by what would have to be
- * mended.
+ * The first day checked: who could enter a site at an instant, and who could not, grouped by what would have to be
+ * fixed.
  */
 final readonly class FirstDayCheckController
 {
@@ -44,17 +44,22 @@ final readonly class FirstDayCheckController
     ) {}
 
     #[Dear]
-    #[Route('/sites/{site}/rehearsal', name: 'rehearsal', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
-    public function rehearse(string $site, #[CurrentUser] Caller $caller, #[FromQuery] Moment $moment): Response
+    #[Route(
+        '/sites/{site}/first-day-check',
+        name: 'first_day_check',
+        requirements: ['site' => Id::PATTERN],
+        methods: ['GET']
+    )]
+    public function checkFirstDay(string $site, #[CurrentUser] Caller $caller, #[FromQuery] Moment $moment): Response
     {
         $access = $this->gate
             ->at($site, $caller)
-            ->require(Permission::LetIn, 'Only those who let people into this site rehearse its first day.');
+            ->require(Permission::LetIn, 'Only those who let people into this site check its first day.');
         $at = $this->instant($moment, $access->zone());
         [$alike, $names] = $this->people([$site => $at]);
-        $rehearsal = FirstDayCheck::at($at, $access->site, $this->roles->book(), $alike[$site] ?? []);
+        $firstDayCheck = FirstDayCheck::at($at, $access->site, $this->roles->book(), $alike[$site] ?? []);
         $groups = [];
-        foreach ($rehearsal->groups as [$reason, $ids]) {
+        foreach ($firstDayCheck->groups as [$reason, $ids]) {
             $found = array_map(static fn(string $id): array => ['id' => $id, 'name' => $names[$id]], $ids);
             usort(
                 $found,
@@ -68,16 +73,16 @@ final readonly class FirstDayCheckController
 
         return new Answer([
             'at' => Instant::toJson($at),
-            'enter' => $rehearsal->enter,
-            'look' => $rehearsal->look,
+            'enter' => $firstDayCheck->enter,
+            'look' => $firstDayCheck->look,
             'groups' => $groups,
         ]);
     }
 
     /** All sites the caller lets people into, each at that moment of its own zone; those with trouble first. */
     #[Dear]
-    #[Route('/rehearsal', name: 'rehearse_all', methods: ['GET'])]
-    public function rehearseAll(#[CurrentUser] Caller $caller, #[FromQuery] Moment $moment): Response
+    #[Route('/first-day-check', name: 'first_day_checks', methods: ['GET'])]
+    public function checkAllFirstDays(#[CurrentUser] Caller $caller, #[FromQuery] Moment $moment): Response
     {
         $now = $this->clock->instant();
         $book = $this->roles->book();
@@ -110,7 +115,7 @@ final readonly class FirstDayCheckController
         [$alike] = $this->people($instants);
         $sites = [];
         foreach ($rows as $id => $row) {
-            $rehearsal = FirstDayCheck::at($instants[$id], SiteRow::site($row), $book, $alike[$id] ?? []);
+            $firstDayCheck = FirstDayCheck::at($instants[$id], SiteRow::site($row), $book, $alike[$id] ?? []);
             $standing = (new Access($book))->standing(
                 new Timeline([SegmentRow::segment($row)]),
                 Gate::person($caller),
@@ -121,15 +126,15 @@ final readonly class FirstDayCheckController
             $sites[] = [
                 'site' => ['id' => $id, 'name' => $row->string('title')],
                 'at' => Instant::toJson($instants[$id]),
-                'enter' => $rehearsal->enter,
-                'look' => $rehearsal->look,
+                'enter' => $firstDayCheck->enter,
+                'look' => $firstDayCheck->look,
                 'groups' => array_values(
                     array_map(
                         fn(array $group): array => [
                             'reason' => $this->reasons->forStaff($group[0], $standing),
                             'people' => \count($group[1]),
                         ],
-                        $rehearsal->groups,
+                        $firstDayCheck->groups,
                     ),
                 ),
             ];

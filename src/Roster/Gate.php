@@ -50,7 +50,7 @@ final readonly class Gate
         }
         if (!$request->isMethodSafe() && 'visit' !== $request->attributes->get('_route')) {
             throw Problem::notAllowed(
-                'Nothing is changed while you look through the eyes of another. Go back to yourself first.',
+                'Nothing is changed while you see the site as somebody else. Stop that first.',
             );
         }
 

@@ -37,10 +37,10 @@ final readonly class PersonCard
         private Connection $db,
         private Roles $roles,
         private Enrollments $enrollments,
-        private ChangeContextLoader $situations,
-        private ChangeHandler $sheets,
+        private ChangeContextLoader $contextLoader,
+        private ChangeHandler $changeLists,
         private ReasonJson $reasons,
-        private FixPlanner $mending,
+        private FixPlanner $fixPlanner,
         private WorkMeter $meter,
         private Labels $labels,
         private RosterQuery $roster,
@@ -53,7 +53,7 @@ final readonly class PersonCard
      */
     public function of(SiteAccess $access, string $personId): array
     {
-        $people = $this->situations->people([$personId]);
+        $people = $this->contextLoader->people([$personId]);
         $row = $people[$personId];
         $site = $access->site->id;
         $enrollment = $this->enrollments->of($site, $personId);
@@ -69,20 +69,20 @@ final readonly class PersonCard
         $may = $access->may(Permission::LetIn);
         $staff = $access->may(Permission::SeeUnlisted);
         $reason = $staff
-            ? $this->mending->reason($this->situations->of($access, $people)->one($personId))
+            ? $this->fixPlanner->reason($this->contextLoader->of($access, $people)->one($personId))
             : (new Access($book))->reason($timeline, $person, $access->site, $access->now, $enrollment);
         $here = true === $segment?->state->here();
-        $sight = $this->roster->sightOf($access, $row);
+        $visibility = $this->roster->visibilityOf($access, $row);
 
         return [
-            'person' => PersonRow::json($row, $sight),
-            'page' => PersonVisibility::Full === $sight,
+            'person' => PersonRow::json($row, $visibility),
+            'page' => PersonVisibility::Full === $visibility,
             'standing' => SegmentRow::json($segment, $book),
             'lastSeen' => $access->may(Permission::SeeActivity)
                 ? Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX)
                 : null,
             'work' => $this->work($access, $person, $segment, $record->instantOrNull('last_seen_at')),
-            'labels' => PersonVisibility::Full === $sight ? $this->labels->ofPerson($personId) : [],
+            'labels' => PersonVisibility::Full === $visibility ? $this->labels->ofPerson($personId) : [],
             'version' => $record->int('version'),
             'band' => ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
             'reason' => $staff
@@ -95,10 +95,13 @@ final readonly class PersonCard
             'options' => $may ? self::options($book, $access, $person, $here ? $segment->roles : []) : [],
             'remove' =>
                 $here && ($may || $personId === $access->caller->id)
-                    ? $this->sheets->previewLine($access, new LineRequest($personId, 'remove'))
+                    ? $this->changeLists->previewLine($access, new LineRequest($personId, 'remove'))
                     : null,
             'bringBack' =>
-                $may && !$here ? $this->sheets->previewLine($access, new LineRequest($personId, 'bring-back')) : null,
+                $may && !$here ? $this->changeLists->previewLine(
+                    $access,
+                    new LineRequest($personId, 'bring-back')
+                ) : null,
         ];
     }
 

@@ -77,11 +77,11 @@ final readonly class RosterQuery
      *
      * @param Row $person with `PersonRow::COLUMNS`
      */
-    public function sightOf(SiteAccess $access, Row $person): PersonVisibility
+    public function visibilityOf(SiteAccess $access, Row $person): PersonVisibility
     {
-        $sight = self::sight($access);
+        $visibility = self::visibility($access);
         $known =
-            PersonVisibility::Full === $sight
+            PersonVisibility::Full === $visibility
                 ? $this->caring->known(
                     [$person],
                     $access->caller,
@@ -89,11 +89,11 @@ final readonly class RosterQuery
                 )
                 : [];
 
-        return PersonVisibility::Full === $sight && [] === $known ? PersonVisibility::Masked : $sight;
+        return PersonVisibility::Full === $visibility && [] === $known ? PersonVisibility::Masked : $visibility;
     }
 
     /** How much of the people in a roster somebody sees at most. */
-    public static function sight(SiteAccess $access): PersonVisibility
+    public static function visibility(SiteAccess $access): PersonVisibility
     {
         return match (true) {
             $access->may(Permission::LetIn) => PersonVisibility::Full,
@@ -116,11 +116,11 @@ final readonly class RosterQuery
     /** @return array<string, mixed> schema `Roster` */
     public function page(SiteAccess $access, RosterFilter $filter): array
     {
-        $sight = self::sight($access);
+        $visibility = self::visibility($access);
         $unlisted = $filter->unlisted && $access->may(Permission::SeeUnlisted);
-        [$where, $needs, $parameters, $types] = $this->where($access, $filter, $unlisted, $sight);
+        [$where, $needs, $parameters, $types] = $this->where($access, $filter, $unlisted, $visibility);
         $down = 'down' === $filter->direction;
-        [$sort, $sortNeeds] = $this->sort($access, $filter->sort, $sight);
+        [$sort, $sortNeeds] = $this->sort($access, $filter->sort, $visibility);
         $list = 'roster '.$filter->sort.' '.$filter->direction;
         $cursor = Cursor::read($filter->cursor, $list, 'asu');
         $after = '';
@@ -170,7 +170,7 @@ final readonly class RosterQuery
                 : $this->counts->at($access->site->id, $instant, $access->now);
 
         return [
-            'items' => $this->items($access, $rows, $sight, $instant),
+            'items' => $this->items($access, $rows, $visibility, $instant),
             'next' =>
                 $more && null !== $last
                     ? Cursor::write($list, [
@@ -190,13 +190,13 @@ final readonly class RosterQuery
     }
 
     /** @return array{string, list<string>} what a sort looks at, and the joins it needs */
-    private function sort(SiteAccess $access, string $by, PersonVisibility $sight): array
+    private function sort(SiteAccess $access, string $by, PersonVisibility $visibility): array
     {
         if ('number' !== $by) {
             return self::SORT[$by];
         }
         // A place in the list would tell a number, so that only those count that are shown.
-        $divisions = PersonVisibility::Full === $sight ? $this->divisions($access) : [];
+        $divisions = PersonVisibility::Full === $visibility ? $this->divisions($access) : [];
         $codes = implode(', ', array_map($this->db->quote(...), $divisions));
 
         return '' === $codes
@@ -219,10 +219,10 @@ final readonly class RosterQuery
      *
      * @return list<array<string, mixed>> the items of schema `Roster`
      */
-    private function items(SiteAccess $access, array $rows, PersonVisibility $sight, int $instant): array
+    private function items(SiteAccess $access, array $rows, PersonVisibility $visibility, int $instant): array
     {
         $active = $access->may(Permission::SeeActivity);
-        $whole = PersonVisibility::Full === $sight
+        $whole = PersonVisibility::Full === $visibility
             ? $this->caring->known(
                 $rows,
                 $access->caller,
@@ -241,7 +241,9 @@ final readonly class RosterQuery
             $items[] = [
                 'person' => PersonRow::json(
                     $row,
-                    PersonVisibility::Full === $sight && !isset($whole[$id]) ? PersonVisibility::Masked : $sight,
+                    PersonVisibility::Full === $visibility && !isset($whole[$id])
+                        ? PersonVisibility::Masked
+                        : $visibility,
                 ),
                 'standing' => $alike['standing'],
                 'entry' => $alike['entry'],
@@ -317,8 +319,12 @@ final readonly class RosterQuery
      * @return array{string, list<string>, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, joins it
      *     needs, parameters, their types by place
      */
-    private function where(SiteAccess $access, RosterFilter $filter, bool $unlisted, PersonVisibility $sight): array
-    {
+    private function where(
+        SiteAccess $access,
+        RosterFilter $filter,
+        bool $unlisted,
+        PersonVisibility $visibility,
+    ): array {
         $at = Instant::toSql(self::instant($access, $filter->asOf));
         $states = 'here' === $filter->state ? State::valuesHere() : [$filter->state];
         // What is over or refused is for those who can act on it.
@@ -344,10 +350,10 @@ final readonly class RosterQuery
         }
         foreach (Folding::tokens($filter->q ?? '') as $token) {
             // Numbers and logins are among a person's terms; those who may not see them must not find by them.
-            $where .= PersonVisibility::Full === $sight ? ' AND e.terms LIKE ?' : ' AND g.sort_name LIKE ?';
-            $needs = PersonVisibility::Full === $sight ? [...$needs, 'e'] : $needs;
-            $parameters[] = PersonVisibility::Full === $sight ? '% '.$token.'%' : '%'.$token.'%';
-            if (PersonVisibility::Full === $sight && 1 === preg_match('/\d/', $token)) {
+            $where .= PersonVisibility::Full === $visibility ? ' AND e.terms LIKE ?' : ' AND g.sort_name LIKE ?';
+            $needs = PersonVisibility::Full === $visibility ? [...$needs, 'e'] : $needs;
+            $parameters[] = PersonVisibility::Full === $visibility ? '% '.$token.'%' : '%'.$token.'%';
+            if (PersonVisibility::Full === $visibility && 1 === preg_match('/\d/', $token)) {
                 $codes = implode(', ', array_map($this->db->quote(...), $this->divisions($access))) ?: "''";
                 $where .= " AND pd.code IN ($codes)";
                 $needs = [...$needs, 'p', 'pd'];

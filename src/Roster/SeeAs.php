@@ -30,7 +30,7 @@ final readonly class SeeAs
 {
     public const PATTERN = '/^(role:[a-z][a-z0-9-]{0,31}|(person|section):'.Id::PATTERN.')$/D';
 
-    private const ABOVE = 'You may not look through the eyes of somebody who may do more here than you.';
+    private const ABOVE = 'You may not see the site as somebody who may do more here than you.';
 
     public function __construct(private Connection $db, private Roles $roles, private Enrollments $enrollments) {}
 
@@ -42,7 +42,7 @@ final readonly class SeeAs
         }
         $own->require(
             Permission::SeeAs,
-            'Only those who let people into this site look at it through the eyes of others.',
+            'Only those who let people into this site see it as others would.',
         );
         [$what, $which] = explode(':', $eyes);
 

@@ -44,7 +44,7 @@ final class VerifyCommand extends Command
     protected function configure(): void
     {
         $this->addOption(
-            'mend',
+            'fix',
             null,
             InputOption::VALUE_NONE,
             'Store what follows where it differs, as after a change of how timelines are computed',
@@ -65,9 +65,9 @@ final class VerifyCommand extends Command
                 }
             }
         }
-        $mend = true === $input->getOption('mend');
+        $fix = true === $input->getOption('fix');
         foreach ($wrong as $key) {
-            if ($mend) {
+            if ($fix) {
                 $this->enrollments->restate(substr($key, 0, 36), [substr($key, 36)]);
             }
             $output->writeln(
@@ -80,7 +80,7 @@ final class VerifyCommand extends Command
         }
         $output->writeln(\sprintf('%s enrollments compared, %d differ', number_format($checked), \count($wrong)));
 
-        return [] === $wrong || $mend ? Command::SUCCESS : Command::FAILURE;
+        return [] === $wrong || $fix ? Command::SUCCESS : Command::FAILURE;
     }
 
     /** @return array<string, list<list<string>>> segments by site and person */

@@ -44,16 +44,16 @@ final readonly class ViewController
     #[Route('/sites/{site}/views', name: 'keep_view', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
     public function keep(
         string $site,
-        #[MapRequestPayload] ViewRequest $wish,
+        #[MapRequestPayload] ViewRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         $this->mine($site, $caller);
 
-        return $this->transaction->run($request, $caller, [], function () use ($site, $wish, $caller): Answer {
+        return $this->transaction->run($request, $caller, [], function () use ($site, $body, $caller): Answer {
             $kept = $this->db->fetchOne(
                 'SELECT COUNT(*) FROM saved_view WHERE person_id = ? AND site_id = ? AND name <> ?',
-                [Id::binary($caller->id), Id::binary($site), $wish->name()],
+                [Id::binary($caller->id), Id::binary($site), $body->name()],
             );
             if (is_numeric($kept) && $kept >= self::MOST) {
                 throw Problem::field('/name', 'too-many', 'You keep 30 views here already. Forget one of them first.');
@@ -68,8 +68,8 @@ final readonly class ViewController
                     Id::binary($this->ids->next()),
                     Id::binary($caller->id),
                     Id::binary($site),
-                    $wish->name(),
-                    $wish->view,
+                    $body->name(),
+                    $body->view,
                 ],
                 [ParameterType::BINARY, ParameterType::BINARY, ParameterType::BINARY],
             );

@@ -59,7 +59,7 @@ final class BodyGuard
             return;
         }
         try {
-            self::mindSize($request);
+            self::assertSize($request);
             // Signing in reads it before anything else does.
             OpenPaths::has($request->getPathInfo()) && self::read($request);
         } catch (Problem $problem) {
@@ -110,7 +110,7 @@ final class BodyGuard
     }
 
     /** @throws Problem */
-    private static function mindSize(Request $request): void
+    private static function assertSize(Request $request): void
     {
         $content = $request->getContent();
         if ('' === $content) {
@@ -144,13 +144,13 @@ final class BodyGuard
             throw new Problem(ProblemType::Malformed, 'Send a JSON object, such as {}. Nothing was done.');
         }
         $members = 0;
-        self::mindMembers($body, '', $members);
+        self::assertMembers($body, '', $members);
 
         return $body;
     }
 
     /** @throws Problem */
-    private static function mindMembers(mixed $value, string $at, int &$members): void
+    private static function assertMembers(mixed $value, string $at, int &$members): void
     {
         if (\is_string($value)) {
             if (str_contains($value, "\0")) {
@@ -166,7 +166,7 @@ final class BodyGuard
                     $detail = 'That is more than fits in one request. Send less at a time.';
                     throw new Problem(ProblemType::TooLarge, $detail);
                 }
-                self::mindMembers($member, $at.'/'.mb_substr((string) $name, 0, 60), $members);
+                self::assertMembers($member, $at.'/'.mb_substr((string) $name, 0, 60), $members);
             }
         }
     }

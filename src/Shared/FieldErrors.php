@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Shared;
 
-/** What is wrong with the fields of a wish, collected, so that all of it is said at once. */
+/** What is wrong with the fields of a request, collected, so that all of it is said at once. */
 final class FieldErrors
 {
     /** @var list<array{pointer: string, code: string, detail: string}> */

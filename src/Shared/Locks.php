@@ -97,9 +97,9 @@ final class Locks implements ResetInterface
      *
      * @param list<string> $people ids
      *
-     * @throws LookAgain where the site came in sight only now
+     * @throws LookAgain where the site could be seen only now
      */
-    public function mind(string $site, array $people): void
+    public function assertHeld(string $site, array $people): void
     {
         if (!$this->running) {
             return;

@@ -13,7 +13,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 #[AsCommand(
-    'house:tidy',
+    'platform:tidy',
     'Throws away what is of no use any more: old sessions, counted tries, remembered answers, links that are over',
 )]
 final class TidyCommand extends Command
@@ -66,7 +66,7 @@ final class TidyCommand extends Command
             [$messages],
         );
         $addresses = Instant::toSql($now - 86_400 * $limits->keepAddresses);
-        foreach (['log_entry', 'security_entry'] as $table) {
+        foreach (['history_entry', 'security_entry'] as $table) {
             $this->db->executeStatement("UPDATE $table SET address = NULL WHERE at < ? AND address IS NOT NULL", [
                 $addresses,
             ]);

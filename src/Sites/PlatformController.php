@@ -28,8 +28,8 @@ final readonly class PlatformController
         private PlatformClock $clock,
     ) {}
 
-    #[Route('/house', name: 'house', methods: ['GET'])]
-    public function house(#[CurrentUser] Caller $caller): Response
+    #[Route('/platform', name: 'platform', methods: ['GET'])]
+    public function platform(#[CurrentUser] Caller $caller): Response
     {
         $divisions = Row::all($this->db->fetchAllAssociative('SELECT code, name FROM division ORDER BY name'));
         $terms = Row::all(

@@ -38,7 +38,7 @@ final readonly class SiteBatch
     public function __construct(
         private Connection $db,
         private SiteHandler $handler,
-        private ChangeHandler $sheets,
+        private ChangeHandler $changeLists,
         private ChangeLists $stored,
         private Divisions $divisions,
         private PeopleReader $people,
@@ -47,50 +47,50 @@ final readonly class SiteBatch
     ) {}
 
     /** @return array<string, mixed> schema `SiteBatch` */
-    public function make(EntityManagerInterface $entities, SiteBatchRequest $wish, Caller $caller): array
+    public function make(EntityManagerInterface $entities, SiteBatchRequest $request, Caller $caller): array
     {
         $divisions = array_map(static fn(array $each): string => $each['name'], $this->divisions->all());
         $terms = array_map(strval(...), $this->db->fetchAllKeyValue('SELECT code, name FROM term'));
-        $reader = new SiteRows(SiteRequest::KINDS, $divisions, $terms, $wish->division, $wish->term);
+        $reader = new SiteRows(SiteRequest::KINDS, $divisions, $terms, $request->division, $request->term);
         try {
-            $drafts = $reader->read($wish->text, SiteBatchRequest::MOST_ROWS);
+            $drafts = $reader->read($request->text, SiteBatchRequest::MOST_ROWS);
         } catch (TooMuch $much) {
             throw Problem::tooMuch($much->problem, $much->row, SiteBatchRequest::MOST_ROWS);
         }
-        $leads = $this->leads($drafts, $wish, $caller);
+        $leads = $this->leads($drafts, $request, $caller);
         $rows = [];
         $made = 0;
         foreach ($drafts as $draft) {
-            $row = $this->one($entities, $draft, $leads[$draft->number] ?? [], $wish->apply, $caller);
+            $row = $this->one($entities, $draft, $leads[$draft->number] ?? [], $request->apply, $caller);
             $made += (int) ('ready' === $row['verdict']);
             $rows[] = $row;
         }
-        if ($wish->apply) {
-            if (0 === $made || null === $wish->sheet) {
+        if ($request->apply) {
+            if (0 === $made || null === $request->changeList) {
                 throw Problem::field('/text', 'nothing', 'There is no site to make yet. Complete a row first.');
             }
-            $this->stored->mustBeKind($this->stored->row($wish->sheet, $caller), 'sites');
-            $this->stored->made($wish->sheet, $rows, $made, $caller);
+            $this->stored->mustBeKind($this->stored->row($request->changeList, $caller), 'sites');
+            $this->stored->made($request->changeList, $rows, $made, $caller);
         }
 
-        return ['rows' => $rows, 'made' => $made, 'sheet' => $wish->apply ? $wish->sheet : null];
+        return ['rows' => $rows, 'made' => $made, 'changeList' => $request->apply ? $request->changeList : null];
     }
 
-    /** @return list<string> ids of the sites a sheet made */
-    public function madeBy(string $sheet, Caller $caller): array
+    /** @return list<string> ids of the sites a change list made */
+    public function madeBy(string $changeList, Caller $caller): array
     {
-        return array_column($this->rows($sheet, $caller), 'site');
+        return array_column($this->rows($changeList, $caller), 'site');
     }
 
     /** @return array<string, mixed> schema `SiteBatchUndo` */
-    public function takeBack(EntityManagerInterface $entities, string $sheet, Caller $caller): array
+    public function takeBack(EntityManagerInterface $entities, string $changeList, Caller $caller): array
     {
-        $rows = $this->rows($sheet, $caller);
+        $rows = $this->rows($changeList, $caller);
         $lines = [];
         foreach ($rows as $row) {
             $access = $this->gate->at($row['site'], $caller);
             $access->require(Permission::RunSite, 'Only who leads a site, or administers its division, takes it back.');
-            $house = new SiteAccess(
+            $platform = new SiteAccess(
                 $access->site,
                 $access->row,
                 $caller,
@@ -107,8 +107,8 @@ final readonly class SiteBatch
                     ]),
                 );
                 if ([] !== $people) {
-                    $this->sheets->apply(
-                        $house,
+                    $this->changeLists->apply(
+                        $platform,
                         new ChangeRequest(
                             array_map(
                                 static fn(string $person): LineRequest => new LineRequest($person, 'remove'),
@@ -118,7 +118,7 @@ final readonly class SiteBatch
                         ),
                     );
                 }
-                $this->handler->takeBack($entities, $house);
+                $this->handler->takeBack($entities, $platform);
             }
             $lines[] = [
                 'site' => ['id' => $row['site'], 'title' => $row['title']],
@@ -131,7 +131,7 @@ final readonly class SiteBatch
             'site',
         );
         if ([] !== $gone) {
-            $this->stored->takenBack($sheet, array_column($gone, 'id'), $caller);
+            $this->stored->takenBack($changeList, array_column($gone, 'id'), $caller);
         }
 
         return ['lines' => $lines];
@@ -140,7 +140,7 @@ final readonly class SiteBatch
     /** Why a site can not be taken back any more. */
     private function inUse(string $site, SiteAccess $access): ?string
     {
-        $others = $this->db->fetchOne("SELECT COUNT(*) FROM sheet_line WHERE site_id = ? AND verb <> 'let-in'", [
+        $others = $this->db->fetchOne("SELECT COUNT(*) FROM change_line WHERE site_id = ? AND verb <> 'let-in'", [
             Id::binary($site),
         ]);
         $learners = $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment WHERE site_id = ? AND leads = 0', [
@@ -157,11 +157,11 @@ final readonly class SiteBatch
     }
 
     /** @return list<array{site: string, title: string}> */
-    private function rows(string $sheet, Caller $caller): array
+    private function rows(string $changeList, Caller $caller): array
     {
-        $record = $this->stored->row($sheet, $caller);
+        $record = $this->stored->row($changeList, $caller);
         $this->stored->mustBeKind($record, 'sites');
-        $work = $this->stored->undoData($sheet);
+        $work = $this->stored->undoData($changeList);
         $rows = [];
         foreach ((array) ($work['rows'] ?? []) as $row) {
             $row = (array) $row;
@@ -172,7 +172,7 @@ final readonly class SiteBatch
 
         return [] !== $rows
             ? $rows
-            : throw new Problem(ProblemType::UndoneAlready, 'Nothing of this sheet is left to take back.');
+            : throw new Problem(ProblemType::UndoneAlready, 'Nothing of this change list is left to take back.');
     }
 
     /**
@@ -194,7 +194,7 @@ final readonly class SiteBatch
             ],
             $draft->problems,
         );
-        $wish = new SiteRequest(
+        $request = new SiteRequest(
             $draft->title,
             $draft->code,
             $draft->kind,
@@ -204,7 +204,7 @@ final readonly class SiteBatch
             $draft->highest,
             $draft->seats,
         );
-        foreach ([] === $problems ? $this->validator->validate($wish) : [] as $violation) {
+        foreach ([] === $problems ? $this->validator->validate($request) : [] as $violation) {
             $problems[] = ['field' => $violation->getPropertyPath(), 'detail' => (string) $violation->getMessage()];
         }
         $open = array_filter($leads, static fn(array $lead): bool => null === $lead['person']);
@@ -212,7 +212,7 @@ final readonly class SiteBatch
         if ([] === $problems && [] === $open) {
             $this->db->beginTransaction();
             try {
-                $site = $this->withLeads($entities, $wish, array_column($leads, 'person'), $caller);
+                $site = $this->withLeads($entities, $request, array_column($leads, 'person'), $caller);
                 $entities->flush();
                 $apply ? $this->db->commit() : $this->db->rollBack();
             } catch (Problem $problem) {
@@ -230,8 +230,8 @@ final readonly class SiteBatch
         return [
             'number' => $draft->number,
             'text' => $draft->text,
-            'title' => $wish->title,
-            'code' => $wish->code,
+            'title' => $request->title,
+            'code' => $request->code,
             'kind' => $draft->kind,
             'division' => $draft->division,
             'term' => $draft->term,
@@ -252,22 +252,22 @@ final readonly class SiteBatch
     /** @param list<string|null> $leads ids */
     private function withLeads(
         EntityManagerInterface $entities,
-        SiteRequest $wish,
+        SiteRequest $request,
         array $leads,
         Caller $caller,
     ): string {
         // An administrator who names others need not lead it; anybody else answers for what they make.
         $site = $this->handler->make(
             $entities,
-            $wish,
+            $request,
             $caller,
-            [] === $leads || !$caller->administers($wish->division),
+            [] === $leads || !$caller->administers($request->division),
         );
         $access = $this->gate->at($site, $caller);
         foreach (array_unique(array_filter($leads)) as $lead) {
-            if ($lead !== $caller->id || $caller->administers($wish->division)) {
+            if ($lead !== $caller->id || $caller->administers($request->division)) {
                 try {
-                    $this->sheets->apply(
+                    $this->changeLists->apply(
                         $access,
                         new ChangeRequest([new LineRequest($lead, 'let-in', $this->handler->leadRole())]),
                     );
@@ -292,7 +292,7 @@ final readonly class SiteBatch
      * @return array<int, list<array{text: string, person: ?string, candidates: list<array<string, mixed>>}>> by row
      *     number
      */
-    private function leads(array $drafts, SiteBatchRequest $wish, Caller $caller): array
+    private function leads(array $drafts, SiteBatchRequest $request, Caller $caller): array
     {
         $texts = $leads = [];
         foreach ($drafts as $draft) {
@@ -305,7 +305,7 @@ final readonly class SiteBatch
         foreach (array_keys($texts) as $n => $key) {
             [$reading, $rows] = $read[$n];
             $who =
-                $wish->leads[$key]
+                $request->leads[$key]
                 ?? (\in_array($reading?->outcome, [Outcome::Match, Outcome::Repeat], true)
                     ? $reading->candidates[0]->known->person->id
                     : null);

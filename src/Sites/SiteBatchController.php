@@ -26,7 +26,7 @@ final readonly class SiteBatchController
     #[Dear]
     #[Route('/site-batches', name: 'make_sites', methods: ['POST'])]
     public function make(
-        #[MapRequestPayload] SiteBatchRequest $wish,
+        #[MapRequestPayload] SiteBatchRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -38,26 +38,26 @@ final readonly class SiteBatchController
             $request,
             $caller,
             [],
-            fn(EntityManagerInterface $entities): Answer => new Answer($this->batch->make($entities, $wish, $caller)),
+            fn(EntityManagerInterface $entities): Answer => new Answer($this->batch->make($entities, $body, $caller)),
         );
     }
 
-    /** Takes back the sites a sheet made; those that are in use by now stay. */
+    /** Takes back the sites a change list made; those that are in use by now stay. */
     #[Dear]
     #[Route(
-        '/site-batches/{sheet}/undo',
+        '/site-batches/{changeList}/undo',
         name: 'undo_sites',
-        requirements: ['sheet' => Id::PATTERN],
+        requirements: ['changeList' => Id::PATTERN],
         methods: ['POST'],
     )]
-    public function undo(string $sheet, Request $request, #[CurrentUser] Caller $caller): Response
+    public function undo(string $changeList, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run(
             $request,
             $caller,
-            $this->batch->madeBy($sheet, $caller),
+            $this->batch->madeBy($changeList, $caller),
             fn(EntityManagerInterface $entities): Answer => new Answer(
-                $this->batch->takeBack($entities, $sheet, $caller),
+                $this->batch->takeBack($entities, $changeList, $caller),
             ),
         );
     }

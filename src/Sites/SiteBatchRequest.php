@@ -16,7 +16,7 @@ final readonly class SiteBatchRequest
     public function __construct(
         #[Assert\Length(
             max: 100_000,
-            maxMessage: 'That is more than fits on a sheet. Paste a part of it, and the rest after.',
+            maxMessage: 'That is more than fits on a change list. Paste a part of it, and the rest after.',
         )]
         public string $text,
         /** Codes, for rows that say none. */
@@ -29,7 +29,8 @@ final readonly class SiteBatchRequest
         ])]
         public array $leads = [],
         public bool $apply = false,
-        /** The kept sheet that is applied with it. */
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a sheet\'s id.')] public ?string $sheet = null,
+        /** The kept change list that is applied with it. */
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a change list\'s '
+            .'id.')] public ?string $changeList = null,
     ) {}
 }

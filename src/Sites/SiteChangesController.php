@@ -22,7 +22,8 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 /**
- * One change for many sites, as a sheet: each line holds or is left out by itself, and all of it is taken back as one.
+ * One change for many sites, as a change list: each line holds or is left out by itself, and all of it is taken back as
+ * one.
  */
 final readonly class SiteChangesController
 {
@@ -35,33 +36,33 @@ final readonly class SiteChangesController
     ) {}
 
     #[Dear]
-    #[Route('/site-sheets', name: 'make_site_sheet', methods: ['POST'])]
+    #[Route('/site-changes', name: 'make_site_changes', methods: ['POST'])]
     public function make(
-        #[MapRequestPayload] SiteChangesRequest $wish,
+        #[MapRequestPayload] SiteChangesRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         return $this->each(
             $request,
             $caller,
-            $wish->sites,
-            $wish->apply,
-            fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->sheetLine(
+            $body->sites,
+            $body->apply,
+            fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->changeLine(
                 $entities,
                 $access->require(Permission::RunSite, 'Only its leads and administrators may do this.'),
-                $wish,
+                $body,
             ),
         );
     }
 
     #[Dear]
-    #[Route('/site-sheets/undo', name: 'undo_site_sheet', methods: ['POST'])]
+    #[Route('/site-changes/undo', name: 'undo_site_changes', methods: ['POST'])]
     public function undo(
-        #[MapRequestPayload] SiteChangesUndo $wish,
+        #[MapRequestPayload] SiteChangesUndo $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        $entries = array_column($wish->entries, 'entry', 'site');
+        $entries = array_column($body->entries, 'entry', 'site');
 
         return $this->each($request, $caller, array_keys($entries), true, function (
             EntityManagerInterface $entities,
@@ -74,11 +75,11 @@ final readonly class SiteChangesController
     }
 
     /**
-     * Does something to each of some sites; what cannot be done to one leaves the others alone. A sheet that is only
-     * looked at is made in the same way and then forgotten.
+     * Does something to each of some sites; what cannot be done to one leaves the others alone. A change list that is
+     * only looked at is made in the same way and then forgotten.
      *
      * @param list<string>                                        $sites ids
-     * @param callable(EntityManagerInterface, SiteAccess): int $work  answers the sequence number of the logbook's
+     * @param callable(EntityManagerInterface, SiteAccess): int $work  answers the sequence number of the history's
      *     entry, 0 when nothing changed
      */
     private function each(Request $request, Caller $caller, array $sites, bool $apply, callable $work): Answer

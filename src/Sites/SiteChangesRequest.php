@@ -19,7 +19,7 @@ final readonly class SiteChangesRequest
             minMessage: 'Choose a site first.',
             maxMessage: 'Choose 200 sites at most, and do the rest after.',
         )]
-        #[Assert\Unique(message: 'A site is on the sheet twice.')]
+        #[Assert\Unique(message: 'A site is on the change list twice.')]
         #[Assert\All([
             new Assert\Type('string'),
             new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.'),

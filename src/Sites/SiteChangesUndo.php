@@ -7,7 +7,7 @@ namespace MintDoor\Sites;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
-/** The entries a sheet of sites left in their logbooks, to be taken back. */
+/** The entries a change list of sites left in their histories, to be taken back. */
 final readonly class SiteChangesUndo
 {
     /** @param list<array{site: string, entry: int}> $entries one a site */

@@ -52,15 +52,15 @@ final readonly class SiteController
 
     #[Route('/sites', name: 'make_site', methods: ['POST'])]
     public function make(
-        #[MapRequestPayload] SiteRequest $wish,
+        #[MapRequestPayload] SiteRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
         return $this->transaction->run($request, $caller, [], function (EntityManagerInterface $entities) use (
-            $wish,
+            $body,
             $caller,
         ): Answer {
-            $site = $this->handler->make($entities, $wish, $caller);
+            $site = $this->handler->make($entities, $body, $caller);
             $entities->flush();
 
             return $this->answer($this->gate->at($site, $caller), 201);
@@ -76,7 +76,7 @@ final readonly class SiteController
     #[Route('/sites/{site}', name: 'change_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
     public function change(
         string $site,
-        #[MapRequestPayload] SiteRequest $wish,
+        #[MapRequestPayload] SiteRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -87,7 +87,7 @@ final readonly class SiteController
             fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->change(
                 $entities,
                 $access,
-                $wish,
+                $body,
             ),
         );
     }
@@ -95,7 +95,7 @@ final readonly class SiteController
     #[Route('/sites/{site}/life', name: 'live_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
     public function live(
         string $site,
-        #[MapRequestPayload] LifeRequest $wish,
+        #[MapRequestPayload] LifeRequest $body,
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
@@ -106,13 +106,13 @@ final readonly class SiteController
             fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->live(
                 $entities,
                 $access,
-                $wish,
+                $body,
             ),
         );
     }
 
     /**
-     * @param callable(EntityManagerInterface, SiteAccess): int $work answers the sequence number of its logbook entry
+     * @param callable(EntityManagerInterface, SiteAccess): int $work answers the sequence number of its history entry
      */
     private function changed(string $site, Request $request, Caller $caller, callable $work): Response
     {

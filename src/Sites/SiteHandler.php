@@ -34,7 +34,7 @@ use MintDoor\Sites\Entity\Site;
 /** Makes sites and changes them. Runs inside a transaction. */
 final readonly class SiteHandler
 {
-    /** What a logbook entry remembers of a site, to be put back. */
+    /** What a history entry remembers of a site, to be put back. */
     private const KEPT = [
         'title',
         'code',
@@ -54,8 +54,8 @@ final readonly class SiteHandler
         private PlatformClock $clock,
         private Roles $roles,
         private Enrollments $enrollments,
-        private ChangeHandler $sheets,
-        private History $logbook,
+        private ChangeHandler $changeLists,
+        private History $history,
         private Directory $directory,
         private Locks $locks,
     ) {}
@@ -69,42 +69,42 @@ final readonly class SiteHandler
      */
     public function make(
         EntityManagerInterface $entities,
-        SiteRequest $wish,
+        SiteRequest $request,
         Caller $caller,
         bool $asLead = true,
     ): string {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
         }
-        [$division, $term] = $this->placed($wish, $caller, null);
-        $this->mindSeats($wish->seats);
-        // Asked first, so that a sheet of many sites goes on; whoever is quicker still wins by the unique key.
-        if (false !== $this->db->fetchOne('SELECT 1 FROM site WHERE code = ?', [$wish->code])) {
+        [$division, $term] = $this->placed($request, $caller, null);
+        $this->assertSeats($request->seats);
+        // Asked first, so that a change list of many sites goes on; whoever is quicker still wins by the unique key.
+        if (false !== $this->db->fetchOne('SELECT 1 FROM site WHERE code = ?', [$request->code])) {
             throw $this->taken();
         }
         $site = new Site(
             $this->ids->next(),
-            $wish->code,
-            $wish->title,
-            $wish->kind,
+            $request->code,
+            $request->title,
+            $request->kind,
             $division,
             $term,
-            $wish->lowest,
-            $wish->highest,
-            $wish->seats,
+            $request->lowest,
+            $request->highest,
+            $request->seats,
         );
         $entities->persist($site);
         $entities->persist(new Door($this->ids->next(), $site->id, 'staff'));
         $this->flush($entities);
         $this->locks->made($site->id);
-        $this->logbook->write($site->id, $caller, [['site-made', ['title' => $site->title]]]);
+        $this->history->write($site->id, $caller, [['site-made', ['title' => $site->title]]]);
         $row = new Row(
             $this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.' FROM '.SiteRow::TABLES.' WHERE s.id = ?', [
                 Id::binary($site->id),
             ])
             ?: [],
         );
-        // Whoever makes a site is let in by the house, not by themselves.
+        // Whoever makes a site is let in by the platform, not by themselves.
         $access = new SiteAccess(
             SiteRow::site($row),
             $row,
@@ -114,7 +114,7 @@ final readonly class SiteHandler
             $this->clock->instant(),
         );
         if ($asLead && 'staff' === $caller->kind) {
-            $this->sheets->apply(
+            $this->changeLists->apply(
                 $access,
                 new ChangeRequest([new LineRequest($caller->id, 'let-in', $this->leadRole())])
             );
@@ -131,69 +131,69 @@ final readonly class SiteHandler
         $site->code = '~'.substr(str_replace('-', '', $site->id), -20);
         ++$site->version;
         $this->flush($entities);
-        $this->logbook->write($site->id, $access->caller, [['site-taken-back', ['title' => $site->title]]]);
+        $this->history->write($site->id, $access->caller, [['site-taken-back', ['title' => $site->title]]]);
     }
 
-    /** @return int the sequence number of its logbook entry, 0 when nothing changed */
-    public function change(EntityManagerInterface $entities, SiteAccess $access, SiteRequest $wish): int
+    /** @return int the sequence number of its history entry, 0 when nothing changed */
+    public function change(EntityManagerInterface $entities, SiteAccess $access, SiteRequest $request): int
     {
         $site = $this->site($entities, $access);
-        [$division, $term] = $this->placed($wish, $access->caller, $access->site->division);
-        $this->mindSeats($wish->seats);
-        $this->mindHeld($site, $access, $wish->seats);
+        [$division, $term] = $this->placed($request, $access->caller, $access->site->division);
+        $this->assertSeats($request->seats);
+        $this->assertNotFewerThanHeld($site, $access, $request->seats);
 
         return $this->put($entities, $site, $access, 'site-changed', [
-            'title' => $wish->title,
-            'code' => $wish->code,
-            'kind' => $wish->kind,
+            'title' => $request->title,
+            'code' => $request->code,
+            'kind' => $request->kind,
             'divisionId' => $division,
             'termId' => $term,
-            'levelLowest' => $wish->lowest,
-            'levelHighest' => $wish->highest,
-            'seats' => $wish->seats,
+            'levelLowest' => $request->lowest,
+            'levelHighest' => $request->highest,
+            'seats' => $request->seats,
         ]);
     }
 
-    /** @return int the sequence number of its logbook entry, 0 when nothing changed */
-    public function live(EntityManagerInterface $entities, SiteAccess $access, LifeRequest $wish): int
+    /** @return int the sequence number of its history entry, 0 when nothing changed */
+    public function live(EntityManagerInterface $entities, SiteAccess $access, LifeRequest $request): int
     {
         $site = $this->site($entities, $access);
-        $wanted = SiteState::from($wish->state);
-        if ($wanted === $access->site->stateAt($access->now) && SiteState::Draft !== $wanted && null === $wish->on) {
+        $wanted = SiteState::from($request->state);
+        if ($wanted === $access->site->stateAt($access->now) && SiteState::Draft !== $wanted && null === $request->on) {
             return 0;
         }
-        $at = null === $wish->on ? $access->now : $this->planned($wish->on, $wanted, $access);
+        $at = null === $request->on ? $access->now : $this->planned($request->on, $wanted, $access);
         $dates = match ($wanted) {
             SiteState::Draft => ['opensAt' => Time::FOREVER, 'closesAt' => Time::FOREVER],
             SiteState::Open => [
-                'opensAt' => null === $wish->on ? min($site->opensAt, $at) : $at,
+                'opensAt' => null === $request->on ? min($site->opensAt, $at) : $at,
                 'closesAt' => $site->closesAt > $at ? $site->closesAt : Time::FOREVER,
             ],
             SiteState::Closed => ['opensAt' => $site->opensAt, 'closesAt' => $at],
         };
-        if (SiteState::Closed === $wanted && null !== $wish->on && $at <= $site->opensAt) {
+        if (SiteState::Closed === $wanted && null !== $request->on && $at <= $site->opensAt) {
             throw Problem::field('/on', 'before-opening', 'That is before the site opens. Choose a later day.');
         }
 
         return $this->put($entities, $site, $access, 'site-'.$wanted->value, $dates);
     }
 
-    /** @return int the sequence number of its logbook entry, 0 when nothing changed */
-    public function sheetLine(EntityManagerInterface $entities, SiteAccess $access, SiteChangesRequest $wish): int
+    /** @return int the sequence number of its history entry, 0 when nothing changed */
+    public function changeLine(EntityManagerInterface $entities, SiteAccess $access, SiteChangesRequest $request): int
     {
-        return match ($wish->verb) {
-            'open' => $this->live($entities, $access, new LifeRequest('open', $wish->on)),
-            'close' => $this->live($entities, $access, new LifeRequest('closed', $wish->on)),
-            'seats' => $this->reseat($entities, $access, $wish->seats),
-            default => $this->lead($access, (string) $wish->person),
+        return match ($request->verb) {
+            'open' => $this->live($entities, $access, new LifeRequest('open', $request->on)),
+            'close' => $this->live($entities, $access, new LifeRequest('closed', $request->on)),
+            'seats' => $this->reseat($entities, $access, $request->seats),
+            default => $this->lead($access, (string) $request->person),
         };
     }
 
     private function reseat(EntityManagerInterface $entities, SiteAccess $access, ?int $seats): int
     {
         $site = $this->site($entities, $access);
-        $this->mindSeats($seats);
-        $this->mindHeld($site, $access, $seats);
+        $this->assertSeats($seats);
+        $this->assertNotFewerThanHeld($site, $access, $seats);
 
         return $this->put($entities, $site, $access, 'site-changed', ['seats' => $seats]);
     }
@@ -203,7 +203,7 @@ final readonly class SiteHandler
         $here =
             true === $this->enrollments->of($access->site->id, $person)->timeline()->at($access->now)?->state->here();
         $entry =
-            $this->sheets->apply(
+            $this->changeLists->apply(
                 $access,
                 new ChangeRequest([new LineRequest($person, $here ? 'change-role' : 'let-in', $this->leadRole())]),
             )['lines'][0]['entry'] ?? null;
@@ -223,7 +223,7 @@ final readonly class SiteHandler
         throw new \LogicException('There is always a role that leads.');
     }
 
-    private function mindHeld(Site $site, SiteAccess $access, ?int $seats): void
+    private function assertNotFewerThanHeld(Site $site, SiteAccess $access, ?int $seats): void
     {
         $held = $this->enrollments->seats($site->id, $access->now)->most();
         if (null !== $seats && $seats < $held && $seats !== $site->seats) {
@@ -231,7 +231,7 @@ final readonly class SiteHandler
                 '/seats',
                 'below-held',
                 \sprintf(
-                    '%d %s, now or later. Choose %1$d or more, or take some out first.',
+                    '%d %s, now or later. Choose %1$d or more, or remove some first.',
                     $held,
                     1 === $held ? 'seat is held' : 'seats are held',
                 ),
@@ -239,7 +239,7 @@ final readonly class SiteHandler
         }
     }
 
-    private function mindSeats(?int $seats): void
+    private function assertSeats(?int $seats): void
     {
         $most = $this->roles->limits()->seats;
         if (null !== $seats && $seats > $most) {
@@ -269,7 +269,7 @@ final readonly class SiteHandler
     }
 
     /**
-     * Puts a site back to what it was before an entry of its logbook, unless it was changed since.
+     * Puts a site back to what it was before an entry of its history, unless it was changed since.
      *
      * @param array<string, mixed> $data of the entry
      */
@@ -302,7 +302,7 @@ final readonly class SiteHandler
             );
         }
         $sequence = $this->put($entities, $site, $access, 'undo', $before, ['of' => $code]);
-        $this->logbook->undone($site->id, $entry, $sequence);
+        $this->history->undone($site->id, $entry, $sequence);
 
         return $sequence;
     }
@@ -333,7 +333,7 @@ final readonly class SiteHandler
         ++$site->version;
         $this->flush($entities);
 
-        return $this->logbook->write($site->id, $access->caller, [
+        return $this->history->write($site->id, $access->caller, [
             [$code, ['before' => $before, 'after' => $after, ...$more]],
         ]);
     }
@@ -363,10 +363,10 @@ final readonly class SiteHandler
     }
 
     /** @return array{string, string} ids of division and term */
-    private function placed(SiteRequest $wish, Caller $caller, ?string $present): array
+    private function placed(SiteRequest $request, Caller $caller, ?string $present): array
     {
-        $division = $this->db->fetchOne('SELECT id FROM division WHERE code = ?', [$wish->division]);
-        $term = $this->db->fetchOne('SELECT id FROM term WHERE code = ?', [$wish->term]);
+        $division = $this->db->fetchOne('SELECT id FROM division WHERE code = ?', [$request->division]);
+        $term = $this->db->fetchOne('SELECT id FROM term WHERE code = ?', [$request->term]);
         if (!\is_string($division)) {
             throw Problem::field('/division', 'unknown', 'Choose a division from the list.');
         }
@@ -375,9 +375,9 @@ final readonly class SiteHandler
         }
         $reach = $this->directory->reachOf($caller);
         if (
-            $wish->division !== $present
+            $request->division !== $present
             && !$reach->everything
-            && !\in_array($wish->division, $reach->divisions, true)
+            && !\in_array($request->division, $reach->divisions, true)
         ) {
             throw Problem::field(
                 '/division',

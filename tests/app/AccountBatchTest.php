@@ -57,8 +57,9 @@ final class AccountBatchTest extends ApiTestCase
 
     public function testMadeAccountsAreFoundToldAndGetTheirCards(): void
     {
-        $sheet = $this->make('lead', "Noor\tHaddad\tnoor@example.org\nKai\tMoreau\t6", ['tell' => 'Welcome to us.']);
-        $page = $this->call('lead', 'GET', '/account-batches/'.$sheet);
+        $changeList = $this->make('lead', "Noor\tHaddad\tnoor@example.org\n"
+            ."Kai\tMoreau\t6", ['tell' => 'Welcome to us.']);
+        $page = $this->call('lead', 'GET', '/account-batches/'.$changeList);
         self::assertSame(
             [['ready', 'noor.haddad', 'held'], ['ready', 'kai.moreau', null]],
             array_map(
@@ -74,23 +75,23 @@ final class AccountBatchTest extends ApiTestCase
             ]['name'],
         );
         self::assertStringContainsString('Welcome to us.', $this->call('lead', 'GET', '/messages')['items'][0]['text']);
-        self::assertSame('accounts', $this->call('lead', 'GET', '/sheets')['items'][0]['kind']);
-        $this->batch('lead', 'Noor Haddad', ['apply' => true, 'sheet' => $sheet], 412);
+        self::assertSame('accounts', $this->call('lead', 'GET', '/change-lists')['items'][0]['kind']);
+        $this->batch('lead', 'Noor Haddad', ['apply' => true, 'changeList' => $changeList], 412);
     }
 
     public function testTakingThemBackLeavesThoseThatAreUsed(): void
     {
-        $sheet = $this->make('admin', "Noor\tHaddad\tnoor@example.org\nKai\tMoreau\t6", ['tell' => '']);
-        $kai = $this->call('admin', 'GET', '/account-batches/'.$sheet)['rows'][1]['person'];
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
+        $changeList = $this->make('admin', "Noor\tHaddad\tnoor@example.org\nKai\tMoreau\t6", ['tell' => '']);
+        $kai = $this->call('admin', 'GET', '/account-batches/'.$changeList)['rows'][1]['person'];
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/change-lists', [
             'lines' => [['person' => $kai, 'verb' => 'let-in', 'role' => 'learner']],
         ]);
-        $review = $this->call('admin', 'POST', "/account-batches/$sheet/undo", ['apply' => false]);
+        $review = $this->call('admin', 'POST', "/account-batches/$changeList/undo", ['apply' => false]);
         self::assertSame(
             [1, [['row' => 2, 'name' => 'Kai Moreau', 'why' => 'in-use']]],
             [$review['ready'], $review['left']],
         );
-        $this->call('admin', 'POST', "/account-batches/$sheet/undo", ['apply' => true]);
+        $this->call('admin', 'POST', "/account-batches/$changeList/undo", ['apply' => true]);
         self::assertSame([], $this->call('admin', 'GET', '/people?q=noor')['items']);
         self::assertSame(['withdrawn'], array_column($this->call('admin', 'GET', '/messages')['items'], 'state'));
         self::assertNotContains(
@@ -108,12 +109,12 @@ final class AccountBatchTest extends ApiTestCase
                 'login' => 1,
             ]),
         );
-        $this->call('admin', 'POST', "/account-batches/$sheet/undo", ['apply' => true], 409);
+        $this->call('admin', 'POST', "/account-batches/$changeList/undo", ['apply' => true], 409);
     }
 
     public function testManyAreMadeByAWorkerAndWhatIsTakenByThenIsSetAside(): void
     {
-        $sheet = $this->make(
+        $changeList = $this->make(
             'admin',
             implode(
                 "\n",
@@ -123,42 +124,45 @@ final class AccountBatchTest extends ApiTestCase
         self::assertSame(
             ['applying', 0],
             [
-                $this->call('admin', 'GET', '/sheets/'.$sheet)['state'],
-                $this->call('admin', 'GET', '/sheets/'.$sheet)['done'],
+                $this->call('admin', 'GET', '/change-lists/'.$changeList)['state'],
+                $this->call('admin', 'GET', '/change-lists/'.$changeList)['done'],
             ],
         );
         $this->db()->executeStatement("UPDATE person SET email = 'given3@example.org' WHERE id = ?", [
             Id::binary($this->ids['guardian']),
         ]);
         $runner = $this->service(AccountRunner::class);
-        $runner(new MakeAccounts($sheet));
+        $runner(new MakeAccounts($changeList));
         self::assertSame(
             ['applying', 500],
             [
-                $this->call('admin', 'GET', '/sheets/'.$sheet)['state'],
-                $this->call('admin', 'GET', '/sheets/'.$sheet)['done'],
+                $this->call('admin', 'GET', '/change-lists/'.$changeList)['state'],
+                $this->call('admin', 'GET', '/change-lists/'.$changeList)['done'],
             ],
         );
-        $runner(new MakeAccounts($sheet));
-        $runner(new MakeAccounts($sheet));
-        $record = $this->call('admin', 'GET', '/sheets/'.$sheet);
+        $runner(new MakeAccounts($changeList));
+        $runner(new MakeAccounts($changeList));
+        $record = $this->call('admin', 'GET', '/change-lists/'.$changeList);
         self::assertSame(['applied', 620, 619], [$record['state'], $record['done'], $record['applied']]);
         self::assertSame(
             ['refused', 'taken'],
             [
-                $this->call('admin', 'GET', '/account-batches/'.$sheet)['rows'][2]['outcome'],
-                $this->call('admin', 'GET', '/account-batches/'.$sheet)['rows'][2]['reasons'][0]['code'],
+                $this->call('admin', 'GET', '/account-batches/'.$changeList)['rows'][2]['outcome'],
+                $this->call('admin', 'GET', '/account-batches/'.$changeList)['rows'][2]['reasons'][0]['code'],
             ],
         );
-        self::assertSame(620, $this->call('admin', 'GET', "/account-batches/$sheet?after=500")['rows'][119]['row']);
+        self::assertSame(
+            620,
+            $this->call('admin', 'GET', "/account-batches/$changeList?after=500")['rows'][119]['row']
+        );
     }
 
-    public function testWhoeverAppliedItMustStillHaveAnAccountAndASheetThatStoppedGoesOn(): void
+    public function testWhoeverAppliedItMustStillHaveAnAccountAndAListThatStoppedGoesOn(): void
     {
         $rows = implode("\n", array_map(static fn(int $n): string => "Given$n Family$n", range(1, 250)));
         [$closed, $stopped] = [$this->make('lead', $rows), $this->make('admin', str_replace('Family', 'Other', $rows))];
         $this->db()->executeStatement('DELETE FROM messenger_messages');
-        $this->call('admin', 'POST', "/sheets/$stopped/continue");
+        $this->call('admin', 'POST', "/change-lists/$stopped/continue");
         self::assertSame(
             1,
             (int) $this->db()->fetchOne("SELECT COUNT(*) FROM messenger_messages WHERE body LIKE '%MakeAccounts%'"),
@@ -167,14 +171,14 @@ final class AccountBatchTest extends ApiTestCase
             '2026-11-01 00:00:00',
             Id::binary($this->ids['lead']),
         ]);
-        foreach ([$closed, $stopped] as $sheet) {
-            $this->service(AccountRunner::class)(new MakeAccounts($sheet));
+        foreach ([$closed, $stopped] as $changeList) {
+            $this->service(AccountRunner::class)(new MakeAccounts($changeList));
         }
         self::assertSame(
             [0, 250],
             [
-                $this->call('admin', 'GET', '/sheets/'.$closed)['applied'],
-                $this->call('admin', 'GET', '/sheets/'.$stopped)['applied'],
+                $this->call('admin', 'GET', '/change-lists/'.$closed)['applied'],
+                $this->call('admin', 'GET', '/change-lists/'.$stopped)['applied'],
             ],
         );
         self::assertSame(
@@ -186,7 +190,7 @@ final class AccountBatchTest extends ApiTestCase
 
     public function testAKnownPersonGetsTheirAccountAndItsUndoLeavesThePerson(): void
     {
-        $this->ids['bare'] = $this->house->person(
+        $this->ids['bare'] = $this->platform->person(
             'learner',
             $this->ids['seniors'],
             'Bare',
@@ -196,18 +200,18 @@ final class AccountBatchTest extends ApiTestCase
             'bare@example.org',
             null,
         );
-        $this->house->write();
+        $this->platform->write();
         $row = $this->batch('admin', "Bare\tBaresen\tbare@example.org")['rows'][0];
         self::assertSame(
             ['ready', 'known-person', 'bare.baresen', $this->ids['bare']],
             [$row['verdict'], $row['cautions'][0]['code'], $row['login'], $row['known']['id']],
         );
-        $sheet = $this->make('admin', "Bare\tBaresen\tbare@example.org");
+        $changeList = $this->make('admin', "Bare\tBaresen\tbare@example.org");
         self::assertSame(
             'bare.baresen',
             $this->call('admin', 'GET', '/people/'.$this->ids['bare'])['account']['login'],
         );
-        $this->call('admin', 'POST', "/account-batches/$sheet/undo", ['apply' => true]);
+        $this->call('admin', 'POST', "/account-batches/$changeList/undo", ['apply' => true]);
         $page = $this->call('admin', 'GET', '/people/'.$this->ids['bare']);
         self::assertSame([null, null], [$page['account'], $page['gone']]);
     }
@@ -227,10 +231,10 @@ final class AccountBatchTest extends ApiTestCase
             'Noor',
             [
                 'apply' => true,
-                'sheet' => $this->call(
+                'changeList' => $this->call(
                     'admin',
                     'POST',
-                    '/sheets',
+                    '/change-lists',
                     ['kind' => 'accounts', 'work' => ['text' => 'Noor']],
                     201,
                 )['id'],
@@ -242,10 +246,16 @@ final class AccountBatchTest extends ApiTestCase
     /** @param array<string, mixed> $more */
     private function make(string $as, string $text, array $more = []): string
     {
-        $sheet = $this->call($as, 'POST', '/sheets', ['kind' => 'accounts', 'work' => ['text' => $text]], 201)['id'];
-        $this->batch($as, $text, ['apply' => true, 'sheet' => $sheet, ...$more]);
+        $changeList = $this->call(
+            $as,
+            'POST',
+            '/change-lists',
+            ['kind' => 'accounts', 'work' => ['text' => $text]],
+            201
+        )['id'];
+        $this->batch($as, $text, ['apply' => true, 'changeList' => $changeList, ...$more]);
 
-        return $sheet;
+        return $changeList;
     }
 
     /**

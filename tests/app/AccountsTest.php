@@ -38,7 +38,7 @@ final class AccountsTest extends ApiTestCase
         self::assertSame(['learner', null], [$card['login'], $card['refused']]);
         self::assertSame(401, $this->signIn('learner', self::PASSWORD));
         self::assertSame(200, $this->signIn('learner', $card['password']));
-        $this->call('learner', 'GET', '/house', null, 403);
+        $this->call('learner', 'GET', '/platform', null, 403);
         self::assertTrue($this->call('learner', 'GET', '/me')['mustChange']);
         self::assertSame(
             'wrong',
@@ -67,7 +67,7 @@ final class AccountsTest extends ApiTestCase
             ])['mustChange'],
         );
         // The session goes on, although its password is another now.
-        $this->client->request('GET', '/api/v1/house', [], [], ['HTTP_X_MINT_DOOR' => '1']);
+        $this->client->request('GET', '/api/v1/platform', [], [], ['HTTP_X_MINT_DOOR' => '1']);
         self::assertSame(200, $this->client->getResponse()->getStatusCode());
         self::assertSame(200, $this->signIn('learner', 'one of my own'));
     }
@@ -82,7 +82,7 @@ final class AccountsTest extends ApiTestCase
             headers: ['Idempotency-Key' => 'cards-of-today'],
         )['cards'][0]['password'];
         foreach (
-            ['idempotency' => 'answer', 'log_entry' => 'data', 'account' => 'password_hash'] as $table => $column
+            ['idempotency' => 'answer', 'history_entry' => 'data', 'account' => 'password_hash'] as $table => $column
         ) {
             self::assertSame(
                 0,
@@ -95,7 +95,7 @@ final class AccountsTest extends ApiTestCase
         self::assertSame(
             1,
             (int) $this->db()->fetchOne(
-                "SELECT COUNT(*) FROM log_entry WHERE code = 'password-reset' AND person_id = ?",
+                "SELECT COUNT(*) FROM history_entry WHERE code = 'password-reset' AND person_id = ?",
                 [Id::binary($this->ids['learner'])],
             ),
         );
@@ -150,7 +150,7 @@ final class AccountsTest extends ApiTestCase
         self::assertSame([401, '$2y$'], [$this->signIn('learner', 'of long since'), substr($hash(), 0, 4)]);
         self::assertSame([200, '$argon2id$'], [$this->signIn('learner', 'of long ago'), substr($hash(), 0, 10)]);
         // The session that began with it goes on.
-        $this->client->request('GET', '/api/v1/house', [], [], ['HTTP_X_MINT_DOOR' => '1']);
+        $this->client->request('GET', '/api/v1/platform', [], [], ['HTTP_X_MINT_DOOR' => '1']);
         self::assertSame(
             [200, 200],
             [$this->client->getResponse()->getStatusCode(), $this->signIn('learner', 'of long ago')],
@@ -162,17 +162,17 @@ final class AccountsTest extends ApiTestCase
         $path = '/people/'.$this->ids['learner'].'/password-wanted';
         $this->call('lead', 'PUT', $path);
         self::assertSame(200, $this->signIn('learner', self::PASSWORD));
-        $this->call('learner', 'GET', '/house', null, 403);
+        $this->call('learner', 'GET', '/platform', null, 403);
         $this->call('lead', 'DELETE', $path);
-        $this->call('learner', 'GET', '/house');
+        $this->call('learner', 'GET', '/platform');
         $this->call('lead', 'PUT', '/people/'.$this->ids['cotutor'].'/password-wanted', null, 403);
     }
 
     public function testAJuniorsCardIsForTheirLeads(): void
     {
         // Their division said yes some days ago.
-        $this->house->letIn($this->ids['site'], $this->ids['junior'], 'day-guest', $this->now() - 700_000);
-        $this->house->write();
+        $this->platform->letIn($this->ids['site'], $this->ids['junior'], 'day-guest', $this->now() - 700_000);
+        $this->platform->write();
         self::assertSame(
             ['Accounts of learners of this age are for those who lead a site of theirs, and for administrators.', null],
             [$this->cards('cotutor', ['junior'])[0]['refused'], $this->cards('lead', ['junior'])[0]['refused']],

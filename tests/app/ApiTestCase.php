@@ -19,8 +19,8 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\PasswordHasher\Hasher\SodiumPasswordHasher;
 
 /**
- * Talks to the whole application through HTTP, on a small furnished house that is gone after the test. Every response
- * is held against the contract.
+ * Talks to the whole application through HTTP, on a small furnished platform that is gone after the test. Every
+ * response is held against the contract.
  */
 abstract class ApiTestCase extends WebTestCase
 {
@@ -30,7 +30,7 @@ abstract class ApiTestCase extends WebTestCase
 
     protected KernelBrowser $client;
 
-    protected PlatformBuilder $house;
+    protected PlatformBuilder $platform;
 
     /** @var array<string, string> name => id of a person, division, term or site */
     protected array $ids = [];
@@ -39,19 +39,19 @@ abstract class ApiTestCase extends WebTestCase
     {
         $this->client = static::createClient();
         $this->client->disableReboot();
-        $this->house = new PlatformBuilder($this->db(), $this->now());
+        $this->platform = new PlatformBuilder($this->db(), $this->now());
         $this->furnish();
-        $this->house->write();
+        $this->platform->write();
     }
 
     protected function furnish(): void
     {
         self::$hash ??= (new SodiumPasswordHasher(3, 8192 * 1024))->hash(self::PASSWORD);
-        $this->house->roles(['juniors'], ['seniors']);
+        $this->platform->roles(['juniors'], ['seniors']);
         foreach (['juniors' => true, 'seniors' => false, 'evening' => false, 'faculty' => false] as $code => $minors) {
-            $this->ids[$code] = $this->house->division($code, ucfirst($code), $minors);
+            $this->ids[$code] = $this->platform->division($code, ucfirst($code), $minors);
         }
-        $this->ids['term'] = $this->house->term('autumn', 'Autumn', '2026-09-07', '2026-12-18');
+        $this->ids['term'] = $this->platform->term('autumn', 'Autumn', '2026-09-07', '2026-12-18');
         foreach (
             [
                 'admin' => ['staff', 'faculty', null],
@@ -68,9 +68,9 @@ abstract class ApiTestCase extends WebTestCase
         ) {
             $this->ids[$name] = $this->person($name, $kind, $division, $level);
         }
-        $this->house->administrator($this->ids['elsewhere'], $this->ids['evening']);
+        $this->platform->administrator($this->ids['elsewhere'], $this->ids['evening']);
         $open = $this->now() - 1_000_000;
-        $this->ids['site'] = $this->house->site(
+        $this->ids['site'] = $this->platform->site(
             'HARM',
             'Harmony',
             'course',
@@ -80,7 +80,7 @@ abstract class ApiTestCase extends WebTestCase
             3,
             $open,
         );
-        $this->ids['draft'] = $this->house->site(
+        $this->ids['draft'] = $this->platform->site(
             'DRAFT',
             'Draft',
             'course',
@@ -91,10 +91,10 @@ abstract class ApiTestCase extends WebTestCase
         );
         $staff = ['lead' => 'lead-tutor', 'cotutor' => 'co-tutor', 'assistant' => 'class-assistant'];
         foreach ([...$staff, 'learner' => 'learner'] as $name => $role) {
-            $this->house->letIn($this->ids['site'], $this->ids[$name], $role, $open, by: $this->ids['lead']);
+            $this->platform->letIn($this->ids['site'], $this->ids[$name], $role, $open, by: $this->ids['lead']);
         }
-        $this->house->letIn($this->ids['draft'], $this->ids['lead'], 'lead-tutor', $open, by: $this->ids['lead']);
-        $this->house->letIn($this->ids['draft'], $this->ids['learner'], 'learner', $open);
+        $this->platform->letIn($this->ids['draft'], $this->ids['lead'], 'lead-tutor', $open, by: $this->ids['lead']);
+        $this->platform->letIn($this->ids['draft'], $this->ids['learner'], 'learner', $open);
     }
 
     protected function person(
@@ -104,7 +104,7 @@ abstract class ApiTestCase extends WebTestCase
         ?int $level = null,
         ?string $family = null,
     ): string {
-        return $this->house->person(
+        return $this->platform->person(
             $kind,
             $this->ids[$division],
             ucfirst($name),
@@ -187,7 +187,7 @@ abstract class ApiTestCase extends WebTestCase
         $answer = $this->call(
             $as,
             'POST',
-            '/sites/'.$this->ids[$site].'/sheets',
+            '/sites/'.$this->ids[$site].'/change-lists',
             ['lines' => [['person' => $this->ids[$person], 'verb' => $verb, 'role' => $role, ...$more]]],
             $expected,
         );

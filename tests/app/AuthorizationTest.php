@@ -26,7 +26,7 @@ final class AuthorizationTest extends ApiTestCase
         'GET /alive' => [401, 200, 200, 200, 200, 200],
         'GET /health' => [200, 200, 200, 200, 200, 200],
         'POST /first-password' => [410, 410, 410, 410, 410, 410],
-        'GET /house' => [401, 200, 200, 200, 200, 200],
+        'GET /platform' => [401, 200, 200, 200, 200, 200],
         'GET /sites' => [401, 403, 403, 403, 200, 200],
         'POST /sites' => [401, 403, 422, 201, 422, 201],
         'GET /sites/{site}' => [401, 200, 200, 200, 404, 200],
@@ -35,14 +35,14 @@ final class AuthorizationTest extends ApiTestCase
         'GET /sites/{site}/roster' => [401, 200, 200, 200, 404, 200],
         'GET /sites/{site}/roster/{person}' => [401, 403, 200, 200, 404, 200],
         'GET /sites/{site}/roster-changes' => [401, 403, 403, 200, 404, 200],
-        'GET /sites/{site}/rehearsal' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/first-day-check' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/intake' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/intake' => [401, 403, 403, 200, 404, 200],
-        'POST /sites/{site}/sheets' => [401, 403, 403, 200, 404, 200],
-        'POST /sites/{site}/sheets/{sheet}/undo' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/change-lists' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/change-lists/{changeList}/undo' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/visits' => [401, 200, 200, 200, 404, 200],
-        'GET /sites/{site}/logbook' => [401, 403, 403, 200, 404, 200],
-        'POST /sites/{site}/logbook/{sequence}/undo' => [401, 403, 403, 200, 404, 200],
+        'GET /sites/{site}/history' => [401, 403, 403, 200, 404, 200],
+        'POST /sites/{site}/history/{sequence}/undo' => [401, 403, 403, 200, 404, 200],
         'GET /people' => [401, 403, 200, 200, 200, 200],
         'GET /directory' => [401, 403, 200, 200, 200, 200],
         'GET /directory/ids' => [401, 403, 200, 200, 200, 200],
@@ -51,17 +51,17 @@ final class AuthorizationTest extends ApiTestCase
         'DELETE /people/{person}/sessions' => [401, 403, 403, 403, 403, 200],
         'POST /sign-in-cards' => [401, 403, 200, 200, 200, 200],
         'PUT /me/password' => [401, 422, 422, 422, 422, 422],
-        'GET /people/{person}/logbook' => [401, 200, 200, 200, 200, 200],
-        'GET /house/logbook' => [401, 403, 403, 403, 403, 200],
+        'GET /people/{person}/history' => [401, 200, 200, 200, 200, 200],
+        'GET /platform/history' => [401, 403, 403, 403, 403, 200],
         'GET /rules' => [401, 403, 200, 200, 200, 200],
         'PUT /rules' => [401, 403, 403, 403, 403, 200],
         'GET /administrators' => [401, 403, 403, 403, 403, 200],
         'PUT /administrators/{person}' => [401, 403, 403, 403, 403, 200],
-        'GET /rehearsal' => [401, 200, 200, 200, 200, 200],
+        'GET /first-day-check' => [401, 200, 200, 200, 200, 200],
         'POST /site-batches' => [401, 403, 200, 200, 200, 200],
-        'POST /site-batches/{sheet}/undo' => [401, 404, 404, 404, 404, 404],
-        'POST /site-sheets' => [401, 200, 200, 200, 404, 200],
-        'POST /site-sheets/undo' => [401, 200, 200, 200, 404, 200],
+        'POST /site-batches/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
+        'POST /site-changes' => [401, 200, 200, 200, 404, 200],
+        'POST /site-changes/undo' => [401, 200, 200, 200, 404, 200],
         'GET /sites/{site}/labels' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/labels' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/views' => [401, 200, 200, 200, 404, 200],
@@ -70,16 +70,16 @@ final class AuthorizationTest extends ApiTestCase
         'GET /sites/{site}/progress' => [401, 403, 403, 200, 404, 200],
         'GET /sites/{site}/settled-lines' => [401, 403, 403, 200, 404, 200],
         'DELETE /sites/{site}/settled-lines' => [401, 403, 403, 404, 404, 404],
-        'POST /sheet-reviews' => [401, 403, 403, 200, 404, 200],
-        'GET /sheets' => [401, 200, 200, 200, 200, 200],
-        'POST /sheets' => [401, 403, 403, 201, 404, 201],
-        'GET /sheets/{sheet}' => [401, 404, 404, 200, 404, 200],
-        'PUT /sheets/{sheet}' => [401, 404, 404, 412, 404, 412],
-        'PUT /sheets/{sheet}/dropped' => [401, 404, 404, 412, 404, 412],
-        'DELETE /sheets/{sheet}/dropped' => [401, 404, 404, 412, 404, 412],
-        'POST /sheets/{sheet}/apply' => [401, 404, 404, 404, 404, 404],
-        'POST /sheets/{sheet}/continue' => [401, 404, 404, 412, 404, 412],
-        'POST /sheets/{sheet}/undo' => [401, 404, 404, 200, 404, 200],
+        'POST /change-reviews' => [401, 403, 403, 200, 404, 200],
+        'GET /change-lists' => [401, 200, 200, 200, 200, 200],
+        'POST /change-lists' => [401, 403, 403, 201, 404, 201],
+        'GET /change-lists/{changeList}' => [401, 404, 404, 200, 404, 200],
+        'PUT /change-lists/{changeList}' => [401, 404, 404, 412, 404, 412],
+        'PUT /change-lists/{changeList}/dropped' => [401, 404, 404, 412, 404, 412],
+        'DELETE /change-lists/{changeList}/dropped' => [401, 404, 404, 412, 404, 412],
+        'POST /change-lists/{changeList}/apply' => [401, 404, 404, 404, 404, 404],
+        'POST /change-lists/{changeList}/continue' => [401, 404, 404, 412, 404, 412],
+        'POST /change-lists/{changeList}/undo' => [401, 404, 404, 200, 404, 200],
         'POST /forgotten-password' => [202, 202, 202, 202, 202, 202],
         'PUT /people/{person}' => [401, 403, 403, 403, 403, 200],
         'POST /people/{person}/notes' => [401, 403, 403, 403, 403, 200],
@@ -90,14 +90,14 @@ final class AuthorizationTest extends ApiTestCase
         'DELETE /people/{person}/password-wanted' => [401, 403, 403, 403, 403, 200],
         'POST /people/{person}/export' => [401, 403, 403, 403, 403, 200],
         'POST /people/{person}/erasure' => [401, 403, 403, 403, 403, 200],
-        'GET /doubles' => [401, 403, 403, 403, 200, 200],
-        'PUT /doubles/{one}/{other}' => [401, 403, 403, 403, 403, 200],
-        'DELETE /doubles/{one}/{other}' => [401, 403, 403, 403, 403, 200],
+        'GET /duplicates' => [401, 403, 403, 403, 200, 200],
+        'PUT /duplicates/{one}/{other}' => [401, 403, 403, 403, 403, 200],
+        'DELETE /duplicates/{one}/{other}' => [401, 403, 403, 403, 403, 200],
         'POST /merges' => [401, 403, 403, 403, 403, 200],
-        'POST /merges/{sheet}/undo' => [401, 404, 404, 404, 404, 404],
+        'POST /merges/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
         'POST /account-batches' => [401, 403, 200, 200, 200, 200],
-        'GET /account-batches/{sheet}' => [401, 404, 404, 404, 404, 404],
-        'POST /account-batches/{sheet}/undo' => [401, 404, 404, 404, 404, 404],
+        'GET /account-batches/{changeList}' => [401, 404, 404, 404, 404, 404],
+        'POST /account-batches/{changeList}/undo' => [401, 404, 404, 404, 404, 404],
         'GET /messages' => [401, 403, 200, 200, 200, 200],
         'POST /messages/again' => [401, 403, 404, 404, 404, 404],
         'POST /messages/withdraw' => [401, 403, 404, 404, 404, 404],
@@ -105,7 +105,7 @@ final class AuthorizationTest extends ApiTestCase
         'GET /templates' => [401, 403, 403, 403, 403, 200],
         'PUT /templates/{kind}' => [401, 403, 403, 200, 404, 200],
         'DELETE /templates/{kind}' => [401, 403, 403, 403, 403, 200],
-        'GET /mailbox' => [401, 403, 403, 403, 403, 200],
+        'GET /simulated-inbox' => [401, 403, 403, 403, 403, 200],
         'GET /sites/{site}/doors' => [401, 403, 403, 200, 404, 200],
         'POST /sites/{site}/doors' => [401, 403, 403, 201, 404, 201],
         'PUT /sites/{site}/doors/{door}' => [401, 403, 403, 200, 404, 200],
@@ -140,14 +140,18 @@ final class AuthorizationTest extends ApiTestCase
         'POST /security-log/export' => [401, 403, 403, 403, 200, 200],
         'GET /approvals' => [401, 403, 403, 403, 200, 200],
         'POST /sites/{site}/approvals/{person}' => [401, 403, 403, 403, 404, 404],
-        'GET /sites/{site}/why/{person}' => [401, 403, 200, 200, 404, 200],
+        'GET /sites/{site}/access-check/{person}' => [401, 403, 200, 200, 404, 200],
     ];
 
     public function testEveryRouteOfTheContractHasItsRowAndKeepsToIt(): void
     {
         self::assertEqualsCanonicalizing(Contract::get()->operations(), array_keys(self::TABLE));
-        $sheet = Id::text(
-            (string) $this->db()->fetchOne('SELECT sheet_id FROM sheet_line WHERE site_id = ? AND person_id = ?', [
+        $changeList = Id::text(
+            (string) $this->db()->fetchOne(<<<'SQL'
+                SELECT change_list_id
+                FROM change_line
+                WHERE site_id = ? AND person_id = ?
+                SQL, [
                 Id::binary($this->ids['site']),
                 Id::binary($this->ids['learner']),
             ]),
@@ -165,11 +169,11 @@ final class AuthorizationTest extends ApiTestCase
                         '{site}' => $this->ids['site'],
                         '{person}' => $this->ids['cotutor'],
                         '{sequence}' => '4',
-                        '{sheet}' => $sheet,
-                        '{view}' => $sheet,
+                        '{changeList}' => $changeList,
+                        '{view}' => $changeList,
                         '{door}' => $door,
                         '{wait}' => '1',
-                        '{note}' => $sheet,
+                        '{note}' => $changeList,
                         '{one}' => $this->ids['colleague'],
                         '{other}' => $this->ids['cotutor'],
                         '{kind}' => 'let-in',
@@ -178,8 +182,8 @@ final class AuthorizationTest extends ApiTestCase
                     .([
                         'GET /sites' => '?scope=all',
                         'GET /people' => '?q=learner',
-                        'GET /rehearsal' => '?day=2026-12-01',
-                        'GET /sites/{site}/rehearsal' => '?day=2026-12-01',
+                        'GET /first-day-check' => '?day=2026-12-01',
+                        'GET /sites/{site}/first-day-check' => '?day=2026-12-01',
                         'GET /sites/{site}/roster-changes' => '?from=2026-10-01&until=2026-11-01',
                         'DELETE /sites/{site}/settled-lines' => '?gist=nobody',
                     ][$operation]
@@ -257,7 +261,7 @@ final class AuthorizationTest extends ApiTestCase
         $draft = fn(string $kind = 'pasted'): string => $this->call(
             'admin',
             'POST',
-            '/sheets',
+            '/change-lists',
             [
                 'kind' => $kind,
                 'title' => 'A list',
@@ -270,35 +274,45 @@ final class AuthorizationTest extends ApiTestCase
             'site' => $this->ids['site'],
             'line' => ['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner'],
         ];
-        $door = fn(array $wish = []): array => $this->call('lead', 'POST', $site.'/doors', $wish, 201);
+        $door = fn(array $request = []): array => $this->call('lead', 'POST', $site.'/doors', $request, 201);
 
         return match ($operation) {
             'POST /sign-in' => [null, [], ['login' => 'learner', 'password' => self::PASSWORD]],
             'POST /first-password' => [null, [], ['token' => $this->token('learner'), 'password' => $password]],
             'PUT /me/password' => ['learner', [], ['present' => self::PASSWORD, 'password' => $password]],
             'DELETE /me/sessions/{session}' => ['learner', ['{session}' => $this->session('learner')], null],
-            'PUT /sheets/{sheet}' => [
+            'PUT /change-lists/{changeList}' => [
                 'admin',
-                ['{sheet}' => $draft()],
+                ['{changeList}' => $draft()],
                 ['kind' => 'pasted', 'work' => ['text' => 'y']],
             ],
-            'PUT /sheets/{sheet}/dropped' => ['admin', ['{sheet}' => $draft()], null],
-            'DELETE /sheets/{sheet}/dropped' => ['admin', ['{sheet}' => $this->dropped($draft())], null],
-            'POST /sheets/{sheet}/apply' => ['admin', ['{sheet}' => $draft()], ['lines' => [$line]]],
-            'POST /sheets/{sheet}/continue' => ['admin', ['{sheet}' => $this->accounts($draft('accounts'), 250)], null],
+            'PUT /change-lists/{changeList}/dropped' => ['admin', ['{changeList}' => $draft()], null],
+            'DELETE /change-lists/{changeList}/dropped' => ['admin', ['{changeList}' => $this->dropped(
+                $draft()
+            )], null],
+            'POST /change-lists/{changeList}/apply' => ['admin', ['{changeList}' => $draft()], ['lines' => [$line]]],
+            'POST /change-lists/{changeList}/continue' => ['admin', ['{changeList}' => $this->accounts(
+                $draft('accounts'),
+                250
+            )], null],
             'DELETE /sites/{site}/settled-lines' => [
                 'lead',
                 ['/settled-lines' => '/settled-lines?gist='.$this->settled($draft(), $line)],
                 null,
             ],
-            'POST /site-batches/{sheet}/undo' => ['admin', ['{sheet}' => $this->sites($draft('sites'))], null],
-            'GET /account-batches/{sheet}' => ['admin', ['{sheet}' => $this->accounts($draft('accounts'), 1)], null],
-            'POST /account-batches/{sheet}/undo' => [
+            'POST /site-batches/{changeList}/undo' => ['admin', ['{changeList}' => $this->sites(
+                $draft('sites')
+            )], null],
+            'GET /account-batches/{changeList}' => ['admin', ['{changeList}' => $this->accounts(
+                $draft('accounts'),
+                1
+            )], null],
+            'POST /account-batches/{changeList}/undo' => [
                 'admin',
-                ['{sheet}' => $this->accounts($draft('accounts'), 1)],
+                ['{changeList}' => $this->accounts($draft('accounts'), 1)],
                 ['apply' => false],
             ],
-            'POST /merges/{sheet}/undo' => ['admin', ['{sheet}' => $this->merged()], ['apply' => false]],
+            'POST /merges/{changeList}/undo' => ['admin', ['{changeList}' => $this->merged()], ['apply' => false]],
             'PUT /people/{person}/notes/{note}' => [
                 'admin',
                 ['{person}' => $this->ids['learner'], '{note}' => $this->note(true)],
@@ -370,14 +384,14 @@ final class AuthorizationTest extends ApiTestCase
         return str_repeat('42', 16);
     }
 
-    private function dropped(string $sheet): string
+    private function dropped(string $changeList): string
     {
-        $this->call('admin', 'PUT', "/sheets/$sheet/dropped");
+        $this->call('admin', 'PUT', "/change-lists/$changeList/dropped");
 
-        return $sheet;
+        return $changeList;
     }
 
-    private function accounts(string $sheet, int $many): string
+    private function accounts(string $changeList, int $many): string
     {
         $text = implode("\n", array_map(static fn(int $n): string => "Given$n Family$n", range(1, $many)));
         $this->call('admin', 'POST', '/account-batches', [
@@ -385,33 +399,33 @@ final class AuthorizationTest extends ApiTestCase
             'division' => 'seniors',
             'level' => 7,
             'apply' => true,
-            'sheet' => $sheet,
+            'changeList' => $changeList,
         ]);
 
-        return $sheet;
+        return $changeList;
     }
 
-    private function sites(string $sheet): string
+    private function sites(string $changeList): string
     {
         $this->call('admin', 'POST', '/site-batches', [
             'text' => 'Winter choir;WCH',
             'division' => 'seniors',
             'term' => 'autumn',
             'apply' => true,
-            'sheet' => $sheet,
+            'changeList' => $changeList,
         ]);
 
-        return $sheet;
+        return $changeList;
     }
 
     /** @param array<string, mixed> $line */
-    private function settled(string $sheet, array $line): string
+    private function settled(string $changeList, array $line): string
     {
         $gist = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/intake', ['text' => 'Nuwcomer'])[
             'items'
         ][0]['gist'];
         $settled = [['gist' => $gist, 'text' => 'Nuwcomer', 'person' => $this->ids['newcomer']]];
-        $this->call('admin', 'POST', "/sheets/$sheet/apply", ['lines' => [$line], 'settled' => $settled]);
+        $this->call('admin', 'POST', "/change-lists/$changeList/apply", ['lines' => [$line], 'settled' => $settled]);
 
         return rawurlencode($gist);
     }
@@ -419,13 +433,13 @@ final class AuthorizationTest extends ApiTestCase
     private function merged(): string
     {
         $this->ids['twin'] = $this->person('twin', 'learner', 'seniors', 7);
-        $this->house->write();
+        $this->platform->write();
 
         return $this->call('admin', 'POST', '/merges', [
             'stays' => $this->ids['newcomer'],
             'goes' => $this->ids['twin'],
             'apply' => true,
-        ])['sheet'];
+        ])['changeList'];
     }
 
     private function note(bool $gone): string
@@ -439,7 +453,7 @@ final class AuthorizationTest extends ApiTestCase
 
     private function message(string $state): string
     {
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/change-lists', [
             'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
             'tell' => '',
         ]);

@@ -8,13 +8,13 @@ use MintDoor\Changes\ChangeListRunner;
 use MintDoor\Shared\Id;
 use PHPUnit\Framework\Attributes\TestWith;
 
-/** Sheets that are kept: worked on, found again, applied by whoever, and taken back. */
+/** Change lists that are kept: worked on, found again, applied by whoever, and taken back. */
 final class ChangeListsTest extends ApiTestCase
 {
     protected function furnish(): void
     {
         parent::furnish();
-        $this->ids['wide'] = $this->house->site(
+        $this->ids['wide'] = $this->platform->site(
             'WIDE',
             'Wide',
             'course',
@@ -24,9 +24,9 @@ final class ChangeListsTest extends ApiTestCase
             null,
             $this->now() - 1_000,
         );
-        $this->house->letIn($this->ids['wide'], $this->ids['lead'], 'lead-tutor', $this->now() - 1_000);
+        $this->platform->letIn($this->ids['wide'], $this->ids['lead'], 'lead-tutor', $this->now() - 1_000);
         for ($n = 0; $n < 8; ++$n) {
-            $this->ids["many$n"] = $this->house->person('learner', $this->ids['seniors'], 'Many'.$n, 'Manysen', 7);
+            $this->ids["many$n"] = $this->platform->person('learner', $this->ids['seniors'], 'Many'.$n, 'Manysen', 7);
         }
     }
 
@@ -39,19 +39,19 @@ final class ChangeListsTest extends ApiTestCase
         );
         self::assertSame([$draft['id']], $this->listed('cotutor'));
         self::assertSame([], $this->listed('elsewhere'));
-        $this->call('elsewhere', 'GET', '/sheets/'.$draft['id'], null, 404);
+        $this->call('elsewhere', 'GET', '/change-lists/'.$draft['id'], null, 404);
         $kept = $this->keep('cotutor', $draft['id'], ['text' => 'Ana'], 1);
         self::assertSame(2, $kept['version']);
-        self::assertSame(['text' => 'Ana'], $this->call('lead', 'GET', '/sheets/'.$draft['id'])['work']);
+        self::assertSame(['text' => 'Ana'], $this->call('lead', 'GET', '/change-lists/'.$draft['id'])['work']);
         $this->keep('lead', $draft['id'], ['text' => 'Bo'], 1, 412);
-        self::assertSame('dropped', $this->call('lead', 'PUT', '/sheets/'.$draft['id'].'/dropped')['state']);
+        self::assertSame('dropped', $this->call('lead', 'PUT', '/change-lists/'.$draft['id'].'/dropped')['state']);
         self::assertSame([[], [$draft['id']]], [$this->listed('lead'), $this->listed('lead', '?state=dropped')]);
-        self::assertSame('draft', $this->call('lead', 'DELETE', '/sheets/'.$draft['id'].'/dropped')['state']);
+        self::assertSame('draft', $this->call('lead', 'DELETE', '/change-lists/'.$draft['id'].'/dropped')['state']);
     }
 
     public function testAReviewSaysWhatWillBeInEachSite(): void
     {
-        $review = $this->call('lead', 'POST', '/sheet-reviews', [
+        $review = $this->call('lead', 'POST', '/change-reviews', [
             'each' => [
                 'people' => [$this->ids['newcomer'], $this->ids['many0'], $this->ids['many1'], $this->ids['learner']],
                 'sites' => [$this->ids['site'], $this->ids['wide']],
@@ -78,7 +78,7 @@ final class ChangeListsTest extends ApiTestCase
         $line = fn(array $more): array => $this->call(
             'lead',
             'POST',
-            '/sheet-reviews',
+            '/change-reviews',
             $this->lines(['colleague' => $more]),
         )['lines'][0];
         self::assertSame(['needs-choice', 'above-learner'], [$line([])['verdict'], $line([])['reasons'][0]['code']]);
@@ -97,10 +97,10 @@ final class ChangeListsTest extends ApiTestCase
         ];
         $codes = fn(array $lines): array => array_map(
             static fn(array $line): array => [$line['verdict'], $line['reasons'][0]['code'] ?? null],
-            $this->call('lead', 'POST', '/sheet-reviews', ['lines' => $lines])['lines'],
+            $this->call('lead', 'POST', '/change-reviews', ['lines' => $lines])['lines'],
         );
         self::assertSame(
-            [['needs-choice', 'twice-on-sheet'], ['needs-choice', 'twice-on-sheet']],
+            [['needs-choice', 'twice-on-list'], ['needs-choice', 'twice-on-list']],
             $codes([$line('co-tutor'), $line('class-assistant')]),
         );
         self::assertSame(
@@ -115,7 +115,7 @@ final class ChangeListsTest extends ApiTestCase
         $applied = $this->call(
             'lead',
             'POST',
-            '/sheets/'.$draft['id'].'/apply',
+            '/change-lists/'.$draft['id'].'/apply',
             $this->lines(['newcomer' => [], 'learner' => [], 'guardian' => ['role' => 'learner']]),
         );
         self::assertSame(
@@ -125,18 +125,18 @@ final class ChangeListsTest extends ApiTestCase
         self::assertSame(['ready', 'nothing-to-do', 'refused'], array_column($applied['lines'], 'verdict'));
         self::assertSame('wrong-kind', $applied['lines'][2]['reasons'][0]['code']);
         self::assertSame(['newcomer' => 'learner current'], $this->roster('lead', '?q=newcomer'));
-        $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/apply', $this->lines(['many0' => []]), 412);
+        $this->call('lead', 'POST', '/change-lists/'.$draft['id'].'/apply', $this->lines(['many0' => []]), 412);
         self::assertSame(
             ['ready' => 1, 'nothing-to-do' => 0, 'needs-choice' => 0, 'refused' => 0, 'waits-for-seat' => 0],
-            $this->call('cotutor', 'POST', '/sheets/'.$draft['id'].'/undo', ['apply' => false])['verdicts'],
+            $this->call('cotutor', 'POST', '/change-lists/'.$draft['id'].'/undo', ['apply' => false])['verdicts'],
         );
-        $undo = $this->call('cotutor', 'POST', '/sheets/'.$draft['id'].'/undo', ['apply' => true]);
+        $undo = $this->call('cotutor', 'POST', '/change-lists/'.$draft['id'].'/undo', ['apply' => true]);
         self::assertSame(
             ['undo', 'applied', 1, $draft['id']],
             [$undo['kind'], $undo['state'], $undo['applied'], $undo['undoes']],
         );
         self::assertSame([], $this->roster('lead', '?q=newcomer'));
-        self::assertSame($undo['id'], $this->call('lead', 'GET', '/sheets/'.$draft['id'])['undoneBy']);
+        self::assertSame($undo['id'], $this->call('lead', 'GET', '/change-lists/'.$draft['id'])['undoneBy']);
     }
 
     public function testWhatUndoCouldNotTakeBackIsSaidLineByLine(): void
@@ -145,11 +145,11 @@ final class ChangeListsTest extends ApiTestCase
         $this->call(
             'lead',
             'POST',
-            '/sheets/'.$draft['id'].'/apply',
+            '/change-lists/'.$draft['id'].'/apply',
             $this->lines(['newcomer' => [], 'many0' => []]),
         );
         $this->change('lead', 'pause', 'many0');
-        $undo = $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/undo', ['apply' => true]);
+        $undo = $this->call('lead', 'POST', '/change-lists/'.$draft['id'].'/undo', ['apply' => true]);
         self::assertSame(
             [['refused', 'changed-since'], ['ready', null]],
             array_map(
@@ -170,7 +170,7 @@ final class ChangeListsTest extends ApiTestCase
     public function testWhatChangedSinceTheReviewIsSetAside(string $what): void
     {
         $draft = $this->begin('lead');
-        $looked = $this->call('lead', 'POST', '/sheet-reviews', $this->lines(['newcomer' => [], 'many0' => []]))[
+        $looked = $this->call('lead', 'POST', '/change-reviews', $this->lines(['newcomer' => [], 'many0' => []]))[
             'lines'
         ];
         'site' === $what
@@ -190,7 +190,7 @@ final class ChangeListsTest extends ApiTestCase
                 ),
             ),
         );
-        $applied = $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/apply', $lines);
+        $applied = $this->call('lead', 'POST', '/change-lists/'.$draft['id'].'/apply', $lines);
         self::assertSame('site' === $what ? 0 : 1, $applied['applied']);
         self::assertSame(
             ['refused', 'changed-since'],
@@ -203,17 +203,22 @@ final class ChangeListsTest extends ApiTestCase
         $draft = $this->begin('lead');
         $this->change('lead', 'let-in', 'many0', 'learner');
         $this->change('lead', 'let-in', 'many1', 'learner');
-        $applied = $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/apply', $this->lines(['newcomer' => []]));
+        $applied = $this->call(
+            'lead',
+            'POST',
+            '/change-lists/'.$draft['id'].'/apply',
+            $this->lines(['newcomer' => []])
+        );
         self::assertSame(['waits-for-seat', 0], [$applied['lines'][0]['verdict'], $applied['applied']]);
     }
 
-    public function testALongSheetIsAppliedByAWorkerAThousandLinesAtATimeAndEachOnce(): void
+    public function testALongListIsAppliedByAWorkerAThousandLinesAtATimeAndEachOnce(): void
     {
         $people = [];
         for ($n = 0; $n < 1_100; ++$n) {
-            $people[] = $this->house->person('learner', $this->ids['seniors'], 'Crowd'.$n, 'Crowdsen', 7);
+            $people[] = $this->platform->person('learner', $this->ids['seniors'], 'Crowd'.$n, 'Crowdsen', 7);
         }
-        $this->house->write();
+        $this->platform->write();
         $draft = $this->begin('lead', [], null, 'people');
         $each = [
             'each' => ['people' => $people, 'sites' => [$this->ids['wide']], 'verb' => 'let-in', 'role' => 'learner'],
@@ -221,7 +226,7 @@ final class ChangeListsTest extends ApiTestCase
         $begun = $this->call(
             'lead',
             'POST',
-            '/sheets/'.$draft['id'].'/apply',
+            '/change-lists/'.$draft['id'].'/apply',
             $each,
             headers: ['Idempotency-Key' => 'apply-it-once'],
         );
@@ -232,13 +237,13 @@ final class ChangeListsTest extends ApiTestCase
         self::assertSame(
             ['applying', 1_000],
             [
-                $this->call('lead', 'GET', '/sheets/'.$draft['id'])['state'],
-                $this->call('lead', 'GET', '/sheets/'.$draft['id'])['done'],
+                $this->call('lead', 'GET', '/change-lists/'.$draft['id'])['state'],
+                $this->call('lead', 'GET', '/change-lists/'.$draft['id'])['done'],
             ],
         );
         self::assertFalse($runner->step($draft['id'], static fn() => null));
         self::assertFalse($runner->step($draft['id'], static fn() => null));
-        $done = $this->call('lead', 'GET', '/sheets/'.$draft['id'].'?after=1000');
+        $done = $this->call('lead', 'GET', '/change-lists/'.$draft['id'].'?after=1000');
         self::assertSame(
             ['applied', 1_100, 1_100, 100],
             [$done['state'], $done['done'], $done['applied'], \count($done['lines'])],
@@ -249,25 +254,25 @@ final class ChangeListsTest extends ApiTestCase
                 Id::binary($this->ids['wide']),
             ]),
         );
-        $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/continue', null, 412);
+        $this->call('lead', 'POST', '/change-lists/'.$draft['id'].'/continue', null, 412);
     }
 
-    public function testAHalfAppliedSheetIsTakenBackAndTheRestIsNotAppliedAnyMore(): void
+    public function testAHalfAppliedListIsTakenBackAndTheRestIsNotAppliedAnyMore(): void
     {
         $people = array_map(
-            fn(int $n): string => $this->house->person('learner', $this->ids['seniors'], 'Half'.$n, 'Halfsen', 7),
+            fn(int $n): string => $this->platform->person('learner', $this->ids['seniors'], 'Half'.$n, 'Halfsen', 7),
             range(1, 1_001),
         );
-        $this->house->write();
+        $this->platform->write();
         $draft = $this->begin('lead', [], null, 'people');
-        $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/apply', [
+        $this->call('lead', 'POST', '/change-lists/'.$draft['id'].'/apply', [
             'each' => ['people' => $people, 'sites' => [$this->ids['wide']], 'verb' => 'let-in', 'role' => 'learner'],
         ]);
         $runner = $this->service(ChangeListRunner::class);
         $runner->step($draft['id'], static fn() => null);
-        $problem = $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/undo', ['apply' => true], 409);
+        $problem = $this->call('lead', 'POST', '/change-lists/'.$draft['id'].'/undo', ['apply' => true], 409);
         self::assertSame(1_000, $problem['removal']['people'], 'taking many out wants the number');
-        $undo = $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/undo', [
+        $undo = $this->call('lead', 'POST', '/change-lists/'.$draft['id'].'/undo', [
             'apply' => true,
             'removing' => 1_000,
         ]);
@@ -286,7 +291,7 @@ final class ChangeListsTest extends ApiTestCase
         );
         self::assertSame(
             'stopped',
-            $this->call('lead', 'GET', '/sheets/'.$draft['id'].'?after=1000')['lines'][0]['reasons'][0]['code'],
+            $this->call('lead', 'GET', '/change-lists/'.$draft['id'].'?after=1000')['lines'][0]['reasons'][0]['code'],
         );
     }
 
@@ -294,7 +299,7 @@ final class ChangeListsTest extends ApiTestCase
     {
         self::assertSame('unknown', $this->read('Manno Manysen')['outcome']);
         $draft = $this->begin('lead');
-        $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/apply', [
+        $this->call('lead', 'POST', '/change-lists/'.$draft['id'].'/apply', [
             ...$this->lines(['many3' => []]),
             'settled' => [
                 [
@@ -333,27 +338,27 @@ final class ChangeListsTest extends ApiTestCase
         return $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/intake', ['text' => $text])['items'][0];
     }
 
-    public function testASheetWithoutLinesOrWithTooManySaysSo(): void
+    public function testAListWithoutLinesOrWithTooManySaysSo(): void
     {
         $draft = $this->begin('lead');
         self::assertSame(
             'nothing',
-            $this->call('lead', 'POST', '/sheets/'.$draft['id'].'/apply', ['lines' => []], 422)['errors'][0][
+            $this->call('lead', 'POST', '/change-lists/'.$draft['id'].'/apply', ['lines' => []], 422)['errors'][0][
                 'code'
             ],
         );
-        $this->call('learner', 'POST', '/sheets', ['kind' => 'people', 'work' => (object) []], 403);
+        $this->call('learner', 'POST', '/change-lists', ['kind' => 'people', 'work' => (object) []], 403);
         $this->call(
             'lead',
             'POST',
-            '/sheet-reviews',
+            '/change-reviews',
             ['each' => ['people' => [], 'sites' => [$this->ids['site']], 'verb' => 'let-in']],
             422,
         );
         $this->call(
             'lead',
             'POST',
-            '/sheet-reviews',
+            '/change-reviews',
             ['each' => ['people' => [$this->ids['learner']], 'sites' => [$this->ids['site']], 'verb' => 'explode']],
             422,
         );
@@ -383,7 +388,7 @@ final class ChangeListsTest extends ApiTestCase
         return $this->call(
             $as,
             'POST',
-            '/sheets',
+            '/change-lists',
             [
                 'kind' => $kind,
                 'title' => 'A list',
@@ -399,12 +404,12 @@ final class ChangeListsTest extends ApiTestCase
      *
      * @return array<string, mixed>
      */
-    private function keep(string $as, string $sheet, array $work, int $version, int $expected = 200): array
+    private function keep(string $as, string $changeList, array $work, int $version, int $expected = 200): array
     {
         return $this->call(
             $as,
             'PUT',
-            '/sheets/'.$sheet,
+            '/change-lists/'.$changeList,
             ['kind' => 'pasted', 'title' => 'A list', 'work' => $work],
             $expected,
             ['If-Match' => '"'.$version.'"'],
@@ -433,6 +438,6 @@ final class ChangeListsTest extends ApiTestCase
     /** @return list<string> ids */
     private function listed(string $as, string $query = '?state=draft'): array
     {
-        return array_column($this->call($as, 'GET', '/sheets'.$query)['items'], 'id');
+        return array_column($this->call($as, 'GET', '/change-lists'.$query)['items'], 'id');
     }
 }

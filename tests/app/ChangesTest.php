@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-/** Change sheets of several lines. */
+/** Change change lists of several lines. */
 final class ChangesTest extends ApiTestCase
 {
     protected function furnish(): void
     {
         parent::furnish();
-        $this->ids['big'] = $this->house->site(
+        $this->ids['big'] = $this->platform->site(
             'BIG',
             'Big',
             'course',
@@ -20,18 +20,18 @@ final class ChangesTest extends ApiTestCase
             null,
             $this->now() - 1_000_000,
         );
-        $this->house->letIn($this->ids['big'], $this->ids['lead'], 'lead-tutor', $this->now() - 1_000_000);
-        $this->house->letIn($this->ids['big'], $this->ids['cotutor'], 'co-tutor', $this->now() - 1_000_000);
+        $this->platform->letIn($this->ids['big'], $this->ids['lead'], 'lead-tutor', $this->now() - 1_000_000);
+        $this->platform->letIn($this->ids['big'], $this->ids['cotutor'], 'co-tutor', $this->now() - 1_000_000);
         for ($n = 0; $n < 20; ++$n) {
             $this->ids["p$n"] = $this->person("p$n", 'learner', 'seniors', 7);
-            $this->house->letIn($this->ids['big'], $this->ids["p$n"], 'learner', $this->now() - 900_000);
+            $this->platform->letIn($this->ids['big'], $this->ids["p$n"], 'learner', $this->now() - 900_000);
         }
     }
 
     public function testManyAreChangedAtOnceAndThoseWhoCannotAreLeftOutWithTheirReasons(): void
     {
         $people = ['p0', 'p1', 'p2', 'newcomer', 'lead'];
-        $preview = $this->sheet('cotutor', 'pause', $people, ['untilDay' => '2026-12-01'], apply: false);
+        $preview = $this->changeList('cotutor', 'pause', $people, ['untilDay' => '2026-12-01'], apply: false);
         self::assertSame(['ready', 'ready', 'ready', 'refused', 'refused'], array_column($preview['lines'], 'verdict'));
         self::assertSame(
             ['not-here', 'not-yours-to-take'],
@@ -40,7 +40,7 @@ final class ChangesTest extends ApiTestCase
         self::assertSame('P0 P0sen', $preview['lines'][0]['person']['name']);
         self::assertSame('learner current', $this->roster(site: 'big')['p0'], 'computing changes nothing');
 
-        $applied = $this->sheet('cotutor', 'pause', $people, ['untilDay' => '2026-12-01']);
+        $applied = $this->changeList('cotutor', 'pause', $people, ['untilDay' => '2026-12-01']);
         self::assertSame(array_column($preview['lines'], 'verdict'), array_column($applied['lines'], 'verdict'));
         self::assertSame(
             ['learner paused', 'learner paused', 'learner current'],
@@ -49,18 +49,22 @@ final class ChangesTest extends ApiTestCase
         self::assertSame(
             ['nothing-to-do', 'nothing-to-do', 'nothing-to-do'],
             array_column(
-                \array_slice($this->sheet('cotutor', 'pause', $people, ['untilDay' => '2026-12-01'])['lines'], 0, 3),
+                \array_slice(
+                    $this->changeList('cotutor', 'pause', $people, ['untilDay' => '2026-12-01'])['lines'],
+                    0,
+                    3
+                ),
                 'verdict',
             )
             ?: [],
         );
     }
 
-    public function testASheetIsUndoneAsASheetAndWhatWasChangedSinceIsLeftAlone(): void
+    public function testAListIsUndoneAsASheetAndWhatWasChangedSinceIsLeftAlone(): void
     {
-        $sheet = $this->sheet('lead', 'pause', ['p0', 'p1', 'p2'])['sheet'];
+        $changeList = $this->changeList('lead', 'pause', ['p0', 'p1', 'p2'])['changeList'];
         $this->change('lead', 'resume', 'p1', site: 'big');
-        $path = '/sites/'.$this->ids['big'].'/sheets/'.$sheet.'/undo';
+        $path = '/sites/'.$this->ids['big'].'/change-lists/'.$changeList.'/undo';
         $preview = $this->call('lead', 'POST', $path, ['apply' => false]);
         self::assertSame(
             ['P2 P2sen' => 'ready', 'P1 P1sen' => 'refused', 'P0 P0sen' => 'ready'],
@@ -75,14 +79,14 @@ final class ChangesTest extends ApiTestCase
             ['learner current', 'learner current', 'learner current'],
             array_values(array_intersect_key($this->roster(site: 'big'), ['p0' => 1, 'p1' => 1, 'p2' => 1])),
         );
-        $this->call('lead', 'POST', '/sites/'.$this->ids['big'].'/sheets/'.$undone['sheet'].'/undo', [
+        $this->call('lead', 'POST', '/sites/'.$this->ids['big'].'/change-lists/'.$undone['changeList'].'/undo', [
             'apply' => true,
         ]);
         self::assertSame('learner paused', $this->roster(site: 'big')['p0'], 'an undoing is undone like anything else');
         $this->call(
             'lead',
             'POST',
-            '/sites/'.$this->ids['site'].'/sheets/'.$sheet.'/undo',
+            '/sites/'.$this->ids['site'].'/change-lists/'.$changeList.'/undo',
             ['apply' => true],
             404,
         );
@@ -93,25 +97,25 @@ final class ChangesTest extends ApiTestCase
         $people = ['p0', 'p1', 'p2', 'p3', 'p4', 'p5', 'p6'];
         self::assertSame(
             ['people' => 7, 'here' => 22],
-            $this->sheet('lead', 'remove', $people, apply: false)['removal'],
+            $this->changeList('lead', 'remove', $people, apply: false)['removal'],
         );
-        $problem = $this->sheet('lead', 'remove', $people, expected: 409);
+        $problem = $this->changeList('lead', 'remove', $people, expected: 409);
         self::assertSame([true, 7], [str_ends_with($problem['type'], 'many-removed'), $problem['removal']['people']]);
-        $this->sheet('lead', 'remove', $people, expected: 409, removing: 6);
+        $this->changeList('lead', 'remove', $people, expected: 409, removing: 6);
         self::assertArrayHasKey('p0', $this->roster(site: 'big'), 'nothing was done');
-        $this->sheet('lead', 'remove', $people, removing: 7);
+        $this->changeList('lead', 'remove', $people, removing: 7);
         self::assertSame(
             13,
             $this->call('lead', 'GET', '/sites/'.$this->ids['big'])['learners'],
             'and the count follows',
         );
         self::assertArrayNotHasKey('p0', $this->roster(site: 'big'));
-        self::assertNull($this->sheet('lead', 'remove', ['p7', 'p8'], apply: false)['removal']);
+        self::assertNull($this->changeList('lead', 'remove', ['p7', 'p8'], apply: false)['removal']);
     }
 
     public function testTheRosterAndItsCountsFollow(): void
     {
-        $this->sheet('lead', 'change-role', ['p0', 'p1'], ['role' => 'day-guest']);
+        $this->changeList('lead', 'change-role', ['p0', 'p1'], ['role' => 'day-guest']);
         $page = $this->call('lead', 'GET', '/sites/'.$this->ids['big'].'/roster');
         self::assertSame(
             ['learners' => 18, 'staff' => 2, 'others' => 2, 'unlisted' => 0, 'shown' => 22],
@@ -123,7 +127,7 @@ final class ChangesTest extends ApiTestCase
     {
         $version = $this->call('lead', 'GET', '/sites/'.$this->ids['big'].'/roster/'.$this->ids['p0'])['version'];
         $this->change('cotutor', 'pause', 'p0', site: 'big');
-        $lines = $this->call('lead', 'POST', '/sites/'.$this->ids['big'].'/sheets', [
+        $lines = $this->call('lead', 'POST', '/sites/'.$this->ids['big'].'/change-lists', [
             'lines' => [
                 ['person' => $this->ids['p0'], 'verb' => 'remove', 'version' => $version],
                 ['person' => $this->ids['p1'], 'verb' => 'remove'],
@@ -140,10 +144,10 @@ final class ChangesTest extends ApiTestCase
     {
         self::assertSame(
             '/lines/1/person',
-            $this->sheet('lead', 'pause', ['p0', 'p0'], expected: 422)['errors'][0]['pointer'],
+            $this->changeList('lead', 'pause', ['p0', 'p0'], expected: 422)['errors'][0]['pointer'],
         );
-        $this->sheet('lead', 'pause', [], expected: 422);
-        $this->sheet('assistant', 'pause', ['p0', 'p1'], expected: 404);
+        $this->changeList('lead', 'pause', [], expected: 422);
+        $this->changeList('assistant', 'pause', ['p0', 'p1'], expected: 404);
     }
 
     public function testTheNumberOfStatementsDoesNotGrowWithTheLines(): void
@@ -151,8 +155,8 @@ final class ChangesTest extends ApiTestCase
         $statements = fn(): int => (int) ($this->db()->fetchNumeric("SHOW SESSION STATUS LIKE 'Questions'")[1] ?? 0);
         $count = function (string ...$people) use ($statements): int {
             $before = $statements();
-            $this->sheet('lead', 'pause', array_values($people));
-            $this->sheet('lead', 'resume', array_values($people));
+            $this->changeList('lead', 'pause', array_values($people));
+            $this->changeList('lead', 'resume', array_values($people));
 
             return $statements() - $before;
         };
@@ -166,7 +170,7 @@ final class ChangesTest extends ApiTestCase
      *
      * @return array<array-key, mixed>
      */
-    private function sheet(
+    private function changeList(
         string $as,
         string $verb,
         array $people,
@@ -178,7 +182,7 @@ final class ChangesTest extends ApiTestCase
         return $this->call(
             $as,
             'POST',
-            '/sites/'.$this->ids['big'].'/sheets',
+            '/sites/'.$this->ids['big'].'/change-lists',
             [
                 'apply' => $apply,
                 'removing' => $removing,

@@ -13,7 +13,7 @@ final class CommandsTest extends ApiTestCase
 {
     public function testTheDemoIsTheSameEveryTimeAndAgreesWithTheRules(): void
     {
-        $this->emptyTheHouse();
+        $this->emptyThePlatform();
         $this->command('demo:load');
         $people =
             <<<'SQL'
@@ -29,7 +29,7 @@ final class CommandsTest extends ApiTestCase
             self::assertTrue($least <= $count && $count <= $most, "$count in $table");
         }
         self::assertStringContainsString('Nothing was changed', $this->command('demo:load')[1]);
-        $this->emptyTheHouse();
+        $this->emptyThePlatform();
         $this->command('demo:load');
         self::assertSame($once, $this->db()->fetchOne($people));
         foreach (array_keys(DemoSignIns::AS) as $login) {
@@ -51,7 +51,7 @@ final class CommandsTest extends ApiTestCase
 
     public function testSomethingAlwaysChangesThisWeek(): void
     {
-        $this->emptyTheHouse();
+        $this->emptyThePlatform();
         $this->command('demo:load');
         $lapsing = $this->db()->fetchOne(
             "SELECT COUNT(*) FROM enrollment_segment WHERE state = 'current' AND until_at > ? AND until_at < ?",
@@ -60,12 +60,12 @@ final class CommandsTest extends ApiTestCase
         self::assertGreaterThan(0, (int) $lapsing);
     }
 
-    public function testAnEmptyHouseGetsAFirstAdministratorWhoseLinkWorksOnce(): void
+    public function testAnEmptyPlatformGetsAFirstAdministratorWhoseLinkWorksOnce(): void
     {
-        $this->emptyTheHouse();
-        [, $said] = $this->command('house:found', ['address' => 'http://127.0.0.1:8080']);
+        $this->emptyThePlatform();
+        [, $said] = $this->command('platform:found', ['address' => 'http://127.0.0.1:8080']);
         self::assertSame(1, preg_match('~http://127\.0\.0\.1:8080/welcome#(\S+)~', $said, $found), $said);
-        [, $again] = $this->command('house:found', ['address' => 'http://127.0.0.1:8080']);
+        [, $again] = $this->command('platform:found', ['address' => 'http://127.0.0.1:8080']);
         preg_match('~/welcome#(\S+)~', $again, $fresh);
         $this->call(null, 'POST', '/first-password', ['token' => $found[1], 'password' => 'a first password'], 410);
         $this->call(null, 'POST', '/first-password', ['token' => $fresh[1] ?? '', 'password' => 'a first password']);
@@ -73,13 +73,13 @@ final class CommandsTest extends ApiTestCase
         self::assertSame([true, true], [$me['platformAdministrator'], $me['mayMakeSites']]);
         self::assertStringContainsString(
             'has people in it already',
-            $this->command('house:found', ['address' => 'x'])[1],
+            $this->command('platform:found', ['address' => 'x'])[1],
         );
         self::assertStringContainsString('not the demo', $this->command('demo:sign-ins')[1]);
         self::assertSame(
             1,
             $this->command('demo:load', ['--fresh' => true])[0],
-            'nobody is thrown out of a house of their own',
+            'nobody is thrown off a platform of their own',
         );
     }
 
@@ -112,7 +112,7 @@ final class CommandsTest extends ApiTestCase
                 'expires_at' => Instant::toSql($now + $left),
             ]);
         }
-        $this->command('house:tidy');
+        $this->command('platform:tidy');
         self::assertSame(
             [1, 1, 1],
             array_map(fn(string $table): int => (int) $this->db()->fetchOne('SELECT COUNT(*) FROM '.$table), [
@@ -154,7 +154,7 @@ final class CommandsTest extends ApiTestCase
     }
 
     /** Within the test's transaction, so that the tables are full again after it. */
-    private function emptyTheHouse(): void
+    private function emptyThePlatform(): void
     {
         foreach ($this->db()->fetchFirstColumn('SHOW TABLES') as $table) {
             if ('doctrine_migration_versions' !== $table) {

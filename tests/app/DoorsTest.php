@@ -49,7 +49,7 @@ final class DoorsTest extends ApiTestCase
         );
         self::assertSame(
             'come-in',
-            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook')['items'][0]['code'],
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/history')['items'][0]['code'],
         );
     }
 
@@ -138,15 +138,15 @@ final class DoorsTest extends ApiTestCase
         self::assertCount(60, $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/arrivals')['mistyping']);
     }
 
-    /** @param array<string, mixed> $wish */
+    /** @param array<string, mixed> $request */
     #[TestWith([['divisions' => ['juniors']], 'wrong-division', 'ask-lead'])]
     #[TestWith([['lowest' => 1, 'highest' => 3], 'wrong-level', 'ask-lead'])]
     #[TestWith([['domains' => ['example.net']], 'wrong-address', 'ask-lead'])]
     #[TestWith([['fromDay' => '2027-01-01'], 'not-yet', 'come-back'])]
     #[TestWith([['role' => 'sit-in-observer'], 'wrong-kind', 'ask-lead'])]
-    public function testEachRefusalSaysWhatToDoNext(array $wish, string $code, string $next): void
+    public function testEachRefusalSaysWhatToDoNext(array $request, string $code, string $next): void
     {
-        $refused = $this->join('newcomer', $this->door($wish), 409);
+        $refused = $this->join('newcomer', $this->door($request), 409);
         self::assertSame([$code, $next], [$refused['code'], $refused['next']]);
         self::assertGreaterThan(20, \strlen($refused['detail']));
     }
@@ -184,7 +184,7 @@ final class DoorsTest extends ApiTestCase
         $this->call('colleague', 'POST', '/key-renewals', ['doors' => [$door['id']]], 404);
     }
 
-    /** @param array<string, mixed> $wish */
+    /** @param array<string, mixed> $request */
     #[TestWith(['cotutor', ['role' => 'lead-tutor'], '/role', 'not-yours-to-give'])]
     #[TestWith(['lead', ['role' => 'nothing'], '/role', 'no-such-role'])]
     #[TestWith(['lead', ['untilDay' => '2020-01-01'], '/untilDay', 'over'])]
@@ -196,9 +196,13 @@ final class DoorsTest extends ApiTestCase
     #[TestWith(['lead', ['quietMeetings' => 3], '/meets', 'no-meetings'])]
     #[TestWith(['lead', ['stay' => 'day', 'stayDay' => '2020-01-01'], '/stayDay', 'over'])]
     #[TestWith(['lead', ['accounts' => true, 'divisions' => ['faculty']], '/accounts', 'not-yours'])]
-    public function testADoorThatCannotBeSaysWhyAtItsField(string $as, array $wish, string $pointer, string $code): void
-    {
-        $problem = $this->call($as, 'POST', '/sites/'.$this->ids['site'].'/doors', $wish, 422);
+    public function testADoorThatCannotBeSaysWhyAtItsField(
+        string $as,
+        array $request,
+        string $pointer,
+        string $code,
+    ): void {
+        $problem = $this->call($as, 'POST', '/sites/'.$this->ids['site'].'/doors', $request, 422);
         self::assertSame([$pointer, $code], [$problem['errors'][0]['pointer'], $problem['errors'][0]['code']]);
         self::assertSame([], array_filter($this->doors(), static fn(array $door): bool => $door['set']));
     }
@@ -223,11 +227,11 @@ final class DoorsTest extends ApiTestCase
 
     public function testReachIsWhatWouldHappen(): void
     {
-        $reach = fn(array $wish): array => $this->call(
+        $reach = fn(array $request): array => $this->call(
             'lead',
             'POST',
             '/sites/'.$this->ids['site'].'/door-reach',
-            $wish,
+            $request,
         );
         $this->change('lead', 'block', 'newcomer');
         self::assertSame(['could' => 1, 'here' => 4, 'blocked' => 1, 'not' => 4, 'seats' => 3], $reach([]));
@@ -244,10 +248,10 @@ final class DoorsTest extends ApiTestCase
         self::assertSame(2, $this->join('junior', $door)['place']);
         self::assertSame(1, $this->join('newcomer', $door)['place'], 'Asking again changes nothing.');
         self::assertSame('waiting', explode(' ', $this->roster()['newcomer'])[1]);
-        self::assertSame(0, $this->tick()['offered']);
+        self::assertSame(0, $this->tasks()['offered']);
         $this->change('lead', 'remove', 'learner');
-        self::assertSame(1, $this->tick()['offered']);
-        self::assertSame(0, $this->tick()['offered'], 'Twice does nothing twice.');
+        self::assertSame(1, $this->tasks()['offered']);
+        self::assertSame(0, $this->tasks()['offered'], 'Twice does nothing twice.');
         $waits = $this->call('newcomer', 'GET', '/me/waits')['items'];
         self::assertSame(['seat', 1, 2], [$waits[0]['what'], $waits[0]['place'], $waits[0]['of']]);
         self::assertNotNull($waits[0]['offeredUntil']);
@@ -256,7 +260,7 @@ final class DoorsTest extends ApiTestCase
             $this->call(
                 'lead',
                 'POST',
-                '/sites/'.$this->ids['site'].'/sheets',
+                '/sites/'.$this->ids['site'].'/change-lists',
                 ['lines' => [['person' => $this->ids['learner'], 'verb' => 'bring-back']]],
                 409,
             )['line']['verdict'],
@@ -275,7 +279,7 @@ final class DoorsTest extends ApiTestCase
         $this->join('newcomer', $door);
         $this->join('junior', $door);
         $this->change('lead', 'remove', 'learner');
-        $this->tick();
+        $this->tasks();
         $this->db()->executeStatement('UPDATE waiter SET offered_until = ? WHERE offered_until IS NOT NULL', [
             Instant::toSql($this->now() - 1),
         ]);
@@ -284,7 +288,7 @@ final class DoorsTest extends ApiTestCase
             'offer-over',
             $this->call('newcomer', 'POST', '/me/waits/'.$wait['id'], expected: 409)['code'],
         );
-        self::assertSame(1, $this->tick()['offered']);
+        self::assertSame(1, $this->tasks()['offered']);
         self::assertSame([], $this->call('newcomer', 'GET', '/me/waits')['items']);
         self::assertNotNull($this->call('junior', 'GET', '/me/waits')['items'][0]['offeredUntil']);
         self::assertSame('line', $this->join('newcomer', $door)['passage'], 'And may wait again, behind.');
@@ -355,7 +359,7 @@ final class DoorsTest extends ApiTestCase
             2,
             (int) $this->db()->fetchOne("SELECT COUNT(*) FROM message WHERE kind = 'request-answered'"),
         );
-        $entry = $this->call('lead', 'GET', $site.'/logbook')['items'][1];
+        $entry = $this->call('lead', 'GET', $site.'/history')['items'][1];
         self::assertSame(
             ['come-in', 'Lead Leadsen', 'Newcomer Newcomersen'],
             [$entry['code'], $entry['actor']['name'], $entry['person']['name']],
@@ -365,7 +369,7 @@ final class DoorsTest extends ApiTestCase
     public function testAnAccountIsMadeOnTheWayAndOnlyOnce(): void
     {
         $door = $this->door(['accounts' => true, 'lowest' => 6, 'highest' => 8]);
-        $wish = [
+        $request = [
             'key' => $door['key'],
             'given' => 'Mia',
             'family' => 'Berg',
@@ -376,11 +380,11 @@ final class DoorsTest extends ApiTestCase
             ['lowest' => 6, 'highest' => 8],
             $this->call(null, 'POST', '/join/look', ['key' => $door['key']])['levels'],
         );
-        $made = $this->call(null, 'POST', '/join/account', $wish, 201, ['Idempotency-Key' => 'a-double-click']);
+        $made = $this->call(null, 'POST', '/join/account', $request, 201, ['Idempotency-Key' => 'a-double-click']);
         self::assertSame(['in', 'mia.berg'], [$made['passage'], $made['login']]);
         self::assertSame(
             'mia.berg',
-            $this->call(null, 'POST', '/join/account', $wish, 201, ['Idempotency-Key' => 'a-double-click'])['login'],
+            $this->call(null, 'POST', '/join/account', $request, 201, ['Idempotency-Key' => 'a-double-click'])['login'],
         );
         self::assertSame('learner current', $this->roster()['mia']);
         self::assertSame(
@@ -389,32 +393,32 @@ final class DoorsTest extends ApiTestCase
         );
         self::assertSame(
             '/level',
-            $this->call(null, 'POST', '/join/account', [...$wish, 'level' => 9], 422)['errors'][0]['pointer'],
+            $this->call(null, 'POST', '/join/account', [...$request, 'level' => 9], 422)['errors'][0]['pointer'],
         );
         self::assertSame(
             '/given',
-            $this->call(null, 'POST', '/join/account', [...$wish, 'given' => ' '], 422)['errors'][0]['pointer'],
+            $this->call(null, 'POST', '/join/account', [...$request, 'given' => ' '], 422)['errors'][0]['pointer'],
         );
         self::assertSame(
             '/family',
-            $this->call(null, 'POST', '/join/account', [...$wish, 'family' => 'see https://x.example'], 422)[
+            $this->call(null, 'POST', '/join/account', [...$request, 'family' => 'see https://x.example'], 422)[
                 'errors'
             ][0]['pointer'],
         );
-        $this->call(null, 'POST', '/join/account', [...$wish, 'password' => 'short'], 422);
-        $this->call(null, 'POST', '/join/account', [...$wish, 'key' => $this->door()['key']], 403);
+        $this->call(null, 'POST', '/join/account', [...$request, 'password' => 'short'], 422);
+        $this->call(null, 'POST', '/join/account', [...$request, 'key' => $this->door()['key']], 403);
         // When the door refuses, no account is left behind.
         $this->call('lead', 'DELETE', $this->path($door, '/open'));
-        $this->call(null, 'POST', '/join/account', [...$wish, 'given' => 'Nina'], 409);
+        $this->call(null, 'POST', '/join/account', [...$request, 'given' => 'Nina'], 409);
         self::assertFalse($this->db()->fetchOne("SELECT 1 FROM account WHERE login = 'nina.berg'"));
     }
 
     public function testASectionIsGivenOutAsTheDoorSays(): void
     {
         foreach (['Morning', 'Evening'] as $name) {
-            $this->ids[$name] = $this->house->section($this->ids['site'], $name, 'Mondays');
+            $this->ids[$name] = $this->platform->section($this->ids['site'], $name, 'Mondays');
         }
-        $this->house->write();
+        $this->platform->write();
         $this->db()->executeStatement('UPDATE site SET seats = NULL');
         $section = fn(string $of): mixed => $this->db()->fetchOne(
             <<<'SQL'
@@ -504,24 +508,24 @@ final class DoorsTest extends ApiTestCase
         );
         $this->db()->executeStatement('UPDATE site SET opens_at = ?', [$long]);
         $night = \MintDoor\Core\Time\WakingHours::night($this->now(), new \DateTimeZone('Europe/Amsterdam'));
-        self::assertSame($night ? 0 : 1, $this->tick()['warned']);
+        self::assertSame($night ? 0 : 1, $this->tasks()['warned']);
         if ($night) {
             return;
         }
         self::assertSame(
             ['warned' => 0, 'released' => 0],
-            array_intersect_key($this->tick(), ['warned' => 1, 'released' => 1]),
+            array_intersect_key($this->tasks(), ['warned' => 1, 'released' => 1]),
         );
         self::assertSame(1, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM message WHERE kind = 'quiet-warning'"));
         $this->db()->executeStatement('UPDATE quiet SET goes_at = ?, warned_at = ?', [
             Instant::toSql($this->now() - 1),
             Instant::toSql($this->now() - 86_400),
         ]);
-        self::assertSame(1, $this->tick()['released']);
+        self::assertSame(1, $this->tasks()['released']);
         self::assertArrayNotHasKey('newcomer', $this->roster());
-        $entry = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook')['items'][0];
+        $entry = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/history')['items'][0];
         self::assertSame(['release', 'Lead Leadsen'], [$entry['code'], $entry['actor']['name']]);
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry['sequence'].'/undo');
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/history/'.$entry['sequence'].'/undo');
         self::assertSame('learner current', $this->roster()['newcomer']);
     }
 
@@ -549,8 +553,8 @@ final class DoorsTest extends ApiTestCase
 
     public function testWhatOthersBroughtIsAmongTheDoors(): void
     {
-        $this->house->door($this->ids['site'], DoorKind::Feed, 'registrar\'s list', true);
-        $this->house->write();
+        $this->platform->door($this->ids['site'], DoorKind::Feed, 'registrar\'s list', true);
+        $this->platform->write();
         self::assertSame(
             [false, true, 'feed'],
             [
@@ -562,13 +566,13 @@ final class DoorsTest extends ApiTestCase
     }
 
     /**
-     * @param array<string, mixed> $wish
+     * @param array<string, mixed> $request
      *
      * @return array<string, mixed>
      */
-    private function door(array $wish = []): array
+    private function door(array $request = []): array
     {
-        return $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', $wish, 201);
+        return $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', $request, 201);
     }
 
     /** @return array<string, array<string, mixed>> by name */
@@ -608,14 +612,14 @@ final class DoorsTest extends ApiTestCase
         foreach (['Ada', 'Bo'] as $name) {
             $this->ids[$name] = $this->person($name, 'learner', 'seniors', 7);
         }
-        $this->house->write();
+        $this->platform->write();
         foreach (['Ada', 'Bo'] as $name) {
             $this->change('lead', 'let-in', $name, 'learner');
         }
     }
 
     /** @return array<string, int> */
-    private function tick(): array
+    private function tasks(): array
     {
         return $this->service(ScheduledDoorTasks::class)->all();
     }

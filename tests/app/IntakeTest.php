@@ -11,7 +11,7 @@ final class IntakeTest extends ApiTestCase
     protected function furnish(): void
     {
         parent::furnish();
-        $this->ids['bea'] = $this->house->person(
+        $this->ids['bea'] = $this->platform->person(
             'learner',
             $this->ids['seniors'],
             'Beatriz',
@@ -23,7 +23,7 @@ final class IntakeTest extends ApiTestCase
             'Bea',
             'Oldname',
         );
-        $this->ids['away'] = $this->house->person(
+        $this->ids['away'] = $this->platform->person(
             'learner',
             $this->ids['evening'],
             'Beatriz',
@@ -33,7 +33,7 @@ final class IntakeTest extends ApiTestCase
             'away@example.org',
             'away.d',
         );
-        $this->ids['child'] = $this->house->person(
+        $this->ids['child'] = $this->platform->person(
             'learner',
             $this->ids['juniors'],
             'Beatriz',
@@ -43,7 +43,7 @@ final class IntakeTest extends ApiTestCase
             null,
             'child.k',
         );
-        $this->ids['gone'] = $this->house->person(
+        $this->ids['gone'] = $this->platform->person(
             'learner',
             $this->ids['seniors'],
             'Beatriz',
@@ -53,7 +53,7 @@ final class IntakeTest extends ApiTestCase
             null,
             'gone.g',
         );
-        $this->ids['barred'] = $this->house->person(
+        $this->ids['barred'] = $this->platform->person(
             'learner',
             $this->ids['seniors'],
             'Beatriz',
@@ -64,8 +64,8 @@ final class IntakeTest extends ApiTestCase
             'barred.b',
         );
         $past = $this->now() - 500_000;
-        $this->house->letIn($this->ids['site'], $this->ids['gone'], 'learner', $past, removedAt: $past + 1_000);
-        $this->house->letIn(
+        $this->platform->letIn($this->ids['site'], $this->ids['gone'], 'learner', $past, removedAt: $past + 1_000);
+        $this->platform->letIn(
             $this->ids['site'],
             $this->ids['barred'],
             'learner',
@@ -117,7 +117,7 @@ final class IntakeTest extends ApiTestCase
         )[0];
         self::assertSame(
             ['masked', '••••999', null, null],
-            [$away['sight'], $away['person']['number'], $away['person']['login'], $away['person']['email']],
+            [$away['visibility'], $away['person']['number'], $away['person']['login'], $away['person']['email']],
         );
         self::assertNotContains($this->ids['child'], $this->found('canBeLetIn', 'beatriz'));
         self::assertContains($this->ids['child'], $this->found('canBeLetIn', '2048888'));

@@ -16,7 +16,7 @@ final class InvitationsTest extends ApiTestCase
     {
         parent::furnish();
         for ($n = 0; $n < 30; ++$n) {
-            $this->ids["many$n"] = $this->house->person(
+            $this->ids["many$n"] = $this->platform->person(
                 'learner',
                 $this->ids['seniors'],
                 'Many'.$n,
@@ -28,15 +28,15 @@ final class InvitationsTest extends ApiTestCase
         }
     }
 
-    public function testManyAreInvitedAtOnceTakenBackAndInvitedAgainAndAreNoSheetOfAnybody(): void
+    public function testManyAreInvitedAtOnceTakenBackAndInvitedAgainAndAreNoListOfAnybody(): void
     {
         $door = $this->door();
         $many = implode("\n", array_map(static fn(int $n): string => "many$n@example.org", range(0, 29)));
         $waiting = fn(): int => \count(array_keys($this->roster(query: '?limit=200'), 'learner waiting', true));
         self::assertSame(30, $this->invite($door, $many));
         self::assertSame(30, $waiting());
-        self::assertSame(30, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM sheet_line WHERE verb = 'invite'"));
-        self::assertSame([], $this->call('lead', 'GET', '/sheets')['items']);
+        self::assertSame(30, (int) $this->db()->fetchOne("SELECT COUNT(*) FROM change_line WHERE verb = 'invite'"));
+        self::assertSame([], $this->call('lead', 'GET', '/change-lists')['items']);
         self::assertSame(30, $this->call('lead', 'POST', $this->path($door, '/withdraw'), ['all' => true])['done']);
         self::assertSame(0, $waiting());
         self::assertSame(30, $this->invite($door, $many));
@@ -280,17 +280,17 @@ final class InvitationsTest extends ApiTestCase
     }
 
     /**
-     * @param array<string, mixed> $wish
+     * @param array<string, mixed> $request
      *
      * @return array<string, mixed>
      */
-    private function door(array $wish = []): array
+    private function door(array $request = []): array
     {
         return $this->call(
             'lead',
             'POST',
             '/sites/'.$this->ids['site'].'/doors',
-            ['kind' => 'invitation', ...$wish],
+            ['kind' => 'invitation', ...$request],
             201,
         );
     }

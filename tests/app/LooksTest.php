@@ -26,15 +26,15 @@ final class LooksTest extends ApiTestCase
             array_values(array_unique(array_column(array_column($rows, 'person'), 'number'))),
             'learners see no numbers',
         );
-        $this->call('lead', 'GET', $site.'/logbook?as=role:learner', null, 403);
+        $this->call('lead', 'GET', $site.'/history?as=role:learner', null, 403);
         $person = $this->call('lead', 'POST', $site.'/visits?as=person:'.$this->ids['learner']);
         self::assertSame(['learner', ['Lead Leadsen']], [$person['role'], $person['leads']]);
         self::assertNull(
             $this->call('lead', 'GET', $site.'/roster/'.$this->ids['learner'])['lastSeen'],
             'looking is no visit',
         );
-        $section = $this->house->section($this->ids['site'], 'Morning', 'Mondays');
-        $this->house->write();
+        $section = $this->platform->section($this->ids['site'], 'Morning', 'Mondays');
+        $this->platform->write();
         self::assertSame(
             'Morning',
             $this->call('lead', 'POST', $site.'/visits?as=section:'.$section)['section']['name'],
@@ -45,7 +45,7 @@ final class LooksTest extends ApiTestCase
     {
         $site = '/sites/'.$this->ids['site'];
         $body = ['lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']]];
-        $this->call('lead', 'POST', $site.'/sheets?as=role:co-tutor', $body, 403);
+        $this->call('lead', 'POST', $site.'/change-lists?as=role:co-tutor', $body, 403);
         $this->call('cotutor', 'GET', $site.'?as=role:lead-tutor', null, 403);
         $this->call('cotutor', 'GET', $site.'?as=person:'.$this->ids['lead'], null, 403);
         $this->call('cotutor', 'GET', $site.'?as=person:'.$this->ids['learner']);
@@ -61,7 +61,7 @@ final class LooksTest extends ApiTestCase
         $why = fn(string $as, string $person, int $expected = 200): array => $this->call(
             $as,
             'GET',
-            '/sites/'.$this->ids['site'].'/why/'.$this->ids[$person],
+            '/sites/'.$this->ids['site'].'/access-check/'.$this->ids[$person],
             null,
             $expected,
         );
@@ -110,8 +110,8 @@ final class LooksTest extends ApiTestCase
             [['name' => 'Plays viola', 'people' => 2]],
             $this->call('lead', 'GET', $site.'/labels?q=VIÓ')['items'],
         );
-        $far = $this->house->site('FAR', 'Far', 'course', $this->ids['evening'], $this->ids['term']);
-        $external = $this->house->person(
+        $far = $this->platform->site('FAR', 'Far', 'course', $this->ids['evening'], $this->ids['term']);
+        $external = $this->platform->person(
             'external',
             $this->ids['evening'],
             'Out',
@@ -119,8 +119,8 @@ final class LooksTest extends ApiTestCase
             login: 'out',
             passwordHash: null,
         );
-        $this->house->letIn($far, $external, 'lead-tutor');
-        $this->house->write();
+        $this->platform->letIn($far, $external, 'lead-tutor');
+        $this->platform->write();
         self::assertSame(
             [['name' => 'Plays viola', 'people' => 1]],
             $this->call('elsewhere', 'GET', '/sites/'.$far.'/labels')['items'],
@@ -168,11 +168,11 @@ final class LooksTest extends ApiTestCase
             'beyond reach nobody is found by a label',
         );
         $put(['on' => false, 'people' => [$this->ids['assistant']]]);
-        $this->call('lead', 'POST', $site.'/logbook/'.$entry.'/undo');
+        $this->call('lead', 'POST', $site.'/history/'.$entry.'/undo');
         self::assertSame([], $this->call('lead', 'GET', $site.'/labels')['items']);
         self::assertSame(
             ['undo', 'label-off', 'label-on'],
-            array_column(\array_slice($this->call('lead', 'GET', $site.'/logbook')['items'], 0, 3), 'code'),
+            array_column(\array_slice($this->call('lead', 'GET', $site.'/history')['items'], 0, 3), 'code'),
         );
         $put(['people' => [$this->ids['newcomer']]], 404);
         foreach ([' ', 'a,b', str_repeat('x', 41)] as $bad) {
@@ -184,14 +184,14 @@ final class LooksTest extends ApiTestCase
     {
         $visited = $this->person('visited', 'learner', 'seniors', 7);
         $this->ids['visited'] = $visited;
-        $this->house->letIn(
+        $this->platform->letIn(
             $this->ids['site'],
             $visited,
             'learner',
             $this->now() - 60 * 86_400,
             lastSeen: $this->now() - 86_400,
         );
-        $this->house->write();
+        $this->platform->write();
         $path = '/sites/'.$this->ids['site'].'/progress';
         $of = static fn(array $progress): array => array_values(
             array_filter(
@@ -205,7 +205,7 @@ final class LooksTest extends ApiTestCase
             $before['done'],
             array_filter($before['items'], static fn(array $item): bool => $item['done']),
         );
-        $line = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
+        $line = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/change-lists', [
             'apply' => false,
             'lines' => [['person' => $visited, 'verb' => 'remove']],
         ])['lines'][0];
@@ -243,10 +243,10 @@ final class LooksTest extends ApiTestCase
         $this->call('lead', 'PUT', $path, ['name' => 'x', 'view' => '<script>'], 422);
     }
 
-    public function testTheLogbookOfAPersonSpansTheSitesOneReads(): void
+    public function testTheHistoryOfAPersonSpansTheSitesOneReads(): void
     {
         $this->change('lead', 'pause', 'learner');
-        $path = '/people/'.$this->ids['learner'].'/logbook';
+        $path = '/people/'.$this->ids['learner'].'/history';
         $mine = $this->call('lead', 'GET', $path)['items'];
         self::assertSame(['pause', 'let-in'], array_column($mine, 'code'));
         self::assertSame([true, 'Harmony'], [$mine[0]['undoable'], $mine[0]['site']['name']]);
@@ -258,7 +258,7 @@ final class LooksTest extends ApiTestCase
                 $this->call(
                     'lead',
                     'GET',
-                    '/sites/'.$this->ids['site'].'/logbook?code=pause&person='.$this->ids['learner'],
+                    '/sites/'.$this->ids['site'].'/history?code=pause&person='.$this->ids['learner'],
                 )['items'],
                 'code',
             ),
@@ -267,7 +267,7 @@ final class LooksTest extends ApiTestCase
 
     public function testAllSitesOneRunsAreRehearsedAtOnce(): void
     {
-        $all = $this->call('lead', 'GET', '/rehearsal?day=2026-12-01')['sites'];
+        $all = $this->call('lead', 'GET', '/first-day-check?day=2026-12-01')['sites'];
         self::assertSame(
             ['Draft', 'Harmony'],
             array_column(array_column($all, 'site'), 'name'),
@@ -281,30 +281,30 @@ final class LooksTest extends ApiTestCase
                 $all[0]['groups'][0]['reason']['causes'][0]['mine'],
             ],
         );
-        self::assertSame([], $this->call('assistant', 'GET', '/rehearsal?day=2026-12-01')['sites']);
-        $this->call('lead', 'GET', '/rehearsal?day=2026-13-01', null, 422);
+        self::assertSame([], $this->call('assistant', 'GET', '/first-day-check?day=2026-12-01')['sites']);
+        $this->call('lead', 'GET', '/first-day-check?day=2026-13-01', null, 422);
     }
 
-    public function testManySitesAreChangedAsOneSheetAndTakenBackAsOne(): void
+    public function testManySitesAreChangedAsOneListAndTakenBackAsOne(): void
     {
         $sites = [$this->ids['site'], $this->ids['draft']];
-        $sheet = fn(array $more, int $expected = 200): array => $this->call(
+        $changeList = fn(array $more, int $expected = 200): array => $this->call(
             'lead',
             'POST',
-            '/site-sheets',
+            '/site-changes',
             ['sites' => $sites, ...$more],
             $expected,
         );
         self::assertEqualsCanonicalizing(
             ['nothing-to-do', 'ready'],
-            array_column($sheet(['verb' => 'open'])['lines'], 'verdict'),
+            array_column($changeList(['verb' => 'open'])['lines'], 'verdict'),
         );
         self::assertSame(
             'draft',
             $this->call('lead', 'GET', '/sites/'.$this->ids['draft'])['state'],
             'looking changes nothing',
         );
-        $done = $sheet(['verb' => 'seats', 'seats' => 2, 'apply' => true])['lines'];
+        $done = $changeList(['verb' => 'seats', 'seats' => 2, 'apply' => true])['lines'];
         self::assertSame(['ready', 'ready'], array_column($done, 'verdict'));
         self::assertSame(
             [2, 2],
@@ -319,7 +319,10 @@ final class LooksTest extends ApiTestCase
         );
         self::assertSame(
             ['ready', 'ready'],
-            array_column($this->call('lead', 'POST', '/site-sheets/undo', ['entries' => $entries])['lines'], 'verdict'),
+            array_column(
+                $this->call('lead', 'POST', '/site-changes/undo', ['entries' => $entries])['lines'],
+                'verdict'
+            ),
         );
         self::assertSame(
             [3, null],
@@ -328,10 +331,10 @@ final class LooksTest extends ApiTestCase
                 $this->call('lead', 'GET', '/sites/'.$sites[1])['seats'],
             ],
         );
-        $led = $sheet(['verb' => 'lead', 'person' => $this->ids['cotutor'], 'apply' => true])['lines'];
+        $led = $changeList(['verb' => 'lead', 'person' => $this->ids['cotutor'], 'apply' => true])['lines'];
         self::assertSame(['ready', 'ready'], array_column($led, 'verdict'));
         self::assertSame('lead-tutor current', $this->roster()['cotutor']);
-        $refused = $sheet(['verb' => 'lead', 'person' => $this->ids['learner'], 'apply' => true])['lines'];
+        $refused = $changeList(['verb' => 'lead', 'person' => $this->ids['learner'], 'apply' => true])['lines'];
         self::assertSame(
             ['refused', 'wrong-kind'],
             [$refused[0]['verdict'], $refused[0]['reason']['line']['reasons'][0]['code']],
@@ -339,7 +342,7 @@ final class LooksTest extends ApiTestCase
         self::assertSame(
             ['refused', 'refused'],
             array_column(
-                $this->call('cotutor', 'POST', '/site-sheets', [
+                $this->call('cotutor', 'POST', '/site-changes', [
                     'sites' => $sites,
                     'verb' => 'close',
                     'on' => '2020-01-01',
@@ -347,8 +350,8 @@ final class LooksTest extends ApiTestCase
                 'verdict',
             ),
         );
-        self::assertSame('/person', $sheet(['verb' => 'lead'], 422)['errors'][0]['pointer']);
-        $this->call('learner', 'POST', '/site-sheets', [
+        self::assertSame('/person', $changeList(['verb' => 'lead'], 422)['errors'][0]['pointer']);
+        $this->call('learner', 'POST', '/site-changes', [
             'sites' => [$this->ids['site']],
             'verb' => 'close',
             'apply' => true,
@@ -358,15 +361,15 @@ final class LooksTest extends ApiTestCase
 
     public function testWhatARegistrarBroughtIsTheRegistrars(): void
     {
-        $this->house->door($this->ids['site'], DoorKind::Feed, 'registrar', true);
-        $this->house->letIn(
+        $this->platform->door($this->ids['site'], DoorKind::Feed, 'registrar', true);
+        $this->platform->letIn(
             $this->ids['site'],
             $this->ids['newcomer'],
             'learner',
             $this->now() - 1_000,
             door: DoorKind::Feed,
         );
-        $this->house->write();
+        $this->platform->write();
         self::assertSame(
             ['reserved', 'registrar'],
             [

@@ -16,18 +16,18 @@ final class LostJobsTest extends ApiTestCase
 {
     public function testAListWithoutAJobGetsOneAndOnlyOne(): void
     {
-        $sheet = $this->applying();
+        $changeList = $this->applying();
         self::assertSame(1, $this->service(LostJobs::class)->again());
         self::assertSame(0, $this->service(LostJobs::class)->again());
-        self::assertSame(1, $this->jobs($sheet));
+        self::assertSame(1, $this->jobs($changeList));
     }
 
     public function testAListWhoseJobFailedSaysWhyAndGoesOnWhenSomebodySaysSo(): void
     {
-        $sheet = $this->applying();
-        $failed = static function (bool $again) use ($sheet): WorkerMessageFailedEvent {
+        $changeList = $this->applying();
+        $failed = static function (bool $again) use ($changeList): WorkerMessageFailedEvent {
             $event = new WorkerMessageFailedEvent(
-                new Envelope(new ApplyChangeList($sheet)),
+                new Envelope(new ApplyChangeList($changeList)),
                 'jobs',
                 new \RuntimeException('wrapped', 0, new \LogicException('no')),
             );
@@ -36,12 +36,12 @@ final class LostJobsTest extends ApiTestCase
             return $event;
         };
         $this->service(LostJobs::class)->failed($failed(true));
-        self::assertNull($this->call('admin', 'GET', "/sheets/$sheet")['trouble']);
+        self::assertNull($this->call('admin', 'GET', "/change-lists/$changeList")['trouble']);
         $this->service(LostJobs::class)->failed($failed(false));
-        self::assertSame('unexpected', $this->call('admin', 'GET', "/sheets/$sheet")['trouble']);
+        self::assertSame('unexpected', $this->call('admin', 'GET', "/change-lists/$changeList")['trouble']);
         self::assertSame(0, $this->service(LostJobs::class)->again(), 'it waits for somebody');
-        self::assertNull($this->call('admin', 'POST', "/sheets/$sheet/continue")['trouble']);
-        self::assertSame(1, $this->jobs($sheet));
+        self::assertNull($this->call('admin', 'POST', "/change-lists/$changeList/continue")['trouble']);
+        self::assertSame(1, $this->jobs($changeList));
     }
 
     public function testHealthSaysWhatSomebodyShouldLookAt(): void
@@ -73,22 +73,22 @@ final class LostJobsTest extends ApiTestCase
         $id = $this->call(
             'admin',
             'POST',
-            '/sheets',
+            '/change-lists',
             ['kind' => 'people', 'title' => 'Stuck', 'work' => ['text' => 'x']],
             201,
         )['id'];
         $this->service(Connection::class)->executeStatement(
-            "UPDATE change_sheet SET state = 'applying', total = 5, changed_at = '2026-01-01' WHERE id = ?",
+            "UPDATE change_list SET state = 'applying', total = 5, changed_at = '2026-01-01' WHERE id = ?",
             [Id::binary($id)],
         );
 
         return $id;
     }
 
-    private function jobs(string $sheet): int
+    private function jobs(string $changeList): int
     {
         return (int) $this->db()->fetchOne('SELECT COUNT(*) FROM messenger_messages WHERE body LIKE ?', [
-            '%'.$sheet.'%',
+            '%'.$changeList.'%',
         ]);
     }
 }

@@ -54,13 +54,13 @@ final class MessagesTest extends ApiTestCase
     public function testUndoingInTimeWithdrawsAndOnceOnlyIsTold(): void
     {
         $line = $this->tell('lead', 'let-in', 'newcomer', 'learner', '');
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$line['entry'].'/undo');
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/history/'.$line['entry'].'/undo');
         self::assertSame(['withdrawn'], array_column($this->messages('lead'), 'state'));
         $this->deliver();
         self::assertSame([], $this->letters());
     }
 
-    public function testASheetSaysWhoIsToldAndWhatWasSentStandsOnItsLines(): void
+    public function testAListSaysWhoIsToldAndWhatWasSentStandsOnItsLines(): void
     {
         $this->db()->executeStatement('UPDATE person SET email = NULL WHERE id = ?', [
             Id::binary($this->ids['junior']),
@@ -74,17 +74,23 @@ final class MessagesTest extends ApiTestCase
         );
         self::assertSame(
             ['mail', 'no-address'],
-            array_column($this->call('admin', 'POST', '/sheet-reviews', ['lines' => $lines])['lines'], 'told'),
+            array_column($this->call('admin', 'POST', '/change-reviews', ['lines' => $lines])['lines'], 'told'),
         );
-        $sheet = $this->call('admin', 'POST', '/sheets', ['kind' => 'people', 'work' => ['x' => 1]], 201)['id'];
-        $this->call('admin', 'POST', "/sheets/$sheet/apply", ['lines' => $lines, 'tell' => 'Hello.']);
+        $changeList = $this->call(
+            'admin',
+            'POST',
+            '/change-lists',
+            ['kind' => 'people', 'work' => ['x' => 1]],
+            201
+        )['id'];
+        $this->call('admin', 'POST', "/change-lists/$changeList/apply", ['lines' => $lines, 'tell' => 'Hello.']);
         $this->deliver();
-        $page = $this->call('admin', 'GET', '/sheets/'.$sheet);
+        $page = $this->call('admin', 'GET', '/change-lists/'.$changeList);
         self::assertSame(
             ['Hello.', 'sent', null],
             [$page['tell'], $page['lines'][0]['message']['state'], $page['lines'][1]['message']],
         );
-        self::assertCount(1, $this->messages('admin', '?sheet='.$sheet));
+        self::assertCount(1, $this->messages('admin', '?changeList='.$changeList));
     }
 
     public function testLettersArriveOnceOthersBounceOrWait(): void
@@ -245,8 +251,8 @@ final class MessagesTest extends ApiTestCase
 
     public function testMessagesAreSeenByThoseOfTheirSiteAndDivisionOnly(): void
     {
-        $this->house->administrator($this->ids['colleague'], $this->ids['seniors']);
-        $this->house->write();
+        $this->platform->administrator($this->ids['colleague'], $this->ids['seniors']);
+        $this->platform->write();
         $this->tell('admin', 'let-in', 'newcomer', 'learner', '');
         $this->call('admin', 'POST', '/people/'.$this->ids['newcomer'].'/password-link');
         self::assertSame(
@@ -268,10 +274,10 @@ final class MessagesTest extends ApiTestCase
     {
         $this->tell('admin', 'let-in', 'newcomer', 'learner', '');
         $this->db()->executeStatement('DELETE FROM messenger_messages');
-        $this->command('house:tidy');
+        $this->command('platform:tidy');
         self::assertSame(0, (int) $this->db()->fetchOne('SELECT COUNT(*) FROM messenger_messages'));
         $this->db()->executeStatement('UPDATE message SET due_at = UTC_TIMESTAMP(3) - INTERVAL 2 MINUTE');
-        $this->command('house:tidy');
+        $this->command('platform:tidy');
         self::assertSame(
             1,
             (int) $this->db()->fetchOne("SELECT COUNT(*) FROM messenger_messages WHERE body LIKE '%SendDue%'"),
@@ -398,7 +404,7 @@ final class MessagesTest extends ApiTestCase
     /** @return array<string, mixed> the line */
     private function tell(string $as, string $verb, string $person, ?string $role, string $words): array
     {
-        return $this->call($as, 'POST', '/sites/'.$this->ids['site'].'/sheets', [
+        return $this->call($as, 'POST', '/sites/'.$this->ids['site'].'/change-lists', [
             'lines' => [['person' => $this->ids[$person], 'verb' => $verb, 'role' => $role]],
             'tell' => $words,
         ])['lines'][0];
@@ -421,7 +427,7 @@ final class MessagesTest extends ApiTestCase
     /** @return list<array<string, mixed>> */
     private function letters(): array
     {
-        return $this->call('admin', 'GET', '/mailbox')['items'];
+        return $this->call('admin', 'GET', '/simulated-inbox')['items'];
     }
 
     /**

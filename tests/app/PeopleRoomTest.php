@@ -12,7 +12,7 @@ final class PeopleRoomTest extends ApiTestCase
     protected function furnish(): void
     {
         parent::furnish();
-        $this->ids['twice'] = $this->house->person(
+        $this->ids['twice'] = $this->platform->person(
             'learner',
             $this->ids['seniors'],
             'Learner',
@@ -22,7 +22,7 @@ final class PeopleRoomTest extends ApiTestCase
             'second@example.org',
             'learner2',
         );
-        $this->ids['other'] = $this->house->site(
+        $this->ids['other'] = $this->platform->site(
             'OTHER',
             'Other',
             'course',
@@ -32,15 +32,15 @@ final class PeopleRoomTest extends ApiTestCase
             null,
             $this->now() - 1_000,
         );
-        $this->house->letIn($this->ids['other'], $this->ids['lead'], 'lead-tutor');
-        $this->house->letIn($this->ids['other'], $this->ids['twice'], 'learner');
-        $this->house->letIn($this->ids['site'], $this->ids['twice'], 'day-guest');
+        $this->platform->letIn($this->ids['other'], $this->ids['lead'], 'lead-tutor');
+        $this->platform->letIn($this->ids['other'], $this->ids['twice'], 'learner');
+        $this->platform->letIn($this->ids['site'], $this->ids['twice'], 'day-guest');
     }
 
     public function testNamesAreCorrectedByAdministratorsAndFoundAtOnce(): void
     {
         $path = '/people/'.$this->ids['learner'];
-        $wish = [
+        $request = [
             'given' => 'Lärke',
             'family' => 'Nyström',
             'former' => 'Learnersen',
@@ -48,13 +48,13 @@ final class PeopleRoomTest extends ApiTestCase
             'number' => 'X77LEARNER',
             'email' => 'Larke@Example.org',
         ];
-        $this->call('lead', 'PUT', $path, $wish, 403, ['If-Match' => '"1"']);
-        $page = $this->call('admin', 'PUT', $path, $wish, 200, ['If-Match' => '"1"']);
+        $this->call('lead', 'PUT', $path, $request, 403, ['If-Match' => '"1"']);
+        $page = $this->call('admin', 'PUT', $path, $request, 200, ['If-Match' => '"1"']);
         self::assertSame(
             ['Lärke', 'larke@example.org', 8, 2],
             [$page['person']['given'], $page['person']['email'], $page['person']['level'], $page['version']],
         );
-        $this->call('admin', 'PUT', $path, $wish, 412, ['If-Match' => '"1"']);
+        $this->call('admin', 'PUT', $path, $request, 412, ['If-Match' => '"1"']);
         // A link that went to the address of before is over.
         $this->db()->executeStatement(
             <<<'SQL'
@@ -63,9 +63,9 @@ final class PeopleRoomTest extends ApiTestCase
                 SQL,
             [Id::binary($this->ids['learner'])],
         );
-        $this->call('admin', 'PUT', $path, ['level' => 7] + $wish, 200, ['If-Match' => '"2"']);
+        $this->call('admin', 'PUT', $path, ['level' => 7] + $request, 200, ['If-Match' => '"2"']);
         self::assertSame(1, (int) $this->db()->fetchOne('SELECT COUNT(*) FROM first_password'));
-        $this->call('admin', 'PUT', $path, ['email' => 'other@example.org'] + $wish, 200, ['If-Match' => '"3"']);
+        $this->call('admin', 'PUT', $path, ['email' => 'other@example.org'] + $request, 200, ['If-Match' => '"3"']);
         self::assertSame(0, (int) $this->db()->fetchOne('SELECT COUNT(*) FROM first_password'));
         self::assertSame(
             'Nyström',
@@ -115,7 +115,7 @@ final class PeopleRoomTest extends ApiTestCase
     public function testEverythingHeldIsHandedOutWithoutSecrets(): void
     {
         $this->call('lead', 'POST', '/people/'.$this->ids['learner'].'/notes', ['text' => 'Rang up.']);
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/change-lists', [
             'lines' => [['person' => $this->ids['learner'], 'verb' => 'change-role', 'role' => 'day-guest']],
             'tell' => '',
         ]);
@@ -128,12 +128,12 @@ final class PeopleRoomTest extends ApiTestCase
             ['learner@example.org', 'Rang up.', 'learner'],
             [$parts['person']['rows'][0][9], $parts['notes']['rows'][0][2], $parts['account']['rows'][0][0]],
         );
-        self::assertNotSame([], $parts['ways in']['rows']);
+        self::assertNotSame([], $parts['how access was given']['rows']);
         self::assertSame('role-changed', $parts['messages']['rows'][0][2]);
         self::assertStringNotContainsString('argon2', json_encode($parts, \JSON_THROW_ON_ERROR));
         self::assertSame(
             'person-exported',
-            $this->call('admin', 'GET', '/people/'.$this->ids['learner'].'/logbook')['items'][0]['code'],
+            $this->call('admin', 'GET', '/people/'.$this->ids['learner'].'/history')['items'][0]['code'],
         );
     }
 
@@ -146,11 +146,11 @@ final class PeopleRoomTest extends ApiTestCase
         $pasted = $this->call(
             'lead',
             'POST',
-            '/sheets',
+            '/change-lists',
             ['kind' => 'pasted', 'site' => $this->ids['site'], 'work' => ['text' => 'Learner Learnersen']],
             201,
         )['id'];
-        $this->call('lead', 'POST', "/sheets/$pasted/apply", [
+        $this->call('lead', 'POST', "/change-lists/$pasted/apply", [
             'lines' => [
                 [
                     'site' => $this->ids['site'],
@@ -177,15 +177,15 @@ final class PeopleRoomTest extends ApiTestCase
                 $review['counts']['sites'],
                 $review['counts']['notes'],
                 $review['counts']['messages'],
-                $review['sheet'],
+                $review['changeList'],
             ],
         );
-        $sheet = $this->call('admin', 'POST', $path, ['apply' => true])['sheet'];
+        $changeList = $this->call('admin', 'POST', $path, ['apply' => true])['changeList'];
         self::assertSame(
             ['erase', 'Erased person'],
             [
-                $this->call('admin', 'GET', '/sheets/'.$sheet)['kind'],
-                $this->call('admin', 'GET', '/sheets/'.$sheet)['title'],
+                $this->call('admin', 'GET', '/change-lists/'.$changeList)['kind'],
+                $this->call('admin', 'GET', '/change-lists/'.$changeList)['title'],
             ],
         );
         $rows = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster?state=removed')['items'];
@@ -196,7 +196,7 @@ final class PeopleRoomTest extends ApiTestCase
         }
         self::assertSame(
             'Erased person',
-            $this->call('lead', 'GET', '/sheets/'.$pasted)['lines'][0]['person']['name'],
+            $this->call('lead', 'GET', '/change-lists/'.$pasted)['lines'][0]['person']['name'],
         );
     }
 
@@ -241,23 +241,23 @@ final class PeopleRoomTest extends ApiTestCase
 
     public function testDoublesAreFoundToldApartAndMerged(): void
     {
-        // Two addresses, and no number that a house like this knows: two people.
-        self::assertSame([], $this->call('admin', 'GET', '/doubles')['items']);
+        // Two addresses, and no number that a platform like this knows: two people.
+        self::assertSame([], $this->call('admin', 'GET', '/duplicates')['items']);
         $this->db()->executeStatement('UPDATE person SET email = NULL WHERE id = ?', [Id::binary($this->ids['twice'])]);
-        $pairs = $this->call('admin', 'GET', '/doubles')['items'];
+        $pairs = $this->call('admin', 'GET', '/duplicates')['items'];
         self::assertSame([['same-name', 'no-number', 'same-level']], array_column($pairs, 'evidence'));
-        self::assertSame([], $this->call('elsewhere', 'GET', '/doubles')['items']);
-        $path = '/doubles/'.$this->ids['twice'].'/'.$this->ids['learner'];
+        self::assertSame([], $this->call('elsewhere', 'GET', '/duplicates')['items']);
+        $path = '/duplicates/'.$this->ids['twice'].'/'.$this->ids['learner'];
         $this->call('admin', 'PUT', $path);
-        self::assertSame([], $this->call('admin', 'GET', '/doubles')['items']);
+        self::assertSame([], $this->call('admin', 'GET', '/duplicates')['items']);
         $this->call('admin', 'DELETE', $path);
-        self::assertCount(1, $this->call('admin', 'GET', '/doubles')['items']);
+        self::assertCount(1, $this->call('admin', 'GET', '/duplicates')['items']);
     }
 
     public function testTwoBecomeOneInEverySiteAndAreTakenApartAgain(): void
     {
-        $wish = ['stays' => $this->ids['learner'], 'goes' => $this->ids['twice']];
-        $look = $this->call('admin', 'POST', '/merges', $wish);
+        $request = ['stays' => $this->ids['learner'], 'goes' => $this->ids['twice']];
+        $look = $this->call('admin', 'POST', '/merges', $request);
         self::assertSame(
             [
                 false,
@@ -265,9 +265,9 @@ final class PeopleRoomTest extends ApiTestCase
             ],
             [$look['ready'], $look['choices']],
         );
-        $this->call('admin', 'POST', '/merges', [...$wish, 'apply' => true], 409);
-        $wish += ['roles' => [$this->ids['site'] => 'learner'], 'take' => ['email' => 'goes']];
-        $look = $this->call('admin', 'POST', '/merges', $wish);
+        $this->call('admin', 'POST', '/merges', [...$request, 'apply' => true], 409);
+        $request += ['roles' => [$this->ids['site'] => 'learner'], 'take' => ['email' => 'goes']];
+        $look = $this->call('admin', 'POST', '/merges', $request);
         self::assertSame(
             [true, 'second@example.org', 'X77LEARNER', 'learner2'],
             [$look['ready'], $look['facts']['email'], $look['facts']['number'], $look['closes']],
@@ -277,13 +277,13 @@ final class PeopleRoomTest extends ApiTestCase
             $this->roster('lead', '', 'other'),
             $this->call('admin', 'GET', '/people/'.$this->ids['learner'])['person'],
         ];
-        $sheet = $this->call('admin', 'POST', '/merges', [...$wish, 'apply' => true])['sheet'];
+        $changeList = $this->call('admin', 'POST', '/merges', [...$request, 'apply' => true])['changeList'];
         self::assertSame('learner current', $this->roster('lead', '', 'other')['learner']);
         $page = $this->call('admin', 'GET', '/people/'.$this->ids['twice']);
         self::assertSame(['merged', $this->ids['learner']], [$page['gone'], $page['into']]);
         self::assertCount(1, $this->call('admin', 'GET', '/people?q=learnersen')['items']);
         $this->call(null, 'POST', '/sign-in', ['login' => 'learner2', 'password' => self::PASSWORD], 401);
-        self::assertSame(0, $this->call('admin', 'GET', '/doubles')['total']);
+        self::assertSame(0, $this->call('admin', 'GET', '/duplicates')['total']);
         // Whoever became part of another is not let in any more, nor is a line of it taken back by itself.
         self::assertSame(
             'gone',
@@ -291,31 +291,31 @@ final class PeopleRoomTest extends ApiTestCase
         );
         $entry = array_values(
             array_filter(
-                $this->call('admin', 'GET', '/sites/'.$this->ids['other'].'/logbook')['items'],
+                $this->call('admin', 'GET', '/sites/'.$this->ids['other'].'/history')['items'],
                 fn(array $each): bool => 'remove' === $each['code'] && $each['person']['id'] === $this->ids['twice'],
             ),
         )[0];
         $this->call(
             'admin',
             'POST',
-            '/sites/'.$this->ids['other'].'/logbook/'.$entry['sequence'].'/undo',
+            '/sites/'.$this->ids['other'].'/history/'.$entry['sequence'].'/undo',
             null,
             409,
         );
-        $this->call('admin', 'POST', "/sheets/$sheet/undo", ['apply' => true], 403);
+        $this->call('admin', 'POST', "/change-lists/$changeList/undo", ['apply' => true], 403);
 
         self::assertSame(
             3,
-            $this->call('admin', 'POST', "/merges/$sheet/undo", ['apply' => false])['verdicts']['ready'],
+            $this->call('admin', 'POST', "/merges/$changeList/undo", ['apply' => false])['verdicts']['ready'],
         );
-        $this->call('admin', 'POST', "/merges/$sheet/undo", ['apply' => true]);
+        $this->call('admin', 'POST', "/merges/$changeList/undo", ['apply' => true]);
         self::assertSame($before, [
             $this->roster(),
             $this->roster('lead', '', 'other'),
             $this->call('admin', 'GET', '/people/'.$this->ids['learner'])['person'],
         ]);
         self::assertCount(2, $this->call('admin', 'GET', '/people?q=learnersen')['items']);
-        $this->call('admin', 'POST', "/merges/$sheet/undo", ['apply' => true], 409);
+        $this->call('admin', 'POST', "/merges/$changeList/undo", ['apply' => true], 409);
     }
 
     public function testWhatBothHadIsFoundWithTheOneWhoStays(): void
@@ -333,13 +333,13 @@ final class PeopleRoomTest extends ApiTestCase
             [Id::binary($this->ids['twice']), Id::binary($this->ids['lead'])],
         );
         $this->db()->executeStatement('DELETE FROM account WHERE person_id = ?', [Id::binary($this->ids['learner'])]);
-        $wish = [
+        $request = [
             'stays' => $this->ids['learner'],
             'goes' => $this->ids['twice'],
             'roles' => [$this->ids['site'] => 'day-guest'],
             'apply' => true,
         ];
-        $sheet = $this->call('admin', 'POST', '/merges', $wish)['sheet'];
+        $changeList = $this->call('admin', 'POST', '/merges', $request)['changeList'];
         $page = $this->call('admin', 'GET', '/people/'.$this->ids['learner']);
         // An account that only the other one had is theirs now.
         self::assertSame(
@@ -354,11 +354,11 @@ final class PeopleRoomTest extends ApiTestCase
             200,
             ['If-Match' => '"'.$page['version'].'"'],
         );
-        $this->call('admin', 'POST', "/merges/$sheet/undo", ['apply' => true], 409);
+        $this->call('admin', 'POST', "/merges/$changeList/undo", ['apply' => true], 409);
         $this->db()->executeStatement('UPDATE person SET version = version - 1 WHERE id = ?', [
             Id::binary($this->ids['learner']),
         ]);
-        $this->call('admin', 'POST', "/merges/$sheet/undo", ['apply' => true]);
+        $this->call('admin', 'POST', "/merges/$changeList/undo", ['apply' => true]);
         $page = $this->call('admin', 'GET', '/people/'.$this->ids['learner']);
         self::assertSame(
             [[], [], null, 'Learner'],

@@ -72,8 +72,8 @@ final class PlacesTest extends ApiTestCase
         $places = $this->service(Places::class);
         $what = 'dear of theirs' === $what ? 'dear '.$this->ids['lead'] : $what;
         $held = array_map(static fn() => $places->take($what, $most), range(1, $most));
-        $rehearsal = '/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01';
-        $ask = fn(string $who): string => $this->outcome($who, 'GET', $rehearsal);
+        $firstDayCheck = '/sites/'.$this->ids['site'].'/first-day-check?day=2026-12-01';
+        $ask = fn(string $who): string => $this->outcome($who, 'GET', $firstDayCheck);
         self::assertSame('503 busy 2', $ask('lead'));
         self::assertSame(4 === $most ? '503 busy 2' : '200', $ask('cotutor'));
         $this->call('lead', 'GET', '/me');
@@ -95,10 +95,10 @@ final class PlacesTest extends ApiTestCase
         $taken = array_map(static fn() => $places->take($what, $held), range(1, $held));
         self::assertNotContains(null, $taken);
         $body = fn(string $verb): array => ['lines' => [['person' => $this->ids['learner'], 'verb' => $verb]]];
-        $at = '/sites/'.$this->ids['site'].'/sheets';
+        $at = '/sites/'.$this->ids['site'].'/change-lists';
         self::assertSame($lead, $this->outcome('lead', 'POST', $at, $body('pause')));
         self::assertSame($other, $this->outcome('cotutor', 'POST', $at, $body('pause')));
-        $draft = '/sites/'.$this->ids['draft'].'/sheets';
+        $draft = '/sites/'.$this->ids['draft'].'/change-lists';
         self::assertSame('200', $this->outcome('lead', 'POST', $draft, $body('remove')), 'another site is as ever');
         self::assertSame(
             '200',

@@ -33,7 +33,7 @@ final class RosterTest extends ApiTestCase
         $undo = fn(int $sequence, int $expected = 200): array => $this->call(
             'lead',
             'POST',
-            '/sites/'.$this->ids['site'].'/logbook/'.$sequence.'/undo',
+            '/sites/'.$this->ids['site'].'/history/'.$sequence.'/undo',
             null,
             $expected,
         );
@@ -44,7 +44,7 @@ final class RosterTest extends ApiTestCase
         $undo($undone['entry']);
         self::assertSame('learner current', $this->roster()['newcomer']);
         $undo($undone['entry'], 409);
-        $log = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook')['items'];
+        $log = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/history')['items'];
         self::assertSame(['undo', 'undo', 'let-in'], array_column(\array_slice($log, 0, 3), 'code'));
         self::assertSame(
             [null, $log[0]['sequence'], null],
@@ -56,7 +56,7 @@ final class RosterTest extends ApiTestCase
 
     public function testChangesAreUndoneStepByStep(): void
     {
-        $path = '/sites/'.$this->ids['site'].'/logbook';
+        $path = '/sites/'.$this->ids['site'].'/history';
         $in = $this->change('lead', 'let-in', 'newcomer', 'learner')['entry'];
         $role = $this->change('lead', 'change-role', 'newcomer', 'day-guest')['entry'];
         $undoable = fn(): array => array_column(
@@ -80,7 +80,7 @@ final class RosterTest extends ApiTestCase
         $this->change('lead', 'change-role', 'newcomer', 'day-guest');
         self::assertStringEndsWith(
             'changed-since',
-            $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry.'/undo', null, 409)[
+            $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/history/'.$entry.'/undo', null, 409)[
                 'type'
             ],
         );
@@ -105,7 +105,7 @@ final class RosterTest extends ApiTestCase
     {
         $this->ids['second'] = $this->person('second', 'learner', 'seniors', 7);
         $this->ids['third'] = $this->person('third', 'learner', 'seniors', 7);
-        $this->house->write();
+        $this->platform->write();
         $this->change('lead', 'let-in', 'newcomer', 'learner');
         $this->change('lead', 'let-in', 'second', 'learner');
         $problem = $this->change('lead', 'let-in', 'third', 'learner', 409);
@@ -141,7 +141,7 @@ final class RosterTest extends ApiTestCase
 
     public function testARepeatedRequestIsDoneOnce(): void
     {
-        $path = '/sites/'.$this->ids['site'].'/sheets';
+        $path = '/sites/'.$this->ids['site'].'/change-lists';
         $body = ['lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']]];
         $first = $this->call('lead', 'POST', $path, $body, headers: ['Idempotency-Key' => 'the-same-key']);
         $again = $this->call('lead', 'POST', $path, $body, headers: ['Idempotency-Key' => 'the-same-key']);
@@ -185,10 +185,10 @@ final class RosterTest extends ApiTestCase
 
     public function testTheRosterIsNarrowedByFurtherWords(): void
     {
-        $morning = $this->house->section($this->ids['site'], 'Morning', '');
-        $this->house->door($this->ids['site'], DoorKind::Key, 'key');
+        $morning = $this->platform->section($this->ids['site'], 'Morning', '');
+        $this->platform->door($this->ids['site'], DoorKind::Key, 'key');
         $this->ids['keyed'] = $this->person('keyed', 'learner', 'juniors', 3);
-        $this->house->letIn(
+        $this->platform->letIn(
             $this->ids['site'],
             $this->ids['newcomer'],
             'learner',
@@ -196,7 +196,7 @@ final class RosterTest extends ApiTestCase
             new Window($this->now() - 86_400, $this->now() + 5 * 86_400),
             section: $morning,
         );
-        $this->house->letIn(
+        $this->platform->letIn(
             $this->ids['site'],
             $this->ids['keyed'],
             'learner',
@@ -204,7 +204,7 @@ final class RosterTest extends ApiTestCase
             door: DoorKind::Key,
             lastSeen: $this->now() - 2 * 86_400,
         );
-        $this->house->write();
+        $this->platform->write();
         $shown = fn(string $query, string $as = 'lead'): array => array_keys($this->roster($as, '?'.$query));
         self::assertSame(['newcomer'], $shown('section='.$morning));
         self::assertSame(['keyed'], $shown('door=key'));
@@ -232,14 +232,14 @@ final class RosterTest extends ApiTestCase
 
     public function testTheRosterIsShownAsItStoodAndAsItWillStand(): void
     {
-        $this->house->letIn(
+        $this->platform->letIn(
             $this->ids['site'],
             $this->ids['newcomer'],
             'learner',
             $this->now() - 5 * 86_400,
             removedAt: $this->now() - 86_400,
         );
-        $this->house->write();
+        $this->platform->write();
         $this->change('lead', 'change-dates', 'learner', more: ['untilDay' => '2026-12-01']);
         $of = fn(string $day): array => $this->roster('lead', '?asOf='.$day);
         self::assertArrayNotHasKey('newcomer', $of('2026-11-18'));
@@ -281,12 +281,12 @@ final class RosterTest extends ApiTestCase
         );
     }
 
-    public function testTheLogbookIsLookedThroughByWhoWhatAndWhen(): void
+    public function testTheHistoryIsLookedThroughByWhoWhatAndWhen(): void
     {
         $this->change('lead', 'let-in', 'newcomer', 'learner');
         $this->change('cotutor', 'pause', 'newcomer');
         $codes = fn(string $query): array => array_column(
-            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook?'.$query)['items'],
+            $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/history?'.$query)['items'],
             'code',
         );
         self::assertSame(['pause', 'let-in'], $codes('q=newcom'));
@@ -295,19 +295,19 @@ final class RosterTest extends ApiTestCase
         self::assertSame(['pause', 'let-in'], $codes('from=2026-11-24'));
         self::assertNotContains('pause', $codes('until=2026-11-23'));
         self::assertSame([], $codes('q=%25'));
-        $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/logbook?code=burn', null, 422);
+        $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/history?code=burn', null, 422);
     }
 
     public function testTheFirstDayIsRehearsed(): void
     {
         $this->change('lead', 'let-in', 'newcomer', 'learner', more: ['fromDay' => '2026-12-02']);
         $this->change('lead', 'pause', 'learner', more: ['untilDay' => '2026-12-03']);
-        $rehearse = fn(string $query): array => $this->call(
+        $checkFirstDay = fn(string $query): array => $this->call(
             'lead',
             'GET',
-            '/sites/'.$this->ids['site'].'/rehearsal?'.$query,
+            '/sites/'.$this->ids['site'].'/first-day-check?'.$query,
         );
-        $first = $rehearse('day=2026-12-01&time=09:30');
+        $first = $checkFirstDay('day=2026-12-01&time=09:30');
         self::assertSame(['2026-12-01T08:30:00Z', 3], [$first['at'], $first['enter']]);
         $groups = array_column(
             array_map(
@@ -324,18 +324,22 @@ final class RosterTest extends ApiTestCase
             ['upcoming' => ['Newcomersen, Newcomer'], 'paused' => ['Learnersen, Learner']],
             $groups,
         );
-        self::assertSame([5, []], [($later = $rehearse('day=2026-12-04'))['enter'], $later['groups']]);
+        self::assertSame([5, []], [($later = $checkFirstDay('day=2026-12-04'))['enter'], $later['groups']]);
         self::assertSame(
             '/time',
             $this->call(
                 'lead',
                 'GET',
-                '/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01&time=noon',
+                '/sites/'.$this->ids['site'].'/first-day-check?day=2026-12-01&time=noon',
                 null,
                 422,
             )['errors'][0]['pointer'],
         );
-        $draft = $this->call('lead', 'GET', '/sites/'.$this->ids['draft'].'/rehearsal?day=2026-12-01')['groups'][0];
+        $draft = $this->call(
+            'lead',
+            'GET',
+            '/sites/'.$this->ids['draft'].'/first-day-check?day=2026-12-01'
+        )['groups'][0];
         self::assertSame(
             ['draft', 'open-site', true],
             [
@@ -441,7 +445,7 @@ final class RosterTest extends ApiTestCase
                 $lifted['standing']['role'],
             ],
         );
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry.'/undo');
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/history/'.$entry.'/undo');
         self::assertSame('day-guest', $this->call('lead', 'GET', $path)['standing']['role']);
         self::assertSame(
             'beyond-term',
@@ -494,8 +498,8 @@ final class RosterTest extends ApiTestCase
 
     public function testWaysInNameTheirDoor(): void
     {
-        $this->house->door($this->ids['site'], DoorKind::Cohort, 'Level 7 strings');
-        $this->house->letIn(
+        $this->platform->door($this->ids['site'], DoorKind::Cohort, 'Level 7 strings');
+        $this->platform->letIn(
             $this->ids['site'],
             $this->ids['newcomer'],
             'learner',
@@ -503,7 +507,7 @@ final class RosterTest extends ApiTestCase
             new Window($this->now() - 10, $this->now() + 864_000),
             DoorKind::Cohort,
         );
-        $this->house->write();
+        $this->platform->write();
         $card = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/roster/'.$this->ids['newcomer']);
         self::assertSame(['kind' => 'cohort', 'name' => 'Level 7 strings'], $card['grants'][0]['door']);
         self::assertSame('Level 7 strings', $card['reason']['causes'][0]['values']['door']);
@@ -519,33 +523,33 @@ final class RosterTest extends ApiTestCase
             return $this->statements() - $before;
         };
         $paths = [
-            '/sites/'.$this->ids['site'].'/rehearsal?day=2026-12-01',
+            '/sites/'.$this->ids['site'].'/first-day-check?day=2026-12-01',
             '/sites/'.$this->ids['site'].'/roster?limit=500',
             '/sites/'.$this->ids['site'].'/intake?q=co',
             '/sites?scope=run',
             '/sites?scope=in',
-            '/sites/'.$this->ids['site'].'/logbook',
+            '/sites/'.$this->ids['site'].'/history',
             '/sites/'.$this->ids['site'].'/roster?limit=500&asOf=2026-11-20',
             '/sites/'.$this->ids['site'].'/progress?items=1',
             '/people?q=co',
-            '/people/'.$this->ids['learner'].'/logbook',
-            '/rehearsal?day=2026-12-01',
+            '/people/'.$this->ids['learner'].'/history',
+            '/first-day-check?day=2026-12-01',
             '/sites/'.$this->ids['site'].'/labels',
         ];
         $few = array_map($count, $paths);
         for ($n = 0; $n < 60; ++$n) {
-            $this->house->letIn(
+            $this->platform->letIn(
                 $this->ids['site'],
                 $this->person("co$n", 'staff', 'faculty', family: 'Somebody'),
                 'co-tutor',
             );
-            $this->house->letIn(
-                $this->house->site("S-$n", "Site $n", 'course', $this->ids['seniors'], $this->ids['term']),
+            $this->platform->letIn(
+                $this->platform->site("S-$n", "Site $n", 'course', $this->ids['seniors'], $this->ids['term']),
                 $this->ids['lead'],
                 'lead-tutor',
             );
         }
-        $this->house->write();
+        $this->platform->write();
         self::assertSame($few, array_map($count, $paths));
     }
 
@@ -561,7 +565,7 @@ final class RosterTest extends ApiTestCase
         foreach (range(1, 14) as $n) {
             $id = $this->person('many'.$n, 'learner', 'seniors', 7);
             $from = $this->now() + ($n - 8) * 86_400;
-            $this->house->letIn(
+            $this->platform->letIn(
                 $this->ids['draft'],
                 $id,
                 ['learner', 'day-guest', 'sit-in-observer'][$n % 3],
@@ -571,7 +575,7 @@ final class RosterTest extends ApiTestCase
                 paused: 0 === $n % 5 ? [$from + 3_600, $from + 90_000] : null,
             );
         }
-        $this->house->write();
+        $this->platform->write();
         foreach (range(-12, 25, 3) as $days) {
             $day = gmdate('Y-m-d', $this->now() + $days * 86_400);
             $page = $this->call('lead', 'GET', '/sites/'.$this->ids['draft'].'/roster?unlisted=1&asOf='.$day);

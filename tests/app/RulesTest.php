@@ -33,7 +33,7 @@ final class RulesTest extends ApiTestCase
         self::assertContains('see-marks', $this->may('assistant'));
         self::assertSame(2, $this->put($rules)['version']);
         self::assertNotContains('see-marks', $this->may('assistant'));
-        self::assertSame('rules-changed', $this->call('admin', 'GET', '/house/logbook')['items'][0]['code']);
+        self::assertSame('rules-changed', $this->call('admin', 'GET', '/platform/history')['items'][0]['code']);
         // Taken back by putting the rules of before in force again.
         $before = $this->call('admin', 'GET', '/rules?version=1')['rules'];
         self::assertSame(3, $this->put($before, 2)['version']);
@@ -115,7 +115,7 @@ final class RulesTest extends ApiTestCase
             ...$rules['limits'],
             'seats' => 100,
             'leads' => 1,
-            'sheet' => 2,
+            'changeList' => 2,
             'removalFew' => 0,
             'removalShare' => 10,
         ];
@@ -152,10 +152,10 @@ final class RulesTest extends ApiTestCase
         ];
         self::assertSame(
             'too-many',
-            $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', $three, 422)['errors'][0]['code'],
+            $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/change-lists', $three, 422)['errors'][0]['code'],
         );
         $this->change('lead', 'remove', 'learner', expected: 409);
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/change-lists', [
             'removing' => 1,
             'lines' => [['person' => $this->ids['learner'], 'verb' => 'remove']],
         ]);
@@ -186,15 +186,18 @@ final class RulesTest extends ApiTestCase
         );
         $this->call('admin', 'PUT', $path, ['platform' => false]);
         $this->call('admin', 'GET', '/administrators', null, 403);
-        self::assertSame('administrator-named', $this->call('colleague', 'GET', '/house/logbook')['items'][0]['code']);
+        self::assertSame(
+            'administrator-named',
+            $this->call('colleague', 'GET', '/platform/history')['items'][0]['code']
+        );
         self::assertSame(
             'unknown',
             $this->call('colleague', 'PUT', $path, ['platform' => false, 'divisions' => ['nowhere']], 422)['errors'][0][
                 'code'
             ],
         );
-        $nobody = $this->house->person('guardian', $this->ids['seniors'], 'No', 'Account', passwordHash: 'none');
-        $this->house->write();
+        $nobody = $this->platform->person('guardian', $this->ids['seniors'], 'No', 'Account', passwordHash: 'none');
+        $this->platform->write();
         self::assertSame(
             'no-account',
             $this->call('colleague', 'PUT', '/administrators/'.$nobody, ['platform' => true], 422)['errors'][0][

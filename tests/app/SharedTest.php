@@ -106,7 +106,7 @@ final class SharedTest extends ApiTestCase
         $this->call('lead', 'GET', '/me');
         $this->client->request(
             'POST',
-            '/api/v1/sites/'.$this->ids['site'].'/sheets',
+            '/api/v1/sites/'.$this->ids['site'].'/change-lists',
             [],
             [],
             ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'],

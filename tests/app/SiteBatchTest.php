@@ -22,15 +22,15 @@ final class SiteBatchTest extends ApiTestCase
 
     public function testWhatCanBeIsMadeLedByThoseNamedAndTakenBackWhileUnused(): void
     {
-        $sheet = $this->sheet('admin');
-        $made = $this->batch('admin', self::ROWS."\nOther choir;OCH", ['apply' => true, 'sheet' => $sheet]);
+        $changeList = $this->changeList('admin');
+        $made = $this->batch('admin', self::ROWS."\nOther choir;OCH", ['apply' => true, 'changeList' => $changeList]);
         self::assertSame(2, $made['made']);
         $this->ids['choir'] = $made['rows'][0]['site'];
         self::assertSame(['cotutor' => 'lead-tutor current'], $this->roster('admin', '', 'choir'));
-        $page = $this->call('admin', 'GET', '/sheets/'.$sheet);
+        $page = $this->call('admin', 'GET', '/change-lists/'.$changeList);
         self::assertSame(['applied', 4, 2], [$page['state'], $page['total'], $page['applied']]);
         $this->change('admin', 'let-in', 'newcomer', 'learner', site: 'choir');
-        $lines = $this->call('admin', 'POST', '/site-batches/'.$sheet.'/undo')['lines'];
+        $lines = $this->call('admin', 'POST', '/site-batches/'.$changeList.'/undo')['lines'];
         self::assertSame(['refused', 'ready'], array_column($lines, 'verdict'));
         self::assertContains('Winter choir', $this->titles('admin'));
         self::assertNotContains('Other choir', $this->titles('admin'));
@@ -44,10 +44,10 @@ final class SiteBatchTest extends ApiTestCase
 
     public function testWhoIsNoAdministratorLeadsWhatTheyMakeAndOnlyInTheirDivisions(): void
     {
-        $sheet = $this->sheet('lead');
+        $changeList = $this->changeList('lead');
         $rows = $this->batch('lead', "Mine;MINE;;;;;;Cotutor Cotutorsen\nTheirs;TH;;evening", [
             'apply' => true,
-            'sheet' => $sheet,
+            'changeList' => $changeList,
         ])['rows'];
         self::assertSame(['ready', 'refused'], array_column($rows, 'verdict'));
         $this->ids['mine'] = $rows[0]['site'];
@@ -57,18 +57,18 @@ final class SiteBatchTest extends ApiTestCase
         );
     }
 
-    public function testTheSheetIsAppliedOnceAndALearnerLeadsNothing(): void
+    public function testTheListIsAppliedOnceAndALearnerLeadsNothing(): void
     {
-        $sheet = $this->sheet('admin');
+        $changeList = $this->changeList('admin');
         self::assertSame(
             'leads',
             $this->batch('admin', 'A site;AS;;;;;;Learner Learnersen', ['leads' => ['1:0' => $this->ids['learner']]])[
                 'rows'
             ][0]['problems'][0]['field'],
         );
-        $this->batch('admin', 'A site;AS', ['apply' => true, 'sheet' => $sheet]);
-        $this->batch('admin', 'Another;AN', ['apply' => true, 'sheet' => $sheet], 412);
-        $this->batch('admin', '', ['apply' => true, 'sheet' => $this->sheet('admin')], 422);
+        $this->batch('admin', 'A site;AS', ['apply' => true, 'changeList' => $changeList]);
+        $this->batch('admin', 'Another;AN', ['apply' => true, 'changeList' => $changeList], 412);
+        $this->batch('admin', '', ['apply' => true, 'changeList' => $this->changeList('admin')], 422);
         self::assertSame(
             'too-many',
             $this->batch(
@@ -80,9 +80,9 @@ final class SiteBatchTest extends ApiTestCase
         );
     }
 
-    private function sheet(string $as): string
+    private function changeList(string $as): string
     {
-        return $this->call($as, 'POST', '/sheets', ['kind' => 'sites', 'work' => ['text' => 'x']], 201)['id'];
+        return $this->call($as, 'POST', '/change-lists', ['kind' => 'sites', 'work' => ['text' => 'x']], 201)['id'];
     }
 
     /**

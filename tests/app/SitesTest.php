@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 
 final class SitesTest extends ApiTestCase
 {
-    private const WISH = [
+    private const REQUEST = [
         'title' => 'Brass',
         'code' => 'brass-1',
         'kind' => 'workshop',
@@ -33,12 +33,12 @@ final class SitesTest extends ApiTestCase
 
     public function testANewSiteIsADraftWithItsMakerAsLead(): void
     {
-        $site = $this->call('lead', 'POST', '/sites', self::WISH, 201);
+        $site = $this->call('lead', 'POST', '/sites', self::REQUEST, 201);
         self::assertSame(
             ['BRASS-1', 'draft', 'lead-tutor', ['lowest' => 6, 'highest' => 8]],
             [$site['code'], $site['state'], $site['standing']['role'], $site['levels']],
         );
-        $log = $this->call('lead', 'GET', '/sites/'.$site['id'].'/logbook')['items'];
+        $log = $this->call('lead', 'GET', '/sites/'.$site['id'].'/history')['items'];
         self::assertSame(['let-in', 'site-made'], array_column($log, 'code'));
     }
 
@@ -46,15 +46,21 @@ final class SitesTest extends ApiTestCase
     {
         self::assertSame(
             '/division',
-            $this->call('lead', 'POST', '/sites', ['division' => 'juniors'] + self::WISH, 422)['errors'][0]['pointer'],
+            $this->call(
+                'lead',
+                'POST',
+                '/sites',
+                ['division' => 'juniors'] + self::REQUEST,
+                422
+            )['errors'][0]['pointer'],
         );
-        self::assertSame(['seniors', 'faculty'], $this->call('lead', 'GET', '/house')['mayMakeIn']);
-        self::assertSame([], $this->call('learner', 'GET', '/house')['mayMakeIn']);
+        self::assertSame(['seniors', 'faculty'], $this->call('lead', 'GET', '/platform')['mayMakeIn']);
+        self::assertSame([], $this->call('learner', 'GET', '/platform')['mayMakeIn']);
     }
 
     public function testOpeningWantsALeadAndClosingKeepsTheSiteReadable(): void
     {
-        $site = $this->call('lead', 'POST', '/sites', self::WISH, 201);
+        $site = $this->call('lead', 'POST', '/sites', self::REQUEST, 201);
         $this->ids['new'] = $site['id'];
         $this->change('admin', 'remove', 'lead', site: 'new');
         self::assertStringEndsWith('site-needs-lead', $this->live('admin', 'open', 1, 409)['type']);
@@ -67,13 +73,13 @@ final class SitesTest extends ApiTestCase
             'look-only',
             $this->call('lead', 'POST', '/sites/'.$site['id'].'/visits')['reason']['entry'],
         );
-        $this->call('lead', 'POST', '/sites/'.$site['id'].'/logbook/'.$closed['entry'].'/undo');
+        $this->call('lead', 'POST', '/sites/'.$site['id'].'/history/'.$closed['entry'].'/undo');
         self::assertSame('open', $this->call('lead', 'GET', '/sites/'.$site['id'])['state']);
     }
 
     public function testASiteOpensAndClosesByItselfOnADayOfItsZone(): void
     {
-        $site = $this->call('lead', 'POST', '/sites', self::WISH, 201);
+        $site = $this->call('lead', 'POST', '/sites', self::REQUEST, 201);
         $this->ids['new'] = $site['id'];
         $planned = $this->live('lead', 'open', 1, on: '2027-01-11');
         self::assertSame(['draft', '2027-01-10T23:00:00Z'], [$planned['state'], $planned['opensAt']]);
@@ -98,7 +104,7 @@ final class SitesTest extends ApiTestCase
 
     public function testAnOpeningIsPlannedOnlyForADayOnWhichSomebodyLeads(): void
     {
-        $site = $this->call('lead', 'POST', '/sites', self::WISH, 201);
+        $site = $this->call('lead', 'POST', '/sites', self::REQUEST, 201);
         $this->ids['new'] = $site['id'];
         $this->change('admin', 'change-dates', 'lead', more: ['untilDay' => '2026-12-31'], site: 'new');
         self::assertStringEndsWith('site-needs-lead', $this->live('lead', 'open', 1, 409, '2027-01-11')['type']);
@@ -108,31 +114,31 @@ final class SitesTest extends ApiTestCase
     public function testAStalePageIsToldAndAMissingVersionAskedFor(): void
     {
         $path = '/sites/'.$this->ids['site'];
-        $this->call('lead', 'PUT', $path, self::WISH, headers: ['If-Match' => '"1"']);
+        $this->call('lead', 'PUT', $path, self::REQUEST, headers: ['If-Match' => '"1"']);
         self::assertStringEndsWith(
             'stale',
-            $this->call('lead', 'PUT', $path, self::WISH, 412, ['If-Match' => '"1"'])['type'],
+            $this->call('lead', 'PUT', $path, self::REQUEST, 412, ['If-Match' => '"1"'])['type'],
         );
-        self::assertStringEndsWith('needs-version', $this->call('lead', 'PUT', $path, self::WISH, 428)['type']);
+        self::assertStringEndsWith('needs-version', $this->call('lead', 'PUT', $path, self::REQUEST, 428)['type']);
     }
 
     public function testChangedSettingsAreUndoneUnlessChangedSince(): void
     {
         $path = '/sites/'.$this->ids['site'];
-        $first = $this->call('lead', 'PUT', $path, self::WISH, headers: ['If-Match' => '"1"']);
-        $this->call('lead', 'PUT', $path, ['seats' => 14] + self::WISH, headers: ['If-Match' => '"2"']);
+        $first = $this->call('lead', 'PUT', $path, self::REQUEST, headers: ['If-Match' => '"1"']);
+        $this->call('lead', 'PUT', $path, ['seats' => 14] + self::REQUEST, headers: ['If-Match' => '"2"']);
         self::assertStringEndsWith(
             'changed-since',
-            $this->call('lead', 'POST', $path.'/logbook/'.$first['entry'].'/undo', null, 409)['type'],
+            $this->call('lead', 'POST', $path.'/history/'.$first['entry'].'/undo', null, 409)['type'],
         );
-        $this->call('lead', 'POST', $path.'/logbook/'.($first['entry'] + 1).'/undo');
-        $this->call('lead', 'POST', $path.'/logbook/'.$first['entry'].'/undo');
+        $this->call('lead', 'POST', $path.'/history/'.($first['entry'] + 1).'/undo');
+        $this->call('lead', 'POST', $path.'/history/'.$first['entry'].'/undo');
         $site = $this->call('lead', 'GET', $path);
         self::assertSame(['Harmony', 'HARM', 3], [$site['title'], $site['code'], $site['seats']]);
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */
-    public static function badWishes(): iterable
+    public static function badRequests(): iterable
     {
         yield 'no title' => [['title' => '   '], '/title'];
         yield 'a title nobody can see' => [['title' => "\u{200B}\u{200B}"], '/title'];
@@ -152,10 +158,10 @@ final class SitesTest extends ApiTestCase
     }
 
     /** @param array<string, mixed> $wrong */
-    #[DataProvider('badWishes')]
+    #[DataProvider('badRequests')]
     public function testBadInputIsSaidAtItsField(array $wrong, string $pointer): void
     {
-        $problem = $this->call('lead', 'POST', '/sites', $wrong + self::WISH, 422);
+        $problem = $this->call('lead', 'POST', '/sites', $wrong + self::REQUEST, 422);
         self::assertSame($pointer, $problem['errors'][0]['pointer']);
         self::assertNotSame('', $problem['errors'][0]['detail']);
     }
@@ -165,7 +171,13 @@ final class SitesTest extends ApiTestCase
         foreach (['مقدمة في الموسيقى', '音楽 🎻', 'Čest & <b>sláva</b>'] as $n => $title) {
             self::assertSame(
                 $title,
-                $this->call('lead', 'POST', '/sites', ['title' => $title, 'code' => "T-$n"] + self::WISH, 201)['title'],
+                $this->call(
+                    'lead',
+                    'POST',
+                    '/sites',
+                    ['title' => $title, 'code' => "T-$n"] + self::REQUEST,
+                    201
+                )['title'],
             );
         }
     }
@@ -175,7 +187,7 @@ final class SitesTest extends ApiTestCase
         $this->change('lead', 'let-in', 'newcomer', 'learner');
         self::assertSame(
             '/seats',
-            $this->call('lead', 'PUT', '/sites/'.$this->ids['site'], ['seats' => 1] + self::WISH, 422, [
+            $this->call('lead', 'PUT', '/sites/'.$this->ids['site'], ['seats' => 1] + self::REQUEST, 422, [
                 'If-Match' => '"1"',
             ])['errors'][0]['pointer'],
         );
@@ -223,13 +235,13 @@ final class SitesTest extends ApiTestCase
 
     public function testThePersonIsNotToldWhatIsTheStaffs(): void
     {
-        $this->house->letIn(
+        $this->platform->letIn(
             $this->ids['site'],
             $this->ids['newcomer'],
             'learner',
             blocked: [$this->now() - 5, $this->now() + 500],
         );
-        $this->house->write();
+        $this->platform->write();
         $cause = $this->call('newcomer', 'POST', '/sites/'.$this->ids['site'].'/visits')['reason']['causes'];
         self::assertSame(
             [['blocked', []]],

@@ -101,7 +101,7 @@ final class TransactionTest extends ApiTestCase
             $this->lead(),
             $sites,
             function () use ($locks): Answer {
-                $locks->mind($this->ids['site'], []);
+                $locks->assertHeld($this->ids['site'], []);
 
                 return new Answer(['looks' => true]);
             },
@@ -113,7 +113,7 @@ final class TransactionTest extends ApiTestCase
     {
         $this->expectException(\LogicException::class);
         $this->transact(function (): Answer {
-            $this->service(Locks::class)->mind($this->ids['site'], [$this->ids['learner']]);
+            $this->service(Locks::class)->assertHeld($this->ids['site'], [$this->ids['learner']]);
 
             return new Answer([]);
         });

@@ -27,7 +27,7 @@ final class VerifyTest extends ApiTestCase
             );
             $this->client->request(
                 'POST',
-                '/api/v1/sites/'.$this->ids['site'].'/sheets',
+                '/api/v1/sites/'.$this->ids['site'].'/change-lists',
                 [],
                 [],
                 ['HTTP_X_MINT_DOOR' => '1', 'CONTENT_TYPE' => 'application/json'],
@@ -45,7 +45,7 @@ final class VerifyTest extends ApiTestCase
             $entry =
                 json_decode((string) $this->client->getResponse()->getContent(), true)['lines'][0]['entry'] ?? null;
             if (null !== $entry && $dice->chance(40)) {
-                $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/logbook/'.$entry.'/undo');
+                $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/history/'.$entry.'/undo');
             }
         }
         [$code, $said] = $this->command('roster:verify');
@@ -79,7 +79,7 @@ final class VerifyTest extends ApiTestCase
         [$failed, $said] = $this->command('roster:verify');
         self::assertSame(1, $failed);
         self::assertStringContainsString($this->ids['learner'], $said);
-        self::assertSame(0, $this->command('roster:verify', ['--mend' => true])[0]);
+        self::assertSame(0, $this->command('roster:verify', ['--fix' => true])[0]);
         self::assertSame(0, $this->command('roster:verify')[0]);
         self::assertSame('learner current', $this->roster()['learner']);
     }

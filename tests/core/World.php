@@ -74,7 +74,7 @@ final class World implements Ids
         return $this->enrollments[$person] ?? new Enrollment();
     }
 
-    public function situation(string $person, string $actor = 'admin'): ChangeContext
+    public function context(string $person, string $actor = 'admin'): ChangeContext
     {
         $access = new Access($this->roles);
         $standing = $access->standing(
@@ -115,7 +115,7 @@ final class World implements Ids
         bool $leadEnds = false,
     ): ComputedChange {
         return $this->computer->compute(
-            $this->situation($person, $actor),
+            $this->context($person, $actor),
             new Wanted($verb, $role, $window, sure: $sure, asks: $asks, leadEnds: $leadEnds),
         );
     }
@@ -137,7 +137,7 @@ final class World implements Ids
     /** @param list<Effect> $effects */
     public function undo(string $person, array $effects, string $actor = 'admin'): ComputedChange
     {
-        return $this->keep($person, $this->computer->undo($this->situation($person, $actor), $effects));
+        return $this->keep($person, $this->computer->undo($this->context($person, $actor), $effects));
     }
 
     public function byCode(Role $one, Role $other): int

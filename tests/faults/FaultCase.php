@@ -34,7 +34,7 @@ abstract class FaultCase extends TestCase
             'DATA' => self::root().'/var/mariadb-faults',
             'DB_PORT' => (string) self::DB_PORT,
             'DB_BUFFER' => '256M',
-            'POST_ROOM_HOLD' => '3600', // and no DB_FAST: what was answered must be on the disk
+            'MESSAGES_HOLD' => '3600', // and no DB_FAST: what was answered must be on the disk
         ];
     }
 

@@ -40,7 +40,7 @@ final class KillsTest extends FaultCase
                 posix_kill($before, \SIGKILL);
                 do {
                     $key = "Idempotency-Key: kill-$round-$program";
-                    [$status] = $this->ask('POST', "/sites/$site/sheets", ['lines' => [$line]], $cookie, [$key]);
+                    [$status] = $this->ask('POST', "/sites/$site/change-lists", ['lines' => [$line]], $cookie, [$key]);
                     $statuses[$status] = ($statuses[$status] ?? 0) + 1;
                     200 === $status || usleep(50_000);
                 } while (200 !== $status && microtime(true) - $killed < 20);
@@ -58,7 +58,7 @@ final class KillsTest extends FaultCase
         self::assertSame(
             $done,
             (int) $this->sql(
-                'SELECT COUNT(*) FROM log_entry
+                'SELECT COUNT(*) FROM history_entry
             WHERE site_id = '
                     .self::hex($site)
                     ." AND code IN ('pause', 'resume')
@@ -95,22 +95,22 @@ final class KillsTest extends FaultCase
         $people = array_map(static fn(string $hex): string => Id::text((string) hex2bin($hex)), $people);
         $site = Id::text((string) hex2bin($this->sql("SELECT HEX(id) FROM site WHERE title = 'Choral Studio'")));
         $list = ['kind' => 'people', 'work' => ['sites' => []], 'title' => 'Many'];
-        [, $draft] = $this->ask('POST', '/sheets', $list, $cookie);
+        [, $draft] = $this->ask('POST', '/change-lists', $list, $cookie);
         $each = ['people' => $people, 'sites' => [$site], 'verb' => 'let-in', 'role' => 'day-guest', 'sure' => true];
-        [$status] = $this->ask('POST', "/sheets/{$draft['id']}/apply", ['each' => $each], $cookie);
+        [$status] = $this->ask('POST', "/change-lists/{$draft['id']}/apply", ['each' => $each], $cookie);
         self::assertSame(200, $status);
         usleep(400_000);
         posix_kill($this->pid('worker'), \SIGKILL);
         $killed = microtime(true);
         do {
             usleep(100_000);
-            [, $page] = $this->ask('GET', '/sheets/'.$draft['id'], null, $cookie);
+            [, $page] = $this->ask('GET', '/change-lists/'.$draft['id'], null, $cookie);
         } while ('applied' !== ($page['state'] ?? '') && microtime(true) - $killed < 40);
         self::assertSame(['applied', 1_200], [$page['state'], $page['done']]);
         self::assertSame(
             '0',
             $this->sql(
-                'SELECT COUNT(*) - COUNT(DISTINCT person_id) FROM sheet_line WHERE sheet_id = '
+                'SELECT COUNT(*) - COUNT(DISTINCT person_id) FROM change_line WHERE change_list_id = '
                     .self::hex($draft['id']),
             ),
         );

@@ -76,7 +76,7 @@ final class OutagesTest extends FaultCase
         $pause = static fn(string $site, string $person): array => [
             $cookie,
             'POST',
-            "/sites/$site/sheets",
+            "/sites/$site/change-lists",
             ['lines' => [['person' => $person, 'verb' => 'pause']]],
         ];
         $waiting = array_map(static fn(string $person): array => $pause($busy, $person), \array_slice($people, 0, 4));
@@ -151,7 +151,7 @@ final class OutagesTest extends FaultCase
             }
         }
         self::assertSame([200], array_values(array_unique($statuses)));
-        $each = $this->sql("SELECT COUNT(*) FROM log_entry l JOIN account a ON a.person_id = l.actor_id
+        $each = $this->sql("SELECT COUNT(*) FROM history_entry l JOIN account a ON a.person_id = l.actor_id
             WHERE a.login = 'mara.lindqvist' AND l.code IN ('pause', 'resume')
                 AND l.at > UTC_TIMESTAMP() - INTERVAL 10 MINUTE");
         self::assertSame((string) \count($answers), $each);
@@ -179,7 +179,7 @@ final class OutagesTest extends FaultCase
 
         $key = 'Idempotency-Key: full-disk-'.$n;
 
-        return $this->ask('POST', "/sites/$site/sheets", ['lines' => [$line]], $cookie, [$key]);
+        return $this->ask('POST', "/sites/$site/change-lists", ['lines' => [$line]], $cookie, [$key]);
     }
 
     /** Until there is no room: on the small disk only, whatever way leads there. */

@@ -40,8 +40,8 @@ final class UpgradesTest extends FaultCase
         'pass' => 'access_grant',
         'mark' => 'enrollment_override',
         'enrollment' => 'enrollment',
-        'log_entry' => 'log_entry',
-        'change_sheet' => 'change_sheet',
+        'log_entry' => 'history_entry',
+        'change_sheet' => 'change_list',
         'invitation' => 'invitation',
     ];
 
@@ -80,8 +80,11 @@ final class UpgradesTest extends FaultCase
         self::assertSame(
             '1',
             $this->sql(
-                'SELECT MAX(log_sequence) = (SELECT MAX(sequence) FROM log_entry WHERE site_id = REPEAT(CHAR(0), 16))
-             FROM platform_counter',
+                <<<'SQL'
+                    SELECT MAX(log_sequence) = (SELECT MAX(sequence) FROM history_entry
+                        WHERE site_id = REPEAT(CHAR(0), 16))
+                    FROM platform_counter
+                    SQL,
                 'mint_upgrade',
             ),
         );

@@ -9,7 +9,7 @@ use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
 use Symfony\Component\Process\Process;
 
-/** Workers of their own that apply stored sheets: killed in the middle, and many at once. */
+/** Workers of their own that apply stored change lists: killed in the middle, and many at once. */
 final class ChangesAtOnceTest extends RaceCase
 {
     public function testAWorkerThatIsKilledAtAnyMomentForgetsNothingAndDoesNothingTwice(): void
@@ -17,9 +17,9 @@ final class ChangesAtOnceTest extends RaceCase
         $dice = new Dice(4);
         $people = [];
         for ($n = 0; $n < 2_500; ++$n) {
-            $people[] = $this->house->person('learner', $this->division, "Crowd$n", 'Racer', 7);
+            $people[] = $this->platform->person('learner', $this->division, "Crowd$n", 'Racer', 7);
         }
-        $site = $this->house->site(
+        $site = $this->platform->site(
             'CROWD',
             'Crowd',
             'course',
@@ -29,9 +29,9 @@ final class ChangesAtOnceTest extends RaceCase
             null,
             self::NOW - 1_000,
         );
-        $this->house->letIn($site, $this->people['anna'], 'lead-tutor', self::NOW - 1_000);
-        $this->house->write();
-        $sheet = $this->sheet(
+        $this->platform->letIn($site, $this->people['anna'], 'lead-tutor', self::NOW - 1_000);
+        $this->platform->write();
+        $changeList = $this->changeList(
             'anna',
             array_map(static fn(string $person): array => [$site, $person, 'let-in', 'learner'], $people),
         );
@@ -50,13 +50,13 @@ final class ChangesAtOnceTest extends RaceCase
             ['state' => 'applied', 'done' => 2_500, 'applied' => 2_500],
             array_map(
                 static fn(mixed $value): mixed => is_numeric($value) ? (int) $value : $value,
-                $this->db->fetchAssociative('SELECT state, done, applied FROM change_sheet WHERE id = ?', [
-                    Id::binary($sheet),
+                $this->db->fetchAssociative('SELECT state, done, applied FROM change_list WHERE id = ?', [
+                    Id::binary($changeList),
                 ])
                 ?: [],
             ),
         );
-        $all = ['access_grant' => 2_501, 'enrollment' => 2_501, 'sheet_line' => 2_500, 'log_entry' => 2_500];
+        $all = ['access_grant' => 2_501, 'enrollment' => 2_501, 'change_line' => 2_500, 'history_entry' => 2_500];
         foreach ($all as $table => $rows) {
             self::assertSame(
                 $rows,
@@ -66,20 +66,20 @@ final class ChangesAtOnceTest extends RaceCase
         }
         self::assertSame(
             2_500,
-            (int) $this->db->fetchOne('SELECT MAX(sequence) FROM log_entry WHERE site_id = ?', [Id::binary($site)]),
+            (int) $this->db->fetchOne('SELECT MAX(sequence) FROM history_entry WHERE site_id = ?', [Id::binary($site)]),
         );
     }
 
-    public function testTwentySheetsOverTheSamePeopleAndSitesBreakNoLaw(): void
+    public function testTwentyListsOverTheSamePeopleAndSitesBreakNoLaw(): void
     {
         $dice = new Dice(20);
         $sites = [];
         $people = [];
         for ($n = 0; $n < 60; ++$n) {
-            $people[] = $this->house->person('learner', $this->division, "Some$n", 'Racer', 7);
+            $people[] = $this->platform->person('learner', $this->division, "Some$n", 'Racer', 7);
         }
         foreach (['A', 'B', 'C'] as $code) {
-            $sites[] = $site = $this->house->site(
+            $sites[] = $site = $this->platform->site(
                 'AT-'.$code,
                 'At once '.$code,
                 'course',
@@ -91,10 +91,10 @@ final class ChangesAtOnceTest extends RaceCase
                 leadLimit: 2,
             );
             foreach (['anna', 'bert'] as $lead) {
-                $this->house->letIn($site, $this->people[$lead], 'lead-tutor', self::NOW - 1_000);
+                $this->platform->letIn($site, $this->people[$lead], 'lead-tutor', self::NOW - 1_000);
             }
         }
-        $this->house->write();
+        $this->platform->write();
         for ($n = 0; $n < 20; ++$n) {
             $lines = [];
             foreach ($sites as $site) {
@@ -106,7 +106,7 @@ final class ChangesAtOnceTest extends RaceCase
                 }
                 $lines[] = [$site, $this->people[$dice->one(['anna', 'bert'])], 'remove', null];
             }
-            $this->sheet($dice->one(['anna', 'bert', 'ingrid']), $lines);
+            $this->changeList($dice->one(['anna', 'bert', 'ingrid']), $lines);
         }
         $workers = array_map(fn(): Process => $this->worker(), range(1, 4));
         for ($tries = 0; $tries < 600 && $this->left() > 0; ++$tries) {
@@ -119,14 +119,19 @@ final class ChangesAtOnceTest extends RaceCase
         self::assertSame(
             20,
             (int) $this->db->fetchOne(
-                "SELECT COUNT(*) FROM change_sheet WHERE kind = 'people' AND state = 'applied' AND done = total",
+                "SELECT COUNT(*) FROM change_list WHERE kind = 'people' AND state = 'applied' AND done = total",
             ),
         );
-        self::assertSame(0, (int) $this->db->fetchOne('SELECT COUNT(*) FROM sheet_wish WHERE outcome IS NULL'));
+        self::assertSame(0, (int) $this->db->fetchOne('SELECT COUNT(*) FROM change_request WHERE outcome IS NULL'));
         self::assertSame(
-            (int) $this->db->fetchOne("SELECT SUM(applied) FROM change_sheet WHERE kind = 'people'"),
+            (int) $this->db->fetchOne("SELECT SUM(applied) FROM change_list WHERE kind = 'people'"),
             (int) $this->db->fetchOne(
-                'SELECT COUNT(*) FROM sheet_line n JOIN change_sheet h ON h.id = n.sheet_id WHERE h.kind = \'people\'',
+                <<<'SQL'
+                    SELECT COUNT(*)
+                    FROM change_line n
+                    JOIN change_list h ON h.id = n.change_list_id
+                    WHERE h.kind = 'people'
+                    SQL,
             ),
         );
         foreach ($sites as $site) {
@@ -154,23 +159,23 @@ final class ChangesAtOnceTest extends RaceCase
             );
             self::assertSame(
                 (int) $this->db->fetchOne('SELECT log_sequence FROM site WHERE id = ?', [Id::binary($site)]),
-                (int) $this->db->fetchOne('SELECT COUNT(*) FROM log_entry WHERE site_id = ?', [Id::binary($site)]),
+                (int) $this->db->fetchOne('SELECT COUNT(*) FROM history_entry WHERE site_id = ?', [Id::binary($site)]),
             );
         }
     }
 
     /**
-     * A stored sheet and the job to apply it, as the application leaves them.
+     * A stored change list and the job to apply it, as the application leaves them.
      *
      * @param list<array{string, string, string, ?string}> $lines site, person, verb, role
      */
-    private function sheet(string $by, array $lines): string
+    private function changeList(string $by, array $lines): string
     {
         $rows = new BulkWriter($this->db);
-        $sheet = $this->house->id();
+        $changeList = $this->platform->id();
         $who = BulkWriter::id($this->people[$by]);
-        $rows->add('change_sheet', [
-            'id' => BulkWriter::id($sheet),
+        $rows->add('change_list', [
+            'id' => BulkWriter::id($changeList),
             'made_by' => $who,
             'changed_by' => $who,
             'made_at' => '2026-11-24 09:00:00',
@@ -179,24 +184,24 @@ final class ChangesAtOnceTest extends RaceCase
             'total' => \count($lines),
         ]);
         foreach ($lines as $n => [$site, $person, $verb, $role]) {
-            $rows->add('sheet_wish', [
-                'sheet_id' => BulkWriter::id($sheet),
+            $rows->add('change_request', [
+                'change_list_id' => BulkWriter::id($changeList),
                 'position' => $n + 1,
                 'site_id' => BulkWriter::id($site),
                 'person_id' => BulkWriter::id($person),
-                'wish' => json_encode(array_filter(['verb' => $verb, 'role' => $role]), \JSON_THROW_ON_ERROR),
+                'request' => json_encode(array_filter(['verb' => $verb, 'role' => $role]), \JSON_THROW_ON_ERROR),
             ]);
         }
         $rows->flush();
-        $process = new Process([\PHP_BINARY, __DIR__.'/give.php', $sheet], env: $this->environment());
+        $process = new Process([\PHP_BINARY, __DIR__.'/give.php', $changeList], env: $this->environment());
         $process->mustRun();
 
-        return $sheet;
+        return $changeList;
     }
 
     /** @phpstan-impure */
     private function left(): int
     {
-        return (int) $this->db->fetchOne("SELECT COUNT(*) FROM change_sheet WHERE state = 'applying'");
+        return (int) $this->db->fetchOne("SELECT COUNT(*) FROM change_list WHERE state = 'applying'");
     }
 }

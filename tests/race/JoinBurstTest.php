@@ -60,7 +60,7 @@ final class JoinBurstTest extends RaceCase
         self::assertGreaterThan(0, $burst['passages']['shut'] ?? 0);
         self::assertSame(
             $burst['passages']['in'] ?? 0,
-            (int) $this->db->fetchOne("SELECT COUNT(*) FROM log_entry WHERE code = 'come-in'"),
+            (int) $this->db->fetchOne("SELECT COUNT(*) FROM history_entry WHERE code = 'come-in'"),
         );
     }
 
@@ -69,9 +69,9 @@ final class JoinBurstTest extends RaceCase
         $door = $this->doorOf($this->door(2));
         $ids = array_keys($this->people(6));
         foreach ($ids as $n => $id) {
-            $this->house->letIn($this->site, $id, 'learner', self::NOW - 100, door: DoorKind::Key, accepted: false);
+            $this->platform->letIn($this->site, $id, 'learner', self::NOW - 100, door: DoorKind::Key, accepted: false);
         }
-        $this->house->write();
+        $this->platform->write();
         foreach ($ids as $id) {
             $this->db->executeStatement(
                 <<<'SQL'
@@ -88,12 +88,12 @@ final class JoinBurstTest extends RaceCase
             ),
             range(1, 5),
         );
-        array_map(static fn(Process $tick) => $tick->start(), $ticks);
+        array_map(static fn(Process $tasks) => $tasks->start(), $ticks);
         $offered = 0;
-        foreach ($ticks as $tick) {
-            $tick->wait();
-            self::assertTrue($tick->isSuccessful(), $tick->getErrorOutput());
-            $offered += preg_match('/offered: (\d+)/', $tick->getOutput(), $found) ? (int) $found[1] : 0;
+        foreach ($ticks as $tasks) {
+            $tasks->wait();
+            self::assertTrue($tasks->isSuccessful(), $tasks->getErrorOutput());
+            $offered += preg_match('/offered: (\d+)/', $tasks->getOutput(), $found) ? (int) $found[1] : 0;
         }
         self::assertSame(2, $offered);
         self::assertSame(2, (int) $this->db->fetchOne('SELECT COUNT(*) FROM waiter WHERE offered_until IS NOT NULL'));
@@ -125,10 +125,10 @@ final class JoinBurstTest extends RaceCase
         self::assertSame(
             $line,
             $this->db->fetchFirstColumn(
-                "SELECT person_id FROM log_entry WHERE site_id = ? AND code = 'wait' ORDER BY sequence",
+                "SELECT person_id FROM history_entry WHERE site_id = ? AND code = 'wait' ORDER BY sequence",
                 [Id::binary($this->site)],
             ),
-            'The line stands in the order in which the logbook saw them come.',
+            'The line stands in the order in which the history saw them come.',
         );
         self::assertSame(
             self::PEOPLE,
@@ -139,7 +139,11 @@ final class JoinBurstTest extends RaceCase
         );
         self::assertSame(
             self::SEATS,
-            (int) $this->db->fetchOne("SELECT MAX(sequence) FROM log_entry WHERE site_id = ? AND code = 'come-in'", [
+            (int) $this->db->fetchOne(<<<'SQL'
+                SELECT MAX(sequence)
+                FROM history_entry
+                WHERE site_id = ? AND code = 'come-in'
+                SQL, [
                 Id::binary($this->site),
             ]),
             'And those who are in came before all who wait.',
@@ -150,8 +154,8 @@ final class JoinBurstTest extends RaceCase
     private function door(int $seats = self::SEATS): string
     {
         $this->db->executeStatement('UPDATE site SET seats = ? WHERE id = ?', [$seats, Id::binary($this->site)]);
-        $door = $this->house->door($this->site, DoorKind::Key, 'key');
-        $this->house->write();
+        $door = $this->platform->door($this->site, DoorKind::Key, 'key');
+        $this->platform->write();
         $this->db->executeStatement('UPDATE door SET terms = ?, made_by = ? WHERE id = ?', [
             '{"role":"learner","waiting":true}',
             Id::binary($this->people['anna']),
@@ -176,10 +180,10 @@ final class JoinBurstTest extends RaceCase
         $people = [];
         for ($n = 0; $n < $many; ++$n) {
             $people[
-                $this->house->person('learner', $this->division, 'Visitor', "Number$n", 7, login: "visitor$n")
+                $this->platform->person('learner', $this->division, 'Visitor', "Number$n", 7, login: "visitor$n")
             ] = null;
         }
-        $this->house->write();
+        $this->platform->write();
 
         return $people;
     }
@@ -228,7 +232,11 @@ final class JoinBurstTest extends RaceCase
     {
         for ($n = 0; $n < 1_200; ++$n) {
             if (
-                (int) $this->db->fetchOne("SELECT COUNT(*) FROM log_entry WHERE code IN ('come-in', 'wait')") >= $came
+                (int) $this->db->fetchOne(<<<'SQL'
+                    SELECT COUNT(*)
+                    FROM history_entry
+                    WHERE code IN ('come-in', 'wait')
+                    SQL) >= $came
             ) {
                 return;
             }

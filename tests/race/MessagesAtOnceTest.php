@@ -20,7 +20,7 @@ final class MessagesAtOnceTest extends RaceCase
         $rows = new BulkWriter($this->db);
         for ($n = 0; $n < self::MESSAGES; ++$n) {
             $rows->add('message', [
-                'id' => BulkWriter::id($this->house->id()),
+                'id' => BulkWriter::id($this->platform->id()),
                 'cause' => 'race:'.$n,
                 'kind' => 'password',
                 'person_id' => BulkWriter::id($this->people['learner'.$n % 6]),

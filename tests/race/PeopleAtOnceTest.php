@@ -20,7 +20,7 @@ final class PeopleAtOnceTest extends RaceCase
         parent::setUp();
         $this->sites = [$this->site];
         for ($n = 1; $n < 5; ++$n) {
-            $this->sites[] = $site = $this->house->site(
+            $this->sites[] = $site = $this->platform->site(
                 "RACE$n",
                 "Race $n",
                 'course',
@@ -30,9 +30,9 @@ final class PeopleAtOnceTest extends RaceCase
                 100,
                 self::NOW - 1_000,
             );
-            $this->house->letIn($site, $this->people['anna'], 'lead-tutor', self::NOW - 1_000);
+            $this->platform->letIn($site, $this->people['anna'], 'lead-tutor', self::NOW - 1_000);
         }
-        $this->house->write();
+        $this->platform->write();
         $this->db->executeStatement('UPDATE site SET seats = 100');
         $this->cookies = $this->signedIn('ingrid', 'anna');
         $this->serve();
@@ -87,7 +87,7 @@ final class PeopleAtOnceTest extends RaceCase
     public function testWhoIsMergedOrErasedIsInNoSiteWhoeverLetsThemInMeanwhile(): void
     {
         for ($n = 6; $n < 16; ++$n) {
-            $this->people["learner$n"] = $this->house->person(
+            $this->people["learner$n"] = $this->platform->person(
                 'learner',
                 $this->division,
                 "Learner$n",
@@ -96,7 +96,7 @@ final class PeopleAtOnceTest extends RaceCase
                 login: "learner$n",
             );
         }
-        $this->house->write();
+        $this->platform->write();
         for ($n = 6; $n < 16; ++$n) {
             $goes =
                 0 === $n % 2
@@ -127,20 +127,20 @@ final class PeopleAtOnceTest extends RaceCase
     {
         $people = [];
         for ($n = 0; $n < 25; ++$n) {
-            $people[] = $this->house->person('learner', $this->division, "Some$n", 'Racer', 7);
+            $people[] = $this->platform->person('learner', $this->division, "Some$n", 'Racer', 7);
         }
-        $this->house->write();
+        $this->platform->write();
         $waiting = [];
         for ($n = 0; $n < 12; ++$n) {
             $draft = ['kind' => 'people', 'work' => ['sites' => []], 'title' => "List $n"];
-            [[, $sheet]] = $this->together([[$this->cookies['anna'], 'POST', '/sheets', $draft]]);
+            [[, $changeList]] = $this->together([[$this->cookies['anna'], 'POST', '/change-lists', $draft]]);
             $turned = static fn(array $some): array => 0 === $n % 2 ? $some : array_reverse($some);
             $each =
                 ['people' => $turned($people), 'sites' => $turned($this->sites), 'sure' => true]
                 + (0 === $n % 3
                     ? ['verb' => 'change-role', 'role' => 'day-guest']
                     : ['verb' => 'let-in', 'role' => 'learner']);
-            $path = "/sheets/{$sheet['id']}/apply";
+            $path = "/change-lists/{$changeList['id']}/apply";
             $key = "Idempotency-Key: opposite-list-$n";
             $waiting[] = [$this->cookies['anna'], 'POST', $path, ['each' => $each], [$key]];
         }
@@ -159,9 +159,9 @@ final class PeopleAtOnceTest extends RaceCase
             (int) $this->db->fetchOne(
                 <<<'SQL'
                     SELECT COUNT(*)
-                    FROM change_sheet h
+                    FROM change_list h
                     WHERE h.state = 'applied' AND h.kind = 'people' AND h.done = h.total
-                        AND h.applied = (SELECT COUNT(*) FROM sheet_line l WHERE l.sheet_id = h.id)
+                        AND h.applied = (SELECT COUNT(*) FROM change_line l WHERE l.change_list_id = h.id)
                     SQL,
             ),
         );
@@ -178,7 +178,7 @@ final class PeopleAtOnceTest extends RaceCase
             0,
             (int) $this->db->fetchOne(
                 'SELECT COUNT(*) FROM site s
-             WHERE s.log_sequence <> (SELECT COUNT(*) FROM log_entry l WHERE l.site_id = s.id)',
+             WHERE s.log_sequence <> (SELECT COUNT(*) FROM history_entry l WHERE l.site_id = s.id)',
             ),
         );
     }
@@ -193,7 +193,12 @@ final class PeopleAtOnceTest extends RaceCase
             $requests[] = [$this->cookies['ingrid'], 'DELETE', "/people/$person/sessions"];
         }
         self::assertSame([200 => 72], self::statuses($this->together($requests)));
-        $entries = $this->db->fetchFirstColumn('SELECT sequence FROM log_entry WHERE site_id = ? ORDER BY sequence', [
+        $entries = $this->db->fetchFirstColumn(<<<'SQL'
+            SELECT sequence
+            FROM history_entry
+            WHERE site_id = ?
+            ORDER BY sequence
+            SQL, [
             Id::binary(Id::NONE),
         ]);
         self::assertGreaterThan(36, \count($entries));
@@ -217,7 +222,7 @@ final class PeopleAtOnceTest extends RaceCase
     {
         $line = ['person' => $this->people[$who], 'verb' => $verb] + ('let-in' === $verb ? ['role' => 'learner'] : []);
 
-        return [$this->cookies['anna'], 'POST', "/sites/$site/sheets", ['lines' => [$line]]];
+        return [$this->cookies['anna'], 'POST', "/sites/$site/change-lists", ['lines' => [$line]]];
     }
 
     /**

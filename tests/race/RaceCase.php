@@ -12,7 +12,7 @@ use MintDoor\Tests\Together;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
 
-/** A small house in a database of its own, for processes with connections of their own. */
+/** A small platform in a database of its own, for processes with connections of their own. */
 abstract class RaceCase extends TestCase
 {
     use Together;
@@ -26,7 +26,7 @@ abstract class RaceCase extends TestCase
     private ?Process $server = null;
 
     protected Connection $db;
-    protected PlatformBuilder $house;
+    protected PlatformBuilder $platform;
     protected string $site;
     protected string $division;
     protected string $term;
@@ -44,11 +44,11 @@ abstract class RaceCase extends TestCase
             }
         }
         $_SERVER['RACE_URL'] = $url;
-        $this->house = new PlatformBuilder($this->db, self::NOW);
-        $this->house->roles([], ['seniors']);
-        $this->division = $this->house->division('seniors', 'Seniors');
-        $this->term = $this->house->term('autumn', 'Autumn', '2026-09-07', '2026-12-18');
-        $this->site = $this->house->site(
+        $this->platform = new PlatformBuilder($this->db, self::NOW);
+        $this->platform->roles([], ['seniors']);
+        $this->division = $this->platform->division('seniors', 'Seniors');
+        $this->term = $this->platform->term('autumn', 'Autumn', '2026-09-07', '2026-12-18');
+        $this->site = $this->platform->site(
             'RACE',
             'Race',
             'course',
@@ -60,9 +60,9 @@ abstract class RaceCase extends TestCase
             leadLimit: 2,
         );
         foreach (['anna', 'bert', 'carl', 'dora'] as $name) {
-            $this->people[$name] = $this->house->person('staff', $this->division, $name, $name, login: $name);
+            $this->people[$name] = $this->platform->person('staff', $this->division, $name, $name, login: $name);
         }
-        $this->people['ingrid'] = $this->house->person(
+        $this->people['ingrid'] = $this->platform->person(
             'staff',
             $this->division,
             'Ingrid',
@@ -71,7 +71,7 @@ abstract class RaceCase extends TestCase
             platformAdministrator: true,
         );
         for ($n = 0; $n < 6; ++$n) {
-            $this->people["learner$n"] = $this->house->person(
+            $this->people["learner$n"] = $this->platform->person(
                 'learner',
                 $this->division,
                 "Learner$n",
@@ -81,9 +81,9 @@ abstract class RaceCase extends TestCase
             );
         }
         foreach (['anna', 'bert'] as $lead) {
-            $this->house->letIn($this->site, $this->people[$lead], 'lead-tutor', self::NOW - 1_000);
+            $this->platform->letIn($this->site, $this->people[$lead], 'lead-tutor', self::NOW - 1_000);
         }
-        $this->house->write();
+        $this->platform->write();
     }
 
     protected function tearDown(): void

@@ -55,16 +55,16 @@ final class RaceTest extends RaceCase
                 Id::binary($this->people['carl']),
             ]),
         );
-        self::assertSame(1, (int) $this->db->fetchOne('SELECT MAX(sequence) FROM log_entry'));
+        self::assertSame(1, (int) $this->db->fetchOne('SELECT MAX(sequence) FROM history_entry'));
     }
 
     /** Machines whose clocks differ see each other's seats: the later instant counts for all that comes after. */
     public function testClocksThatDifferGiveNoSeatTwice(): void
     {
         for ($n = 6; $n < 30; ++$n) {
-            $this->people["learner$n"] = $this->house->person('learner', $this->division, "Learner$n", 'Racer', 7);
+            $this->people["learner$n"] = $this->platform->person('learner', $this->division, "Learner$n", 'Racer', 7);
         }
-        $this->house->write();
+        $this->platform->write();
         $this->db->executeStatement('UPDATE site SET seats = 10');
         $at = fn(int $n, int $clock): array => [
             'anna',

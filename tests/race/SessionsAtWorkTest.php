@@ -83,8 +83,8 @@ final class SessionsAtWorkTest extends RaceCase
         $this->serve();
         $anna = $this->signIn('anna');
         $ingrid = $this->signIn('ingrid');
-        $wish = ['platform' => true, 'divisions' => []];
-        self::assertSame(200, $this->ask($ingrid, 'PUT', '/administrators/'.$this->people['anna'], $wish)[0]);
+        $request = ['platform' => true, 'divisions' => []];
+        self::assertSame(200, $this->ask($ingrid, 'PUT', '/administrators/'.$this->people['anna'], $request)[0]);
         self::assertSame(200, $this->ask($anna, 'GET', '/me')[0]);
         $anew = $this->cookies['mint_door'];
         self::assertNotSame($anna, $anew);

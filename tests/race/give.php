@@ -2,7 +2,8 @@
 
 declare(strict_types=1);
 
-// Gives a job to the workers, as the application would: to apply the sheet that is named, or to deliver what is due.
+// Gives a job to the workers, as the application would: to apply the change list that is named, or to deliver what is
+// due.
 use MintDoor\Changes\ApplyChangeList;
 use MintDoor\Kernel;
 use MintDoor\Messages\SendDue;

@@ -26,11 +26,11 @@ assert($callers instanceof CallerProvider);
 $caller = $callers->loadUserByIdentifier($who);
 $controller = $container->get(ChangeController::class);
 assert($caller instanceof Caller && $controller instanceof ChangeController);
-$wish = new LineRequest(...json_decode($line, true, 512, \JSON_THROW_ON_ERROR));
+$request = new LineRequest(...json_decode($line, true, 512, \JSON_THROW_ON_ERROR));
 time_sleep_until(max((float) $begin, microtime(true) + 0.001));
 try {
     echo json_decode(
-        (string) $controller->make($site, new ChangeRequest([$wish]), Request::create('/'), $caller)->getContent(),
+        (string) $controller->make($site, new ChangeRequest([$request]), Request::create('/'), $caller)->getContent(),
         true,
     )['lines'][0]['verdict'];
 } catch (Problem $problem) {

@@ -49,13 +49,13 @@ const doings = computed(() => {
     all.push(
       [t('find.do.people'), () => router.push({ name: 'people' })],
       [t('find.do.accounts'), () => router.push({ name: 'make-accounts' })],
-      [t('find.do.post'), () => router.push({ name: 'post-room' })],
-      [t('find.do.sheets'), () => router.push({ name: 'sheets' })],
+      [t('find.do.messages'), () => router.push({ name: 'messages' })],
+      [t('find.do.changeLists'), () => router.push({ name: 'changeLists' })],
       [t('find.do.makeSites'), () => router.push({ name: 'make-sites' })],
     )
     all.push(
-      [t('find.do.why'), () => router.push({ name: 'why' })],
-      [t('find.do.rehearse'), () => router.push({ name: 'rehearse-all' })],
+      [t('find.do.why'), () => router.push({ name: 'access-check' })],
+      [t('find.do.rehearse'), () => router.push({ name: 'first-day-checks' })],
       [t('find.do.rules'), () => router.push({ name: 'rules' })],
       [t('find.do.renew'), () => router.push({ name: 'renew-keys' })],
     )

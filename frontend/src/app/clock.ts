@@ -1,4 +1,4 @@
-/** How far the house's clock is from this machine's, in milliseconds; it may stand still for a demonstration. */
+/** How far the platform's clock is from this machine's, in milliseconds; it may stand still for a demonstration. */
 let ahead = 0
 
 /** Told whenever the server says what time it has. */
@@ -6,5 +6,5 @@ export function setHouseClock(instant: string) {
   ahead = new Date(instant).getTime() - Date.now()
 }
 
-/** Now, by the house's clock. */
-export const houseNow = () => new Date(Date.now() + ahead)
+/** Now, by the platform's clock. */
+export const platformNow = () => new Date(Date.now() + ahead)

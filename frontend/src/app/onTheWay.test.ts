@@ -34,11 +34,11 @@ it('goes on to the next page whatever the page before notes in the address meanw
   arrive()
   await going
   expect(router.currentRoute.value.fullPath).toBe('/new')
-  await router.replace({ query: { sheet: '1' } })
-  expect(router.currentRoute.value.fullPath).toBe('/new?sheet=1')
+  await router.replace({ query: { changeList: '1' } })
+  expect(router.currentRoute.value.fullPath).toBe('/new?changeList=1')
 })
 
-it('lets a page note again once the other page did not come, and lets a later wish win', async () => {
+it('lets a page note again once the other page did not come, and lets a later request win', async () => {
   const { router, fail } = slowPages()
   router.onError(() => {})
   await router.push('/people')

@@ -4,8 +4,8 @@ const ofThePageItself = (to: RouteLocationRaw) => typeof to === 'object' && !('n
 
 /**
  * What a page notes about itself in the address (a filter, what is typed, a draft) must not stop somebody who is
- * already on the way to another page: the router would take the later wish for the one that counts, and the next page
- * never came.
+ * already on the way to another page: the router would take the later request for the one that counts, and the next
+ * page never came.
  */
 export function keepGoing(router: Router) {
   const replace = router.replace

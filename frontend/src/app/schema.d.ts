@@ -89,7 +89,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/house": {
+    "/platform": {
         parameters: {
             query?: never;
             header?: never;
@@ -97,7 +97,7 @@ export interface paths {
             cookie?: never;
         };
         /** @description What forms choose from: divisions, terms, kinds of sites, roles, levels. */
-        get: operations["house"];
+        get: operations["platform"];
         put?: never;
         post?: never;
         delete?: never;
@@ -199,18 +199,18 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/site-batches/{sheet}/undo": {
+    "/site-batches/{changeList}/undo": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
-        /** @description Takes back the sites a sheet made. Those that were changed, opened or let people in since stay. */
+        /** @description Takes back the sites a change list made. Those that were changed, opened or let people in since stay. */
         post: operations["undoSites"];
         delete?: never;
         options?: never;
@@ -363,7 +363,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/sites/{site}/logbook": {
+    "/sites/{site}/history": {
         parameters: {
             query?: never;
             header?: never;
@@ -373,7 +373,7 @@ export interface paths {
             cookie?: never;
         };
         /** @description What happened in a site, the last first. */
-        get: operations["logbook"];
+        get: operations["history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -382,7 +382,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/people/{person}/logbook": {
+    "/people/{person}/history": {
         parameters: {
             query?: never;
             header?: never;
@@ -391,8 +391,8 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** @description What happened to somebody in all sites whose logbook one reads. */
-        get: operations["logbookOfPerson"];
+        /** @description What happened to somebody in all sites whose history one reads. */
+        get: operations["historyOfPerson"];
         put?: never;
         post?: never;
         delete?: never;
@@ -401,7 +401,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/house/logbook": {
+    "/platform/history": {
         parameters: {
             query?: never;
             header?: never;
@@ -409,7 +409,7 @@ export interface paths {
             cookie?: never;
         };
         /** @description Changes of the rules and of who administers what. */
-        get: operations["logbookOfHouse"];
+        get: operations["historyOfPlatform"];
         put?: never;
         post?: never;
         delete?: never;
@@ -640,15 +640,15 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/mailbox": {
+    "/simulated-inbox": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** @description What arrived in the simulated mailboxes; not there with a carrier to the outside. */
-        get: operations["mailbox"];
+        /** @description What arrived in the simulated inboxes; not there with a carrier to the outside. */
+        get: operations["simulatedInbox"];
         put?: never;
         post?: never;
         delete?: never;
@@ -715,7 +715,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/sites/{site}/sheets": {
+    "/sites/{site}/change-lists": {
         parameters: {
             query?: never;
             header?: never;
@@ -726,35 +726,35 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description A change sheet. With `apply` false it is only computed; otherwise it takes effect at once. One line that cannot be applied is a problem; of several, those that cannot are set aside and answered with their reasons. */
-        post: operations["makeSheet"];
+        /** @description A change change list. With `apply` false it is only computed; otherwise it takes effect at once. One line that cannot be applied is a problem; of several, those that cannot are set aside and answered with their reasons. */
+        post: operations["makeChanges"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/sites/{site}/sheets/{sheet}/undo": {
+    "/sites/{site}/change-lists/{changeList}/undo": {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 site: components["parameters"]["Site"];
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
-        /** @description Takes a whole sheet back. Lines that were changed since are left alone and answered with their reasons. */
-        post: operations["undoSheet"];
+        /** @description Takes a whole change list back. Lines that were changed since are left alone and answered with their reasons. */
+        post: operations["undoChanges"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/sheet-reviews": {
+    "/change-reviews": {
         parameters: {
             query?: never;
             header?: never;
@@ -764,14 +764,14 @@ export interface paths {
         get?: never;
         put?: never;
         /** @description What lines would do, in whatever sites they are, with the rights of whoever asks. Changes nothing. */
-        post: operations["reviewSheet"];
+        post: operations["reviewChanges"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/sheets": {
+    "/change-lists": {
         parameters: {
             query?: never;
             header?: never;
@@ -779,29 +779,29 @@ export interface paths {
             cookie?: never;
         };
         /** @description Sheets one made or may see, newest first. Changes of one person by hand are not among them. */
-        get: operations["sheets"];
+        get: operations["changeLists"];
         put?: never;
         /** @description Keeps a draft: lines that are not settled yet, to be gone on with on any machine. */
-        post: operations["beginSheet"];
+        post: operations["beginChangeList"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/sheets/{sheet}": {
+    "/change-lists/{changeList}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
-        /** @description A sheet with a page of its lines, each with what came or would come of it. */
-        get: operations["sheet"];
+        /** @description A change list with a page of its lines, each with what came or would come of it. */
+        get: operations["changeList"];
         /** @description Keeps what was worked on a draft. */
-        put: operations["keepSheet"];
+        put: operations["keepChangeList"];
         post?: never;
         delete?: never;
         options?: never;
@@ -809,84 +809,84 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/sheets/{sheet}/dropped": {
+    "/change-lists/{changeList}/dropped": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
         get?: never;
         /** @description Puts a draft aside. Nothing of it is lost. */
-        put: operations["dropSheet"];
+        put: operations["dropChangeList"];
         post?: never;
         /** @description Takes a draft up again that was dropped. */
-        delete: operations["takeUpSheet"];
+        delete: operations["takeUpChangeList"];
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/sheets/{sheet}/apply": {
+    "/change-lists/{changeList}/apply": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
-        /** @description Applies a draft, once, with the rights of whoever applies it. Up to 200 lines are applied at once; a longer sheet by a worker, a thousand lines at a time. Lines that cannot be applied, or whose person or site changed since, are set aside. */
-        post: operations["applySheet"];
+        /** @description Applies a draft, once, with the rights of whoever applies it. Up to 200 lines are applied at once; a longer change list by a worker, a thousand lines at a time. Lines that cannot be applied, or whose person or site changed since, are set aside. */
+        post: operations["applyChangeList"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/sheets/{sheet}/continue": {
+    "/change-lists/{changeList}/continue": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
-        /** @description Goes on with a sheet that is partly applied, with the rights of whoever asks. */
-        post: operations["continueSheet"];
+        /** @description Goes on with a change list that is partly applied, with the rights of whoever asks. */
+        post: operations["continueChangeList"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/sheets/{sheet}/undo": {
+    "/change-lists/{changeList}/undo": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
-        /** @description Takes a whole sheet back as a sheet of its own, which is answered; with `apply` false, what that would do. */
-        post: operations["undoStoredSheet"];
+        /** @description Takes a whole change list back as a change list of its own, which is answered; with `apply` false, what that would do. */
+        post: operations["undoChangeList"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/site-sheets": {
+    "/site-changes": {
         parameters: {
             query?: never;
             header?: never;
@@ -896,14 +896,14 @@ export interface paths {
         get?: never;
         put?: never;
         /** @description One change for many sites. A site it cannot be made for is left out and answered with the reason. */
-        post: operations["makeSiteSheet"];
+        post: operations["makeSiteChanges"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/site-sheets/undo": {
+    "/site-changes/undo": {
         parameters: {
             query?: never;
             header?: never;
@@ -913,7 +913,7 @@ export interface paths {
         get?: never;
         put?: never;
         /** @description Takes back what was applied to people in several sites. */
-        post: operations["undoSiteSheet"];
+        post: operations["undoSiteChanges"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1147,7 +1147,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description Everything that is held about somebody, for administrators of their division. That it was asked for is written to the logbook. */
+        /** @description Everything that is held about somebody, for administrators of their division. That it was asked for is written to the history. */
         post: operations["exportPerson"];
         delete?: never;
         options?: never;
@@ -1174,7 +1174,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/doubles": {
+    "/duplicates": {
         parameters: {
             query?: never;
             header?: never;
@@ -1182,7 +1182,7 @@ export interface paths {
             cookie?: never;
         };
         /** @description People who are likely in the directory twice, for administrators. */
-        get: operations["doubles"];
+        get: operations["duplicates"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1191,7 +1191,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/doubles/{one}/{other}": {
+    "/duplicates/{one}/{other}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1221,7 +1221,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description Makes one person of two, as a sheet that can be taken back, or with `apply` false says what that would do. */
+        /** @description Makes one person of two, as a change list that can be taken back, or with `apply` false says what that would do. */
         post: operations["mergePeople"];
         delete?: never;
         options?: never;
@@ -1229,18 +1229,18 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/merges/{sheet}/undo": {
+    "/merges/{changeList}/undo": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
-        /** @description Parts again what a sheet made one, or with `apply` false says what that would do in their sites. */
+        /** @description Parts again what a change list made one, or with `apply` false says what that would do in their sites. */
         post: operations["undoMerge"];
         delete?: never;
         options?: never;
@@ -1265,16 +1265,16 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/account-batches/{sheet}": {
+    "/account-batches/{changeList}": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
-        /** @description What became of the rows of a sheet. */
+        /** @description What became of the rows of a change list. */
         get: operations["accountsMade"];
         put?: never;
         post?: never;
@@ -1284,18 +1284,18 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/account-batches/{sheet}/undo": {
+    "/account-batches/{changeList}/undo": {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
         get?: never;
         put?: never;
-        /** @description Takes the accounts of a sheet back. Those that were used since stay. */
+        /** @description Takes the accounts of a change list back. Those that were used since stay. */
         post: operations["undoAccounts"];
         delete?: never;
         options?: never;
@@ -1737,7 +1737,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/sites/{site}/rehearsal": {
+    "/sites/{site}/first-day-check": {
         parameters: {
             query?: never;
             header?: never;
@@ -1747,7 +1747,7 @@ export interface paths {
             cookie?: never;
         };
         /** @description Who of those expected could enter at an instant of the site's zone, and who could not, by what decides. */
-        get: operations["rehearsal"];
+        get: operations["firstDayCheck"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1756,7 +1756,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/rehearsal": {
+    "/first-day-check": {
         parameters: {
             query?: never;
             header?: never;
@@ -1764,7 +1764,7 @@ export interface paths {
             cookie?: never;
         };
         /** @description All sites one lets people into, each at that moment of its own zone; those with trouble first. */
-        get: operations["rehearseAll"];
+        get: operations["firstDayChecks"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1773,7 +1773,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/sites/{site}/why/{person}": {
+    "/sites/{site}/access-check/{person}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1784,7 +1784,7 @@ export interface paths {
             cookie?: never;
         };
         /** @description Why somebody can enter or cannot, with everything that would have to change. */
-        get: operations["why"];
+        get: operations["accessCheck"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1813,7 +1813,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/sites/{site}/logbook/{sequence}/undo": {
+    "/sites/{site}/history/{sequence}/undo": {
         parameters: {
             query?: never;
             header?: never;
@@ -1872,7 +1872,7 @@ export interface components {
             code: string;
             values: components["schemas"]["Values"];
         };
-        SheetLineFacts: {
+        ChangeLineFacts: {
             person: components["schemas"]["Somebody"];
             verdict: components["schemas"]["Verdict"];
             before: null | components["schemas"]["Standing"];
@@ -1882,17 +1882,17 @@ export interface components {
             reasons: components["schemas"]["Note"][];
             cautions: components["schemas"]["Note"][];
             /**
-             * @description how the person is told of it, if the sheet tells; null where nobody is told of such a change
+             * @description how the person is told of it, if the change list tells; null where nobody is told of such a change
              * @enum {unknown}
              */
             told?: "mail" | "no-address" | "no-account" | null;
-            /** @description its entry in the logbook, to undo it from */
+            /** @description its entry in the history, to undo it from */
             entry?: number | null;
             line?: null | components["schemas"]["Id"];
             /** @description of the enrollment, afterwards */
             version?: number;
         };
-        SheetLine: components["schemas"]["SheetLineFacts"];
+        ChangeLine: components["schemas"]["ChangeLineFacts"];
         Instant: string;
         RuleProblem: {
             /** @description such as roles/co-tutor/givenBy */
@@ -1917,7 +1917,7 @@ export interface components {
                 code: string;
                 detail: string;
             }[];
-            line?: components["schemas"]["SheetLine"];
+            line?: components["schemas"]["ChangeLine"];
             /** @description what somebody else changed in the meantime, the last first */
             since?: {
                 actor: string;
@@ -1938,7 +1938,7 @@ export interface components {
             /** @description codes of the divisions administered */
             divisions: string[];
             mayMakeSites: boolean;
-            /** @description whether there are simulated mailboxes to look into */
+            /** @description whether there are simulated inboxes to look into */
             seesMailboxes: boolean;
             /** @description whether a password of their own is wanted before anything else */
             mustChange: boolean;
@@ -1971,7 +1971,7 @@ export interface components {
             caution: string | null;
             permissions: components["schemas"]["Permission"][];
         };
-        House: {
+        Platform: {
             now: components["schemas"]["Instant"];
             divisions: components["schemas"]["Named"][];
             terms: components["schemas"]["Term"][];
@@ -2034,7 +2034,7 @@ export interface components {
         };
         /** @description of a division or a term */
         Code: string;
-        SiteWish: {
+        SiteRequest: {
             title: string;
             code: string;
             kind: components["schemas"]["SiteKind"];
@@ -2065,7 +2065,7 @@ export interface components {
                 name: string;
                 reason: components["schemas"]["Reason"];
             } | null;
-            /** @description the logbook entry of the change just made, to undo it from */
+            /** @description the history entry of the change just made, to undo it from */
             entry: number | null;
         };
         Landing: {
@@ -2205,7 +2205,7 @@ export interface components {
         Limits: {
             seats: number;
             leads: number;
-            sheet: number;
+            changeList: number;
             removalFew: number;
             removalShare: number;
             careHome: number;
@@ -2274,7 +2274,7 @@ export interface components {
                 closed: boolean;
             }[];
         };
-        LogEntry: {
+        HistoryEntry: {
             /** @description id and title */
             site: null | components["schemas"]["Somebody"];
             sequence: number;
@@ -2289,8 +2289,8 @@ export interface components {
             undoable: boolean;
             undoneBy: number | null;
         };
-        LogEntries: {
-            items: components["schemas"]["LogEntry"][];
+        HistoryEntries: {
+            items: components["schemas"]["HistoryEntry"][];
             next: string | null;
         };
         Roster: {
@@ -2336,10 +2336,10 @@ export interface components {
             went: components["schemas"]["RosterChange"][];
             changed: components["schemas"]["RosterChange"][];
         };
-        Sheet: {
+        AppliedChanges: {
             /** @description its id, once it is applied */
-            sheet: null | components["schemas"]["Id"];
-            lines: components["schemas"]["SheetLine"][];
+            changeList: null | components["schemas"]["Id"];
+            lines: components["schemas"]["ChangeLine"][];
             removal: null | components["schemas"]["Removal"];
         };
         Views: {
@@ -2379,7 +2379,7 @@ export interface components {
             person: null | components["schemas"]["Somebody"];
             to: string;
             site: null | components["schemas"]["SiteName"];
-            sheet: null | components["schemas"]["Id"];
+            changeList: null | components["schemas"]["Id"];
             subject: string;
             /** @description without its link, which is the person's alone */
             text: string;
@@ -2435,7 +2435,7 @@ export interface components {
         Candidate: {
             person: components["schemas"]["Person"];
             /** @enum {unknown} */
-            sight: "full" | "masked";
+            visibility: "full" | "masked";
             standing: null | components["schemas"]["Standing"];
             suggested: string | null;
             options: components["schemas"]["RoleOption"][];
@@ -2476,7 +2476,7 @@ export interface components {
             candidates: {
                 person: components["schemas"]["Person"];
                 /** @enum {unknown} */
-                sight: "full" | "masked";
+                visibility: "full" | "masked";
                 standing: null | components["schemas"]["Standing"];
                 suggested: string | null;
                 /** @enum {unknown} */
@@ -2496,7 +2496,7 @@ export interface components {
                 at: components["schemas"]["Instant"];
             }[];
         };
-        LineWish: {
+        LineRequest: {
             person: components["schemas"]["Id"];
             /** @enum {unknown} */
             verb: "let-in" | "change-role" | "remove" | "bring-back" | "pause" | "resume" | "change-dates" | "block" | "unblock" | "clear-role" | "clear-dates";
@@ -2524,10 +2524,10 @@ export interface components {
             leadEnds?: boolean;
         };
         /** @description Lines written out, or the same for each of some people in each of some sites */
-        SheetContents: {
+        ContentsRequest: {
             lines?: {
                 site: components["schemas"]["Id"];
-                line: components["schemas"]["LineWish"];
+                line: components["schemas"]["LineRequest"];
                 /** @description what was typed for it */
                 text?: string;
             }[];
@@ -2560,8 +2560,8 @@ export interface components {
             /** @description in which days of the line are to be shown */
             timeZone: string;
         };
-        SheetReview: {
-            lines: (components["schemas"]["SheetLineFacts"] & {
+        ChangeReview: {
+            lines: (components["schemas"]["ChangeLineFacts"] & {
                 /** @description place of the line in what was asked, from 0 */
                 key: number;
                 site: components["schemas"]["SiteInZone"];
@@ -2585,7 +2585,7 @@ export interface components {
             removal: null | components["schemas"]["Removal"];
             total: number;
         };
-        SheetRecordFacts: {
+        ChangeListFacts: {
             id: components["schemas"]["Id"];
             /** @enum {unknown} */
             kind: "single" | "roster" | "pasted" | "people" | "sites" | "accounts" | "merge" | "erase" | "undo";
@@ -2611,12 +2611,12 @@ export interface components {
             undoes: null | components["schemas"]["Id"];
             undoneBy: null | components["schemas"]["Id"];
         };
-        SheetRecord: components["schemas"]["SheetRecordFacts"];
-        Sheets: {
-            items: components["schemas"]["SheetRecord"][];
+        ChangeListSummary: components["schemas"]["ChangeListFacts"];
+        ChangeLists: {
+            items: components["schemas"]["ChangeListSummary"][];
             next: string | null;
         };
-        SheetWork: {
+        DraftRequest: {
             /** @enum {unknown} */
             kind: "pasted" | "people" | "sites" | "accounts" | "merge";
             title?: string;
@@ -2630,7 +2630,7 @@ export interface components {
             id: components["schemas"]["Id"];
             state: components["schemas"]["MessageState"];
         };
-        SheetPage: components["schemas"]["SheetRecordFacts"] & {
+        ChangeList: components["schemas"]["ChangeListFacts"] & {
             work: {
                 [key: string]: unknown;
             };
@@ -2652,16 +2652,16 @@ export interface components {
                 message: components["schemas"]["SentMessage"];
             }[];
         };
-        SiteSheet: {
+        SiteChanges: {
             lines: {
                 site: components["schemas"]["SiteInZone"];
                 /** @enum {unknown} */
                 verdict: "ready" | "nothing-to-do" | "refused";
                 reason: {
                     detail: string;
-                    line: null | components["schemas"]["SheetLine"];
+                    line: null | components["schemas"]["ChangeLine"];
                 } | null;
-                /** @description in the logbook of the site */
+                /** @description in the history of the site */
                 entry: number | null;
             }[];
         };
@@ -2724,9 +2724,9 @@ export interface components {
                 labels: number;
                 messages: number;
             };
-            sheet: null | components["schemas"]["Id"];
+            changeList: null | components["schemas"]["Id"];
         };
-        Doubles: {
+        Duplicates: {
             total: number;
             items: {
                 people: {
@@ -2759,9 +2759,9 @@ export interface components {
                 site: components["schemas"]["SiteName"];
                 roles: string[];
             }[];
-            review: components["schemas"]["SheetReview"];
+            review: components["schemas"]["ChangeReview"];
             ready: boolean;
-            sheet: null | components["schemas"]["Id"];
+            changeList: null | components["schemas"]["Id"];
         };
         AccountBatch: {
             total: number;
@@ -2790,7 +2790,7 @@ export interface components {
                 candidates: components["schemas"]["Person"][];
             }[];
         };
-        AccountSheet: {
+        AccountList: {
             /** @description 300 at most, to make sign-in cards for */
             withoutPassword: components["schemas"]["Id"][];
             next: number | null;
@@ -2879,7 +2879,7 @@ export interface components {
         Doors: {
             items: components["schemas"]["Door"][];
         };
-        DoorWish: {
+        DoorRequest: {
             /** @enum {unknown} */
             kind?: "key" | "invitation" | "request" | "preview";
             name?: string;
@@ -2960,7 +2960,7 @@ export interface components {
         WaitingList: {
             items: components["schemas"]["Waiting"][];
         };
-        WaitingWish: {
+        WaitingRequest: {
             waiters: number[];
             /** @enum {unknown} */
             answer: "yes" | "no" | "up";
@@ -3010,7 +3010,7 @@ export interface components {
         Invitations: {
             items: components["schemas"]["Invitation"][];
         };
-        InviteWish: {
+        InviteRequest: {
             text?: string;
             choices?: {
                 [key: string]: string;
@@ -3045,7 +3045,7 @@ export interface components {
             /** @description whether something else still brings them */
             still: boolean;
         };
-        JoinWish: {
+        JoinRequest: {
             key?: string | null;
             invitation?: string | null;
             door?: null | components["schemas"]["Id"];
@@ -3123,7 +3123,7 @@ export interface components {
             };
             opensAt: components["schemas"]["OpenInstant"];
         };
-        JoinAccountWish: {
+        JoinAccountRequest: {
             key?: string | null;
             invitation?: string | null;
             door?: null | components["schemas"]["Id"];
@@ -3289,10 +3289,10 @@ export interface components {
                 role: string | null;
             } | null;
             options: components["schemas"]["RoleOption"][];
-            remove: null | components["schemas"]["SheetLine"];
-            bringBack: null | components["schemas"]["SheetLine"];
+            remove: null | components["schemas"]["ChangeLine"];
+            bringBack: null | components["schemas"]["ChangeLine"];
         };
-        Rehearsal: {
+        FirstDayCheck: {
             at: components["schemas"]["Instant"];
             /** @description how many could enter */
             enter: number;
@@ -3304,7 +3304,7 @@ export interface components {
                 people: components["schemas"]["Somebody"][];
             }[];
         };
-        SiteRehearsal: {
+        SiteFirstDayCheck: {
             site: components["schemas"]["Somebody"];
             at: components["schemas"]["Instant"];
             enter: number;
@@ -3314,7 +3314,7 @@ export interface components {
                 people: number;
             }[];
         };
-        Why: {
+        AccessCheck: {
             site: components["schemas"]["SiteFacts"];
             person: components["schemas"]["Person"];
             standing: null | components["schemas"]["Standing"];
@@ -3345,7 +3345,7 @@ export interface components {
         As: string;
         /** @description the ETag of what was looked at */
         IfMatch: string;
-        Sheet: components["schemas"]["Id"];
+        ChangeList: components["schemas"]["Id"];
         Person: components["schemas"]["Id"];
         Door: components["schemas"]["Id"];
     };
@@ -3480,7 +3480,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    house: {
+    platform: {
         parameters: {
             query?: never;
             header?: never;
@@ -3495,7 +3495,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["House"];
+                    "application/json": components["schemas"]["Platform"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -3545,7 +3545,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SiteWish"];
+                "application/json": components["schemas"]["SiteRequest"];
             };
         };
         responses: {
@@ -3605,7 +3605,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SiteWish"];
+                "application/json": components["schemas"]["SiteRequest"];
             };
         };
         responses: {
@@ -3712,8 +3712,8 @@ export interface operations {
                         [key: string]: components["schemas"]["Id"];
                     };
                     apply?: boolean;
-                    /** @description the kept sheet that is applied with it */
-                    sheet?: null | components["schemas"]["Id"];
+                    /** @description the kept change list that is applied with it */
+                    changeList?: null | components["schemas"]["Id"];
                 };
             };
         };
@@ -3726,7 +3726,7 @@ export interface operations {
                 content: {
                     "application/json": {
                         made: number;
-                        sheet: null | components["schemas"]["Id"];
+                        changeList: null | components["schemas"]["Id"];
                         rows: components["schemas"]["SiteBatchRow"][];
                     };
                 };
@@ -3742,7 +3742,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
@@ -4067,7 +4067,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    logbook: {
+    history: {
         parameters: {
             query?: {
                 /** @description through whose eyes it is looked at: role:CODE, section:ID or person:ID */
@@ -4097,13 +4097,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LogEntries"];
+                    "application/json": components["schemas"]["HistoryEntries"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    logbookOfPerson: {
+    historyOfPerson: {
         parameters: {
             query?: {
                 code?: string;
@@ -4126,13 +4126,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LogEntries"];
+                    "application/json": components["schemas"]["HistoryEntries"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    logbookOfHouse: {
+    historyOfPlatform: {
         parameters: {
             query?: {
                 /** @description `next` of the page before */
@@ -4150,7 +4150,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LogEntries"];
+                    "application/json": components["schemas"]["HistoryEntries"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -4288,13 +4288,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description For whom it changes something, as a sheet */
+            /** @description For whom it changes something, as a change list */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Sheet"];
+                    "application/json": components["schemas"]["AppliedChanges"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -4410,7 +4410,7 @@ export interface operations {
             query?: {
                 site?: string;
                 person?: string;
-                sheet?: string;
+                changeList?: string;
                 kind?: string;
                 state?: string;
                 /** @description beginning of an address */
@@ -4653,7 +4653,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    mailbox: {
+    simulatedInbox: {
         parameters: {
             query?: {
                 address?: string;
@@ -4843,7 +4843,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    makeSheet: {
+    makeChanges: {
         parameters: {
             query?: never;
             header?: {
@@ -4865,7 +4865,7 @@ export interface operations {
                     /** @description words for those who are told what was done; null tells nobody */
                     tell?: string | null;
                     /** @description one a person */
-                    lines: components["schemas"]["LineWish"][];
+                    lines: components["schemas"]["LineRequest"][];
                 };
             };
         };
@@ -4876,13 +4876,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Sheet"];
+                    "application/json": components["schemas"]["AppliedChanges"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    undoSheet: {
+    undoChanges: {
         parameters: {
             query?: never;
             header?: {
@@ -4891,7 +4891,7 @@ export interface operations {
             };
             path: {
                 site: components["parameters"]["Site"];
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
@@ -4904,19 +4904,19 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The reversed sheet, the last line first */
+            /** @description The reversed change list, the last line first */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Sheet"];
+                    "application/json": components["schemas"]["AppliedChanges"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    reviewSheet: {
+    reviewChanges: {
         parameters: {
             query?: never;
             header?: never;
@@ -4925,7 +4925,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SheetContents"];
+                "application/json": components["schemas"]["ContentsRequest"];
             };
         };
         responses: {
@@ -4935,13 +4935,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetReview"];
+                    "application/json": components["schemas"]["ChangeReview"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    sheets: {
+    changeLists: {
         parameters: {
             query?: {
                 state?: "" | "draft" | "applying" | "applied" | "dropped";
@@ -4956,19 +4956,19 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description A page of sheets */
+            /** @description A page of change lists */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Sheets"];
+                    "application/json": components["schemas"]["ChangeLists"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    beginSheet: {
+    beginChangeList: {
         parameters: {
             query?: never;
             header?: {
@@ -4980,7 +4980,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SheetWork"];
+                "application/json": components["schemas"]["DraftRequest"];
             };
         };
         responses: {
@@ -4990,13 +4990,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetPage"];
+                    "application/json": components["schemas"]["ChangeList"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    sheet: {
+    changeList: {
         parameters: {
             query?: {
                 /** @description position of the last line that is known */
@@ -5004,25 +5004,25 @@ export interface operations {
             };
             header?: never;
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description The sheet, with up to 500 of its lines */
+            /** @description The change list, with up to 500 of its lines */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetPage"];
+                    "application/json": components["schemas"]["ChangeList"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    keepSheet: {
+    keepChangeList: {
         parameters: {
             query?: never;
             header: {
@@ -5032,13 +5032,13 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SheetWork"];
+                "application/json": components["schemas"]["DraftRequest"];
             };
         };
         responses: {
@@ -5048,13 +5048,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetRecord"];
+                    "application/json": components["schemas"]["ChangeListSummary"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    dropSheet: {
+    dropChangeList: {
         parameters: {
             query?: never;
             header?: {
@@ -5062,7 +5062,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
@@ -5074,13 +5074,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetRecord"];
+                    "application/json": components["schemas"]["ChangeListSummary"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    takeUpSheet: {
+    takeUpChangeList: {
         parameters: {
             query?: never;
             header?: {
@@ -5088,7 +5088,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
@@ -5100,13 +5100,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetRecord"];
+                    "application/json": components["schemas"]["ChangeListSummary"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    applySheet: {
+    applyChangeList: {
         parameters: {
             query?: never;
             header?: {
@@ -5114,13 +5114,13 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SheetContents"];
+                "application/json": components["schemas"]["ContentsRequest"];
             };
         };
         responses: {
@@ -5130,13 +5130,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetPage"];
+                    "application/json": components["schemas"]["ChangeList"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    continueSheet: {
+    continueChangeList: {
         parameters: {
             query?: never;
             header?: {
@@ -5144,7 +5144,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
@@ -5156,13 +5156,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetPage"];
+                    "application/json": components["schemas"]["ChangeList"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    undoStoredSheet: {
+    undoChangeList: {
         parameters: {
             query?: never;
             header?: {
@@ -5170,7 +5170,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
@@ -5183,19 +5183,19 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The sheet that takes it back, or its review */
+            /** @description The change list that takes it back, or its review */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetPage"] | components["schemas"]["SheetReview"];
+                    "application/json": components["schemas"]["ChangeList"] | components["schemas"]["ChangeReview"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    makeSiteSheet: {
+    makeSiteChanges: {
         parameters: {
             query?: never;
             header?: {
@@ -5231,13 +5231,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SiteSheet"];
+                    "application/json": components["schemas"]["SiteChanges"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    undoSiteSheet: {
+    undoSiteChanges: {
         parameters: {
             query?: never;
             header?: {
@@ -5264,7 +5264,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SiteSheet"];
+                    "application/json": components["schemas"]["SiteChanges"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -5721,7 +5721,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    doubles: {
+    duplicates: {
         parameters: {
             query?: never;
             header?: never;
@@ -5736,7 +5736,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Doubles"];
+                    "application/json": components["schemas"]["Duplicates"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -5849,7 +5849,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
@@ -5862,13 +5862,13 @@ export interface operations {
             };
         };
         responses: {
-            /** @description The sheet that takes it back, or its review */
+            /** @description The change list that takes it back, or its review */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SheetPage"] | components["schemas"]["SheetReview"];
+                    "application/json": components["schemas"]["ChangeList"] | components["schemas"]["ChangeReview"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -5898,7 +5898,7 @@ export interface operations {
                     };
                     /** @default false */
                     apply?: boolean;
-                    sheet?: null | components["schemas"]["Id"];
+                    changeList?: null | components["schemas"]["Id"];
                     /** @description words for those who are told; null tells nobody */
                     tell?: string | null;
                 };
@@ -5911,7 +5911,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["AccountBatch"] | components["schemas"]["AccountSheet"];
+                    "application/json": components["schemas"]["AccountBatch"] | components["schemas"]["AccountList"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -5925,7 +5925,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
@@ -5937,7 +5937,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["AccountSheet"];
+                    "application/json": components["schemas"]["AccountList"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -5951,7 +5951,7 @@ export interface operations {
                 "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
             };
             path: {
-                sheet: components["parameters"]["Sheet"];
+                changeList: components["parameters"]["ChangeList"];
             };
             cookie?: never;
         };
@@ -6021,7 +6021,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DoorWish"];
+                "application/json": components["schemas"]["DoorRequest"];
             };
         };
         responses: {
@@ -6054,7 +6054,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DoorWish"];
+                "application/json": components["schemas"]["DoorRequest"];
             };
         };
         responses: {
@@ -6166,7 +6166,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DoorWish"];
+                "application/json": components["schemas"]["DoorRequest"];
             };
         };
         responses: {
@@ -6242,7 +6242,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WaitingWish"];
+                "application/json": components["schemas"]["WaitingRequest"];
             };
         };
         responses: {
@@ -6352,7 +6352,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["InviteWish"];
+                "application/json": components["schemas"]["InviteRequest"];
             };
         };
         responses: {
@@ -6465,7 +6465,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JoinWish"];
+                "application/json": components["schemas"]["JoinRequest"];
             };
         };
         responses: {
@@ -6493,7 +6493,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JoinWish"];
+                "application/json": components["schemas"]["JoinRequest"];
             };
         };
         responses: {
@@ -6521,7 +6521,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JoinAccountWish"];
+                "application/json": components["schemas"]["JoinAccountRequest"];
             };
         };
         responses: {
@@ -6731,7 +6731,7 @@ export interface operations {
             default: components["responses"]["Problem"];
         };
     };
-    rehearsal: {
+    firstDayCheck: {
         parameters: {
             query: {
                 day: string;
@@ -6751,13 +6751,13 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Rehearsal"];
+                    "application/json": components["schemas"]["FirstDayCheck"];
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    rehearseAll: {
+    firstDayChecks: {
         parameters: {
             query: {
                 day: string;
@@ -6776,14 +6776,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": {
-                        sites: components["schemas"]["SiteRehearsal"][];
+                        sites: components["schemas"]["SiteFirstDayCheck"][];
                     };
                 };
             };
             default: components["responses"]["Problem"];
         };
     };
-    why: {
+    accessCheck: {
         parameters: {
             query?: never;
             header?: never;
@@ -6801,7 +6801,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Why"];
+                    "application/json": components["schemas"]["AccessCheck"];
                 };
             };
             default: components["responses"]["Problem"];
@@ -6895,7 +6895,7 @@ export interface operations {
                 content: {
                     "application/json": {
                         entry: number | null;
-                        line: null | components["schemas"]["SheetLine"];
+                        line: null | components["schemas"]["ChangeLine"];
                     };
                 };
             };

@@ -96,7 +96,7 @@ it('says what follows, one stretch after the other', () => {
   expect(outlookSentence([stretch('paused', '2026-12-04T00:00:00Z'), stretch('current', null)], 'UTC', roleName)).toBe(
     'Paused as learner until 3 Dec, then current to the end of the site.',
   )
-  expect(outlookSentence([stretch('removed', null)], 'UTC', roleName)).toBe('Taken out.')
+  expect(outlookSentence([stretch('removed', null)], 'UTC', roleName)).toBe('Removed.')
   expect(outlookSentence([], 'UTC', roleName)).toBe('Not in this site.')
 })
 

@@ -1,5 +1,5 @@
-import type { Person, Reason, RoleOption, SheetLine, Stretch } from './api'
-import { houseNow } from './clock'
+import type { Person, Reason, RoleOption, ChangeLine, Stretch } from './api'
+import { platformNow } from './clock'
 import { t } from './words'
 
 type Values = Record<string, unknown>
@@ -9,7 +9,7 @@ export type RoleName = (code: string | null | undefined) => string
 export const ownZone = Intl.DateTimeFormat().resolvedOptions().timeZone
 
 /** A day as people write it; the year only when it is not this one. */
-export function day(instant: string | null | undefined, zone: string, now = houseNow()): string {
+export function day(instant: string | null | undefined, zone: string, now = platformNow()): string {
   if (!instant) return ''
   const date = new Date(instant)
   const year = date.getUTCFullYear() === now.getUTCFullYear() ? undefined : 'numeric'
@@ -17,7 +17,7 @@ export function day(instant: string | null | undefined, zone: string, now = hous
 }
 
 /** The last day that a half-open window includes. */
-export function lastDay(until: string | null | undefined, zone: string, now = houseNow()): string {
+export function lastDay(until: string | null | undefined, zone: string, now = platformNow()): string {
   return until ? day(new Date(new Date(until).getTime() - 1000).toISOString(), zone, now) : ''
 }
 
@@ -55,7 +55,7 @@ export function givers(codes: unknown, roleName: RoleName): string {
   return [...names, t('change.administrator')].join(', ')
 }
 
-/** A note of a sheet line, or an option of a role, as one sentence. */
+/** A note of a change list line, or an option of a role, as one sentence. */
 export function noteSentence(
   note: { code: string; values: Values; givers?: string[] },
   zone: string,
@@ -79,7 +79,7 @@ export function noteSentence(
 export const optionSentence = (option: RoleOption, zone: string, roleName: RoleName) =>
   noteSentence({ ...option, values: option.values as Values }, zone, roleName)
 
-export const lineSentences = (line: SheetLine, zone: string, roleName: RoleName) =>
+export const lineSentences = (line: ChangeLine, zone: string, roleName: RoleName) =>
   [...line.reasons, ...line.cautions]
     .map((note) => noteSentence(note as { code: string; values: Values }, zone, roleName))
     .filter(Boolean)

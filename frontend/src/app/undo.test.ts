@@ -16,7 +16,7 @@ it('says what was done and takes back the entry it came with, once', async () =>
   undoLast()
   undoLast()
   await vi.waitFor(() => expect(lastDone.entry).toBe(8))
-  expect(asked).toEqual(['POST /api/v1/sites/s/logbook/7/undo'])
+  expect(asked).toEqual(['POST /api/v1/sites/s/history/7/undo'])
   expect(lastDone.sentence).toBe('Undone: Bea is let in.')
 })
 

@@ -1,5 +1,5 @@
 import { reactive } from 'vue'
-import { api, Problem, take, type Sheet } from './api'
+import { api, Problem, take, type AppliedChanges } from './api'
 import { queries } from './queries'
 import { t } from './words'
 
@@ -9,9 +9,9 @@ export const lastDone = reactive<{
   more: string
   site: string
   entry: number | null
-  sheet: string | null
+  changeList: string | null
   back: (() => Promise<string>) | null
-  review: Sheet | null
+  review: AppliedChanges | null
   wrong: boolean
   busy: boolean
 }>({
@@ -19,7 +19,7 @@ export const lastDone = reactive<{
   more: '',
   site: '',
   entry: null,
-  sheet: null,
+  changeList: null,
   back: null,
   review: null,
   wrong: false,
@@ -27,12 +27,12 @@ export const lastDone = reactive<{
 })
 
 /**
- * Says what was done at the foot of the page; with an entry of a site's logbook, a sheet, or a way back of its own it
- * can be undone from there.
+ * Says what was done at the foot of the page; with an entry of a site's history, a change list, or a way back of its
+ * own it can be undone from there.
  */
 export function done(
   sentence: string,
-  undo?: { site?: string; entry?: number | null; sheet?: string | null; back?: () => Promise<string> },
+  undo?: { site?: string; entry?: number | null; changeList?: string | null; back?: () => Promise<string> },
   more = '',
 ) {
   Object.assign(lastDone, {
@@ -40,7 +40,7 @@ export function done(
     more,
     site: undo?.site ?? '',
     entry: undo?.entry ?? null,
-    sheet: undo?.sheet ?? null,
+    changeList: undo?.changeList ?? null,
     back: undo?.back ?? null,
     review: null,
     wrong: false,
@@ -55,7 +55,7 @@ export function wentWrong(error: unknown, sentence?: string) {
     more: '',
     site: '',
     entry: null,
-    sheet: null,
+    changeList: null,
     back: null,
     review: null,
     wrong: true,
@@ -63,7 +63,15 @@ export function wentWrong(error: unknown, sentence?: string) {
 }
 
 export function clearDone() {
-  Object.assign(lastDone, { sentence: '', more: '', entry: null, sheet: null, back: null, review: null, wrong: false })
+  Object.assign(lastDone, {
+    sentence: '',
+    more: '',
+    entry: null,
+    changeList: null,
+    back: null,
+    review: null,
+    wrong: false,
+  })
 }
 
 /** Fetches anew what may show a site's people or facts. */
@@ -75,12 +83,12 @@ export async function refreshSite() {
       'intake',
       'site',
       'sites',
-      'logbook',
+      'history',
       'labels',
       'why',
-      'rehearsal',
+      'first-day-check',
       'progress',
-      'sheets',
+      'changeLists',
       'settled-lines',
       'doors',
       'waiting',
@@ -97,7 +105,7 @@ export async function undo(site: string, entry: number, sentence: string) {
   lastDone.busy = true
   try {
     const undone = await take(
-      api.POST('/sites/{site}/logbook/{sequence}/undo', { params: { path: { site, sequence: entry } } }),
+      api.POST('/sites/{site}/history/{sequence}/undo', { params: { path: { site, sequence: entry } } }),
     )
     done(t(undone.entry === null ? 'undo.nothing' : 'undo.undone', { what: sentence }), { site, entry: undone.entry })
     await refreshSite()
@@ -108,21 +116,24 @@ export async function undo(site: string, entry: number, sentence: string) {
   }
 }
 
-/** Takes a whole sheet back. It is reviewed first: what can be undone, and what was changed since and is left alone. */
-export async function undoSheet(removing: number | null = null) {
-  const { site, sheet, sentence, review } = lastDone
-  if (lastDone.busy || !sheet) return
+/**
+ * Takes a whole change list back. It is reviewed first: what can be undone, and what was changed since and is left
+ * alone.
+ */
+export async function undoChangeList(removing: number | null = null) {
+  const { site, changeList, sentence, review } = lastDone
+  if (lastDone.busy || !changeList) return
   lastDone.busy = true
   try {
     const answer = await take(
-      api.POST('/sites/{site}/sheets/{sheet}/undo', {
-        params: { path: { site, sheet } },
+      api.POST('/sites/{site}/change-lists/{changeList}/undo', {
+        params: { path: { site, changeList } },
         body: { apply: review !== null, removing },
       }),
     )
     if (review === null) lastDone.review = answer
     else {
-      done(t('undo.undone', { what: sentence }), { site, sheet: answer.sheet })
+      done(t('undo.undone', { what: sentence }), { site, changeList: answer.changeList })
       await refreshSite()
     }
   } catch (error) {
@@ -149,6 +160,6 @@ async function goBack(back: () => Promise<string>, sentence: string) {
 
 export function undoLast() {
   if (lastDone.back !== null) void goBack(lastDone.back, lastDone.sentence)
-  else if (lastDone.sheet !== null) void undoSheet()
+  else if (lastDone.changeList !== null) void undoChangeList()
   else if (lastDone.entry !== null) void undo(lastDone.site, lastDone.entry, lastDone.sentence)
 }

@@ -30,13 +30,13 @@ const clock = (instant: string) =>
 const { busy, run } = useBusy()
 const letIn = (person: string, name: string) =>
   run(async () => {
-    const sheet = await take(
-      api.POST('/sites/{site}/sheets', {
+    const changeList = await take(
+      api.POST('/sites/{site}/change-lists', {
         params: { path: { site: id.value } },
         body: { lines: [{ person, verb: 'let-in' }] },
       }),
     )
-    done(t('doors.line.did.in', { name }), { site: id.value, entry: sheet.lines[0]?.entry ?? null })
+    done(t('doors.line.did.in', { name }), { site: id.value, entry: changeList.lines[0]?.entry ?? null })
     await refreshSite()
   })
 </script>
@@ -67,7 +67,7 @@ const letIn = (person: string, name: string) =>
       <p v-if="!data.came.length && !data.mistyping.length && !data.waiting.length" class="soft">
         {{ $t('doors.live.none') }}
       </p>
-      <ul v-if="data.mistyping.length" class="mends">
+      <ul v-if="data.mistyping.length" class="fixes">
         <li v-for="(each, index) in data.mistyping" :key="index">
           <strong>{{ each.person?.name ?? $t('doors.live.someone') }}</strong>
           {{ ' ' }}<span class="soft">{{ $t('doors.live.slip.' + each.slip) }}, {{ clock(each.at) }}</span>
@@ -123,13 +123,13 @@ h1 {
   font-family: var(--title);
   font-size: 1.9rem;
 }
-.mends {
+.fixes {
   list-style: none;
   margin: 0;
   padding: 0;
   border-left: 4px solid var(--brass);
 }
-.mends li {
+.fixes li {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 12px;

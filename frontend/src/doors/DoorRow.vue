@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type Door, type House, type Site } from '@/app/api'
+import { api, take, type Door, type Platform, type Site } from '@/app/api'
 import { useBusy } from '@/app/busy'
 import { done, refreshSite } from '@/app/undo'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
@@ -12,20 +12,22 @@ import { copied, glyphOf, joinPage, linkOf, nextSentence, sentence } from './doo
 const props = defineProps<{
   door: Door
   site: Site
-  house?: House
+  platform?: Platform
   roleName: (code: string | null | undefined) => string
   on: boolean
 }>()
 const emit = defineEmits<{ change: []; copy: []; invite: [] }>()
 const { t } = useI18n()
-const parts = computed(() => sentence(props.door, { house: props.house, site: props.site, roleName: props.roleName }))
+const parts = computed(() =>
+  sentence(props.door, { platform: props.platform, site: props.site, roleName: props.roleName }),
+)
 const next = computed(() => nextSentence(props.door, props.site.timeZone))
 const name = computed(
   () =>
     props.door.name ||
     t(
       props.door.kind === 'staff'
-        ? 'doors.desk'
+        ? 'doors.staff'
         : 'door.plain.' + (props.door.kind === 'request' ? 'key' : props.door.kind),
     ),
 )

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { ref } from 'vue'
-import type { Door, House, Site } from '@/app/api'
+import type { Door, Platform, Site } from '@/app/api'
 import DoorTimes from './DoorTimes.vue'
 import DoorWho from './DoorWho.vue'
 import { provideDraft } from './doorDraft'
 import type { Draft } from './doors'
 
 /** A door is set up by completing its sentence; while it is written, how far it reaches is said. */
-const props = defineProps<{ first: Draft; door?: Door; site: Site; house?: House }>()
+const props = defineProps<{ first: Draft; door?: Door; site: Site; platform?: Platform }>()
 const emit = defineEmits<{ close: []; made: [door: string] }>()
 const { draft, open, unreachable, reachSentence, busy, save } = provideDraft({
   first: props.first,
@@ -39,7 +39,7 @@ defineExpose({ focus: () => nameField.value?.focus() })
       />
     </p>
     <div class="flow">
-      <DoorWho :site="site" :house="house" :changed="!!door" />
+      <DoorWho :site="site" :platform="platform" :changed="!!door" />
       <DoorTimes />
     </div>
     <div class="field">

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { House, Site } from '@/app/api'
+import type { Platform, Site } from '@/app/api'
 import { useDraft } from './doorDraft'
 
 /** Of the sentence of a door: who may come through it, with which key, as what and into which section. */
-defineProps<{ site: Site; house?: House; changed: boolean }>()
+defineProps<{ site: Site; platform?: Platform; changed: boolean }>()
 const { draft, chosenKey, domains, wrong, joins, open, toggle } = useDraft()
 </script>
 
@@ -12,7 +12,7 @@ const { draft, chosenKey, domains, wrong, joins, open, toggle } = useDraft()
     {{ $t('doors.say.anyone') }}
     {{ draft.divisions.length ? $t('doors.write.from') : '(' + $t('doors.write.everybody') + ')' }}
     <span v-for="code in draft.divisions" :key="code" class="chip"
-      >{{ house?.divisions.find((each) => each.code === code)?.name ?? code }}
+      >{{ platform?.divisions.find((each) => each.code === code)?.name ?? code }}
       <button
         type="button"
         class="word"
@@ -30,7 +30,7 @@ const { draft, chosenKey, domains, wrong, joins, open, toggle } = useDraft()
     >
       <option value="">{{ $t('doors.write.further') }}</option>
       <option
-        v-for="each in house?.divisions.filter((each) => !draft.divisions.includes(each.code))"
+        v-for="each in platform?.divisions.filter((each) => !draft.divisions.includes(each.code))"
         :key="each.code"
         :value="each.code"
       >
@@ -73,7 +73,7 @@ const { draft, chosenKey, domains, wrong, joins, open, toggle } = useDraft()
   <div v-if="joins" class="line">
     {{ $t('doors.write.may') }}
     <select v-model="draft.role" class="plain" :aria-label="$t('doors.write.may')">
-      <option v-for="role in house?.roles" :key="role.code" :value="role.code">{{ role.name }}</option>
+      <option v-for="role in platform?.roles" :key="role.code" :value="role.code">{{ role.name }}</option>
     </select>
     <select v-model="draft.place" class="plain" :aria-label="$t('doors.write.place.fixed')">
       <option

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Door, Site } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import Trouble from '@/ui/Trouble.vue'
 import DoorRow from './DoorRow.vue'
 import DoorSentence from './DoorSentence.vue'
@@ -12,7 +12,7 @@ import WaitingList from './WaitingList.vue'
 /** Every way into a site, by what changes next; who waits; and a sentence to complete for another door. */
 const props = defineProps<{ site: Site }>()
 const id = computed(() => props.site.id)
-const { house, roleName } = useHouse()
+const { platform, roleName } = usePlatform()
 const { doors, error, isPending, refetch } = useDoors(id)
 const { waiting } = useWaiting(id)
 const draft = ref<Draft | null>(null)
@@ -82,7 +82,7 @@ function made(door: string) {
         :key="round"
         :first="draft"
         :site="site"
-        :house="house"
+        :platform="platform"
         @close="close"
         @made="made"
       />
@@ -94,7 +94,7 @@ function made(door: string) {
           <DoorRow
             :door="door"
             :site="site"
-            :house="house"
+            :platform="platform"
             :role-name="roleName"
             :on="changing === door.id || inviting === door.id"
             @change="change(door)"
@@ -108,7 +108,7 @@ function made(door: string) {
               :first="draft"
               :door="door"
               :site="site"
-              :house="house"
+              :platform="platform"
               @close="close"
               @made="made"
             />

@@ -93,12 +93,12 @@ describe('joining', () => {
     ],
     [
       admission({ passage: 'line', code: 'no-seat', next: 'wait', place: 4 }),
-      'You would be number 4 in line',
+      'You would be number 4 on the waiting list',
       'Wait for a seat',
     ],
     [admission({ passage: 'already', code: 'already-here' }), 'You are in already.', 'Go to the site'],
     [admission({ passage: 'approval', code: 'approval', next: 'wait' }), 'A line for whoever decides', 'Ask to join'],
-    [admission({ passage: 'line', waits: true, place: 2 }), 'You are number 2 in line.', 'My sites'],
+    [admission({ passage: 'line', waits: true, place: 2 }), 'You are number 2 on the waiting list.', 'My sites'],
   ])('says what to do next: %#', async (is, first, second) => {
     const { page } = await stand({ 'POST /join/look': look({ you, admission: is }) })
     expect(page.text()).toContain(first)

@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { done, refreshSite } from '@/app/undo'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import Trouble from '@/ui/Trouble.vue'
@@ -13,7 +13,7 @@ import { glyphOf } from './doors'
 
 /** Keys of many sites renewed for another term in one step: the old ones stop, the new ones are here to print. */
 const { t } = useI18n()
-const { house } = useHouse()
+const { platform } = usePlatform()
 const { data, error, refetch } = useQuery({ queryKey: ['key-doors'], queryFn: () => take(api.GET('/key-doors')) })
 const items = computed(() => data.value?.items ?? [])
 const chosen = ref<string[]>([])
@@ -21,7 +21,7 @@ const fromDay = ref('')
 const untilDay = ref('')
 const term = ref('')
 watch(term, (code) => {
-  const of = house.value?.terms.find((each) => each.code === code)
+  const of = platform.value?.terms.find((each) => each.code === code)
   if (of) [fromDay.value, untilDay.value] = [of.startsOn, of.endsOn]
 })
 const renewed = ref(new Set<string>())
@@ -56,7 +56,7 @@ const go = () =>
           >{{ $t('doors.renew.term') }}
           <select v-model="term" class="plain">
             <option value="">{{ $t('form.choose') }}</option>
-            <option v-for="each in house?.terms" :key="each.code" :value="each.code">{{ each.name }}</option>
+            <option v-for="each in platform?.terms" :key="each.code" :value="each.code">{{ each.name }}</option>
           </select></label
         >
         <label>{{ $t('doors.renew.from') }} <input v-model="fromDay" class="plain" type="date" /></label>

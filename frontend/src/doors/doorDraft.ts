@@ -46,7 +46,7 @@ function beginDraft({ first, site, door, made }: Beginning) {
   const joins = computed(() => draft.value.kind !== 'preview')
   const open = computed(() => draft.value.kind === 'key' || draft.value.kind === 'request')
 
-  const wish = computed(() => ({
+  const request = computed(() => ({
     ...draft.value,
     key: draft.value.kind === 'key' && chosenKey.value ? draft.value.key : null,
     domains: domains.value
@@ -70,7 +70,7 @@ function beginDraft({ first, site, door, made }: Beginning) {
   }))
   // Neither a name nor a key changes how far a door reaches.
   const asked = useSlowly(
-    computed(() => ({ ...wish.value, name: '', key: null, about: '' })),
+    computed(() => ({ ...request.value, name: '', key: null, about: '' })),
     300,
   )
   const { data: reach, error: unreachable } = useQuery({
@@ -109,10 +109,10 @@ function beginDraft({ first, site, door, made }: Beginning) {
         ? await take(
             api.PUT('/sites/{site}/doors/{door}', {
               params: { path: { ...path, door: door.id }, header: { 'If-Match': `"${door.version}"` } },
-              body: wish.value,
+              body: request.value,
             }),
           )
-        : await take(api.POST('/sites/{site}/doors', { params: { path }, body: wish.value }))
+        : await take(api.POST('/sites/{site}/doors', { params: { path }, body: request.value }))
       done(t('doors.did.' + (door ? 'changed' : 'made'), { name: saved.name }))
       await refreshSite()
       made(saved.id)

@@ -4,7 +4,7 @@ import type { Door } from '@/app/api'
 import { setHouseClock } from '@/app/clock'
 import { me } from '@/app/me'
 import { lastDone } from '@/app/undo'
-import { house, person, problem, read, serve, show, site } from '@/testing/server'
+import { platform, person, problem, read, serve, show, site } from '@/testing/server'
 import { nextSentence, plain, sentence, squares, type Terms } from './doors'
 import DoorsPage from './DoorsPage.vue'
 import InvitePanel from './InvitePanel.vue'
@@ -65,9 +65,9 @@ const door = (more: Partial<Door> = {}, of: Partial<Terms> = {}): Door => ({
   ...more,
 })
 const names = {
-  house: house as never,
+  platform: platform as never,
   site,
-  roleName: (code: string) => house.roles.find((each) => each.code === code)?.name ?? code,
+  roleName: (code: string) => platform.roles.find((each) => each.code === code)?.name ?? code,
 }
 const said = (each: Door) => plain(sentence(each, names))
 const keeper = { ...site, may: [...site.may, 'keep-doors' as const] }
@@ -167,7 +167,7 @@ describe('the doors of a site', () => {
     await press(page, 'Key')
     await new Promise((wait) => setTimeout(wait, 400))
     await flushPromises()
-    expect(page.text()).toContain('412 could come through, 24 seats, 3 are kept out, 40 are here already.')
+    expect(page.text()).toContain('412 could come through, 24 seats, 3 are blocked, 40 are here already.')
     await page.find('#door-name').setValue('Spring')
     await page.find('form.write').trigger('submit')
     await flushPromises()
@@ -322,8 +322,8 @@ describe('for a learner', () => {
     const { page } = show(OwnWaits)
     await flushPromises()
     expect(page.text()).toContain('A seat is kept for you until 24 Nov, 18:00.')
-    expect(page.text()).toContain('You are number 2 of 3 in line.')
-    expect(page.text()).toContain('Go in before 26 Nov, 18:00')
+    expect(page.text()).toContain('You are number 2 of 3 on the waiting list.')
+    expect(page.text()).toContain('Enter it before 26 Nov, 18:00')
     await press(page, 'Take the seat: Harmony')
     expect(lastDone.sentence).toBe('You are in Harmony.')
   })

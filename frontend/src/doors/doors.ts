@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/vue-query'
 import qrcode from 'qrcode-generator'
 import { computed, type Ref } from 'vue'
-import { api, take, type Door, type DoorWish, type House, type Site } from '@/app/api'
-import { houseNow } from '@/app/clock'
+import { api, take, type Door, type DoorRequest, type Platform, type Site } from '@/app/api'
+import { platformNow } from '@/app/clock'
 import { day, lastDay } from '@/app/sentences'
 import { t } from '@/app/words'
 
@@ -32,7 +32,7 @@ export function useWaiting(site: Ref<string>) {
 }
 
 /** The terms a door begins with: for learners of the site's division and levels, to the end of the term. */
-export const firstTerms = (kind: Kind, site: Site): Required<Omit<DoorWish, 'key'>> & { key: string | null } => ({
+export const firstTerms = (kind: Kind, site: Site): Required<Omit<DoorRequest, 'key'>> & { key: string | null } => ({
   kind,
   name: '',
   key: null,
@@ -72,7 +72,7 @@ export const draftOf = (door: Door): Draft => ({
 })
 
 interface Names {
-  house?: House
+  platform?: Platform
   site: Site
   roleName: (code: string) => string
 }
@@ -89,7 +89,7 @@ export function sentence(door: Door, names: Names): Part[] {
   const terms = door.terms
   if (!terms) return [{ text: t('doors.by.' + door.kind) }]
   const say = (key: string, values: Record<string, unknown> = {}) => t('doors.say.' + key, values)
-  const division = (code: string) => names.house?.divisions.find((each) => each.code === code)?.name ?? code
+  const division = (code: string) => names.platform?.divisions.find((each) => each.code === code)?.name ?? code
   const zone = names.site.timeZone
   const hours = [
     terms.fromDay && say('hours.from', { day: dayOf(terms.fromDay, zone) }),
@@ -167,7 +167,7 @@ export function nextSentence(door: Door, zone: string): string {
 
 function relative(instant: string, zone: string): string {
   const said = day(instant, zone)
-  const now = houseNow()
+  const now = platformNow()
   if (said === day(now.toISOString(), zone)) return t('doors.next.today')
   return said === day(new Date(now.getTime() + 86_400_000).toISOString(), zone) ? t('doors.next.tomorrow') : said
 }

@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import type { Candidate, Site } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { day, lastDay, optionSentence } from '@/app/sentences'
 import { useChanges } from '@/roster/changes'
 import RoleChoice from '@/roster/RoleChoice.vue'
@@ -17,7 +17,7 @@ const props = defineProps<{
   opened: boolean
 }>()
 const emit = defineEmits<{ show: []; toggle: []; changed: [] }>()
-const { roleName } = useHouse()
+const { roleName } = usePlatform()
 const { change, busy, wrongDay } = useChanges(() => props.site)
 const fromDay = ref('')
 const untilDay = ref('')
@@ -37,8 +37,8 @@ watch(
 async function letIn(role: string, dated = false) {
   const days = dated ? { fromDay: fromDay.value || null, untilDay: untilDay.value || null } : {}
   const version = props.candidate.standing ? undefined : 0
-  const wish = { verb: 'let-in', role, version, named: props.named || null, ...days } as const
-  if (await change(props.candidate.person, wish)) emit('changed')
+  const request = { verb: 'let-in', role, version, named: props.named || null, ...days } as const
+  if (await change(props.candidate.person, request)) emit('changed')
 }
 
 async function bringBack() {
@@ -60,7 +60,7 @@ async function bringBack() {
       }}<template v-if="candidate.person.level">, {{ $t('level', { n: candidate.person.level }) }}</template> ·
       {{ candidate.person.division.name }}
       <span v-if="candidate.person.number" class="num">{{ candidate.person.number }}</span>
-      <span v-if="candidate.sight === 'masked'" class="soft">{{ ' · ' + $t('intake.masked') }}</span>
+      <span v-if="candidate.visibility === 'masked'" class="soft">{{ ' · ' + $t('intake.masked') }}</span>
     </span>
     <span v-if="part === 'canBeLetIn'" class="brass small">
       <template v-if="suggested && suggested.code !== 'fits'">{{

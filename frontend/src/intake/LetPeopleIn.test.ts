@@ -13,7 +13,7 @@ const none = {
   more: { alreadyHere: false, wasHere: false, blocked: false, canBeLetIn: false },
 }
 const INTAKE = `GET /sites/${site.id}/intake`
-const SHEETS = `POST /sites/${site.id}/sheets`
+const SHEETS = `POST /sites/${site.id}/change-lists`
 const line = (more: object = {}) => ({
   lines: [
     {
@@ -79,7 +79,7 @@ describe('the box that lets people in', () => {
         canBeLetIn: [
           candidate(bea),
           candidate(person('Ann', 'Far', { number: '••••010', kind: 'guardian', level: null }), {
-            sight: 'masked',
+            visibility: 'masked',
             suggested: null,
           }),
         ],
@@ -89,7 +89,7 @@ describe('the box that lets people in', () => {
     expect(page.findAll('h2').map((each) => each.text())).toEqual([
       'Already here',
       'Was here',
-      'Kept out',
+      'Blocked',
       'Can be let in',
     ])
     const lines = page.findAll('li').map(read)
@@ -184,7 +184,7 @@ describe('the box that lets people in', () => {
     await flushPromises()
     expect([lastDone.wrong, lastDone.sentence]).toEqual([
       true,
-      'All 30 seats are held. Give the site more seats, or take somebody out first.',
+      'All 30 seats are held. Give the site more seats, or remove somebody first.',
     ])
   })
 

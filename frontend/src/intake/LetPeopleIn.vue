@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router'
 import { api, take, type Candidate, type Site } from '@/app/api'
 import { useKeys } from '@/app/keys'
 import { day } from '@/app/sentences'
-import { tellEach } from '@/post/telling'
+import { tellEach } from '@/messages/tell'
 import CandidateRow from './CandidateRow.vue'
 import { isList } from './pasted'
 import Trouble from '@/ui/Trouble.vue'
@@ -14,7 +14,7 @@ import { useSlowly } from '@/ui/slowly'
 
 /** The box on top of the roster: finds who is here and who is not, and lets in whoever is not. */
 const props = defineProps<{ site: Site }>()
-const emit = defineEmits<{ show: [person: string]; list: [text: string, sheet: string] }>()
+const emit = defineEmits<{ show: [person: string]; list: [text: string, changeList: string] }>()
 const lists = ['alreadyHere', 'wasHere', 'blocked', 'canBeLetIn'] as const
 
 const root = ref<HTMLElement>()
@@ -41,13 +41,15 @@ const {
   placeholderData: keepPreviousData,
 })
 /** The last list that somebody began here and did not let in yet. */
-const { data: sheets } = useQuery({
-  queryKey: ['sheets', 'begun', computed(() => props.site.id)],
-  queryFn: () => take(api.GET('/sheets', { params: { query: { site: props.site.id, state: 'draft' } } })),
+const { data: changeLists } = useQuery({
+  queryKey: ['changeLists', 'begun', computed(() => props.site.id)],
+  queryFn: () => take(api.GET('/change-lists', { params: { query: { site: props.site.id, state: 'draft' } } })),
 })
 const route = useRoute()
 const begun = computed(() =>
-  sheets.value?.items.find((sheet) => sheet.kind === 'pasted' && sheet.id !== route.query.sheet),
+  changeLists.value?.items.find(
+    (changeList) => changeList.kind === 'pasted' && changeList.id !== route.query.changeList,
+  ),
 )
 const shown = computed(() => (enough.value ? found.value : undefined))
 const count = computed(() => (shown.value ? lists.reduce((sum, list) => sum + shown.value![list].length, 0) : 0))
@@ -72,7 +74,7 @@ function step(event: KeyboardEvent) {
   stops[stops.indexOf(document.activeElement as HTMLElement) + (event.key === 'ArrowDown' ? 1 : -1)]?.focus()
 }
 
-/** A list that is pasted is no name to look for: it opens as a sheet. */
+/** A list that is pasted is no name to look for: it opens as a change list. */
 function pasted(event: ClipboardEvent) {
   const text = event.clipboardData?.getData('text/plain') ?? ''
   if (!isList(text)) return

@@ -2,7 +2,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type House, type PastedLine, type SheetLine, type Site } from '@/app/api'
+import { api, take, type Platform, type PastedLine, type ChangeLine, type Site } from '@/app/api'
 import { knownName, lineSentences, type RoleName } from '@/app/sentences'
 import { useSlowly } from '@/ui/slowly'
 import { overrides, type PastedItem, type Said } from './pasted'
@@ -16,10 +16,10 @@ const props = defineProps<{
   item: PastedItem
   said: Said
   who?: Candidate
-  line?: Pick<SheetLine, 'verdict' | 'before' | 'after' | 'reasons' | 'cautions' | 'person' | 'outlook' | 'told'>
-  telling?: boolean
+  line?: Pick<ChangeLine, 'verdict' | 'before' | 'after' | 'reasons' | 'cautions' | 'person' | 'outlook' | 'told'>
+  tellBody?: boolean
   site: Site
-  roles: House['roles']
+  roles: Platform['roles']
   roleName: RoleName
 }>()
 const emit = defineEmits<{ say: [more: Said]; correct: [text: string] }>()
@@ -85,7 +85,7 @@ const why = (candidate: Candidate) =>
     .filter(Boolean)
     .join(', ')
 const sentences = computed(() =>
-  props.line ? lineSentences(props.line as SheetLine, props.site.timeZone, props.roleName).join(' ') : '',
+  props.line ? lineSentences(props.line as ChangeLine, props.site.timeZone, props.roleName).join(' ') : '',
 )
 const will = computed(() => {
   const { verdict, before, after } = props.line ?? {}
@@ -174,7 +174,7 @@ function keyedIn(event: KeyboardEvent) {
           "
         >
           <template v-if="will">{{ will }} </template>{{ sentences
-          }}<span v-if="telling && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span>
+          }}<span v-if="tellBody && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span>
         </p>
         <label v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"
           ><input type="checkbox" :checked="said.sure" @change="$emit('say', { sure: !said.sure })" />

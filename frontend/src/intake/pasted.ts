@@ -80,7 +80,7 @@ export function whoOf(item: PastedItem, said?: Said): PastedCandidate | undefine
 export const overrides = (person: PastedCandidate['person']): PastedCandidate =>
   ({
     person,
-    sight: 'full',
+    visibility: 'full',
     standing: null,
     suggested: null,
     evidence: 'by-hand',

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type LineWish, type Site } from '@/app/api'
+import { api, take, type LineRequest, type Site } from '@/app/api'
 import { useSlowly } from '@/ui/slowly'
 import { keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type Said } from './pasted'
 
@@ -31,12 +31,12 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
   const invitees = computed(() => items.value.filter((item) => said(item).keep).map((item) => item.text))
   const open = (item: PastedItem) => !said(item).out && !said(item).keep
 
-  const wishes = computed(() =>
+  const requests = computed(() =>
     items.value
       .filter((item) => open(item) && who(item))
       .map((item) => {
         const own = said(item)
-        const line: LineWish = {
+        const line: LineRequest = {
           person: who(item)!.person.id,
           verb: 'let-in',
           named: item.text.slice(0, 300),
@@ -46,11 +46,11 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
           section: own.section || work.value.section || null,
           sure: !!own.sure,
         }
-        return { key: item.key, wish: { site: site.id, text: item.text.slice(0, 200), line } }
+        return { key: item.key, request: { site: site.id, text: item.text.slice(0, 200), line } }
       }),
   )
   const reviewed = useSlowly(
-    computed(() => JSON.stringify(wishes.value)),
+    computed(() => JSON.stringify(requests.value)),
     200,
   )
   const {
@@ -61,14 +61,14 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
     queryKey: ['preview', 'pasted', site.id, reviewed],
     enabled: computed(() => reviewed.value !== '[]'),
     queryFn: async () => {
-      const asked = JSON.parse(reviewed.value) as typeof wishes.value
-      const answer = await take(api.POST('/sheet-reviews', { body: { lines: asked.map((each) => each.wish) } }))
+      const asked = JSON.parse(reviewed.value) as typeof requests.value
+      const answer = await take(api.POST('/change-reviews', { body: { lines: asked.map((each) => each.request) } }))
       return { ...answer, byKey: new Map(answer.lines.map((line) => [asked[line.key]!.key, line])) }
     },
     placeholderData: keepPreviousData,
   })
   const current = computed(() =>
-    wishes.value.length && reviewed.value === JSON.stringify(wishes.value) && !isFetching.value
+    requests.value.length && reviewed.value === JSON.stringify(requests.value) && !isFetching.value
       ? review.value
       : undefined,
   )
@@ -130,7 +130,7 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
     who,
     invitees,
     open,
-    wishes,
+    requests,
     wrong,
     current,
     lineOf,

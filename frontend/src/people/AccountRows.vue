@@ -80,7 +80,7 @@ const choose = (row: Row, who: string) => emit('choose', row, who)
     </li>
     <li v-if="(of ?? 0) > SHOWN">
       <span /><span class="soft">{{
-        $t('people.sheet.and', { n: $n((of ?? 0) - Math.min(SHOWN, rows.length)) })
+        $t('people.changeList.and', { n: $n((of ?? 0) - Math.min(SHOWN, rows.length)) })
       }}</span>
     </li>
   </ol>

@@ -4,23 +4,27 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import { api, take, type SheetPage } from '@/app/api'
+import { api, take, type ChangeList } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { toneOf } from '@/post/post'
+import { toneOf } from '@/messages/messages'
 import { done } from '@/app/undo'
 import { accountNote, takeAccountsBack } from './accounts'
 
-/** What became of the rows of a sheet of accounts, cards for those without a password, and taking all of it back. */
-const props = defineProps<{ sheet: SheetPage }>()
+/**
+ * What became of the rows of a change list of accounts, cards for those without a password, and taking all of it back.
+ */
+const props = defineProps<{ changeList: ChangeList }>()
 const emit = defineEmits<{ changed: [] }>()
 const { t, n } = useI18n()
 const router = useRouter()
 const { data, hasNextPage, fetchNextPage, refetch } = useInfiniteQuery({
-  queryKey: ['accounts', 'made', computed(() => [props.sheet.id, props.sheet.done])],
+  queryKey: ['accounts', 'made', computed(() => [props.changeList.id, props.changeList.done])],
   initialPageParam: 0,
   queryFn: ({ pageParam }) =>
     take(
-      api.GET('/account-batches/{sheet}', { params: { path: { sheet: props.sheet.id }, query: { after: pageParam } } }),
+      api.GET('/account-batches/{changeList}', {
+        params: { path: { changeList: props.changeList.id }, query: { after: pageParam } },
+      }),
     ),
   getNextPageParam: (page) => page.next ?? undefined,
 })
@@ -34,8 +38,8 @@ const look = () =>
   run(
     async () =>
       (review.value = await take(
-        api.POST('/account-batches/{sheet}/undo', {
-          params: { path: { sheet: props.sheet.id } },
+        api.POST('/account-batches/{changeList}/undo', {
+          params: { path: { changeList: props.changeList.id } },
           body: { apply: false },
         }),
       )),
@@ -43,7 +47,7 @@ const look = () =>
 const back = () =>
   run(async () => {
     const count = review.value?.ready ?? 0
-    const more = await takeAccountsBack(props.sheet.id)
+    const more = await takeAccountsBack(props.changeList.id)
     review.value = null
     done(t('accounts.back', { n: n(count) }, count), undefined, more)
     await refetch()
@@ -71,11 +75,11 @@ const back = () =>
       size="small"
       variant="outlined"
       :disabled="busy"
-      :label="$t('sheets.undo')"
+      :label="$t('changeLists.undo')"
       @click="look"
     />
   </p>
-  <section v-if="review" class="callout bad" :aria-label="$t('sheets.undo')">
+  <section v-if="review" class="callout bad" :aria-label="$t('changeLists.undo')">
     <p class="follows">{{ $t('accounts.willGo', { n: $n(review.ready) }, review.ready) }}</p>
     <ul v-if="review.left.length">
       <li v-for="each in review.left" :key="each.row">{{ $t('accounts.left.' + each.why, { name: each.name }) }}</li>
@@ -87,7 +91,7 @@ const back = () =>
         :disabled="busy || !review.ready"
         :label="$t('accounts.backNow', { n: $n(review.ready) }, review.ready)"
         @click="back"
-      /><button class="word" @click="review = null">{{ $t('sheets.notNow') }}</button>
+      /><button class="word" @click="review = null">{{ $t('changeLists.notNow') }}</button>
     </p>
   </section>
   <ol v-if="rows.length">
@@ -96,12 +100,12 @@ const back = () =>
       <span class="verdict" :class="{ clay: row.outcome === 'refused', soft: row.outcome === 'undone' }">{{
         $t(
           row.outcome === 'undone'
-            ? 'sheets.state.undone'
+            ? 'changeLists.state.undone'
             : row.outcome === 'ready'
               ? 'accounts.made.' + row.made
               : row.outcome === 'refused'
-                ? 'sheets.verdict.refused'
-                : 'sheets.verdict.pending',
+                ? 'changeLists.verdict.refused'
+                : 'changeLists.verdict.pending',
         )
       }}</span>
       <RouterLink v-if="row.person && row.outcome === 'ready'" :to="{ name: 'person', params: { person: row.person } }"
@@ -110,8 +114,8 @@ const back = () =>
       <span class="num">{{ row.login }}</span>
       <span :class="row.message ? toneOf(row.message.state) : 'soft'">{{
         row.message
-          ? $t('post.told.' + row.message.state)
-          : row.outcome === 'ready' && sheet.tell !== null && !row.email
+          ? $t('messages.told.' + row.message.state)
+          : row.outcome === 'ready' && changeList.tell !== null && !row.email
             ? $t('tell.noAddress')
             : row.reasons.map(accountNote).join(' ')
       }}</span>

@@ -7,7 +7,7 @@ import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type Approval } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { queries } from '@/app/queries'
 import { day, fullName } from '@/app/sentences'
 import { done } from '@/app/undo'
@@ -15,7 +15,7 @@ import Trouble from '@/ui/Trouble.vue'
 
 /** People of one's division whom somebody with nothing to do with them let in: they wait for a yes. */
 const { t } = useI18n()
-const { roleName } = useHouse()
+const { roleName } = usePlatform()
 const KEY = ['approvals']
 const { data, error, isPending, refetch } = useQuery({ queryKey: KEY, queryFn: () => take(api.GET('/approvals')) })
 const items = computed(() => (data.value?.items ?? []).map((item) => ({ ...item, key: item.site.id + item.person.id })))

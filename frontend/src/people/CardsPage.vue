@@ -75,7 +75,7 @@ onBeforeUnmount(() => {
             :disabled="busy"
             :label="$t('cards.make', { n: people.length }, people.length)"
             @click="make"
-          /><button class="word" @click="router.back()">{{ $t('sheets.notNow') }}</button>
+          /><button class="word" @click="router.back()">{{ $t('changeLists.notNow') }}</button>
         </p>
       </template>
     </template>

@@ -6,11 +6,11 @@ import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type AccountBatch } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { done } from '@/app/undo'
-import { telling } from '@/post/telling'
-import { useKept } from '@/sheets/kept'
-import TellThem from '@/sheets/TellThem.vue'
+import { tellBody } from '@/messages/tell'
+import { useKept } from '@/changes/kept'
+import TellThem from '@/changes/TellThem.vue'
 import { useSlowly } from '@/ui/slowly'
 import { FIELDS, takeAccountsBack, type Typed } from './accounts'
 import AccountRows from './AccountRows.vue'
@@ -34,7 +34,7 @@ const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
 const { t, n } = useI18n()
 const route = useRoute()
 const router = useRouter()
-const { house } = useHouse()
+const { platform } = usePlatform()
 const work = ref<Work>({ text: '', division: '', kind: 'learner', level: '', choices: {}, tell: true, words: '' })
 const kept = useKept({
   kind: 'accounts',
@@ -46,14 +46,15 @@ const kept = useKept({
       .join(', '),
   work,
   worth: () => work.value.text.trim() !== '' && work.value.text.length < 900_000,
-  id: typeof route.query.sheet === 'string' ? route.query.sheet : '',
-  over: (sheet) => void router.replace({ name: 'sheet', params: { sheet } }),
+  id: typeof route.query.changeList === 'string' ? route.query.changeList : '',
+  over: (changeList) => void router.replace({ name: 'changeList', params: { changeList } }),
 })
-watch(kept.id, (id) => id && router.replace({ query: { sheet: id } }))
+watch(kept.id, (id) => id && router.replace({ query: { changeList: id } }))
 watch(
-  house,
-  (house) => {
-    if (house && kept.opened.value) work.value.division ||= house.mayMakeIn[0] ?? house.divisions[0]?.code ?? ''
+  platform,
+  (platform) => {
+    if (platform && kept.opened.value)
+      work.value.division ||= platform.mayMakeIn[0] ?? platform.divisions[0]?.code ?? ''
   },
   { immediate: true },
 )
@@ -68,14 +69,14 @@ function addOne(one: Typed) {
   work.value.text = [...lines, row.join('\t')].join('\n')
 }
 
-const wish = computed(() => ({
+const request = computed(() => ({
   text: work.value.text,
   division: work.value.division,
   kind: work.value.kind as Row['kind'],
   level: work.value.level === '' ? null : Number(work.value.level),
   choices: work.value.choices,
 }))
-const asked = useSlowly(wish, 350)
+const asked = useSlowly(request, 350)
 const {
   data: batch,
   error,
@@ -90,7 +91,7 @@ const {
 })
 const rows = computed(() => (work.value.text.trim() ? (batch.value?.rows ?? []) : []))
 const count = (verdict: string) => batch.value?.verdicts[verdict] ?? 0
-const settled = computed(() => !isFetching.value && JSON.stringify(asked.value) === JSON.stringify(wish.value))
+const settled = computed(() => !isFetching.value && JSON.stringify(asked.value) === JSON.stringify(request.value))
 const look = computed(() => rows.value.filter((row) => row.verdict === 'needs-choice' || row.verdict === 'refused'))
 const fine = computed(() => rows.value.filter((row) => row.verdict === 'ready'))
 const so = computed(() => rows.value.filter((row) => row.verdict === 'nothing-to-do'))
@@ -104,7 +105,7 @@ const sum = computed(() =>
     .filter(Boolean)
     .join(', '),
 )
-const nameOf = (code: string) => house.value?.divisions.find((each) => each.code === code)?.name ?? code
+const nameOf = (code: string) => platform.value?.divisions.find((each) => each.code === code)?.name ?? code
 const choose = (row: Row, who: string) => (work.value.choices = { ...work.value.choices, [row.row]: who })
 /** Whose copy of the message is looked at: the first who gets one. */
 const sample = computed(() => {
@@ -123,15 +124,15 @@ const { busy, run } = useBusy()
 
 const apply = () =>
   run(async () => {
-    const sheet = await kept.now()
+    const changeList = await kept.now()
     await take(
       api.POST('/account-batches', {
-        body: { ...wish.value, apply: true, sheet, ...telling(work.value.tell, work.value.words) },
+        body: { ...request.value, apply: true, changeList, ...tellBody(work.value.tell, work.value.words) },
       }),
     )
     const ready = count('ready')
-    done(t('accounts.did', { n: n(ready) }, ready), { back: () => takeAccountsBack(sheet) })
-    await router.push({ name: 'sheet', params: { sheet } })
+    done(t('accounts.did', { n: n(ready) }, ready), { back: () => takeAccountsBack(changeList) })
+    await router.push({ name: 'changeList', params: { changeList } })
   })
 </script>
 
@@ -149,7 +150,7 @@ const apply = () =>
           v-model="work.division"
           class="plain"
         >
-          <option v-for="each in house?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
+          <option v-for="each in platform?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
         </select>
       </div>
       <div class="field">

@@ -6,10 +6,10 @@ import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { fullName, lineSentences } from '@/app/sentences'
 import { done, refreshSite } from '@/app/undo'
-import { change } from '@/sheets/sheets'
+import { change } from '@/changes/changeLists'
 import Trouble from '@/ui/Trouble.vue'
 import { takeMergeBack } from './merging'
 
@@ -21,14 +21,14 @@ const FIELDS = ['given', 'family', 'preferred', 'former', 'level', 'number', 'em
 const { t } = useI18n()
 const route = useRoute()
 const router = useRouter()
-const { roleName } = useHouse()
+const { roleName } = usePlatform()
 const stays = computed(() => String(route.query.stays ?? ''))
 const goes = computed(() => String(route.query.goes ?? ''))
 const chosen = reactive<{ take: Record<string, 'stays' | 'goes'>; roles: Record<string, string> }>({
   take: {},
   roles: {},
 })
-const wish = computed(() => ({
+const request = computed(() => ({
   stays: stays.value,
   goes: goes.value,
   take: { ...chosen.take },
@@ -40,9 +40,9 @@ const {
   isFetching,
   refetch,
 } = useQuery({
-  queryKey: ['merge', wish],
+  queryKey: ['merge', request],
   enabled: computed(() => stays.value !== '' && goes.value !== ''),
-  queryFn: () => take(api.POST('/merges', { body: { ...wish.value, apply: false } })),
+  queryFn: () => take(api.POST('/merges', { body: { ...request.value, apply: false } })),
   placeholderData: keepPreviousData,
   retry: false,
 })
@@ -62,8 +62,8 @@ const { busy, run } = useBusy()
 const apply = () =>
   run(async () => {
     const name = fullName(merge.value!.stays)
-    const { sheet } = await take(api.POST('/merges', { body: { ...wish.value, apply: true } }))
-    done(t('merge.did', { name }), { back: () => takeMergeBack(sheet!) })
+    const { changeList } = await take(api.POST('/merges', { body: { ...request.value, apply: true } }))
+    done(t('merge.did', { name }), { back: () => takeMergeBack(changeList!) })
     await refreshSite()
     await router.push({ name: 'person', params: { person: stays.value } })
   })
@@ -72,7 +72,7 @@ const apply = () =>
 <template>
   <div class="page">
     <p>
-      <RouterLink to="/people/doubles">{{ $t('doubles.title') }}</RouterLink>
+      <RouterLink to="/people/duplicates">{{ $t('duplicates.title') }}</RouterLink>
     </p>
     <h1>{{ $t('merge.title') }}</h1>
     <Trouble v-if="error" :error="error" @again="refetch()" />
@@ -137,7 +137,7 @@ const apply = () =>
         <ul v-else class="ledger" style="--verdict: 108px">
           <li v-for="line in merge.review.lines" :key="line.key">
             <span class="verdict" :class="{ clay: line.verdict === 'refused' }">{{
-              $t('sheet.verdict.' + (line.verdict === 'ready' ? 'ready' : 'refused'))
+              $t('changeList.verdict.' + (line.verdict === 'ready' ? 'ready' : 'refused'))
             }}</span><span
               ><strong>{{ line.site.title }}</strong
               >: {{ $t(line.person.id === stays ? 'merge.stays' : 'merge.goes').toLowerCase() }}

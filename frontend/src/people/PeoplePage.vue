@@ -5,18 +5,18 @@ import InputText from 'primevue/inputtext'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { administers } from '@/app/me'
 import { listName } from '@/app/sentences'
 import { wentWrong } from '@/app/undo'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
-import PeopleSheet from './PeopleSheet.vue'
+import PeopleChanges from './PeopleChanges.vue'
 
 /** Everybody of one's reach, to be found, chosen, and let into sites or out of them. */
 const route = useRoute()
 const router = useRouter()
-const { house } = useHouse()
+const { platform } = usePlatform()
 const FILTERS = ['kind', 'division', 'level', 'label', 'site'] as const
 const chosenBy = (name: string) => String(route.query[name] ?? '')
 const look = (query: object) => router.replace({ query: { ...route.query, ...query } })
@@ -47,7 +47,7 @@ const given = (history.state as { people?: string[] } | null)?.people ?? []
 const chosen = reactive(
   new Set<string>(given.concat(typeof route.query.person === 'string' ? [route.query.person] : [])),
 )
-const draft = computed(() => (typeof route.query.sheet === 'string' ? route.query.sheet : ''))
+const draft = computed(() => (typeof route.query.changeList === 'string' ? route.query.changeList : ''))
 const open = ref(chosen.size > 0 || draft.value !== '')
 const pick = (id: string) => chosen.delete(id) || chosen.add(id)
 async function chooseAll() {
@@ -60,14 +60,16 @@ async function chooseAll() {
 }
 function close() {
   open.value = false
-  void look({ sheet: undefined, person: undefined })
+  void look({ changeList: undefined, person: undefined })
 }
 function done() {
   chosen.clear()
   close()
 }
 const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
-const levels = computed(() => Array.from({ length: house.value?.highestLevel ?? 0 }, (_, index) => String(index + 1)))
+const levels = computed(() =>
+  Array.from({ length: platform.value?.highestLevel ?? 0 }, (_, index) => String(index + 1)),
+)
 </script>
 
 <template>
@@ -77,7 +79,7 @@ const levels = computed(() => Array.from({ length: house.value?.highestLevel ?? 
         <h1>{{ $t('people.title') }}</h1>
         <template v-if="administers"
           ><RouterLink to="/approvals">{{ $t('approvals.open') }}</RouterLink
-          ><RouterLink to="/people/doubles">{{ $t('doubles.open') }}</RouterLink></template
+          ><RouterLink to="/people/duplicates">{{ $t('duplicates.open') }}</RouterLink></template
         ><Button
           size="small"
           variant="outlined"
@@ -112,7 +114,7 @@ const levels = computed(() => Array.from({ length: house.value?.highestLevel ?? 
           @change="look({ division: ($event.target as HTMLSelectElement).value || undefined })"
         >
           <option value="">{{ $t('people.any.division') }}</option>
-          <option v-for="each in house?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
+          <option v-for="each in platform?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
         </select>
         <select
           class="plain"
@@ -191,11 +193,11 @@ const levels = computed(() => Array.from({ length: house.value?.highestLevel ?? 
         @click="fetchNextPage()"
       />
     </div>
-    <PeopleSheet
+    <PeopleChanges
       v-if="open && (chosen.size || draft)"
       :key="draft ? 'draft' : 'new'"
       :people="[...chosen]"
-      :sheet="draft"
+      :change-list="draft"
       @close="close"
       @people="opened"
       @applied="done"

@@ -152,7 +152,7 @@ const card = () => router.push({ name: 'cards', state: { people: [id.value] } })
             :disabled="busy"
             :label="$t('person.closeNow')"
             @click="change(false)"
-          /><button class="word" @click="closing = null">{{ $t('sheets.notNow') }}</button>
+          /><button class="word" @click="closing = null">{{ $t('changeLists.notNow') }}</button>
         </p>
       </div>
     </template>

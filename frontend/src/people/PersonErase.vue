@@ -105,7 +105,7 @@ const erase = () =>
           :disabled="busy || typed.trim() !== page.person.family"
           :label="$t('erase.now')"
           @click="erase"
-        /><button class="word" @click="review = null">{{ $t('sheets.notNow') }}</button>
+        /><button class="word" @click="review = null">{{ $t('changeLists.notNow') }}</button>
       </p>
     </div>
   </section>

@@ -82,7 +82,7 @@ const save = () =>
         class="word"
         @click="$emit('close')"
       >
-        {{ $t('sheets.notNow') }}
+        {{ $t('changeLists.notNow') }}
       </button>
     </p>
   </form>

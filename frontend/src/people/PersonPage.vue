@@ -4,8 +4,8 @@ import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, take } from '@/app/api'
 import { fullName, ownZone as zone } from '@/app/sentences'
-import LogEntries from '@/logbook/LogEntries.vue'
-import MessageList from '@/post/MessageList.vue'
+import HistoryEntries from '@/history/HistoryEntries.vue'
+import MessageList from '@/messages/MessageList.vue'
 import Trouble from '@/ui/Trouble.vue'
 import PersonAccount from './PersonAccount.vue'
 import PersonErase from './PersonErase.vue'
@@ -28,8 +28,8 @@ const {
   queryFn: () => take(api.GET('/people/{person}', { params: { path: { person: id.value } } })),
 })
 const { data: log } = useQuery({
-  queryKey: ['logbook', 'of', id],
-  queryFn: () => take(api.GET('/people/{person}/logbook', { params: { path: { person: id.value } } })),
+  queryKey: ['history', 'of', id],
+  queryFn: () => take(api.GET('/people/{person}/history', { params: { path: { person: id.value } } })),
 })
 const correcting = ref(false)
 watch(id, () => (correcting.value = false))
@@ -80,9 +80,9 @@ const messages = computed(() => ({ person: id.value }))
       <section>
         <h2>{{ $t('person.happened') }}</h2>
         <p v-if="log && !log.items.length" class="soft">{{ $t('log.empty') }}</p>
-        <LogEntries v-else-if="log" :entries="log.items.slice(0, LATELY)" :zone="zone" :may-undo="() => false" />
+        <HistoryEntries v-else-if="log" :entries="log.items.slice(0, LATELY)" :zone="zone" :may-undo="() => false" />
         <p v-if="log && (log.items.length > LATELY || log.next)">
-          <RouterLink :to="{ name: 'person-logbook', params: { person: id } }">{{ $t('person.logbook') }}</RouterLink>
+          <RouterLink :to="{ name: 'person-history', params: { person: id } }">{{ $t('person.history') }}</RouterLink>
         </p>
       </section>
       <PersonErase v-if="page.administers && !page.gone" :page="page" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { PersonPage } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { outlookSentence } from '@/app/sentences'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import TermsStrip, { type Span } from './TermsStrip.vue'
@@ -11,9 +11,9 @@ import TermsStrip, { type Span } from './TermsStrip.vue'
  * scale.
  */
 const props = defineProps<{ page: PersonPage }>()
-const { house, roleName } = useHouse()
+const { platform, roleName } = usePlatform()
 const span = computed<Span>(() => {
-  const terms = (house.value?.terms ?? []).map((term) => ({
+  const terms = (platform.value?.terms ?? []).map((term) => ({
     at: new Date(term.startsOn).getTime(),
     ends: new Date(term.endsOn).getTime() + 86_400_000,
     name: term.name,

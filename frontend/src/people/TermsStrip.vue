@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Stretch } from '@/app/api'
-import { houseNow } from '@/app/clock'
+import { platformNow } from '@/app/clock'
 import { day, lastDay } from '@/app/sentences'
 
 /**
@@ -38,7 +38,7 @@ const described = computed(() =>
     )
     .join('; '),
 )
-const today = computed(() => x(houseNow().getTime()))
+const today = computed(() => x(platformNow().getTime()))
 </script>
 
 <template>

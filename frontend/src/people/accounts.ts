@@ -17,13 +17,13 @@ export function accountNote(note: { code: string; values: Record<string, unknown
     : said
 }
 
-/** Takes the accounts of a sheet back; answers who had to stay, and why. */
-export async function takeAccountsBack(sheet: string): Promise<string> {
+/** Takes the accounts of a change list back; answers who had to stay, and why. */
+export async function takeAccountsBack(changeList: string): Promise<string> {
   const { left } = await take(
-    api.POST('/account-batches/{sheet}/undo', { params: { path: { sheet } }, body: { apply: true } }),
+    api.POST('/account-batches/{changeList}/undo', { params: { path: { changeList } }, body: { apply: true } }),
   )
   await Promise.all(
-    ['sheets', 'accounts', 'directory', 'messages'].map((key) => queries.invalidateQueries({ queryKey: [key] })),
+    ['changeLists', 'accounts', 'directory', 'messages'].map((key) => queries.invalidateQueries({ queryKey: [key] })),
   )
   return left.map((each) => t('accounts.left.' + each.why, { name: each.name })).join(' ')
 }

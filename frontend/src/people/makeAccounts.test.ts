@@ -5,7 +5,7 @@ import { lastDone } from '@/app/undo'
 import { person, problem, serve, show, site } from '@/testing/server'
 import { accountNote } from './accounts'
 import AccountsMade from './AccountsMade.vue'
-import DoublesPage from './DoublesPage.vue'
+import DuplicatesPage from './DuplicatesPage.vue'
 import ForgottenPage from './ForgottenPage.vue'
 import MakeAccountsPage from './MakeAccountsPage.vue'
 import MergePage from './MergePage.vue'
@@ -45,7 +45,7 @@ const kept = { id: '00000000-0000-7000-8000-00000000cccc', version: 1, state: 'd
 
 describe('making accounts', () => {
   it('adds one person after the other as rows whose columns are named', async () => {
-    serve({ 'POST /account-batches': batch([]), 'POST /sheets': kept })
+    serve({ 'POST /account-batches': batch([]), 'POST /change-lists': kept })
     const { page } = show(MakeAccountsPage)
     const fields = page.findAll('.one input')
     for (const [at, value] of ['Bea', 'da Luz', 'bea@example.org', '', '7'].entries()) await fields[at]!.setValue(value)
@@ -66,8 +66,8 @@ describe('making accounts', () => {
           : batch([row({ verdict: 'needs-choice', reasons: [{ code: 'same-name', values: {} }], candidates: [bea] })], {
               'needs-choice': 1,
             }),
-      'POST /sheets': kept,
-      [`PUT /sheets/${kept.id}`]: kept,
+      'POST /change-lists': kept,
+      [`PUT /change-lists/${kept.id}`]: kept,
       'POST /message-previews': {},
     })
     const { page, router } = show(MakeAccountsPage)
@@ -83,8 +83,14 @@ describe('making accounts', () => {
       .trigger('click')
     await settle()
     const applied = asked.filter(({ call }) => call === 'POST /account-batches').at(-1)!.body
-    expect(applied).toMatchObject({ text: 'Bea da Luz', choices: { 1: 'new' }, apply: true, sheet: kept.id, tell: '' })
-    expect(router.currentRoute.value.name).toBe('sheet')
+    expect(applied).toMatchObject({
+      text: 'Bea da Luz',
+      choices: { 1: 'new' },
+      apply: true,
+      changeList: kept.id,
+      tell: '',
+    })
+    expect(router.currentRoute.value.name).toBe('changeList')
   })
 
   it('says what is wrong with a field, each in its own words', () => {
@@ -98,7 +104,7 @@ describe('making accounts', () => {
   })
 })
 
-describe('a sheet of accounts', () => {
+describe('a changeList of accounts', () => {
   it('offers cards for those without a password, and is taken back with who has to stay', async () => {
     const path = `/account-batches/${kept.id}`
     const asked = serve({
@@ -122,7 +128,7 @@ describe('a sheet of accounts', () => {
       },
       [`POST ${path}/undo`]: { ready: 1, left: [{ row: 2, name: 'Kai Moreau', why: 'signed-in' }] },
     })
-    const { page } = show(AccountsMade, { props: { sheet: { ...kept, done: 1, tell: '' } as never } })
+    const { page } = show(AccountsMade, { props: { changeList: { ...kept, done: 1, tell: '' } as never } })
     await flushPromises()
     expect(page.text()).toContain('Sign-in card for the one without a password')
     expect(page.text()).toContain('no e-mail address')
@@ -169,13 +175,13 @@ describe('two who are one', () => {
     choices: [{ site: { id: site.id, title: 'Harmony' }, roles: ['learner', 'day-guest'] }],
     review,
     ready: false,
-    sheet: null,
+    changeList: null,
   }
 
   it('are told apart, and that is taken back', async () => {
-    const path = `/doubles/${bea.id}/${other.id}`
+    const path = `/duplicates/${bea.id}/${other.id}`
     const asked = serve({
-      'GET /doubles': {
+      'GET /duplicates': {
         total: 1,
         items: [
           {
@@ -187,7 +193,7 @@ describe('two who are one', () => {
       [`PUT ${path}`]: { apart: true },
       [`DELETE ${path}`]: { apart: false },
     })
-    const { page } = show(DoublesPage)
+    const { page } = show(DuplicatesPage)
     await flushPromises()
     expect(page.text()).toContain('the same name, one has no number')
     await page
@@ -196,7 +202,7 @@ describe('two who are one', () => {
       .trigger('click')
     await flushPromises()
     await lastDone.back!()
-    expect(asked.map(({ call }) => call).filter((call) => call.includes('/doubles/'))).toEqual([
+    expect(asked.map(({ call }) => call).filter((call) => call.includes('/duplicates/'))).toEqual([
       `PUT ${path}`,
       `DELETE ${path}`,
     ])
@@ -205,7 +211,7 @@ describe('two who are one', () => {
   it('are merged once every site is settled', async () => {
     const asked = serve({
       'POST /merges': (_, body: { roles: Record<string, string>; apply: boolean }) =>
-        body.roles[site.id] ? { ...merge, choices: [], ready: true, sheet: body.apply ? kept.id : null } : merge,
+        body.roles[site.id] ? { ...merge, choices: [], ready: true, changeList: body.apply ? kept.id : null } : merge,
     })
     const { page, router } = show(MergePage)
     await router.push({ name: 'merge', query: { stays: bea.id, goes: other.id } })

@@ -138,7 +138,7 @@ describe('what is held', () => {
 
   it('is erased only once the name is typed, and not of somebody who is still there', async () => {
     const counts = { sites: 2, entries: 9, notes: 1, labels: 0, messages: 3 }
-    const asked = serve({ [`POST ${path}/erasure`]: { refusal: null, sentence: null, counts, sheet: null } })
+    const asked = serve({ [`POST ${path}/erasure`]: { refusal: null, sentence: null, counts, changeList: null } })
     const { page, router } = show(PersonErase, { props: { page: about() } })
     await press(page, 'Erase them…')
     const button = () => page.findAll('button').find((each) => each.text() === 'Erase for good')!
@@ -149,7 +149,9 @@ describe('what is held', () => {
     await flushPromises()
     expect(asked.map(({ body }) => body)).toEqual([{ apply: false }, { apply: true }])
     expect(router.currentRoute.value.path).toBe('/people')
-    serve({ [`POST ${path}/erasure`]: { refusal: 'still-here', sentence: 'Still in a site.', counts, sheet: null } })
+    serve({
+      [`POST ${path}/erasure`]: { refusal: 'still-here', sentence: 'Still in a site.', counts, changeList: null },
+    })
     const other = show(PersonErase, { props: { page: about() } }).page
     await press(other, 'Erase them…')
     expect(other.text()).toContain('Still in a site.')

@@ -3,14 +3,14 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, Problem, take, type House } from '@/app/api'
+import { api, Problem, take, type Platform } from '@/app/api'
 import { done, wentWrong } from '@/app/undo'
 import FindPerson from '@/roster/FindPerson.vue'
 import Trouble from '@/ui/Trouble.vue'
 import { listed } from './rules'
 
 /** Who administers the platform and its divisions. */
-const props = defineProps<{ divisions: House['divisions'] }>()
+const props = defineProps<{ divisions: Platform['divisions'] }>()
 const { t } = useI18n()
 const client = useQueryClient()
 const { data, error, refetch } = useQuery({
@@ -19,7 +19,7 @@ const { data, error, refetch } = useQuery({
 })
 const person = ref('')
 const name = ref('')
-const wish = reactive({ platform: false, divisions: [] as string[] })
+const request = reactive({ platform: false, divisions: [] as string[] })
 const wrong = ref('')
 const adding = ref(false)
 const division = (code: string) => props.divisions.find((each) => each.code === code)?.name ?? code
@@ -29,7 +29,7 @@ const of = (each: { platform: boolean; divisions: string[] }) =>
 function start(id: string, called: string, platform: boolean, divisions: string[]) {
   person.value = id
   name.value = called
-  Object.assign(wish, { platform, divisions: [...divisions] })
+  Object.assign(request, { platform, divisions: [...divisions] })
   wrong.value = ''
   adding.value = false
 }
@@ -50,7 +50,7 @@ async function put(id: string, body: { platform: boolean; divisions: string[] })
     ['administrators'],
     await take(api.PUT('/administrators/{person}', { params: { path: { person: id } }, body })),
   )
-  await client.invalidateQueries({ queryKey: ['house-log'] })
+  await client.invalidateQueries({ queryKey: ['platform-log'] })
   return ''
 }
 
@@ -58,7 +58,7 @@ async function save() {
   const before = data.value?.items.find((each) => each.person.id === person.value)
   const id = person.value
   try {
-    await put(id, { platform: wish.platform, divisions: [...wish.divisions] })
+    await put(id, { platform: request.platform, divisions: [...request.divisions] })
     done(t('rules.admin.did', { name: name.value || t('rules.parts.administrators') }), {
       back: () => put(id, { platform: before?.platform ?? false, divisions: before?.divisions ?? [] }),
     })
@@ -89,11 +89,11 @@ async function save() {
   <div v-if="adding" class="adding">
     <FindPerson :person="person" name="" @pick="add($event)" />
   </div>
-  <form v-if="person" class="wish" @submit.prevent="save">
+  <form v-if="person" class="request" @submit.prevent="save">
     <strong v-if="name">{{ name }}</strong>
-    <label><input v-model="wish.platform" type="checkbox" /> {{ $t('rules.admin.platform') }}</label>
+    <label><input v-model="request.platform" type="checkbox" /> {{ $t('rules.admin.platform') }}</label>
     <label v-for="each in divisions" :key="each.code"
-      ><input v-model="wish.divisions" type="checkbox" :value="each.code" /> {{ $t('rules.admin.divisions') }}
+      ><input v-model="request.divisions" type="checkbox" :value="each.code" /> {{ $t('rules.admin.divisions') }}
       {{ each.name }}</label
     >
     <p v-if="wrong" class="clay" role="alert">{{ wrong }}</p>
@@ -128,7 +128,7 @@ li button {
 .adding {
   max-width: 460px;
 }
-.wish {
+.request {
   border-left: 4px solid var(--brass);
   padding: 6px 14px;
   display: grid;

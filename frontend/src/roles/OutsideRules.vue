@@ -2,10 +2,10 @@
 import Select from 'primevue/select'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { House, Rules } from '@/app/api'
+import type { Platform, Rules } from '@/app/api'
 
 /** How each division has it that its people are let in by who has nothing to do with them. */
-const props = defineProps<{ rules: Rules; divisions: House['divisions']; mayChange: boolean; edit: () => Rules }>()
+const props = defineProps<{ rules: Rules; divisions: Platform['divisions']; mayChange: boolean; edit: () => Rules }>()
 const { t } = useI18n()
 type Rule = Rules['outside'][number]['rule']
 const RULES: Rule[] = ['ask', 'open', 'closed']

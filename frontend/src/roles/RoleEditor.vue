@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Permission, RoleRules, RuleBook, Rules } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import LevelRun from './LevelRun.vue'
 
 /**
@@ -9,7 +9,7 @@ import LevelRun from './LevelRun.vue'
  */
 const props = defineProps<{ role: RoleRules; rules: Rules; book: RuleBook; wrongAt: (where: string) => string[] }>()
 defineEmits<{ done: []; remove: [] }>()
-const { house } = useHouse()
+const { platform } = usePlatform()
 const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
 const at = (field: string) => props.wrongAt(`roles/${props.role.code}/${field}`)
 const fresh = !props.book.rules.roles.some((role) => role.code === props.role.code)
@@ -163,7 +163,7 @@ function allowAll(permission: Permission) {
       <div v-for="(band, index) in role.bands" :key="index" class="row band">
         <input v-model="band.name" class="plain" maxlength="40" :aria-label="$t('rules.bandName')" />
         <span
-          ><label v-for="each in house?.divisions" :key="each.code" class="tick"
+          ><label v-for="each in platform?.divisions" :key="each.code" class="tick"
             ><input
               type="checkbox"
               :checked="band.divisions.includes(each.code)"

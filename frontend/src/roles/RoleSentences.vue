@@ -2,14 +2,14 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { RoleRules } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { kindWords, listed, maySentences, mayWords } from './rules'
 
 /** A role, read as sentences. */
 const props = defineProps<{ role: RoleRules; roleName: (code: string) => string }>()
 const { t } = useI18n()
-const { house } = useHouse()
-const division = (code: string) => house.value?.divisions.find((each) => each.code === code)?.name ?? code
+const { platform } = usePlatform()
+const division = (code: string) => platform.value?.divisions.find((each) => each.code === code)?.name ?? code
 const facts = computed(() => {
   const { role } = props
   return [

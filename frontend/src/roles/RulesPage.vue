@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { RoleRules } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { administers } from '@/app/me'
 import { day, ownZone } from '@/app/sentences'
 import Trouble from '@/ui/Trouble.vue'
@@ -16,14 +16,14 @@ import RulesPreview from './RulesPreview.vue'
 import { listed, useRules } from './rules'
 
 const AdministratorList = defineAsyncComponent(() => import('./AdministratorList.vue'))
-const HouseLog = defineAsyncComponent(() => import('./HouseLog.vue'))
+const PlatformLog = defineAsyncComponent(() => import('./PlatformLog.vue'))
 
 /**
  * What holds in every site: roles read as sentences, who gives what, numbers and limits; changed by platform
  * administrators.
  */
 const route = useRoute()
-const { house } = useHouse()
+const { platform } = usePlatform()
 const all = useRules()
 const { book, error, refetch, rules, changed, edit, roleName, wrongAt } = all
 const part = computed(() => (typeof route.params.part === 'string' && route.params.part ? route.params.part : 'roles'))
@@ -39,7 +39,7 @@ const parts = computed(() => [
 ])
 const editing = ref('')
 const LIMITS = {
-  sites: ['seats', 'leads', 'sheet', 'removalFew', 'removalShare'],
+  sites: ['seats', 'leads', 'changeList', 'removalFew', 'removalShare'],
   care: ['careHome', 'careBeyond', 'cardDays', 'lookups'],
   mail: ['mailOutside', 'mailPerson', 'mailAgain', 'passwordLinks'],
   keep: ['keepMessages', 'keepAddresses', 'keepAnswers'],
@@ -173,7 +173,7 @@ function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string
         <OutsideRules
           v-else-if="part === 'outside'"
           :rules="rules"
-          :divisions="house?.divisions ?? []"
+          :divisions="platform?.divisions ?? []"
           :may-change="book.mayChange"
           :edit="edit"
         />
@@ -214,7 +214,7 @@ function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string
             </fieldset>
           </template>
           <ul v-else>
-            <li v-for="name in ['seats', 'leads', 'sheet'] as const" :key="name">
+            <li v-for="name in ['seats', 'leads', 'changeList'] as const" :key="name">
               {{ $t('rules.limits.' + name, { n: $n(rules.limits[name]) }) }}
             </li>
             <li v-for="name in ['careHome', 'careBeyond', 'cardDays'] as const" :key="name">
@@ -226,8 +226,8 @@ function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string
           </ul>
         </div>
 
-        <AdministratorList v-else-if="part === 'administrators'" :divisions="house?.divisions ?? []" />
-        <HouseLog v-if="part === 'log'" :version="book.version" @put-back="all.putBack" />
+        <AdministratorList v-else-if="part === 'administrators'" :divisions="platform?.divisions ?? []" />
+        <PlatformLog v-if="part === 'log'" :version="book.version" @put-back="all.putBack" />
       </template>
       <span v-else class="skeleton" style="display: block; width: 300px; height: 24px" />
     </div>

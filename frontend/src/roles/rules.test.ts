@@ -43,7 +43,7 @@ const rules = (): Rules => ({
   limits: {
     seats: 100,
     leads: 10,
-    sheet: 1000,
+    changeList: 1000,
     removalFew: 5,
     removalShare: 20,
     careHome: 24,

@@ -38,7 +38,7 @@ export function problemSentence({ code, values }: RuleProblem, roleName: (code: 
 
 async function afterwards() {
   await Promise.all(
-    ['rules', 'house', 'house-log', 'roster', 'site', 'card'].map((key) =>
+    ['rules', 'platform', 'platform-log', 'roster', 'site', 'card'].map((key) =>
       queries.invalidateQueries({ queryKey: [key] }),
     ),
   )

@@ -3,8 +3,8 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
 import { computed, ref, watch } from 'vue'
-import { api, take, type LineWish, type PersonCard, type Site } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { api, take, type LineRequest, type PersonCard, type Site } from '@/app/api'
+import { usePlatform } from '@/app/platform'
 import { fullName, lineSentences, outlookSentence } from '@/app/sentences'
 import { useSlowly } from '@/ui/slowly'
 import { useAsked } from './asked'
@@ -18,17 +18,17 @@ const props = defineProps<{
   busy: boolean
   wrongDay: string
 }>()
-const emit = defineEmits<{ act: [wish: Omit<LineWish, 'person'>]; close: []; instead: [verb: 'block'] }>()
-const { roleName } = useHouse()
-const { asked, wish, complete, note } = useAsked(
+const emit = defineEmits<{ act: [request: Omit<LineRequest, 'person'>]; close: []; instead: [verb: 'block'] }>()
+const { roleName } = usePlatform()
+const { asked, request, complete, note } = useAsked(
   () => props.site,
   () => props.verb,
 )
-const slowly = useSlowly(wish, 200)
+const slowly = useSlowly(request, 200)
 /** That the site will have no lead from a day on, said on purpose. */
 const meant = ref(false)
 const onPurpose = computed(() => (meant.value ? { leadEnds: true } : {}))
-watch(wish, () => (meant.value = false))
+watch(request, () => (meant.value = false))
 const { data: line, error } = useQuery({
   queryKey: [
     'preview',
@@ -42,7 +42,7 @@ const { data: line, error } = useQuery({
   queryFn: async () =>
     (
       await take(
-        api.POST('/sites/{site}/sheets', {
+        api.POST('/sites/{site}/change-lists', {
           params: { path: { site: props.site.id } },
           body: { apply: false, lines: [{ ...slowly.value, ...onPurpose.value, person: props.card.person.id }] },
         }),
@@ -55,7 +55,7 @@ const comesBack = computed(
   () => props.verb === 'remove' && line.value?.cautions.some((note) => note.code === 'comes-back-through'),
 )
 const asksLead = computed(() => meant.value || line.value?.reasons.some((note) => note.code === 'lead-ends'))
-const go = () => emit('act', { ...wish.value, ...onPurpose.value, note: note.value })
+const go = () => emit('act', { ...request.value, ...onPurpose.value, note: note.value })
 </script>
 
 <template>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import type { Site } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { asksNothing, type AskingVerb, type useAsked } from './asked'
 import LabelInput from './LabelInput.vue'
 
 /** The fields of what a change asks for. */
 defineProps<{ site: Site; verb: AskingVerb; wrong: boolean }>()
 const asked = defineModel<ReturnType<typeof useAsked>['asked']>({ required: true })
-const { house } = useHouse()
+const { platform } = usePlatform()
 </script>
 
 <template>
@@ -24,7 +24,7 @@ const { house } = useHouse()
     <label v-if="verb === 'change-role'"
       >{{ $t('card.chooseRole') }}
       <select v-model="asked.role" class="plain">
-        <option v-for="role in house?.roles" :key="role.code" :value="role.code">{{ role.name }}</option>
+        <option v-for="role in platform?.roles" :key="role.code" :value="role.code">{{ role.name }}</option>
       </select>
     </label>
     <template v-if="verb === 'change-dates'">

@@ -11,9 +11,9 @@ const router = useRouter()
 
 <template>
   <p class="picked no-print" role="status">
-    <strong class="nums">{{ $t('sheet.chosen', { n: $n(chosen.length) }, chosen.length) }}:</strong>
+    <strong class="nums">{{ $t('changeList.chosen', { n: $n(chosen.length) }, chosen.length) }}:</strong>
     <button v-for="each in verbs" :key="each" class="word" :aria-pressed="verb === each" @click="verb = each">
-      {{ $t('sheet.words.' + each) }}
+      {{ $t('changeList.words.' + each) }}
     </button>
     <button class="word" @click="router.push({ name: 'people', state: { people: chosen } })">
       {{ $t('people.elsewhere') }}
@@ -22,9 +22,9 @@ const router = useRouter()
       {{ $t('cards.title').toLowerCase() }}
     </button>
     <button v-if="chosen.length < of" class="word" @click="emit('all')">
-      {{ $t('sheet.all', { n: $n(of) }) }}
+      {{ $t('changeList.all', { n: $n(of) }) }}
     </button>
-    <button class="word" @click="emit('none')">{{ $t('sheet.none') }}</button>
+    <button class="word" @click="emit('none')">{{ $t('changeList.none') }}</button>
   </p>
 </template>
 

@@ -35,14 +35,14 @@ function pick(id: string) {
 <template>
   <div class="field">
     <template v-if="person">
-      <span class="label">{{ label ?? $t('why.who') }}</span>
+      <span class="label">{{ label ?? $t('accessCheck.who') }}</span>
       <p>
         <strong>{{ name || picked }}</strong>
-        {{ ' ' }}<button class="word" @click="$emit('pick', undefined)">{{ $t('why.another') }}</button>
+        {{ ' ' }}<button class="word" @click="$emit('pick', undefined)">{{ $t('accessCheck.another') }}</button>
       </p>
     </template>
     <PickList v-else :items="asked ? (found?.items ?? []).map((each) => each.person.id) : []" @pick="pick">
-      <label for="find-person">{{ props.label ?? $t('why.who') }}</label>
+      <label for="find-person">{{ props.label ?? $t('accessCheck.who') }}</label>
       <InputText
         id="find-person"
         v-model="typed"
@@ -50,7 +50,7 @@ function pick(id: string) {
         autocomplete="off"
         spellcheck="false"
         maxlength="200"
-        :placeholder="$t('why.whoHint')"
+        :placeholder="$t('accessCheck.whoHint')"
         fluid
       />
       <input
@@ -58,8 +58,8 @@ function pick(id: string) {
         v-model="marking"
         class="plain small"
         maxlength="40"
-        :placeholder="$t('why.label')"
-        :aria-label="$t('why.label')"
+        :placeholder="$t('accessCheck.label')"
+        :aria-label="$t('accessCheck.label')"
       />
       <template #item="{ id }">
         <template v-for="each in found?.items.filter((item) => item.person.id === id)" :key="each.person.id">
@@ -74,7 +74,7 @@ function pick(id: string) {
         </template>
       </template>
       <template #empty
-        ><p v-if="asked && found && !found.items.length" class="soft">{{ $t('why.nobody') }}</p></template
+        ><p v-if="asked && found && !found.items.length" class="soft">{{ $t('accessCheck.nobody') }}</p></template
       >
     </PickList>
   </div>

@@ -3,14 +3,14 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type Site } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { FURTHER, type Further } from './roster'
 
 /** Further words of the sentence that says whom the roster shows; each is changed or dropped in its place. */
 const props = defineProps<{ site: Site; view: Record<Further, string>; helps: boolean }>()
 const emit = defineEmits<{ look: [change: Record<string, string>] }>()
 const { t } = useI18n()
-const { house } = useHouse()
+const { platform } = usePlatform()
 const { data: labels } = useQuery({
   queryKey: ['labels', computed(() => props.site.id), 'all'],
   enabled: computed(() => props.site.may.includes('label-people')),
@@ -27,7 +27,7 @@ const choices = computed<Record<Further, { value: string; label: string }[]>>(()
     label: t('further.level', { n: index + 1 }),
   })),
   division:
-    house.value?.divisions.map(({ code, name }) => ({ value: code, label: t('further.division', { name }) })) ?? [],
+    platform.value?.divisions.map(({ code, name }) => ({ value: code, label: t('further.division', { name }) })) ?? [],
   door: props.helps
     ? ['staff', 'key', 'invitation', 'cohort', 'feed', 'preview'].map((kind) => ({
         value: kind,

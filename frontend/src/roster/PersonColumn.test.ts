@@ -62,13 +62,13 @@ const card = (more: Partial<PersonCard> = {}): PersonCard => ({
 
 async function shown(
   more: Partial<PersonCard> = {},
-  sheets: object | (() => object) = {},
+  changeLists: object | (() => object) = {},
   preview: object | null = line(),
 ) {
   const asked = serve({
     [`GET /sites/${site.id}/roster/${bea.id}`]: card(more),
-    [`POST /sites/${site.id}/sheets`]: (_request: Request, body: { apply: boolean }) =>
-      body.apply ? (typeof sheets === 'function' ? sheets() : sheets) : { lines: [preview] },
+    [`POST /sites/${site.id}/change-lists`]: (_request: Request, body: { apply: boolean }) =>
+      body.apply ? (typeof changeLists === 'function' ? changeLists() : changeLists) : { lines: [preview] },
   })
   const { page } = show(PersonColumn, { props: { site, person: bea.id } })
   await flushPromises()
@@ -89,22 +89,22 @@ it('says who they are, whether they can enter and why, and by which ways', async
   expect(said).toContain('Learner · senior rules')
   expect(said).toContain('Current · here since 6 Sept · last seen 20 Nov')
   expect(said).toContain('Can enter as learner until 18 Dec.')
-  expect(said).toMatch(/One way in.*Next change on 19 Dec: cannot enter \(ended\)\./)
+  expect(said).toMatch(/How access was given.*Next change on 19 Dec: cannot enter \(ended\)\./)
   expect(said).toMatch(/\(ended\)\.\s*Cohort \(Level 7 strings\): learner, in force, until 18 Dec, section Morning/)
 })
 
 it('says what taking out does before it is done, and sends the version that was looked at', async () => {
   const { page, press, asked } = await shown({}, { lines: [{ ...line(), entry: 5, line: null, version: 4 }] })
-  await press('Take out')
-  expect(page.text()).toContain('Taken out.')
+  await press('Remove')
+  expect(page.text()).toContain('Removed.')
   expect(page.text()).toContain('They lose entry at once. 14 pieces of work stay')
   await page.find('form.asking').trigger('submit')
   await flushPromises()
-  expect(asked.filter(({ call }) => call.endsWith('/sheets')).map(({ body }) => body)).toEqual([
+  expect(asked.filter(({ call }) => call.endsWith('/change-lists')).map(({ body }) => body)).toEqual([
     { apply: false, lines: [{ verb: 'remove', person: bea.id }] },
     { apply: true, lines: [{ verb: 'remove', note: null, version: 3, person: bea.id }] },
   ])
-  expect(lastDone.sentence).toBe('Beatriz da Luz is taken out.')
+  expect(lastDone.sentence).toBe('Beatriz da Luz is removed.')
 })
 
 it('offers no way to take out whom the rules hold, and says why', async () => {
@@ -113,7 +113,7 @@ it('offers no way to take out whom the rules hold, and says why', async () => {
     {},
     line({ verdict: 'refused', reasons: [{ code: 'last-lead', values: {} }], cautions: [] }),
   )
-  await press('Take out')
+  await press('Remove')
   expect(page.text()).toContain('An open site needs a lead.')
   expect(page.text()).not.toContain('Take Beatriz da Luz out')
 })
@@ -124,9 +124,9 @@ it('offers to keep out too whom a door would bring back', async () => {
     {},
     line({ cautions: [{ code: 'comes-back-through', values: { door: 'Level 7 strings' } }] }),
   )
-  await press('Take out')
+  await press('Remove')
   expect(page.text()).toContain('The door Level 7 strings would bring them in again.')
-  await press('Keep them out too?')
+  await press('Block them too?')
   expect(page.text()).toContain('Why (only for those who let people in)')
 })
 
@@ -159,9 +159,9 @@ it('shows what was done by hand, by whom and why, and lifts it', async () => {
   const said = read(page)
   expect(said).toContain('Paused until 3 Dec, by Mara Lindqvist.')
   expect(said).toContain('At home with a broken wrist.')
-  expect(said).toContain('Role day guest in place of what the ways in give')
-  expect(said).toContain('Dates until 18 Dec in place of those of the ways in')
-  await press('Lift')
+  expect(said).toContain('Role day guest in place of what was given')
+  expect(said).toContain('Dates until 18 Dec in place of those that were given')
+  await press('Clear')
   expect(
     asked.at(-1)?.call ? asked.find(({ body }) => (body as { apply?: boolean } | undefined)?.apply)?.body : null,
   ).toMatchObject({ lines: [{ verb: 'clear-role', version: 3 }] })

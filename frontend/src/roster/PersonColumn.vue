@@ -3,13 +3,13 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { api, take, type Site } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { me } from '@/app/me'
 import { day, fullName, lineSentences } from '@/app/sentences'
 import { useSeeAs } from '@/sites/seeAs'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
-import { tellEach } from '@/post/telling'
+import { tellEach } from '@/messages/tell'
 import ActionPanel from './ActionPanel.vue'
 import { useChanges } from './changes'
 import PersonGrants from './PersonGrants.vue'
@@ -21,7 +21,7 @@ import RoleChoice from './RoleChoice.vue'
  */
 const props = defineProps<{ site: Site; person: string }>()
 defineEmits<{ close: [] }>()
-const { roleName } = useHouse()
+const { roleName } = usePlatform()
 const { seeAs } = useSeeAs(() => props.site.id)
 const { change, busy, wrongDay } = useChanges(() => props.site)
 const asking = ref<'' | 'role' | 'remove' | 'pause' | 'change-dates' | 'block'>('')
@@ -46,10 +46,10 @@ const myself = computed(() => card.value?.person.id === me.value?.id)
 
 watch(asking, () => (wrongDay.value = ''))
 
-async function act(wish: Parameters<typeof change>[1]) {
+async function act(request: Parameters<typeof change>[1]) {
   if (!card.value) return
   const asked = asking.value
-  const changed = await change(card.value.person, { ...wish, version: card.value.version })
+  const changed = await change(card.value.person, { ...request, version: card.value.version })
   // What was opened while this one was under way stays open.
   if (changed && asking.value === asked) asking.value = ''
 }
@@ -192,8 +192,8 @@ async function act(wish: Parameters<typeof change>[1]) {
         </button>
         <RouterLink
           v-if="site.may.includes('see-history')"
-          :to="{ name: 'logbook', params: { site: site.id }, query: { person: card.person.id } }"
-          >{{ $t('card.logbook') }}</RouterLink
+          :to="{ name: 'history', params: { site: site.id }, query: { person: card.person.id } }"
+          >{{ $t('card.history') }}</RouterLink
         >
         <RouterLink
           v-if="site.may.includes('let-in') && !site.seenAs"

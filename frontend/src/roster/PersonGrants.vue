@@ -2,25 +2,25 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { Override, PersonCard, Site } from '@/app/api'
-import { houseNow } from '@/app/clock'
-import { useHouse } from '@/app/house'
+import { platformNow } from '@/app/clock'
+import { usePlatform } from '@/app/platform'
 import { day, lastDay } from '@/app/sentences'
 import TermStrip from '@/ui/TermStrip.vue'
 import type { useChanges } from './changes'
 
 /** What staff set on somebody's enrollment, and how access was given: each way in, over time. */
 const props = defineProps<{ card: PersonCard; site: Site; may: boolean; busy: boolean }>()
-const emit = defineEmits<{ act: [wish: Parameters<ReturnType<typeof useChanges>['change']>[1]] }>()
+const emit = defineEmits<{ act: [request: Parameters<ReturnType<typeof useChanges>['change']>[1]] }>()
 const { t } = useI18n()
-const { roleName } = useHouse()
+const { roleName } = usePlatform()
 const zone = computed(() => props.site.timeZone)
-const begun = (mark: Override) => !mark.from || new Date(mark.from) <= houseNow()
+const begun = (mark: Override) => !mark.from || new Date(mark.from) <= platformNow()
 const ending = (mark: Override) => t(mark.kind === 'paused' && begun(mark) ? 'card.resume' : 'card.lift')
 const LIFTS = { role: 'clear-role', dates: 'clear-dates', paused: 'resume', blocked: 'unblock' } as const
 
 function overrideSentence(mark: Override): string {
   const [from, until] = mark.kind === 'dates' ? [mark.dates?.from, mark.dates?.until] : [mark.from, mark.until]
-  const begins = from && new Date(from) > houseNow() ? t('card.handFrom', { day: day(from, zone.value) }) : ''
+  const begins = from && new Date(from) > platformNow() ? t('card.handFrom', { day: day(from, zone.value) }) : ''
   return t('card.hand.' + mark.kind, {
     role: roleName(mark.role).toLowerCase(),
     from: begins,

@@ -17,13 +17,13 @@ async function put(label: string, on: boolean) {
   busy.value = true
   wrong.value = ''
   try {
-    const sheet = await take(
+    const changeList = await take(
       api.POST('/sites/{site}/labels', {
         params: { path: { site: props.site.id } },
         body: { label, people: [props.card.person.id], on, apply: true },
       }),
     )
-    const entry = sheet.lines[0]?.entry ?? null
+    const entry = changeList.lines[0]?.entry ?? null
     done(
       t('label.did.' + (on ? 'on' : 'off'), { n: 1, label: label.trim() }, entry === null ? 0 : 1).replace(
         /^One person/,

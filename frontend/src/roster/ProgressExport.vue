@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { api, take, type Site } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { day } from '@/app/sentences'
 import { done, wentWrong } from '@/app/undo'
 import { t } from '@/app/words'
@@ -9,7 +9,7 @@ import { download } from './csv'
 
 /** How far everybody is who works here, as a CSV file: a summary, or with every item. */
 const props = defineProps<{ site: Site }>()
-const { roleName } = useHouse()
+const { roleName } = usePlatform()
 const gone = ref(false)
 const busy = ref(false)
 
@@ -23,7 +23,7 @@ async function save(items: boolean) {
     )
     const head = [
       ...(['name', 'number', 'level', 'role', 'state'] as const).map((column) => t('roster.col.' + column)),
-      ...(['seen', 'done', 'of', 'mean'] as const).map((column) => t('away.' + column)),
+      ...(['seen', 'done', 'of', 'mean'] as const).map((column) => t('export.' + column)),
       ...(items ? progress.items : []),
     ]
     const rows = progress.people.map((each) => [
@@ -36,11 +36,11 @@ async function save(items: boolean) {
       String(each.done),
       String(progress.items.length),
       each.mean === null ? '' : String(each.mean),
-      ...each.items.map((item) => (item.mark !== null ? String(item.mark) : item.done ? t('away.notMarked') : '')),
+      ...each.items.map((item) => (item.mark !== null ? String(item.mark) : item.done ? t('export.notMarked') : '')),
     ])
     const file = `${props.site.code.toLowerCase()}-progress${items ? '-items' : ''}.csv`
     download(file, [head, ...rows])
-    done(t('away.progressSaved', { n: rows.length, file }, rows.length))
+    done(t('export.progressSaved', { n: rows.length, file }, rows.length))
   } catch (error) {
     wentWrong(error)
   } finally {
@@ -51,10 +51,10 @@ async function save(items: boolean) {
 
 <template>
   <span class="progress">
-    <span class="label">{{ $t('away.progress') }}</span>
-    <label><input v-model="gone" type="checkbox" /> {{ $t('away.gone') }}</label>
-    <button class="word" :disabled="busy" @click="save(false)">{{ $t('away.summary') }}</button>
-    <button class="word" :disabled="busy" @click="save(true)">{{ $t('away.items') }}</button>
+    <span class="label">{{ $t('export.progress') }}</span>
+    <label><input v-model="gone" type="checkbox" /> {{ $t('export.gone') }}</label>
+    <button class="word" :disabled="busy" @click="save(false)">{{ $t('export.summary') }}</button>
+    <button class="word" :disabled="busy" @click="save(true)">{{ $t('export.items') }}</button>
   </span>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Permission, RoleOption } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { optionSentence } from '@/app/sentences'
 import { t } from '@/app/words'
 
@@ -10,7 +10,7 @@ import { t } from '@/app/words'
  */
 const props = defineProps<{ options: RoleOption[]; zone: string; present?: string | null; busy?: boolean }>()
 defineEmits<{ choose: [role: string] }>()
-const { roleName } = useHouse()
+const { roleName } = usePlatform()
 const list = new Intl.ListFormat('en-GB', { type: 'conjunction' })
 const words = (permissions: Permission[]) => list.format(permissions.map((permission) => t('may.' + permission)))
 const possible = computed(() => props.options.filter((option) => option.allowed && option.role !== props.present))

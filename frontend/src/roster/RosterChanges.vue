@@ -4,18 +4,18 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type RosterChange, type Site } from '@/app/api'
-import { houseNow } from '@/app/clock'
-import { useHouse } from '@/app/house'
+import { platformNow } from '@/app/clock'
+import { usePlatform } from '@/app/platform'
 import { download } from './csv'
 
 /** Who came, went or changed between the end of two days. */
 const props = defineProps<{ site: Site }>()
 const { t } = useI18n()
-const { roleName } = useHouse()
+const { roleName } = usePlatform()
 const LISTS = ['came', 'went', 'changed'] as const
 const dayOf = (date: Date) => date.toISOString().slice(0, 10)
-const until = ref(dayOf(houseNow()))
-const from = ref(dayOf(new Date(houseNow().getTime() - 30 * 86_400_000)))
+const until = ref(dayOf(platformNow()))
+const from = ref(dayOf(new Date(platformNow().getTime() - 30 * 86_400_000)))
 
 const { data: changes, error } = useQuery({
   queryKey: ['roster', computed(() => props.site.id), 'changes', from, until],

@@ -2,7 +2,7 @@
 import InputText from 'primevue/inputtext'
 import { ref, watch } from 'vue'
 import type { RosterCounts, Site } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { useSlowly } from '@/ui/slowly'
 import KeptViews from './KeptViews.vue'
 import FurtherWords from './FurtherWords.vue'
@@ -19,7 +19,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ look: [change: Record<string, string>] }>()
 const away = defineModel<boolean>('away', { required: true })
-const { house } = useHouse()
+const { platform } = usePlatform()
 const typed = ref(props.view.q)
 const words = useSlowly(typed, 150)
 watch(words, (q) => emit('look', { q: q.trim() }))
@@ -66,7 +66,7 @@ function clear() {
         @change="emit('look', { role: ($event.target as HTMLSelectElement).value })"
       >
         <option value="">{{ $t('roster.every') }}</option>
-        <option v-for="role in house?.roles" :key="role.code" :value="role.code">
+        <option v-for="role in platform?.roles" :key="role.code" :value="role.code">
           {{ $t('roster.only', { role: role.name.toLowerCase() }) }}
         </option>
       </select>
@@ -88,7 +88,7 @@ function clear() {
       >{{ $t('roster.on') }}
       <input type="date" :value="view.asOf" @change="emit('look', { asOf: ($event.target as HTMLInputElement).value })"
     /></label>
-    <button v-if="any" class="word away" :aria-expanded="away" @click="away = !away">{{ $t('away.open') }}</button>
+    <button v-if="any" class="word away" :aria-expanded="away" @click="away = !away">{{ $t('export.open') }}</button>
   </div>
 </template>
 

@@ -15,9 +15,9 @@ import RosterTable from './RosterTable.vue'
 import RosterFilters from './RosterFilters.vue'
 import { useRoster } from './roster'
 
-const TakeAway = defineAsyncComponent(() => import('./TakeAway.vue'))
-const PastedSheet = defineAsyncComponent(() => import('@/intake/PastedSheet.vue'))
-const SheetPanel = defineAsyncComponent(() => import('./SheetPanel.vue'))
+const ExportPanel = defineAsyncComponent(() => import('./ExportPanel.vue'))
+const PastedList = defineAsyncComponent(() => import('@/intake/PastedList.vue'))
+const ChangePanel = defineAsyncComponent(() => import('./ChangePanel.vue'))
 
 const props = defineProps<{ site: Site }>()
 const route = useRoute()
@@ -48,7 +48,7 @@ const shown = computed<Column[]>(() =>
 const visible = computed(() => {
   const aside = narrow.value
     ? ['kind', 'division', 'number', 'since', 'seen', 'work', 'labels']
-    : person.value || sheet.value || list.value
+    : person.value || changeList.value || list.value
       ? ['division', 'number', 'since', 'work', 'labels']
       : []
   return shown.value.filter((column) => !aside.includes(column))
@@ -65,17 +65,17 @@ const verbs = computed<AskingVerb[]>(() => {
     ...(sees('label-people') ? ['label' as const] : []),
   ]
 })
-const sheet = ref<AskingVerb | ''>('')
+const changeList = ref<AskingVerb | ''>('')
 /** A list somebody pasted into the box. */
-const list = shallowRef<{ text: string; sheet: string } | null>(null)
-/** The sheet is kept in the address, so that it is there again after leaving. */
+const list = shallowRef<{ text: string; changeList: string } | null>(null)
+/** The change list is kept in the address, so that it is there again after leaving. */
 watch(
-  () => route.query.sheet,
-  (id) => typeof id === 'string' && id && !list.value && (list.value = { text: '', sheet: id }),
+  () => route.query.changeList,
+  (id) => typeof id === 'string' && id && !list.value && (list.value = { text: '', changeList: id }),
   { immediate: true },
 )
-const openList = (text: string, id: string) => (list.value = { text, sheet: id })
-const keepList = (id?: string) => void router.replace({ query: { ...route.query, sheet: id } })
+const openList = (text: string, id: string) => (list.value = { text, changeList: id })
+const keepList = (id?: string) => void router.replace({ query: { ...route.query, changeList: id } })
 function closeList() {
   list.value = null
   keepList()
@@ -84,16 +84,16 @@ const mayChoose = computed(() => sees('let-in') && !view.value.asOf && !props.si
 const { chosen, choose, chooseAll, forget } = useChosen(rows, all, mayChoose)
 function chooseNobody() {
   forget()
-  sheet.value = ''
+  changeList.value = ''
 }
-// All who came through a door, taken out as one sheet that is reviewed first.
+// All who came through a door, taken out as one change list that is reviewed first.
 watch(
   rows,
   async (all) => {
     if (route.query.all !== 'remove' || !all.length || !mayChoose.value) return
     await router.replace({ query: { ...route.query, all: undefined } })
     await chooseAll()
-    sheet.value = 'remove'
+    changeList.value = 'remove'
   },
   { immediate: true },
 )
@@ -135,14 +135,14 @@ function open(id: string) {
       </p>
       <ChosenBar
         v-if="chosen.size"
-        v-model:verb="sheet"
+        v-model:verb="changeList"
         :chosen="[...chosen]"
         :verbs="verbs"
         :of="counts?.shown ?? 0"
         @all="chooseAll"
         @none="chooseNobody"
       />
-      <TakeAway
+      <ExportPanel
         v-if="takingAway"
         :site="site"
         :columns="shown"
@@ -169,21 +169,21 @@ function open(id: string) {
         @sort="sortBy"
       />
     </div>
-    <SheetPanel
-      v-if="sheet && chosen.size"
-      :key="sheet"
+    <ChangePanel
+      v-if="changeList && chosen.size"
+      :key="changeList"
       :site="site"
       :people="[...chosen]"
-      :verb="sheet"
-      @close="sheet = ''"
+      :verb="changeList"
+      @close="changeList = ''"
       @applied="chooseNobody"
     />
-    <PastedSheet
+    <PastedList
       v-else-if="list && sees('let-in')"
-      :key="list.text + list.sheet"
+      :key="list.text + list.changeList"
       :site="site"
       :text="list.text"
-      :sheet="list.sheet"
+      :change-list="list.changeList"
       @close="closeList"
       @kept="keepList"
       @applied="closeList"

@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, nextTick, ref, watch } from 'vue'
 import type { RosterRow, Site } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { cell, sortable, type Column, type Sortable } from './columns'
 import type { RosterView } from './roster'
 
@@ -27,7 +27,7 @@ const emit = defineEmits<{
   choose: [index: number, run: boolean]
   sort: [column: Sortable]
 }>()
-const { roleName } = useHouse()
+const { roleName } = usePlatform()
 const WIDTHS: Record<Column, string> = {
   name: 'minmax(140px, 2.2fr)',
   kind: '78px',
@@ -116,7 +116,7 @@ defineExpose({ focus: () => focusRow(at.value) })
   >
     <div role="row" class="row head" :style="grid">
       <span v-if="mayChoose" role="columnheader"
-        ><span class="unseen">{{ $t('sheet.chosen', { n: chosen.size }, chosen.size) }}</span></span
+        ><span class="unseen">{{ $t('changeList.chosen', { n: chosen.size }, chosen.size) }}</span></span
       >
       <span
         v-for="column in columns"
@@ -173,7 +173,7 @@ defineExpose({ focus: () => focusRow(at.value) })
               type="checkbox"
               tabindex="-1"
               :checked="chosen.has(rows[item.index]!.person.id)"
-              :aria-label="$t('sheet.pick', { name: cell(rows[item.index]!, 'name', site.timeZone, roleName) })"
+              :aria-label="$t('changeList.pick', { name: cell(rows[item.index]!, 'name', site.timeZone, roleName) })"
             />
           </span>
           <span

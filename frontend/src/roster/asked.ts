@@ -1,17 +1,17 @@
 import { computed, reactive } from 'vue'
-import type { LineWish, Site } from '@/app/api'
+import type { LineRequest, Site } from '@/app/api'
 
 /** Changes that ask for something before they are made. */
 export type AskingVerb =
-  'remove' | 'pause' | 'change-dates' | 'block' | 'change-role' | 'resume' | 'bring-back' | 'unblock' | 'label' | 'mend'
+  'remove' | 'pause' | 'change-dates' | 'block' | 'change-role' | 'resume' | 'bring-back' | 'unblock' | 'label' | 'fix'
 /** Those that ask for nothing. */
 const PLAIN = ['remove', 'resume', 'bring-back', 'unblock'] as const
 export const asksNothing = (verb: AskingVerb) => (PLAIN as readonly string[]).includes(verb)
 export type Length = 'day' | 'days' | 'term' | 'open'
 
 /**
- * What a change asks for, and the wish it comes to. Example: `const { asked, wish, complete } = useAsked(() => site, ()
- * => 'pause')`.
+ * What a change asks for, and the request it comes to. Example: `const { asked, request, complete } = useAsked(() =>
+ * site, () => 'pause')`.
  */
 export function useAsked(site: () => Site, verb: () => AskingVerb) {
   const asked = reactive({
@@ -25,14 +25,14 @@ export function useAsked(site: () => Site, verb: () => AskingVerb) {
     on: true,
   })
 
-  const wish = computed<Omit<LineWish, 'person'>>(() => {
+  const request = computed<Omit<LineRequest, 'person'>>(() => {
     const plain = PLAIN.find((each) => each === verb())
     if (plain) return { verb: plain }
     if (verb() === 'change-role') return { verb: 'change-role', role: asked.role }
     const dated = verb() === 'change-dates'
     const until = !dated || asked.length === 'day' ? asked.untilDay : asked.length === 'term' ? site().term.endsOn : ''
     return {
-      verb: verb() as LineWish['verb'],
+      verb: verb() as LineRequest['verb'],
       fromDay: verb() === 'block' ? null : asked.fromDay || null,
       untilDay: until || null,
       days: dated && asked.length === 'days' ? Number(asked.days) || null : null,
@@ -48,5 +48,5 @@ export function useAsked(site: () => Site, verb: () => AskingVerb) {
     )
   })
   const note = computed(() => asked.note.trim() || null)
-  return { asked, wish, complete, note }
+  return { asked, request, complete, note }
 }

@@ -1,31 +1,31 @@
 import { ref } from 'vue'
-import { api, Problem, take, type LineWish, type Person, type Site } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { api, Problem, take, type LineRequest, type Person, type Site } from '@/app/api'
+import { usePlatform } from '@/app/platform'
 import { fullName, lineSentences, outlookSentence } from '@/app/sentences'
 import { done, refreshSite, wentWrong } from '@/app/undo'
 import { t } from '@/app/words'
-import { tellEach, telling } from '@/post/telling'
+import { tellEach, tellBody } from '@/messages/tell'
 
 /**
  * Makes one change to one person, says what happened and offers to take it back. Example: `await change(person, { verb:
  * 'remove', version })`.
  */
 export function useChanges(site: () => Site) {
-  const { roleName } = useHouse()
+  const { roleName } = usePlatform()
   const busy = ref(false)
   /** What is wrong with the days typed, when something is. */
   const wrongDay = ref('')
 
-  async function change(person: Person, wish: Omit<LineWish, 'person'>): Promise<boolean> {
+  async function change(person: Person, request: Omit<LineRequest, 'person'>): Promise<boolean> {
     if (busy.value) return false
     busy.value = true
     wrongDay.value = ''
     const { id, timeZone: zone } = site()
     try {
       const { lines } = await take(
-        api.POST('/sites/{site}/sheets', {
+        api.POST('/sites/{site}/change-lists', {
           params: { path: { site: id } },
-          body: { apply: true, lines: [{ ...wish, person: person.id }], ...telling(tellEach.value) },
+          body: { apply: true, lines: [{ ...request, person: person.id }], ...tellBody(tellEach.value) },
         }),
       )
       const line = lines[0]!
@@ -34,7 +34,7 @@ export function useChanges(site: () => Site) {
       const role = roleName(line.after?.role ?? line.before?.role).toLowerCase()
       const asked = line.cautions.some((note) => note.code === 'waits-for-approval')
       done(
-        t('did.' + (nothing ? 'nothing' : asked ? 'asked' : wish.verb), {
+        t('did.' + (nothing ? 'nothing' : asked ? 'asked' : request.verb), {
           name,
           role,
           outlook: outlookSentence(line.outlook, zone, roleName),

@@ -40,14 +40,14 @@ function pick(id: string) {
 <template>
   <div class="field">
     <template v-if="site">
-      <span class="label">{{ $t('why.where') }}</span>
+      <span class="label">{{ $t('accessCheck.where') }}</span>
       <p>
         <strong>{{ title || picked }}</strong>
-        {{ ' ' }}<button class="word" @click="$emit('pick', undefined)">{{ $t('why.elsewhere') }}</button>
+        {{ ' ' }}<button class="word" @click="$emit('pick', undefined)">{{ $t('accessCheck.elsewhere') }}</button>
       </p>
     </template>
     <PickList v-else :items="found?.map((each) => each.id) ?? []" @pick="pick">
-      <label for="find-site">{{ $t('why.where') }}</label>
+      <label for="find-site">{{ $t('accessCheck.where') }}</label>
       <InputText
         id="find-site"
         v-model="typed"
@@ -55,7 +55,7 @@ function pick(id: string) {
         autocomplete="off"
         spellcheck="false"
         maxlength="200"
-        :placeholder="$t('why.whereHint')"
+        :placeholder="$t('accessCheck.whereHint')"
         fluid
       />
       <template #item="{ id }">
@@ -64,7 +64,7 @@ function pick(id: string) {
         >
       </template>
       <template #empty
-        ><p v-if="found && !found.length" class="soft">{{ $t('why.nowhere') }}</p></template
+        ><p v-if="found && !found.length" class="soft">{{ $t('accessCheck.nowhere') }}</p></template
       >
     </PickList>
   </div>

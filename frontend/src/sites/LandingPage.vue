@@ -6,7 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type Site } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { done, refreshSite } from '@/app/undo'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
@@ -16,7 +16,7 @@ import Trouble from '@/ui/Trouble.vue'
 const props = defineProps<{ site?: Site }>()
 const route = useRoute()
 const id = computed(() => String(route.params.site))
-const { roleName } = useHouse()
+const { roleName } = usePlatform()
 const {
   data: landing,
   error,

@@ -6,11 +6,11 @@ import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
 import { useBusy } from '@/app/busy'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { fullName } from '@/app/sentences'
 import { done, refreshSite } from '@/app/undo'
-import { useKept } from '@/sheets/kept'
-import { takeSitesBack } from '@/sheets/sheets'
+import { useKept } from '@/changes/kept'
+import { takeSitesBack } from '@/changes/changeLists'
 import { useSlowly } from '@/ui/slowly'
 
 /** Many sites from rows that are typed or pasted: each as it would be, and what is still wrong with it. */
@@ -23,7 +23,7 @@ interface Work {
 const { t, n } = useI18n()
 const route = useRoute()
 const router = useRouter()
-const { house } = useHouse()
+const { platform } = usePlatform()
 const work = ref<Work>({ text: '', division: '', term: '', leads: {} })
 const kept = useKept({
   kind: 'sites',
@@ -35,17 +35,17 @@ const kept = useKept({
       .join(', '),
   work,
   worth: () => work.value.text.trim() !== '',
-  id: typeof route.query.sheet === 'string' ? route.query.sheet : '',
-  over: (sheet) => void router.replace({ name: 'sheet', params: { sheet } }),
+  id: typeof route.query.changeList === 'string' ? route.query.changeList : '',
+  over: (changeList) => void router.replace({ name: 'changeList', params: { changeList } }),
 })
-watch(kept.id, (id) => id && router.replace({ query: { sheet: id } }))
+watch(kept.id, (id) => id && router.replace({ query: { changeList: id } }))
 // Where there is one division to make sites in, and one term to come, nobody has to say so.
 watch(
-  house,
-  (house) => {
-    if (!house || !kept.opened.value) return
-    if (house.mayMakeIn.length === 1) work.value.division ||= house.mayMakeIn[0]!
-    work.value.term ||= house.terms.find((term) => term.endsOn > house.now.slice(0, 10))?.code ?? ''
+  platform,
+  (platform) => {
+    if (!platform || !kept.opened.value) return
+    if (platform.mayMakeIn.length === 1) work.value.division ||= platform.mayMakeIn[0]!
+    work.value.term ||= platform.terms.find((term) => term.endsOn > platform.now.slice(0, 10))?.code ?? ''
   },
   { immediate: true },
 )
@@ -89,11 +89,11 @@ const { busy, run } = useBusy()
 
 const apply = () =>
   run(async () => {
-    const sheet = await kept.now()
-    const made = await take(api.POST('/site-batches', { body: { ...work.value, apply: true, sheet } }))
-    done(t('makeSites.did', { n: n(made.made) }, made.made), { back: () => takeSitesBack(sheet) })
+    const changeList = await kept.now()
+    const made = await take(api.POST('/site-batches', { body: { ...work.value, apply: true, changeList } }))
+    done(t('makeSites.did', { n: n(made.made) }, made.made), { back: () => takeSitesBack(changeList) })
     await refreshSite()
-    await router.push({ name: 'sheet', params: { sheet } })
+    await router.push({ name: 'changeList', params: { changeList } })
   })
 </script>
 
@@ -109,7 +109,7 @@ const apply = () =>
           class="plain"
         >
           <option value="">{{ $t('makeSites.none') }}</option>
-          <option v-for="each in house?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
+          <option v-for="each in platform?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
         </select>
       </div>
       <div class="field">
@@ -119,7 +119,7 @@ const apply = () =>
           class="plain"
         >
           <option value="">{{ $t('makeSites.none') }}</option>
-          <option v-for="each in house?.terms" :key="each.code" :value="each.code">{{ each.name }}</option>
+          <option v-for="each in platform?.terms" :key="each.code" :value="each.code">{{ each.name }}</option>
         </select>
       </div>
     </div>
@@ -148,8 +148,8 @@ const apply = () =>
               {{
                 [
                   $t('siteKind.' + row.kind),
-                  nameOf(house?.divisions, row.division),
-                  nameOf(house?.terms, row.term),
+                  nameOf(platform?.divisions, row.division),
+                  nameOf(platform?.terms, row.term),
                   row.lowest ? $t('makeSites.levels', { lowest: row.lowest, highest: row.highest }) : '',
                   $t('makeSites.seats', { n: row.seats ?? 0 }, row.seats ?? 0),
                   row.leads.length

@@ -3,18 +3,18 @@ import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { eyes } from '@/app/eyes'
 import type { Site } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import { useSeeAs } from './seeAs'
 
 /** Inside the door frame: through whose eyes one looks, in one sentence; or the choice of whose. */
 const props = defineProps<{ site: Site }>()
 const choosing = defineModel<boolean>('choosing', { required: true })
-const { house } = useHouse()
+const { platform } = usePlatform()
 const { seeAs, back } = useSeeAs(() => props.site.id)
-const mine = computed(() => house.value?.roles.find((role) => role.code === props.site.standing?.role)?.rank ?? 0)
+const mine = computed(() => platform.value?.roles.find((role) => role.code === props.site.standing?.role)?.rank ?? 0)
 const roles = computed(
-  () => house.value?.roles.filter((role) => props.site.administrator || role.rank <= mine.value) ?? [],
+  () => platform.value?.roles.filter((role) => props.site.administrator || role.rank <= mine.value) ?? [],
 )
 const kind = computed(() => eyes.value?.as.split(':')[0])
 const route = useRoute()

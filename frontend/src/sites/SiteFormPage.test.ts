@@ -1,7 +1,7 @@
 import { flushPromises } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import { lastDone } from '@/app/undo'
-import { house, problem, serve, show, site } from '@/testing/server'
+import { platform, problem, serve, show, site } from '@/testing/server'
 import SiteFormPage from './SiteFormPage.vue'
 
 const value = (page: ReturnType<typeof show>['page'], id: string) =>
@@ -9,7 +9,7 @@ const value = (page: ReturnType<typeof show>['page'], id: string) =>
 
 describe('a new site', () => {
   it('begins with the term that runs and the division one works in', () => {
-    serve({ 'GET /house': house })
+    serve({ 'GET /platform': platform })
     const { page } = show(SiteFormPage)
     expect([value(page, 'term'), value(page, 'division')]).toEqual(['autumn', 'seniors'])
   })

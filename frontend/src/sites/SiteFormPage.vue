@@ -4,15 +4,15 @@ import InputText from 'primevue/inputtext'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useI18n } from 'vue-i18n'
-import { api, freshKey, Problem, take, type Site, type SiteWish } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { api, freshKey, Problem, take, type Site, type SiteRequest } from '@/app/api'
+import { usePlatform } from '@/app/platform'
 import { done, refreshSite } from '@/app/undo'
 
 /** Makes a site, or changes the facts of the one given. */
 const props = defineProps<{ site?: Site }>()
 const { t } = useI18n()
 const router = useRouter()
-const { house } = useHouse()
+const { platform } = usePlatform()
 const blank = { title: '', code: '', kind: 'course', division: '', term: '', lowest: '', highest: '', seats: '' }
 const form = reactive({ ...blank })
 const version = ref(0)
@@ -39,7 +39,7 @@ onMounted(() => props.site && fill(props.site))
 watch(form, () => (key = freshKey()))
 // The term that runs, and the division one works in, are the likely ones.
 watch(
-  house,
+  platform,
   (now) => {
     if (!now || props.site) return
     const today = now.now.slice(0, 10)
@@ -51,8 +51,8 @@ watch(
 
 const divisions = computed(
   () =>
-    house.value?.divisions.filter(
-      (division) => house.value?.mayMakeIn.includes(division.code) || division.code === props.site?.division.code,
+    platform.value?.divisions.filter(
+      (division) => platform.value?.mayMakeIn.includes(division.code) || division.code === props.site?.division.code,
     ) ?? [],
 )
 const stale = computed(() => problem.value?.kind === 'stale')
@@ -72,7 +72,7 @@ async function save() {
     lowest: whole(form.lowest),
     highest: whole(form.highest),
     seats: whole(form.seats),
-  } as SiteWish
+  } as SiteRequest
   try {
     const saved = props.site
       ? await take(
@@ -141,7 +141,7 @@ async function settle(takeTheirs: boolean) {
         <div class="field">
           <label for="kind">{{ $t('form.kind') }}</label>
           <select id="kind" v-model="form.kind" class="plain">
-            <option v-for="kind in house?.siteKinds" :key="kind" :value="kind">{{ $t('siteKind.' + kind) }}</option>
+            <option v-for="kind in platform?.siteKinds" :key="kind" :value="kind">{{ $t('siteKind.' + kind) }}</option>
           </select>
           <span class="wrong">{{ wrong('kind') }}</span>
         </div>
@@ -158,7 +158,7 @@ async function settle(takeTheirs: boolean) {
         <div class="field">
           <label for="term">{{ $t('form.term') }}</label>
           <select id="term" v-model="form.term" class="plain" aria-describedby="term-wrong">
-            <option v-for="term in house?.terms" :key="term.code" :value="term.code">{{ term.name }}</option>
+            <option v-for="term in platform?.terms" :key="term.code" :value="term.code">{{ term.name }}</option>
           </select>
           <span id="term-wrong" class="wrong">{{ wrong('term') }}</span>
         </div>

@@ -108,16 +108,16 @@ async function live(state: Site['state'], planned = '') {
           >
           <RouterLink
             v-if="may('let-in') && !site.seenAs"
-            :to="{ name: 'rehearsal', params: { site: id } }"
+            :to="{ name: 'first-day-check', params: { site: id } }"
             active-class="on"
-            >{{ $t('site.rehearsal') }}</RouterLink
+            >{{ $t('site.firstDayCheck') }}</RouterLink
           >
-          <RouterLink v-if="may('see-history')" :to="{ name: 'logbook', params: { site: id } }" active-class="on">{{
-            $t('site.logbook')
+          <RouterLink v-if="may('see-history')" :to="{ name: 'history', params: { site: id } }" active-class="on">{{
+            $t('site.history')
           }}</RouterLink>
           <RouterLink
             v-if="may('write-to-people') && !site.seenAs"
-            :to="{ name: 'post-room', params: { part: 'messages' }, query: { site: id } }"
+            :to="{ name: 'messages', params: { part: 'messages' }, query: { site: id } }"
             >{{ $t('site.messages') }}</RouterLink
           >
           <RouterLink

@@ -5,7 +5,7 @@ import InputText from 'primevue/inputtext'
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/app/api'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import { administers, me } from '@/app/me'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
@@ -15,7 +15,7 @@ import OwnWaits from '@/doors/OwnWaits.vue'
 import ApprovalsHint from '@/people/ApprovalsHint.vue'
 import MySites from './MySites.vue'
 
-const SiteSheetPanel = defineAsyncComponent(() => import('./SiteSheetPanel.vue'))
+const SiteChangesPanel = defineAsyncComponent(() => import('./SiteChangesPanel.vue'))
 const VERBS = ['open', 'close', 'seats', 'lead'] as const
 const picked = reactive(new Set<string>())
 const verb = ref<'' | (typeof VERBS)[number]>('')
@@ -29,7 +29,7 @@ function pickNone() {
 
 const route = useRoute()
 const router = useRouter()
-const { house } = useHouse()
+const { platform } = usePlatform()
 const scope = computed(() => route.params.scope as 'run' | 'in' | 'all')
 const scopes = computed(() => [
   ...(me.value?.mayMakeSites ? (['run'] as const) : []),
@@ -45,9 +45,9 @@ const chosen = (name: string) => (route.query[name] as string | undefined) ?? ''
 const choose = (name: string, value: string) =>
   router.replace({ query: { ...route.query, [name]: value || undefined } })
 const choices = computed(() => ({
-  division: house.value?.divisions ?? [],
-  term: house.value?.terms ?? [],
-  kind: house.value?.siteKinds.map((code) => ({ code, name: '' })) ?? [],
+  division: platform.value?.divisions ?? [],
+  term: platform.value?.terms ?? [],
+  kind: platform.value?.siteKinds.map((code) => ({ code, name: '' })) ?? [],
   state: (['draft', 'open', 'closed'] as const).map((code) => ({ code, name: '' })),
 }))
 
@@ -82,11 +82,11 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
           :aria-current="each === scope ? 'page' : undefined"
           >{{ $t('sites.' + each) }}</RouterLink
         >
-        <RouterLink v-if="scope === 'run' && sites.length" class="beside" :to="{ name: 'rehearse-all' }">{{
-          $t('rehearseAll.title')
+        <RouterLink v-if="scope === 'run' && sites.length" class="beside" :to="{ name: 'first-day-checks' }">{{
+          $t('firstDayChecks.title')
         }}</RouterLink>
         <RouterLink v-if="me?.mayMakeSites && scope !== 'in'" class="beside" :to="{ name: 'make-sites' }">{{
-          $t('sheets.makeSites')
+          $t('changeLists.makeSites')
         }}</RouterLink>
         <Button
           v-if="me?.mayMakeSites"
@@ -133,22 +133,22 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
       </p>
       <OwnWaits v-if="scope === 'in'" />
       <p v-if="picked.size" class="picked" role="status">
-        <strong class="nums">{{ $t('siteSheet.chosen', { n: picked.size }, picked.size) }}:</strong>
+        <strong class="nums">{{ $t('siteChangeList.chosen', { n: picked.size }, picked.size) }}:</strong>
         <button v-for="each in VERBS" :key="each" class="word" :aria-pressed="verb === each" @click="verb = each">
-          {{ $t('siteSheet.words.' + each) }}
+          {{ $t('siteChangeList.words.' + each) }}
         </button>
         <span class="soft">·</span>
         <button v-if="picked.size < sites.length" class="word" @click="sites.forEach((site) => picked.add(site.id))">
-          {{ $t('siteSheet.all') }}
+          {{ $t('siteChangeList.all') }}
         </button>
-        <button class="word" @click="pickNone">{{ $t('siteSheet.none') }}</button>
+        <button class="word" @click="pickNone">{{ $t('siteChangeList.none') }}</button>
       </p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <MySites v-else-if="scope === 'in' && sites.length" :sites="sites" />
       <div v-else-if="sites.length" class="rows" role="table" :aria-label="$t('sites.' + scope)">
         <div role="row" class="row head">
           <span role="columnheader"
-            ><span class="unseen">{{ $t('siteSheet.chosen', { n: picked.size }, picked.size) }}</span></span
+            ><span class="unseen">{{ $t('siteChangeList.chosen', { n: picked.size }, picked.size) }}</span></span
           >
           <span
             v-for="col in ['title', 'division', 'term', 'levels', 'state', 'people']"
@@ -162,7 +162,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
             ><input
               type="checkbox"
               :checked="picked.has(site.id)"
-              :aria-label="$t('siteSheet.pick', { title: site.title })"
+              :aria-label="$t('siteChangeList.pick', { title: site.title })"
               @change="pick(site.id)"
           /></span>
           <span role="cell" class="title"
@@ -193,7 +193,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
         @click="fetchNextPage()"
       />
     </div>
-    <SiteSheetPanel
+    <SiteChangesPanel
       v-if="verb && picked.size"
       :key="verb"
       :sites="[...picked]"

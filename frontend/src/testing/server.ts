@@ -49,7 +49,7 @@ const ROLES = [
 ]
 const division = { code: 'seniors', name: 'Seniors' }
 
-export const house = {
+export const platform = {
   now: '2026-11-24T09:00:00Z',
   divisions: [division, { code: 'faculty', name: 'Faculty' }],
   highestLevel: 10,
@@ -125,7 +125,7 @@ export const person = (given: string, family: string, more: Partial<Person> = {}
 
 export const candidate = (who: Person, more: Partial<Candidate> = {}): Candidate => ({
   person: who,
-  sight: 'full',
+  visibility: 'full',
   standing: null,
   suggested: 'learner',
   options: ROLES.map(([role]) => ({
@@ -144,10 +144,10 @@ export const candidate = (who: Person, more: Partial<Candidate> = {}): Candidate
 /** What somebody reads there: runs of blanks are one, as in a browser. */
 export const read = (shown: { text(): string }) => shown.text().replace(/\s+/g, ' ')
 
-/** Puts a component on the page, with the house known, its own addresses, and nothing left from the test before. */
+/** Puts a component on the page, with the platform known, its own addresses, and nothing left from the test before. */
 export function show<T>(component: T, options: ComponentMountingOptions<T> = {}) {
   queries.clear()
-  queries.setQueryData(['house'], house)
+  queries.setQueryData(['platform'], platform)
   const nowhere = { template: '<div />' }
   const router = createRouter({
     history: createMemoryHistory(),
@@ -156,19 +156,19 @@ export function show<T>(component: T, options: ComponentMountingOptions<T> = {})
       'new-site',
       'roster',
       'landing',
-      'logbook',
+      'history',
       'settings',
       'site-list',
       'seen',
-      'rehearsal',
-      'rehearse-all',
+      'first-day-check',
+      'first-day-checks',
       'why',
-      'person-logbook',
+      'person-history',
       'people',
-      'sheets',
+      'changeLists',
       'make-sites',
       'make-accounts',
-      'doubles',
+      'duplicates',
       'merge',
       'cards',
       'doors',
@@ -180,9 +180,9 @@ export function show<T>(component: T, options: ComponentMountingOptions<T> = {})
       .map((name) => ({ name, path: `/${name}/:site?`, component: nowhere }))
       .concat(
         { name: 'person', path: '/person/:person', component: nowhere },
-        { name: 'post-room', path: '/post-room/:part?', component: nowhere },
+        { name: 'messages', path: '/messages/:part?', component: nowhere },
         { name: 'rules', path: '/rules/:part?', component: nowhere },
-        { name: 'sheet', path: '/sheet/:sheet', component: nowhere },
+        { name: 'changeList', path: '/changeList/:changeList', component: nowhere },
         { name: 'poster', path: '/poster/:site/:door', component: nowhere },
         { name: 'preview', path: '/look/:door', component: nowhere },
         { name: 'any', path: '/:any(.*)*', component: nowhere },

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A door seen from the front: its leaf stands open, ajar (by approval) or shut. Always beside the word that says the same. */
+/**
+ * A door seen from the front: its leaf stands open, ajar (by approval) or shut. Always beside the word that says the
+ * same.
+ */
 defineProps<{ state: 'open' | 'draft' | 'closed' }>()
 </script>
 

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { useHouse } from '@/app/house'
+import { usePlatform } from '@/app/platform'
 import type { Reason } from '@/app/api'
 import { causeSentence, givers } from '@/app/sentences'
 
 /** Can they enter, and why: one sentence, what else stands in the way, and what would change it. */
 const props = defineProps<{ reason: Reason; zone: string; who: 'staff' | 'you' }>()
 const { t } = useI18n()
-const { roleName } = useHouse()
+const { roleName } = usePlatform()
 const say = (cause: Reason['causes'][number]) =>
   causeSentence(cause, props.reason.entry, props.who, props.zone, roleName)
 /** What would change it, and by whom, where one may not do it oneself. */

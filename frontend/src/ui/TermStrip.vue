@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { PersonCard, Site } from '@/app/api'
-import { houseNow } from '@/app/clock'
+import { platformNow } from '@/app/clock'
 import { day, lastDay } from '@/app/sentences'
 
 /** A person's ways in as bars over the term: a line per door, pauses and keep-outs hatched over them, today marked. */
@@ -12,7 +12,7 @@ const WIDTH = 340
 const LINE = 15
 
 const ms = (instant: string | null, otherwise: number) => (instant ? new Date(instant).getTime() : otherwise)
-const now = computed(() => houseNow().getTime())
+const now = computed(() => platformNow().getTime())
 /** When something changes next, where the strip reaches so far. */
 const next = computed(() => (props.card.nextChange ? new Date(props.card.nextChange.at).getTime() : null))
 const span = computed(() => {

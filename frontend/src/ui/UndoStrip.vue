@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
-import { clearDone, lastDone, undoLast, undoSheet } from '@/app/undo'
+import { clearDone, lastDone, undoLast, undoChangeList } from '@/app/undo'
 
 const typed = ref('')
 watch(
@@ -27,7 +27,7 @@ const removal = computed(() => lastDone.review?.removal)
         >{{ $t('undo.will', { n: will }, will) }}
         <template v-if="left">{{ $t('undo.left', { n: left }, left) }}</template>
         <label v-if="removal">
-          {{ $t('sheet.many', removal) }} <input v-model="typed" class="plain number" inputmode="numeric"
+          {{ $t('changeList.many', removal) }} <input v-model="typed" class="plain number" inputmode="numeric"
         /></label>
       </span>
       <Button
@@ -35,7 +35,7 @@ const removal = computed(() => lastDone.review?.removal)
         size="small"
         :disabled="lastDone.busy || (!!removal && Number(typed) !== removal.people)"
         :label="$t(lastDone.busy ? 'undo.busy' : 'undo.undo')"
-        @click="undoSheet(removal?.people ?? null)"
+        @click="undoChangeList(removal?.people ?? null)"
       />
       <button class="word" @click="lastDone.review = null">{{ $t('card.never') }}</button>
     </template>
@@ -44,7 +44,7 @@ const removal = computed(() => lastDone.review?.removal)
         >{{ lastDone.sentence }} <span v-if="lastDone.more" class="soft">{{ lastDone.more }}</span></span
       >
       <Button
-        v-if="lastDone.entry !== null || lastDone.sheet !== null || lastDone.back"
+        v-if="lastDone.entry !== null || lastDone.changeList !== null || lastDone.back"
         size="small"
         aria-keyshortcuts="u"
         :disabled="lastDone.busy"

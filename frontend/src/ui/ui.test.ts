@@ -9,7 +9,7 @@ import ReasonLine from './ReasonLine.vue'
 import SeatMeter from './SeatMeter.vue'
 import { useSlowly } from './slowly'
 
-queries.setQueryData(['house'], {
+queries.setQueryData(['platform'], {
   now: '2026-11-24T09:00:00Z',
   roles: [
     ['lead-tutor', 'Lead tutor'],
@@ -36,7 +36,7 @@ describe('the reason line', () => {
 
   it('says first what decides, then what else stands in the way, and who could change it', () => {
     const said = line('staff', [cause('removed', { values: { at: '2026-11-01T09:00:00Z' } }), cause('draft')])
-    expect(said).toContain('Cannot enter: taken out on 1 Nov.')
+    expect(said).toContain('Cannot enter: removed on 1 Nov.')
     expect(said).toContain('Also: Cannot enter yet: the site is a draft.')
     expect(said).toContain('Can be done by: lead tutor, an administrator.')
   })

@@ -6,16 +6,16 @@ namespace MintDoor\Changes\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** One line of a change sheet as it was applied, with what it takes to undo it. */
+/** One line of a change change list as it was applied, with what it takes to undo it. */
 #[ORM\Entity]
-#[ORM\Table(name: 'sheet_line')]
-#[ORM\UniqueConstraint(columns: ['sheet_id', 'position'])]
+#[ORM\Table(name: 'change_line')]
+#[ORM\UniqueConstraint(columns: ['change_list_id', 'position'])]
 #[ORM\Index(columns: ['site_id', 'person_id'])]
 class ChangeLine
 {
     public function __construct(
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
-        #[ORM\Column(type: 'id')] public string $sheetId,
+        #[ORM\Column(type: 'id')] public string $changeListId,
         #[ORM\Column] public int $position,
         #[ORM\Column(type: 'id')] public string $siteId,
         #[ORM\Column(type: 'id')] public string $personId,

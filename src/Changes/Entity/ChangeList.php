@@ -8,7 +8,7 @@ use Doctrine\ORM\Mapping as ORM;
 
 /** A prepared set of changes, applied as one. */
 #[ORM\Entity]
-#[ORM\Table(name: 'change_sheet')]
+#[ORM\Table(name: 'change_list')]
 #[ORM\Index(columns: ['site_id', 'made_at'])]
 #[ORM\Index(name: 'by_maker', columns: ['made_by', 'made_at'])]
 #[ORM\Index(name: 'by_kind', columns: ['kind', 'made_at'])]
@@ -17,7 +17,7 @@ class ChangeList
 {
     public function __construct(
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
-        /** Null for a sheet over several sites. */
+        /** Null for a change list over several sites. */
         #[ORM\Column(type: 'id', nullable: true)] public ?string $siteId,
         #[ORM\Column(type: 'id')] public string $madeBy,
         #[ORM\Column(type: 'instant')] public int $madeAt,
@@ -41,7 +41,7 @@ class ChangeList
         #[ORM\Column(options: ['default' => 0])] public int $applied = 0,
         /** @var ?array<string, int> how many people it takes out, by site, as whoever applies it said */
         #[ORM\Column(type: 'json', nullable: true)] public ?array $removing = null,
-        /** The sheet it takes back. */
+        /** The change list it takes back. */
         #[ORM\Column(type: 'id', nullable: true)] public ?string $undoes = null,
         /** Words of whoever applies it for those who are told; null tells nobody. */
         #[ORM\Column(length: 2_000, nullable: true)] public ?string $tell = null,

@@ -8,7 +8,7 @@ use Doctrine\ORM\Mapping as ORM;
 
 /** What happened: codes and values, never sentences. Append-only, but that an entry that was undone says by which. */
 #[ORM\Entity]
-#[ORM\Table(name: 'log_entry')]
+#[ORM\Table(name: 'history_entry')]
 #[ORM\UniqueConstraint(columns: ['site_id', 'sequence'])]
 #[ORM\Index(columns: ['line_id'])]
 #[ORM\Index(name: 'by_subject', columns: ['person_id', 'at'])]

@@ -34,7 +34,7 @@ class Site
         #[ORM\Column(type: 'integer')] public int $version = 1,
         /** Goes up with every change of its people; updating it is what locks them. */
         #[ORM\Column(type: 'integer')] public int $rosterVersion = 0,
-        /** The last sequence number given in its logbook. */
+        /** The last sequence number given in its history. */
         #[ORM\Column(type: 'integer')] public int $logSequence = 0,
         /** When the last entry of its history was written: no decision about it is dated before. */
         #[ORM\Column(type: 'instant', options: ['default' => '1000-01-01 00:00:00'])]

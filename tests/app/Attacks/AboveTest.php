@@ -40,7 +40,7 @@ final class AboveTest extends AttackCase
             more: ['untilDay' => '2026-12-18'],
             site: 'nerves',
         );
-        $undo = '/sites/'.$this->ids['nerves'].'/logbook/'.$end['entry'].'/undo';
+        $undo = '/sites/'.$this->ids['nerves'].'/history/'.$end['entry'].'/undo';
         $this->call('disloyal', 'POST', $undo, null, 409);
         // A lead is not as high as an administrator, either.
         $problem = $this->change('principal', 'clear-dates', 'disloyal', expected: 409, site: 'nerves');

@@ -9,15 +9,15 @@ use MintDoor\Shared\Instant;
 use MintDoor\Tests\App\ApiTestCase;
 
 /**
- * A house as the audit found it: an evening site with a lead and a disloyal co-tutor, and people of other divisions who
- * have nothing to do with it.
+ * A platform as the audit found it: an evening site with a lead and a disloyal co-tutor, and people of other divisions
+ * who have nothing to do with it.
  */
 abstract class AttackCase extends ApiTestCase
 {
     protected function furnish(): void
     {
         parent::furnish();
-        $this->ids['nerves'] = $this->house->site(
+        $this->ids['nerves'] = $this->platform->site(
             'NERVES',
             'Stage Nerves',
             'course',
@@ -30,11 +30,11 @@ abstract class AttackCase extends ApiTestCase
         $this->ids['principal'] = $this->person('principal', 'staff', 'faculty');
         $this->ids['disloyal'] = $this->person('disloyal', 'staff', 'faculty');
         $this->ids['adult'] = $this->person('adult', 'learner', 'evening');
-        $this->house->administrator($this->ids['colleague'], $this->ids['juniors']);
+        $this->platform->administrator($this->ids['colleague'], $this->ids['juniors']);
         $long = $this->now() - 900_000;
-        $this->house->letIn($this->ids['nerves'], $this->ids['principal'], 'lead-tutor', $long);
-        $this->house->letIn($this->ids['nerves'], $this->ids['disloyal'], 'co-tutor', $long);
-        $this->house->letIn($this->ids['nerves'], $this->ids['adult'], 'learner', $long);
+        $this->platform->letIn($this->ids['nerves'], $this->ids['principal'], 'lead-tutor', $long);
+        $this->platform->letIn($this->ids['nerves'], $this->ids['disloyal'], 'co-tutor', $long);
+        $this->platform->letIn($this->ids['nerves'], $this->ids['adult'], 'learner', $long);
     }
 
     /** Lets some time pass for what holds now: everything is as if it had been done so long ago. */

@@ -41,7 +41,7 @@ final class CaretakerTest extends AttackCase
         self::assertSame([null, null], [$shown['email'], $shown['login']]);
         self::assertStringStartsWith('•', (string) $shown['number']);
         // 5. the undo takes back what was done,
-        $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/logbook/'.$line['entry'].'/undo');
+        $this->call('disloyal', 'POST', '/sites/'.$this->ids['nerves'].'/history/'.$line['entry'].'/undo');
         // 6. but not that the person, and the administrators of their division, know of it.
         $told = $this->call('learner', 'GET', '/me/notices')['items'];
         self::assertSame(

@@ -18,8 +18,8 @@ final class DoorsTest extends AttackCase
         );
         // Who came by the key, and whose coming in was undone, asks, too.
         $this->call('newcomer', 'POST', '/join', ['key' => $key]);
-        $entry = $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/logbook')['items'][0]['sequence'];
-        $this->call('principal', 'POST', '/sites/'.$this->ids['nerves'].'/logbook/'.$entry.'/undo');
+        $entry = $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/history')['items'][0]['sequence'];
+        $this->call('principal', 'POST', '/sites/'.$this->ids['nerves'].'/history/'.$entry.'/undo');
         self::assertSame('approval', $this->call('newcomer', 'POST', '/join', ['key' => $key])['passage']);
     }
 
@@ -72,10 +72,16 @@ final class DoorsTest extends AttackCase
 
     public function testAListIsAppliedWithTheRightsOfThatMoment(): void
     {
-        $sheet = $this->call('disloyal', 'POST', '/sheets', ['kind' => 'people', 'work' => ['x' => 1]], 201)['id'];
+        $changeList = $this->call(
+            'disloyal',
+            'POST',
+            '/change-lists',
+            ['kind' => 'people', 'work' => ['x' => 1]],
+            201
+        )['id'];
         $line = ['site' => $this->ids['nerves'], 'line' => ['person' => $this->ids['adult'], 'verb' => 'remove']];
         $this->change('principal', 'remove', 'disloyal', site: 'nerves');
-        $this->call('disloyal', 'POST', "/sheets/$sheet/apply", ['lines' => [$line]], 403);
+        $this->call('disloyal', 'POST', "/change-lists/$changeList/apply", ['lines' => [$line]], 403);
     }
 
     private function key(string $as): string

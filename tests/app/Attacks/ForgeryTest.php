@@ -22,10 +22,10 @@ final class ForgeryTest extends AttackCase
             'other' => ['given' => 'N', 'family' => 'N', 'email' => null],
             'closedFrom' => null,
         ];
-        $this->call('admin', 'POST', '/sheets', ['kind' => 'merge', 'work' => $work], 422);
-        $sheet = $this->call('admin', 'POST', '/sheets', ['kind' => 'people', 'work' => $work], 201)['id'];
-        $this->db()->executeStatement("UPDATE change_sheet SET kind = 'merge' WHERE id = ?", [Id::binary($sheet)]);
-        $this->call('admin', 'POST', "/merges/$sheet/undo", ['apply' => true], 412);
+        $this->call('admin', 'POST', '/change-lists', ['kind' => 'merge', 'work' => $work], 422);
+        $changeList = $this->call('admin', 'POST', '/change-lists', ['kind' => 'people', 'work' => $work], 201)['id'];
+        $this->db()->executeStatement("UPDATE change_list SET kind = 'merge' WHERE id = ?", [Id::binary($changeList)]);
+        $this->call('admin', 'POST', "/merges/$changeList/undo", ['apply' => true], 412);
         $address = $this->db()->fetchOne('SELECT email FROM person WHERE id = ?', [Id::binary($this->ids['adult'])]);
         self::assertSame('adult@example.org', $address);
     }
@@ -33,26 +33,32 @@ final class ForgeryTest extends AttackCase
     public function testAForgedBatchMakesNoSiteVanish(): void
     {
         $work = ['rows' => [['site' => $this->ids['draft'], 'title' => 'Draft']]];
-        $sheet = $this->call('lead', 'POST', '/sheets', ['kind' => 'sites', 'work' => $work], 201)['id'];
-        $this->call('lead', 'POST', "/site-batches/$sheet/undo", null, 409);
+        $changeList = $this->call('lead', 'POST', '/change-lists', ['kind' => 'sites', 'work' => $work], 201)['id'];
+        $this->call('lead', 'POST', "/site-batches/$changeList/undo", null, 409);
         $this->call('lead', 'GET', '/sites/'.$this->ids['draft']);
     }
 
     public function testWhoMadeASiteAndLostItDoesNotTakeItBack(): void
     {
-        $sheet = $this->call('lead', 'POST', '/sheets', ['kind' => 'sites', 'work' => ['text' => 'x']], 201)['id'];
-        $wish = [
+        $changeList = $this->call(
+            'lead',
+            'POST',
+            '/change-lists',
+            ['kind' => 'sites', 'work' => ['text' => 'x']],
+            201
+        )['id'];
+        $request = [
             'text' => "Rhythm\tRHYT",
             'division' => 'seniors',
             'term' => 'autumn',
             'apply' => true,
-            'sheet' => $sheet,
+            'changeList' => $changeList,
         ];
-        $site = $this->call('lead', 'POST', '/site-batches', $wish)['rows'][0]['site'];
+        $site = $this->call('lead', 'POST', '/site-batches', $request)['rows'][0]['site'];
         $this->ids['rhythm'] = $site;
         $this->change('admin', 'let-in', 'cotutor', 'lead-tutor', site: 'rhythm');
         $this->change('admin', 'remove', 'lead', site: 'rhythm');
-        $this->call('lead', 'POST', "/site-batches/$sheet/undo", null, 403);
+        $this->call('lead', 'POST', "/site-batches/$changeList/undo", null, 403);
         $this->call('cotutor', 'GET', '/sites/'.$site);
     }
 
@@ -84,8 +90,8 @@ final class ForgeryTest extends AttackCase
     public function testNorTakesAListBack(string $body): void
     {
         $this->change('principal', 'pause', 'adult', site: 'nerves');
-        $sheet = Id::text((string) $this->db()->fetchOne('SELECT MAX(id) FROM change_sheet'));
-        $this->raw('principal', "/sites/{$this->ids['nerves']}/sheets/$sheet/undo", $body);
+        $changeList = Id::text((string) $this->db()->fetchOne('SELECT MAX(id) FROM change_list'));
+        $this->raw('principal', "/sites/{$this->ids['nerves']}/change-lists/$changeList/undo", $body);
         self::assertContains($this->answered(), [400, 422]);
         self::assertSame('learner paused', $this->roster('principal', site: 'nerves')['adult']);
     }
@@ -93,7 +99,7 @@ final class ForgeryTest extends AttackCase
     public function testMembersNobodyAskedForAreRefusedAlsoDeepInside(): void
     {
         $line = ['person' => $this->ids['adult'], 'verb' => 'pause', 'actor' => $this->ids['admin']];
-        $this->call('principal', 'POST', '/sites/'.$this->ids['nerves'].'/sheets', ['lines' => [$line]], 422);
+        $this->call('principal', 'POST', '/sites/'.$this->ids['nerves'].'/change-lists', ['lines' => [$line]], 422);
         $this->call(
             'principal',
             'POST',
@@ -105,15 +111,21 @@ final class ForgeryTest extends AttackCase
 
     public function testAccountsAreTakenBackOnlyByWhoMayMakeThemNow(): void
     {
-        $sheet = $this->call('disloyal', 'POST', '/sheets', ['kind' => 'accounts', 'work' => ['text' => 'x']], 201)[
+        $changeList = $this->call(
+            'disloyal',
+            'POST',
+            '/change-lists',
+            ['kind' => 'accounts', 'work' => ['text' => 'x']],
+            201
+        )[
             'id'
         ];
-        $wish = ['text' => 'Noor Haddad', 'division' => 'evening', 'apply' => true, 'sheet' => $sheet];
-        $this->call('disloyal', 'POST', '/account-batches', $wish);
+        $request = ['text' => 'Noor Haddad', 'division' => 'evening', 'apply' => true, 'changeList' => $changeList];
+        $this->call('disloyal', 'POST', '/account-batches', $request);
         $this->change('principal', 'remove', 'disloyal', site: 'nerves');
-        $review = $this->call('disloyal', 'POST', "/account-batches/$sheet/undo", ['apply' => false]);
+        $review = $this->call('disloyal', 'POST', "/account-batches/$changeList/undo", ['apply' => false]);
         self::assertSame([0, 'not-yours'], [$review['ready'], $review['left'][0]['why']]);
-        $this->call('disloyal', 'POST', "/account-batches/$sheet/undo", ['apply' => true], 409);
+        $this->call('disloyal', 'POST', "/account-batches/$changeList/undo", ['apply' => true], 409);
     }
 
     private function raw(string $as, string $path, string $body): void

@@ -52,11 +52,11 @@ final class LeaksTest extends AttackCase
                 ['GET', '/roster'],
                 ['POST', '/visits'],
                 ['POST', '/leave'],
-                ['GET', '/logbook'],
+                ['GET', '/history'],
                 ['GET', '/doors'],
                 ['GET', '/waiting'],
                 ['GET', '/labels'],
-                ['GET', '/why/'.$this->ids['adult']],
+                ['GET', '/access-check/'.$this->ids['adult']],
                 ['POST', '/approvals/'.$this->ids['adult']],
                 ['GET', '/progress'],
             ] as [$method, $more]
@@ -67,12 +67,12 @@ final class LeaksTest extends AttackCase
         }
     }
 
-    public function testASheetOneHasNothingToDoWithIsNone(): void
+    public function testAListOneHasNothingToDoWithIsNone(): void
     {
-        $sheet = $this->call(
+        $changeList = $this->call(
             'principal',
             'POST',
-            '/sheets',
+            '/change-lists',
             ['kind' => 'pasted', 'site' => $this->ids['nerves'], 'work' => ['text' => 'x']],
             201,
         )['id'];
@@ -106,7 +106,7 @@ final class LeaksTest extends AttackCase
                         ],
                     ],
                 ][$more] ?? null;
-            $this->sameAsNone('cotutor', $method, '/sheets/%s'.$more, $sheet, $body);
+            $this->sameAsNone('cotutor', $method, '/change-lists/%s'.$more, $changeList, $body);
         }
     }
 

@@ -46,7 +46,7 @@ final class MailTest extends AttackCase
 
     public function testAMessageAgainAndAgainEndsAlsoByItsCopies(): void
     {
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/change-lists', [
             'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
             'tell' => '',
         ]);
@@ -138,7 +138,7 @@ final class MailTest extends AttackCase
 
     private function invite(string $as, string $door, string $address, int $expected = 200): void
     {
-        $site = $this->house->site(
+        $site = $this->platform->site(
             'S'.$door[-1],
             $door,
             'course',
@@ -148,8 +148,8 @@ final class MailTest extends AttackCase
             null,
             $this->now() - 1_000_000,
         );
-        $this->house->letIn($site, $this->ids[$as], 'lead-tutor', $this->now() - 900_000);
-        $this->house->write();
+        $this->platform->letIn($site, $this->ids[$as], 'lead-tutor', $this->now() - 900_000);
+        $this->platform->write();
         $id = $this->call($as, 'POST', "/sites/$site/doors", ['kind' => 'invitation', 'name' => $door], 201)['id'];
         $this->call(
             $as,

@@ -85,7 +85,7 @@ final class OutsideReachTest extends AttackCase
         $state = fn(string $person, ?string $named): string => $this->call(
             'disloyal',
             'POST',
-            '/sites/'.$this->ids['nerves'].'/sheets',
+            '/sites/'.$this->ids['nerves'].'/change-lists',
             [
                 'apply' => false,
                 'lines' => [
@@ -117,14 +117,14 @@ final class OutsideReachTest extends AttackCase
         $this->call(
             'disloyal',
             'POST',
-            '/sites/'.$this->ids['nerves'].'/sheets',
+            '/sites/'.$this->ids['nerves'].'/change-lists',
             ['apply' => false, 'lines' => $line],
             404,
         );
         $this->call(
             'disloyal',
             'POST',
-            '/sheet-reviews',
+            '/change-reviews',
             ['lines' => [['site' => $this->ids['nerves'], 'line' => $line[0]]]],
             404,
         );
@@ -152,12 +152,12 @@ final class OutsideReachTest extends AttackCase
         self::assertTrue($this->call('learner', 'POST', '/sites/'.$this->ids['nerves'].'/visits')['mayLeave']);
         $this->call('learner', 'POST', '/sites/'.$this->ids['nerves'].'/leave');
         self::assertArrayNotHasKey('learner', $this->roster('principal', site: 'nerves'));
-        $left = $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/logbook')['items'][0];
+        $left = $this->call('principal', 'GET', '/sites/'.$this->ids['nerves'].'/history')['items'][0];
         self::assertSame('leave', $left['code']);
         $this->call(
             'disloyal',
             'POST',
-            '/sites/'.$this->ids['nerves'].'/logbook/'.$left['sequence'].'/undo',
+            '/sites/'.$this->ids['nerves'].'/history/'.$left['sequence'].'/undo',
             null,
             409,
         );

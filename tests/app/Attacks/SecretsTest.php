@@ -59,14 +59,14 @@ final class SecretsTest extends AttackCase
         $this->call(
             'lead',
             'POST',
-            '/sheets',
+            '/change-lists',
             ['kind' => 'pasted', 'site' => $this->ids['site'], 'work' => ['text' => "Newcomer Newcomersen\nAda Berg"]],
             201,
         );
         $this->call(
             'lead',
             'POST',
-            '/sites/'.$this->ids['site'].'/sheets',
+            '/sites/'.$this->ids['site'].'/change-lists',
             [
                 'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
                 'tell' => '',
@@ -77,7 +77,7 @@ final class SecretsTest extends AttackCase
         $door = $this->invitationDoor();
         $this->call('lead', 'POST', $door.'/invitations', ['text' => 'private@example.net', 'apply' => true]);
         $this->deliver();
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/sheets', [
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/change-lists', [
             'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'remove']],
         ]);
         // The address outside turns out to be theirs.
@@ -118,7 +118,7 @@ final class SecretsTest extends AttackCase
         $this->call(
             'lead',
             'POST',
-            '/sites/'.$this->ids['site'].'/sheets',
+            '/sites/'.$this->ids['site'].'/change-lists',
             [
                 'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
                 'tell' => 'Bring a pencil.',
@@ -130,7 +130,7 @@ final class SecretsTest extends AttackCase
         $this->call('lead', 'POST', $door.'/invitations', ['text' => 'outside@example.net', 'apply' => true]);
         $this->deliver();
         $this->call('lead', 'POST', $door.'/invitations/withdraw', ['all' => true]);
-        self::assertSame(0, $this->command('house:tidy')[0]);
+        self::assertSame(0, $this->command('platform:tidy')[0]);
         $all = $this->everything();
         foreach (['192.0.2.7', 'Bring a pencil.', 'outside@example.net', 'letting-in'] as $kept) {
             self::assertTrue(str_contains($all, $kept), $kept);
@@ -140,14 +140,14 @@ final class SecretsTest extends AttackCase
                 'message' => 'made_at',
                 'invitation' => 'made_at',
                 'letter' => 'arrived_at',
-                'log_entry' => 'at',
+                'history_entry' => 'at',
                 'security_entry' => 'at',
                 'idempotency' => 'made_at',
             ] as $table => $at
         ) {
             $this->db()->executeStatement("UPDATE $table SET $at = $at - INTERVAL 400 DAY");
         }
-        self::assertSame(0, $this->command('house:tidy')[0]);
+        self::assertSame(0, $this->command('platform:tidy')[0]);
         $all = $this->everything();
         foreach (['192.0.2.7', 'Bring a pencil.', 'outside@example.net', 'letting-in'] as $gone) {
             self::assertSame([], preg_grep('/'.preg_quote($gone, '/').'/', explode("\n", $all)) ?: [], $gone);
@@ -191,8 +191,8 @@ final class SecretsTest extends AttackCase
     public function testAnswersOfTwoPeopleAreSealedAnewEachForItself(): void
     {
         $once = ['Idempotency-Key' => 'the-same-key'];
-        $wish = ['name' => 'Of the lead'];
-        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', $wish, 201, $once);
+        $request = ['name' => 'Of the lead'];
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', $request, 201, $once);
         $this->call(
             'cotutor',
             'POST',

@@ -47,8 +47,8 @@ final class SecurityLogTest extends AttackCase
 
     public function testAdministratorsSeeWhatConcernsTheirDivisions(): void
     {
-        $this->house->administrator($this->ids['colleague'], $this->ids['seniors']);
-        $this->house->write();
+        $this->platform->administrator($this->ids['colleague'], $this->ids['seniors']);
+        $this->platform->write();
         $this->signIn('learner', 'guess');
         $this->signIn('junior', 'guess');
         $this->signIn('nobody', 'guess');

@@ -79,12 +79,12 @@ final class SigningInTest extends AttackCase
 
     public function testOnesOwnPasswordIsNotGuessedInAnOpenSession(): void
     {
-        $wish = ['present' => 'guess', 'password' => 'three small boats'];
+        $request = ['present' => 'guess', 'password' => 'three small boats'];
         for ($n = 0; $n < 10; ++$n) {
-            $this->call('learner', 'PUT', '/me/password', $wish, 422);
+            $this->call('learner', 'PUT', '/me/password', $request, 422);
         }
-        $this->call('learner', 'PUT', '/me/password', ['present' => self::PASSWORD] + $wish, 429);
-        $this->call('lead', 'PUT', '/me/password', ['present' => self::PASSWORD] + $wish);
+        $this->call('learner', 'PUT', '/me/password', ['present' => self::PASSWORD] + $request, 429);
+        $this->call('lead', 'PUT', '/me/password', ['present' => self::PASSWORD] + $request);
     }
 
     #[TestWith(['eleven char', 'short'])]
@@ -108,8 +108,8 @@ final class SigningInTest extends AttackCase
             $key = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', ['accounts' => true], 201)[
                 'key'
             ];
-            $wish = ['key' => $key, 'given' => 'Mia', 'family' => 'Berg', 'level' => 7, 'password' => $password];
-            $said[] = $this->call(null, 'POST', '/join/account', $wish, 422);
+            $request = ['key' => $key, 'given' => 'Mia', 'family' => 'Berg', 'level' => 7, 'password' => $password];
+            $said[] = $this->call(null, 'POST', '/join/account', $request, 422);
         }
         foreach ($said as $problem) {
             self::assertSame('/password', $problem['errors'][0]['pointer']);

@@ -73,19 +73,19 @@ final class NobodyMakesTheirOwnTest extends TestCase
         return [
             'somebody lengthens themselves' => [
                 new class extends Laws {
-                    protected function ofOneself(ChangeContext $situation, Comparison $change): ?Note
+                    protected function ofOneself(ChangeContext $context, Comparison $change): ?Note
                     {
                         return null;
                     }
 
-                    protected function giving(ChangeContext $situation, Timeline $before, Comparison $change): ?Note
+                    protected function giving(ChangeContext $context, Timeline $before, Comparison $change): ?Note
                     {
-                        return $situation->actor->personId === $situation->person->id
+                        return $context->actor->personId === $context->person->id
                             ? null
-                            : parent::giving($situation, $before, $change);
+                            : parent::giving($context, $before, $change);
                     }
 
-                    protected function lifting(ChangeContext $situation, array $effects): ?Note
+                    protected function lifting(ChangeContext $context, array $effects): ?Note
                     {
                         return null;
                     }
@@ -94,7 +94,7 @@ final class NobodyMakesTheirOwnTest extends TestCase
             ],
             'who is above is hurt' => [
                 new class extends Laws {
-                    protected function taking(ChangeContext $situation, Timeline $before, Comparison $change): ?Note
+                    protected function taking(ChangeContext $context, Timeline $before, Comparison $change): ?Note
                     {
                         return null;
                     }

@@ -158,12 +158,12 @@ final class SmallWorld implements Ids
     }
 
     /** @return array<string, Wanted> */
-    private function wishes(): array
+    private function requests(): array
     {
         [$now, $soon, $later] = $this->instants;
         $windows = ['' => null, ' until soon' => new Window($now, $soon), ' from later' => new Window($later)];
         $ends = [' until soon' => new Window(Time::BEGINNING, $soon), ' for good' => new Window()];
-        $wishes = [];
+        $requests = [];
         foreach (Verb::cases() as $verb) {
             $roles = \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true) ? array_keys($this->roles()) : [''];
             $spans = match ($verb) {
@@ -173,7 +173,7 @@ final class SmallWorld implements Ids
             };
             foreach ($roles as $role) {
                 foreach ($spans as $span => $window) {
-                    $wishes[trim("$verb->value $role").$span] = new Wanted(
+                    $requests[trim("$verb->value $role").$span] = new Wanted(
                         $verb,
                         '' === $role ? null : $role,
                         $window,
@@ -183,7 +183,7 @@ final class SmallWorld implements Ids
             }
         }
 
-        return $wishes;
+        return $requests;
     }
 
     /** @return array<string, true> by code */
@@ -206,34 +206,34 @@ final class SmallWorld implements Ids
         if (isset($this->known[$key])) {
             return $this->known[$key];
         }
-        $situation = $this->situation($play, $site, $person, $standing);
+        $context = $this->context($play, $site, $person, $standing);
         $ready = static fn(ComputedChange $line): ?ComputedChange => Verdict::Ready === $line->verdict ? $line : null;
         $lines = [];
-        foreach ($this->wishes() as $name => $wanted) {
-            $lines[$name] = [$ready($this->computer->compute($situation, $wanted)), null];
+        foreach ($this->requests() as $name => $wanted) {
+            $lines[$name] = [$ready($this->computer->compute($context, $wanted)), null];
         }
         $history = new ChangeHistory($play->lines[$at] ?? []);
         foreach ($play->lines[$at] ?? [] as $index => $done) {
             if ($history->mayUndo($done->id) && $standing->may(Permission::LetIn)) {
                 $lines["undo $index"] = [
-                    $ready($this->computer->undo($situation, $play->effects[$at][$index])),
+                    $ready($this->computer->undo($context, $play->effects[$at][$index])),
                     $done->id,
                 ];
             }
         }
-        $lines['invite'] = [$this->invited($situation), null];
+        $lines['invite'] = [$this->invited($context), null];
 
         return $this->known[$key] = $lines;
     }
 
-    private function invited(ChangeContext $situation): ?ComputedChange
+    private function invited(ChangeContext $context): ?ComputedChange
     {
-        $verdict = $this->roles->mayGive('co-tutor', $situation->actor, $situation->person, $situation->site);
-        if (!$situation->actor->may(Permission::KeepDoors) || !$verdict->allowed) {
+        $verdict = $this->roles->mayGive('co-tutor', $context->actor, $context->person, $context->site);
+        if (!$context->actor->may(Permission::KeepDoors) || !$verdict->allowed) {
             return null;
         }
-        $window = new Window($situation->now);
-        $line = $this->computer->stand($situation, 'letters', DoorKind::Invitation, 'co-tutor', $window, null);
+        $window = new Window($context->now);
+        $line = $this->computer->stand($context, 'letters', DoorKind::Invitation, 'co-tutor', $window, null);
 
         return Verdict::Ready === $line->verdict ? $line : null;
     }
@@ -269,18 +269,18 @@ final class SmallWorld implements Ids
         string $person,
         DoorKind $kind,
     ): ?Play {
-        $situation = $this->situation($play, $site, $person, new Standing($person, false));
+        $context = $this->context($play, $site, $person, new Standing($person, false));
         $keeps = $this->standing($play, $site, $keeper);
         $admission = (new Doorman($this->roles))->admit(
             new DoorTerms($role),
             $this->sites[$site],
             $this->people[$person],
             null,
-            $this->timeline($situation->enrollment)->at($play->now),
+            $this->timeline($context->enrollment)->at($play->now),
             $play->now,
             0,
             null,
-            removed: DoorKind::Key === $kind && $situation->enrollment->removedByStaff($play->now),
+            removed: DoorKind::Key === $kind && $context->enrollment->removedByStaff($play->now),
             backed: $this->roles->mayGive($role, $keeps, $this->people[$person], $this->sites[$site])->allowed,
         );
         $door = DoorKind::Key === $kind ? "$keeper's $role" : 'letters';
@@ -290,7 +290,7 @@ final class SmallWorld implements Ids
             : $this->after(
                 $play,
                 "$site $person",
-                $this->computer->comeIn($situation, $door, $kind, $role, new Window($play->now), null),
+                $this->computer->comeIn($context, $door, $kind, $role, new Window($play->now), null),
             );
     }
 
@@ -319,7 +319,7 @@ final class SmallWorld implements Ids
         );
     }
 
-    private function situation(Play $play, string $site, string $person, Standing $actor): ChangeContext
+    private function context(Play $play, string $site, string $person, Standing $actor): ChangeContext
     {
         $leads = [];
         foreach ($this->people as $id => $other) {

@@ -49,8 +49,8 @@ final class ChangeListComputerTest extends TestCase
     public function testALeadMayGoWhenAnotherLineMakesANewOneInWhateverOrder(): void
     {
         $lines = [['staff0', Verb::Remove, null], ['staff1', Verb::LetIn, 'lead-tutor']];
-        foreach ([$lines, array_reverse($lines)] as $sheet) {
-            self::assertSame(['ready', 'ready'], self::verdicts(self::compute(self::world(), $sheet)));
+        foreach ([$lines, array_reverse($lines)] as $changeList) {
+            self::assertSame(['ready', 'ready'], self::verdicts(self::compute(self::world(), $changeList)));
         }
         self::assertSame(['refused'], self::verdicts(self::compute(self::world(), [$lines[0]])));
     }
@@ -79,10 +79,10 @@ final class ChangeListComputerTest extends TestCase
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $dice = new Dice($seed);
             $world = self::world(seats: 50, leads: 20);
-            $sheet = self::random($dice);
-            $keys = $dice->some(array_keys($sheet), \count($sheet));
-            $lines = self::compute($world, $sheet);
-            $mixed = array_map(static fn(int $key): array => $sheet[$key], $keys);
+            $changeList = self::random($dice);
+            $keys = $dice->some(array_keys($changeList), \count($changeList));
+            $lines = self::compute($world, $changeList);
+            $mixed = array_map(static fn(int $key): array => $changeList[$key], $keys);
             foreach (array_values(self::compute($world, $mixed)) as $place => $line) {
                 self::assertSame($lines[$keys[$place]]->verdict, $line->verdict);
                 self::assertTrue($lines[$keys[$place]]->timeline->equals($line->timeline));
@@ -90,7 +90,7 @@ final class ChangeListComputerTest extends TestCase
         });
     }
 
-    public function testApplyingAnySheetAndTakingItBackGivesTheRosterOfBefore(): void
+    public function testApplyingAnyListAndTakingItBackGivesTheRosterOfBefore(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $dice = new Dice($seed);
@@ -99,26 +99,26 @@ final class ChangeListComputerTest extends TestCase
                 $world->apply($person, $verb, $role);
             }
             $world->now += 5;
-            $sheet = self::random($dice);
+            $changeList = self::random($dice);
             $before = array_map(static fn($enrollment) => $enrollment->timeline(), $world->enrollments);
             $applied = [];
-            foreach (self::compute($world, $sheet) as $key => $line) {
+            foreach (self::compute($world, $changeList) as $key => $line) {
                 if (Verdict::Ready === $line->verdict) {
-                    $world->enrollments[$sheet[$key][0]] = $line->result;
-                    $applied[$key] = [$sheet[$key][0], $line->effects];
+                    $world->enrollments[$changeList[$key][0]] = $line->result;
+                    $applied[$key] = [$changeList[$key][0], $line->effects];
                 }
             }
             ++$world->now;
             foreach (
                 (new ChangeListComputer(new LineComputer($world)))->undo(
-                    self::situation($world),
+                    self::context($world),
                     array_reverse($applied, true),
                 ) as $key => $line
             ) {
-                $was = ($before[$sheet[$key][0]] ?? new \MintDoor\Core\Roster\Timeline([]))->from($world->now);
+                $was = ($before[$changeList[$key][0]] ?? new \MintDoor\Core\Roster\Timeline([]))->from($world->now);
                 self::assertTrue(
                     $line->timeline->from($world->now)->equals($was),
-                    $sheet[$key][1]->value.' '.$sheet[$key][0],
+                    $changeList[$key][1]->value.' '.$changeList[$key][0],
                 );
             }
         });
@@ -128,7 +128,7 @@ final class ChangeListComputerTest extends TestCase
     {
         $world = self::world(seats: 3);
         $world->apply('learner0', Verb::LetIn, 'learner');
-        $situation = self::situation($world);
+        $context = self::context($world);
         $summary = \MintDoor\Core\Changes\Summary::of(
             self::compute($world, [
                 ['learner0', Verb::Remove, null],
@@ -137,9 +137,9 @@ final class ChangeListComputerTest extends TestCase
                 ['learner3', Verb::LetIn, 'learner'],
                 ['learner4', Verb::LetIn, 'learner'],
             ]),
-            $situation->site,
-            $situation->roles,
-            $situation->seats,
+            $context->site,
+            $context->roles,
+            $context->seats,
         );
         self::assertSame(
             [3, 1, 3, 1, 3],
@@ -148,13 +148,13 @@ final class ChangeListComputerTest extends TestCase
         self::assertSame([4, 1], [$summary->verdicts['ready'], $summary->verdicts['waits-for-seat']]);
     }
 
-    public function testNoSheetBreaksALawAndTheSecondTimeItDoesNothing(): void
+    public function testNoListBreaksALawAndTheSecondTimeItDoesNothing(): void
     {
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $dice = new Dice($seed);
             $world = self::world(seats: 3, leads: 2);
             for ($round = 0; $round < 4; ++$round) {
-                $sheet = [];
+                $changeList = [];
                 for ($n = 0; $n < 8; ++$n) {
                     $person = $dice->one([
                         'staff0',
@@ -179,19 +179,19 @@ final class ChangeListComputerTest extends TestCase
                     $role = \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true)
                         ? $dice->one('s' === $person[0] ? ['lead-tutor', 'co-tutor'] : ['learner', 'day-guest'])
                         : null;
-                    $sheet[$person] = [$person, $verb, $role];
+                    $changeList[$person] = [$person, $verb, $role];
                 }
-                $sheet = array_values($sheet);
-                $lines = self::compute($world, $sheet);
+                $changeList = array_values($changeList);
+                $lines = self::compute($world, $changeList);
                 foreach ($lines as $key => $line) {
                     if (Verdict::Ready === $line->verdict) {
-                        $world->enrollments[$sheet[$key][0]] = $line->result;
+                        $world->enrollments[$changeList[$key][0]] = $line->result;
                     }
                 }
                 self::assertLessThanOrEqual(3, $world->seatsHeld(), 'seats');
                 self::assertTrue(1 <= $world->leadsNow() && $world->leadsNow() <= 2, 'leads');
                 // One line a person, each already so: nothing is left to do.
-                foreach (self::compute($world, $sheet) as $key => $line) {
+                foreach (self::compute($world, $changeList) as $key => $line) {
                     self::assertFalse(
                         Verdict::Ready === $lines[$key]->verdict && Verdict::Ready === $line->verdict,
                         'twice',
@@ -202,25 +202,25 @@ final class ChangeListComputerTest extends TestCase
         });
     }
 
-    public function testUndoingAWholeSheetGivesTheRosterOfBefore(): void
+    public function testUndoingAWholeListGivesTheRosterOfBefore(): void
     {
         $world = self::world(seats: 3);
         $world->apply('learner0', Verb::LetIn, 'learner');
         $before = array_map(static fn($enrollment) => $enrollment->timeline(), $world->enrollments);
-        $sheet = [
+        $changeList = [
             ['staff0', Verb::Remove, null],
             ['staff1', Verb::LetIn, 'lead-tutor'],
             ['learner0', Verb::ChangeRole, 'day-guest'],
             ['learner1', Verb::LetIn, 'learner'],
         ];
         $applied = [];
-        foreach (self::compute($world, $sheet) as $key => $line) {
-            $world->enrollments[$sheet[$key][0]] = $line->result;
-            $applied[$key] = [$sheet[$key][0], $line->effects];
+        foreach (self::compute($world, $changeList) as $key => $line) {
+            $world->enrollments[$changeList[$key][0]] = $line->result;
+            $applied[$key] = [$changeList[$key][0], $line->effects];
         }
         ++$world->now;
         $undone = (new ChangeListComputer(new LineComputer($world)))->undo(
-            self::situation($world),
+            self::context($world),
             array_reverse($applied, true),
         );
         self::assertSame(
@@ -243,7 +243,7 @@ final class ChangeListComputerTest extends TestCase
     /** @return list<array{string, Verb, ?string}> a line a person */
     private static function random(Dice $dice): array
     {
-        $sheet = [];
+        $changeList = [];
         for ($n = 0; $n < 6; ++$n) {
             $person = $dice->one(['staff1', 'staff2', 'learner0', 'learner1', 'learner2', 'learner3', 'learner4']);
             $verb = $dice->one([
@@ -254,7 +254,7 @@ final class ChangeListComputerTest extends TestCase
                 Verb::Pause,
                 Verb::Block,
             ]);
-            $sheet[$person] = [
+            $changeList[$person] = [
                 $person,
                 $verb,
                 \in_array($verb, [Verb::LetIn, Verb::ChangeRole], true)
@@ -263,7 +263,7 @@ final class ChangeListComputerTest extends TestCase
             ];
         }
 
-        return array_values($sheet);
+        return array_values($changeList);
     }
 
     private static function world(?int $seats = null, int $leads = 10): World
@@ -272,21 +272,21 @@ final class ChangeListComputerTest extends TestCase
     }
 
     /**
-     * @param list<array{string, Verb, ?string}> $sheet
+     * @param list<array{string, Verb, ?string}> $changeList
      *
      * @return list<ComputedChange>
      */
-    private static function compute(World $world, array $sheet): array
+    private static function compute(World $world, array $changeList): array
     {
         return array_values(
             (new ChangeListComputer(new LineComputer($world)))->compute(
-                self::situation($world),
-                array_map(static fn(array $line): array => [$line[0], new Wanted($line[1], $line[2])], $sheet),
+                self::context($world),
+                array_map(static fn(array $line): array => [$line[0], new Wanted($line[1], $line[2])], $changeList),
             ),
         );
     }
 
-    private static function situation(World $world): ChangeListContext
+    private static function context(World $world): ChangeListContext
     {
         $leads = [];
         foreach ($world->enrollments as $person => $enrollment) {
@@ -299,7 +299,7 @@ final class ChangeListComputerTest extends TestCase
             $world->now,
             $world->site,
             $world->roles,
-            $world->situation('learner0')->actor,
+            $world->context('learner0')->actor,
             $world->people,
             $world->enrollments,
             $world->seats(),

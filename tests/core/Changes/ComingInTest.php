@@ -16,7 +16,7 @@ use MintDoor\Core\Time\Window;
 use MintDoor\Tests\Core\World;
 use PHPUnit\Framework\TestCase;
 
-/** What happens at doors, as lines of sheets. */
+/** What happens at doors, as lines of change lists. */
 final class ComingInTest extends TestCase
 {
     private World $world;
@@ -53,7 +53,7 @@ final class ComingInTest extends TestCase
     {
         $this->comeIn('learner0');
         $go = fn(string $door, bool $waiting = false): ComputedChange => $this->computer->goAgain(
-            $this->world->situation('learner0'),
+            $this->world->context('learner0'),
             [$door],
             $waiting,
         );
@@ -73,14 +73,14 @@ final class ComingInTest extends TestCase
         $this->comeIn('learner0');
         self::assertSame(Verdict::WaitsForSeat, $this->comeIn('learner1')->verdict);
         self::assertSame(Verdict::Ready, $this->stand('learner1')->verdict);
-        $lead = $this->computer->goAgain($this->world->situation('staff0'), ['staff']);
+        $lead = $this->computer->goAgain($this->world->context('staff0'), ['staff']);
         self::assertSame([Verdict::Refused, 'last-lead'], [$lead->verdict, $lead->reasons[0]->code]);
     }
 
     private function comeIn(string $person): ComputedChange
     {
         $line = $this->computer->comeIn(
-            $this->world->situation($person, $person),
+            $this->world->context($person, $person),
             'key',
             DoorKind::Key,
             'learner',
@@ -95,7 +95,7 @@ final class ComingInTest extends TestCase
     private function stand(string $person): ComputedChange
     {
         $line = $this->computer->stand(
-            $this->world->situation($person, $person),
+            $this->world->context($person, $person),
             'key',
             DoorKind::Key,
             'learner',

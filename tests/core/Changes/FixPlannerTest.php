@@ -41,7 +41,7 @@ final class FixPlannerTest extends TestCase
             // Staff, whom no role of the random ones is refused.
             $world->enrollments['staff1'] = self::forStaff(World::randomEnrollment($dice, 3));
             $reason = static fn(): Reason => (new FixPlanner(new LineComputer($world)))->reason(
-                $world->situation('staff1'),
+                $world->context('staff1'),
             );
             $named = array_map(static fn(Cause $cause): string => $cause->change, $reason()->causes);
             if (Entry::No !== $reason()->entry || [] !== array_diff($named, array_keys($verbs))) {
@@ -110,7 +110,7 @@ final class FixPlannerTest extends TestCase
         $world->now = 1_700;
         $world->apply('learner0', Verb::Block);
         $world->now = 2_000;
-        $causes = (new FixPlanner(new LineComputer($world)))->reason($world->situation('learner0'))->causes;
+        $causes = (new FixPlanner(new LineComputer($world)))->reason($world->context('learner0'))->causes;
         self::assertSame(['removed', 1_500], [$causes[1]->code, $causes[1]->values['at']]);
     }
 
@@ -126,7 +126,7 @@ final class FixPlannerTest extends TestCase
     {
         return array_map(
             static fn(Cause $cause): string => $cause->code,
-            (new FixPlanner(new LineComputer($world)))->reason($world->situation($person))->causes,
+            (new FixPlanner(new LineComputer($world)))->reason($world->context($person))->causes,
         );
     }
 }

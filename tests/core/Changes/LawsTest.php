@@ -50,7 +50,7 @@ final class LawsTest extends TestCase
                 $this->randomChange($world, $dice);
                 ++$world->now;
             }
-            [$person, $verb, $role] = $this->randomWish($dice);
+            [$person, $verb, $role] = $this->randomRequest($dice);
             $before = $world->enrollment($person)->timeline();
             $line = $world->apply($person, $verb, $role);
             $world->now += $dice->below(2);
@@ -80,7 +80,7 @@ final class LawsTest extends TestCase
                 $history = new ChangeHistory($lines);
                 $undoable = array_values(array_filter(array_column($lines, 'id'), $history->mayUndo(...)));
                 $target = [] !== $undoable && $dice->chance(60) ? $dice->one($undoable) : null;
-                [, $verb, $role] = $this->randomWish($dice, $person);
+                [, $verb, $role] = $this->randomRequest($dice, $person);
                 $line =
                     null === $target ? $world->apply($person, $verb, $role) : $world->undo($person, $effects[$target]);
                 if (null !== $target) {
@@ -112,7 +112,7 @@ final class LawsTest extends TestCase
             for ($step = 0; $step < 8; ++$step) {
                 $this->randomChange($world, $dice);
             }
-            [$person, $verb, $role] = $this->randomWish($dice);
+            [$person, $verb, $role] = $this->randomRequest($dice);
             $once = $world->compute($person, $verb, $role);
             $twice = $world->compute($person, $verb, $role);
             self::assertSame($once->verdict, $twice->verdict);
@@ -267,8 +267,8 @@ final class LawsTest extends TestCase
     public function testWhoIsAboveIsNotHurtFromBelowNowOrLater(): void
     {
         $soon = new Window(Time::BEGINNING, 1_050);
-        $wishes = [[Verb::Pause, null], [Verb::ChangeDates, $soon], [Verb::Remove, null], [Verb::Block, null]];
-        foreach ($wishes as [$verb, $window]) {
+        $requests = [[Verb::Pause, null], [Verb::ChangeDates, $soon], [Verb::Remove, null], [Verb::Block, null]];
+        foreach ($requests as [$verb, $window]) {
             $world = self::world();
             $world->apply('staff1', Verb::LetIn, 'co-tutor');
             // Somebody who is an assistant today and leads from tomorrow on is above a co-tutor, too.
@@ -338,7 +338,7 @@ final class LawsTest extends TestCase
             $until = $dice->chance(50) ? Time::FOREVER : 21 + $dice->below(30);
             $from = $dice->chance(50) ? 20 : min($until, 20 + $dice->below(20));
             $before = $world->enrollment($person)->timeline();
-            $actor = $world->situation($person, 'staff1')->actor;
+            $actor = $world->context($person, 'staff1')->actor;
             $role = $dice->one(['lead-tutor', 'co-tutor', 'class-assistant']);
             $verb = $dice->one(Verb::cases());
             $line = $world->compute($person, $verb, $role, new Window($from, $until), 'staff1', leadEnds: true);
@@ -443,7 +443,7 @@ final class LawsTest extends TestCase
 
     private function randomChange(World $world, Dice $dice): void
     {
-        [$person, $verb, $role] = $this->randomWish($dice);
+        [$person, $verb, $role] = $this->randomRequest($dice);
         // What is planned for later may leave a site without a lead when its time comes; it is said before, see below.
         $window = Verb::LetIn === $verb && $dice->chance(20) ? new Window($world->now + $dice->below(5)) : null;
         $line = $world->apply($person, $verb, $role, $window, $dice->one(['admin', 'admin', 'staff0', 'staff1']));
@@ -453,7 +453,7 @@ final class LawsTest extends TestCase
     }
 
     /** @return array{string, Verb, ?string} */
-    private function randomWish(Dice $dice, ?string $person = null): array
+    private function randomRequest(Dice $dice, ?string $person = null): array
     {
         $person ??= $dice->one([
             'staff0',

@@ -25,7 +25,7 @@ use MintDoor\Tests\Core\World;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** What each wish comes to in each state somebody may be in. */
+/** What each request comes to in each state somebody may be in. */
 final class LineComputerTest extends TestCase
 {
     private const NOW = 1_000;
@@ -34,7 +34,7 @@ final class LineComputerTest extends TestCase
      * @return iterable<string, array{string, Verb, ?string, string}> the state they are in, what is wanted, and what
      *     comes of it
      */
-    public static function wishes(): iterable
+    public static function requests(): iterable
     {
         foreach (
             [
@@ -133,7 +133,7 @@ final class LineComputerTest extends TestCase
         }
     }
 
-    #[DataProvider('wishes')]
+    #[DataProvider('requests')]
     public function testEveryWishInEveryState(string $state, Verb $verb, ?string $role, string $outcome): void
     {
         $world = self::world();

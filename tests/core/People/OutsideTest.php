@@ -41,7 +41,7 @@ final class OutsideTest extends TestCase
         $junior = new Person('p', PersonKind::Learner, 'juniors');
         self::assertSame(
             [PersonVisibility::Hidden, PersonVisibility::Masked],
-            [$reach->sight($junior, false), $reach->sight($junior, true)]
+            [$reach->visibility($junior, false), $reach->visibility($junior, true)]
         );
     }
 }

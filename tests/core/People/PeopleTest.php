@@ -73,20 +73,20 @@ final class PeopleTest extends TestCase
         $minor = new Person('p', PersonKind::Learner, 'juniors', 3);
         self::assertSame(
             PersonVisibility::Full,
-            $reach->sight(new Person('p', PersonKind::Learner, 'seniors', 7), false)
+            $reach->visibility(new Person('p', PersonKind::Learner, 'seniors', 7), false)
         );
         self::assertSame(
             PersonVisibility::Masked,
-            $reach->sight(new Person('p', PersonKind::Learner, 'evening', 2), false)
+            $reach->visibility(new Person('p', PersonKind::Learner, 'evening', 2), false)
         );
-        self::assertSame(PersonVisibility::Hidden, $reach->sight($minor, false));
-        self::assertSame(PersonVisibility::Masked, $reach->sight($minor, true));
+        self::assertSame(PersonVisibility::Hidden, $reach->visibility($minor, false));
+        self::assertSame(PersonVisibility::Masked, $reach->visibility($minor, true));
         self::assertSame(
             PersonVisibility::Masked,
-            $reach->sight(new Person('p', PersonKind::Guardian, 'juniors'), false),
+            $reach->visibility(new Person('p', PersonKind::Guardian, 'juniors'), false),
             'a grown-up',
         );
-        self::assertSame(PersonVisibility::Full, (new Reach(true, [], ['juniors']))->sight($minor, false));
+        self::assertSame(PersonVisibility::Full, (new Reach(true, [], ['juniors']))->visibility($minor, false));
     }
 
     #[TestWith(['2041010', '••••010'])]

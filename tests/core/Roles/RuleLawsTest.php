@@ -112,9 +112,9 @@ final class RuleLawsTest extends TestCase
             'too-long',
             static fn(array $rules): array => ['nicknames' => [['Beatriz', str_repeat('b', 41)]]] + $rules,
         ];
-        yield 'a sheet without lines' => [
+        yield 'a change list without lines' => [
             'out-of-range',
-            static fn(array $rules): array => array_replace_recursive($rules, ['limits' => ['sheet' => 0]]),
+            static fn(array $rules): array => array_replace_recursive($rules, ['limits' => ['changeList' => 0]]),
         ];
         yield 'no lead at all' => [
             'no-lead-role',

@@ -54,21 +54,21 @@ final class FirstDayCheckTest extends TestCase
             'closed' => [$person('closed', 90), $in(new Window(0))],
             'over' => [$person('over'), $in(new Window(0, 90))],
         ];
-        $rehearsal = FirstDayCheck::at(
+        $firstDayCheck = FirstDayCheck::at(
             100,
             new Site('s', 'seniors', opensAt: 0),
             FirstRoles::book([], ['seniors']),
             self::oneByOne($people),
         );
-        self::assertSame([1, 0], [$rehearsal->enter, $rehearsal->look]);
+        self::assertSame([1, 0], [$firstDayCheck->enter, $firstDayCheck->look]);
         self::assertSame(
             ['upcoming' => ['late', 'later'], 'unanswered' => ['unanswered']],
-            ['upcoming' => $rehearsal->groups['upcoming'][1], 'unanswered' => $rehearsal->groups['waiting'][1]],
+            ['upcoming' => $firstDayCheck->groups['upcoming'][1], 'unanswered' => $firstDayCheck->groups['waiting'][1]],
         );
-        self::assertSame('upcoming', array_key_first($rehearsal->groups), 'the largest group first');
+        self::assertSame('upcoming', array_key_first($firstDayCheck->groups), 'the largest group first');
         self::assertEqualsCanonicalizing(
             ['upcoming', 'waiting', 'paused', 'account-closed'],
-            array_keys($rehearsal->groups),
+            array_keys($firstDayCheck->groups),
             'whose time is over is not expected',
         );
     }
@@ -83,8 +83,8 @@ final class FirstDayCheckTest extends TestCase
                 (new Enrollment([new Grant('p', 'd', DoorKind::Staff, 'learner', 0, new Window(0))]))->timeline(),
             ],
         ];
-        $rehearsal = FirstDayCheck::at(10, $world->site, $world->roles, self::oneByOne($lead + $learner));
-        self::assertSame([1, ['draft']], [$rehearsal->enter, array_keys($rehearsal->groups)]);
+        $firstDayCheck = FirstDayCheck::at(10, $world->site, $world->roles, self::oneByOne($lead + $learner));
+        self::assertSame([1, ['draft']], [$firstDayCheck->enter, array_keys($firstDayCheck->groups)]);
     }
 
     public function testEverybodyWhoIsHereIsCountedOnce(): void
@@ -100,15 +100,15 @@ final class FirstDayCheckTest extends TestCase
                     World::randomEnrollment($dice)->timeline(),
                 ];
             }
-            $rehearsal = FirstDayCheck::at($instant = $dice->below(45), $site, $roles, self::oneByOne($people));
+            $firstDayCheck = FirstDayCheck::at($instant = $dice->below(45), $site, $roles, self::oneByOne($people));
             $here = array_filter(
                 $people,
                 static fn(array $each): bool => true === $each[1]->at($instant)?->state->here(),
             );
             $grouped = array_merge(
-                ...array_values(array_map(static fn(array $group): array => $group[1], $rehearsal->groups)) ?: [[]],
+                ...array_values(array_map(static fn(array $group): array => $group[1], $firstDayCheck->groups)) ?: [[]],
             );
-            self::assertSame(\count($here), $rehearsal->enter + $rehearsal->look + \count($grouped));
+            self::assertSame(\count($here), $firstDayCheck->enter + $firstDayCheck->look + \count($grouped));
             self::assertSame($grouped, array_values(array_unique($grouped)));
             foreach ($grouped as $id) {
                 self::assertNotSame(

@@ -69,11 +69,11 @@ final class TiesTest extends TestCase
         self::assertSame($home, self::ties([self::grant()], site: $site)[0]->home);
     }
 
-    /** Whoever mends a broken tie made it, however old the grant is. */
+    /** Whoever fixes a broken tie made it, however old the grant is. */
     public function testATieThatIsMendedBeginsAnew(): void
     {
-        $mended = self::override(OverrideKind::Withdrawn, new Window(500, 700), 'me');
-        $tie = self::ties([self::grant(DoorKind::Feed, null, overrides: [$mended])])[0];
+        $fixed = self::override(OverrideKind::Withdrawn, new Window(500, 700), 'me');
+        $tie = self::ties([self::grant(DoorKind::Feed, null, overrides: [$fixed])])[0];
         self::assertSame([true, 700], [$tie->own, $tie->since]);
         $unblocked = self::override(OverrideKind::Blocked, new Window(500, 800), 'me');
         $tie = self::ties([self::grant(DoorKind::Feed)], [$unblocked])[0];

@@ -1,0 +1,161 @@
+import {
+  addSite,
+  box,
+  expect,
+  expectAccessible,
+  expectErrors,
+  HARMONY,
+  openSite,
+  paste,
+  row,
+  signIn,
+  strip,
+  test,
+} from './door'
+
+test('a pasted list is read line by line, settled by keys, left, found again, let in and undone', async ({ page }) => {
+  await signIn(page, 'mara.lindqvist')
+  await openSite(page, HARMONY)
+  await box(page).focus()
+  await paste(
+    page,
+    'Harmony list:\n2) Bjorn El Khoudri\n3) 2041011\nTobias Wrenfield <tobias.wren@example.org>\n2041010\nAlma ' +
+      'Nowhere\nThanks!',
+  )
+  const panel = page.getByRole('complementary', { name: 'A list of people' })
+  const sum = panel.locator('.sum')
+  await expect(sum).toHaveText(
+    /^One will join, one needs a choice, one is here already, 2 are unknown; 2\d of 30 seats after\.$/,
+  )
+  await expect(panel).toContainText('That is no learner number: by its check digit one digit is wrong.')
+  await expect(panel.getByRole('listitem').filter({ hasText: '2) Bjorn El Khoudri' })).toContainText(
+    'Joins as learner.',
+  )
+  await expectAccessible(page)
+  await panel.getByRole('button', { name: 'To the next line that asks' }).click()
+  await page.keyboard.press('0')
+  await panel
+    .getByRole('listitem')
+    .filter({ has: page.getByLabel('Line 6') })
+    .getByRole('button', { name: 'Keep for an invitation' })
+    .click()
+  await panel.getByLabel('Yes, let in as co-tutor').check()
+  await expect(sum).toHaveText(/^2 will join, one is here already;/)
+  await expect(panel.getByText('Kept under Changes. You can leave and come back.')).toBeVisible()
+
+  await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'Changes' }).click()
+  await page.getByRole('row').filter({ hasText: HARMONY }).getByRole('link', { name: 'Go on with it' }).first().click()
+  await expect(sum).toHaveText(/^2 will join, one is here already;/)
+  await panel.getByRole('button', { name: 'Let 2 in' }).click()
+  await expect(strip(page)).toContainText('2 people are let in.')
+  await expect(row(page, 'El Khoudri, Björn')).toHaveCount(1)
+  await expect(panel).toHaveCount(0)
+  await strip(page).getByRole('button', { name: 'Undo' }).click()
+  await strip(page).getByRole('button', { name: 'Undo' }).click()
+  await expect(row(page, 'El Khoudri, Björn')).toHaveCount(0)
+})
+
+test('what was settled by hand is offered first the next time, and can be forgotten', async ({ page }) => {
+  await signIn(page, 'mara.lindqvist')
+  await openSite(page, HARMONY)
+  await box(page).focus()
+  await paste(page, 'Ana Villarroya\nAlma Petrovanu')
+  const panel = page.getByRole('complementary', { name: 'A list of people' })
+  const asks = panel
+    .locator('li[data-asks]')
+    .filter({ has: page.getByRole('radio') })
+    .first()
+  await asks.focus()
+  await page.keyboard.press('1')
+  await panel.getByRole('button', { name: /^Let (one|\d) in$/ }).click()
+  await expect(strip(page)).toContainText('let in.')
+  await strip(page).getByRole('button', { name: 'Undo' }).click()
+  const again = strip(page).getByRole('button', { name: 'Undo' })
+  if (await again.isVisible()) await again.click()
+  await box(page).focus()
+  await paste(page, 'Ana Villarroya\nAlma Petrovanu')
+  await expect(panel).toContainText('settled so here before')
+  await panel.getByText('remembered here').click()
+  await panel
+    .getByRole('button', { name: /^Forget/ })
+    .first()
+    .click()
+  await expect(panel.getByText('settled so here before')).toHaveCount(0)
+})
+
+test('people are chosen into several sites, all of it is taken back from its change list', async ({ page }) => {
+  await signIn(page, 'ingrid.solheim')
+  await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'People' }).click()
+  await page.getByLabel('Kind').selectOption('learner')
+  await page.getByLabel('Level', { exact: true }).selectOption('9')
+  for (const place of [0, 1, 2]) await page.getByRole('table').getByRole('checkbox').nth(place).check()
+  await page.getByRole('button', { name: 'Into sites…' }).click()
+  await addSite(page, 'Brass Lab')
+  await addSite(page, 'The Long Baroque')
+  const panel = page.getByRole('complementary')
+  await expect(panel.getByText(/^6 lines: /)).toBeVisible()
+  await expectAccessible(page)
+  await expect(panel.getByText(/Brass Lab: \d+ of \d+ seats after/)).toBeVisible()
+  await panel.getByRole('button', { name: /^Change (one|\d)$/ }).click()
+  await expect(strip(page)).toContainText(/changes? (is|are) made/)
+  await page.goto('/change-lists')
+  await page.getByRole('row').filter({ hasText: 'People into sites' }).first().getByRole('link').first().click()
+  await expect(page.getByText('not here → learner').first()).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Take all of it back…' }).click()
+  await page.getByRole('button', { name: /^Take (one|\d) back$/ }).click()
+  await expect(strip(page)).toContainText(/changes? (is|are) taken back/)
+  await page.getByRole('link', { name: 'The change list it takes back' }).click()
+  await expect(page.getByText('Taken back', { exact: true })).toBeVisible()
+})
+
+test('a long change list is applied by a worker, with a count of how far it is, and can be left', async ({ page }) => {
+  await signIn(page, 'ingrid.solheim')
+  await page.goto('/people?kind=learner&division=millrace')
+  await page.getByRole('table').getByRole('checkbox').first().check()
+  await page.getByRole('button', { name: /^choose all/ }).click()
+  await page.getByRole('button', { name: 'Into sites…' }).click()
+  await addSite(page, 'Choral Studio')
+  await page.getByRole('complementary').getByRole('combobox', { name: /^Role/ }).selectOption('day-guest')
+  await page
+    .getByRole('complementary')
+    .getByRole('button', { name: /^Change \d{3}/ })
+    .click()
+  await expect(page).toHaveURL(/\/change-lists\/[0-9a-f-]{36}$/)
+  await page.getByRole('link', { name: 'All change lists' }).click()
+  const line = page.getByRole('row').filter({ hasText: 'People into sites' }).first()
+  await expect(line.getByText('Applied', { exact: true })).toBeVisible({ timeout: 20_000 })
+  await line.getByRole('link').first().click()
+  await page.getByRole('button', { name: 'Take all of it back…' }).click()
+  const back = page.getByRole('button', { name: /^Take \d+ back$/ })
+  // More than a fifth of the site: the number is typed.
+  await page.getByLabel(/^This removes/).fill((await back.textContent())?.match(/\d+/)?.[0] ?? '')
+  await back.click()
+  await expect(page.getByRole('heading', { name: 'Taking back' })).toBeVisible()
+  await expect(page.getByText('Applied', { exact: true })).toBeVisible({ timeout: 20_000 })
+})
+
+test('several sites are made from rows, and taken back', async ({ page }) => {
+  // The page of a site that is taken back asks for it once more.
+  expectErrors(page, '404')
+  await signIn(page, 'ingrid.solheim')
+  await page.goto('/sites/make')
+  await page
+    .getByLabel('Rows')
+    .fill(
+      'Title\tDivision\tLead tutors\tSeats\nWinter choir\tMillrace Seniors\tMara Lindqvist\t20\nLost ' +
+        'site\tNowhere\t\t\nReed circle\tMillrace Seniors\t\tten',
+    )
+  await expect(page.getByText('one site will be made, 2 need another look.')).toBeVisible()
+  await expect(page.getByText('There is no such division. Write it as it is called here.')).toBeVisible()
+  await expect(page.getByText('Write seats as a number, or leave it empty for no limit.')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Make one site' }).click()
+  await expect(strip(page)).toContainText('One site is made. It is a draft.')
+  await page.getByRole('link', { name: 'Winter choir' }).click()
+  await expect(row(page, 'Lindqvist, Mara')).toContainText('Lead tutor')
+  await strip(page).getByRole('button', { name: 'Undo' }).click()
+  await expect(strip(page)).toContainText('Undone')
+  await page.goto('/sites/all?q=Winter+choir')
+  await expect(page.getByText('No site fits.')).toBeVisible()
+})

@@ -1,0 +1,66 @@
+import type { RouteLocationRaw } from 'vue-router'
+import { api, take, type ChangeList, type ChangeListSummary } from '@/app/api'
+import { queries } from '@/app/queries'
+import { lineSentences, type RoleName } from '@/app/sentences'
+import { t } from '@/app/words'
+
+/** Where a draft is worked on. */
+export function addressOf(changeList: Pick<ChangeListSummary, 'id' | 'kind' | 'site'>): RouteLocationRaw {
+  if (changeList.kind === 'pasted' && changeList.site)
+    return { name: 'roster', params: { site: changeList.site.id }, query: { changeList: changeList.id } }
+  return {
+    name: changeList.kind === 'sites' ? 'make-sites' : changeList.kind === 'accounts' ? 'make-accounts' : 'people',
+    query: { changeList: changeList.id },
+  }
+}
+
+/** How a change list stands, as a word and how it looks. */
+export function stateOf(changeList: Pick<ChangeListSummary, 'state' | 'undoneBy' | 'trouble'>): {
+  word: string
+  tone: string
+} {
+  if (changeList.state === 'applied' && changeList.undoneBy) return { word: 'undone', tone: 'soft' }
+  if (changeList.state === 'applying' && changeList.trouble) return { word: 'stopped', tone: 'clay' }
+  return {
+    word: changeList.state,
+    tone: { draft: 'brass', applying: 'brass', applied: '', dropped: 'soft' }[changeList.state],
+  }
+}
+
+type Line = ChangeList['lines'][number]
+/** What became of a line, in words; its days are those of its site. */
+export function sayLine(line: Line, roleName: RoleName): string {
+  const said = { ...line, outlook: [], cautions: [], verdict: line.verdict ?? ('ready' as const) }
+  return lineSentences(said, line.site.timeZone, roleName).join(' ')
+}
+
+/** Before and after of a line: "not here → learner". */
+export function change(line: Pick<Line, 'before' | 'after'>, roleName: RoleName): string {
+  const word = (standing: Line['before']) => {
+    if (!standing) return t('changeLists.notHere')
+    return standing.state === 'current'
+      ? roleName(standing.role).toLowerCase()
+      : t('state.' + standing.state).toLowerCase()
+  }
+  return `${word(line.before)} → ${word(line.after)}`
+}
+
+/** Takes back the sites a change list made; answers what had to stay, and why. */
+export async function takeSitesBack(changeList: string): Promise<string> {
+  const { lines } = await take(api.POST('/site-batches/{changeList}/undo', { params: { path: { changeList } } }))
+  await queries.invalidateQueries({ queryKey: ['changeLists'] })
+  return lines
+    .filter((line) => line.detail)
+    .map((line) => t('makeSites.left', { title: line.site.title, detail: line.detail! }))
+    .join(' ')
+}
+
+/** A row of a change list of sites: what was asked for, and the site that came of it. */
+export interface SiteMade {
+  number: number
+  title: string
+  code: string
+  site: string | null
+  gone?: boolean
+  problems?: { detail: string }[]
+}

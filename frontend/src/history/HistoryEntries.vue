@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { useI18n } from 'vue-i18n'
+import type { HistoryEntry, Standing } from '@/app/api'
+import { usePlatform } from '@/app/platform'
+import { day, dayAndTime, lastDay } from '@/app/sentences'
+import { lastDone, undo } from '@/app/undo'
+
+/** Entries of a history, newest first, each with its undo where there is one. Of several sites, each says where. */
+const props = defineProps<{
+  entries: HistoryEntry[]
+  zone: string
+  site?: string
+  mayUndo: (entry: HistoryEntry) => boolean
+}>()
+const { t } = useI18n()
+const { roleName } = usePlatform()
+const siteOf = (entry: HistoryEntry) => props.site ?? entry.site?.id ?? ''
+
+/** An opening or a closing that was planned for later than it was written. */
+function plannedFor({ code, data, at }: HistoryEntry): string {
+  const after = data.after as { opensAt?: number; closesAt?: number } | undefined
+  const seconds = code === 'site-open' ? after?.opensAt : code === 'site-closed' ? after?.closesAt : undefined
+  if (!seconds || seconds * 1000 <= new Date(at).getTime() + 1000) return ''
+  const instant = new Date(seconds * 1000).toISOString()
+  return t(`log.${code}-on`, { day: code === 'site-open' ? day(instant, props.zone) : lastDay(instant, props.zone) })
+}
+
+function sentence(entry: HistoryEntry): string {
+  const data = entry.data as {
+    before?: Standing | null
+    after?: Standing | null
+    of?: string
+    label?: string
+    count?: number
+    version?: number
+    name?: string
+    why?: string
+    people?: number
+  }
+  const planned = plannedFor(entry)
+  if (planned) return planned
+  const role = (standing?: Standing | null) => roleName(standing?.role).toLowerCase()
+  if (entry.code.startsWith('label'))
+    return t('log.' + entry.code, {
+      person: entry.person?.name ?? t('log.label-many', { n: data.count }, data.count ?? 0),
+      label: data.label,
+    })
+  if (entry.code === 'rules-changed') return t('rules.log.rules', { version: data.version })
+  if (entry.code === 'administrator-named') return t('rules.log.administrator', { person: entry.person?.name ?? '' })
+  if (entry.code === 'undo') {
+    const of = data.of ? ' ' + t('log.of', { what: t('log.verbs.' + data.of) }) : ''
+    return t(entry.person ? 'log.undo' : 'log.undo-site', { person: entry.person?.name ?? '' }) + of
+  }
+  if (entry.code === 'invited') return t('log.invited', { n: data.people, name: data.name }, data.people ?? 1)
+  return t('log.' + entry.code, {
+    name: data.name,
+    why: data.why,
+    person: entry.person?.name ?? '',
+    before: role(data.before),
+    after: role(data.after),
+  })
+}
+const said = (entry: HistoryEntry) => `${entry.actor.name} ${sentence(entry)}`
+</script>
+
+<template>
+  <ol>
+    <li v-for="entry in entries" :key="siteOf(entry) + entry.sequence">
+      <span class="num soft">{{ entry.sequence }}</span>
+      <time class="nums" :datetime="entry.at">{{ dayAndTime(entry.at, zone) }}</time>
+      <span :class="{ gone: entry.undoneBy }"
+        ><strong>{{ entry.actor.name }}</strong> {{ sentence(entry)
+        }}<template v-if="!site && entry.site"
+          >,
+          <RouterLink :to="{ name: 'history', params: { site: entry.site.id } }">{{
+            $t('log.in', { site: entry.site.name })
+          }}</RouterLink></template
+        ></span
+      >
+      <span v-if="entry.undoneBy" class="soft">{{ $t('log.undone') }}</span>
+      <button
+        v-else-if="entry.undoable && mayUndo(entry)"
+        class="word"
+        :disabled="lastDone.busy"
+        :aria-label="`${$t('undo.undo')}: ${said(entry)}`"
+        @click="undo(siteOf(entry), entry.sequence, said(entry))"
+      >
+        {{ $t('undo.undo') }}
+      </button>
+      <slot v-else name="default" :entry="entry" />
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+ol {
+  list-style: none;
+  margin: 8px 0 14px;
+  padding: 0;
+}
+li {
+  display: grid;
+  grid-template-columns: 40px 110px 1fr auto;
+  gap: 14px;
+  padding: 5px 4px;
+  border-bottom: 1px solid var(--line);
+  align-items: baseline;
+}
+.gone {
+  text-decoration: line-through;
+  text-decoration-color: var(--soft);
+}
+@media (max-width: 640px) {
+  li {
+    grid-template-columns: 1fr auto;
+  }
+  li .num {
+    display: none;
+  }
+  li > :nth-child(3) {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+}
+</style>

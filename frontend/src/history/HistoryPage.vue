@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { computed, defineAsyncComponent, reactive, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, take, type HistoryEntry, type Site } from '@/app/api'
+import { useSlowly } from '@/ui/slowly'
+import Trouble from '@/ui/Trouble.vue'
+import HistoryEntries from './HistoryEntries.vue'
+
+/** What happened in this site, newest first; what still can be is undone from its line. */
+const props = defineProps<{ site: Site }>()
+const RosterChanges = defineAsyncComponent(() => import('@/roster/RosterChanges.vue'))
+const CODES = [
+  'let-in',
+  'change-role',
+  'remove',
+  'bring-back',
+  'pause',
+  'resume',
+  'change-dates',
+  'block',
+  'unblock',
+  'clear-role',
+  'clear-dates',
+  'come-in',
+  'wait',
+  'invite',
+  'invited',
+  'moved-up',
+  'leave',
+  'lapse',
+  'release',
+  'approve',
+  'decline',
+  'door-made',
+  'door-changed',
+  'door-opened',
+  'door-shut',
+  'door-key-renewed',
+  'undo',
+  'label-on',
+  'label-off',
+  'site-changed',
+  'site-open',
+  'site-closed',
+  'site-draft',
+] as const
+const route = useRoute()
+const router = useRouter()
+/** Whose entries alone are shown, where the address says so. */
+const person = computed(() => (typeof route.query.person === 'string' ? route.query.person : undefined))
+const comparing = ref(false)
+const look = reactive({ q: '', code: '' as '' | (typeof CODES)[number], from: '', until: '' })
+const slowly = useSlowly(
+  computed(() => ({
+    q: look.q.trim() || undefined,
+    code: look.code || undefined,
+    from: look.from || undefined,
+    until: look.until || undefined,
+    person: person.value,
+  })),
+  150,
+)
+const filtered = computed(() => Object.values(slowly.value).some(Boolean))
+const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
+  queryKey: ['history', computed(() => props.site.id), slowly],
+  initialPageParam: undefined as string | undefined,
+  queryFn: ({ pageParam }) =>
+    take(
+      api.GET('/sites/{site}/history', {
+        params: { path: { site: props.site.id }, query: { ...slowly.value, cursor: pageParam } },
+      }),
+    ),
+  getNextPageParam: (page) => page.next ?? undefined,
+  placeholderData: keepPreviousData,
+})
+const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
+
+const mayUndo = (entry: HistoryEntry) =>
+  !props.site.seenAs &&
+  (entry.person || entry.code.startsWith('label')
+    ? props.site.may.includes('let-in')
+    : props.site.may.includes('run-site'))
+</script>
+
+<template>
+  <div class="scroll">
+    <div class="page">
+      <h2>{{ $t('log.title') }}</h2>
+      <p class="look">
+        <InputText
+          v-model="look.q"
+          size="small"
+          maxlength="200"
+          :placeholder="$t('log.find')"
+          :aria-label="$t('log.find')"
+        />
+        <select v-model="look.code" class="plain" :aria-label="$t('log.any')">
+          <option value="">{{ $t('log.any') }}</option>
+          <option v-for="code in CODES" :key="code" :value="code">{{ $t('log.verbs.' + code) }}</option>
+        </select>
+        <label>{{ $t('log.from') }} <input v-model="look.from" type="date" /></label>
+        <label>{{ $t('log.until') }} <input v-model="look.until" type="date" /></label>
+        <button class="word" :aria-expanded="comparing" @click="comparing = !comparing">
+          {{ $t(comparing ? 'log.close' : 'log.compare') }}
+        </button>
+      </p>
+      <p v-if="person" class="callout">
+        <strong>{{
+          $t('log.personTitle', { name: entries.find((entry) => entry.person)?.person?.name ?? '' })
+        }}</strong>
+        {{ $t('log.here') }} ·
+        <button class="word" @click="router.replace({ query: {} })">{{ $t('log.whole') }}</button> ·
+        <RouterLink :to="{ name: 'person-history', params: { person }, query: { site: site.id } }">{{
+          $t('log.everywhere')
+        }}</RouterLink>
+      </p>
+      <RosterChanges v-if="comparing" :site="site" />
+      <Trouble v-if="error" :error="error" @again="refetch()" />
+      <p v-else-if="!isPending && !entries.length">{{ $t(filtered ? 'log.none' : 'log.empty') }}</p>
+      <HistoryEntries v-else :entries="entries" :zone="site.timeZone" :site="site.id" :may-undo="mayUndo" />
+      <Button
+        v-if="hasNextPage"
+        severity="secondary"
+        :label="$t('log.more')"
+        :disabled="isFetchingNextPage"
+        @click="fetchNextPage()"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow: auto;
+}
+h2 {
+  margin-bottom: 8px;
+}
+.look {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+  margin-bottom: 10px;
+}
+.look .p-inputtext {
+  width: 190px;
+}
+</style>

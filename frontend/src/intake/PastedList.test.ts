@@ -1,0 +1,321 @@
+import { flushPromises } from '@vue/test-utils'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { lastDone } from '@/app/undo'
+import { candidate, person, problem, serve, show, site, standing } from '@/testing/server'
+import { isList, keyed } from './pasted'
+import PastedList from './PastedList.vue'
+
+beforeEach(() => vi.useFakeTimers())
+const settled = async () => {
+  for (let n = 0; n < 4; n++) {
+    await vi.advanceTimersByTimeAsync(400)
+    await flushPromises()
+  }
+}
+const may = (who: ReturnType<typeof person>, evidence: string, more = {}) => ({
+  ...candidate(who, more),
+  evidence,
+  remembered: false,
+  wanted: true,
+  ...more,
+})
+const item = (number: number, text: string, outcome: string, candidates: object[] = [], more = {}) => ({
+  number,
+  text,
+  gist: text.toLowerCase(),
+  outcome,
+  mistyped: null,
+  decided: null,
+  repeats: null,
+  candidates,
+  ...more,
+})
+const [bea, ana, bo, mara] = [
+  person('Bea', 'da Luz'),
+  person('Ana', 'Ruiz'),
+  person('Bo', 'Ruiz'),
+  person('Mara', 'Lind', { kind: 'staff' }),
+]
+const READ = `POST /sites/${site.id}/intake`
+const SHEET = '00000000-0000-7000-8000-0000000000aa'
+const record = (more = {}) => ({
+  id: SHEET,
+  kind: 'pasted',
+  title: '',
+  state: 'draft',
+  version: 1,
+  site: { id: site.id, title: 'Harmony' },
+  madeAt: null,
+  madeBy: { id: mara.id, name: 'Mara' },
+  changedAt: null,
+  total: 0,
+  done: 0,
+  applied: 0,
+  undoes: null,
+  undoneBy: null,
+  work: {},
+  lines: [],
+  next: null,
+  ...more,
+})
+type Asked = { lines: { text: string; line: { person: string; role: string | null; sure: boolean } }[] }
+/** Says of each line what a server would: staff need a word, Bo is here already. */
+const review = (_request: Request, { lines }: Asked) => {
+  const verdict = ({ line }: Asked['lines'][number]) =>
+    line.person === mara.id && !line.role && !line.sure
+      ? 'needs-choice'
+      : line.person === bo.id
+        ? 'nothing-to-do'
+        : 'ready'
+  const said = lines.map((each, key) => ({
+    key,
+    site: { id: site.id, title: 'Harmony', timeZone: site.timeZone },
+    siteVersion: 4,
+    version: 2,
+    person: { id: each.line.person, name: 'x' },
+    verdict: verdict(each),
+    before: null,
+    after: standing(),
+    outlook: [],
+    reasons:
+      verdict(each) === 'needs-choice'
+        ? [{ code: 'above-learner', values: { role: 'co-tutor' } }]
+        : verdict(each) === 'nothing-to-do'
+          ? [{ code: 'already-here', values: {} }]
+          : [],
+    cautions: [],
+  }))
+  const of = (word: string) => said.filter((line) => line.verdict === word).length
+  return {
+    lines: said,
+    sites: [
+      { id: site.id, title: 'Harmony', seats: 30, held: 24, after: 24 + of('ready'), joining: of('ready'), leaving: 0 },
+    ],
+    verdicts: { ready: of('ready'), 'nothing-to-do': of('nothing-to-do'), 'needs-choice': of('needs-choice') },
+    removal: null,
+    total: lines.length,
+  }
+}
+
+async function opened(items: object[], more: Parameters<typeof serve>[0] = {}, props: object = {}) {
+  const asked = serve({
+    [READ]: { items },
+    'POST /change-reviews': review,
+    'POST /change-lists': record(),
+    [`PUT /change-lists/${SHEET}`]: record({ version: 2 }),
+    [`GET /sites/${site.id}/settled-lines`]: { items: [] },
+    [`POST /change-lists/${SHEET}/apply`]: (_request: Request, { lines }: Asked) =>
+      record({ state: 'applied', total: lines.length, done: lines.length, applied: lines.length }),
+    ...more,
+  })
+  const { page, router } = show(PastedList, { props: { site, text: 'Bea da Luz\nRuiz', changeList: '', ...props } })
+  await settled()
+  return { page, asked, router }
+}
+const last = (asked: Awaited<ReturnType<typeof opened>>['asked'], call: string) =>
+  asked.findLast((each) => each.call === call)?.body
+const status = (page: Awaited<ReturnType<typeof opened>>['page']) => page.get('.sum').text()
+
+describe('a pasted list', () => {
+  it('lets in whom lines mean, once all of it is settled, and says how many and the seats after', async () => {
+    const { page, asked } = await opened([
+      item(1, 'Bea da Luz', 'match', [may(bea, 'full-name')]),
+      item(2, 'A. Ruiz', 'choose', [may(ana, 'initials'), may(bo, 'part-of-the-name')]),
+      item(3, 'Names:', 'no-person'),
+      item(4, 'Zed', 'unknown'),
+    ])
+    expect(status(page)).toBe('One will join, one needs a choice, one is unknown; 25 of 30 seats after.')
+    expect(page.text()).toContain('by the full name')
+    expect(page.text()).toContain('A. RuizWho is meant?')
+    await page.findAll('input[type=radio]')[0]!.setValue(true)
+    await settled()
+    expect(status(page)).toBe('2 will join, one is unknown; 26 of 30 seats after.')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Let 2 in')!
+      .trigger('click')
+    await settled()
+    expect(last(asked, `POST /change-lists/${SHEET}/apply`)).toMatchObject({
+      lines: [
+        {
+          site: site.id,
+          text: 'Bea da Luz',
+          line: { person: bea.id, verb: 'let-in', role: null, version: 2, siteVersion: 4 },
+        },
+        { line: { person: ana.id } },
+      ],
+      settled: [{ gist: 'a. ruiz', text: 'A. Ruiz', person: ana.id }],
+    })
+    expect(lastDone.sentence).toBe('2 people are let in.')
+  })
+
+  it('settles a line with one key and goes to the next that asks', async () => {
+    const { page } = await opened([
+      item(1, 'A. Ruiz', 'choose', [may(ana, 'initials'), may(bea, 'initials')]),
+      item(2, 'Zed', 'unknown'),
+    ])
+    const [first, second] = page.findAll<HTMLElement>('li[data-asks]')
+    await first!.trigger('keydown', { key: '2' })
+    expect(document.activeElement).toBe(second!.element)
+    await settled()
+    expect(page.text()).toContain('Bea da Luz')
+    await page.find('li[data-asks]').trigger('keydown', { key: '0' })
+    await settled()
+    expect(status(page)).toMatch(/^One will join;/)
+  })
+
+  it('asks before somebody gets a role above learner that nobody asked for', async () => {
+    const { page } = await opened([item(1, 'Mara Lind', 'match', [may(mara, 'full-name')])])
+    expect(status(page)).toMatch(/^Nobody will join, one needs a choice/)
+    await page.get('li input[type=checkbox]').setValue(true)
+    await settled()
+    expect(status(page)).toMatch(/^One will join;/)
+  })
+
+  it('folds away what is so already, what is left out, and what means nobody', async () => {
+    const { page } = await opened([
+      item(1, 'Bo', 'match', [may(bo, 'identifier')]),
+      item(2, 'Hello', 'no-person'),
+      item(3, 'Zed', 'unknown'),
+    ])
+    expect(status(page)).toContain('one is here already')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Keep for an invitation')!
+      .trigger('click')
+    await settled()
+    expect(page.findAll('details.fold summary').map((each) => each.text())).toEqual([
+      'One line is so already',
+      'One line is skipped or kept',
+      'One line means nobody',
+    ])
+    expect(page.text()).toContain('Kept for an invitation.')
+    expect(page.text()).not.toContain('Invite the one kept')
+  })
+
+  it('corrects one of several people on a line and keeps the others', async () => {
+    const { page, asked } = await opened(
+      [item(1, '2041010', 'match', [may(bea, 'identifier')]), item(1, '2041011', 'unknown')],
+      {},
+      { text: '2041010; 2041011; S20413' },
+    )
+    await page.get('.correct input').setValue('2041358')
+    await settled()
+    expect(last(asked, READ)).toMatchObject({ text: '2041010; 2041358; S20413' })
+  })
+
+  it('corrects an unknown line in its place and keeps the rest', async () => {
+    const { page, asked } = await opened([item(2, 'Ruiz', 'unknown')])
+    await page.get('.correct input').setValue('Ana Ruiz')
+    await settled()
+    expect(last(asked, READ)).toEqual({ text: 'Bea da Luz\nAna Ruiz', role: null })
+  })
+
+  it('looks for whoever is typed in place of an unknown line', async () => {
+    const { page, asked } = await opened([item(1, 'Zed', 'unknown')], {
+      [`GET /sites/${site.id}/intake`]: {
+        alreadyHere: [],
+        wasHere: [],
+        blocked: [],
+        canBeLetIn: [candidate(ana)],
+        more: {},
+        slip: null,
+      },
+    })
+    await page.get('.correct input').trigger('focus')
+    const input = page.get('.correct input')
+    ;(input.element as HTMLInputElement).value = 'rui'
+    await input.trigger('input')
+    await settled()
+    await page.get('input[type=radio]').setValue(true)
+    await settled()
+    expect(page.text()).toContain('found by hand')
+    expect((last(asked, 'POST /change-reviews') as Asked).lines.map(({ line }) => line.person)).toEqual([ana.id])
+  })
+
+  it('gives one line a role of its own and all of them another', async () => {
+    const { page, asked } = await opened([
+      item(1, 'Bea', 'match', [may(bea, 'identifier')]),
+      item(2, 'Ana', 'match', [may(ana, 'identifier')]),
+    ])
+    await page.get('fieldset.all select').setValue('day-guest')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Other role or dates')!
+      .trigger('click')
+    await page.get('.own select').setValue('learner')
+    await settled()
+    expect((last(asked, 'POST /change-reviews') as Asked).lines.map(({ line }) => line.role)).toEqual([
+      'learner',
+      'day-guest',
+    ])
+  })
+
+  it('is kept as it is worked on, and opened again as it was left', async () => {
+    const { page, asked } = await opened([item(1, 'A. Ruiz', 'choose', [may(ana, 'initials')])])
+    expect(last(asked, 'POST /change-lists')).toMatchObject({
+      kind: 'pasted',
+      site: site.id,
+      work: { text: 'Bea da Luz\nRuiz' },
+    })
+    await page.get('input[type=radio]').setValue(true)
+    await settled()
+    expect(last(asked, `PUT /change-lists/${SHEET}`)).toMatchObject({
+      work: { said: { 'a. ruiz': { person: ana.id } } },
+    })
+    page.unmount()
+    const again = await opened(
+      [item(1, 'A. Ruiz', 'choose', [may(ana, 'initials')])],
+      {
+        [`GET /change-lists/${SHEET}`]: record({ work: { text: 'A. Ruiz', said: { 'a. ruiz': { person: ana.id } } } }),
+      },
+      { text: '', changeList: SHEET },
+    )
+    expect(status(again.page)).toMatch(/^One will join/)
+  })
+
+  it('says when somebody else works on it, and stops keeping', async () => {
+    const { page } = await opened([item(1, 'Zed', 'unknown')], {
+      [`PUT /change-lists/${SHEET}`]: problem('stale', 412, 'Somebody else was quicker.'),
+    })
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Skip')!
+      .trigger('click')
+    await settled()
+    expect(page.get('.kept').text()).toContain('Somebody else works on this change list')
+  })
+
+  it('goes to the changeList when a worker applies it', async () => {
+    const { page, router } = await opened([item(1, 'Bea', 'match', [may(bea, 'identifier')])], {
+      [`POST /change-lists/${SHEET}/apply`]: record({ state: 'applying', total: 900 }),
+    })
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Let one in')!
+      .trigger('click')
+    await settled()
+    expect(router.currentRoute.value.name).toBe('changeList')
+  })
+
+  it('says before sending that a text is too long', async () => {
+    const { page, asked } = await opened([], {}, { text: 'x'.repeat(400_001) })
+    expect(page.get('[role=alert]').text()).toContain('a change list takes 400,000')
+    expect(asked.some(({ call }) => call === READ)).toBe(false)
+  })
+})
+
+it.each([
+  ['Bea da Luz', false],
+  ['Bea\n', false],
+  ['Bea\nAna', true],
+  ['2041010, 2041358', true],
+  ['Bea <b@example.org>, Ana <a@example.org>', true],
+  ['Bea da Luz, Ana Ruiz, Bo Ruiz', true],
+  ['da Luz, Bea', false],
+])('tells a list from one person: %j', (text, list) => expect(isList(text)).toBe(list))
+it('tells the same line twice apart', () =>
+  expect(keyed([item(1, 'Bea', 'unknown'), item(2, 'Bea', 'unknown')] as never).map((each) => each.key)).toEqual([
+    'bea',
+    'bea (2)',
+  ]))

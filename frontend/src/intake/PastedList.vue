@@ -1,0 +1,267 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import { api, take, type Site } from '@/app/api'
+import { useBusy } from '@/app/busy'
+import { usePlatform } from '@/app/platform'
+import { day } from '@/app/sentences'
+import { done, refreshSite } from '@/app/undo'
+import { tellBody } from '@/messages/tell'
+import { useKept } from '@/changes/kept'
+import TellThem from '@/changes/TellThem.vue'
+import { emptyWork, MOST_CHARACTERS, type PastedItem, type PastedWork } from './pasted'
+import { usePastedReview } from './pastedReview'
+import PastedLineRow from './PastedLineRow.vue'
+import RememberedLines from './RememberedLines.vue'
+
+/**
+ * Pasted lines as a change list: whom each was taken for and why, what has to be settled, and what letting them in
+ * would do, before it is done.
+ */
+const props = defineProps<{ site: Site; text: string; changeList: string }>()
+const emit = defineEmits<{ close: []; kept: [changeList: string]; applied: [] }>()
+const { t } = useI18n()
+const router = useRouter()
+const { platform, roleName } = usePlatform()
+
+const work = ref<PastedWork>(emptyWork(props.text))
+const kept = useKept({
+  kind: 'pasted',
+  site: props.site.id,
+  title: () => t('pasted.titleOf', { site: props.site.title }),
+  work,
+  worth: () => work.value.text.trim() !== '' && work.value.text.length <= MOST_CHARACTERS,
+  id: props.changeList,
+  over: (changeList) => void router.replace({ name: 'changeList', params: { changeList } }),
+})
+watch(kept.id, (id) => id && emit('kept', id))
+
+const {
+  tooLong,
+  read,
+  error,
+  items,
+  said,
+  say,
+  who,
+  invitees,
+  open,
+  requests,
+  wrong,
+  current,
+  lineOf,
+  parts,
+  ready,
+  sum,
+} = usePastedReview(props.site, work, kept.opened)
+
+const termIsToCome = computed(() => props.site.term.startsOn > (platform.value?.now ?? '').slice(0, 10))
+const asks = computed(() => parts.value.look.some((item) => !who(item) && ['choose', 'unknown'].includes(item.outcome)))
+const panel = ref<HTMLElement>()
+const goToAsking = () => panel.value?.querySelector<HTMLElement>('li[data-asks]')?.focus()
+
+function correct(item: PastedItem, text: string) {
+  const lines = work.value.text.split(/\r\n|\r|\n/)
+  // Several people may stand on one line: only what was read as this one is corrected.
+  const line = lines[item.number - 1] ?? ''
+  const at = line.toLowerCase().indexOf(item.text.toLowerCase())
+  lines[item.number - 1] = at < 0 ? text : line.slice(0, at) + text + line.slice(at + item.text.length)
+  work.value.text = lines.join('\n')
+}
+
+const { busy, run } = useBusy()
+const apply = () =>
+  run(async () => {
+    const review = current.value
+    if (!review) return
+    const changeList = await kept.now()
+    const lines = requests.value.map(({ key, request }) => {
+      const line = review.byKey.get(key)
+      return {
+        ...request,
+        line: { ...request.line, version: line?.version ?? null, siteVersion: line?.siteVersion ?? null },
+      }
+    })
+    const settled = items.value
+      .filter((item) => item.gist && said(item).person && open(item))
+      .map((item) => ({ gist: item.gist, text: item.text.slice(0, 200), person: said(item).person! }))
+    const applied = await take(
+      api.POST('/change-lists/{changeList}/apply', {
+        params: { path: { changeList } },
+        body: { lines, settled, ...tellBody(work.value.tell, work.value.words) },
+      }),
+    )
+    emit('applied')
+    if (applied.state === 'applying') await router.push({ name: 'changeList', params: { changeList } })
+    else {
+      const left = applied.total - applied.applied
+      done(
+        t('pasted.did', { n: applied.applied }, applied.applied),
+        { site: props.site.id, changeList: applied.applied ? changeList : null },
+        left ? t('changeList.leftOut', { n: left }, left) : '',
+      )
+      await refreshSite()
+    }
+  })
+</script>
+
+<template>
+  <aside ref="panel" class="docked no-print" :aria-label="$t('pasted.title')" @keydown.esc.stop="$emit('close')">
+    <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
+    <h2>{{ $t('pasted.title') }}</h2>
+    <p class="soft small kept" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</p>
+    <p v-if="tooLong" class="clay" role="alert">
+      {{ $t('pasted.tooLong', { n: $n(work.text.length), most: $n(MOST_CHARACTERS) }) }}
+    </p>
+    <p v-else-if="error" class="clay" role="alert">{{ error.message }}</p>
+    <div v-if="kept.opened.value && (tooLong || error || !work.text.trim())" class="field">
+      <label for="pasted-text">{{ $t('pasted.empty') }}</label>
+      <textarea id="pasted-text" v-model.lazy="work.text" class="plain" rows="14" spellcheck="false" />
+    </div>
+    <template v-else-if="read">
+      <p class="sum" role="status">{{ sum }}</p>
+      <fieldset class="all">
+        <legend class="unseen">{{ $t('pasted.forAll') }}</legend>
+        <label
+          >{{ $t('pasted.as') }}
+          <select v-model="work.role" class="plain">
+            <option value="">{{ $t('pasted.suggested') }}</option>
+            <option v-for="each in platform?.roles" :key="each.code" :value="each.code">
+              {{ each.name.toLowerCase() }}
+            </option>
+          </select>
+        </label>
+        <label v-if="site.sections.length"
+          >{{ $t('pasted.section') }}
+          <select v-model="work.section" class="plain">
+            <option value="">{{ $t('pasted.noSection') }}</option>
+            <option v-for="each in site.sections" :key="each.id" :value="each.id">{{ each.name }}</option>
+          </select>
+        </label>
+        <label
+          >{{ $t('pasted.from') }}
+          <input
+            v-model="work.fromDay"
+            type="date"
+            aria-keyshortcuts="t"
+            @keydown.t.prevent="termIsToCome && (work.fromDay = site.term.startsOn)"
+        /></label>
+        <button
+          v-if="termIsToCome && work.fromDay !== site.term.startsOn"
+          class="word"
+          @click="work.fromDay = site.term.startsOn"
+        >
+          <kbd>t</kbd> {{ $t('pasted.termStart', { day: day(site.term.startsOn, 'UTC') }) }}
+        </button>
+        <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
+      </fieldset>
+      <TellThem
+        v-model:tell="work.tell"
+        v-model:words="work.words"
+        kind="let-in"
+        :site="site.id"
+        :lines="current?.lines"
+      />
+      <p class="doing">
+        <Button :disabled="!ready || busy" :label="$t('pasted.apply', { n: ready }, ready)" @click="apply" />
+        {{ ' ' }}<button v-if="asks" class="word" @click="goToAsking">{{ $t('pasted.next') }}</button> {{ ' '
+        }}<span class="soft small">{{ $t('pasted.keys') }}</span>
+      </p>
+      <p v-if="wrong" class="clay" role="alert">{{ wrong.message }}</p>
+      <ol>
+        <PastedLineRow
+          v-for="item in parts.look"
+          :key="item.key"
+          :item="item"
+          :said="said(item)"
+          :who="who(item)"
+          :line="lineOf(item)"
+          :tell-body="work.tell"
+          :site="site"
+          :roles="platform?.roles ?? []"
+          :role-name="roleName"
+          @say="say(item, $event)"
+          @correct="correct(item, $event)"
+        />
+      </ol>
+      <template v-for="name in ['so', 'aside', 'nobody'] as const" :key="name">
+        <details v-if="parts[name].length" class="fold">
+          <summary>{{ $t('pasted.fold.' + name, { n: parts[name].length }, parts[name].length) }}</summary>
+          <ol>
+            <PastedLineRow
+              v-for="item in parts[name]"
+              :key="item.key"
+              :item="item"
+              :said="said(item)"
+              :who="who(item)"
+              :line="lineOf(item)"
+              :tell-body="work.tell"
+              :site="site"
+              :roles="platform?.roles ?? []"
+              :role-name="roleName"
+              @say="say(item, $event)"
+              @correct="correct(item, $event)"
+            />
+          </ol>
+        </details>
+      </template>
+      <p v-if="invitees.length && site.may.includes('keep-doors')">
+        <RouterLink :to="{ name: 'doors', params: { site: site.id }, state: { invite: invitees.join('\n') } }">{{
+          $t('pasted.invite', { n: invitees.length }, invitees.length)
+        }}</RouterLink>
+      </p>
+      <RememberedLines :site="site.id" />
+    </template>
+    <p v-else class="soft">{{ $t('card.ask.computing') }}</p>
+  </aside>
+</template>
+
+<style scoped>
+.docked {
+  --docked: 620px;
+}
+h2 {
+  padding-right: 60px;
+}
+.kept {
+  margin-top: -10px;
+}
+.small {
+  font-size: 0.9rem;
+}
+.sum {
+  font-weight: 600;
+}
+.all {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  border: 0;
+  padding: 0;
+  margin: 0;
+}
+.doing {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+}
+.field textarea {
+  width: 100%;
+  margin-top: 6px;
+}
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  border-top: 2px solid var(--line);
+}
+.fold > summary {
+  cursor: pointer;
+  color: var(--spruce);
+  padding: 4px 0;
+}
+</style>

@@ -1,0 +1,339 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed, ref, watch } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRouter } from 'vue-router'
+import { api, take, type ContentsRequest } from '@/app/api'
+import { useBusy } from '@/app/busy'
+import { usePlatform } from '@/app/platform'
+import { day, lineSentences } from '@/app/sentences'
+import { done, refreshSite, wentWrong } from '@/app/undo'
+import { tellBody } from '@/messages/tell'
+import { useKept } from '@/changes/kept'
+import TellThem from '@/changes/TellThem.vue'
+import FindSite from '@/sites/FindSite.vue'
+import { useSlowly } from '@/ui/slowly'
+
+/**
+ * Some people and some sites: what letting all of the ones into all of the others, or out, would do, before it is done.
+ */
+const props = defineProps<{ people: string[]; changeList: string }>()
+const emit = defineEmits<{ close: []; people: [ids: string[]]; applied: [] }>()
+type Verb = 'let-in' | 'remove' | 'change-role'
+interface Work {
+  people: string[]
+  sites: { id: string; title: string }[]
+  verb: Verb
+  role: string
+  fromDay: string
+  untilDay: string
+  sure: boolean
+  tell: boolean
+  words: string
+}
+
+const { t, n } = useI18n()
+const router = useRouter()
+const { platform, roleName } = usePlatform()
+const work = ref<Work>({
+  people: props.people,
+  sites: [],
+  verb: 'let-in',
+  role: '',
+  fromDay: '',
+  untilDay: '',
+  sure: false,
+  tell: false,
+  words: '',
+})
+const kept = useKept({
+  kind: 'people',
+  site: null,
+  title: () => work.value.sites.map((site) => site.title).join(', '),
+  work,
+  worth: () => work.value.sites.length > 0,
+  id: props.changeList,
+  over: (changeList) => void router.replace({ name: 'changeList', params: { changeList } }),
+})
+watch(kept.opened, (opened) => opened && emit('people', work.value.people))
+watch(
+  () => props.people,
+  (people) => kept.opened.value && (work.value.people = people),
+)
+const TOLD = { 'let-in': 'let-in', remove: 'removed', 'change-role': 'role-changed' } as const
+const adding = ref(true)
+async function addSite(id: string | undefined) {
+  if (!id || work.value.sites.some((site) => site.id === id)) return
+  try {
+    const site = await take(api.GET('/sites/{site}', { params: { path: { site: id } } }))
+    work.value.sites = [...work.value.sites, { id, title: site.title }]
+    adding.value = false
+  } catch (thrown) {
+    wentWrong(thrown)
+  }
+}
+const dropSite = (id: string) => {
+  work.value.sites = work.value.sites.filter((site) => site.id !== id)
+  adding.value ||= !work.value.sites.length
+}
+/** The next term that has not begun: its first day is one word away. */
+const next = computed(() =>
+  platform.value?.terms.find((term) => term.startsOn > (platform.value?.now ?? '').slice(0, 10)),
+)
+
+const each = computed<NonNullable<ContentsRequest['each']>>(() => ({
+  people: work.value.people,
+  sites: work.value.sites.map((site) => site.id),
+  verb: work.value.verb,
+  role: work.value.verb === 'remove' ? null : work.value.role || null,
+  fromDay: work.value.verb === 'let-in' ? work.value.fromDay || null : null,
+  untilDay: work.value.verb === 'let-in' ? work.value.untilDay || null : null,
+  sure: work.value.sure,
+}))
+const complete = computed(
+  () =>
+    work.value.sites.length > 0 &&
+    work.value.people.length > 0 &&
+    (work.value.verb !== 'change-role' || !!work.value.role),
+)
+const asked = useSlowly(
+  computed(() => JSON.stringify(each.value)),
+  250,
+)
+const {
+  data: review,
+  error,
+  isFetching,
+} = useQuery({
+  queryKey: ['preview', 'people', asked],
+  enabled: computed(() => complete.value && asked.value === JSON.stringify(each.value)),
+  queryFn: () =>
+    take(
+      api.POST('/change-reviews', { body: { each: JSON.parse(asked.value) as NonNullable<ContentsRequest['each']> } }),
+    ),
+  placeholderData: keepPreviousData,
+})
+const current = computed(() =>
+  complete.value && !isFetching.value && asked.value === JSON.stringify(each.value) ? review.value : undefined,
+)
+const ready = computed(() => current.value?.verdicts.ready ?? 0)
+const sum = computed(() => {
+  const of = (...verdicts: string[]) =>
+    verdicts.reduce((sum, verdict) => sum + (review.value?.verdicts[verdict] ?? 0), 0)
+  return (['ready', 'nothing', 'choice', 'cannot'] as const)
+    .map((word) => {
+      const count = {
+        ready: of('ready'),
+        nothing: of('nothing-to-do'),
+        choice: of('needs-choice'),
+        cannot: of('refused', 'waits-for-seat'),
+      }[word]
+      return count ? t('people.changeList.sum.' + word, { n: n(count) }, count) : ''
+    })
+    .filter(Boolean)
+    .join(', ')
+})
+const look = computed(
+  () => review.value?.lines.filter((line) => line.verdict !== 'ready' && line.verdict !== 'nothing-to-do') ?? [],
+)
+const told = computed(() => current.value?.lines.filter((line) => line.told) ?? [])
+const SHOWN = 200
+const typed = ref('')
+const said = computed(() => !current.value?.removal || Number(typed.value) === current.value.removal.people)
+const { busy, run } = useBusy()
+
+const apply = () =>
+  run(async () => {
+    const changeList = await kept.now()
+    const applied = await take(
+      api.POST('/change-lists/{changeList}/apply', {
+        params: { path: { changeList } },
+        body: {
+          each: each.value,
+          removing: current.value?.removal?.people ?? null,
+          ...tellBody(work.value.tell, work.value.words),
+        },
+      }),
+    )
+    emit('applied')
+    await refreshSite()
+    if (applied.state === 'applying') await router.push({ name: 'changeList', params: { changeList } })
+    else {
+      const left = applied.total - applied.applied
+      done(
+        t('people.changeList.did', { n: applied.applied }, applied.applied),
+        {
+          back: async () => {
+            const undone = await take(
+              api.POST('/change-lists/{changeList}/undo', { params: { path: { changeList } }, body: { apply: true } }),
+            )
+            return 'applied' in undone && undone.applied < applied.applied
+              ? t('undo.left', { n: applied.applied - undone.applied }, applied.applied - undone.applied)
+              : ''
+          },
+        },
+        left ? t('changeList.leftOut', { n: left }, left) : '',
+      )
+    }
+  })
+</script>
+
+<template>
+  <aside
+    class="docked no-print"
+    :aria-label="$t('people.changeList.title', { n: work.people.length }, work.people.length)"
+    @keydown.esc.stop="$emit('close')"
+  >
+    <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
+    <h2>{{ $t('people.changeList.title', { n: $n(work.people.length) }, work.people.length) }}</h2>
+    <p class="soft small" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</p>
+    <div class="field">
+      <span class="label">{{ $t('people.changeList.sites') }}</span>
+      <ul class="sites">
+        <li v-for="site in work.sites" :key="site.id">
+          {{ site.title }}
+          <button
+            class="word"
+            :aria-label="$t('people.changeList.remove', { title: site.title })"
+            @click="dropSite(site.id)"
+          >
+            {{ $t('pasted.drop') }}
+          </button>
+        </li>
+      </ul>
+      <FindSite v-if="adding" site="" title="" @pick="addSite" />
+      <button v-else class="word" @click="adding = true">{{ $t('people.changeList.addSite') }}</button>
+    </div>
+    <div class="all">
+      <label
+        >{{ $t('people.changeList.verb') }}
+        <select v-model="work.verb" class="plain">
+          <option v-for="verb in ['let-in', 'remove', 'change-role'] as const" :key="verb" :value="verb">
+            {{ $t('people.changeList.verbs.' + verb) }}
+          </option>
+        </select></label
+      >
+      <label v-if="work.verb !== 'remove'"
+        >{{ $t('people.changeList.role') }}
+        <select v-model="work.role" class="plain">
+          <option value="">{{ work.verb === 'let-in' ? $t('pasted.suggested') : '' }}</option>
+          <option v-for="role in platform?.roles" :key="role.code" :value="role.code">
+            {{ role.name.toLowerCase() }}
+          </option>
+        </select></label
+      >
+      <template v-if="work.verb === 'let-in'">
+        <label
+          >{{ $t('pasted.from') }}
+          <input
+            v-model="work.fromDay"
+            type="date"
+            aria-keyshortcuts="t"
+            @keydown.t.prevent="next && (work.fromDay = next.startsOn)"
+        /></label>
+        <button v-if="next && work.fromDay !== next.startsOn" class="word" @click="work.fromDay = next.startsOn">
+          <kbd>t</kbd> {{ $t('pasted.termStart', { day: day(next.startsOn, 'UTC') }) }}
+        </button>
+        <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
+      </template>
+    </div>
+    <TellThem
+      v-model:tell="work.tell"
+      v-model:words="work.words"
+      :kind="TOLD[work.verb]"
+      :site="work.sites[0]?.id"
+      :lines="current?.lines"
+    />
+    <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
+    <p v-else-if="!work.sites.length" class="soft">{{ $t('people.changeList.needsSite') }}</p>
+    <template v-else-if="review && complete">
+      <p class="follows" role="status">
+        {{ $t('people.changeList.lines', { n: $n(review.total) }, review.total) }}: {{ sum }}.
+      </p>
+      <ul class="sites">
+        <li v-for="site in review.sites" :key="site.id" class="soft">
+          {{
+            site.seats === null
+              ? $t('people.changeList.held', { title: site.title, after: $n(site.after) })
+              : $t('people.changeList.seats', { title: site.title, after: $n(site.after), seats: $n(site.seats) })
+          }}
+        </li>
+      </ul>
+      <label v-if="work.verb === 'let-in' && !work.role && (work.sure || review.verdicts['needs-choice'])"
+        ><input v-model="work.sure" type="checkbox" /> {{ $t('people.changeList.sure') }}</label
+      >
+      <p v-if="current?.removal">
+        <label
+          >{{ $t('changeList.many', current.removal) }}
+          <input v-model="typed" class="plain" inputmode="numeric" size="6"
+        /></label>
+      </p>
+      <p>
+        <Button
+          :disabled="!ready || !said || busy"
+          :label="$t('people.changeList.apply', { n: $n(ready) }, ready)"
+          @click="apply"
+        />
+      </p>
+      <details v-if="work.tell && told.length">
+        <summary>{{ $t('tell.who') }}</summary>
+        <ul class="ledger" style="--verdict: 150px">
+          <li v-for="line in told.slice(0, SHOWN)" :key="line.key">
+            <span class="verdict">{{ $t('tell.line.' + line.told) }}</span><span
+              ><strong>{{ line.person.name }}</strong> {{ ' '
+              }}<span v-if="work.sites.length > 1" class="soft">· {{ line.site.title }}</span></span
+            >
+          </li>
+        </ul>
+      </details>
+      <ul v-if="look.length" class="ledger" style="--verdict: 108px">
+        <li v-for="line in look.slice(0, SHOWN)" :key="line.key">
+          <span class="verdict">{{ $t('changeLists.verdict.' + line.verdict) }}</span>
+          <span
+            ><strong>{{ line.person.name }}</strong> {{ ' '
+            }}<span v-if="work.sites.length > 1" class="soft">· {{ line.site.title }} · </span>
+            {{ lineSentences(line, line.site.timeZone, roleName).join(' ') }}</span
+          >
+        </li>
+        <li v-if="look.length > SHOWN">
+          <span class="verdict" /><span class="soft">{{
+            $t('people.changeList.and', { n: $n(look.length - SHOWN) })
+          }}</span>
+        </li>
+      </ul>
+    </template>
+    <p v-else-if="complete" class="soft">{{ $t('card.ask.computing') }}</p>
+  </aside>
+</template>
+
+<style scoped>
+.docked {
+  --docked: 480px;
+}
+h2 {
+  padding-right: 60px;
+}
+.small {
+  font-size: 0.9rem;
+  margin-top: -8px;
+}
+.sites {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.field > .word {
+  justify-self: start;
+}
+summary {
+  cursor: pointer;
+  color: var(--spruce);
+}
+.all {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+}
+</style>

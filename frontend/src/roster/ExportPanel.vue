@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { nextTick, ref, shallowRef } from 'vue'
+import type { RosterRow, Site } from '@/app/api'
+import { usePlatform } from '@/app/platform'
+import { done, wentWrong } from '@/app/undo'
+import { t } from '@/app/words'
+import { cell, type Column } from './columns'
+import { download, tabbed } from './csv'
+import ProgressExport from './ProgressExport.vue'
+
+/** The rows shown, as text for the clipboard, a change list of paper, or a CSV file, with the columns one chooses. */
+const props = defineProps<{
+  site: Site
+  columns: Column[]
+  total: number
+  all: (progress: (rows: number) => void) => Promise<RosterRow[]>
+}>()
+defineEmits<{ close: [] }>()
+const { roleName } = usePlatform()
+const chosen = ref<Column[]>([...props.columns])
+const fetched = ref<number | null>(null)
+const paper = shallowRef<string[][]>([])
+
+async function rows(): Promise<string[][]> {
+  fetched.value = 0
+  try {
+    const people = await props.all((count) => (fetched.value = count))
+    const columns = props.columns.filter((column) => chosen.value.includes(column))
+    return [
+      columns.map((column) => t('roster.col.' + column)),
+      ...people.map((row) => columns.map((column) => cell(row, column, props.site.timeZone, roleName))),
+    ]
+  } finally {
+    fetched.value = null
+  }
+}
+
+async function carry(work: (table: string[][]) => Promise<string> | string) {
+  try {
+    const sentence = await work(await rows())
+    if (sentence) done(sentence)
+  } catch (error) {
+    wentWrong(error)
+  }
+}
+
+const copy = () =>
+  carry(async (table) => {
+    await navigator.clipboard.writeText(tabbed(table))
+    return t('export.copied', { n: table.length - 1 }, table.length - 1)
+  })
+
+const save = () =>
+  carry((table) => {
+    const file = `${props.site.code.toLowerCase()}-roster.csv`
+    download(file, table)
+    return t('export.saved', { n: table.length - 1, file })
+  })
+
+const print = () =>
+  carry(async (table) => {
+    paper.value = table
+    await nextTick()
+    window.print()
+    paper.value = []
+    return ''
+  })
+</script>
+
+<template>
+  <section class="away no-print" :aria-label="$t('export.title')">
+    <span class="label">{{ $t('export.columns') }}</span>
+    <label v-for="column in columns" :key="column"
+      ><input v-model="chosen" type="checkbox" :value="column" /> {{ $t('roster.col.' + column) }}</label
+    >
+    <span class="buttons">
+      <span v-if="fetched !== null" role="status" class="nums">{{ $t('export.busy', { n: $n(fetched) }) }}</span>
+      <Button size="small" :disabled="!chosen.length || fetched !== null" :label="$t('export.copy')" @click="copy" />
+      <Button size="small" :disabled="!chosen.length || fetched !== null" :label="$t('export.print')" @click="print" />
+      <Button size="small" :disabled="!chosen.length || fetched !== null" :label="$t('export.csv')" @click="save" />
+      <button class="word" @click="$emit('close')">{{ $t('export.close') }}</button>
+    </span>
+    <ProgressExport v-if="site.may.includes('export-progress')" :site="site" />
+  </section>
+  <Teleport to="body">
+    <div v-if="paper.length" class="paper">
+      <h1>{{ site.title }}</h1>
+      <p>{{ site.code }} · {{ site.division.name }} · {{ site.term.name }}</p>
+      <table>
+        <thead>
+          <tr>
+            <th v-for="(head, n) in paper[0]" :key="n">{{ head }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(row, n) in paper.slice(1)" :key="n">
+            <td v-for="(text, m) in row" :key="m">{{ text }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </Teleport>
+</template>
+
+<style scoped>
+.away {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  padding: 7px 12px;
+  background: var(--hover);
+  border: 1px solid var(--line);
+  border-radius: 4px;
+}
+.label {
+  font-weight: 600;
+}
+.buttons {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-left: auto;
+}
+</style>
+
+<style>
+.paper {
+  display: none;
+}
+@media print {
+  body:has(.paper) > #app {
+    display: none;
+  }
+  .paper {
+    display: block;
+    color: #000;
+    font-size: 10pt;
+  }
+  .paper table {
+    border-collapse: collapse;
+    width: 100%;
+    margin-top: 8pt;
+  }
+  .paper th,
+  .paper td {
+    text-align: left;
+    border-bottom: 1px solid #999;
+    padding: 2pt 6pt 2pt 0;
+  }
+}
+</style>

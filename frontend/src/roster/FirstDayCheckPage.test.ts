@@ -1,0 +1,58 @@
+import { flushPromises } from '@vue/test-utils'
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { serve, show, site } from '@/testing/server'
+import FirstDayCheckPage from './FirstDayCheckPage.vue'
+
+const group = (code: string, change: string, mine: boolean, names: string[]) => ({
+  reason: { entry: 'no', causes: [{ code, values: {}, change, mine, givers: ['lead-tutor'] }] },
+  people: names.map((name) => ({ id: name, name })),
+})
+const GET = `GET /sites/${site.id}/first-day-check`
+
+beforeEach(() => void vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] }))
+afterEach(() => void vi.useRealTimers())
+
+async function shown(answer: object) {
+  const asked = serve({
+    [GET]: answer,
+    [`POST /sites/${site.id}/change-lists`]: { changeList: null, lines: [], removal: null },
+  })
+  const { page } = show(FirstDayCheckPage, { props: { site } })
+  await flushPromises()
+  return { page, asked }
+}
+
+it('says how many could enter, who could not and why, and opens the fix for all of them', async () => {
+  const { page, asked } = await shown({
+    at: '2026-12-01T09:00:00Z',
+    enter: 27,
+    look: 0,
+    groups: [group('paused', 'resume', true, ['Bo', 'Cy']), group('account-closed', 'reopen-account', false, ['Di'])],
+  })
+  expect(asked[0]?.call).toMatch(/day=\d{4}-\d\d-\d\d&time=09%3A00$/)
+  expect(page.find('[role=status]').text()).toContain('27 of 30 could enter')
+  expect(page.findAll('h3').map((each) => each.text())).toEqual(['2 would be paused', 'One has a closed account'])
+  expect(page.text()).toContain('Can be done by: lead tutor, an administrator.')
+  await page
+    .findAll('section button')
+    .find((each) => each.text() === 'Resume 2 people')!
+    .trigger('click')
+  await vi.advanceTimersByTimeAsync(300)
+  await flushPromises()
+  expect(asked.at(-1)?.body).toMatchObject({
+    apply: false,
+    lines: [
+      { verb: 'resume', person: 'Bo' },
+      { verb: 'resume', person: 'Cy' },
+    ],
+  })
+})
+
+it('is glad when everybody could enter, and says so when nobody is expected', async () => {
+  expect(
+    (await shown({ at: '2026-12-01T09:00:00Z', enter: 5, look: 1, groups: [] })).page.find('.sum').classes(),
+  ).toContain('all')
+  expect((await shown({ at: '2026-12-01T09:00:00Z', enter: 0, look: 0, groups: [] })).page.text()).toContain(
+    'Nobody is expected then.',
+  )
+})

@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { api, take } from '@/app/api'
+import { useBusy } from '@/app/busy'
+import { usePlatform } from '@/app/platform'
+import { lineSentences } from '@/app/sentences'
+import { done, refreshSite } from '@/app/undo'
+import FindPerson from '@/roster/FindPerson.vue'
+import { useSlowly } from '@/ui/slowly'
+
+/** One change for many sites, as a change list: which will change, which cannot and why, before it is applied. */
+const props = defineProps<{ sites: string[]; verb: 'open' | 'close' | 'seats' | 'lead' }>()
+const emit = defineEmits<{ close: []; applied: [] }>()
+const { t } = useI18n()
+const { roleName } = usePlatform()
+const on = ref('')
+const seats = ref('')
+const person = ref('')
+const body = computed(() => ({
+  sites: props.sites,
+  verb: props.verb,
+  on: props.verb === 'open' || props.verb === 'close' ? on.value || null : null,
+  seats: props.verb === 'seats' && seats.value.trim() ? Number(seats.value) : null,
+  person: props.verb === 'lead' ? person.value || null : null,
+}))
+const complete = computed(() =>
+  props.verb === 'lead'
+    ? person.value !== ''
+    : props.verb !== 'seats' || !seats.value.trim() || Number.isInteger(Number(seats.value)),
+)
+const slowly = useSlowly(body, 200)
+const {
+  data: changeList,
+  error,
+  isFetching,
+} = useQuery({
+  queryKey: ['site-sheet', slowly],
+  enabled: complete,
+  queryFn: () => take(api.POST('/site-changes', { body: { ...slowly.value, apply: false } })),
+  placeholderData: keepPreviousData,
+})
+const ready = computed(() => changeList.value?.lines.filter((line) => line.verdict === 'ready').length ?? 0)
+const why = (line: NonNullable<typeof changeList.value>['lines'][number]) =>
+  line.reason?.line
+    ? lineSentences(line.reason.line, line.site.timeZone, roleName).join(' ')
+    : (line.reason?.detail ?? '')
+
+const { busy, run } = useBusy()
+const apply = () =>
+  run(async () => {
+    const { lines } = await take(api.POST('/site-changes', { body: { ...body.value, apply: true } }))
+    const entries = lines.flatMap((line) => (line.entry ? [{ site: line.site.id, entry: line.entry }] : []))
+    const back = async () => {
+      const left = (await take(api.POST('/site-changes/undo', { body: { entries } }))).lines.filter(
+        (line) => line.verdict === 'refused',
+      )
+      return left.map((line) => `${line.site.title}: ${why(line)}`).join(' ')
+    }
+    const sentence = body.value.on ? 'siteChangeList.planned.' + props.verb : 'siteChangeList.did.' + props.verb
+    done(
+      t(sentence, { n: entries.length }, entries.length),
+      entries.length ? { back } : undefined,
+      entries.length < props.sites.length
+        ? t('changeList.leftOut', { n: props.sites.length - entries.length }, props.sites.length - entries.length)
+        : '',
+    )
+    await refreshSite()
+    emit('applied')
+  })
+</script>
+
+<template>
+  <aside
+    class="docked"
+    :aria-label="$t('siteChangeList.title.' + verb, { n: sites.length }, sites.length)"
+    @keydown.esc.stop="$emit('close')"
+  >
+    <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
+    <h2>{{ $t('siteChangeList.title.' + verb, { n: sites.length }, sites.length) }}</h2>
+    <form @submit.prevent="apply">
+      <label v-if="verb === 'open' || verb === 'close'"
+        >{{ $t(verb === 'open' ? 'siteChangeList.on' : 'siteChangeList.after') }} <input v-model="on" type="date" />
+        {{ ' ' }}<span class="soft">{{ $t('siteChangeList.now') }}</span></label
+      >
+      <label v-if="verb === 'seats'"
+        >{{ $t('siteChangeList.seats') }} <input v-model="seats" class="plain short" inputmode="numeric" /> {{ ' '
+        }}<span class="soft">{{ $t('siteChangeList.seatsHint') }}</span></label
+      >
+      <template v-if="verb === 'lead'">
+        <p class="soft">{{ $t('siteChangeList.who') }}</p>
+        <FindPerson :person="person" name="" @pick="person = $event ?? ''" />
+      </template>
+      <p v-if="error" class="clay" role="alert">{{ error.message }}</p>
+      <template v-else-if="complete && changeList">
+        <p class="follows" role="status">{{ $t('siteChangeList.ready', { n: ready }, ready) }}.</p>
+        <p v-if="ready && (verb === 'open' || verb === 'close')">
+          {{ $t('siteChangeList.means.' + verb + (on ? 'On' : '')) }}
+        </p>
+        <Button
+          type="submit"
+          size="small"
+          :severity="verb === 'close' ? 'danger' : undefined"
+          :disabled="busy || isFetching || !ready"
+          :label="$t('siteChangeList.apply.' + verb, { n: ready }, ready)"
+        />
+      </template>
+    </form>
+    <ol v-if="complete && changeList && !error" class="ledger">
+      <li v-for="line in changeList.lines" :key="line.site.id" :class="line.verdict">
+        <span class="verdict">{{ $t('siteChangeList.verdict.' + line.verdict) }}</span>
+        <span
+          ><strong>{{ line.site.title }}</strong> {{ why(line) }}</span
+        >
+      </li>
+    </ol>
+  </aside>
+</template>
+
+<style scoped>
+h2 {
+  padding-right: 60px;
+}
+form {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+label {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
+  align-items: center;
+}
+.short {
+  width: 80px;
+}
+.ledger {
+  --verdict: 92px;
+}
+.ledger .refused .verdict {
+  color: var(--clay);
+}
+</style>
