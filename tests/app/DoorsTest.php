@@ -125,12 +125,14 @@ final class DoorsTest extends ApiTestCase
     public function testAClassThatMistypesIsNotLockedOut(): void
     {
         $key = (string) $this->door(['seats' => 40])['key'];
+        // Some words have this letter there already.
+        $other = 'q' === $key[1] ? 'x' : 'q';
         for ($n = 0; $n < 60; ++$n) {
             $this->call(
                 null,
                 'POST',
                 '/join/look',
-                ['key' => substr_replace($key, 'q', 1, 1), 'visitor' => 'v'.$n],
+                ['key' => substr_replace($key, $other, 1, 1), 'visitor' => 'v'.$n],
                 422,
             );
         }
