@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Changes;
 
+use MintDoor\Core\Messages\MessageKind;
+
 enum Verb: string
 {
     case LetIn = 'let-in';
@@ -28,5 +30,16 @@ enum Verb: string
     public function wantsHere(): bool
     {
         return \in_array($this, [self::ChangeRole, self::Remove, self::Pause, self::Resume, self::ChangeDates], true);
+    }
+
+    /** What such a change is told as; null for one nobody is told of. */
+    public function toldAs(): ?MessageKind
+    {
+        return match ($this) {
+            self::LetIn, self::BringBack => MessageKind::LetIn,
+            self::ChangeRole, self::ClearRole => MessageKind::RoleChanged,
+            self::Remove => MessageKind::Removed,
+            default => null,
+        };
     }
 }

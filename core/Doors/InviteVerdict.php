@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Doors;
 
-use MintDoor\Core\People\AccountRows;
+use MintDoor\Core\Accounts\AccountRows;
 use MintDoor\Core\Roles\RoleVerdict;
 use MintDoor\Core\Roster\State;
 

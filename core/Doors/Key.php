@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Doors;
 
-use MintDoor\Core\People\SpokenWords;
+use MintDoor\Core\Accounts\SpokenWords;
 
 /**
  * A key that we make: "reed-amber-48213-cobalt-fern", four words of 256 and a number of three digits with two that

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Doors;
 
-use MintDoor\Core\People\Folding;
+use MintDoor\Core\Text\Folding;
 
 /** Whether a key that somebody chose is hard enough to guess: keys are tried by people who know the site. */
 final class KeyStrength

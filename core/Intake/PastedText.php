@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Intake;
 
-use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
+use MintDoor\Core\Text\Folding;
+use MintDoor\Core\Text\TooMuch;
 
 /**
  * Takes pasted text apart into lines: lists with numbers, bullets and ticks, `Name <address>`, identifiers beside names

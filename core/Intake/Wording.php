@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Intake;
 
+use MintDoor\Core\Text\Nicknames;
+
 /**
  * What the words of pasted lines may stand for: themselves, what they are short for, and names of the directory one
  * slip away.

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Messages;
 
-use MintDoor\Core\Changes\Verb;
-
 /** What a message is about. */
 enum MessageKind: string
 {
@@ -33,17 +31,6 @@ enum MessageKind: string
     case AccountChanged = 'account-changed';
 
     private const EVERYWHERE = ['name', 'given', 'login', 'platform'];
-
-    /** What a change of an enrollment is told as; null for one nobody is told of. */
-    public static function of(Verb $verb): ?self
-    {
-        return match ($verb) {
-            Verb::LetIn, Verb::BringBack => self::LetIn,
-            Verb::ChangeRole, Verb::ClearRole => self::RoleChanged,
-            Verb::Remove => self::Removed,
-            default => null,
-        };
-    }
 
     /** @return list<string> names that may stand in its template between braces */
     public function placeholders(): array

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\People;
 
+use MintDoor\Core\Text\Folding;
+
 /** What somebody typed to find people, understood: words that names may begin with, and the whole as one identifier. */
 final readonly class PeopleQuery
 {

@@ -6,7 +6,6 @@ namespace MintDoor\Core\Roles;
 
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Sites\Site;
 
 /** All roles of the platform, highest rank first, and the questions asked of them. */
@@ -79,13 +78,13 @@ final readonly class RoleBook
     }
 
     /**
-     * Whether somebody in this state holds a seat: by an accepted way in that is not over, and a role that takes one.
+     * Whether one of some roles takes a seat.
+     *
+     * @param list<string> $codes
      */
-    public function holdsSeat(?Segment $segment): bool
+    public function takeSeat(array $codes): bool
     {
-        return null !== $segment
-            && $segment->holdsSeat
-            && [] !== array_filter($this->pick($segment->roles), static fn(Role $role): bool => $role->takesSeat);
+        return [] !== array_filter($this->pick($codes), static fn(Role $role): bool => $role->takesSeat);
     }
 
     /** Whether a person may hold a role in a site, whoever gives it. */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Roles;
 
-use MintDoor\Core\Intake\Nicknames;
-use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Text\Folding;
+use MintDoor\Core\Text\Nicknames;
 
 /** What holds of rules whatever a platform decides, so that no setting of them can break what the rest relies on. */
 final class RuleLaws

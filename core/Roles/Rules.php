@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Roles;
 
-use MintDoor\Core\Intake\Nicknames;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\Outside;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Text\Nicknames;
 
 /**
  * Everything a platform decides for itself: its roles, how its numbers are written, which names are shortened, and its

@@ -42,7 +42,7 @@ final readonly class SeatsHeld
     {
         $windows = [];
         foreach ($timeline->from($from)->segments as $segment) {
-            if (!self::isHeld($segment->state, $roles->holdsSeat($segment))) {
+            if (!self::isHeld($segment->state, $segment->takesSeat($roles))) {
                 continue;
             }
             $last = array_pop($windows);

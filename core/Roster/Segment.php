@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Roster;
 
+use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Time\Window;
 
 /** A stretch of an enrollment's timeline in which nothing changes. */
@@ -21,6 +22,12 @@ final readonly class Segment
         public bool $holdsSeat,
         public int $since,
     ) {}
+
+    /** Whether a seat is held: by an accepted grant that is not over, and a role that takes one. */
+    public function takesSeat(RoleBook $roles): bool
+    {
+        return $this->holdsSeat && $roles->takeSeat($this->roles);
+    }
 
     public function continues(self $before): bool
     {

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Sites;
 
-use MintDoor\Core\Intake\Columns;
-use MintDoor\Core\Intake\Rows;
-use MintDoor\Core\Intake\TooMuch;
-use MintDoor\Core\People\Folding;
+use MintDoor\Core\Text\Columns;
+use MintDoor\Core\Text\Folding;
+use MintDoor\Core\Text\Rows;
+use MintDoor\Core\Text\TooMuch;
 
 /**
  * Reads rows of sites as they are typed or pasted from a spreadsheet: title, code, kind, division, term, levels, seats,

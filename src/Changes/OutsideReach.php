@@ -6,10 +6,10 @@ namespace MintDoor\Changes;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Changes\Verb;
-use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
 use MintDoor\Core\Roster\State;
+use MintDoor\Core\Text\Folding;
 use MintDoor\People\Directory;
 use MintDoor\People\Notices;
 use MintDoor\People\PersonRow;

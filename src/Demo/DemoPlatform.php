@@ -794,7 +794,7 @@ final class DemoPlatform
 
     private function login(string $given, string $family): string
     {
-        $base = implode('.', \array_slice(\MintDoor\Core\People\Folding::tokens($given.' '.$family), 0, 3));
+        $base = implode('.', \array_slice(\MintDoor\Core\Text\Folding::tokens($given.' '.$family), 0, 3));
         $login = $base;
         for ($n = 2; isset($this->logins[$login]); ++$n) {
             $login = $base.$n;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\People\AccountDraft;
+use MintDoor\Core\Accounts\AccountDraft;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\History\History;
 use MintDoor\People\AccountBatch;

@@ -47,7 +47,7 @@ final readonly class ChangeNotifier
     {
         $known = Verb::tryFrom($verb);
 
-        return null === $known ? null : MessageKind::of($known);
+        return $known?->toldAs();
     }
 
     /**

@@ -6,11 +6,11 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Accounts\AccountDraft;
+use MintDoor\Core\Accounts\AccountLine;
+use MintDoor\Core\Accounts\AccountPlan;
 use MintDoor\Core\Changes\Note;
 use MintDoor\Core\Changes\Verdict;
-use MintDoor\Core\People\AccountDraft;
-use MintDoor\Core\People\AccountLine;
-use MintDoor\Core\People\AccountPlan;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\History\History;
 use MintDoor\Messages\ChangeNotifier;

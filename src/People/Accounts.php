@@ -6,8 +6,8 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Accounts\SpokenPassword;
 use MintDoor\Core\People\Person;
-use MintDoor\Core\People\SpokenPassword;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Time\Time;
 use MintDoor\History\History;

@@ -6,10 +6,10 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use MintDoor\Core\Accounts\Likeness;
 use MintDoor\Core\Intake\Known;
-use MintDoor\Core\People\Folding;
-use MintDoor\Core\People\Likeness;
 use MintDoor\Core\People\PersonVisibility;
+use MintDoor\Core\Text\Folding;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;

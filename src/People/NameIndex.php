@@ -6,7 +6,7 @@ namespace MintDoor\People;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Intake\NameKeys;
-use MintDoor\Core\People\Folding;
+use MintDoor\Core\Text\Folding;
 use MintDoor\Shared\BulkWriter;
 
 /**

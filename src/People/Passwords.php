@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
-use MintDoor\Core\People\PasswordRule;
+use MintDoor\Core\Accounts\PasswordRule;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\People;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\People\AccountRows;
-use MintDoor\Core\People\Folding;
+use MintDoor\Core\Accounts\AccountRows;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Text\Folding;
 use MintDoor\History\History;
 use MintDoor\Messages\Budgets;
 use MintDoor\Roles\Roles;

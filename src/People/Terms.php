@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
-use MintDoor\Core\People\Folding;
+use MintDoor\Core\Text\Folding;
 
 /** The words a person is found by, as the index of the directory holds them. */
 final class Terms

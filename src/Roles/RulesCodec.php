@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Roles;
 
-use MintDoor\Core\Intake\Nicknames;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\Outside;
 use MintDoor\Core\People\PersonKind;
@@ -15,6 +14,7 @@ use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Sites\LevelBand;
+use MintDoor\Core\Text\Nicknames;
 
 /** Rules between the core and the JSON they are stored and answered as. */
 final class RulesCodec

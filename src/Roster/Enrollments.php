@@ -188,7 +188,7 @@ final readonly class Enrollments
             'roles' => implode(' ', $segment->roles),
             'rank' => $picked[0]->rank ?? 0,
             'listed' => (int) ([] === $picked || [] !== array_filter($picked, static fn($role): bool => $role->listed)),
-            'holds_seat' => (int) $roles->holdsSeat($segment),
+            'holds_seat' => (int) $segment->takesSeat($roles),
             'leads' => (int) $leading,
             'since_at' => Instant::toSql($segment->since),
         ];

@@ -6,7 +6,6 @@ namespace MintDoor\Roster;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
@@ -15,6 +14,7 @@ use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
+use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Time\Time;
 use MintDoor\People\Caring;
 use MintDoor\People\Directory;

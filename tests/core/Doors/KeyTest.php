@@ -6,9 +6,9 @@ namespace MintDoor\Tests\Core\Doors;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use MintDoor\Core\Accounts\SpokenWords;
 use MintDoor\Core\Doors\Key;
 use MintDoor\Core\Doors\KeySlip;
-use MintDoor\Core\People\SpokenWords;
 use MintDoor\Demo\Dice;
 use PHPUnit\Framework\TestCase;
 

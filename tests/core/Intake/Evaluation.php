@@ -8,7 +8,6 @@ use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Known;
 use MintDoor\Core\Intake\Matcher;
 use MintDoor\Core\Intake\NameKeys;
-use MintDoor\Core\Intake\Nicknames;
 use MintDoor\Core\Intake\Outcome;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\PastedText;
@@ -18,6 +17,7 @@ use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Text\Nicknames;
 
 /**
  * Reads the evaluation set and counts. People are looked up by the keys the database looks them up by, so that whom the

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace MintDoor\Tests\Core\Intake;
 
 use MintDoor\Core\Intake\Known;
-use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Luhn;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Text\Folding;
 use MintDoor\Demo\Dice;
 use MintDoor\Demo\Names;
 

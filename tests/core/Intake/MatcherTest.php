@@ -11,12 +11,12 @@ use MintDoor\Core\Intake\Outcome;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\PastedText;
 use MintDoor\Core\Intake\Reading;
-use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Text\Folding;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

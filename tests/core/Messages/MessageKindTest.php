@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Core\Messages;
 
-use MintDoor\Core\Changes\Verb;
 use MintDoor\Core\Messages\FirstTemplates;
 use MintDoor\Core\Messages\Letter;
 use MintDoor\Core\Messages\MessageKind;
@@ -15,17 +14,6 @@ use PHPUnit\Framework\TestCase;
 
 final class MessageKindTest extends TestCase
 {
-    #[TestWith([Verb::LetIn, MessageKind::LetIn])]
-    #[TestWith([Verb::BringBack, MessageKind::LetIn])]
-    #[TestWith([Verb::ChangeRole, MessageKind::RoleChanged])]
-    #[TestWith([Verb::Remove, MessageKind::Removed])]
-    #[TestWith([Verb::Block, null])]
-    #[TestWith([Verb::Pause, null])]
-    public function testWhatAChangeIsToldAs(Verb $verb, ?MessageKind $kind): void
-    {
-        self::assertSame($kind, MessageKind::of($verb));
-    }
-
     /** @return iterable<string, array{MessageKind}> */
     public static function kinds(): iterable
     {

@@ -6,10 +6,10 @@ namespace MintDoor\Tests\Core\People;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use MintDoor\Core\Accounts\SpokenPassword;
 use MintDoor\Core\People\Caretaker;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\Core\People\SpokenPassword;
 use MintDoor\Core\People\Tie;
 use MintDoor\Demo\Dice;
 use PHPUnit\Framework\Attributes\TestWith;

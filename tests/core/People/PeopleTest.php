@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Core\People;
 
-use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Luhn;
 use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
+use MintDoor\Core\Text\Folding;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;

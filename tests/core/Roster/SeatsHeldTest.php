@@ -82,7 +82,7 @@ final class SeatsHeldTest extends TestCase
             $held = SeatsHeld::none(5)->with(SeatsHeld::windows($timeline, $roles, 5));
             foreach (range(5, 45) as $at) {
                 $segment = $timeline->at($at);
-                $holds = $roles->holdsSeat($segment) && State::Upcoming !== $segment?->state;
+                $holds = true === $segment?->takesSeat($roles) && State::Upcoming !== $segment->state;
                 self::assertSame((int) $holds, $held->most($at, $at + 1));
             }
         });

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\Core\People;
+namespace MintDoor\Tests\Core\Accounts;
 
-use MintDoor\Core\People\AccountDraft;
-use MintDoor\Core\People\AccountRows;
+use MintDoor\Core\Accounts\AccountDraft;
+use MintDoor\Core\Accounts\AccountRows;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\PersonKind;
 use PHPUnit\Framework\Attributes\TestWith;

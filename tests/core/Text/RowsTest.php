@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\Core\Intake;
+namespace MintDoor\Tests\Core\Text;
 
 use Eris\Generators;
 use Eris\TestTrait;
-use MintDoor\Core\Intake\Columns;
-use MintDoor\Core\Intake\Rows;
-use MintDoor\Core\Intake\TooMuch;
+use MintDoor\Core\Text\Columns;
+use MintDoor\Core\Text\Rows;
+use MintDoor\Core\Text\TooMuch;
 use MintDoor\Demo\Dice;
 use PHPUnit\Framework\TestCase;
 

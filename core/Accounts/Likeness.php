@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\People;
+namespace MintDoor\Core\Accounts;
 
 use MintDoor\Core\Intake\Known;
 use MintDoor\Core\Intake\NameKeys;

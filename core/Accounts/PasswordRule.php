@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\People;
+namespace MintDoor\Core\Accounts;
+
+use MintDoor\Core\Text\Folding;
 
 /** What a password somebody chooses must be: long, none of the commonest, and not made of who they are. */
 final class PasswordRule

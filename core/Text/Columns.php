@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\Intake;
-
-use MintDoor\Core\People\Folding;
+namespace MintDoor\Core\Text;
 
 /**
  * Rows as they are typed or copied from a spreadsheet: their cells, what a first row calls them, and what a cell names.

@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\People;
+namespace MintDoor\Core\Accounts;
+
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Text\Folding;
 
 /** A person as a row says them, before it is known whether they are new. */
 final readonly class AccountDraft

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\Core\Intake;
+namespace MintDoor\Tests\Core\Text;
 
-use MintDoor\Core\Intake\Columns;
+use MintDoor\Core\Text\Columns;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\Intake;
+namespace MintDoor\Core\Text;
 
 /**
  * The rows of a text that was typed, pasted or read from a file (RFC 4180, with any of tab, semicolon and comma between

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\Intake;
-
-use MintDoor\Core\People\Folding;
+namespace MintDoor\Core\Text;
 
 /**
  * Which given names people shorten, and to what. A platform edits the table; it is compared folded, either way round.

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\People;
+namespace MintDoor\Core\Text;
 
 /**
  * Names and what people type of them, folded to the same plain letters: other scripts, diacritics and case set aside

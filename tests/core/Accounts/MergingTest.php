@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\Core\People;
+namespace MintDoor\Tests\Core\Accounts;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use MintDoor\Core\Accounts\Merging;
 use MintDoor\Core\Changes\Verb;
 use MintDoor\Core\Changes\Wanted;
-use MintDoor\Core\People\Merging;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Window;

@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\Core\People;
+namespace MintDoor\Tests\Core\Accounts;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use MintDoor\Core\Accounts\AccountDraft;
+use MintDoor\Core\Accounts\AccountLine;
+use MintDoor\Core\Accounts\AccountPlan;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Evidence;
@@ -13,12 +16,9 @@ use MintDoor\Core\Intake\Known;
 use MintDoor\Core\Intake\Outcome;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\Reading;
-use MintDoor\Core\People\AccountDraft;
-use MintDoor\Core\People\AccountLine;
-use MintDoor\Core\People\AccountPlan;
-use MintDoor\Core\People\Folding;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Text\Folding;
 use MintDoor\Demo\Dice;
 use PHPUnit\Framework\TestCase;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\People;
+namespace MintDoor\Core\Accounts;
 
 /**
  * The 10,000 passwords people choose most, the commonest first. From the list of @zxcvbn-ts/language-common (MIT),

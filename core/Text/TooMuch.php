@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\Intake;
+namespace MintDoor\Core\Text;
 
 /** More than is read at once. */
 final class TooMuch extends \RuntimeException

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\People;
+namespace MintDoor\Core\Accounts;
 
 /** 256 short words that can be read aloud and told apart: any two differ in two letters or more. */
 final class SpokenWords

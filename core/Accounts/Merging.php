@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\People;
+namespace MintDoor\Core\Accounts;
 
 use MintDoor\Core\Changes\Verb;
 use MintDoor\Core\Changes\Wanted;

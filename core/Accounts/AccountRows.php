@@ -2,11 +2,15 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\People;
+namespace MintDoor\Core\Accounts;
 
-use MintDoor\Core\Intake\Columns;
-use MintDoor\Core\Intake\Rows;
-use MintDoor\Core\Intake\TooMuch;
+use MintDoor\Core\People\NumberFormat;
+use MintDoor\Core\People\NumberReading;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Text\Columns;
+use MintDoor\Core\Text\Folding;
+use MintDoor\Core\Text\Rows;
+use MintDoor\Core\Text\TooMuch;
 
 /**
  * Reads rows of people who are to get accounts, as they are typed or pasted from a spreadsheet. A first row may name

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\People;
+namespace MintDoor\Core\Accounts;
 
 /**
  * Passwords that can be read aloud and typed by a child: four short words and a number, from `SpokenWords`. With 256

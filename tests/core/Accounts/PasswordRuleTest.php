@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\Core\People;
+namespace MintDoor\Tests\Core\Accounts;
 
-use MintDoor\Core\People\PasswordRule;
+use MintDoor\Core\Accounts\PasswordRule;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 

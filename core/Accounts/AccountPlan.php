@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\People;
+namespace MintDoor\Core\Accounts;
 
 use MintDoor\Core\Changes\Note;
 use MintDoor\Core\Changes\Verdict;
@@ -10,6 +10,8 @@ use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Evidence;
 use MintDoor\Core\Intake\Known;
 use MintDoor\Core\Intake\Reading;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Text\Folding;
 
 /**
  * Works out which rows make an account, for whom, and under which login. Nobody is made twice: whoever has a number,

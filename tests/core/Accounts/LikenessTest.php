@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\Core\People;
+namespace MintDoor\Tests\Core\Accounts;
 
+use MintDoor\Core\Accounts\Likeness;
 use MintDoor\Core\Intake\Known;
-use MintDoor\Core\People\Folding;
-use MintDoor\Core\People\Likeness;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Text\Folding;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
