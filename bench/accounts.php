@@ -6,6 +6,10 @@ declare(strict_types=1);
 // them beside raw multi-row INSERTs of all the same rows into all the same tables; 5,000 messages: queued, and
 // delivered into the messages. Run by bin/bench on the large platform; what it makes it takes away again.
 use Doctrine\DBAL\Connection;
+use MintDoor\Accounts\AccountBatch;
+use MintDoor\Accounts\AccountBatchRequest;
+use MintDoor\Accounts\AccountRunner;
+use MintDoor\Accounts\MakeAccounts;
 use MintDoor\Changes\ChangeLists;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Messages\FirstTemplates;
@@ -14,10 +18,6 @@ use MintDoor\Messages\Messages;
 use MintDoor\Messages\Outgoing;
 use MintDoor\Messages\SendDue;
 use MintDoor\Messages\Sender;
-use MintDoor\People\AccountBatch;
-use MintDoor\People\AccountBatchRequest;
-use MintDoor\People\AccountRunner;
-use MintDoor\People\MakeAccounts;
 use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\Id;
 

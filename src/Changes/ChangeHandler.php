@@ -15,7 +15,6 @@ use MintDoor\Core\Changes\Summary;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\SeatsHeld;
-use MintDoor\Messages\ChangeNotifier;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Counts;
@@ -65,7 +64,7 @@ final readonly class ChangeHandler
         private Connection $db,
         private LeftBehind $left,
         private ChangeNotifier $notifier,
-        private OutsideReach $outsiders,
+        private LetInFromOutside $outside,
     ) {}
 
     /**
@@ -442,7 +441,7 @@ final readonly class ChangeHandler
                 static fn(LineRequest $line): bool => null !== $people[$line->person]->stringOrNull('gone'),
             ),
         );
-        $outside = $this->outsiders->of($requests, $people, $access);
+        $outside = $this->outside->of($requests, $people, $access);
         $wanted = $this->requests->wanted(
             array_diff_key($requests, array_flip([...$aside, ...$gone])),
             $outside,
@@ -567,7 +566,7 @@ final readonly class ChangeHandler
         if ([] !== $toStore) {
             [$json['changeList'], $stored] = $this->store->store($access, $toStore, $changeList);
             $this->notifier->lines($access, $toStore, $computed['people'], $stored, $json['changeList'], $tell);
-            $this->outsiders->tell(
+            $this->outside->tell(
                 $access,
                 array_intersect_key($toStore, $computed['outside'] ?? []),
                 $computed['people'],

@@ -6,7 +6,6 @@ namespace MintDoor\Changes;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Intake\SettledLines;
-use MintDoor\People\MakeAccounts;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Caller;
@@ -18,11 +17,12 @@ use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
+use Symfony\Component\DependencyInjection\Attribute\AutowireLocator;
+use Symfony\Component\DependencyInjection\ServiceLocator;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
-use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
@@ -36,7 +36,9 @@ final readonly class ChangeListController
         private SettledLines $settled,
         private Connection $db,
         private Transaction $transaction,
-        private MessageBusInterface $bus,
+        /** @var ServiceLocator<ContinuesLists> by the kind of their lists */
+        #[AutowireLocator(ContinuesLists::class, defaultIndexMethod: 'kind')]
+        private ServiceLocator $others,
     ) {}
 
     #[Route('/change-lists', name: 'changeLists', methods: ['GET'])]
@@ -204,9 +206,10 @@ final readonly class ChangeListController
                 Id::binary($caller->id),
                 Id::binary($changeList),
             ]);
-            'accounts' === $row->string('kind')
-                ? $this->bus->dispatch(new MakeAccounts($changeList))
-                : $this->runner->begin($changeList, ChangeListRunner::AT_ONCE + 1);
+            $own = $this->others->has($row->string('kind')) ? $this->others->get($row->string('kind')) : null;
+            null === $own
+                ? $this->runner->begin($changeList, ChangeListRunner::AT_ONCE + 1)
+                : $own->continue($changeList);
 
             return new Answer($this->changeLists->page($changeList, 0, $caller));
         });

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\People\Accounts;
-use MintDoor\People\Notices;
+use MintDoor\Accounts\Accounts;
+use MintDoor\Messages\Notices;
 use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\SecurityLog;
 

@@ -17,7 +17,7 @@ use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Phase;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\People\Notices;
+use MintDoor\Messages\Notices;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Enrollments;

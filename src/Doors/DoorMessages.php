@@ -6,8 +6,8 @@ namespace MintDoor\Doors;
 
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Time\Time;
-use MintDoor\Messages\ChangeNotifier;
 use MintDoor\Messages\Messages;
+use MintDoor\Messages\MessageValues;
 use MintDoor\Messages\Outgoing;
 use MintDoor\Messages\Texts;
 use MintDoor\Roles\Roles;
@@ -22,7 +22,7 @@ final readonly class DoorMessages
     public function __construct(
         private Messages $room,
         private Texts $texts,
-        private ChangeNotifier $notifier,
+        private MessageValues $values,
         private Roles $roles,
         #[Autowire('%env(MINT_DOOR_NAME)%')] private string $platform,
     ) {}
@@ -54,7 +54,7 @@ final readonly class DoorMessages
             $name =
                 null === $person
                     ? ['name' => $letter['address'], 'given' => '', 'login' => '', 'platform' => $this->platform]
-                    : $this->notifier->ofPerson($person);
+                    : $this->values->ofPerson($person);
             $until =
                 $letter['until'] >= Time::FOREVER
                     ? ''

@@ -6,6 +6,7 @@ namespace MintDoor\Doors;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use MintDoor\Accounts\Accounts;
 use MintDoor\Core\Doors\Doorman;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
@@ -18,9 +19,8 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Core\Time\WindowOutOfOrder;
 use MintDoor\History\History;
-use MintDoor\People\Accounts;
-use MintDoor\People\Caring;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Caring;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\BulkWriter;

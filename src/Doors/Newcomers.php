@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Accounts\AccountBatch;
+use MintDoor\Accounts\Passwords;
 use MintDoor\Core\Accounts\AccountDraft;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\History\History;
-use MintDoor\People\AccountBatch;
-use MintDoor\People\Passwords;
 use MintDoor\People\PeopleWriter;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;

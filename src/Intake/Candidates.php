@@ -8,7 +8,7 @@ use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\PersonCard;
+use MintDoor\Roster\RoleOptions;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Row;
@@ -42,7 +42,7 @@ final readonly class Candidates
             'visibility' => $visibility->value,
             'standing' => SegmentRow::json($segment, $book),
             'suggested' => $book->suggest($access->standing, $person, $access->site, $before),
-            'options' => $options ? PersonCard::options($book, $access, $person) : [],
+            'options' => $options ? RoleOptions::of($book, $access, $person) : [],
         ];
     }
 }

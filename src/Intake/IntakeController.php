@@ -4,17 +4,16 @@ declare(strict_types=1);
 
 namespace MintDoor\Intake;
 
-use MintDoor\Changes\OutsideReach;
 use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
-use MintDoor\People\Caring;
 use MintDoor\People\Directory;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Caring;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;

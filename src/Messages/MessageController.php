@@ -13,9 +13,9 @@ use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Window;
 use MintDoor\People\Directory;
-use MintDoor\People\PersonGate;
 use MintDoor\People\PersonRow;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\PersonGate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\FromQuery;
@@ -36,7 +36,7 @@ final readonly class MessageController
         private MessageQuery $messages,
         private Messages $room,
         private Texts $texts,
-        private ChangeNotifier $notifier,
+        private MessageValues $values,
         private Addresses $addresses,
         private Gate $gate,
         private PersonGate $people,
@@ -133,7 +133,7 @@ final readonly class MessageController
                     )
                 : null;
         $values = match (true) {
-            null !== $access => $this->notifier->ofSite(
+            null !== $access => $this->values->ofSite(
                 $access,
                 $person,
                 null === $body->role
@@ -142,14 +142,14 @@ final readonly class MessageController
                 $body->words,
             ),
             $kind->ofSite() => [
-                ...$this->notifier->ofPerson($person),
+                ...$this->values->ofPerson($person),
                 'site' => 'Name of the site',
                 'role' => 'learner',
                 'until' => '',
                 'by' => $caller->name,
                 'words' => $body->words,
             ],
-            default => $this->notifier->welcome($person, $caller, $body->words),
+            default => $this->values->welcome($person, $caller, $body->words),
         };
         $sample = $kind->ofSite() ? null : $body->sample;
         if (null !== $sample) {

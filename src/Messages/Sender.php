@@ -9,12 +9,12 @@ use MintDoor\Core\Messages\Delivery;
 use MintDoor\Core\Messages\Letter;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\MessageState;
-use MintDoor\Demo\SimulatedTransportFactory;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\SimulatedMail;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 use Symfony\Component\Mailer\Transport\TransportInterface;
@@ -54,7 +54,7 @@ final readonly class Sender
     public function __invoke(SendDue $job): void
     {
         $end = microtime(true) + self::LONGEST;
-        $most = SimulatedTransportFactory::inUse($this->dsn) ? self::AT_A_TIME : 1;
+        $most = SimulatedMail::inUse($this->dsn) ? self::AT_A_TIME : 1;
         do {
             $taken = $this->some($most);
         } while ($taken > 0 && microtime(true) < $end);

@@ -8,8 +8,6 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\Reach;
-use MintDoor\Core\Roles\Permission;
-use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
@@ -30,7 +28,7 @@ final readonly class Directory
     /** Letters from which on a word is taken for rare without counting. */
     private const LONG = 6;
 
-    public function __construct(private Connection $db, private Roles $roles, private PlatformClock $clock) {}
+    public function __construct(private Connection $db, private RolesThatLetIn $roles, private PlatformClock $clock) {}
 
     /**
      * Within reach: the divisions one administers, one's own if one is staff, and those of the sites one lets people
@@ -46,7 +44,7 @@ final readonly class Directory
                  WHERE g.person_id = ? AND g.until_at > ? AND g.from_at <= ? AND g.state = 'current' AND g.role IN (?)
                    AND s.closes_at > ?
              ) r ON r.division_id = d.id ORDER BY d.code",
-                [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn), $now],
+                [Id::binary($caller->id), $now, $now, $this->roles->rolesThatLetIn(), $now],
                 [3 => ArrayParameterType::STRING],
             ),
         );

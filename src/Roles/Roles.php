@@ -6,13 +6,15 @@ namespace MintDoor\Roles;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Limits;
+use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
+use MintDoor\People\RolesThatLetIn;
 use MintDoor\Shared\Row;
 use Symfony\Contracts\Service\ResetInterface;
 
 /** The rules as the platform has set them; read once a request, and again when they turn out to have changed. */
-final class Roles implements ResetInterface
+final class Roles implements ResetInterface, RolesThatLetIn
 {
     private ?Rules $rules = null;
 
@@ -97,5 +99,10 @@ final class Roles implements ResetInterface
     private function key(int $version, string $madeAt): string
     {
         return 'mint-door.rules.'.($this->db->getParams()['dbname'] ?? '').'.'.$version.'.'.$madeAt;
+    }
+
+    public function rolesThatLetIn(): array
+    {
+        return $this->book()->holdersOf(Permission::LetIn);
     }
 }

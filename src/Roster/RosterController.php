@@ -15,7 +15,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 final readonly class RosterController
 {
-    public function __construct(private Gate $gate, private RosterQuery $roster, private PersonCard $card) {}
+    public function __construct(private Gate $gate, private RosterQuery $roster) {}
 
     #[Route('/sites/{site}/roster', name: 'roster', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function roster(
@@ -28,27 +28,5 @@ final readonly class RosterController
             ->require(Permission::SeeRoster, 'You may not see who is in this site.');
 
         return new Answer($this->roster->page($access, $filter));
-    }
-
-    #[Route(
-        '/sites/{site}/roster/{person}',
-        name: 'person_card',
-        requirements: ['site' => Id::PATTERN, 'person' => Id::PATTERN],
-        methods: ['GET'],
-    )]
-    public function person(string $site, string $person, #[CurrentUser] Caller $caller): Response
-    {
-        $access = $this->gate->at($site, $caller);
-        if ($person !== $access->caller->id) {
-            $access
-                ->require(Permission::SeeRoster, 'You may not see who is in this site.')
-                ->require(
-                    Permission::SeeUnlisted,
-                    'Only those who help run this site see more of a person than the roster shows.',
-                );
-        }
-        $card = $this->card->of($access, $person);
-
-        return (new Answer($card))->versioned($card['version']);
     }
 }

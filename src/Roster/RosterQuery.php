@@ -16,7 +16,6 @@ use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Time\Time;
-use MintDoor\People\Caring;
 use MintDoor\People\Directory;
 use MintDoor\People\Labels;
 use MintDoor\People\PersonRow;

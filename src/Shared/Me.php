@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Shared;
 
-use MintDoor\Demo\SimulatedTransportFactory;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** What somebody is told about themselves once signed in. */
@@ -23,7 +22,7 @@ final readonly class Me
             'platformAdministrator' => $caller->platformAdministrator,
             'divisions' => $caller->divisions,
             'mustChange' => $caller->mustChange,
-            'seesMailboxes' => $caller->platformAdministrator && SimulatedTransportFactory::inUse($this->dsn),
+            'seesMailboxes' => $caller->platformAdministrator && SimulatedMail::inUse($this->dsn),
             'mayMakeSites' => 'staff' === $caller->kind || $caller->isAdministrator(),
         ];
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\People\AccountRunner;
-use MintDoor\People\MakeAccounts;
+use MintDoor\Accounts\AccountRunner;
+use MintDoor\Accounts\MakeAccounts;
 use MintDoor\Shared\Id;
 
 /** Accounts from rows: worked out, made, told, taken back. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Tests\App;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Accounts\LostJobs;
 use MintDoor\Changes\ApplyChangeList;
-use MintDoor\People\LostJobs;
 use MintDoor\Shared\Id;
 use Symfony\Component\Messenger\Envelope;
 use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App;
 
-use MintDoor\People\ForgottenPassword;
-use MintDoor\People\PasswordLinks;
+use MintDoor\Accounts\ForgottenPassword;
+use MintDoor\Accounts\PasswordLinks;
 use MintDoor\Shared\Id;
 
 /**

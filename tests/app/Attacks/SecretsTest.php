@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace MintDoor\Tests\App\Attacks;
 
 use MintDoor\Core\Doors\Key;
+use MintDoor\Desk\ResealCommand;
 use MintDoor\Doors\DoorKeys;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\ResealCommand;
 use MintDoor\Shared\Sealer;
 use MintDoor\Shared\SecurityLog;
 use PHPUnit\Framework\Attributes\TestWith;

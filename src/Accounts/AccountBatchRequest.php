@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Accounts;
+
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Shared\Id;
+use Symfony\Component\Validator\Constraints as Assert;
+
+/** Rows of people who are to get accounts: looked at only, or made. */
+final readonly class AccountBatchRequest
+{
+    public const MOST_ROWS = 10_000;
+
+    /** @param array<int, string> $choices by row: the person of the directory it means, or "new" */
+    public function __construct(
+        #[Assert\Length(
+            max: 900_000,
+            maxMessage: 'That is more than fits on a change list. Paste a part of it, and the rest after.',
+        )]
+        public string $text,
+        /** Code, for rows that say none. */
+        #[Assert\Length(max: 32)] public string $division = '',
+        /** For rows that say none. */
+        #[Assert\Choice(callback: [self::class, 'kinds'], message: 'There is no such kind of person.')]
+        public string $kind = 'learner',
+        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $level = null,
+        #[Assert\Count(max: self::MOST_ROWS)]
+        #[Assert\All([
+            new Assert\Type('string'),
+            new Assert\Regex(
+                '/^(new|'.Id::PATTERN.')$/D',
+                message: 'Choose one of those shown, or somebody new.',
+            ),
+        ])]
+        public array $choices = [],
+        public bool $apply = false,
+        /** The kept change list that is applied with it. */
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a change list\'s '
+            .'id.')] public ?string $changeList = null,
+        /** Words for those who are told of their account; null tells nobody. */
+        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')] public ?string $tell = null,
+    ) {}
+
+    /** @return list<string> */
+    public static function kinds(): array
+    {
+        return array_map(static fn(PersonKind $kind): string => $kind->value, PersonKind::cases());
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Accounts;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\History\History;
+use MintDoor\Messages\Notices;
+use MintDoor\People\PersonRow;
+use MintDoor\Roster\Caring;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\CallerProvider;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Throttle;
+use Symfony\Component\Messenger\Attribute\AsMessageHandler;
+use Symfony\Component\Security\Core\Exception\UserNotFoundException;
+
+/** Links with which somebody sets a password: asked for by themselves, or sent by staff of their reach. */
+final readonly class PasswordLinks
+{
+    /** Links that staff send one person within so many seconds. */
+    private const MOST = 5;
+
+    private const WINDOW = 900;
+
+    public function __construct(
+        private Connection $db,
+        private CallerProvider $callers,
+        private Caring $caring,
+        private Notices $notices,
+        private AccountNotifier $notifier,
+        private History $history,
+        private Ids $ids,
+        private Throttle $throttle,
+    ) {}
+
+    /** Nothing happens where nobody, or nobody's alone, is called so, the account is closed, or there is no address. */
+    #[AsMessageHandler]
+    public function forgotten(ForgottenPassword $job): void
+    {
+        try {
+            $person = $this->row($this->callers->loadUserByIdentifier($job->login)->getUserIdentifier());
+        } catch (UserNotFoundException) {
+            return;
+        }
+        if (null !== $person->stringOrNull('email')) {
+            $this->notifier->password($person, 'forgotten:'.$job->asked, null);
+        }
+    }
+
+    /** Runs inside a transaction. */
+    public function send(string $person, Caller $caller): void
+    {
+        $this->caring->assertMay($person, $caller);
+        $row = $this->row($person);
+        if (null === $row->stringOrNull('login')) {
+            throw Problem::notAllowed('This person has no account yet.');
+        }
+        if (null === $row->stringOrNull('email')) {
+            throw Problem::notAllowed('This person has no e-mail address. Make a sign-in card instead.');
+        }
+        if (!$this->throttle->hit('link to '.$person, self::MOST, self::WINDOW)->isAccepted()) {
+            throw new Problem(
+                ProblemType::TooManyTries,
+                'Several links went to this person already. Wait a quarter of an hour, or make a sign-in card.',
+                retryAfter: self::WINDOW,
+            );
+        }
+        $this->notifier->password($row, 'link:'.$this->ids->next(), $caller->id);
+        $this->history->write(History::PLATFORM, $caller, [['password-link', [], $person]]);
+        $this->notices->tell([[$row, 'password-link']], $caller);
+    }
+
+    private function row(string $person): Row
+    {
+        return new Row(
+            $this->db->fetchAssociative(
+                'SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id = ?',
+                [Id::binary($person)],
+            )
+            ?: throw Problem::notFound('This person'),
+        );
+    }
+}

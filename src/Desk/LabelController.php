@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use MintDoor\Changes\ChangeContextLoader;
+use MintDoor\Core\Changes\Verdict;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\History\History;
+use MintDoor\People\Directory;
+use MintDoor\People\Labels;
+use MintDoor\People\PersonRow;
+use MintDoor\Roster\Caring;
+use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Transaction;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+final readonly class LabelController
+{
+    private const MOST = 12;
+
+    private const MAY = 'You may not put labels on people here. The leads and co-tutors of this site can.';
+
+    public function __construct(
+        private Gate $gate,
+        private Labels $labels,
+        private ChangeContextLoader $contextLoader,
+        private Enrollments $enrollments,
+        private Transaction $transaction,
+        private History $history,
+        private Directory $directory,
+        private Caring $caring,
+    ) {}
+
+    /** Labels there are, to be completed from what was typed. */
+    #[Route('/sites/{site}/labels', name: 'labels', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    public function like(string $site, #[CurrentUser] Caller $caller, #[MapQueryParameter] string $q = ''): Response
+    {
+        $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
+
+        return new Answer([
+            'items' => $this->labels->like(
+                mb_substr(mb_scrub($q), 0, Labels::LONGEST),
+                self::MOST,
+                $this->directory->reachOf($caller),
+                $site,
+            ),
+        ]);
+    }
+
+    #[Dear(from: 4_096)]
+    #[Route('/sites/{site}/labels', name: 'label_people', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
+    public function put(
+        string $site,
+        #[MapRequestPayload] LabelRequest $body,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        $access = $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
+        if (!$body->apply) {
+            return new Answer($this->lines($access, $body)[0]);
+        }
+
+        return $this->transaction->run($request, $caller, [$site], function () use ($site, $caller, $body): Answer {
+            $access = $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
+            [$changeList, $ready] = $this->lines($access, $body);
+            $entry = null;
+            if ([] !== $ready) {
+                $this->labels->set($body->name(), $ready, $body->on, $caller->id, $access->now);
+                $data = ['label' => $body->name(), 'people' => $ready];
+                $entry = $this->history->write($site, $caller, [
+                    [
+                        $body->on ? 'label-on' : 'label-off',
+                        ['before' => ['on' => !$body->on], 'after' => ['on' => $body->on], ...$data],
+                        1 === \count($ready) ? $ready[0] : null,
+                    ],
+                ]);
+            }
+            $changeList['lines'] = array_map(
+                static fn(array $line): array => [...$line, 'entry' => 'ready' === $line['verdict'] ? $entry : null],
+                $changeList['lines'],
+            );
+
+            return new Answer($changeList);
+        });
+    }
+
+    /**
+     * @return array{array{changeList: null, lines: list<array<string, mixed>>, removal: null}, list<string>} schema
+     *     `AppliedChanges`,
+     *     and ids of those for whom it would change something
+     */
+    private function lines(SiteAccess $access, LabelRequest $body): array
+    {
+        $asked = array_values(array_unique($body->people));
+        $people = $this->contextLoader->people($asked);
+        if (\in_array(0, $this->enrollments->versions($access->site->id, $asked), true)) {
+            throw Problem::notFound('This person');
+        }
+        $bearers = $this->labels->bearers($body->name(), $asked);
+        $whole = $this->caring->known(array_values($people), $access->caller, $access->site->division);
+        $lines = $ready = [];
+        foreach ($asked as $id) {
+            $may = isset($whole[$id]);
+            $changes = $may && \in_array($id, $bearers, true) !== $body->on;
+            if ($changes) {
+                $ready[] = $id;
+            }
+            $verdict = match (true) {
+                $changes => Verdict::Ready,
+                $may => Verdict::NothingToDo,
+                default => Verdict::Refused,
+            };
+            $lines[] = [
+                'person' => ['id' => $id, 'name' => PersonRow::name($people[$id])],
+                'verdict' => $verdict->value,
+                'before' => null,
+                'after' => null,
+                'outlook' => [],
+                'cautions' => [],
+                'reasons' => $changes
+                    ? []
+                    : [['code' => $may ? 'already-so' : 'not-yours-to-label', 'values' => new \stdClass()]],
+            ];
+        }
+
+        return [['changeList' => null, 'lines' => $lines, 'removal' => null], $ready];
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use MintDoor\Changes\ChangeRequest;
+use MintDoor\People\Labels;
+use MintDoor\Shared\Id;
+use Symfony\Component\Validator\Constraints as Assert;
+
+/** A label to be put on people of a site, or taken off them: looked at only, or done. */
+final readonly class LabelRequest
+{
+    /** @param list<string> $people ids */
+    public function __construct(
+        #[Assert\NotBlank(message: 'Type the label.', normalizer: 'trim')]
+        #[Assert\Length(max: Labels::LONGEST, maxMessage: 'Shorten the label to 40 characters.')]
+        #[Assert\Regex('/^[^\p{C},;]*$/Du', message: 'A label has no commas, semicolons or line breaks.')]
+        public string $label,
+        #[Assert\Count(
+            min: 1,
+            max: ChangeRequest::MOST_LINES,
+            minMessage: 'Choose somebody first.',
+            maxMessage: 'Choose 1,000 people at most, and do the rest after.',
+        )]
+        #[Assert\All([
+            new Assert\Type('string'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.'),
+        ])]
+        public array $people,
+        public bool $on = true,
+        public bool $apply = true,
+    ) {}
+
+    public function name(): string
+    {
+        return (string) preg_replace('/\s+/u', ' ', trim($this->label));
+    }
+}

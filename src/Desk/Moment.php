@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use Symfony\Component\Validator\Constraints as Assert;
+
+/** A day and a time of it, in a site's zone. */
+final readonly class Moment
+{
+    public function __construct(
+        #[Assert\Date(message: 'Write the day as year-month-day, such as 2026-09-07.')] public string $day,
+        #[Assert\Regex(
+            '/^([01]\d|2[0-3]):[0-5]\d$/D',
+            message: 'Write the time as hours and minutes, such as 09:30.',
+        )]
+        public string $time = '09:00',
+    ) {}
+}

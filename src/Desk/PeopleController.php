@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\PeopleQuery;
+use MintDoor\Core\People\PersonVisibility;
+use MintDoor\Intake\Lookups;
+use MintDoor\People\Directory;
+use MintDoor\People\Labels;
+use MintDoor\People\PersonRow;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Finding people of one's reach, by whatever of theirs was typed, and by label. */
+final readonly class PeopleController
+{
+    private const MOST = 12;
+
+    /** Bearers of a label looked at. */
+    private const MOST_LABELLED = 400;
+
+    public function __construct(
+        private Connection $db,
+        private Directory $directory,
+        private Labels $labels,
+        private Lookups $lookups,
+    ) {}
+
+    #[Route('/people', name: 'people', methods: ['GET'])]
+    public function find(
+        #[CurrentUser] Caller $caller,
+        #[MapQueryParameter] string $q = '',
+        #[MapQueryParameter] string $label = '',
+    ): Response {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only staff look people up.');
+        }
+        $query = PeopleQuery::of($q);
+        $reach = $this->directory->reachOf($caller);
+        $found = [];
+        foreach (
+            '' !== $label
+                ? $this->labelled($label)
+                : ($query->tooShort()
+                    ? []
+                    : $this->directory->find($query, Id::NONE)) as $row
+        ) {
+            $exactly = $query->names(PersonRow::identifiers($row));
+            $visibility = $reach->visibility(PersonRow::person($row), $query->names(PersonRow::proofs($row)));
+            $named = $exactly || $query->matchesNames(PersonRow::names($row));
+            // A label says something of a person: only within one's reach may they be found by it.
+            if (
+                PersonVisibility::Full === $visibility
+                    ? '' === $label || $query->tooShort() || $named
+                    : '' === $label && PersonVisibility::Masked === $visibility && $named
+            ) {
+                $found[] = [
+                    -$query->score($row->list('terms'), PersonRow::identifiers($row)),
+                    $row->string('sort_name'),
+                    ['person' => PersonRow::json($row, $visibility)],
+                    PersonVisibility::Full === $visibility ? $row->id('person_id') : null,
+                ];
+            }
+        }
+        $this->lookups->count('' === $label && [] === $found ? [$query->identifier] : [], $caller);
+        usort($found, static fn(array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
+
+        $shown = \array_slice($found, 0, self::MOST);
+        $labels = $this->labels->ofPeople(array_values(array_filter(array_column($shown, 3))));
+
+        return new Answer([
+            'items' => array_map(
+                static fn(array $each): array => [...$each[2], 'labels' => $labels[$each[3] ?? ''] ?? []],
+                $shown,
+            ),
+            'more' => \count($found) > self::MOST,
+        ]);
+    }
+
+    /** @return list<Row> */
+    private function labelled(string $label): array
+    {
+        return Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT '
+                    .PersonRow::COLUMNS
+                    .', p.terms FROM label wanted JOIN person_label bears ON bears.label_id = wanted.id '
+                        .'JOIN person p ON p.id = bears.person_id JOIN division pd ON pd.id = p.division_id '
+                        .'LEFT JOIN account a ON a.person_id = p.id WHERE wanted.name = ? AND p.gone IS NULL '
+                        .'ORDER BY p.sort_name LIMIT '
+                    .self::MOST_LABELLED,
+                [$label],
+            ),
+        );
+    }
+}

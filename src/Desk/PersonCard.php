@@ -1,0 +1,261 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Changes\ChangeContextLoader;
+use MintDoor\Changes\ChangeHandler;
+use MintDoor\Changes\LineRequest;
+use MintDoor\Core\Changes\FixPlanner;
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonVisibility;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roles\Role;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\OverrideKind;
+use MintDoor\Core\Roster\Phase;
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\People\Labels;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\ReasonJson;
+use MintDoor\Roster\RoleOptions;
+use MintDoor\Roster\RosterQuery;
+use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Roster\WorkMeter;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+
+/** Everything the docked column says of one person in one site. */
+final readonly class PersonCard
+{
+    public function __construct(
+        private Connection $db,
+        private Roles $roles,
+        private Enrollments $enrollments,
+        private ChangeContextLoader $contextLoader,
+        private ChangeHandler $changeLists,
+        private ReasonJson $reasons,
+        private FixPlanner $fixPlanner,
+        private WorkMeter $meter,
+        private Labels $labels,
+        private RosterQuery $roster,
+    ) {}
+
+    /**
+     * @return array<string, mixed>&array{version: int} schema `PersonCard`
+     *
+     * @throws Problem of type `NotFound` for somebody who has never been here
+     */
+    public function of(SiteAccess $access, string $personId): array
+    {
+        $people = $this->contextLoader->people([$personId]);
+        $row = $people[$personId];
+        $site = $access->site->id;
+        $enrollment = $this->enrollments->of($site, $personId);
+        $record = $this->db->fetchAssociative(
+            'SELECT version, last_seen_at FROM enrollment WHERE site_id = ? AND person_id = ?',
+            [Id::binary($site), Id::binary($personId)],
+        );
+        $record = new Row(false === $record ? throw Problem::notFound('This person') : $record);
+        $timeline = $enrollment->timeline();
+        $segment = $timeline->at($access->now);
+        $person = PersonRow::person($row);
+        $book = $this->roles->book();
+        $may = $access->may(Permission::LetIn);
+        $staff = $access->may(Permission::SeeUnlisted);
+        $reason = $staff
+            ? $this->fixPlanner->reason($this->contextLoader->of($access, $people)->one($personId))
+            : (new Access($book))->reason($timeline, $person, $access->site, $access->now, $enrollment);
+        $here = true === $segment?->state->here();
+        $visibility = $this->roster->visibilityOf($access, $row);
+
+        return [
+            'person' => PersonRow::json($row, $visibility),
+            'page' => PersonVisibility::Full === $visibility,
+            'standing' => SegmentRow::json($segment, $book),
+            'lastSeen' => $access->may(Permission::SeeActivity)
+                ? Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX)
+                : null,
+            'work' => $this->work($access, $person, $segment, $record->instantOrNull('last_seen_at')),
+            'labels' => PersonVisibility::Full === $visibility ? $this->labels->ofPerson($personId) : [],
+            'version' => $record->int('version'),
+            'band' => ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
+            'reason' => $staff
+                ? $this->reasons->forStaff($reason, $access->standing)
+                : $this->reasons->forThePerson($reason),
+            'grants' => $this->grants($enrollment, $access->now, $site, $personId),
+            'overrides' => $staff ? $this->overrides($enrollment, $access, $personId) : [],
+            'timeline' => SegmentRow::stretches($timeline->segments, $book),
+            'nextChange' => $this->nextChange($timeline, $person, $access),
+            'options' => $may ? RoleOptions::of($book, $access, $person, $here ? $segment->roles : []) : [],
+            'remove' =>
+                $here && ($may || $personId === $access->caller->id)
+                    ? $this->changeLists->previewLine($access, new LineRequest($personId, 'remove'))
+                    : null,
+            'bringBack' =>
+                $may && !$here ? $this->changeLists->previewLine(
+                    $access,
+                    new LineRequest($personId, 'bring-back')
+                ) : null,
+        ];
+    }
+
+    /**
+     * @return array{at: ?string, entry: string, state: ?string, role: ?string}|null when something changes next for
+     *     them here, and what is so then; null when nothing will
+     */
+    private function nextChange(Timeline $timeline, Person $person, SiteAccess $access): ?array
+    {
+        $next =
+            (new Access($this->roles->book()))->stretches($timeline, $person, $access->site, $access->now)[1] ?? null;
+
+        return null === $next
+            ? null
+            : [
+                'at' => Instant::toJson($next->window->from),
+                'entry' => $next->entry->value,
+                'state' => $next->state?->value,
+                'role' => ($this->roles->book()->pick($next->roles)[0] ?? null)?->code,
+            ];
+    }
+
+    /**
+     * @return array{done: int, of: int, mean: ?int}|null how far somebody is who works here, for those who may see it
+     */
+    private function work(SiteAccess $access, Person $person, ?Segment $segment, ?int $lastSeen): ?array
+    {
+        if (
+            null === $segment
+            || !$access->may(Permission::SeeActivity)
+            || !\in_array(Permission::DoWork, $this->roles->book()->permissions($segment->roles, $person), true)
+        ) {
+            return null;
+        }
+        $work = $this->meter->of($access->site->id, $person->id, $segment->since, $lastSeen);
+
+        return [
+            'done' => $work->done(),
+            'of' => \count($work->items),
+            'mean' => $access->may(Permission::SeeMarks) ? $work->mean() : null,
+        ];
+    }
+
+    /** @return list<array<string, mixed>> schema `WayIn` */
+    private function grants(Enrollment $enrollment, int $now, string $site, string $personId): array
+    {
+        $stored = [];
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    <<<'SQL'
+                        SELECT p.id, d.name, d.kind, c.name AS section, g.given_name, g.family_name, g.preferred_name
+                        FROM access_grant p
+                        JOIN door d ON d.id = p.door_id
+                        LEFT JOIN section c ON c.id = p.section_id
+                        LEFT JOIN person g ON g.id = p.given_by
+                        WHERE p.site_id = ? AND p.person_id = ?
+                        SQL,
+                    [Id::binary($site), Id::binary($personId)],
+                ),
+            ) as $row
+        ) {
+            $stored[$row->id('id')] = $row;
+        }
+        $ways = [];
+        foreach ($enrollment->grants as $grant) {
+            $row = $stored[$grant->id] ?? null;
+            $phase = $enrollment->phaseOf($grant, $now);
+            if (null !== $row && Phase::None !== $phase) {
+                $ways[] = $this->wayIn($grant, $phase, $row, $now);
+            }
+        }
+
+        return $ways;
+    }
+
+    /** @return array<string, mixed> schema `WayIn` */
+    private function wayIn(Grant $grant, Phase $phase, Row $row, int $now): array
+    {
+        return [
+            'id' => $grant->id,
+            'door' => ['kind' => $row->string('kind'), 'name' => $row->string('name')],
+            'reserved' => $grant->reserved,
+            'role' => $grant->role,
+            'phase' => match ($phase) {
+                Phase::InForce => 'in-force',
+                Phase::Upcoming => 'upcoming',
+                Phase::Waiting => 'waiting',
+                Phase::Removed => 'removed',
+                default => 'ended',
+            },
+            'section' => $row->stringOrNull('section'),
+            'from' => Instant::toJson($grant->window->from),
+            'until' => Instant::toJson(
+                $grant->override(OverrideKind::Withdrawn, $now)?->window->from ?? $grant->window->until
+            ),
+            'givenAt' => Instant::toJson($grant->givenAt),
+            'givenBy' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
+        ];
+    }
+
+    /**
+     * What was done by hand and holds over all ways in, now or from a day on.
+     *
+     * @return list<array<string, mixed>> schema `Override`
+     */
+    private function overrides(Enrollment $enrollment, SiteAccess $access, string $personId): array
+    {
+        $kept = [];
+        foreach ($enrollment->overrides as $override) {
+            if ($override->window->until > max($access->now, $override->window->from)) {
+                $kept[$override->id] = $override;
+            }
+        }
+        $overrides = [];
+        foreach (
+            Row::all(
+                $this->db->fetchAllAssociative(
+                    <<<'SQL'
+                        SELECT m.id, m.note, p.given_name, p.family_name, p.preferred_name
+                        FROM enrollment_override m
+                        LEFT JOIN person p ON p.id = m.put_by
+                        WHERE m.site_id = ? AND m.person_id = ? AND m.grant_id IS NULL
+                        ORDER BY m.from_at, m.id
+                        SQL,
+                    [Id::binary($access->site->id), Id::binary($personId)],
+                ),
+            ) as $row
+        ) {
+            $override = $kept[$row->id('id')] ?? null;
+            if (null !== $override) {
+                $overrides[] = [
+                    'kind' => $override->kind->value,
+                    'from' => Instant::toJson($override->window->from),
+                    'until' => Instant::toJson($override->window->until),
+                    'role' => $override->role,
+                    'dates' =>
+                        null === $override->dates
+                            ? null
+                            : [
+                                'from' => Instant::toJson($override->dates->from),
+                                'until' => Instant::toJson($override->dates->until),
+                            ],
+                    'by' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
+                    'note' => $access->may(Permission::LetIn) ? $row->stringOrNull('note') : null,
+                ];
+            }
+        }
+
+        return $overrides;
+    }
+}

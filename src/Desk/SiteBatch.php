@@ -1,0 +1,345 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Changes\ChangeHandler;
+use MintDoor\Changes\ChangeLists;
+use MintDoor\Changes\ChangeRequest;
+use MintDoor\Changes\LineRequest;
+use MintDoor\Core\Intake\Candidate;
+use MintDoor\Core\Intake\Circumstances;
+use MintDoor\Core\Intake\Outcome;
+use MintDoor\Core\Intake\Reading;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Sites\Site as SiteRules;
+use MintDoor\Core\Sites\SiteDraft;
+use MintDoor\Core\Sites\SiteRows;
+use MintDoor\Core\Text\TooMuch;
+use MintDoor\Intake\PeopleReader;
+use MintDoor\People\PersonRow;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
+use MintDoor\Sites\Divisions;
+use Symfony\Component\Validator\Validator\ValidatorInterface;
+
+/** Makes sites from rows, each by itself, and takes them back. Runs inside a transaction. */
+final readonly class SiteBatch
+{
+    public function __construct(
+        private Connection $db,
+        private SiteHandler $handler,
+        private ChangeHandler $changeLists,
+        private ChangeLists $stored,
+        private Divisions $divisions,
+        private PeopleReader $people,
+        private Gate $gate,
+        private ValidatorInterface $validator,
+    ) {}
+
+    /** @return array<string, mixed> schema `SiteBatch` */
+    public function make(EntityManagerInterface $entities, SiteBatchRequest $request, Caller $caller): array
+    {
+        $divisions = array_map(static fn(array $each): string => $each['name'], $this->divisions->all());
+        $terms = array_map(strval(...), $this->db->fetchAllKeyValue('SELECT code, name FROM term'));
+        $reader = new SiteRows(SiteRequest::KINDS, $divisions, $terms, $request->division, $request->term);
+        try {
+            $drafts = $reader->read($request->text, SiteBatchRequest::MOST_ROWS);
+        } catch (TooMuch $much) {
+            throw Problem::tooMuch($much->problem, $much->row, SiteBatchRequest::MOST_ROWS);
+        }
+        $leads = $this->leads($drafts, $request, $caller);
+        $rows = [];
+        $made = 0;
+        foreach ($drafts as $draft) {
+            $row = $this->one($entities, $draft, $leads[$draft->number] ?? [], $request->apply, $caller);
+            $made += (int) ('ready' === $row['verdict']);
+            $rows[] = $row;
+        }
+        if ($request->apply) {
+            if (0 === $made || null === $request->changeList) {
+                throw Problem::field('/text', 'nothing', 'There is no site to make yet. Complete a row first.');
+            }
+            $this->stored->mustBeKind($this->stored->row($request->changeList, $caller), 'sites');
+            $this->stored->made($request->changeList, $rows, $made, $caller);
+        }
+
+        return ['rows' => $rows, 'made' => $made, 'changeList' => $request->apply ? $request->changeList : null];
+    }
+
+    /** @return list<string> ids of the sites a change list made */
+    public function madeBy(string $changeList, Caller $caller): array
+    {
+        return array_column($this->rows($changeList, $caller), 'site');
+    }
+
+    /** @return array<string, mixed> schema `SiteBatchUndo` */
+    public function takeBack(EntityManagerInterface $entities, string $changeList, Caller $caller): array
+    {
+        $rows = $this->rows($changeList, $caller);
+        $lines = [];
+        foreach ($rows as $row) {
+            $access = $this->gate->at($row['site'], $caller);
+            $access->require(Permission::RunSite, 'Only who leads a site, or administers its division, takes it back.');
+            $platform = new SiteAccess(
+                $access->site,
+                $access->row,
+                $caller,
+                new Standing($caller->id, true),
+                null,
+                $access->now,
+            );
+            $reason = $this->inUse($row['site'], $access);
+            if (null === $reason) {
+                $people = array_map(
+                    static fn(mixed $id): string => Id::text(\is_string($id) ? $id : ''),
+                    $this->db->fetchFirstColumn('SELECT person_id FROM enrollment WHERE site_id = ?', [
+                        Id::binary($row['site']),
+                    ]),
+                );
+                if ([] !== $people) {
+                    $this->changeLists->apply(
+                        $platform,
+                        new ChangeRequest(
+                            array_map(
+                                static fn(string $person): LineRequest => new LineRequest($person, 'remove'),
+                                $people,
+                            ),
+                            removing: \count($people),
+                        ),
+                    );
+                }
+                $this->handler->takeBack($entities, $platform);
+            }
+            $lines[] = [
+                'site' => ['id' => $row['site'], 'title' => $row['title']],
+                'verdict' => null === $reason ? 'ready' : 'refused',
+                'detail' => $reason,
+            ];
+        }
+        $gone = array_column(
+            array_filter($lines, static fn(array $line): bool => 'ready' === $line['verdict']),
+            'site',
+        );
+        if ([] !== $gone) {
+            $this->stored->takenBack($changeList, array_column($gone, 'id'), $caller);
+        }
+
+        return ['lines' => $lines];
+    }
+
+    /** Why a site can not be taken back any more. */
+    private function inUse(string $site, SiteAccess $access): ?string
+    {
+        $others = $this->db->fetchOne("SELECT COUNT(*) FROM change_line WHERE site_id = ? AND verb <> 'let-in'", [
+            Id::binary($site),
+        ]);
+        $learners = $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment WHERE site_id = ? AND leads = 0', [
+            Id::binary($site),
+        ]);
+
+        return match (true) {
+            $access->row->int('version') > 1 => 'It was changed or opened since. Close it instead.',
+            is_numeric($others) && (int) $others > 0,
+            is_numeric($learners) && (int) $learners > 0 =>
+                'People were let in or changed there since. Close it instead.',
+            default => null,
+        };
+    }
+
+    /** @return list<array{site: string, title: string}> */
+    private function rows(string $changeList, Caller $caller): array
+    {
+        $record = $this->stored->row($changeList, $caller);
+        $this->stored->mustBeKind($record, 'sites');
+        $work = $this->stored->undoData($changeList);
+        $rows = [];
+        foreach ((array) ($work['rows'] ?? []) as $row) {
+            $row = (array) $row;
+            if (\is_string($row['site'] ?? null) && true !== ($row['gone'] ?? false)) {
+                $rows[] = ['site' => $row['site'], 'title' => \is_string($row['title'] ?? null) ? $row['title'] : ''];
+            }
+        }
+
+        return [] !== $rows
+            ? $rows
+            : throw new Problem(ProblemType::UndoneAlready, 'Nothing of this change list is left to take back.');
+    }
+
+    /**
+     * @param list<array{text: string, person: ?string, candidates: list<array<string, mixed>>}> $leads
+     *
+     * @return array<string, mixed> schema `SiteBatchRow`
+     */
+    private function one(
+        EntityManagerInterface $entities,
+        SiteDraft $draft,
+        array $leads,
+        bool $apply,
+        Caller $caller,
+    ): array {
+        $problems = array_map(
+            static fn(array $each): array => [
+                'field' => $each['field'],
+                'detail' => self::sentence($each['field'], $each['code']),
+            ],
+            $draft->problems,
+        );
+        $request = new SiteRequest(
+            $draft->title,
+            $draft->code,
+            $draft->kind,
+            $draft->division,
+            $draft->term,
+            $draft->lowest,
+            $draft->highest,
+            $draft->seats,
+        );
+        foreach ([] === $problems ? $this->validator->validate($request) : [] as $violation) {
+            $problems[] = ['field' => $violation->getPropertyPath(), 'detail' => (string) $violation->getMessage()];
+        }
+        $open = array_filter($leads, static fn(array $lead): bool => null === $lead['person']);
+        $site = null;
+        if ([] === $problems && [] === $open) {
+            $this->db->beginTransaction();
+            try {
+                $site = $this->withLeads($entities, $request, array_column($leads, 'person'), $caller);
+                $entities->flush();
+                $apply ? $this->db->commit() : $this->db->rollBack();
+            } catch (Problem $problem) {
+                $this->db->rollBack();
+                foreach (
+                    $problem->errors ?: [['pointer' => '/title', 'code' => '', 'detail' => $problem->detail]] as $error
+                ) {
+                    $problems[] = ['field' => trim($error['pointer'], '/'), 'detail' => $error['detail']];
+                }
+            }
+            // What a row that was left out did to entities must not be written with the next.
+            $entities->clear();
+        }
+
+        return [
+            'number' => $draft->number,
+            'text' => $draft->text,
+            'title' => $request->title,
+            'code' => $request->code,
+            'kind' => $draft->kind,
+            'division' => $draft->division,
+            'term' => $draft->term,
+            'lowest' => $draft->lowest,
+            'highest' => $draft->highest,
+            'seats' => $draft->seats,
+            'leads' => $leads,
+            'problems' => $problems,
+            'verdict' => match (true) {
+                [] !== $problems => 'refused',
+                [] !== $open => 'needs-choice',
+                default => 'ready',
+            },
+            'site' => $apply && [] === $problems ? $site : null,
+        ];
+    }
+
+    /** @param list<string|null> $leads ids */
+    private function withLeads(
+        EntityManagerInterface $entities,
+        SiteRequest $request,
+        array $leads,
+        Caller $caller,
+    ): string {
+        // An administrator who names others need not lead it; anybody else answers for what they make.
+        $site = $this->handler->make(
+            $entities,
+            $request,
+            $caller,
+            [] === $leads || !$caller->administers($request->division),
+        );
+        $access = $this->gate->at($site, $caller);
+        foreach (array_unique(array_filter($leads)) as $lead) {
+            if ($lead !== $caller->id || $caller->administers($request->division)) {
+                try {
+                    $this->changeLists->apply(
+                        $access,
+                        new ChangeRequest([new LineRequest($lead, 'let-in', $this->handler->leadRole())]),
+                    );
+                } catch (Problem $problem) {
+                    throw ProblemType::NotReady === $problem->type
+                        ? Problem::field(
+                            '/leads',
+                            'not-a-lead',
+                            'One of those named may not lead a site. Only staff may.',
+                        )
+                        : $problem;
+                }
+            }
+        }
+
+        return $site;
+    }
+
+    /**
+     * @param list<SiteDraft> $drafts
+     *
+     * @return array<int, list<array{text: string, person: ?string, candidates: list<array<string, mixed>>}>> by row
+     *     number
+     */
+    private function leads(array $drafts, SiteBatchRequest $request, Caller $caller): array
+    {
+        $texts = $leads = [];
+        foreach ($drafts as $draft) {
+            foreach ($draft->leads as $place => $text) {
+                $texts[$draft->number.':'.$place] = $text;
+            }
+        }
+        $for = new Circumstances(new SiteRules('', ''), [PersonKind::Staff]);
+        $read = $this->people->read(array_values($texts), $caller, $for);
+        foreach (array_keys($texts) as $n => $key) {
+            [$reading, $rows] = $read[$n];
+            $who =
+                $request->leads[$key]
+                ?? (\in_array($reading?->outcome, [Outcome::Match, Outcome::Repeat], true)
+                    ? $reading->candidates[0]->known->person->id
+                    : null);
+            $leads[(int) $key][] = [
+                'text' => $texts[$key],
+                'person' => $who,
+                'candidates' => self::candidates($reading, $rows),
+            ];
+        }
+
+        return $leads;
+    }
+
+    /**
+     * @param array<string, array{Row, \MintDoor\Core\People\PersonVisibility}> $rows by person
+     *
+     * @return list<array<string, mixed>> schema `Person`
+     */
+    private static function candidates(?Reading $reading, array $rows): array
+    {
+        return array_map(
+            static fn(Candidate $each): array => PersonRow::json(...$rows[$each->known->person->id]),
+            $reading->candidates ?? [],
+        );
+    }
+
+    private static function sentence(string $field, string $code): string
+    {
+        return match ($code) {
+            'missing' => 'title' === $field ? 'Give the site a title.' : "Choose a $field.",
+            'not-a-number' => 'Write seats as a number, or leave it empty for no limit.',
+            'not-levels' => 'Write levels as a number or a run, such as 6-8.',
+            default => "There is no such $field. Write it as it is called here.",
+        };
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Dear;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Transaction;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Many sites at once, from rows that are typed or pasted. */
+final readonly class SiteBatchController
+{
+    public function __construct(private SiteBatch $batch, private Transaction $transaction) {}
+
+    /** Looked at, rows are made in the same way and then forgotten. */
+    #[Dear]
+    #[Route('/site-batches', name: 'make_sites', methods: ['POST'])]
+    public function make(
+        #[MapRequestPayload] SiteBatchRequest $body,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
+        }
+
+        return $this->transaction->run(
+            $request,
+            $caller,
+            [],
+            fn(EntityManagerInterface $entities): Answer => new Answer($this->batch->make($entities, $body, $caller)),
+        );
+    }
+
+    /** Takes back the sites a change list made; those that are in use by now stay. */
+    #[Dear]
+    #[Route(
+        '/site-batches/{changeList}/undo',
+        name: 'undo_sites',
+        requirements: ['changeList' => Id::PATTERN],
+        methods: ['POST'],
+    )]
+    public function undo(string $changeList, Request $request, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->transaction->run(
+            $request,
+            $caller,
+            $this->batch->madeBy($changeList, $caller),
+            fn(EntityManagerInterface $entities): Answer => new Answer(
+                $this->batch->takeBack($entities, $changeList, $caller),
+            ),
+        );
+    }
+}

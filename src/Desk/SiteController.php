@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Counts;
+use MintDoor\Roster\Gate;
+use MintDoor\Roster\ReasonJson;
+use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Roster\SiteCount;
+use MintDoor\Shared\Answer;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\FromQuery;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Transaction;
+use MintDoor\Sites\SiteRow;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+final readonly class SiteController
+{
+    private const RUNS = 'Only a lead of this site or an administrator may do this.';
+
+    public function __construct(
+        private Gate $gate,
+        private Connection $db,
+        private SitesQuery $sites,
+        private Counts $counts,
+        private SiteHandler $handler,
+        private Transaction $transaction,
+        private Roles $roles,
+        private ReasonJson $reasons,
+    ) {}
+
+    #[Route('/sites', name: 'sites', methods: ['GET'])]
+    public function list(#[CurrentUser] Caller $caller, #[FromQuery] SitesFilter $filter = new SitesFilter()): Response
+    {
+        return new Answer($this->sites->list($caller, $filter));
+    }
+
+    #[Route('/sites', name: 'make_site', methods: ['POST'])]
+    public function make(
+        #[MapRequestPayload] SiteRequest $body,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->transaction->run($request, $caller, [], function (EntityManagerInterface $entities) use (
+            $body,
+            $caller,
+        ): Answer {
+            $site = $this->handler->make($entities, $body, $caller);
+            $entities->flush();
+
+            return $this->answer($this->gate->at($site, $caller), 201);
+        });
+    }
+
+    #[Route('/sites/{site}', name: 'site', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
+    public function site(string $site, #[CurrentUser] Caller $caller): Response
+    {
+        return $this->answer($this->gate->at($site, $caller));
+    }
+
+    #[Route('/sites/{site}', name: 'change_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
+    public function change(
+        string $site,
+        #[MapRequestPayload] SiteRequest $body,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->changed(
+            $site,
+            $request,
+            $caller,
+            fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->change(
+                $entities,
+                $access,
+                $body,
+            ),
+        );
+    }
+
+    #[Route('/sites/{site}/life', name: 'live_site', requirements: ['site' => Id::PATTERN], methods: ['PUT'])]
+    public function live(
+        string $site,
+        #[MapRequestPayload] LifeRequest $body,
+        Request $request,
+        #[CurrentUser] Caller $caller,
+    ): Response {
+        return $this->changed(
+            $site,
+            $request,
+            $caller,
+            fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->live(
+                $entities,
+                $access,
+                $body,
+            ),
+        );
+    }
+
+    /**
+     * @param callable(EntityManagerInterface, SiteAccess): int $work answers the sequence number of its history entry
+     */
+    private function changed(string $site, Request $request, Caller $caller, callable $work): Response
+    {
+        $this->gate->at($site, $caller)->require(Permission::RunSite, self::RUNS);
+
+        return $this->transaction->run($request, $caller, [$site], function (EntityManagerInterface $entities) use (
+            $site,
+            $request,
+            $caller,
+            $work,
+        ): Answer {
+            $access = $this->gate->at($site, $caller)->require(Permission::RunSite, self::RUNS);
+            IfMatch::check($request, $access->row->int('version'));
+            $entry = $work($entities, $access);
+            $entities->flush();
+
+            return $this->answer($this->gate->at($site, $caller), 200, 0 === $entry ? null : $entry);
+        });
+    }
+
+    private function answer(SiteAccess $access, int $status = 200, ?int $entry = null): Answer
+    {
+        $count = $this->counts->of([$access->site->id], $access->now)[$access->site->id] ?? new SiteCount();
+        $version = $access->row->int('version');
+
+        return (new Answer(
+            [
+                ...SiteRow::json($access->row, $access->now),
+                'seats' => $access->site->seats,
+                'learners' => $count->seatsHeld,
+                'staff' => $count->staff,
+                'leadLimit' => $access->site->leadLimit,
+                'sections' => array_map(
+                    static fn(Row $row): array => ['id' => $row->id('id'), 'name' => $row->string('name')],
+                    Row::all(
+                        $this->db->fetchAllAssociative(
+                            'SELECT id, name FROM section WHERE site_id = ? ORDER BY name, id',
+                            [Id::binary($access->site->id)],
+                        ),
+                    ),
+                ),
+                'version' => $version,
+                'standing' => SegmentRow::json($access->segment, $this->roles->book()),
+                'administrator' => $access->standing->administrator,
+                'may' => array_values(
+                    array_map(
+                        static fn(Permission $permission): string => $permission->value,
+                        array_filter(Permission::cases(), $access->may(...)),
+                    ),
+                ),
+                'seenAs' =>
+                    null === $access->eyes
+                        ? null
+                        : [
+                            'eyes' => $access->eyes,
+                            'name' => $access->caller->name,
+                            'reason' => $this->reasons->forThePerson(
+                                (new Access($this->roles->book()))->reason(
+                                    ($access->enrollment ?? new Enrollment())->timeline(),
+                                    Gate::person($access->caller),
+                                    $access->site,
+                                    $access->now,
+                                ),
+                            ),
+                        ],
+                'entry' => $entry,
+            ],
+            $status,
+        ))->versioned($version);
+    }
+}

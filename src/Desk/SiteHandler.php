@@ -1,0 +1,406 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
+use Doctrine\ORM\EntityManagerInterface;
+use MintDoor\Changes\ChangeHandler;
+use MintDoor\Changes\ChangeRequest;
+use MintDoor\Changes\LineRequest;
+use MintDoor\Core\Roles\Standing;
+use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Sites\SiteState;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\History\History;
+use MintDoor\People\Directory;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\Entity\Door;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Ids;
+use MintDoor\Shared\Locks;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Row;
+use MintDoor\Sites\Entity\Site;
+use MintDoor\Sites\SiteRow;
+
+/** Makes sites and changes them. Runs inside a transaction. */
+final readonly class SiteHandler
+{
+    /** What a history entry remembers of a site, to be put back. */
+    private const KEPT = [
+        'title',
+        'code',
+        'kind',
+        'divisionId',
+        'termId',
+        'levelLowest',
+        'levelHighest',
+        'seats',
+        'opensAt',
+        'closesAt',
+    ];
+
+    public function __construct(
+        private Connection $db,
+        private Ids $ids,
+        private PlatformClock $clock,
+        private Roles $roles,
+        private Enrollments $enrollments,
+        private ChangeHandler $changeLists,
+        private History $history,
+        private Directory $directory,
+        private Locks $locks,
+    ) {}
+
+    /**
+     * A draft, with whoever makes it as its lead where they may be one.
+     *
+     * @param bool $asLead whether they are to be
+     *
+     * @return string its id
+     */
+    public function make(
+        EntityManagerInterface $entities,
+        SiteRequest $request,
+        Caller $caller,
+        bool $asLead = true,
+    ): string {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
+        }
+        [$division, $term] = $this->placed($request, $caller, null);
+        $this->assertSeats($request->seats);
+        // Asked first, so that a change list of many sites goes on; whoever is quicker still wins by the unique key.
+        if (false !== $this->db->fetchOne('SELECT 1 FROM site WHERE code = ?', [$request->code])) {
+            throw $this->taken();
+        }
+        $site = new Site(
+            $this->ids->next(),
+            $request->code,
+            $request->title,
+            $request->kind,
+            $division,
+            $term,
+            $request->lowest,
+            $request->highest,
+            $request->seats,
+        );
+        $entities->persist($site);
+        $entities->persist(new Door($this->ids->next(), $site->id, 'staff'));
+        $this->flush($entities);
+        $this->locks->made($site->id);
+        $this->history->write($site->id, $caller, [['site-made', ['title' => $site->title]]]);
+        $row = new Row(
+            $this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.' FROM '.SiteRow::TABLES.' WHERE s.id = ?', [
+                Id::binary($site->id),
+            ])
+            ?: [],
+        );
+        // Whoever makes a site is let in by the platform, not by themselves.
+        $access = new SiteAccess(
+            SiteRow::site($row),
+            $row,
+            $caller,
+            new Standing($caller->id, true),
+            null,
+            $this->clock->instant(),
+        );
+        if ($asLead && 'staff' === $caller->kind) {
+            $this->changeLists->apply(
+                $access,
+                new ChangeRequest([new LineRequest($caller->id, 'let-in', $this->leadRole())])
+            );
+        }
+
+        return $site->id;
+    }
+
+    /** Takes the making of a site back: it is not there for anybody any more, and its short code is free again. */
+    public function takeBack(EntityManagerInterface $entities, SiteAccess $access): void
+    {
+        $site = $this->site($entities, $access);
+        $site->takenBack = true;
+        $site->code = '~'.substr(str_replace('-', '', $site->id), -20);
+        ++$site->version;
+        $this->flush($entities);
+        $this->history->write($site->id, $access->caller, [['site-taken-back', ['title' => $site->title]]]);
+    }
+
+    /** @return int the sequence number of its history entry, 0 when nothing changed */
+    public function change(EntityManagerInterface $entities, SiteAccess $access, SiteRequest $request): int
+    {
+        $site = $this->site($entities, $access);
+        [$division, $term] = $this->placed($request, $access->caller, $access->site->division);
+        $this->assertSeats($request->seats);
+        $this->assertNotFewerThanHeld($site, $access, $request->seats);
+
+        return $this->put($entities, $site, $access, 'site-changed', [
+            'title' => $request->title,
+            'code' => $request->code,
+            'kind' => $request->kind,
+            'divisionId' => $division,
+            'termId' => $term,
+            'levelLowest' => $request->lowest,
+            'levelHighest' => $request->highest,
+            'seats' => $request->seats,
+        ]);
+    }
+
+    /** @return int the sequence number of its history entry, 0 when nothing changed */
+    public function live(EntityManagerInterface $entities, SiteAccess $access, LifeRequest $request): int
+    {
+        $site = $this->site($entities, $access);
+        $wanted = SiteState::from($request->state);
+        if ($wanted === $access->site->stateAt($access->now) && SiteState::Draft !== $wanted && null === $request->on) {
+            return 0;
+        }
+        $at = null === $request->on ? $access->now : $this->planned($request->on, $wanted, $access);
+        $dates = match ($wanted) {
+            SiteState::Draft => ['opensAt' => Time::FOREVER, 'closesAt' => Time::FOREVER],
+            SiteState::Open => [
+                'opensAt' => null === $request->on ? min($site->opensAt, $at) : $at,
+                'closesAt' => $site->closesAt > $at ? $site->closesAt : Time::FOREVER,
+            ],
+            SiteState::Closed => ['opensAt' => $site->opensAt, 'closesAt' => $at],
+        };
+        if (SiteState::Closed === $wanted && null !== $request->on && $at <= $site->opensAt) {
+            throw Problem::field('/on', 'before-opening', 'That is before the site opens. Choose a later day.');
+        }
+
+        return $this->put($entities, $site, $access, 'site-'.$wanted->value, $dates);
+    }
+
+    /** @return int the sequence number of its history entry, 0 when nothing changed */
+    public function changeLine(EntityManagerInterface $entities, SiteAccess $access, SiteChangesRequest $request): int
+    {
+        return match ($request->verb) {
+            'open' => $this->live($entities, $access, new LifeRequest('open', $request->on)),
+            'close' => $this->live($entities, $access, new LifeRequest('closed', $request->on)),
+            'seats' => $this->reseat($entities, $access, $request->seats),
+            default => $this->lead($access, (string) $request->person),
+        };
+    }
+
+    private function reseat(EntityManagerInterface $entities, SiteAccess $access, ?int $seats): int
+    {
+        $site = $this->site($entities, $access);
+        $this->assertSeats($seats);
+        $this->assertNotFewerThanHeld($site, $access, $seats);
+
+        return $this->put($entities, $site, $access, 'site-changed', ['seats' => $seats]);
+    }
+
+    private function lead(SiteAccess $access, string $person): int
+    {
+        $here =
+            true === $this->enrollments->of($access->site->id, $person)->timeline()->at($access->now)?->state->here();
+        $entry =
+            $this->changeLists->apply(
+                $access,
+                new ChangeRequest([new LineRequest($person, $here ? 'change-role' : 'let-in', $this->leadRole())]),
+            )['lines'][0]['entry'] ?? null;
+
+        return \is_int($entry) ? $entry : 0;
+    }
+
+    /** The highest role that answers for a site. */
+    public function leadRole(): string
+    {
+        foreach ($this->roles->book()->all() as $role) {
+            if ($role->lead) {
+                return $role->code;
+            }
+        }
+
+        throw new \LogicException('There is always a role that leads.');
+    }
+
+    private function assertNotFewerThanHeld(Site $site, SiteAccess $access, ?int $seats): void
+    {
+        $held = $this->enrollments->seats($site->id, $access->now)->most();
+        if (null !== $seats && $seats < $held && $seats !== $site->seats) {
+            throw Problem::field(
+                '/seats',
+                'below-held',
+                \sprintf(
+                    '%d %s, now or later. Choose %1$d or more, or remove some first.',
+                    $held,
+                    1 === $held ? 'seat is held' : 'seats are held',
+                ),
+            );
+        }
+    }
+
+    private function assertSeats(?int $seats): void
+    {
+        $most = $this->roles->limits()->seats;
+        if (null !== $seats && $seats > $most) {
+            throw Problem::field(
+                '/seats',
+                'above-limit',
+                \sprintf(
+                    'A site has %s seats at most here. Choose fewer, or leave it empty for no limit.',
+                    number_format($most),
+                ),
+            );
+        }
+    }
+
+    /** When something planned for a day happens: an opening at its beginning, a closing after it. */
+    private function planned(string $day, SiteState $wanted, SiteAccess $access): int
+    {
+        $at = SiteState::Closed === $wanted ? $access->endOf($day, '/on') : $access->startOf($day, '/on');
+
+        return $at > $access->now
+            ? $at
+            : throw Problem::field(
+                '/on',
+                'over',
+                'That is over already. Choose a later day, or leave it empty for now.',
+            );
+    }
+
+    /**
+     * Puts a site back to what it was before an entry of its history, unless it was changed since.
+     *
+     * @param array<string, mixed> $data of the entry
+     */
+    public function undo(
+        EntityManagerInterface $entities,
+        SiteAccess $access,
+        string $code,
+        array $data,
+        int $entry,
+    ): int {
+        $site = $this->site($entities, $access);
+        $before = (array) ($data['before'] ?? []);
+        foreach ((array) ($data['after'] ?? []) as $field => $value) {
+            if (!\in_array($field, self::KEPT, true) || $site->{$field} !== $value) {
+                throw new Problem(
+                    ProblemType::ChangedSince,
+                    'The site was changed again after this. Undo the later change first, or change it by hand.',
+                );
+            }
+        }
+        $held = $this->enrollments->seats($site->id, $access->now)->most();
+        if (isset($before['seats']) && \is_int($before['seats']) && $before['seats'] < $held) {
+            throw new Problem(
+                ProblemType::ChangedSince,
+                \sprintf(
+                    'More people came in since: %d seats are held, and there were %d before.',
+                    $held,
+                    $before['seats'],
+                ),
+            );
+        }
+        $sequence = $this->put($entities, $site, $access, 'undo', $before, ['of' => $code]);
+        $this->history->undone($site->id, $entry, $sequence);
+
+        return $sequence;
+    }
+
+    /**
+     * @param array<array-key, mixed> $values
+     * @param array<string, mixed>    $more
+     */
+    private function put(
+        EntityManagerInterface $entities,
+        Site $site,
+        SiteAccess $access,
+        string $code,
+        array $values,
+        array $more = [],
+    ): int {
+        $before = $after = [];
+        foreach ($values as $field => $value) {
+            if (\in_array($field, self::KEPT, true) && $site->{$field} !== $value) {
+                $before[$field] = $site->{$field};
+                $after[$field] = $site->{$field} = $value;
+            }
+        }
+        if ([] === $after) {
+            return 0;
+        }
+        $this->needsLead($site, $access);
+        ++$site->version;
+        $this->flush($entities);
+
+        return $this->history->write($site->id, $access->caller, [
+            [$code, ['before' => $before, 'after' => $after, ...$more]],
+        ]);
+    }
+
+    /** An open site has a lead, also one that is about to be opened. */
+    private function needsLead(Site $site, SiteAccess $access): void
+    {
+        $at = max($access->now, $site->opensAt);
+        if (Time::FOREVER <= $at || $site->closesAt <= $at) {
+            return;
+        }
+        $gap = (new Leads($this->roles->book()))->firstGap(
+            array_values($this->enrollments->leads($site->id, $access->now)),
+            new Window($at, $at + 1),
+        );
+        if (null !== $gap) {
+            throw new Problem(
+                ProblemType::NeedsLead,
+                'An open site needs a lead tutor who can enter. Let one in first, then open it.',
+            );
+        }
+    }
+
+    private function site(EntityManagerInterface $entities, SiteAccess $access): Site
+    {
+        return $entities->find(Site::class, $access->site->id) ?? throw Problem::notFound('This site');
+    }
+
+    /** @return array{string, string} ids of division and term */
+    private function placed(SiteRequest $request, Caller $caller, ?string $present): array
+    {
+        $division = $this->db->fetchOne('SELECT id FROM division WHERE code = ?', [$request->division]);
+        $term = $this->db->fetchOne('SELECT id FROM term WHERE code = ?', [$request->term]);
+        if (!\is_string($division)) {
+            throw Problem::field('/division', 'unknown', 'Choose a division from the list.');
+        }
+        if (!\is_string($term)) {
+            throw Problem::field('/term', 'unknown', 'Choose a term from the list.');
+        }
+        $reach = $this->directory->reachOf($caller);
+        if (
+            $request->division !== $present
+            && !$reach->everything
+            && !\in_array($request->division, $reach->divisions, true)
+        ) {
+            throw Problem::field(
+                '/division',
+                'out-of-reach',
+                'You do not run anything in this division yet. Its administrator can make the site for you.',
+            );
+        }
+
+        return [Id::text($division), Id::text($term)];
+    }
+
+    private function flush(EntityManagerInterface $entities): void
+    {
+        try {
+            $entities->flush();
+        } catch (UniqueConstraintViolationException) {
+            throw $this->taken();
+        }
+    }
+
+    private function taken(): Problem
+    {
+        return Problem::field('/code', 'taken', 'Another site has this short code. Choose a different one.');
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Messages;
+
+use MintDoor\Core\Roster\Segment;
+use MintDoor\Core\Time\Time;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Row;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** Values for what stands between braces in a template. */
+final readonly class MessageValues
+{
+    public function __construct(
+        private Roles $roles,
+        #[Autowire('%env(MINT_DOOR_NAME)%')] private string $platform,
+    ) {}
+
+    /** @return array<string, string> for messages about a site */
+    public function ofSite(SiteAccess $access, Row $person, ?Segment $after, string $words): array
+    {
+        $role = $this->roles->book()->pick($after->roles ?? [])[0] ?? null;
+        $until =
+            null === $after || $after->window->until >= Time::FOREVER
+                ? ''
+                : ' until '
+                    .(new \DateTimeImmutable('@'.($after->window->until - 1)))
+                        ->setTimezone($access->zone())
+                        ->format('j F Y');
+
+        return [
+            ...$this->ofPerson($person),
+            'site' => $access->row->string('title'),
+            'role' => null === $role ? '' : mb_strtolower($role->name),
+            'until' => $until,
+            'by' => $access->caller->name,
+            'words' => $words,
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function welcome(Row $person, Caller $by, string $words): array
+    {
+        return [
+            ...$this->ofPerson($person),
+            'division' => $person->string('person_division_name'),
+            'by' => $by->name,
+            'words' => $words,
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function ofPerson(Row $person): array
+    {
+        return [
+            'name' => PersonRow::name($person),
+            'given' => $person->stringOrNull('preferred_name') ?? $person->string('given_name'),
+            'login' => $person->string('login'),
+            'platform' => $this->platform,
+        ];
+    }
+}

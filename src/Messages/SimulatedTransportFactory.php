@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Messages;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Shared\Sealer;
+use MintDoor\Shared\SimulatedMail;
+use Symfony\Component\Mailer\Transport\Dsn;
+use Symfony\Component\Mailer\Transport\TransportFactoryInterface;
+use Symfony\Component\Mailer\Transport\TransportInterface;
+
+/**
+ * Makes the carrier that delivers into the platform instead of the
+ * outside: `simulated://default?bounce=PATTERNS&delay=PATTERNS`. Patterns are addresses with `*`, parted by commas.
+ */
+final readonly class SimulatedTransportFactory implements TransportFactoryInterface
+{
+    public function __construct(private Connection $db, private Sealer $sealer) {}
+
+    public function create(Dsn $dsn): TransportInterface
+    {
+        $patterns = static function (string $option) use ($dsn): array {
+            $value = $dsn->getOption($option, '');
+
+            return array_values(
+                array_filter(
+                    array_map(trim(...), explode(',', \is_string($value) ? $value : '')),
+                    static fn(string $each): bool => '' !== $each,
+                ),
+            );
+        };
+
+        return new SimulatedTransport($this->db, $this->sealer, $patterns('bounce'), $patterns('delay'));
+    }
+
+    public function supports(Dsn $dsn): bool
+    {
+        return SimulatedMail::SCHEME === $dsn->getScheme();
+    }
+}

@@ -1,0 +1,261 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\Caretaker;
+use MintDoor\Core\People\CareVerdict;
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonVisibility;
+use MintDoor\Core\People\Reach;
+use MintDoor\Core\People\Tie;
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Ties;
+use MintDoor\People\Directory;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+use MintDoor\Sites\SiteRow;
+
+/**
+ * Who looks after whom, and of whom somebody may know everything: what ties them is read, the core decides
+ * (`Caretaker`).
+ */
+final readonly class Caring
+{
+    private const REFUSALS = [
+        'gone' => 'This person is in the directory no more.',
+        'own-account' => 'This is your own account. Change your password under your name.',
+        'administers' => 'This person administers something. Only platform administrators look after their account.',
+        'not-a-learner' => 'Accounts of staff and guardians are looked after by administrators.',
+        'minor' => 'Accounts of learners of this age are for those who lead a site of theirs, and for administrators.',
+        'out-of-reach' =>
+            'You let this person into no open site. The administrators of their division look after their account.',
+    ];
+
+    public function __construct(
+        private Connection $db,
+        private Roles $roles,
+        private Enrollments $enrollments,
+        private Directory $directory,
+        private PlatformClock $clock,
+    ) {}
+
+    public function caretaker(Caller $caller): Caretaker
+    {
+        $limits = $this->roles->limits();
+
+        return new Caretaker(
+            $caller->id,
+            $caller->platformAdministrator,
+            $caller->divisions,
+            $limits->careHome,
+            $limits->careBeyond,
+        );
+    }
+
+    /**
+     * Whether the caller may look after accounts.
+     *
+     * @param list<string> $people ids
+     *
+     * @return array<string, CareVerdict> by person; who does not exist, or is not there for the caller, is missing
+     */
+    public function verdicts(array $people, Caller $caller): array
+    {
+        return $this->judged($people, $caller, false);
+    }
+
+    /**
+     * Whether the caller may hand out sign-in cards.
+     *
+     * @param list<string> $people ids
+     *
+     * @return array<string, CareVerdict> as `verdicts()`
+     */
+    public function cards(array $people, Caller $caller): array
+    {
+        return $this->judged($people, $caller, true);
+    }
+
+    /**
+     * Those of whom the caller may know everything: whoever is within reach, and whom they look after.
+     *
+     * @param list<Row> $rows     with `PersonRow::COLUMNS`
+     * @param string    $division code of a division that is within reach for certain; empty for none
+     * @param ?Reach    $reach    the caller's, where it is known already
+     *
+     * @return array<string, true> by person
+     */
+    public function known(array $rows, Caller $caller, string $division = '', ?Reach $reach = null): array
+    {
+        $known = $others = [];
+        foreach ($rows as $row) {
+            $of = $row->string('person_division');
+            $own = 'staff' === $caller->kind && $of === $caller->division;
+            if ($of === $division || $own || $caller->administers($of)) {
+                $known[$row->id('person_id')] = true;
+            } else {
+                $others[$row->id('person_id')] = PersonRow::person($row);
+            }
+        }
+        if ([] === $others) {
+            return $known;
+        }
+        $reach ??= $this->directory->reachOf($caller);
+        $known += array_map(static fn(): bool => true, array_filter($others, $reach->within(...)));
+        $left = array_map(strval(...), array_keys(array_diff_key($others, $known)));
+        $verdicts = [] === $left ? [] : $this->verdicts($left, $caller);
+
+        return $known
+            + array_map(
+                static fn(): bool => true,
+                array_filter($verdicts, static fn(CareVerdict $verdict): bool => $verdict->allowed()),
+            );
+    }
+
+    /** What a verdict that is no says. */
+    public function sentence(CareVerdict $verdict): string
+    {
+        if (null === $verdict->from) {
+            return self::REFUSALS[$verdict->refusal ?? ''] ?? 'You may not look after this account.';
+        }
+        $hours = max(1, (int) ceil(($verdict->from - $this->clock->instant()) / 3_600));
+
+        return \sprintf(
+            'You let this person in yourself, a short while ago. In %s you may look after their account; until then '
+                .'the administrators of their division do.',
+            1 === $hours ? 'an hour' : $hours.' hours',
+        );
+    }
+
+    /**
+     * @throws Problem of type `NotFound` for somebody who is not there for the caller, or `NotAllowed`
+     */
+    public function assertMay(string $person, Caller $caller): void
+    {
+        $verdict = $this->verdicts([$person], $caller)[$person] ?? throw Problem::notFound('This person');
+        if (!$verdict->allowed()) {
+            throw Problem::notAllowed($this->sentence($verdict));
+        }
+    }
+
+    /**
+     * @param list<string> $people ids
+     *
+     * @return array<string, CareVerdict>
+     */
+    private function judged(array $people, Caller $caller, bool $card): array
+    {
+        if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
+            throw Problem::notAllowed('Only staff look after the accounts of others.');
+        }
+        $rows = Row::all(
+            $this->db->fetchAllAssociative(
+                'SELECT '
+                    .PersonRow::COLUMNS
+                    .', p.gone, pd.minors, a.platform_administrator, a.used_at,
+                 EXISTS (SELECT 1 FROM division_administrator x WHERE x.person_id = p.id) AS administers_some
+             FROM '
+                    .PersonRow::TABLES
+                    .' WHERE p.id IN (?)',
+                [array_map(Id::binary(...), $people)],
+                [ArrayParameterType::BINARY],
+            ),
+        );
+        $reach = $this->directory->reachOf($caller);
+        $caretaker = $this->caretaker($caller);
+        $now = $this->clock->instant();
+        $ties = $this->ties(array_map(PersonRow::person(...), $rows), $caller, $now);
+        $verdicts = [];
+        foreach ($rows as $row) {
+            $person = PersonRow::person($row);
+            $own = $ties[$person->id] ?? [];
+            $administers = $row->bool('platform_administrator') || $row->bool('administers_some');
+            $minor = $row->bool('minors');
+            $verdict = $card
+                ? $caretaker->card($person, $administers, $minor, $own, null !== $row->stringOrNull('used_at'), $now)
+                : $caretaker->care($person, $administers, $minor, $own, $now);
+            $there = PersonVisibility::Full === $reach->visibility(
+                $person,
+                false
+            ) || [] !== $own || $person->id === $caller->id;
+            if ($there || $verdict->allowed()) {
+                $verdicts[$person->id] = null === $row->stringOrNull('gone') ? $verdict : CareVerdict::no('gone');
+            }
+        }
+
+        return $verdicts;
+    }
+
+    /**
+     * @param list<Person> $people
+     *
+     * @return array<string, list<Tie>> by person
+     */
+    private function ties(array $people, Caller $caller, int $now): array
+    {
+        $byId = array_column($people, null, 'id');
+        $at = Instant::toSql($now);
+        $rows =
+            [] === $byId || $caller->platformAdministrator
+                ? []
+                : Row::all(
+                    $this->db->fetchAllAssociative(
+                        'SELECT g.person_id, own.leads AS own_leads, '
+                            .SiteRow::COLUMNS
+                            ."
+             FROM enrollment_segment g
+             JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ? AND own.from_at <= ?
+                 AND own.until_at > ?
+                 AND own.state = 'current' AND own.role IN (?)
+             JOIN site s ON s.id = g.site_id AND s.taken_back = 0 AND s.closes_at > ?
+             JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id
+             WHERE g.person_id IN (?) AND g.from_at <= ? AND g.until_at > ? AND g.state IN ('current', 'paused')",
+                        [
+                            Id::binary($caller->id),
+                            $at,
+                            $at,
+                            $this->roles->book()->holdersOf(Permission::LetIn) ?: [''],
+                            $at,
+                            array_map(Id::binary(...), array_keys($byId)),
+                            $at,
+                            $at,
+                        ],
+                        [3 => ArrayParameterType::STRING, 5 => ArrayParameterType::BINARY],
+                    ),
+                );
+        $bySite = [];
+        foreach ($rows as $row) {
+            $bySite[$row->id('id')][$row->id('person_id')] = $row;
+        }
+        $ties = [];
+        foreach ($bySite as $site => $here) {
+            $enrollments = $this->enrollments->ofPeople($site, array_map(strval(...), array_keys($here)));
+            foreach ($here as $id => $row) {
+                $ties[$id] = [
+                    ...$ties[$id] ?? [],
+                    ...Ties::of(
+                        $enrollments[$id] ?? new Enrollment(),
+                        $byId[$id],
+                        SiteRow::site($row),
+                        $caller->id,
+                        $row->bool('own_leads'),
+                        $now,
+                    ),
+                ];
+            }
+        }
+
+        return $ties;
+    }
+}
