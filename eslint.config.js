@@ -3,7 +3,7 @@ import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 
 export default ts.config(
-  { ignores: ['public/', 'var/', 'vendor/', 'node_modules/', 'frontend/src/app/schema.d.ts', 'test-results/'] },
+  { ignores: ['public/', 'var/', 'vendor/', 'node_modules/', 'frontend/src/shared/schema.d.ts', 'test-results/'] },
   ...ts.configs.recommended,
   ...vue.configs['flat/recommended'],
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },

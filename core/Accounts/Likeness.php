@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Core\Accounts;
 
 use MintDoor\Core\Intake\Known;
-use MintDoor\Core\Intake\NameKeys;
+use MintDoor\Core\Text\NameKeys;
 
 /**
  * Whether two people of the directory are likely the same one, entered twice. A name alone is no reason where many

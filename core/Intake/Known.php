@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Core\Intake;
 
 use MintDoor\Core\People\Person;
+use MintDoor\Core\Text\NameKeys;
 
 /** Somebody of the directory, as far as a line may be meant by them. */
 final readonly class Known

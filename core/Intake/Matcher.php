@@ -7,6 +7,7 @@ namespace MintDoor\Core\Intake;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\Person;
+use MintDoor\Core\Text\NameKeys;
 
 /**
  * Says whom pasted lines mean. A wrong person is the worst outcome: below a clear margin it asks. An identifier decides

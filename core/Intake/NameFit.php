@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Intake;
 
+use MintDoor\Core\Text\NameKeys;
+
 /** How the words of a line fit somebody's names. */
 final readonly class NameFit
 {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Core\Intake;
 
+use MintDoor\Core\Text\NameKeys;
 use MintDoor\Core\Text\Nicknames;
 
 /**

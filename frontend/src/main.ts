@@ -2,14 +2,14 @@ import { VueQueryPlugin } from '@tanstack/vue-query'
 import PrimeVue from 'primevue/config'
 import { createApp } from 'vue'
 import App from './app/App.vue'
-import { queries } from './app/queries'
+import { queries } from './shared/queries'
 import { router } from './app/router'
-import { mint } from './app/theme'
-import { words } from './app/words'
+import { mint } from './shared/theme'
+import { words } from './shared/words'
 import '@fontsource-variable/figtree/wght.css'
 import '@fontsource-variable/bricolage-grotesque/wght.css'
 import '@fontsource/spline-sans-mono/400.css'
-import './app/look.css'
+import './shared/look.css'
 
 const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
 

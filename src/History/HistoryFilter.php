@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\History;
 
-use MintDoor\Core\Changes\Verb;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
@@ -28,7 +27,17 @@ final readonly class HistoryFilter
     public static function codes(): array
     {
         return [
-            ...array_map(static fn(Verb $verb): string => $verb->value, Verb::cases()),
+            'let-in',
+            'change-role',
+            'remove',
+            'bring-back',
+            'pause',
+            'resume',
+            'change-dates',
+            'block',
+            'unblock',
+            'clear-role',
+            'clear-dates',
             'come-in',
             'wait',
             'invite',

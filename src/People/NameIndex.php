@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\People;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Core\Intake\NameKeys;
 use MintDoor\Core\Text\Folding;
+use MintDoor\Core\Text\NameKeys;
 use MintDoor\Shared\BulkWriter;
 
 /**

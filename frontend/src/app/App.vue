@@ -2,12 +2,12 @@
 import { defineAsyncComponent, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import UndoStrip from '@/ui/UndoStrip.vue'
-import { switchColours, dark } from './colours'
-import { connection } from './connection'
+import { switchColours, dark } from '@/shared/colours'
+import { connection } from '@/shared/connection'
 import FindOrDo from './FindOrDo.vue'
-import { useKeys } from './keys'
-import { me, signOut } from './me'
-import { undoLast } from './undo'
+import { useKeys } from '@/shared/keys'
+import { me, signOut } from '@/shared/me'
+import { undoLast } from '@/shared/undo'
 import NoticeStrip from '@/people/NoticeStrip.vue'
 
 const SignInAgain = defineAsyncComponent(() => import('@/people/SignInAgain.vue'))

@@ -2,7 +2,7 @@ import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { read, serve, show, site } from '@/testing/server'
 import FindOrDo from './FindOrDo.vue'
-import { me } from './me'
+import { me } from '@/shared/me'
 
 const tutor = {
   id: site.id,

@@ -6,10 +6,10 @@ import { useRoute, useRouter } from 'vue-router'
 import { useI18n } from 'vue-i18n'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import { useSlowly } from '@/ui/slowly'
-import { api, take, type SiteSummary } from './api'
-import { dark, switchColours } from './colours'
-import { useKeys } from './keys'
-import { me } from './me'
+import { api, take, type SiteSummary } from '@/shared/api'
+import { dark, switchColours } from '@/shared/colours'
+import { useKeys } from '@/shared/keys'
+import { me } from '@/shared/me'
 
 const emit = defineEmits<{ signOut: []; keys: [] }>()
 const { t } = useI18n()

@@ -1,6 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import { findOutWhoIAm, me } from './me'
-import { keepGoing } from './onTheWay'
+import { findOutWhoIAm, me } from '@/shared/me'
+import { keepGoing } from '@/shared/onTheWay'
 
 export const router = createRouter({
   history: createWebHistory(),

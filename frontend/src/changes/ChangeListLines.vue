@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { ChangeList } from '@/app/api'
-import { usePlatform } from '@/app/platform'
+import type { ChangeList } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
 import { toneOf } from '@/messages/messages'
 import { change, sayLine, type SiteMade } from './changeLists'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import type { ChangeReview } from '@/app/api'
-import { usePlatform } from '@/app/platform'
+import type { ChangeReview } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
 import { sayLine } from './changeLists'
 
 /** What taking a change list back would do, before it is done; of many people their number is typed. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { MessageKind, ChangeLine } from '@/app/api'
+import type { MessageKind, ChangeLine } from '@/shared/api'
 import type { Sample } from '@/messages/messages'
 import PreviewOf from '@/messages/PreviewOf.vue'
 

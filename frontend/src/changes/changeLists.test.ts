@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { lastDone } from '@/app/undo'
+import { lastDone } from '@/shared/undo'
 import PeopleChanges from '@/people/PeopleChanges.vue'
 import MakeSitesPage from '@/sites/MakeSitesPage.vue'
 import { person, serve, show, site, standing } from '@/testing/server'

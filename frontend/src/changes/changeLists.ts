@@ -1,8 +1,8 @@
 import type { RouteLocationRaw } from 'vue-router'
-import { api, take, type ChangeList, type ChangeListSummary } from '@/app/api'
-import { queries } from '@/app/queries'
-import { lineSentences, type RoleName } from '@/app/sentences'
-import { t } from '@/app/words'
+import { api, take, type ChangeList, type ChangeListSummary } from '@/shared/api'
+import { queries } from '@/shared/queries'
+import { lineSentences, type RoleName } from '@/shared/sentences'
+import { t } from '@/shared/words'
 
 /** Where a draft is worked on. */
 export function addressOf(changeList: Pick<ChangeListSummary, 'id' | 'kind' | 'site'>): RouteLocationRaw {

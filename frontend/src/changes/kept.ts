@@ -1,7 +1,7 @@
 import { onScopeDispose, ref, watch, type Ref } from 'vue'
-import { api, Problem, take } from '@/app/api'
-import { queries } from '@/app/queries'
-import { wentWrong } from '@/app/undo'
+import { api, Problem, take } from '@/shared/api'
+import { queries } from '@/shared/queries'
+import { wentWrong } from '@/shared/undo'
 
 export type SheetKind = 'pasted' | 'people' | 'sites' | 'accounts'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Door } from '@/app/api'
+import type { Door } from '@/shared/api'
 
 /** When people came through a door, until today: bars, and what they say in words. */
 const props = defineProps<{ chart: Door['chart'] }>()

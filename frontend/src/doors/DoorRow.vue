@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type Door, type Platform, type Site } from '@/app/api'
-import { useBusy } from '@/app/busy'
-import { done, refreshSite } from '@/app/undo'
+import { api, take, type Door, type Platform, type Site } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { done, refreshSite } from '@/shared/undo'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import DaysChart from './DaysChart.vue'
 import { copied, glyphOf, joinPage, linkOf, nextSentence, sentence } from './doors'

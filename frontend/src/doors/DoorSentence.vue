@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { ref } from 'vue'
-import type { Door, Platform, Site } from '@/app/api'
+import type { Door, Platform, Site } from '@/shared/api'
 import DoorTimes from './DoorTimes.vue'
 import DoorWho from './DoorWho.vue'
 import { provideDraft } from './doorDraft'

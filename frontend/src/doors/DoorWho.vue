@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Platform, Site } from '@/app/api'
+import type { Platform, Site } from '@/shared/api'
 import { useDraft } from './doorDraft'
 
 /** Of the sentence of a door: who may come through it, with which key, as what and into which section. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import type { Door, Site } from '@/app/api'
-import { usePlatform } from '@/app/platform'
+import type { Door, Site } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
 import Trouble from '@/ui/Trouble.vue'
 import DoorRow from './DoorRow.vue'
 import DoorSentence from './DoorSentence.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { day } from '@/app/sentences'
+import { day } from '@/shared/sentences'
 import { useJoining } from './joining'
 
 /** What the door does for whoever is signed in: in, in the line, asked, or why not. */

@@ -1,7 +1,7 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import type { JoinLook } from '@/app/api'
-import { me } from '@/app/me'
+import type { JoinLook } from '@/shared/api'
+import { me } from '@/shared/me'
 import { problem, serve, show, site } from '@/testing/server'
 import JoinPage from './JoinPage.vue'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { day, lastDay } from '@/app/sentences'
+import { day, lastDay } from '@/shared/sentences'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import JoinAsYou from './JoinAsYou.vue'
 import JoinKey from './JoinKey.vue'

@@ -2,10 +2,10 @@
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { useI18n } from 'vue-i18n'
-import { api, take } from '@/app/api'
-import { useBusy } from '@/app/busy'
-import { dayAndTime } from '@/app/sentences'
-import { done, refreshSite } from '@/app/undo'
+import { api, take } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { dayAndTime } from '@/shared/sentences'
+import { done, refreshSite } from '@/shared/undo'
 
 /** What one waits with: a place in a line, a request, and a seat that is kept. */
 const { t } = useI18n()

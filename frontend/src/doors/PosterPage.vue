@@ -3,9 +3,9 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { useI18n } from 'vue-i18n'
-import type { Site } from '@/app/api'
-import { day } from '@/app/sentences'
-import { done } from '@/app/undo'
+import type { Site } from '@/shared/api'
+import { day } from '@/shared/sentences'
+import { done } from '@/shared/undo'
 import { copied, joinPage, linkOf, squares, useDoors } from './doors'
 
 /** A page to project or to print: the key as large as it goes, a code to scan, the address, three steps. */

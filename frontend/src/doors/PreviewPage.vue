@@ -3,9 +3,9 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
-import { api, take } from '@/app/api'
-import { findOutWhoIAm, me } from '@/app/me'
-import { day } from '@/app/sentences'
+import { api, take } from '@/shared/api'
+import { findOutWhoIAm, me } from '@/shared/me'
+import { day } from '@/shared/sentences'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 
 /** A look into a site without joining it, signed in or not. */

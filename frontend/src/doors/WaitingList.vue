@@ -2,10 +2,10 @@
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type Site, type Waiting } from '@/app/api'
-import { useBusy } from '@/app/busy'
-import { dayAndTime } from '@/app/sentences'
-import { done, refreshSite } from '@/app/undo'
+import { api, take, type Site, type Waiting } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { dayAndTime } from '@/shared/sentences'
+import { done, refreshSite } from '@/shared/undo'
 
 /** Who waits: those who ask, each with yes and no, and the line for a seat, in order. */
 const props = defineProps<{ waiting: Waiting[]; inLine: number; site: Site }>()

@@ -1,9 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, inject, provide, ref, type InjectionKey } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, Problem, take, type Door, type Site } from '@/app/api'
-import { useBusy } from '@/app/busy'
-import { done, refreshSite, wentWrong } from '@/app/undo'
+import { api, Problem, take, type Door, type Site } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { done, refreshSite, wentWrong } from '@/shared/undo'
 import { useSlowly } from '@/ui/slowly'
 import type { Draft } from './doors'
 

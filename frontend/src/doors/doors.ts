@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/vue-query'
 import qrcode from 'qrcode-generator'
 import { computed, type Ref } from 'vue'
-import { api, take, type Door, type DoorRequest, type Platform, type Site } from '@/app/api'
-import { platformNow } from '@/app/clock'
-import { day, lastDay } from '@/app/sentences'
-import { t } from '@/app/words'
+import { api, take, type Door, type DoorRequest, type Platform, type Site } from '@/shared/api'
+import { platformNow } from '@/shared/clock'
+import { day, lastDay } from '@/shared/sentences'
+import { t } from '@/shared/words'
 
 export const KINDS = ['key', 'invitation', 'request', 'preview'] as const
 export type Kind = (typeof KINDS)[number]

@@ -1,9 +1,9 @@
 import { computed, inject, provide, reactive, ref, watch, type InjectionKey } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, freshKey, Problem, take, type Joined, type JoinLook } from '@/app/api'
-import { useBusy } from '@/app/busy'
-import { findOutWhoIAm, me, signIn, signOut } from '@/app/me'
-import { t } from '@/app/words'
+import { api, freshKey, Problem, take, type Joined, type JoinLook } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { findOutWhoIAm, me, signIn, signOut } from '@/shared/me'
+import { t } from '@/shared/words'
 
 type Joining = ReturnType<typeof beginJoining>
 const JOINING: InjectionKey<Joining> = Symbol('joining')

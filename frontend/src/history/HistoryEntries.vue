@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import type { HistoryEntry, Standing } from '@/app/api'
-import { usePlatform } from '@/app/platform'
-import { day, dayAndTime, lastDay } from '@/app/sentences'
-import { lastDone, undo } from '@/app/undo'
+import type { HistoryEntry, Standing } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
+import { day, dayAndTime, lastDay } from '@/shared/sentences'
+import { lastDone, undo } from '@/shared/undo'
 
 /** Entries of a history, newest first, each with its undo where there is one. Of several sites, each says where. */
 const props = defineProps<{

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
-import type { Candidate, Site } from '@/app/api'
-import { usePlatform } from '@/app/platform'
-import { day, lastDay, optionSentence } from '@/app/sentences'
+import type { Candidate, Site } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
+import { day, lastDay, optionSentence } from '@/shared/sentences'
 import { useChanges } from '@/roster/changes'
 import RoleChoice from '@/roster/RoleChoice.vue'
 

@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { lastDone } from '@/app/undo'
+import { lastDone } from '@/shared/undo'
 import { candidate, person, problem, read, serve, show, site, standing } from '@/testing/server'
 import LetPeopleIn from './LetPeopleIn.vue'
 

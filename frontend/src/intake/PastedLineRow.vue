@@ -2,8 +2,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type Platform, type PastedLine, type ChangeLine, type Site } from '@/app/api'
-import { knownName, lineSentences, type RoleName } from '@/app/sentences'
+import { api, take, type Platform, type PastedLine, type ChangeLine, type Site } from '@/shared/api'
+import { knownName, lineSentences, type RoleName } from '@/shared/sentences'
 import { useSlowly } from '@/ui/slowly'
 import { overrides, type PastedItem, type Said } from './pasted'
 

@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { lastDone } from '@/app/undo'
+import { lastDone } from '@/shared/undo'
 import { candidate, person, problem, serve, show, site, standing } from '@/testing/server'
 import { isList, keyed } from './pasted'
 import PastedList from './PastedList.vue'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api, take } from '@/app/api'
-import { queries } from '@/app/queries'
-import { day, ownZone } from '@/app/sentences'
-import { wentWrong } from '@/app/undo'
+import { api, take } from '@/shared/api'
+import { queries } from '@/shared/queries'
+import { day, ownZone } from '@/shared/sentences'
+import { wentWrong } from '@/shared/undo'
 
 /** What is remembered of lines that were settled by hand in a site, to be looked at and forgotten. */
 const props = defineProps<{ site: string }>()

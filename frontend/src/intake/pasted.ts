@@ -1,4 +1,4 @@
-import type { PastedLine } from '@/app/api'
+import type { PastedLine } from '@/shared/api'
 
 /** A line longer than this is no list of names. */
 const LONGEST_LINE = 5_000

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type LineRequest, type Site } from '@/app/api'
+import { api, take, type LineRequest, type Site } from '@/shared/api'
 import { useSlowly } from '@/ui/slowly'
 import { keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type Said } from './pasted'
 

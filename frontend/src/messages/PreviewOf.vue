@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api, take, type MessageKind } from '@/app/api'
+import { api, take, type MessageKind } from '@/shared/api'
 import type { Sample } from './messages'
 import { useSlowly } from '@/ui/slowly'
 import LetterView from './LetterView.vue'

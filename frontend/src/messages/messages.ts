@@ -1,7 +1,7 @@
-import { api, take, type Message } from '@/app/api'
-import { queries } from '@/app/queries'
-import { done } from '@/app/undo'
-import { t } from '@/app/words'
+import { api, take, type Message } from '@/shared/api'
+import { queries } from '@/shared/queries'
+import { done } from '@/shared/undo'
+import { t } from '@/shared/words'
 
 export const KINDS = [
   'welcome',

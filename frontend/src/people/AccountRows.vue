@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import type { AccountBatch } from '@/app/api'
-import { fullName } from '@/app/sentences'
+import type { AccountBatch } from '@/shared/api'
+import { fullName } from '@/shared/sentences'
 import { accountNote } from './accounts'
 
 /** Rows of accounts as they were understood: those that will be made, those there already, those to be settled. */

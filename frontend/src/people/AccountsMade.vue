@@ -4,10 +4,10 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import { api, take, type ChangeList } from '@/app/api'
-import { useBusy } from '@/app/busy'
+import { api, take, type ChangeList } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
 import { toneOf } from '@/messages/messages'
-import { done } from '@/app/undo'
+import { done } from '@/shared/undo'
 import { accountNote, takeAccountsBack } from './accounts'
 
 /**

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { api, take } from '@/app/api'
-import { administers } from '@/app/me'
+import { api, take } from '@/shared/api'
+import { administers } from '@/shared/me'
 
 /** Tells administrators, where they come in, that somebody waits for their yes. */
 const { data } = useQuery({

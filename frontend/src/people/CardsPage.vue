@@ -4,9 +4,9 @@ import Button from 'primevue/button'
 import InputNumber from 'primevue/inputnumber'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, take, type SignInCard } from '@/app/api'
-import { useBusy } from '@/app/busy'
-import { day, ownZone as zone } from '@/app/sentences'
+import { api, take, type SignInCard } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { day, ownZone as zone } from '@/shared/sentences'
 import { cards } from './cards'
 
 /** Sign-in cards for some people: made when it is said, to print and cut, and shown once. */

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { useI18n } from 'vue-i18n'
-import { api, take } from '@/app/api'
-import { useBusy } from '@/app/busy'
-import { day, fullName, ownZone } from '@/app/sentences'
-import { done } from '@/app/undo'
+import { api, take } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { day, fullName, ownZone } from '@/shared/sentences'
+import { done } from '@/shared/undo'
 import Trouble from '@/ui/Trouble.vue'
 
 /** People who are likely in the directory twice, side by side: merged, or told apart. */

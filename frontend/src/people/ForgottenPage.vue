@@ -3,8 +3,8 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, take } from '@/app/api'
-import { useForm } from '@/app/busy'
+import { api, take } from '@/shared/api'
+import { useForm } from '@/shared/busy'
 
 /** Asks for a link to set a new password. What is answered does not tell whether there is such an account. */
 const login = ref(String(useRoute().query.login ?? ''))

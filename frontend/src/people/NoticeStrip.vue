@@ -4,11 +4,11 @@ import Button from 'primevue/button'
 import Message from 'primevue/message'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take } from '@/app/api'
-import { me } from '@/app/me'
-import { queries } from '@/app/queries'
-import { dayAndTime, ownZone as zone } from '@/app/sentences'
-import { useBusy } from '@/app/busy'
+import { api, take } from '@/shared/api'
+import { me } from '@/shared/me'
+import { queries } from '@/shared/queries'
+import { dayAndTime, ownZone as zone } from '@/shared/sentences'
+import { useBusy } from '@/shared/busy'
 
 /** What others did to one's account since one was here last. It stays until it is read. */
 const { t } = useI18n()

@@ -3,11 +3,11 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import { api, take, type PersonPage } from '@/app/api'
-import { useBusy } from '@/app/busy'
-import { queries } from '@/app/queries'
-import { day, dayAndTime, fullName, ownZone as zone } from '@/app/sentences'
-import { done, refreshSite } from '@/app/undo'
+import { api, take, type PersonPage } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { queries } from '@/shared/queries'
+import { day, dayAndTime, fullName, ownZone as zone } from '@/shared/sentences'
+import { done, refreshSite } from '@/shared/undo'
 
 /** How somebody signs in, and what one may do about it. */
 const props = defineProps<{ page: PersonPage }>()

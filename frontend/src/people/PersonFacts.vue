@@ -2,10 +2,10 @@
 import Button from 'primevue/button'
 import { reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, Problem, take, type PersonPage } from '@/app/api'
-import { useBusy } from '@/app/busy'
-import { fullName } from '@/app/sentences'
-import { done, refreshSite } from '@/app/undo'
+import { api, Problem, take, type PersonPage } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { fullName } from '@/shared/sentences'
+import { done, refreshSite } from '@/shared/undo'
 
 /** Names, level, number and address of somebody, to be corrected. */
 const props = defineProps<{ page: PersonPage }>()

@@ -2,10 +2,10 @@
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type PersonPage } from '@/app/api'
-import { useBusy } from '@/app/busy'
-import { dayAndTime, ownZone as zone } from '@/app/sentences'
-import { done } from '@/app/undo'
+import { api, take, type PersonPage } from '@/shared/api'
+import { useBusy } from '@/shared/busy'
+import { dayAndTime, ownZone as zone } from '@/shared/sentences'
+import { done } from '@/shared/undo'
 
 /** What staff wrote down about somebody: a phone call, an agreement. Seen by staff of their reach only. */
 const props = defineProps<{ page: PersonPage }>()

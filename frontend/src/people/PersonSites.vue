@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { PersonPage } from '@/app/api'
-import { usePlatform } from '@/app/platform'
-import { outlookSentence } from '@/app/sentences'
+import type { PersonPage } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
+import { outlookSentence } from '@/shared/sentences'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import TermsStrip, { type Span } from './TermsStrip.vue'
 

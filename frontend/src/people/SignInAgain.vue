@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
-import { signedInAgain } from '@/app/connection'
-import { me } from '@/app/me'
+import { signedInAgain } from '@/shared/connection'
+import { me } from '@/shared/me'
 import SignInForm from './SignInForm.vue'
 
 const dialog = ref<HTMLDialogElement>()

@@ -2,8 +2,8 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
-import { useForm } from '@/app/busy'
-import { signIn } from '@/app/me'
+import { useForm } from '@/shared/busy'
+import { signIn } from '@/shared/me'
 
 const props = defineProps<{ known?: string }>()
 const emit = defineEmits<{ done: [] }>()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { Stretch } from '@/app/api'
-import { platformNow } from '@/app/clock'
-import { day, lastDay } from '@/app/sentences'
+import type { Stretch } from '@/shared/api'
+import { platformNow } from '@/shared/clock'
+import { day, lastDay } from '@/shared/sentences'
 
 /**
  * Where somebody is in one site, over the terms: bars on one scale for all of their sites, pauses hatched, today

@@ -3,9 +3,9 @@ import Button from 'primevue/button'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useI18n } from 'vue-i18n'
-import { api, take } from '@/app/api'
-import { useForm } from '@/app/busy'
-import { signIn } from '@/app/me'
+import { api, take } from '@/shared/api'
+import { useForm } from '@/shared/busy'
+import { signIn } from '@/shared/me'
 import NewPassword from './NewPassword.vue'
 
 const { t } = useI18n()

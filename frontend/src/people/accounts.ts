@@ -1,6 +1,6 @@
-import { api, take } from '@/app/api'
-import { queries } from '@/app/queries'
-import { t } from '@/app/words'
+import { api, take } from '@/shared/api'
+import { queries } from '@/shared/queries'
+import { t } from '@/shared/words'
 
 /** What may be said of somebody in a row, in this order. */
 export const FIELDS = ['given', 'family', 'email', 'number', 'level'] as const

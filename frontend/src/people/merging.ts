@@ -1,5 +1,5 @@
-import { api, take } from '@/app/api'
-import { queries } from '@/app/queries'
+import { api, take } from '@/shared/api'
+import { queries } from '@/shared/queries'
 
 /** Parts again what a change list made one. */
 export async function takeMergeBack(changeList: string): Promise<string> {

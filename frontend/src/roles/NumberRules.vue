@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useI18n } from 'vue-i18n'
-import type { Rules } from '@/app/api'
+import type { Rules } from '@/shared/api'
 import { kindWords } from './rules'
 
 /** How numbers are written, as sentences; for those who may, each to be changed in its place. */

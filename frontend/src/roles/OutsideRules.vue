@@ -2,7 +2,7 @@
 import Select from 'primevue/select'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { Platform, Rules } from '@/app/api'
+import type { Platform, Rules } from '@/shared/api'
 
 /** How each division has it that its people are let in by who has nothing to do with them. */
 const props = defineProps<{ rules: Rules; divisions: Platform['divisions']; mayChange: boolean; edit: () => Rules }>()

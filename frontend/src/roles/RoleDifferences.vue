@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { RoleRules } from '@/app/api'
+import type { RoleRules } from '@/shared/api'
 import { listed, mayWords } from './rules'
 
 /** What one of two roles may besides the other, and may not. */

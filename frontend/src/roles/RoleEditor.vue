@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Permission, RoleRules, RuleBook, Rules } from '@/app/api'
-import { usePlatform } from '@/app/platform'
+import type { Permission, RoleRules, RuleBook, Rules } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
 import LevelRun from './LevelRun.vue'
 
 /**

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { RoleRules } from '@/app/api'
-import { usePlatform } from '@/app/platform'
+import type { RoleRules } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
 import { kindWords, listed, maySentences, mayWords } from './rules'
 
 /** A role, read as sentences. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import type { Rules } from '@/app/api'
+import type { Rules } from '@/shared/api'
 
 /** Which given names are shortened to what: a line each, to be read, and changed by those who may. */
 const props = defineProps<{

@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, Problem, take, type Permission, type RoleRules, type RuleProblem, type Rules } from '@/app/api'
-import { queries } from '@/app/queries'
-import { done, wentWrong } from '@/app/undo'
-import { t } from '@/app/words'
+import { api, Problem, take, type Permission, type RoleRules, type RuleProblem, type Rules } from '@/shared/api'
+import { queries } from '@/shared/queries'
+import { done, wentWrong } from '@/shared/undo'
+import { t } from '@/shared/words'
 import { useSlowly } from '@/ui/slowly'
 
 const list = new Intl.ListFormat('en-GB', { type: 'conjunction' })

@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils'
 import { expect, it, vi } from 'vitest'
-import type { AccessCheck } from '@/app/api'
+import type { AccessCheck } from '@/shared/api'
 import { person, serve, show, site, standing } from '@/testing/server'
 import AccessCheckPage from './AccessCheckPage.vue'
 

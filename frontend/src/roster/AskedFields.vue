@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Site } from '@/app/api'
-import { usePlatform } from '@/app/platform'
+import type { Site } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
 import { asksNothing, type AskingVerb, type useAsked } from './asked'
 import LabelInput from './LabelInput.vue'
 

@@ -2,8 +2,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
-import { api, take } from '@/app/api'
-import { fullName } from '@/app/sentences'
+import { api, take } from '@/shared/api'
+import { fullName } from '@/shared/sentences'
 import PickList from '@/ui/PickList.vue'
 import { useSlowly } from '@/ui/slowly'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { api, take } from '@/app/api'
-import { platformNow } from '@/app/clock'
+import { api, take } from '@/shared/api'
+import { platformNow } from '@/shared/clock'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 

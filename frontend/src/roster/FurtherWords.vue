@@ -2,8 +2,8 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type Site } from '@/app/api'
-import { usePlatform } from '@/app/platform'
+import { api, take, type Site } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
 import { FURTHER, type Further } from './roster'
 
 /** Further words of the sentence that says whom the roster shows; each is changed or dropped in its place. */

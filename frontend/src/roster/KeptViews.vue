@@ -2,9 +2,9 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, Problem, take, type Site } from '@/app/api'
-import { done, wentWrong } from '@/app/undo'
-import { t } from '@/app/words'
+import { api, Problem, take, type Site } from '@/shared/api'
+import { done, wentWrong } from '@/shared/undo'
+import { t } from '@/shared/words'
 
 /** Views of this roster one keeps under names of one's own; the view itself is the address. */
 const props = defineProps<{ site: Site; filtered: boolean }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, useId } from 'vue'
-import { api, take, type Site } from '@/app/api'
+import { api, take, type Site } from '@/shared/api'
 import { useSlowly } from '@/ui/slowly'
 
 /** A field for a label, completed from those there are. */

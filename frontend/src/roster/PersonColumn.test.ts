@@ -1,7 +1,7 @@
 import { flushPromises } from '@vue/test-utils'
 import { expect, it } from 'vitest'
-import type { PersonCard } from '@/app/api'
-import { lastDone } from '@/app/undo'
+import type { PersonCard } from '@/shared/api'
+import { lastDone } from '@/shared/undo'
 import { candidate, person, problem, read, serve, show, site, standing } from '@/testing/server'
 import PersonColumn from './PersonColumn.vue'
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { Override, PersonCard, Site } from '@/app/api'
-import { platformNow } from '@/app/clock'
-import { usePlatform } from '@/app/platform'
-import { day, lastDay } from '@/app/sentences'
+import type { Override, PersonCard, Site } from '@/shared/api'
+import { platformNow } from '@/shared/clock'
+import { usePlatform } from '@/shared/platform'
+import { day, lastDay } from '@/shared/sentences'
 import TermStrip from '@/ui/TermStrip.vue'
 import type { useChanges } from './changes'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { api, Problem, take, type PersonCard, type Site } from '@/app/api'
-import { fullName } from '@/app/sentences'
-import { done, refreshSite, wentWrong } from '@/app/undo'
-import { t } from '@/app/words'
+import { api, Problem, take, type PersonCard, type Site } from '@/shared/api'
+import { fullName } from '@/shared/sentences'
+import { done, refreshSite, wentWrong } from '@/shared/undo'
+import { t } from '@/shared/words'
 import LabelInput from './LabelInput.vue'
 
 /** The labels of one person, put on and taken off in their place. */

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { api, take, type Site } from '@/app/api'
-import { usePlatform } from '@/app/platform'
-import { day } from '@/app/sentences'
-import { done, wentWrong } from '@/app/undo'
-import { t } from '@/app/words'
+import { api, take, type Site } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
+import { day } from '@/shared/sentences'
+import { done, wentWrong } from '@/shared/undo'
+import { t } from '@/shared/words'
 import { download } from './csv'
 
 /** How far everybody is who works here, as a CSV file: a summary, or with every item. */

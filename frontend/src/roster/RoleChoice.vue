@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Permission, RoleOption } from '@/app/api'
-import { usePlatform } from '@/app/platform'
-import { optionSentence } from '@/app/sentences'
-import { t } from '@/app/words'
+import type { Permission, RoleOption } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
+import { optionSentence } from '@/shared/sentences'
+import { t } from '@/shared/words'
 
 /**
  * The roles one may give, as buttons, with their cautions; under them those one may not, with the reason and who can.

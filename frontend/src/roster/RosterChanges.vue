@@ -3,9 +3,9 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type RosterChange, type Site } from '@/app/api'
-import { platformNow } from '@/app/clock'
-import { usePlatform } from '@/app/platform'
+import { api, take, type RosterChange, type Site } from '@/shared/api'
+import { platformNow } from '@/shared/clock'
+import { usePlatform } from '@/shared/platform'
 import { download } from './csv'
 
 /** Who came, went or changed between the end of two days. */

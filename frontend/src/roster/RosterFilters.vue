@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { ref, watch } from 'vue'
-import type { RosterCounts, Site } from '@/app/api'
-import { usePlatform } from '@/app/platform'
+import type { RosterCounts, Site } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
 import { useSlowly } from '@/ui/slowly'
 import KeptViews from './KeptViews.vue'
 import FurtherWords from './FurtherWords.vue'

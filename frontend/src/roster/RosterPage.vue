@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Site } from '@/app/api'
-import { day } from '@/app/sentences'
+import type { Site } from '@/shared/api'
+import { day } from '@/shared/sentences'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
 import { useNarrow } from '@/ui/narrow'
 import Trouble from '@/ui/Trouble.vue'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, nextTick, ref, watch } from 'vue'
-import type { RosterRow, Site } from '@/app/api'
-import { usePlatform } from '@/app/platform'
+import type { RosterRow, Site } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
 import { cell, sortable, type Column, type Sortable } from './columns'
 import type { RosterView } from './roster'
 

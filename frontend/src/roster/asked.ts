@@ -1,5 +1,5 @@
 import { computed, reactive } from 'vue'
-import type { LineRequest, Site } from '@/app/api'
+import type { LineRequest, Site } from '@/shared/api'
 
 /** Changes that ask for something before they are made. */
 export type AskingVerb =

@@ -1,9 +1,9 @@
 import { ref } from 'vue'
-import { api, Problem, take, type LineRequest, type Person, type Site } from '@/app/api'
-import { usePlatform } from '@/app/platform'
-import { fullName, lineSentences, outlookSentence } from '@/app/sentences'
-import { done, refreshSite, wentWrong } from '@/app/undo'
-import { t } from '@/app/words'
+import { api, Problem, take, type LineRequest, type Person, type Site } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
+import { fullName, lineSentences, outlookSentence } from '@/shared/sentences'
+import { done, refreshSite, wentWrong } from '@/shared/undo'
+import { t } from '@/shared/words'
 import { tellEach, tellBody } from '@/messages/tell'
 
 /**

@@ -1,6 +1,6 @@
 import { ref } from 'vue'
 import { expect, it } from 'vitest'
-import type { RosterRow } from '@/app/api'
+import type { RosterRow } from '@/shared/api'
 import { useChosen } from './chosen'
 
 const rows = ref(['a', 'b', 'c', 'd', 'e'].map((id) => ({ person: { id } }) as RosterRow))

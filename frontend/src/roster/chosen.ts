@@ -1,5 +1,5 @@
 import { reactive, ref, type Ref } from 'vue'
-import type { RosterRow } from '@/app/api'
+import type { RosterRow } from '@/shared/api'
 
 /**
  * People chosen in a roster, by id: one by one, in runs, or all that are shown. Example: `const { chosen, choose } =

@@ -1,6 +1,6 @@
-import type { RosterRow } from '@/app/api'
-import { day, listName, type RoleName } from '@/app/sentences'
-import { t } from '@/app/words'
+import type { RosterRow } from '@/shared/api'
+import { day, listName, type RoleName } from '@/shared/sentences'
+import { t } from '@/shared/words'
 
 export const COLUMNS = [
   'name',

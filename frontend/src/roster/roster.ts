@@ -1,7 +1,7 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import { computed, watch, type Ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, take, type RosterRow } from '@/app/api'
+import { api, take, type RosterRow } from '@/shared/api'
 import { SORTABLE, type Sortable } from './columns'
 
 type Direction = 'up' | 'down'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SiteSummary } from '@/app/api'
+import type { SiteSummary } from '@/shared/api'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { eyes } from '@/app/eyes'
-import type { Site } from '@/app/api'
-import { usePlatform } from '@/app/platform'
+import { eyes } from '@/shared/eyes'
+import type { Site } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import { useSeeAs } from './seeAs'
 

@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils'
 import { beforeEach, expect, it, vi } from 'vitest'
-import { lastDone, undoLast } from '@/app/undo'
+import { lastDone, undoLast } from '@/shared/undo'
 import { serve, show, site } from '@/testing/server'
 import SiteChangesPanel from './SiteChangesPanel.vue'
 

@@ -1,6 +1,6 @@
 import { flushPromises } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
-import { lastDone } from '@/app/undo'
+import { lastDone } from '@/shared/undo'
 import { platform, problem, serve, show, site } from '@/testing/server'
 import SiteFormPage from './SiteFormPage.vue'
 

@@ -4,9 +4,9 @@ import InputText from 'primevue/inputtext'
 import { computed, onMounted, reactive, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useI18n } from 'vue-i18n'
-import { api, freshKey, Problem, take, type Site, type SiteRequest } from '@/app/api'
-import { usePlatform } from '@/app/platform'
-import { done, refreshSite } from '@/app/undo'
+import { api, freshKey, Problem, take, type Site, type SiteRequest } from '@/shared/api'
+import { usePlatform } from '@/shared/platform'
+import { done, refreshSite } from '@/shared/undo'
 
 /** Makes a site, or changes the facts of the one given. */
 const props = defineProps<{ site?: Site }>()

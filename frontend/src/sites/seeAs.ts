@@ -1,7 +1,7 @@
 import { useRouter } from 'vue-router'
-import type { Site } from '@/app/api'
-import { eyes } from '@/app/eyes'
-import { queries } from '@/app/queries'
+import type { Site } from '@/shared/api'
+import { eyes } from '@/shared/eyes'
+import { queries } from '@/shared/queries'
 
 /**
  * Looking at a site through other eyes, and coming back to exactly where one was. Example: `const { seeAs, back } =

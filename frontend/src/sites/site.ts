@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, type Ref } from 'vue'
-import { api, take, type Site } from '@/app/api'
+import { api, take, type Site } from '@/shared/api'
 
 /** A site as the signed-in person meets it. Example: `const { site, may } = useSite(id)`. */
 export function useSite(id: Ref<string>) {

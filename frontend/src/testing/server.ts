@@ -3,8 +3,8 @@ import { mount, type ComponentMountingOptions } from '@vue/test-utils'
 import PrimeVue from 'primevue/config'
 import { vi } from 'vitest'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import type { Candidate, Person, Site, Standing } from '@/app/api'
-import { queries } from '@/app/queries'
+import type { Candidate, Person, Site, Standing } from '@/shared/api'
+import { queries } from '@/shared/queries'
 
 type Answer = object | ((request: Request, body: never) => object | Promise<object>)
 export interface Asked {

@@ -1,6 +1,6 @@
 import { config, enableAutoUnmount } from '@vue/test-utils'
 import { afterEach, vi } from 'vitest'
-import { words } from '@/app/words'
+import { words } from '@/shared/words'
 
 // jsdom has no media queries.
 window.matchMedia ??= (query: string) =>

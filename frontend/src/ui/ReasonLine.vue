@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { usePlatform } from '@/app/platform'
-import type { Reason } from '@/app/api'
-import { causeSentence, givers } from '@/app/sentences'
+import { usePlatform } from '@/shared/platform'
+import type { Reason } from '@/shared/api'
+import { causeSentence, givers } from '@/shared/sentences'
 
 /** Can they enter, and why: one sentence, what else stands in the way, and what would change it. */
 const props = defineProps<{ reason: Reason; zone: string; who: 'staff' | 'you' }>()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import type { PersonCard, Site } from '@/app/api'
-import { platformNow } from '@/app/clock'
-import { day, lastDay } from '@/app/sentences'
+import type { PersonCard, Site } from '@/shared/api'
+import { platformNow } from '@/shared/clock'
+import { day, lastDay } from '@/shared/sentences'
 
 /** A person's ways in as bars over the term: a line per door, pauses and keep-outs hatched over them, today marked. */
 const props = defineProps<{ card: PersonCard; site: Site }>()

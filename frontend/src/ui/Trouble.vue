@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { Problem } from '@/app/api'
+import { Problem } from '@/shared/api'
 
 /** That something could not be shown, and what to do. */
 const props = defineProps<{ error: unknown }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
-import { clearDone, lastDone, undoLast, undoChangeList } from '@/app/undo'
+import { clearDone, lastDone, undoLast, undoChangeList } from '@/shared/undo'
 
 const typed = ref('')
 watch(

@@ -7,7 +7,6 @@ namespace MintDoor\Tests\Core\Intake;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Known;
 use MintDoor\Core\Intake\Matcher;
-use MintDoor\Core\Intake\NameKeys;
 use MintDoor\Core\Intake\Outcome;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\PastedText;
@@ -17,6 +16,7 @@ use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
+use MintDoor\Core\Text\NameKeys;
 use MintDoor\Core\Text\Nicknames;
 
 /**

@@ -6,8 +6,8 @@ namespace MintDoor\Tests\Core\Intake;
 
 use Eris\Generators;
 use Eris\TestTrait;
-use MintDoor\Core\Intake\NameKeys;
 use MintDoor\Core\Intake\Slip;
+use MintDoor\Core\Text\NameKeys;
 use MintDoor\Core\Text\Nicknames;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;

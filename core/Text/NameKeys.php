@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Core\Intake;
+namespace MintDoor\Core\Text;
 
 /**
  * What people are looked up by when a line names them: pairs of a given and a family name, each in a spelling that
