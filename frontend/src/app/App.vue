@@ -8,9 +8,9 @@ import FindOrDo from './FindOrDo.vue'
 import { useKeys } from '@/shared/keys'
 import { me, signOut } from '@/shared/me'
 import { undoLast } from '@/shared/undo'
-import NoticeStrip from '@/people/NoticeStrip.vue'
+import NoticeStrip from '@/messages/NoticeStrip.vue'
 
-const SignInAgain = defineAsyncComponent(() => import('@/people/SignInAgain.vue'))
+const SignInAgain = defineAsyncComponent(() => import('@/accounts/SignInAgain.vue'))
 const route = useRoute()
 const router = useRouter()
 const keysShown = ref(false)

@@ -1,10 +1,10 @@
 import { flushPromises } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { lastDone } from '@/shared/undo'
-import PeopleChanges from '@/people/PeopleChanges.vue'
-import MakeSitesPage from '@/sites/MakeSitesPage.vue'
+import PeopleChanges from '@/desk/PeopleChanges.vue'
+import MakeSitesPage from '@/desk/MakeSitesPage.vue'
 import { person, serve, show, site, standing } from '@/testing/server'
-import ChangeList from './ChangeListPage.vue'
+import ChangeList from '@/desk/ChangeListPage.vue'
 import { addressOf, change, sayLine, stateOf } from './changeLists'
 import ChangesPage from './ChangesPage.vue'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import NewPassword from '@/people/NewPassword.vue'
-import SignInForm from '@/people/SignInForm.vue'
+import NewPassword from '@/accounts/NewPassword.vue'
+import SignInForm from '@/accounts/SignInForm.vue'
 import { useJoining } from './joining'
 
 /** Who somebody is who is not signed in: with an account they have, or one made on the way. */

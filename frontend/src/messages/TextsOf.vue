@@ -9,7 +9,7 @@ import { usePlatform } from '@/shared/platform'
 import { me } from '@/shared/me'
 import { queries } from '@/shared/queries'
 import { done } from '@/shared/undo'
-import FindPerson from '@/roster/FindPerson.vue'
+import FindPerson from '@/people/FindPerson.vue'
 import Trouble from '@/ui/Trouble.vue'
 import PreviewOf from './PreviewOf.vue'
 

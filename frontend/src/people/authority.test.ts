@@ -6,9 +6,9 @@ import { lastDone } from '@/shared/undo'
 import SecurityPage from '@/roles/SecurityPage.vue'
 import { person, serve, show, site } from '@/testing/server'
 import ApprovalsPage from './ApprovalsPage.vue'
-import NewPassword from './NewPassword.vue'
-import NoticeStrip from './NoticeStrip.vue'
-import OwnSessions from './OwnSessions.vue'
+import NewPassword from '@/accounts/NewPassword.vue'
+import NoticeStrip from '@/messages/NoticeStrip.vue'
+import OwnSessions from '@/accounts/OwnSessions.vue'
 
 afterEach(() => {
   me.value = undefined

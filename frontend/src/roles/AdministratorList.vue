@@ -5,7 +5,7 @@ import { reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, Problem, take, type Platform } from '@/shared/api'
 import { done, wentWrong } from '@/shared/undo'
-import FindPerson from '@/roster/FindPerson.vue'
+import FindPerson from '@/people/FindPerson.vue'
 import Trouble from '@/ui/Trouble.vue'
 import { listed } from './rules'
 

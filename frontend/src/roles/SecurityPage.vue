@@ -11,7 +11,7 @@ import { useI18n } from 'vue-i18n'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { dayAndTime, ownZone as zone } from '@/shared/sentences'
-import { saveAs } from '@/ui/saveAs'
+import { saveAs } from '@/shared/saveAs'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 

@@ -3,7 +3,7 @@ import { describe, expect, it, vi } from 'vitest'
 import type { RoleRules, RuleBook, Rules } from '@/shared/api'
 import { lastDone, undoLast } from '@/shared/undo'
 import { problem, serve, show } from '@/testing/server'
-import RulesPage from './RulesPage.vue'
+import RulesPage from '@/desk/RulesPage.vue'
 import { maySentences, problemSentence } from './rules'
 
 const role = (

@@ -6,7 +6,7 @@ import { usePlatform } from '@/shared/platform'
 import { done, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
 import { cell, type Column } from './columns'
-import { download, tabbed } from './csv'
+import { download, tabbed } from '@/shared/csv'
 import ProgressExport from './ProgressExport.vue'
 
 /** The rows shown, as text for the clipboard, a change list of paper, or a CSV file, with the columns one chooses. */

@@ -5,7 +5,7 @@ import { usePlatform } from '@/shared/platform'
 import { day } from '@/shared/sentences'
 import { done, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
-import { download } from './csv'
+import { download } from '@/shared/csv'
 
 /** How far everybody is who works here, as a CSV file: a summary, or with every item. */
 const props = defineProps<{ site: Site }>()

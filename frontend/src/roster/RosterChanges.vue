@@ -6,7 +6,7 @@ import { useI18n } from 'vue-i18n'
 import { api, take, type RosterChange, type Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
 import { usePlatform } from '@/shared/platform'
-import { download } from './csv'
+import { download } from '@/shared/csv'
 
 /** Who came, went or changed between the end of two days. */
 const props = defineProps<{ site: Site }>()

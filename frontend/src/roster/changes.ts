@@ -4,7 +4,7 @@ import { usePlatform } from '@/shared/platform'
 import { fullName, lineSentences, outlookSentence } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
-import { tellEach, tellBody } from '@/messages/tell'
+import { tellEach, tellBody } from '@/shared/tell'
 
 /**
  * Makes one change to one person, says what happened and offers to take it back. Example: `await change(person, { verb:

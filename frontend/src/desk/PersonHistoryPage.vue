@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { ownZone as zone } from '@/shared/sentences'
 import Trouble from '@/ui/Trouble.vue'
-import HistoryEntries from './HistoryEntries.vue'
+import HistoryEntries from '@/history/HistoryEntries.vue'
 
 /** What happened to one person in all sites whose history one reads, newest first. */
 const route = useRoute()

@@ -8,11 +8,11 @@ import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { lineSentences, outlookSentence } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
-import { tellBody } from '@/messages/tell'
-import TellThem from '@/changes/TellThem.vue'
+import { tellBody } from '@/shared/tell'
+import TellThem from '@/messages/TellThem.vue'
 import { useSlowly } from '@/ui/slowly'
-import { useAsked, type AskingVerb } from './asked'
-import AskedFields from './AskedFields.vue'
+import { useAsked, type AskingVerb } from '@/roster/asked'
+import AskedFields from '@/roster/AskedFields.vue'
 
 /** One change for many people, as a change list: what changes for whom, for whom not and why, before it is applied. */
 const props = defineProps<{ site: Site; people: string[]; verb: AskingVerb; requests?: LineRequest[] }>()

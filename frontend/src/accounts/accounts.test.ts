@@ -6,7 +6,7 @@ import { person, problem, serve, show, site, standing } from '@/testing/server'
 import { cards } from './cards'
 import CardsPage from './CardsPage.vue'
 import PasswordPage from './PasswordPage.vue'
-import PersonPage from './PersonPage.vue'
+import PersonPage from '@/desk/PersonPage.vue'
 
 afterEach(() => {
   cards.value = []

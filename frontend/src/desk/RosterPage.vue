@@ -7,17 +7,17 @@ import LetPeopleIn from '@/intake/LetPeopleIn.vue'
 import { useNarrow } from '@/ui/narrow'
 import Trouble from '@/ui/Trouble.vue'
 import ChosenBar from './ChosenBar.vue'
-import { COLUMNS, type Column } from './columns'
-import type { AskingVerb } from './asked'
-import { useChosen } from './chosen'
-import PersonColumn from './PersonColumn.vue'
+import { COLUMNS, type Column } from '@/roster/columns'
+import type { AskingVerb } from '@/roster/asked'
+import { useChosen } from '@/roster/chosen'
+import PersonColumn from '@/roster/PersonColumn.vue'
 import RosterTable from './RosterTable.vue'
-import RosterFilters from './RosterFilters.vue'
-import { useRoster } from './roster'
+import RosterFilters from '@/roster/RosterFilters.vue'
+import { useRoster } from '@/roster/roster'
 
-const ExportPanel = defineAsyncComponent(() => import('./ExportPanel.vue'))
-const PastedList = defineAsyncComponent(() => import('@/intake/PastedList.vue'))
-const ChangePanel = defineAsyncComponent(() => import('./ChangePanel.vue'))
+const ExportPanel = defineAsyncComponent(() => import('@/roster/ExportPanel.vue'))
+const PastedList = defineAsyncComponent(() => import('@/changes/PastedList.vue'))
+const ChangePanel = defineAsyncComponent(() => import('@/changes/ChangePanel.vue'))
 
 const props = defineProps<{ site: Site }>()
 const route = useRoute()

@@ -9,8 +9,8 @@ import { usePlatform } from '@/shared/platform'
 import { dayAndTime, givers } from '@/shared/sentences'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
-import type { AskingVerb } from './asked'
-import ChangePanel from './ChangePanel.vue'
+import type { AskingVerb } from '@/roster/asked'
+import ChangePanel from '@/changes/ChangePanel.vue'
 
 /**
  * The first day checked: who could enter at that moment, who could not and why, and the fix for all of them at once.

@@ -8,7 +8,7 @@ import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { lineSentences } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
-import FindPerson from '@/roster/FindPerson.vue'
+import FindPerson from '@/people/FindPerson.vue'
 import { useSlowly } from '@/ui/slowly'
 
 /** One change for many sites, as a change list: which will change, which cannot and why, before it is applied. */

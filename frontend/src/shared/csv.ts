@@ -1,4 +1,4 @@
-import { saveAs } from '@/ui/saveAs'
+import { saveAs } from './saveAs'
 
 /** A field of a CSV file (RFC 4180). What a spreadsheet would take for a formula gets an apostrophe in front. */
 export function csvField(text: string): string {

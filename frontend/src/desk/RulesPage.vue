@@ -6,16 +6,16 @@ import { usePlatform } from '@/shared/platform'
 import { administers } from '@/shared/me'
 import { day, ownZone } from '@/shared/sentences'
 import Trouble from '@/ui/Trouble.vue'
-import NumberRules from './NumberRules.vue'
-import OutsideRules from './OutsideRules.vue'
-import RoleDifferences from './RoleDifferences.vue'
-import RoleEditor from './RoleEditor.vue'
-import RoleSentences from './RoleSentences.vue'
-import ShortNames from './ShortNames.vue'
-import RulesPreview from './RulesPreview.vue'
-import { listed, useRules } from './rules'
+import NumberRules from '@/roles/NumberRules.vue'
+import OutsideRules from '@/roles/OutsideRules.vue'
+import RoleDifferences from '@/roles/RoleDifferences.vue'
+import RoleEditor from '@/roles/RoleEditor.vue'
+import RoleSentences from '@/roles/RoleSentences.vue'
+import ShortNames from '@/roles/ShortNames.vue'
+import RulesPreview from '@/roles/RulesPreview.vue'
+import { listed, useRules } from '@/roles/rules'
 
-const AdministratorList = defineAsyncComponent(() => import('./AdministratorList.vue'))
+const AdministratorList = defineAsyncComponent(() => import('@/roles/AdministratorList.vue'))
 const PlatformLog = defineAsyncComponent(() => import('./PlatformLog.vue'))
 
 /**

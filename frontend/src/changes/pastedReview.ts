@@ -3,7 +3,7 @@ import { computed, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type LineRequest, type Site } from '@/shared/api'
 import { useSlowly } from '@/ui/slowly'
-import { keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type Said } from './pasted'
+import { keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type Said } from '@/intake/pasted'
 
 /**
  * A pasted text as it is read, and what letting its people in would do: asked again whenever the text, the choices for

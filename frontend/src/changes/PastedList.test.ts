@@ -2,7 +2,7 @@ import { flushPromises } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { lastDone } from '@/shared/undo'
 import { candidate, person, problem, serve, show, site, standing } from '@/testing/server'
-import { isList, keyed } from './pasted'
+import { isList, keyed } from '@/intake/pasted'
 import PastedList from './PastedList.vue'
 
 beforeEach(() => vi.useFakeTimers())

@@ -7,7 +7,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, take, type HistoryEntry, type Site } from '@/shared/api'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
-import HistoryEntries from './HistoryEntries.vue'
+import HistoryEntries from '@/history/HistoryEntries.vue'
 
 /** What happened in this site, newest first; what still can be is undone from its line. */
 const props = defineProps<{ site: Site }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
-import type { AskingVerb } from './asked'
+import type { AskingVerb } from '@/roster/asked'
 
 /** What can be done to all of those chosen in the roster. */
 defineProps<{ chosen: string[]; verbs: AskingVerb[]; of: number }>()

@@ -9,9 +9,9 @@ import { usePlatform } from '@/shared/platform'
 import { causeSentence, fullName, givers } from '@/shared/sentences'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
-import { useChanges } from './changes'
+import { useChanges } from '@/roster/changes'
 import FindSite from '@/sites/FindSite.vue'
-import FindPerson from './FindPerson.vue'
+import FindPerson from '@/people/FindPerson.vue'
 
 /** AccessCheck somebody can enter a site or cannot, for whoever helps: who, where, the answer, and what one may fix. */
 const route = useRoute()

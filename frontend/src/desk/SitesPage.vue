@@ -13,7 +13,7 @@ import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 import OwnWaits from '@/doors/OwnWaits.vue'
 import ApprovalsHint from '@/people/ApprovalsHint.vue'
-import MySites from './MySites.vue'
+import MySites from '@/sites/MySites.vue'
 
 const SiteChangesPanel = defineAsyncComponent(() => import('./SiteChangesPanel.vue'))
 const VERBS = ['open', 'close', 'seats', 'lead'] as const

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { MessageKind, ChangeLine } from '@/shared/api'
-import type { Sample } from '@/messages/messages'
-import PreviewOf from '@/messages/PreviewOf.vue'
+import type { Sample } from './messages'
+import PreviewOf from './PreviewOf.vue'
 
 /**
  * Whether those a change list changes something for are told, in which words, how many can be, and what one of them

@@ -7,11 +7,11 @@ import { fullName, ownZone as zone } from '@/shared/sentences'
 import HistoryEntries from '@/history/HistoryEntries.vue'
 import MessageList from '@/messages/MessageList.vue'
 import Trouble from '@/ui/Trouble.vue'
-import PersonAccount from './PersonAccount.vue'
-import PersonErase from './PersonErase.vue'
-import PersonFacts from './PersonFacts.vue'
-import PersonNotes from './PersonNotes.vue'
-import PersonSites from './PersonSites.vue'
+import PersonAccount from '@/accounts/PersonAccount.vue'
+import PersonErase from '@/accounts/PersonErase.vue'
+import PersonFacts from '@/people/PersonFacts.vue'
+import PersonNotes from '@/people/PersonNotes.vue'
+import PersonSites from '@/people/PersonSites.vue'
 
 /**
  * Somebody, whatever site: who they are, how they sign in, where they are and why, what they were told, what happened,

@@ -3,8 +3,8 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, nextTick, ref, watch } from 'vue'
 import type { RosterRow, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
-import { cell, sortable, type Column, type Sortable } from './columns'
-import type { RosterView } from './roster'
+import { cell, sortable, type Column, type Sortable } from '@/roster/columns'
+import type { RosterView } from '@/roster/roster'
 
 /** The rows of a roster, of which only those in view are there: gone through, chosen and opened by keys or pointer. */
 const ROW = 33

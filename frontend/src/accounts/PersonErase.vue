@@ -8,8 +8,8 @@ import { useBusy } from '@/shared/busy'
 import { queries } from '@/shared/queries'
 import { fullName } from '@/shared/sentences'
 import { done } from '@/shared/undo'
-import { csvFile } from '@/roster/csv'
-import { saveAs } from '@/ui/saveAs'
+import { csvFile } from '@/shared/csv'
+import { saveAs } from '@/shared/saveAs'
 
 /** All that is held about somebody, to hand out; and erasing who left, which says what goes and cannot be undone. */
 const props = defineProps<{ page: PersonPage }>()
