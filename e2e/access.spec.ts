@@ -113,10 +113,10 @@ test('why somebody cannot enter is answered, fixed step by step, and taken back'
   await page.getByRole('link', { name: 'What happened to them here' }).click()
   await page
     .getByRole('listitem')
-    .filter({ hasText: 'no longer keeps Goran Petrovanu out' })
+    .filter({ hasText: 'no longer blocked Goran Petrovanu' })
     .getByRole('button', { name: /^Undo/ })
     .click()
-  await expect(strip(page)).toContainText('Undone: Mara Lindqvist no longer keeps Goran Petrovanu out')
+  await expect(strip(page)).toContainText('Undone: Mara Lindqvist no longer blocked Goran Petrovanu')
 })
 
 test('labels are put on one and on many, narrow the roster, and the view is kept', async ({ page }) => {

@@ -186,7 +186,7 @@ test('somebody is corrected, noted about, handed what is held, and erased once t
   await page.getByRole('button', { name: 'Cancel' }).click()
   await page.getByRole('link', { name: 'The Long Baroque' }).first().click()
   await page.getByRole('complementary').getByRole('button', { name: 'Remove' }).click()
-  await page.getByRole('button', { name: 'Take Tad Wierzbak out' }).click()
+  await page.getByRole('button', { name: 'Remove Tad Wierzbak' }).click()
   await expect(strip(page)).toContainText('is removed')
   await page.goto('/people?q=tad+wierzbak')
   await page

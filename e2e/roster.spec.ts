@@ -52,7 +52,7 @@ test('roles and places change at once and are taken back: from the strip, with u
 
   await column.getByRole('button', { name: 'Remove' }).click()
   await expect(column).toContainText(/They lose entry at once\. \d+ pieces of work stay, as do section and groups\./)
-  await column.getByRole('button', { name: 'Take Hamza Cosgrave out' }).click()
+  await column.getByRole('button', { name: 'Remove Hamza Cosgrave' }).click()
   await expect(row(page, 'Cosgrave, Hamza')).toHaveCount(0)
   await expect(column).toContainText('Cannot enter: removed on 24 Nov.')
   await column.getByRole('button', { name: 'Bring back as learner' }).click()
@@ -65,10 +65,10 @@ test('roles and places change at once and are taken back: from the strip, with u
   await page.getByRole('link', { name: 'History' }).click()
   await page
     .getByRole('listitem')
-    .filter({ hasText: 'took Hamza Cosgrave out' })
+    .filter({ hasText: 'removed Hamza Cosgrave' })
     .getByRole('button', { name: /^Undo/ })
     .click()
-  await expect(strip(page)).toContainText('Undone: Mara Lindqvist took Hamza Cosgrave out')
+  await expect(strip(page)).toContainText('Undone: Mara Lindqvist removed Hamza Cosgrave')
   await page.getByRole('link', { name: 'Roster', exact: true }).click()
   await expect(row(page, 'Cosgrave, Hamza')).toHaveCount(1)
 })
@@ -99,7 +99,7 @@ test('a pause, dates and a block say what follows before they are made, and are 
 
   await column.getByRole('button', { name: 'Block' }).click()
   await expect(column).toContainText('Blocked.')
-  await column.getByRole('button', { name: 'Keep Imke Bhattarai out' }).click()
+  await column.getByRole('button', { name: 'Block Imke Bhattarai' }).click()
   await expect(column).toContainText('Cannot enter: blocked.')
   await expect(row(page, 'Bhattarai, Imke')).toHaveCount(0)
   await column.getByRole('button', { name: 'Unblock' }).click()
@@ -248,7 +248,7 @@ test('the roster is narrowed in words, looked at on another day, and compared be
   )
   await page.getByLabel('Names in it').fill('petrovanu dagny')
   await page.getByLabel('any entry').selectOption('remove')
-  await expect(page.getByRole('listitem').filter({ hasText: 'took Dagny Petrovanu out' })).toBeVisible()
+  await expect(page.getByRole('listitem').filter({ hasText: 'removed Dagny Petrovanu' })).toBeVisible()
   await expect(page.locator('ol > li')).toHaveCount(1)
 })
 

@@ -19,7 +19,7 @@ final class FirstTemplates
             ),
             MessageKind::LetIn => new Template(
                 'You can enter {site}',
-                "Hello {given},\n\n{by} let you into {site} as {role}{until}.\n\n{words}\n\nHere is the door:\n"
+                "Hello {given},\n\n{by} let you into {site} as {role}{until}.\n\n{words}\n\nEnter it here:\n"
                     ."{link}\n\nSign in as {login}.",
             ),
             MessageKind::RoleChanged => new Template(

@@ -36,7 +36,7 @@ async function shown(may = site.may) {
 it('says in sentences what happened, newest first', async () => {
   const said = (await shown()).page.findAll('li').map(read)
   expect(said[0]).toContain('24 Nov, 08:30Mara Lindqvist undid a change of Bea da Luz (removing)')
-  expect(said[1]).toMatch(/took Bea da Luz out, who was learner.*undone/)
+  expect(said[1]).toMatch(/removed Bea da Luz, who was learner.*undone/)
   expect(said[2]).toContain('made Bea da Luz learner, who was day guest')
   expect(said[3]).toContain('let Bea da Luz in as day guest')
   expect(said[4]).toContain('opened the site')

@@ -115,7 +115,7 @@ it('offers no way to take out whom the rules hold, and says why', async () => {
   )
   await press('Remove')
   expect(page.text()).toContain('An open site needs a lead.')
-  expect(page.text()).not.toContain('Take Beatriz da Luz out')
+  expect(page.text()).not.toContain('Remove Beatriz da Luz')
 })
 
 it('offers to keep out too whom a door would bring back', async () => {

@@ -363,7 +363,7 @@ export default {
     never: 'Cancel',
   },
   accessCheck: {
-    title: 'Why can they not enter?',
+    title: 'Check access',
     more: 'Say who and where, and read why they cannot enter and what would change it.',
     who: 'Who',
     whoHint: 'Name, number, login or e-mail',
@@ -1442,7 +1442,7 @@ export default {
   people: {
     title: 'People',
     more:
-      'Everybody of your reach. Choose some, and let them into sites, out of them, or give them another role ' +
+      'Everybody of your reach. Choose some, and let them into sites, remove them there, or give them another role ' +
       'there.',
     find: 'Name, number or login',
     any: { kind: 'any kind', division: 'any division', level: 'any level' },
@@ -1560,8 +1560,8 @@ export default {
       sure: {
         pause: 'Pause {name}',
         'change-dates': 'Set these dates',
-        block: 'Keep {name} out',
-        remove: 'Take {name} out',
+        block: 'Block {name}',
+        remove: 'Remove {name}',
       },
       computing: 'Working out what follows…',
     },
@@ -2228,13 +2228,13 @@ export default {
     by: '{who}',
     'let-in': 'let {person} in as {after}',
     'change-role': 'made {person} {after}, who was {before}',
-    remove: 'took {person} out, who was {before}',
+    remove: 'removed {person}, who was {before}',
     'bring-back': 'brought {person} back as {after}',
     pause: 'paused {person}',
     resume: 'ended the pause of {person}',
     'change-dates': 'changed the dates of {person}',
-    block: 'keeps {person} out',
-    unblock: 'no longer keeps {person} out',
+    block: 'blocked {person}',
+    unblock: 'unblocked {person}',
     'clear-role': 'cleared the role set for {person}',
     'clear-dates': 'cleared the dates set for {person}',
     undo: 'undid a change of {person}',
