@@ -19,7 +19,7 @@ function load(name) {
 }
 
 load('index.html')
-for (const page of ['src/sites/SiteFrame.vue', 'src/roster/RosterPage.vue']) load(page)
+for (const page of ['src/sites/SiteFrame.vue', 'src/desk/RosterPage.vue']) load(page)
 const kilobytes = (bytes) => Math.round(bytes / 102.4) / 10
 const code = kilobytes(
   [...files].reduce((sum, file) => sum + gzipSync(readFileSync(new URL(file, folder)), { level: 5 }).length, 0),
