@@ -147,7 +147,7 @@ test('two who are one are merged, each site settled, and made two again', async 
   await expect(strip(page)).toContainText('Ottilie Vasbrandt is one person now.')
   await page.goto('/people?q=vasbrandt')
   await expect(page.getByText('One person', { exact: true })).toBeVisible()
-  await page.goto('/change-lists')
+  await page.goto('/changes')
   await page.getByRole('link', { name: 'Two who are one' }).first().click()
   await page.getByRole('button', { name: 'Make two of them again' }).click()
   await expect(strip(page)).toContainText('They are two again.')

@@ -34,7 +34,7 @@ test('a list is let in and told in words of one’s own; what was sent stands on
   await expectAccessible(page)
   await panel.getByRole('button', { name: 'Let 2 in' }).click()
   await expect(strip(page)).toContainText('2 people are let in.')
-  await page.goto('/change-lists')
+  await page.goto('/changes')
   await page
     .getByRole('row')
     .filter({ hasText: 'Brass Lab' })
@@ -46,7 +46,7 @@ test('a list is let in and told in words of one’s own; what was sent stands on
   await page.getByLabel('To').fill('ottilie')
   await page.getByRole('button', { name: 'You can enter Brass Lab' }).click({ timeout: 20_000 })
   await expect(page.locator('.letter')).toContainText('Bring a mouthpiece <b>each</b>.')
-  await page.goto('/change-lists')
+  await page.goto('/changes')
   await page
     .getByRole('row')
     .filter({ hasText: 'Brass Lab' })

@@ -91,7 +91,7 @@ test('an administrator with people and change lists', async ({ page }) => {
     )
   await page.getByText('needs a choice').waitFor()
   await page.getByText('Kept under Changes. You can').waitFor()
-  await page.goto('/change-lists')
+  await page.goto('/changes')
   await page.getByRole('row').nth(3).waitFor()
   await page.screenshot({ path: folder + 'changes.png' })
 })

@@ -47,7 +47,7 @@ const kept = useKept({
   work,
   worth: () => work.value.text.trim() !== '' && work.value.text.length < 900_000,
   id: typeof route.query.changeList === 'string' ? route.query.changeList : '',
-  over: (changeList) => void router.replace({ name: 'changeList', params: { changeList } }),
+  over: (changeList) => void router.replace({ name: 'change-list', params: { changeList } }),
 })
 watch(kept.id, (id) => id && router.replace({ query: { changeList: id } }))
 watch(
@@ -132,7 +132,7 @@ const apply = () =>
     )
     const ready = count('ready')
     done(t('accounts.did', { n: n(ready) }, ready), { back: () => takeAccountsBack(changeList) })
-    await router.push({ name: 'changeList', params: { changeList } })
+    await router.push({ name: 'change-list', params: { changeList } })
   })
 </script>
 

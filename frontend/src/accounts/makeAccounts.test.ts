@@ -90,7 +90,7 @@ describe('making accounts', () => {
       changeList: kept.id,
       tell: '',
     })
-    expect(router.currentRoute.value.name).toBe('changeList')
+    expect(router.currentRoute.value.name).toBe('change-list')
   })
 
   it('says what is wrong with a field, each in its own words', () => {

@@ -34,9 +34,9 @@ async function leave() {
       <RouterLink to="/" :class="{ on: route.path.startsWith('/sites') }">{{ $t('app.sites') }}</RouterLink>
       <template v-if="me.mayMakeSites">
         <RouterLink to="/people" :class="{ on: route.path.startsWith('/people') }">{{ $t('app.people') }}</RouterLink>
-        <RouterLink to="/change-lists" active-class="on">{{ $t('app.changeLists') }}</RouterLink>
+        <RouterLink to="/changes" active-class="on">{{ $t('app.changeLists') }}</RouterLink>
         <RouterLink to="/messages" active-class="on">{{ $t('app.messages') }}</RouterLink>
-        <RouterLink to="/why" active-class="on">{{ $t('app.accessCheck') }}</RouterLink>
+        <RouterLink to="/access-check" active-class="on">{{ $t('app.accessCheck') }}</RouterLink>
         <RouterLink to="/rules" active-class="on">{{ $t('app.rules') }}</RouterLink>
       </template>
     </nav>

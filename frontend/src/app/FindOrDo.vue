@@ -50,7 +50,7 @@ const doings = computed(() => {
       [t('find.do.people'), () => router.push({ name: 'people' })],
       [t('find.do.accounts'), () => router.push({ name: 'make-accounts' })],
       [t('find.do.messages'), () => router.push({ name: 'messages' })],
-      [t('find.do.changeLists'), () => router.push({ name: 'changeLists' })],
+      [t('find.do.changeLists'), () => router.push({ name: 'changes' })],
       [t('find.do.makeSites'), () => router.push({ name: 'make-sites' })],
     )
     all.push(

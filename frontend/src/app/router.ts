@@ -69,10 +69,10 @@ export const router = createRouter({
       name: 'messages',
       component: () => import('@/messages/MessagesPage.vue'),
     },
-    { path: '/change-lists', name: 'changeLists', component: () => import('@/changes/ChangesPage.vue') },
+    { path: '/changes', name: 'changes', component: () => import('@/changes/ChangesPage.vue') },
     {
-      path: '/change-lists/:changeList([0-9a-f-]{36})',
-      name: 'changeList',
+      path: '/changes/:changeList([0-9a-f-]{36})',
+      name: 'change-list',
       component: () => import('@/desk/ChangeListPage.vue'),
     },
     { path: '/sites/make', name: 'make-sites', component: () => import('@/desk/MakeSitesPage.vue') },

@@ -95,7 +95,7 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
       </div>
       <div v-for="changeList in changeLists" :key="changeList.id" role="row" class="row">
         <span role="cell"
-          ><RouterLink :to="{ name: 'changeList', params: { changeList: changeList.id } }">{{
+          ><RouterLink :to="{ name: 'change-list', params: { changeList: changeList.id } }">{{
             $t('changeLists.kind.' + changeList.kind)
           }}</RouterLink></span
         >

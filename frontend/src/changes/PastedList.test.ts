@@ -295,7 +295,7 @@ describe('a pasted list', () => {
       .find((each) => each.text() === 'Let one in')!
       .trigger('click')
     await settled()
-    expect(router.currentRoute.value.name).toBe('changeList')
+    expect(router.currentRoute.value.name).toBe('change-list')
   })
 
   it('says before sending that a text is too long', async () => {

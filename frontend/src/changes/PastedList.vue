@@ -34,7 +34,7 @@ const kept = useKept({
   work,
   worth: () => work.value.text.trim() !== '' && work.value.text.length <= MOST_CHARACTERS,
   id: props.changeList,
-  over: (changeList) => void router.replace({ name: 'changeList', params: { changeList } }),
+  over: (changeList) => void router.replace({ name: 'change-list', params: { changeList } }),
 })
 watch(kept.id, (id) => id && emit('kept', id))
 
@@ -94,7 +94,7 @@ const apply = () =>
       }),
     )
     emit('applied')
-    if (applied.state === 'applying') await router.push({ name: 'changeList', params: { changeList } })
+    if (applied.state === 'applying') await router.push({ name: 'change-list', params: { changeList } })
     else {
       const left = applied.total - applied.applied
       done(

@@ -118,7 +118,7 @@ describe('one changeList', () => {
   async function opened(answers: Parameters<typeof serve>[0]) {
     const asked = serve(answers)
     const { page: shown, router } = show(ChangeList)
-    await router.push({ name: 'changeList', params: { changeList: SHEET } })
+    await router.push({ name: 'change-list', params: { changeList: SHEET } })
     await settled()
     return { shown, asked, router }
   }
@@ -308,7 +308,7 @@ describe('sites from rows', () => {
     })
     await press(shown, 'Make one site')
     await settled()
-    expect(router.currentRoute.value.name).toBe('changeList')
+    expect(router.currentRoute.value.name).toBe('change-list')
     expect(await lastDone.back!()).toBe('Choir: It was opened since.')
   })
 })

@@ -69,7 +69,7 @@ const undo = (removing: number | null) =>
     review.value = null
     done(t('changeLists.undone', { n: made.applied }, made.applied))
     await Promise.all([refreshSite(), queries.invalidateQueries({ queryKey: ['changeLists'] })])
-    await router.push({ name: 'changeList', params: { changeList: made.id } })
+    await router.push({ name: 'change-list', params: { changeList: made.id } })
   })
 const sitesBack = () =>
   run(async () => {
@@ -123,7 +123,7 @@ async function copy() {
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="changeList">
       <p>
-        <RouterLink to="/change-lists">{{ $t('changeLists.back') }}</RouterLink>
+        <RouterLink to="/changes">{{ $t('changeLists.back') }}</RouterLink>
       </p>
       <header>
         <h1>
@@ -153,12 +153,12 @@ async function copy() {
         {{ ' '
         }}<RouterLink
           v-if="changeList.undoes"
-          :to="{ name: 'changeList', params: { changeList: changeList.undoes } }"
+          :to="{ name: 'change-list', params: { changeList: changeList.undoes } }"
           >{{ $t('changeLists.undoesThis') }}</RouterLink
         >
         <RouterLink
           v-if="changeList.undoneBy"
-          :to="{ name: 'changeList', params: { changeList: changeList.undoneBy } }"
+          :to="{ name: 'change-list', params: { changeList: changeList.undoneBy } }"
           >{{ $t('changeLists.undoneByThis') }}</RouterLink
         >
       </p>

@@ -36,7 +36,7 @@ const kept = useKept({
   work,
   worth: () => work.value.text.trim() !== '',
   id: typeof route.query.changeList === 'string' ? route.query.changeList : '',
-  over: (changeList) => void router.replace({ name: 'changeList', params: { changeList } }),
+  over: (changeList) => void router.replace({ name: 'change-list', params: { changeList } }),
 })
 watch(kept.id, (id) => id && router.replace({ query: { changeList: id } }))
 // Where there is one division to make sites in, and one term to come, nobody has to say so.
@@ -93,7 +93,7 @@ const apply = () =>
     const made = await take(api.POST('/site-batches', { body: { ...work.value, apply: true, changeList } }))
     done(t('makeSites.did', { n: n(made.made) }, made.made), { back: () => takeSitesBack(changeList) })
     await refreshSite()
-    await router.push({ name: 'changeList', params: { changeList } })
+    await router.push({ name: 'change-list', params: { changeList } })
   })
 </script>
 

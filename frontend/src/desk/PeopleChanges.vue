@@ -54,7 +54,7 @@ const kept = useKept({
   work,
   worth: () => work.value.sites.length > 0,
   id: props.changeList,
-  over: (changeList) => void router.replace({ name: 'changeList', params: { changeList } }),
+  over: (changeList) => void router.replace({ name: 'change-list', params: { changeList } }),
 })
 watch(kept.opened, (opened) => opened && emit('people', work.value.people))
 watch(
@@ -158,7 +158,7 @@ const apply = () =>
     )
     emit('applied')
     await refreshSite()
-    if (applied.state === 'applying') await router.push({ name: 'changeList', params: { changeList } })
+    if (applied.state === 'applying') await router.push({ name: 'change-list', params: { changeList } })
     else {
       const left = applied.total - applied.applied
       done(

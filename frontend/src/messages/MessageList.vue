@@ -130,7 +130,7 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
                 : $t('messages.asked', { at: at(message.madeAt) })
             }}<template v-if="message.changeList">
               ·
-              <RouterLink :to="{ name: 'changeList', params: { changeList: message.changeList } }">{{
+              <RouterLink :to="{ name: 'change-list', params: { changeList: message.changeList } }">{{
                 $t('messages.withChangeList')
               }}</RouterLink></template
             >

@@ -182,7 +182,7 @@ export function show<T>(component: T, options: ComponentMountingOptions<T> = {})
         { name: 'person', path: '/person/:person', component: nowhere },
         { name: 'messages', path: '/messages/:part?', component: nowhere },
         { name: 'rules', path: '/rules/:part?', component: nowhere },
-        { name: 'changeList', path: '/changeList/:changeList', component: nowhere },
+        { name: 'change-list', path: '/changeList/:changeList', component: nowhere },
         { name: 'poster', path: '/poster/:site/:door', component: nowhere },
         { name: 'preview', path: '/look/:door', component: nowhere },
         { name: 'any', path: '/:any(.*)*', component: nowhere },
