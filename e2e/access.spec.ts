@@ -113,7 +113,7 @@ test('why somebody cannot enter is answered, fixed step by step, and taken back'
   await page.getByRole('link', { name: 'What happened to them here' }).click()
   await page
     .getByRole('listitem')
-    .filter({ hasText: 'no longer blocked Goran Petrovanu' })
+    .filter({ hasText: 'unblocked Goran Petrovanu' })
     .getByRole('button', { name: /^Undo/ })
     .click()
   await expect(strip(page)).toContainText('Undone: Mara Lindqvist no longer blocked Goran Petrovanu')
