@@ -1266,7 +1266,7 @@ export default {
     example: 'Words of whoever sends it.',
     did: 'The words are saved. They hold for messages from now on.',
     forgotten: 'These words are forgotten; the next nearest are used.',
-    notYours: 'Words of messages are changed by administrators, and for a site by its leads, from its messages.',
+    notYours: 'Texts of messages are changed by administrators, and for a site by its leads, from its messages.',
     name: {
       what: 'what was done',
       name: 'their name',
