@@ -229,7 +229,7 @@ for (const { what, median, p95, bound, bound95 } of results) {
 const changeList = changeLists.toSorted((a, b) => a - b)[changeLists.length >> 1]
 held &&= changeList <= 2000
 rows.push([
-  '1,000 people changed as one changeList',
+  '1,000 people changed as one change list',
   changeList.toFixed(0),
   Math.max(...changeLists).toFixed(0),
   '',
