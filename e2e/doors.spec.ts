@@ -85,7 +85,7 @@ test('a door is set up by completing its sentence; a learner comes through it on
   await door(page, 'Autumn poster').getByRole('link', { name: 'Who came through', exact: true }).click()
   await expect(row(page, 'Castellvi, Jelena')).toBeVisible()
   await expect(page.getByRole('grid').getByRole('row')).toHaveCount(2)
-  // All who came through are taken out as a change list, which is looked at first.
+  // All who came through are removed as a change list, which is looked at first.
   await page.goBack()
   await door(page, 'Autumn poster').getByRole('link', { name: 'Remove all who came through' }).click()
   await expect(page.getByRole('complementary')).toContainText('Jelena Castellvi')

@@ -6,7 +6,7 @@ namespace MintDoor\Core\Changes;
 
 use MintDoor\Core\Roles\Limits;
 
-/** That a change list would take out a large share of a site, so that whoever applies it has to say how many. */
+/** That a change list would remove a large share of a site, so that whoever applies it has to say how many. */
 final readonly class Removal
 {
     private function __construct(public int $people, public int $here) {}

@@ -12,7 +12,7 @@ final readonly class DoorTerms
 {
     /**
      * @param bool         $open      whether it lets anybody in at all
-     * @param bool         $approval  whether each one waits for somebody's word: then it is ajar
+     * @param bool         $approval  whether each one waits for somebody's word: then it opens by approval
      * @param Window       $hours     when it opens and shuts by itself
      * @param ?int         $seats     how many may come through; null for as many as fit
      * @param list<string> $divisions codes of those it is for; none for all

@@ -39,7 +39,7 @@ final readonly class IntakeController
         private Candidates $candidates,
         private Caring $caring,
         private Lookups $lookups,
-        private OutsideReach $outsiders,
+        private OutsideReach $outside,
     ) {}
 
     #[Route('/sites/{site}/intake', name: 'intake', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
@@ -81,7 +81,7 @@ final readonly class IntakeController
                     null !== $reach
                     && PersonVisibility::Masked === $visibility
                     && true !== $segment?->state->here()
-                    && $this->outsiders->asks($row, $q, $access, $reach);
+                    && $this->outside->asks($row, $q, $access, $reach);
                 $lists[$list][] = $this->candidates->json($row, $segment, $visibility, $access) + ['asks' => $asks];
             }
         }

@@ -18,7 +18,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 /**
- * What arrived in the simulated mailboxes, links included; for platform administrators, who may set anybody's password
+ * What arrived in the simulated inboxes, links included; for platform administrators, who may set anybody's password
  * anyway. With a carrier to the outside it is not there.
  */
 final readonly class SimulatedInboxController

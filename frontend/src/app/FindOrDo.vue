@@ -55,7 +55,7 @@ const doings = computed(() => {
     )
     all.push(
       [t('find.do.why'), () => router.push({ name: 'access-check' })],
-      [t('find.do.rehearse'), () => router.push({ name: 'first-day-checks' })],
+      [t('find.do.firstDayChecks'), () => router.push({ name: 'first-day-checks' })],
       [t('find.do.rules'), () => router.push({ name: 'rules' })],
       [t('find.do.renew'), () => router.push({ name: 'renew-keys' })],
     )

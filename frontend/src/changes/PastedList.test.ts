@@ -37,9 +37,9 @@ const [bea, ana, bo, mara] = [
   person('Mara', 'Lind', { kind: 'staff' }),
 ]
 const READ = `POST /sites/${site.id}/intake`
-const SHEET = '00000000-0000-7000-8000-0000000000aa'
+const LIST = '00000000-0000-7000-8000-0000000000aa'
 const record = (more = {}) => ({
-  id: SHEET,
+  id: LIST,
   kind: 'pasted',
   title: '',
   state: 'draft',
@@ -102,9 +102,9 @@ async function opened(items: object[], more: Parameters<typeof serve>[0] = {}, p
     [READ]: { items },
     'POST /change-reviews': review,
     'POST /change-lists': record(),
-    [`PUT /change-lists/${SHEET}`]: record({ version: 2 }),
+    [`PUT /change-lists/${LIST}`]: record({ version: 2 }),
     [`GET /sites/${site.id}/settled-lines`]: { items: [] },
-    [`POST /change-lists/${SHEET}/apply`]: (_request: Request, { lines }: Asked) =>
+    [`POST /change-lists/${LIST}/apply`]: (_request: Request, { lines }: Asked) =>
       record({ state: 'applied', total: lines.length, done: lines.length, applied: lines.length }),
     ...more,
   })
@@ -135,7 +135,7 @@ describe('a pasted list', () => {
       .find((each) => each.text() === 'Let 2 in')!
       .trigger('click')
     await settled()
-    expect(last(asked, `POST /change-lists/${SHEET}/apply`)).toMatchObject({
+    expect(last(asked, `POST /change-lists/${LIST}/apply`)).toMatchObject({
       lines: [
         {
           site: site.id,
@@ -260,23 +260,23 @@ describe('a pasted list', () => {
     })
     await page.get('input[type=radio]').setValue(true)
     await settled()
-    expect(last(asked, `PUT /change-lists/${SHEET}`)).toMatchObject({
+    expect(last(asked, `PUT /change-lists/${LIST}`)).toMatchObject({
       work: { said: { 'a. ruiz': { person: ana.id } } },
     })
     page.unmount()
     const again = await opened(
       [item(1, 'A. Ruiz', 'choose', [may(ana, 'initials')])],
       {
-        [`GET /change-lists/${SHEET}`]: record({ work: { text: 'A. Ruiz', said: { 'a. ruiz': { person: ana.id } } } }),
+        [`GET /change-lists/${LIST}`]: record({ work: { text: 'A. Ruiz', said: { 'a. ruiz': { person: ana.id } } } }),
       },
-      { text: '', changeList: SHEET },
+      { text: '', changeList: LIST },
     )
     expect(status(again.page)).toMatch(/^One will join/)
   })
 
   it('says when somebody else works on it, and stops keeping', async () => {
     const { page } = await opened([item(1, 'Zed', 'unknown')], {
-      [`PUT /change-lists/${SHEET}`]: problem('stale', 412, 'Somebody else was quicker.'),
+      [`PUT /change-lists/${LIST}`]: problem('stale', 412, 'Somebody else was quicker.'),
     })
     await page
       .findAll('button')
@@ -288,7 +288,7 @@ describe('a pasted list', () => {
 
   it('goes to the changeList when a worker applies it', async () => {
     const { page, router } = await opened([item(1, 'Bea', 'match', [may(bea, 'identifier')])], {
-      [`POST /change-lists/${SHEET}/apply`]: record({ state: 'applying', total: 900 }),
+      [`POST /change-lists/${LIST}/apply`]: record({ state: 'applying', total: 900 }),
     })
     await page
       .findAll('button')

@@ -15,11 +15,11 @@ const settled = async () => {
     await flushPromises()
   }
 }
-const SHEET = '00000000-0000-7000-8000-0000000000aa'
+const LIST = '00000000-0000-7000-8000-0000000000aa'
 const UNDO = '00000000-0000-7000-8000-0000000000ab'
 const bea = person('Bea', 'da Luz')
 const record = (more = {}) => ({
-  id: SHEET,
+  id: LIST,
   kind: 'pasted',
   title: '',
   state: 'applied',
@@ -46,7 +46,7 @@ const line = (position: number, more = {}) => ({
   reasons: [],
   before: null,
   after: standing(),
-  line: SHEET,
+  line: LIST,
   ...more,
 })
 const page = (more = {}) => ({
@@ -76,8 +76,8 @@ describe('the room of changeLists', () => {
   it('puts a draft aside and takes it up again by undo', async () => {
     const asked = serve({
       'GET /change-lists': { items: [record({ state: 'draft' })], next: null },
-      [`PUT /change-lists/${SHEET}/dropped`]: record({ state: 'dropped' }),
-      [`DELETE /change-lists/${SHEET}/dropped`]: record({ state: 'draft' }),
+      [`PUT /change-lists/${LIST}/dropped`]: record({ state: 'dropped' }),
+      [`DELETE /change-lists/${LIST}/dropped`]: record({ state: 'draft' }),
     })
     const { page: shown } = show(ChangesPage)
     await settled()
@@ -85,17 +85,17 @@ describe('the room of changeLists', () => {
     await settled()
     await lastDone.back!()
     expect(asked.map(({ call }) => call)).toEqual(
-      expect.arrayContaining([`PUT /change-lists/${SHEET}/dropped`, `DELETE /change-lists/${SHEET}/dropped`]),
+      expect.arrayContaining([`PUT /change-lists/${LIST}/dropped`, `DELETE /change-lists/${LIST}/dropped`]),
     )
   })
 
   it('says of drafts where they are gone on with', () => {
-    expect(addressOf({ id: SHEET, kind: 'pasted', site: { id: site.id, title: '' } })).toMatchObject({
+    expect(addressOf({ id: LIST, kind: 'pasted', site: { id: site.id, title: '' } })).toMatchObject({
       name: 'roster',
-      query: { changeList: SHEET },
+      query: { changeList: LIST },
     })
-    expect(addressOf({ id: SHEET, kind: 'people', site: null })).toMatchObject({ name: 'people' })
-    expect(addressOf({ id: SHEET, kind: 'sites', site: null })).toMatchObject({ name: 'make-sites' })
+    expect(addressOf({ id: LIST, kind: 'people', site: null })).toMatchObject({ name: 'people' })
+    expect(addressOf({ id: LIST, kind: 'sites', site: null })).toMatchObject({ name: 'make-sites' })
     expect([
       stateOf({ state: 'applied', undoneBy: UNDO, trouble: null }).word,
       stateOf({ state: 'draft', undoneBy: null, trouble: null }).word,
@@ -118,13 +118,13 @@ describe('one changeList', () => {
   async function opened(answers: Parameters<typeof serve>[0]) {
     const asked = serve(answers)
     const { page: shown, router } = show(ChangeList)
-    await router.push({ name: 'change-list', params: { changeList: SHEET } })
+    await router.push({ name: 'change-list', params: { changeList: LIST } })
     await settled()
     return { shown, asked, router }
   }
 
   it('says what became of each line', async () => {
-    const { shown } = await opened({ [`GET /change-lists/${SHEET}`]: page() })
+    const { shown } = await opened({ [`GET /change-lists/${LIST}`]: page() })
     expect(shown.text()).toContain('2 done, 1 left alone.')
     const [first, second] = shown.findAll('.lines li')
     expect(first!.text()).toContain('not here → learner')
@@ -153,8 +153,8 @@ describe('one changeList', () => {
             total: 2,
           }
     const { shown, router } = await opened({
-      [`GET /change-lists/${SHEET}`]: page(),
-      [`POST /change-lists/${SHEET}/undo`]: undo,
+      [`GET /change-lists/${LIST}`]: page(),
+      [`POST /change-lists/${LIST}/undo`]: undo,
       [`GET /change-lists/${UNDO}`]: page({ id: UNDO }),
     })
     await press(shown, 'Take all of it back…')
@@ -168,20 +168,20 @@ describe('one changeList', () => {
 
   it('shows how far a long one is, and goes on when asked', async () => {
     const { shown, asked } = await opened({
-      [`GET /change-lists/${SHEET}`]: page({ state: 'applying', total: 4000, done: 1000, lines: [] }),
-      [`POST /change-lists/${SHEET}/continue`]: page(),
+      [`GET /change-lists/${LIST}`]: page({ state: 'applying', total: 4000, done: 1000, lines: [] }),
+      [`POST /change-lists/${LIST}/continue`]: page(),
     })
     expect(shown.get('[role=progressbar]').attributes('aria-valuenow')).toBe('25')
     expect(shown.text()).toContain('Being applied: 1,000 of 4,000')
     await press(shown, 'It has stopped? Continue')
     await settled()
-    expect(asked.some(({ call }) => call === `POST /change-lists/${SHEET}/continue`)).toBe(true)
+    expect(asked.some(({ call }) => call === `POST /change-lists/${LIST}/continue`)).toBe(true)
   })
 
   it('copies its lines as CSV', async () => {
     const writeText = vi.fn()
     vi.stubGlobal('navigator', { clipboard: { writeText } })
-    const { shown } = await opened({ [`GET /change-lists/${SHEET}`]: page() })
+    const { shown } = await opened({ [`GET /change-lists/${LIST}`]: page() })
     await press(shown, 'Copy the lines as CSV')
     await settled()
     expect(writeText.mock.calls[0]![0].split('\r\n').slice(0, 2)).toEqual([
@@ -211,12 +211,12 @@ describe('people into sites', () => {
       [`GET /sites/${site.id}`]: site,
       'POST /change-reviews': review(),
       'POST /change-lists': { ...page({ state: 'draft' }), kind: 'people' },
-      [`PUT /change-lists/${SHEET}`]: record(),
-      [`POST /change-lists/${SHEET}/apply`]: page({ applied: 2, total: 2 }),
-      [`POST /change-lists/${SHEET}/undo`]: page({ applied: 1 }),
+      [`PUT /change-lists/${LIST}`]: record(),
+      [`POST /change-lists/${LIST}/apply`]: page({ applied: 2, total: 2 }),
+      [`POST /change-lists/${LIST}/undo`]: page({ applied: 1 }),
       ...more,
     })
-    const shown = show(PeopleChanges, { props: { people: [bea.id, SHEET], changeList: '' } }).page
+    const shown = show(PeopleChanges, { props: { people: [bea.id, LIST], changeList: '' } }).page
     await settled()
     await shown.get('#find-site').setValue('harm')
     await settled()
@@ -231,7 +231,7 @@ describe('people into sites', () => {
   it('says what comes of each of the ones in each of the others, and does it', async () => {
     const { shown, asked } = await opened()
     expect(asked.findLast(({ call }) => call === 'POST /change-reviews')!.body).toMatchObject({
-      each: { people: [bea.id, SHEET], sites: [site.id], verb: 'let-in', role: null },
+      each: { people: [bea.id, LIST], sites: [site.id], verb: 'let-in', role: null },
     })
     expect(shown.text()).toContain('2 lines: 2 will change.')
     expect(shown.text()).toContain('Harmony: 26 of 30 seats after')
@@ -250,7 +250,7 @@ describe('people into sites', () => {
     await shown.get('input[inputmode=numeric]').setValue('7')
     await button().trigger('click')
     await settled()
-    expect(asked.findLast(({ call }) => call === `POST /change-lists/${SHEET}/apply`)!.body).toMatchObject({
+    expect(asked.findLast(({ call }) => call === `POST /change-lists/${LIST}/apply`)!.body).toMatchObject({
       removing: 7,
     })
   })
@@ -283,13 +283,13 @@ describe('sites from rows', () => {
         row(3, { verdict: 'needs-choice', leads: [{ text: 'M. Lind', person: null, candidates: [bea] }] }),
       ],
       made: 1,
-      changeList: apply ? SHEET : null,
+      changeList: apply ? LIST : null,
     })
     const asked = serve({
       'POST /site-batches': batch,
       'POST /change-lists': page({ state: 'draft', kind: 'sites' }),
-      [`PUT /change-lists/${SHEET}`]: record(),
-      [`POST /site-batches/${SHEET}/undo`]: {
+      [`PUT /change-lists/${LIST}`]: record(),
+      [`POST /site-batches/${LIST}/undo`]: {
         lines: [{ site: { id: site.id, title: 'Choir' }, verdict: 'refused', detail: 'It was opened since.' }],
       },
     })

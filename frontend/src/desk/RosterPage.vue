@@ -86,7 +86,7 @@ function chooseNobody() {
   forget()
   changeList.value = ''
 }
-// All who came through a door, taken out as one change list that is reviewed first.
+// All who came through a door, removed as one change list that is reviewed first.
 watch(
   rows,
   async (all) => {

@@ -37,7 +37,7 @@ const {
   error,
   isFetching,
 } = useQuery({
-  queryKey: ['site-sheet', slowly],
+  queryKey: ['site-changes', slowly],
   enabled: complete,
   queryFn: () => take(api.POST('/site-changes', { body: { ...slowly.value, apply: false } })),
   placeholderData: keepPreviousData,

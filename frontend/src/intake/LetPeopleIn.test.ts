@@ -13,7 +13,7 @@ const none = {
   more: { alreadyHere: false, wasHere: false, blocked: false, canBeLetIn: false },
 }
 const INTAKE = `GET /sites/${site.id}/intake`
-const SHEETS = `POST /sites/${site.id}/change-lists`
+const LISTS = `POST /sites/${site.id}/change-lists`
 const line = (more: object = {}) => ({
   lines: [
     {
@@ -104,14 +104,14 @@ describe('the box that lets people in', () => {
   })
 
   it('lets somebody in with the suggested role, says so, and keeps the box ready for the next', async () => {
-    const asked = serve({ [INTAKE]: { ...none, canBeLetIn: [candidate(bea)] }, [SHEETS]: line() })
+    const asked = serve({ [INTAKE]: { ...none, canBeLetIn: [candidate(bea)] }, [LISTS]: line() })
     const page = await typing('bea')
     await page
       .findAll('button')
       .find((each) => each.text() === 'Let in as learner')!
       .trigger('click')
     await flushPromises()
-    expect(asked.find(({ call }) => call === SHEETS)?.body).toEqual({
+    expect(asked.find(({ call }) => call === LISTS)?.body).toEqual({
       apply: true,
       lines: [{ person: bea.id, verb: 'let-in', role: 'learner', named: 'bea', version: 0 }],
     })
@@ -123,7 +123,7 @@ describe('the box that lets people in', () => {
     const sent: object[] = []
     serve({
       [INTAKE]: { ...none, canBeLetIn: [candidate(bea)] },
-      [SHEETS]: (_request: Request, body: { lines: object[] }) => {
+      [LISTS]: (_request: Request, body: { lines: object[] }) => {
         sent.push(body.lines[0]!)
         return sent.length > 1
           ? line()
@@ -164,7 +164,7 @@ describe('the box that lets people in', () => {
   it('says why somebody could not be let in after all', async () => {
     serve({
       [INTAKE]: { ...none, canBeLetIn: [candidate(bea)] },
-      [SHEETS]: () =>
+      [LISTS]: () =>
         problem('line-not-ready', 409, 'This change cannot be made: see its reasons.', {
           line: {
             verdict: 'waits-for-seat',

@@ -99,7 +99,7 @@ describe('messages', () => {
   })
 })
 
-describe('the post room', () => {
+describe('messages', () => {
   it('shows simulated inboxes to platform administrators only', async () => {
     serve({ 'GET /messages': { items: [], next: null } })
     me.value = { platformAdministrator: true, seesMailboxes: false, divisions: [] } as never

@@ -22,7 +22,7 @@ export const maySentences = (permissions: Permission[]) =>
     .filter((some) => some.length)
     .map((some) => t('rules.may', { what: mayWords(some) }))
 export const kindWords = (kinds: RoleRules['for']) =>
-  kinds.length ? listed(kinds.map((kind) => t('rules.kinds.' + kind))) : t('rules.kinds.nobody')
+  kinds.length ? listed(kinds.map((kind) => t('rules.kinds.' + kind))) : t('rules.nobody')
 const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** The sentence of something that is wrong with rules. */

@@ -107,7 +107,7 @@ it('says what taking out does before it is done, and sends the version that was 
   expect(lastDone.sentence).toBe('Beatriz da Luz is removed.')
 })
 
-it('offers no way to take out whom the rules hold, and says why', async () => {
+it('offers no way to remove whom the rules hold, and says why', async () => {
   const { page, press } = await shown(
     {},
     {},
@@ -118,7 +118,7 @@ it('offers no way to take out whom the rules hold, and says why', async () => {
   expect(page.text()).not.toContain('Remove Beatriz da Luz')
 })
 
-it('offers to keep out too whom a door would bring back', async () => {
+it('offers to block too whom a door would bring back', async () => {
   const { page, press } = await shown(
     {},
     {},

@@ -778,7 +778,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Sheets one made or may see, newest first. Changes of one person by hand are not among them. */
+        /** @description Change lists one made or may see, newest first. Changes of one person by hand are not among them. */
         get: operations["changeLists"];
         put?: never;
         /** @description Keeps a draft: lines that are not settled yet, to be gone on with on any machine. */
@@ -1202,7 +1202,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** @description Says that two are two people: they are not shown as doubles any more. */
+        /** @description Says that two are two people: they are not shown as duplicates any more. */
         put: operations["tellApart"];
         post?: never;
         /** @description Takes that back. */
@@ -1900,7 +1900,7 @@ export interface components {
             code: string;
             values: components["schemas"]["Values"];
         };
-        /** @description That many people would be taken out at once. */
+        /** @description That many people would be removed at once. */
         Removal: {
             people: number;
             here: number;
@@ -3267,7 +3267,7 @@ export interface components {
                     kind: "staff" | "key" | "invitation" | "cohort" | "feed" | "preview";
                     name: string;
                 };
-                /** @description whether only administrators take out or change what this door brought */
+                /** @description whether only administrators remove or change what this door brought */
                 reserved: boolean;
                 role: string;
                 /** @enum {unknown} */
@@ -6745,7 +6745,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The rehearsal */
+            /** @description The check */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6769,7 +6769,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description The rehearsals */
+            /** @description The checks, a site each */
             200: {
                 headers: {
                     [name: string]: unknown;

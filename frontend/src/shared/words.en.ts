@@ -39,7 +39,7 @@ export default {
       renew: 'Renew keys of sites',
       why: 'Why can somebody not enter?',
       rules: 'Read the rules',
-      rehearse: 'Check the first day of all sites I run',
+      firstDayChecks: 'Check the first day of all sites I run',
       approvals: 'Who waits for your division',
       security: 'Read the security log',
       account: 'Your password and sessions',

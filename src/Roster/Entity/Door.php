@@ -21,7 +21,7 @@ class Door
         #[ORM\Column(length: 120)] public string $name = '',
         #[ORM\Column(length: 8, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
         public string $state = 'open',
-        /** Whether only administrators take out or change what it brought. */
+        /** Whether only administrators remove or change what it brought. */
         #[ORM\Column(options: ['default' => false])] public bool $reserved = false,
         /** @var ?array<string, mixed> on what terms it lets people in by themselves */
         #[ORM\Column(type: 'json', nullable: true)] public ?array $terms = null,

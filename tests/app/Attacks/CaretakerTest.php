@@ -80,7 +80,7 @@ final class CaretakerTest extends AttackCase
         self::assertNotNull($this->card('lead', 'newcomer')['password'], 'the lead did not let them in');
     }
 
-    /** Taken out and brought back again, a tie that was somebody else's is of one's own making. */
+    /** Removed and brought back again, a tie that was somebody else's is of one's own making. */
     public function testATieIsNotMadeAnewByBreakingIt(): void
     {
         $this->used('adult');

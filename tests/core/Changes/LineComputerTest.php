@@ -579,7 +579,7 @@ final class LineComputerTest extends TestCase
         self::assertSame(
             Verdict::Ready,
             $world->compute('learner0', Verb::LetIn, 'learner', actor: 'staff0')->verdict,
-            'what was taken out binds nobody',
+            'who was removed binds nobody',
         );
     }
 }

@@ -137,10 +137,10 @@ final class TimelineTest extends TestCase
             OverrideKind::Paused,
             new Window(12, 18)
         )], 15, State::Paused, 18];
-        yield 'taken out' => [[$grant([$out(20)])], [], 25, State::Removed, null];
+        yield 'removed' => [[$grant([$out(20)])], [], 25, State::Removed, null];
         yield 'brought back' => [[$grant([$out(20, 24)])], [], 24, State::Current, null];
-        yield 'taken out and back at once' => [[$grant([$out(20, 20)])], [], 20, State::Current, null];
-        yield 'kept out without ever having been in' => [
+        yield 'removed and back at once' => [[$grant([$out(20, 20)])], [], 20, State::Current, null];
+        yield 'blocked without ever having been in' => [
             [],
             [new Override('k', OverrideKind::Blocked, new Window(5, 9))],
             6,

@@ -2,12 +2,13 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Doors;
 
 use MintDoor\Doors\ScheduledDoorTasks;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Sealer;
+use MintDoor\Tests\App\ApiTestCase;
 
 /** Invitations: to people and to addresses, answered once, reminded, sent again, taken back. */
 final class InvitationsTest extends ApiTestCase

@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Changes;
 
 use MintDoor\Changes\ChangeListRunner;
 use MintDoor\Shared\Id;
+use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** Change lists that are kept: worked on, found again, applied by whoever, and taken back. */

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Changes;
+
+use MintDoor\Tests\App\ApiTestCase;
 
 /** Change change lists of several lines. */
 final class ChangesTest extends ApiTestCase

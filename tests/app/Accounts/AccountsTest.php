@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Accounts;
 
 use MintDoor\Shared\Id;
+use MintDoor\Tests\App\ApiTestCase;
 
 final class AccountsTest extends ApiTestCase
 {

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Desk;
 
 use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Tests\App\ApiTestCase;
 
 /**
  * Looking at people and sites: through the eyes of others, why they can enter or cannot, by label, at what they did.

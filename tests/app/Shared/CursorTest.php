@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Shared;
 
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Id;

@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Messages;
 
 use MintDoor\Accounts\ForgottenPassword;
 use MintDoor\Accounts\PasswordLinks;
 use MintDoor\Shared\Id;
+use MintDoor\Tests\App\ApiTestCase;
 
 /**
  * Messages: told with a change, held, withdrawn, delivered, bounced, sent again; templates; links that set a password.

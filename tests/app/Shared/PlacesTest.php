@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Shared;
 
 use MintDoor\Shared\Places;
+use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Process\Process;
 
@@ -54,7 +55,7 @@ final class PlacesTest extends ApiTestCase
 
     public function testAProcessThatDiesGivesItsPlaceBack(): void
     {
-        $root = \dirname(__DIR__, 2);
+        $root = \dirname(__DIR__, 3);
         $holds = 'require $argv[1]; $p = (new MintDoor\Shared\Places($argv[2]))->take("x", 1); echo "held"; sleep(60);';
         $process = new Process([\PHP_BINARY, '-r', $holds, '--', $root.'/vendor/autoload.php', $this->folder]);
         $process->start();

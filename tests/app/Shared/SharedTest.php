@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Shared;
 
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use MintDoor\Shared\BodyGuard;
@@ -10,6 +10,7 @@ use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\SessionStore;
+use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\RequestEvent;

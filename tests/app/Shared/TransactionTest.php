@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Shared;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Driver\AbstractException;
@@ -18,6 +18,7 @@ use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Transaction;
+use MintDoor\Tests\App\ApiTestCase;
 use Symfony\Component\HttpFoundation\Request;
 
 final class TransactionTest extends ApiTestCase

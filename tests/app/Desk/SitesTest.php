@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Desk;
 
+use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 final class SitesTest extends ApiTestCase

@@ -2,12 +2,13 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Accounts;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Accounts\LostJobs;
 use MintDoor\Changes\ApplyChangeList;
 use MintDoor\Shared\Id;
+use MintDoor\Tests\App\ApiTestCase;
 use Symfony\Component\Messenger\Envelope;
 use Symfony\Component\Messenger\Event\WorkerMessageFailedEvent;
 

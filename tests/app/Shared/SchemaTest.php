@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Shared;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\ORM\Tools\SchemaTool;
+use MintDoor\Tests\App\ApiTestCase;
 
 final class SchemaTest extends ApiTestCase
 {

@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Accounts;
 
 use MintDoor\Accounts\AccountRunner;
 use MintDoor\Accounts\MakeAccounts;
 use MintDoor\Shared\Id;
+use MintDoor\Tests\App\ApiTestCase;
 
 /** Accounts from rows: worked out, made, told, taken back. */
 final class AccountBatchTest extends ApiTestCase

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Doors;
 
 use MintDoor\Core\Doors\Key;
 use MintDoor\Core\Doors\KeySlip;
@@ -11,6 +11,7 @@ use MintDoor\Doors\DoorKeys;
 use MintDoor\Doors\ScheduledDoorTasks;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
+use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /**

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Shared;
 
 use MintDoor\Shared\OpenPaths;
 use PHPUnit\Framework\TestCase;
@@ -13,7 +13,7 @@ final class OpenPathsTest extends TestCase
 {
     public function testTheyAreTheSameForSecurityForBodiesAndForTheServerInFront(): void
     {
-        $root = \dirname(__DIR__, 2);
+        $root = \dirname(__DIR__, 3);
         $security = Yaml::parseFile($root.'/config/packages/security.yaml');
         self::assertSame(OpenPaths::PATTERN, $security['security']['access_control'][0]['path']);
         preg_match(

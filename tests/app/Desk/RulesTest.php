@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Desk;
+
+use MintDoor\Tests\App\ApiTestCase;
 
 final class RulesTest extends ApiTestCase
 {

@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Roster;
 
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Time\Window;
+use MintDoor\Tests\App\ApiTestCase;
 
 final class RosterTest extends ApiTestCase
 {

@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Desk;
 
 use MintDoor\Demo\DemoSignIns;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
+use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\TestWith;
 
 final class CommandsTest extends ApiTestCase

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Desk;
 
 use MintDoor\Shared\Id;
+use MintDoor\Tests\App\ApiTestCase;
 
 /** A person's facts, notes, all that is held about them, erasing them, and two who are one. */
 final class PeopleRoomTest extends ApiTestCase

@@ -2,12 +2,13 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Tests\App;
+namespace MintDoor\Tests\App\Roster;
 
 use MintDoor\Changes\LineRequest;
 use MintDoor\Demo\Dice;
 use MintDoor\Roster\Counts;
 use MintDoor\Shared\Id;
+use MintDoor\Tests\App\ApiTestCase;
 
 final class VerifyTest extends ApiTestCase
 {
