@@ -108,6 +108,8 @@ test('whoever forgot their password sets a new one by a link that works once', a
   const theirs = await context.newPage()
   await theirs.goto('/sign-in')
   await theirs.getByRole('link', { name: 'Forgotten your password?' }).click()
+  // The page before has a field of that name, too.
+  await theirs.getByRole('heading', { name: 'A new password' }).waitFor()
   await theirs.getByLabel('Login name or e-mail').fill('saga.quillander')
   await expectAccessible(theirs)
   await theirs.getByRole('button', { name: 'Send me a link' }).click()
