@@ -726,7 +726,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description A change change list. With `apply` false it is only computed; otherwise it takes effect at once. One line that cannot be applied is a problem; of several, those that cannot are set aside and answered with their reasons. */
+        /** @description A change list. With `apply` false it is only computed; otherwise it takes effect at once. One line that cannot be applied is a problem; of several, those that cannot are set aside and answered with their reasons. */
         post: operations["makeChanges"];
         delete?: never;
         options?: never;
