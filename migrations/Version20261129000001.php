@@ -35,14 +35,11 @@ final class Version20261129000001 extends RepeatableMigration
         'twice-on-sheet' => 'twice-on-list',
     ];
 
-    /** Names of members of stored JSON. */
-    private const MEMBERS = [
-        'passId' => 'grantId',
-        'pass' => 'grant',
-        'mark' => 'override',
-        'keptOut' => 'blocked',
-        'sheet' => 'changeList',
-    ];
+    /** Members of stored JSON whose value is such a code; others may hold what somebody typed, or the code of a role. */
+    private const MEMBERS = ['state', 'kind', 'verb', 'change'];
+
+    /** Those of reasons, under `code`, which is also what sites and roles have. */
+    private const REASONS = ['taken-out', 'kept-out', 'not-kept-out', 'keeps-out', 'lift-keep-out', 'twice-on-sheet'];
 
     /** Columns that hold a code, by table. */
     private const COLUMNS = [
@@ -120,6 +117,21 @@ final class Version20261129000001 extends RepeatableMigration
         foreach (self::TEXTS as $table => $columns) {
             $this->texts($table, $columns);
         }
+        // By place: the kind of an override is the second, that of a door the third.
+        $this->patterns('change_line', 'effects', [
+            '"passId":' => '"grantId":',
+            '"pass":(\\\\[|null)' => '"grant":\\\\1',
+            '"mark":(\\\\[|null)' => '"override":\\\\1',
+            '("override":\\\\["[^"]*",)"kept-out"' => '\\\\1"blocked"',
+            '("grant":\\\\["[^"]*","[^"]*",)"desk"' => '\\\\1"staff"',
+            '("grant":\\\\["[^"]*","[^"]*",)"look-in"' => '\\\\1"preview"',
+        ]);
+        $this->patterns('rule_book', 'settings', [
+            '"sheet":([0-9])' => '"changeList":\\\\1',
+            '("(?:for|suggestFor|kinds)":\\\\[[^]]*)"outsider"' => '\\\\1"external"',
+            '("permissions":\\\\[[^]]*)"see-logbook"' => '\\\\1"see-history"',
+        ]);
+        $this->patterns('history_entry', 'data', ['"sheet":"([0-9a-f-]{36})"' => '"changeList":"\\\\1"']);
         $this->addSql(
             "UPDATE saved_view
              SET view = REPLACE(REPLACE(REPLACE(REPLACE(view, '=kept-out', '=blocked'), '=taken-out', '=removed'),
@@ -144,13 +156,22 @@ final class Version20261129000001 extends RepeatableMigration
         foreach ($columns as $column) {
             $text = "`$column`";
             foreach (self::CODES as $old => $new) {
-                $text = "REPLACE($text, '\"$old\"', '\"$new\"')";
-            }
-            foreach (self::MEMBERS as $old => $new) {
-                $text = "REPLACE($text, '\"$old\":', '\"$new\":')";
+                foreach ([...self::MEMBERS, ...\in_array($old, self::REASONS, true) ? ['code'] : []] as $member) {
+                    $text = "REPLACE($text, '\"$member\":\"$old\"', '\"$member\":\"$new\"')";
+                }
             }
             $sets[] = "`$column` = $text";
         }
         $this->addSql("UPDATE $table SET ".implode(', ', $sets));
+    }
+
+    /** @param array<string, string> $patterns with what takes the place of each */
+    private function patterns(string $table, string $column, array $patterns): void
+    {
+        $text = "`$column`";
+        foreach ($patterns as $pattern => $new) {
+            $text = "REGEXP_REPLACE($text, '$pattern', '$new')";
+        }
+        $this->addSql("UPDATE $table SET `$column` = $text");
     }
 }

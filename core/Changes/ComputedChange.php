@@ -8,7 +8,7 @@ use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Timeline;
 
-/** One line of a change change list: before → after, the verdict and why, and what storing it would take. */
+/** One line of a change list: before → after, the verdict and why, and what storing it would take. */
 final readonly class ComputedChange
 {
     /**

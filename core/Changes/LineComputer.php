@@ -18,7 +18,7 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 
 /**
- * Computes one line of a change change list: what is wanted, against what is, under the rules. Changes nothing, and
+ * Computes one line of a change list: what is wanted, against what is, under the rules. Changes nothing, and
  * says the same twice but for the identifiers of what it would make.
  */
 final readonly class LineComputer

@@ -32,7 +32,7 @@ final readonly class ChangeController
         private Transaction $transaction,
     ) {}
 
-    /** A change change list for the people of a site: computed only, or applied at once. */
+    /** A change list for the people of a site: computed only, or applied at once. */
     #[Dear(from: 4_096)]
     #[Route(
         '/sites/{site}/change-lists',

@@ -7,7 +7,7 @@ namespace MintDoor\Changes;
 use Symfony\Component\Validator\Constraints as Assert;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
-/** A change change list as it is asked for. One line is a change made by hand; several are reviewed first. */
+/** A change list as it is asked for. One line is a change made by hand; several are reviewed first. */
 final readonly class ChangeRequest
 {
     public const MOST_LINES = 1_000;

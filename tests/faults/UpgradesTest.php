@@ -108,6 +108,16 @@ final class UpgradesTest extends FaultCase
         }
     }
 
+    /** A label or a note may be the very word that was a code. */
+    public function testWhatSomebodyTypedIsNotTakenForACode(): void
+    {
+        $this->fresh('mint_upgrade', \dirname(__DIR__).'/upgrade/before-ground.sql.gz');
+        $typed = '{"label":"outsider","role":"desk","note":"kept-out"}';
+        $this->sql("UPDATE log_entry SET data = '$typed' LIMIT 1", 'mint_upgrade');
+        $this->migrate('mint_upgrade');
+        self::assertSame('1', $this->sql("SELECT COUNT(*) FROM history_entry WHERE data = '$typed'", 'mint_upgrade'));
+    }
+
     public function testAnUpgradeThatIsKilledAgainAndAgainIsSimplyRunAgain(): void
     {
         $this->fresh('mint_upgrade');

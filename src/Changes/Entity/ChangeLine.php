@@ -6,7 +6,7 @@ namespace MintDoor\Changes\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** One line of a change change list as it was applied, with what it takes to undo it. */
+/** One line of a change list as it was applied, with what it takes to undo it. */
 #[ORM\Entity]
 #[ORM\Table(name: 'change_line')]
 #[ORM\UniqueConstraint(columns: ['change_list_id', 'position'])]
