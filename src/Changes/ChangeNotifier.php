@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Changes;
 
 use MintDoor\Core\Changes\Verb;
-use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Roster\State;
 use MintDoor\Messages\Messages;
 use MintDoor\Messages\MessageValues;
@@ -33,17 +32,10 @@ final readonly class ChangeNotifier
     public static function how(string $verb, Row $person): ?string
     {
         return match (true) {
-            null === self::kind($verb) => null,
+            null === Verb::tryFrom($verb)?->toldAs() => null,
             null === $person->stringOrNull('email') => 'no-address',
             default => null === $person->stringOrNull('login') ? 'no-account' : 'mail',
         };
-    }
-
-    private static function kind(string $verb): ?MessageKind
-    {
-        $known = Verb::tryFrom($verb);
-
-        return $known?->toldAs();
     }
 
     /**
@@ -73,7 +65,7 @@ final readonly class ChangeNotifier
         $messages = $templates = [];
         foreach ($lines as $key => $line) {
             $person = $people[(int) $key];
-            $kind = self::kind($line->verb);
+            $kind = Verb::tryFrom($line->verb)?->toldAs();
             // Who waits for a yes cannot enter yet.
             if (
                 null !== $kind

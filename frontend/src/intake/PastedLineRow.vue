@@ -17,7 +17,7 @@ const props = defineProps<{
   said: Said
   who?: Candidate
   line?: Pick<ChangeLine, 'verdict' | 'before' | 'after' | 'reasons' | 'cautions' | 'person' | 'outlook' | 'told'>
-  tellBody?: boolean
+  telling?: boolean
   site: Site
   roles: Platform['roles']
   roleName: RoleName
@@ -174,7 +174,7 @@ function keyedIn(event: KeyboardEvent) {
           "
         >
           <template v-if="will">{{ will }} </template>{{ sentences
-          }}<span v-if="tellBody && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span>
+          }}<span v-if="telling && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span>
         </p>
         <label v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"
           ><input type="checkbox" :checked="said.sure" @change="$emit('say', { sure: !said.sure })" />
