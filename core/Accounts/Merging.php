@@ -20,9 +20,9 @@ use MintDoor\Core\Time\Window;
 final readonly class Merging
 {
     /**
-     * @param list<array{bool, Wanted}> $steps    whether it is done to the one who stays, and what
-     * @param ?non-empty-list<string>   $between  roles somebody has to choose from
-     * @param list<string>              $cautions "blocks", "pause-stays-behind"
+     * @param list<MergeStep>         $steps    in order
+     * @param ?non-empty-list<string> $between  roles somebody has to choose from
+     * @param list<string>            $cautions "blocks", "pause-stays-behind"
      */
     private function __construct(public array $steps, public ?array $between = null, public array $cautions = []) {}
 
@@ -35,12 +35,12 @@ final readonly class Merging
         if (State::Blocked === $gone?->state) {
             return State::Blocked === $kept?->state
                 ? new self([])
-                : new self([[true, new Wanted(Verb::Block)]], cautions: ['blocks']);
+                : new self([new MergeStep(true, new Wanted(Verb::Block))], cautions: ['blocks']);
         }
         if (null === $gone || !$isHere($gone)) {
             return new self([]);
         }
-        $out = [false, new Wanted(Verb::Remove)];
+        $out = new MergeStep(false, new Wanted(Verb::Remove));
         $cautions = State::Paused === $gone->state ? ['pause-stays-behind'] : [];
         $theirs = self::role($gone, $book);
         if (State::Blocked === $kept?->state) {
@@ -52,7 +52,7 @@ final readonly class Merging
 
             return new self(
                 [
-                    [
+                    new MergeStep(
                         true,
                         new Wanted(
                             Verb::LetIn,
@@ -60,7 +60,7 @@ final readonly class Merging
                             $from > $now || $until < Time::FOREVER ? new Window($from, max($from + 1, $until)) : null,
                             sure: true,
                         ),
-                    ],
+                    ),
                     $out,
                 ],
                 cautions: $cautions,
@@ -75,7 +75,7 @@ final readonly class Merging
         }
 
         return new self(
-            $role === $own ? [$out] : [[true, new Wanted(Verb::ChangeRole, $theirs, sure: true)], $out],
+            $role === $own ? [$out] : [new MergeStep(true, new Wanted(Verb::ChangeRole, $theirs, sure: true)), $out],
             cautions: $cautions,
         );
     }

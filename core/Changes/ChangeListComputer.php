@@ -19,27 +19,28 @@ final readonly class ChangeListComputer
     public function __construct(private LineComputer $computer) {}
 
     /**
-     * @param array<array-key, array{string, Wanted}> $lines person id and what is wanted, in order
+     * @param array<array-key, LineWanted> $lines in order
      *
      * @return array<array-key, ComputedChange> by the same keys, in the same order
      */
     public function compute(ChangeListContext $context, array $lines): array
     {
         $first = $different = [];
-        foreach ($lines as $key => [$person, $wanted]) {
-            $first[$person] ??= $key;
-            $different[$person] = ($different[$person] ?? false) || $lines[$first[$person]][1] != $wanted;
+        foreach ($lines as $key => $line) {
+            $first[$line->person] ??= $key;
+            $other = $lines[$first[$line->person]]->wanted != $line->wanted;
+            $different[$line->person] = ($different[$line->person] ?? false) || $other;
         }
 
         return $this->all(
             $context,
-            array_map(static fn(array $line): string => $line[0], $lines),
+            array_map(static fn(LineWanted $line): string => $line->person, $lines),
             function (ChangeContext $one, int|string $key) use ($lines, $different, $first): ComputedChange {
-                [$person, $wanted] = $lines[$key];
+                $line = $lines[$key];
 
-                return $different[$person] || $first[$person] !== $key
-                    ? $this->computer->besides($one, !$different[$person])
-                    : $this->computer->compute($one, $wanted);
+                return $different[$line->person] || $first[$line->person] !== $key
+                    ? $this->computer->besides($one, !$different[$line->person])
+                    : $this->computer->compute($one, $line->wanted);
             },
         );
     }
@@ -47,7 +48,7 @@ final readonly class ChangeListComputer
     /**
      * The change list that takes applied lines back, the last one first.
      *
-     * @param array<array-key, array{string, list<Effect>}> $lines person id and effects as they were applied
+     * @param array<array-key, LineToUndo> $lines
      *
      * @return array<array-key, ComputedChange>
      */
@@ -55,8 +56,11 @@ final readonly class ChangeListComputer
     {
         return $this->all(
             $context,
-            array_map(static fn(array $line): string => $line[0], $lines),
-            fn(ChangeContext $one, int|string $key): ComputedChange => $this->computer->undo($one, $lines[$key][1]),
+            array_map(static fn(LineToUndo $line): string => $line->person, $lines),
+            fn(ChangeContext $one, int|string $key): ComputedChange => $this->computer->undo(
+                $one,
+                $lines[$key]->effects,
+            ),
         );
     }
 

@@ -29,4 +29,10 @@ final readonly class Removal
 
         return $limits->manyRemoved($people, $here) ? new self($people, $here) : null;
     }
+
+    /** This one and that of another site, together. */
+    public function and(?self $other): self
+    {
+        return null === $other ? $this : new self($this->people + $other->people, $this->here + $other->here);
+    }
 }

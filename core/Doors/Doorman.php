@@ -61,16 +61,15 @@ final readonly class Doorman
     /**
      * How far a door reaches among some people.
      *
-     * @param iterable<array{Person, ?string, ?Segment, int}> $people each with their address, what they are in the site
-     *     now, and how many there are like them
+     * @param iterable<Standers> $people
      *
      * @return array{could: int, here: int, blocked: int, not: int}
      */
     public function reach(DoorTerms $door, Site $site, iterable $people, int $now): array
     {
         $reach = ['could' => 0, 'here' => 0, 'blocked' => 0, 'not' => 0];
-        foreach ($people as [$person, $address, $here, $many]) {
-            $admission = $this->admit($door, $site, $person, $address, $here, $now, 0, null);
+        foreach ($people as $some) {
+            $admission = $this->admit($door, $site, $some->person, $some->address, $some->here, $now, 0, null);
             $reach[
                 match (true) {
                     Passage::Already === $admission->passage => 'here',
@@ -78,7 +77,7 @@ final readonly class Doorman
                     Passage::No === $admission->passage => 'not',
                     default => 'could',
                 }
-            ] += $many;
+            ] += $some->many;
         }
 
         return $reach;

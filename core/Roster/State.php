@@ -21,14 +21,9 @@ enum State: string
         return \in_array($this, [self::Current, self::Paused, self::Upcoming, self::Waiting], true);
     }
 
-    /** @return list<string> values of the states in which somebody is here */
+    /** @return non-empty-list<string> values of the states in which somebody is here */
     public static function valuesHere(): array
     {
-        return array_values(
-            array_map(
-                static fn(self $state): string => $state->value,
-                array_filter(self::cases(), static fn(self $state): bool => $state->here()),
-            ),
-        );
+        return [self::Current->value, self::Paused->value, self::Upcoming->value, self::Waiting->value];
     }
 }

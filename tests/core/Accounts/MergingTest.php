@@ -6,6 +6,7 @@ namespace MintDoor\Tests\Core\Accounts;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use MintDoor\Core\Accounts\MergeStep;
 use MintDoor\Core\Accounts\Merging;
 use MintDoor\Core\Changes\Verb;
 use MintDoor\Core\Changes\Wanted;
@@ -77,8 +78,13 @@ final class MergingTest extends TestCase
             $was = $world->enrollment('learner1')->timeline()->at($world->now);
             $merging = $this->merge($world);
             $merging = $this->merge($world, $dice->one($merging->between ?? ['none']) ?: null);
-            foreach ($merging->steps as [$stays, $wanted]) {
-                $line = $world->apply($stays ? 'learner0' : 'learner1', $wanted->verb, $wanted->role, $wanted->window);
+            foreach ($merging->steps as $step) {
+                $line = $world->apply(
+                    $step->stays ? 'learner0' : 'learner1',
+                    $step->wanted->verb,
+                    $step->wanted->role,
+                    $step->wanted->window,
+                );
                 self::assertNotSame([], $line->effects);
             }
             $goes = $world->enrollment('learner1')->timeline()->at($world->now);
@@ -109,7 +115,9 @@ final class MergingTest extends TestCase
     private static function steps(Merging $merging): array
     {
         return array_map(
-            static fn(array $step): string => trim(($step[0] ? 'stays ' : 'goes ').self::word($step[1])),
+            static fn(MergeStep $step): string => trim(
+                ($step->stays ? 'stays ' : 'goes ').self::word($step->wanted),
+            ),
             $merging->steps,
         );
     }

@@ -10,6 +10,8 @@ use MintDoor\Core\Changes\ChangeListComputer;
 use MintDoor\Core\Changes\ChangeListContext;
 use MintDoor\Core\Changes\ComputedChange;
 use MintDoor\Core\Changes\LineComputer;
+use MintDoor\Core\Changes\LineToUndo;
+use MintDoor\Core\Changes\LineWanted;
 use MintDoor\Core\Changes\Verb;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Changes\Wanted;
@@ -105,7 +107,7 @@ final class ChangeListComputerTest extends TestCase
             foreach (self::compute($world, $changeList) as $key => $line) {
                 if (Verdict::Ready === $line->verdict) {
                     $world->enrollments[$changeList[$key][0]] = $line->result;
-                    $applied[$key] = [$changeList[$key][0], $line->effects];
+                    $applied[$key] = new LineToUndo($changeList[$key][0], $line->effects);
                 }
             }
             ++$world->now;
@@ -216,7 +218,7 @@ final class ChangeListComputerTest extends TestCase
         $applied = [];
         foreach (self::compute($world, $changeList) as $key => $line) {
             $world->enrollments[$changeList[$key][0]] = $line->result;
-            $applied[$key] = [$changeList[$key][0], $line->effects];
+            $applied[$key] = new LineToUndo($changeList[$key][0], $line->effects);
         }
         ++$world->now;
         $undone = (new ChangeListComputer(new LineComputer($world)))->undo(
@@ -281,7 +283,10 @@ final class ChangeListComputerTest extends TestCase
         return array_values(
             (new ChangeListComputer(new LineComputer($world)))->compute(
                 self::context($world),
-                array_map(static fn(array $line): array => [$line[0], new Wanted($line[1], $line[2])], $changeList),
+                array_map(
+                    static fn(array $line): LineWanted => new LineWanted($line[0], new Wanted($line[1], $line[2])),
+                    $changeList
+                ),
             ),
         );
     }

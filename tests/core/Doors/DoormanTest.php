@@ -12,6 +12,7 @@ use MintDoor\Core\Doors\DoorTerms;
 use MintDoor\Core\Doors\InviteVerdict;
 use MintDoor\Core\Doors\KeyStrength;
 use MintDoor\Core\Doors\Passage;
+use MintDoor\Core\Doors\Standers;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\FirstRoles;
@@ -207,9 +208,14 @@ final class DoormanTest extends TestCase
     {
         $people = [];
         foreach ([null, State::Current, State::Blocked, State::Removed] as $n => $state) {
-            $people[] = [new Person('p'.$n, PersonKind::Learner, 'seniors', 7), null, self::segment($state), 1];
+            $people[] = new Standers(
+                new Person('p'.$n, PersonKind::Learner, 'seniors', 7),
+                null,
+                self::segment($state),
+                1
+            );
         }
-        $people[] = [new Person('j', PersonKind::Learner, 'juniors', 3), null, null, 3];
+        $people[] = new Standers(new Person('j', PersonKind::Learner, 'juniors', 3), null, null, 3);
         self::assertSame(
             ['could' => 2, 'here' => 1, 'blocked' => 1, 'not' => 3],
             self::doorman()->reach(

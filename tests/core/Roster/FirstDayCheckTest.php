@@ -10,10 +10,12 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\FirstRoles;
 use MintDoor\Core\Roster\Access;
+use MintDoor\Core\Roster\Alike;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Entry;
 use MintDoor\Core\Roster\FirstDayCheck;
+use MintDoor\Core\Roster\FirstDayGroup;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
@@ -63,7 +65,10 @@ final class FirstDayCheckTest extends TestCase
         self::assertSame([1, 0], [$firstDayCheck->enter, $firstDayCheck->look]);
         self::assertSame(
             ['upcoming' => ['late', 'later'], 'unanswered' => ['unanswered']],
-            ['upcoming' => $firstDayCheck->groups['upcoming'][1], 'unanswered' => $firstDayCheck->groups['waiting'][1]],
+            [
+                'upcoming' => $firstDayCheck->groups['upcoming']->people,
+                'unanswered' => $firstDayCheck->groups['waiting']->people,
+            ],
         );
         self::assertSame('upcoming', array_key_first($firstDayCheck->groups), 'the largest group first');
         self::assertEqualsCanonicalizing(
@@ -106,7 +111,9 @@ final class FirstDayCheckTest extends TestCase
                 static fn(array $each): bool => true === $each[1]->at($instant)?->state->here(),
             );
             $grouped = array_merge(
-                ...array_values(array_map(static fn(array $group): array => $group[1], $firstDayCheck->groups)) ?: [[]],
+                ...array_values(
+                    array_map(static fn(FirstDayGroup $group): array => $group->people, $firstDayCheck->groups)
+                ) ?: [[]],
             );
             self::assertSame(\count($here), $firstDayCheck->enter + $firstDayCheck->look + \count($grouped));
             self::assertSame($grouped, array_values(array_unique($grouped)));
@@ -122,10 +129,14 @@ final class FirstDayCheckTest extends TestCase
     /**
      * @param array<string, array{Person, Timeline}> $people
      *
-     * @return list<array{Person, Timeline, non-empty-list<string>}>
+     * @return list<Alike>
      */
     private static function oneByOne(array $people): array
     {
-        return array_map(static fn(array $each, string $id): array => [...$each, [$id]], $people, array_keys($people));
+        return array_map(
+            static fn(array $each, string $id): Alike => new Alike($each[0], $each[1], [$id]),
+            $people,
+            array_keys($people),
+        );
     }
 }
