@@ -15,7 +15,11 @@ CREATE TABLE `access_grant` (
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_20901A1F58639EAE217BBB47530F2CAF` (`door_id`,`person_id`,`live`),
   KEY `IDX_20901A1FF6BD1646217BBB47` (`site_id`,`person_id`),
-  KEY `unanswered` (`accepted_at`)
+  KEY `unanswered` (`accepted_at`),
+  KEY `IDX_20901A1FD823E37A` (`section_id`),
+  CONSTRAINT `FK_20901A1F58639EAE` FOREIGN KEY (`door_id`) REFERENCES `door` (`id`),
+  CONSTRAINT `FK_20901A1FD823E37A` FOREIGN KEY (`section_id`) REFERENCES `section` (`id`),
+  CONSTRAINT `FK_20901A1FF6BD1646217BBB47` FOREIGN KEY (`site_id`, `person_id`) REFERENCES `enrollment` (`site_id`, `person_id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `account` (
@@ -29,7 +33,8 @@ CREATE TABLE `account` (
   `used_at` datetime DEFAULT NULL,
   `card_until` datetime DEFAULT NULL,
   PRIMARY KEY (`person_id`),
-  UNIQUE KEY `UNIQ_7D3656A4AA08CB10` (`login`)
+  UNIQUE KEY `UNIQ_7D3656A4AA08CB10` (`login`),
+  CONSTRAINT `FK_7D3656A4217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `account_row` (
@@ -41,7 +46,9 @@ CREATE TABLE `account_row` (
   `person_id` binary(16) DEFAULT NULL,
   `made` varchar(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
   PRIMARY KEY (`change_list_id`,`position`),
-  KEY `person` (`person_id`)
+  KEY `person` (`person_id`),
+  CONSTRAINT `FK_C4CBAF85217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_C4CBAF85CDA9B422` FOREIGN KEY (`change_list_id`) REFERENCES `change_list` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `beat` (
@@ -66,7 +73,11 @@ CREATE TABLE `change_line` (
   `undoes` binary(16) DEFAULT NULL,
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_B2C3FD4DCDA9B422462CE4F5` (`change_list_id`,`position`),
-  KEY `IDX_B2C3FD4DF6BD1646217BBB47` (`site_id`,`person_id`)
+  KEY `IDX_B2C3FD4DF6BD1646217BBB47` (`site_id`,`person_id`),
+  KEY `IDX_B2C3FD4DEA66A7D0` (`undoes`),
+  CONSTRAINT `FK_B2C3FD4DCDA9B422` FOREIGN KEY (`change_list_id`) REFERENCES `change_list` (`id`),
+  CONSTRAINT `FK_B2C3FD4DEA66A7D0` FOREIGN KEY (`undoes`) REFERENCES `change_line` (`id`),
+  CONSTRAINT `FK_B2C3FD4DF6BD1646217BBB47` FOREIGN KEY (`site_id`, `person_id`) REFERENCES `enrollment` (`site_id`, `person_id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `change_list` (
@@ -93,7 +104,10 @@ CREATE TABLE `change_list` (
   KEY `IDX_271FB1A3F6BD164698817E56` (`site_id`,`made_at`),
   KEY `by_maker` (`made_by`,`made_at`),
   KEY `by_kind` (`kind`,`made_at`),
-  KEY `by_undone` (`undoes`)
+  KEY `by_undone` (`undoes`),
+  CONSTRAINT `FK_271FB1A3CD1D5128` FOREIGN KEY (`made_by`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_271FB1A3EA66A7D0` FOREIGN KEY (`undoes`) REFERENCES `change_list` (`id`),
+  CONSTRAINT `FK_271FB1A3F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `change_request` (
@@ -106,7 +120,8 @@ CREATE TABLE `change_request` (
   `reasons` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin DEFAULT NULL CHECK (json_valid(`reasons`)),
   `line_id` binary(16) DEFAULT NULL,
   PRIMARY KEY (`change_list_id`,`position`),
-  KEY `outcome` (`change_list_id`,`outcome`)
+  KEY `outcome` (`change_list_id`,`outcome`),
+  CONSTRAINT `FK_CB902D36CDA9B422` FOREIGN KEY (`change_list_id`) REFERENCES `change_list` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `division` (
@@ -121,7 +136,10 @@ CREATE TABLE `division` (
 CREATE TABLE `division_administrator` (
   `person_id` binary(16) NOT NULL,
   `division_id` binary(16) NOT NULL,
-  PRIMARY KEY (`person_id`,`division_id`)
+  PRIMARY KEY (`person_id`,`division_id`),
+  KEY `IDX_9E19A24341859289` (`division_id`),
+  CONSTRAINT `FK_9E19A243217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_9E19A24341859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `door` (
@@ -138,7 +156,10 @@ CREATE TABLE `door` (
   `made_by` binary(16) DEFAULT NULL,
   `made_at` datetime DEFAULT NULL,
   PRIMARY KEY (`id`),
-  KEY `IDX_8AE5542DF6BD16463BC4BCD9` (`site_id`,`kind`)
+  KEY `IDX_8AE5542DF6BD16463BC4BCD9` (`site_id`,`kind`),
+  KEY `IDX_8AE5542DCD1D5128` (`made_by`),
+  CONSTRAINT `FK_8AE5542DCD1D5128` FOREIGN KEY (`made_by`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_8AE5542DF6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `door_key` (
@@ -146,7 +167,8 @@ CREATE TABLE `door_key` (
   `hash` binary(32) NOT NULL,
   `sealed` varbinary(255) NOT NULL,
   PRIMARY KEY (`door_id`),
-  UNIQUE KEY `hash` (`hash`)
+  UNIQUE KEY `hash` (`hash`),
+  CONSTRAINT `FK_D0722E4B58639EAE` FOREIGN KEY (`door_id`) REFERENCES `door` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `door_try` (
@@ -158,7 +180,12 @@ CREATE TABLE `door_try` (
   `slip` varchar(16) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   `at` datetime NOT NULL,
   PRIMARY KEY (`id`),
-  KEY `site` (`site_id`,`at`)
+  KEY `site` (`site_id`,`at`),
+  KEY `IDX_C28B4E9058639EAE` (`door_id`),
+  KEY `IDX_C28B4E90217BBB47` (`person_id`),
+  CONSTRAINT `FK_C28B4E90217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_C28B4E9058639EAE` FOREIGN KEY (`door_id`) REFERENCES `door` (`id`),
+  CONSTRAINT `FK_C28B4E90F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `enrollment` (
@@ -168,7 +195,9 @@ CREATE TABLE `enrollment` (
   `last_seen_at` datetime DEFAULT NULL,
   `terms` varchar(250) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   PRIMARY KEY (`site_id`,`person_id`),
-  KEY `IDX_DBDCD7E1217BBB47` (`person_id`)
+  KEY `IDX_DBDCD7E1217BBB47` (`person_id`),
+  CONSTRAINT `FK_DBDCD7E1217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_DBDCD7E1F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `enrollment_override` (
@@ -189,7 +218,10 @@ CREATE TABLE `enrollment_override` (
   `height` smallint(6) NOT NULL DEFAULT 0,
   PRIMARY KEY (`id`),
   KEY `IDX_99CC2CF556A273CC` (`origin_id`),
-  KEY `IDX_99CC2CF5F6BD1646217BBB47` (`site_id`,`person_id`)
+  KEY `IDX_99CC2CF5F6BD1646217BBB47` (`site_id`,`person_id`),
+  KEY `IDX_99CC2CF55C0C89F3` (`grant_id`),
+  CONSTRAINT `FK_99CC2CF55C0C89F3` FOREIGN KEY (`grant_id`) REFERENCES `access_grant` (`id`),
+  CONSTRAINT `FK_99CC2CF5F6BD1646217BBB47` FOREIGN KEY (`site_id`, `person_id`) REFERENCES `enrollment` (`site_id`, `person_id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `enrollment_segment` (
@@ -198,8 +230,8 @@ CREATE TABLE `enrollment_segment` (
   `from_at` datetime NOT NULL,
   `until_at` datetime NOT NULL,
   `state` varchar(12) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-  `role` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL COMMENT 'the highest-ranked of roles',
-  `roles` varchar(330) CHARACTER SET ascii COLLATE ascii_bin NOT NULL COMMENT 'codes, separated by blanks',
+  `role` varchar(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `roles` varchar(330) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   `rank` smallint(6) NOT NULL,
   `listed` tinyint(4) NOT NULL,
   `holds_seat` tinyint(4) NOT NULL,
@@ -211,14 +243,18 @@ CREATE TABLE `enrollment_segment` (
   KEY `by_person` (`person_id`,`until_at`,`from_at`),
   KEY `counting` (`site_id`,`until_at`,`from_at`,`state`,`role`,`listed`,`holds_seat`),
   KEY `by_lead` (`site_id`,`leads`,`until_at`),
-  KEY `beginning` (`site_id`,`from_at`,`until_at`,`state`,`role`,`listed`,`holds_seat`)
+  KEY `beginning` (`site_id`,`from_at`,`until_at`,`state`,`role`,`listed`,`holds_seat`),
+  CONSTRAINT `FK_D60E9E30217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_D60E9E30F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `first_password` (
   `token_hash` varbinary(32) NOT NULL,
   `person_id` binary(16) NOT NULL,
   `expires_at` datetime NOT NULL,
-  PRIMARY KEY (`token_hash`)
+  PRIMARY KEY (`token_hash`),
+  KEY `IDX_81DA748E217BBB47` (`person_id`),
+  CONSTRAINT `FK_81DA748E217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `history_entry` (
@@ -237,7 +273,8 @@ CREATE TABLE `history_entry` (
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_72999517F6BD16465286D72B` (`site_id`,`sequence`),
   KEY `IDX_729995174D7B7542` (`line_id`),
-  KEY `by_subject` (`person_id`,`at`)
+  KEY `by_subject` (`person_id`,`at`),
+  CONSTRAINT `FK_72999517217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `idempotency` (
@@ -245,7 +282,7 @@ CREATE TABLE `idempotency` (
   `id` varchar(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   `body_hash` binary(32) NOT NULL,
   `status` smallint(6) DEFAULT NULL,
-  `etag` varchar(32) CHARACTER SET ascii COLLATE ascii_general_ci DEFAULT NULL,
+  `etag` varchar(32) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
   `answer` mediumtext DEFAULT NULL,
   `made_at` datetime NOT NULL,
   PRIMARY KEY (`person_id`,`id`),
@@ -275,14 +312,18 @@ CREATE TABLE `invitation` (
   KEY `site` (`site_id`,`unanswered`),
   KEY `person` (`person_id`),
   KEY `lapsing` (`unanswered`,`lapses_at`),
-  KEY `reminding` (`unanswered`,`remind_at`)
+  KEY `reminding` (`unanswered`,`remind_at`),
+  CONSTRAINT `FK_F11D61A2217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_F11D61A258639EAE` FOREIGN KEY (`door_id`) REFERENCES `door` (`id`),
+  CONSTRAINT `FK_F11D61A2F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `invitation_link` (
   `token_hash` binary(32) NOT NULL,
   `invitation_id` binary(16) NOT NULL,
   PRIMARY KEY (`token_hash`),
-  KEY `invitation` (`invitation_id`)
+  KEY `invitation` (`invitation_id`),
+  CONSTRAINT `FK_FBAD55A5A35D7AF0` FOREIGN KEY (`invitation_id`) REFERENCES `invitation` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `label` (
@@ -290,18 +331,22 @@ CREATE TABLE `label` (
   `name` varchar(40) NOT NULL,
   `made_by` binary(16) DEFAULT NULL,
   PRIMARY KEY (`id`),
-  UNIQUE KEY `UNIQ_EA750E85E237E06` (`name`)
+  UNIQUE KEY `UNIQ_EA750E85E237E06` (`name`),
+  KEY `IDX_EA750E8CD1D5128` (`made_by`),
+  CONSTRAINT `FK_EA750E8CD1D5128` FOREIGN KEY (`made_by`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `letter` (
   `id` varchar(120) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   `address` varchar(190) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL,
-  `arrived_at` datetime(3) NOT NULL,
+  `arrived_at` datetime NOT NULL,
   `subject` varchar(400) NOT NULL,
   `text` text NOT NULL,
   `html` mediumtext NOT NULL,
-  PRIMARY KEY (`id`),
-  KEY `address` (`address`,`arrived_at`)
+  `number` bigint(20) NOT NULL AUTO_INCREMENT,
+  PRIMARY KEY (`number`),
+  UNIQUE KEY `once` (`id`),
+  KEY `address` (`address`,`number`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `message` (
@@ -321,7 +366,7 @@ CREATE TABLE `message` (
   `reason` varchar(200) DEFAULT NULL,
   `made_by` binary(16) DEFAULT NULL,
   `made_at` datetime NOT NULL,
-  `due_at` datetime(3) DEFAULT NULL,
+  `due_at` datetime DEFAULT NULL,
   `sent_at` datetime DEFAULT NULL,
   `invitation_id` binary(16) DEFAULT NULL,
   PRIMARY KEY (`id`),
@@ -331,7 +376,9 @@ CREATE TABLE `message` (
   KEY `site` (`site_id`,`id`),
   KEY `change_list` (`change_list_id`,`position`),
   KEY `line` (`line_id`),
-  KEY `invitation` (`invitation_id`,`id`)
+  KEY `invitation` (`invitation_id`,`id`),
+  CONSTRAINT `FK_B6BD307F217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_B6BD307FF6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `message_template` (
@@ -342,7 +389,9 @@ CREATE TABLE `message_template` (
   `version` int(11) NOT NULL,
   `changed_by` binary(16) NOT NULL,
   `changed_at` datetime NOT NULL,
-  PRIMARY KEY (`kind`,`of_id`)
+  PRIMARY KEY (`kind`,`of_id`),
+  KEY `IDX_9E46DB9210BC6D9F` (`changed_by`),
+  CONSTRAINT `FK_9E46DB9210BC6D9F` FOREIGN KEY (`changed_by`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `messenger_messages` (
@@ -372,7 +421,10 @@ CREATE TABLE `notice` (
   `at` datetime NOT NULL,
   `seen_at` datetime DEFAULT NULL,
   PRIMARY KEY (`id`),
-  KEY `unseen` (`person_id`,`seen_at`)
+  KEY `unseen` (`person_id`,`seen_at`),
+  KEY `IDX_480D45C2AAE72004` (`by_id`),
+  CONSTRAINT `FK_480D45C2217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_480D45C2AAE72004` FOREIGN KEY (`by_id`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `person` (
@@ -395,7 +447,10 @@ CREATE TABLE `person` (
   UNIQUE KEY `UNIQ_34DCD17696901F54` (`number`),
   UNIQUE KEY `UNIQ_34DCD176E7927C74` (`email`),
   KEY `by_name` (`sort_name`,`id`),
-  KEY `gone_into` (`gone_into`)
+  KEY `gone_into` (`gone_into`),
+  KEY `IDX_34DCD17641859289` (`division_id`),
+  CONSTRAINT `FK_34DCD17641859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`),
+  CONSTRAINT `FK_34DCD1767C0A2507` FOREIGN KEY (`gone_into`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `person_key` (
@@ -412,7 +467,9 @@ CREATE TABLE `person_label` (
   `put_by` binary(16) DEFAULT NULL,
   `put_at` datetime NOT NULL,
   PRIMARY KEY (`person_id`,`label_id`),
-  KEY `IDX_A2914F2C33B92F39217BBB47` (`label_id`,`person_id`)
+  KEY `IDX_A2914F2C33B92F39217BBB47` (`label_id`,`person_id`),
+  CONSTRAINT `FK_A2914F2C217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_A2914F2C33B92F39` FOREIGN KEY (`label_id`) REFERENCES `label` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `person_note` (
@@ -423,19 +480,22 @@ CREATE TABLE `person_note` (
   `text` varchar(2000) NOT NULL,
   `taken_back` tinyint(4) NOT NULL DEFAULT 0,
   PRIMARY KEY (`id`),
-  KEY `IDX_455B7E3F217BBB4798817E56` (`person_id`,`made_at`)
+  KEY `IDX_455B7E3F217BBB4798817E56` (`person_id`,`made_at`),
+  KEY `IDX_455B7E3FCD1D5128` (`made_by`),
+  CONSTRAINT `FK_455B7E3F217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_455B7E3FCD1D5128` FOREIGN KEY (`made_by`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `person_term` (
   `term` varchar(48) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   `person_id` binary(16) NOT NULL,
-  `names` varchar(250) CHARACTER SET ascii COLLATE ascii_bin NOT NULL COMMENT 'all terms of the person, each led by a blank',
+  `names` varchar(250) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   PRIMARY KEY (`term`,`person_id`),
   KEY `by_person` (`person_id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `platform_counter` (
-  `id` tinyint(4) NOT NULL,
+  `id` smallint(6) NOT NULL,
   `log_sequence` int(11) NOT NULL,
   PRIMARY KEY (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
@@ -447,7 +507,12 @@ CREATE TABLE `quiet` (
   `warned_at` datetime NOT NULL,
   `goes_at` datetime NOT NULL,
   PRIMARY KEY (`site_id`,`person_id`),
-  KEY `going` (`goes_at`)
+  KEY `going` (`goes_at`),
+  KEY `IDX_5695B4A4217BBB47` (`person_id`),
+  KEY `IDX_5695B4A458639EAE` (`door_id`),
+  CONSTRAINT `FK_5695B4A4217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_5695B4A458639EAE` FOREIGN KEY (`door_id`) REFERENCES `door` (`id`),
+  CONSTRAINT `FK_5695B4A4F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `rule_book` (
@@ -455,7 +520,9 @@ CREATE TABLE `rule_book` (
   `made_at` datetime NOT NULL,
   `made_by` binary(16) DEFAULT NULL,
   `settings` longtext CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL CHECK (json_valid(`settings`)),
-  PRIMARY KEY (`version`)
+  PRIMARY KEY (`version`),
+  KEY `IDX_9821FC46CD1D5128` (`made_by`),
+  CONSTRAINT `FK_9821FC46CD1D5128` FOREIGN KEY (`made_by`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `saved_view` (
@@ -465,7 +532,10 @@ CREATE TABLE `saved_view` (
   `name` varchar(60) NOT NULL,
   `view` varchar(500) NOT NULL,
   PRIMARY KEY (`id`),
-  UNIQUE KEY `UNIQ_F0C2599B217BBB47F6BD16465E237E06` (`person_id`,`site_id`,`name`)
+  UNIQUE KEY `UNIQ_F0C2599B217BBB47F6BD16465E237E06` (`person_id`,`site_id`,`name`),
+  KEY `IDX_F0C2599BF6BD1646` (`site_id`),
+  CONSTRAINT `FK_F0C2599B217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_F0C2599BF6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `section` (
@@ -474,11 +544,12 @@ CREATE TABLE `section` (
   `name` varchar(80) NOT NULL,
   `meets` varchar(120) NOT NULL,
   PRIMARY KEY (`id`),
-  KEY `IDX_2D737AEFF6BD1646` (`site_id`)
+  KEY `IDX_2D737AEFF6BD1646` (`site_id`),
+  CONSTRAINT `FK_2D737AEFF6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `security_chain` (
-  `id` tinyint(4) NOT NULL,
+  `id` smallint(6) NOT NULL,
   `entries` bigint(20) NOT NULL,
   `sealed` varbinary(255) NOT NULL,
   PRIMARY KEY (`id`)
@@ -493,9 +564,9 @@ CREATE TABLE `security_entry` (
   `site_id` binary(16) DEFAULT NULL,
   `division_id` binary(16) DEFAULT NULL,
   `address` varchar(45) DEFAULT NULL,
-  `place` char(64) CHARACTER SET ascii COLLATE ascii_general_ci NOT NULL,
+  `place` char(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   `data` text NOT NULL,
-  `hash` char(64) CHARACTER SET ascii COLLATE ascii_general_ci NOT NULL,
+  `hash` char(64) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   PRIMARY KEY (`sequence`),
   KEY `at` (`at`),
   KEY `person` (`person_id`,`sequence`),
@@ -526,7 +597,12 @@ CREATE TABLE `settled_line` (
   `made_by` binary(16) NOT NULL,
   `made_at` datetime NOT NULL,
   `text` varchar(200) NOT NULL,
-  PRIMARY KEY (`site_id`,`gist`)
+  PRIMARY KEY (`site_id`,`gist`),
+  KEY `IDX_DCD3B020217BBB47` (`person_id`),
+  KEY `IDX_DCD3B020CD1D5128` (`made_by`),
+  CONSTRAINT `FK_DCD3B020217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_DCD3B020CD1D5128` FOREIGN KEY (`made_by`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_DCD3B020F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `site` (
@@ -551,7 +627,10 @@ CREATE TABLE `site` (
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_694309E477153098` (`code`),
   KEY `IDX_694309E42B36786BBF396750` (`title`,`id`),
-  KEY `IDX_694309E4418592892B36786BBF396750` (`division_id`,`title`,`id`)
+  KEY `IDX_694309E4418592892B36786BBF396750` (`division_id`,`title`,`id`),
+  KEY `IDX_694309E4E2C35FC` (`term_id`),
+  CONSTRAINT `FK_694309E441859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`),
+  CONSTRAINT `FK_694309E4E2C35FC` FOREIGN KEY (`term_id`) REFERENCES `term` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `site_count` (
@@ -564,7 +643,8 @@ CREATE TABLE `site_count` (
   `others` int(11) NOT NULL,
   `unlisted` int(11) NOT NULL,
   `seats_held` int(11) NOT NULL,
-  PRIMARY KEY (`site_id`)
+  PRIMARY KEY (`site_id`),
+  CONSTRAINT `FK_41839467F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `term` (
@@ -590,7 +670,12 @@ CREATE TABLE `told_apart` (
   `other_id` binary(16) NOT NULL,
   `made_by` binary(16) NOT NULL,
   `made_at` datetime NOT NULL,
-  PRIMARY KEY (`one_id`,`other_id`)
+  PRIMARY KEY (`one_id`,`other_id`),
+  KEY `IDX_568E95E6998D9879` (`other_id`),
+  KEY `IDX_568E95E6CD1D5128` (`made_by`),
+  CONSTRAINT `FK_568E95E6998D9879` FOREIGN KEY (`other_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_568E95E6CD1D5128` FOREIGN KEY (`made_by`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_568E95E6FB9ACE13` FOREIGN KEY (`one_id`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `waiter` (
@@ -613,5 +698,10 @@ CREATE TABLE `waiter` (
   UNIQUE KEY `once` (`door_id`,`person_id`,`waits`),
   KEY `site` (`site_id`,`waits`,`what`),
   KEY `person` (`person_id`,`waits`),
-  KEY `due` (`waits`,`offered_until`)
+  KEY `due` (`waits`,`offered_until`),
+  KEY `IDX_B0E035D0D823E37A` (`section_id`),
+  CONSTRAINT `FK_B0E035D0217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
+  CONSTRAINT `FK_B0E035D058639EAE` FOREIGN KEY (`door_id`) REFERENCES `door` (`id`),
+  CONSTRAINT `FK_B0E035D0D823E37A` FOREIGN KEY (`section_id`) REFERENCES `section` (`id`),
+  CONSTRAINT `FK_B0E035D0F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;

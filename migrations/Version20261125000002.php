@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Migrations;
 
 use Doctrine\DBAL\Schema\Schema;
-use MintDoor\People\NameIndex;
+use MintDoor\People\Facts;
+use MintDoor\People\Repository\NameIndex;
 use MintDoor\Shared\RepeatableMigration;
 use MintDoor\Shared\Row;
 
@@ -42,7 +43,14 @@ final class Version20261125000002 extends RepeatableMigration
         $index = new NameIndex($this->connection);
         foreach ($this->connection->iterateAssociative('SELECT p.id, p.division_id, p.given_name, p.family_name, p.preferred_name, p.former_name, p.email FROM person p') as $columns) {
             $row = new Row($columns);
-            $index->add($row->id('id'), $row->id('division_id'), $row->string('given_name'), $row->string('family_name'), $row->stringOrNull('preferred_name'), $row->stringOrNull('former_name'), $row->stringOrNull('email'));
+            $facts = new Facts(
+                $row->string('given_name'),
+                $row->string('family_name'),
+                $row->stringOrNull('preferred_name'),
+                $row->stringOrNull('former_name'),
+                email: $row->stringOrNull('email'),
+            );
+            $index->add($row->id('id'), $row->id('division_id'), $facts);
         }
         $index->write();
     }

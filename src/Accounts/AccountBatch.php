@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Accounts;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
+use MintDoor\Accounts\Repository\Identifiers;
 use MintDoor\Core\Accounts\AccountDraft;
 use MintDoor\Core\Accounts\AccountLine;
 use MintDoor\Core\Accounts\AccountPlan;
@@ -28,7 +27,7 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
-use MintDoor\Sites\Divisions;
+use MintDoor\Sites\Repository\Divisions;
 
 /** Works out what rows of people come to. Changes nothing. */
 final readonly class AccountBatch
@@ -37,7 +36,7 @@ final readonly class AccountBatch
     private const SHOWN = 2_000;
 
     public function __construct(
-        private Connection $db,
+        private Identifiers $identifiers,
         private Divisions $divisions,
         private Roles $roles,
         private PeopleReader $people,
@@ -48,7 +47,7 @@ final readonly class AccountBatch
     /** @return array{list<AccountLine>, array<string, array{Row, PersonVisibility}>} and whoever is spoken of, by id */
     public function lines(AccountBatchRequest $request, Caller $caller): array
     {
-        $divisions = array_map(static fn(array $each): string => $each['name'], $this->divisions->all());
+        $divisions = $this->divisions->names();
         if ('' !== $request->division && !isset($divisions[$request->division])) {
             throw Problem::field('/division', 'unknown', 'There is no such division any more. Choose another.');
         }
@@ -193,33 +192,12 @@ final readonly class AccountBatch
         foreach ($drafts as $draft) {
             foreach ($draft->identifiers() as $field => $identifier) {
                 $plain = 'email' === $field ? [$identifier] : Folding::plain([$identifier]);
-                $all[$field] = [...$all[$field], ...$plain];
+                array_push($all[$field], ...$plain);
             }
         }
-        $holders = [];
-        foreach (
-            [
-                'number' => 'SELECT id, number AS held FROM person WHERE number IN (?)',
-                'email' => 'SELECT id, email AS held FROM person WHERE email IN (?)',
-                'login' => 'SELECT person_id AS id, login AS held FROM account WHERE login IN (?)',
-            ] as $field => $sql
-        ) {
-            foreach (
-                [] === $all[$field]
-                    ? []
-                    : Row::all(
-                        $this->db->fetchAllAssociative(
-                            $sql,
-                            ['number' === $field ? array_map(strtoupper(...), $all[$field]) : $all[$field]],
-                            [ArrayParameterType::STRING],
-                        ),
-                    ) as $row
-            ) {
-                $holders[Folding::identifier($row->string('held'))][] = $row->id('id');
-            }
-        }
+        $all['number'] = array_map(strtoupper(...), $all['number']);
 
-        return $holders;
+        return $this->identifiers->holders($all);
     }
 
     /**
@@ -235,37 +213,7 @@ final readonly class AccountBatch
         foreach ($drafts as $draft) {
             $bases[$draft->login ?? $draft->loginOfName()] = true;
         }
-        $taken =
-            [] === $bases
-                ? []
-                : $this->logins(
-                    'login IN (?)',
-                    [Folding::plain(array_map(strval(...), array_keys($bases)))],
-                    [ArrayParameterType::STRING],
-                );
-        // Of a name that is taken, those with a number behind it may be, too.
-        foreach (array_chunk(array_map(strval(...), array_keys($taken)), 200) as $some) {
-            $like = array_map(static fn(string $login): string => addcslashes($login, '%_\\').'%', $some);
-            $taken += $this->logins(implode(' OR ', array_fill(0, \count($like), 'login LIKE ?')), $like);
-        }
 
-        return $taken;
-    }
-
-    /**
-     * @param list<mixed>                            $values
-     * @param array<int<0, max>, ArrayParameterType> $types
-     *
-     * @return array<string, true>
-     */
-    private function logins(string $condition, array $values, array $types = []): array
-    {
-        return array_fill_keys(
-            array_filter(
-                $this->db->fetchFirstColumn('SELECT login FROM account WHERE '.$condition, $values, $types),
-                is_string(...),
-            ),
-            true,
-        );
+        return $this->identifiers->takenLogins(Folding::plain(array_map(strval(...), array_keys($bases))));
     }
 }

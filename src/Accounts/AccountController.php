@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\Accounts;
 
-use Doctrine\DBAL\Connection;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\Messages\AccountNews;
 use MintDoor\Messages\Notices;
+use MintDoor\People\Repository\AccountRecords;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
 use MintDoor\Shared\Answer;
@@ -45,7 +47,7 @@ final readonly class AccountController
         private Caring $caring,
         private Notices $notices,
         private Me $me,
-        private Connection $db,
+        private AccountRecords $records,
         private Transaction $transaction,
         private History $history,
         private PasswordHasherFactoryInterface $hashers,
@@ -120,12 +122,17 @@ final readonly class AccountController
             $this->locks->people([$person], alone: true);
             $this->caring->assertMay($person, $caller);
             $wanted = $request->isMethod('PUT');
-            $this->db->executeStatement(
-                'UPDATE account SET must_change = ? WHERE person_id = ? AND password_hash IS NOT NULL',
-                [(int) $wanted, Id::binary($person)],
+            $account = $this->records->locked($person);
+            if (null !== $account?->passwordHash) {
+                $account->mustChange = $wanted;
+                $this->records->flush();
+            }
+            $this->history->write(
+                History::PLATFORM,
+                $caller,
+                new Happening('password-wanted', ['wanted' => $wanted], $person),
             );
-            $this->history->write(History::PLATFORM, $caller, [['password-wanted', ['wanted' => $wanted], $person]]);
-            $wanted && $this->notices->tell([[$this->accounts->row($person), 'password-wanted']], $caller);
+            $wanted && $this->tell($person, 'password-wanted', $caller);
 
             return new Answer(['wanted' => $wanted]);
         });
@@ -143,8 +150,12 @@ final readonly class AccountController
             $this->locks->people([$person], alone: true);
             $this->caring->assertMay($person, $caller);
             $ended = $this->accounts->endSessions($person);
-            $this->history->write(History::PLATFORM, $caller, [['sessions-ended', ['n' => $ended], $person]]);
-            $this->notices->tell([[$this->accounts->row($person), 'sessions-ended']], $caller);
+            $this->history->write(
+                History::PLATFORM,
+                $caller,
+                new Happening('sessions-ended', ['n' => $ended], $person),
+            );
+            $this->tell($person, 'sessions-ended', $caller);
 
             return new Answer(['ended' => $ended]);
         });
@@ -182,18 +193,16 @@ final readonly class AccountController
             $caller,
         ): Answer {
             $this->locks->people([$caller->id], alone: true);
-            $changed = $this->db->executeStatement(
-                'UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL
-                 WHERE person_id = ? AND password_hash = ?',
-                [$hasher->hash($body->password), Id::binary($caller->id), (string) $caller->getPassword()],
-            );
-            if (1 !== (int) $changed) {
+            $account = $this->records->locked($caller->id);
+            if ($account?->passwordHash !== $caller->getPassword()) {
                 throw new Problem(
                     ProblemType::ChangedSince,
                     'Your password was changed in the meantime. Sign in with the new one.',
                 );
             }
 
+            $account?->setPassword($hasher->hash($body->password));
+            $this->records->flush();
             // Sessions that were made with the password of before are over; this one goes on.
             $fresh = $this->callers->byId($caller->id);
             $this->tokens->getToken()?->setUser($fresh);
@@ -203,5 +212,10 @@ final readonly class AccountController
 
             return new Answer($this->me->of($fresh));
         });
+    }
+
+    private function tell(string $person, string $code, Caller $by): void
+    {
+        $this->notices->tell([new AccountNews($this->accounts->row($person), $code)], $by);
     }
 }

@@ -4,28 +4,31 @@ declare(strict_types=1);
 
 namespace MintDoor\Accounts;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
+use MintDoor\Accounts\Repository\AccountListRows;
+use MintDoor\Changes\Entity\ChangeList;
+use MintDoor\Changes\Repository\StoredLists;
 use MintDoor\Core\Accounts\AccountDraft;
 use MintDoor\Core\Accounts\AccountLine;
 use MintDoor\Core\Accounts\AccountPlan;
 use MintDoor\Core\Changes\Note;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
-use MintDoor\People\PeopleWriter;
+use MintDoor\People\Facts;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\FindableNames;
+use MintDoor\People\Repository\People;
 use MintDoor\Roster\Caring;
-use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Caller;
 use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Ids;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
-use MintDoor\Sites\Divisions;
+use MintDoor\Sites\Repository\Divisions;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
@@ -43,7 +46,10 @@ final readonly class AccountRunner
     private const AT_ONCE = 200;
 
     public function __construct(
-        private Connection $db,
+        private AccountListRows $rows,
+        private StoredLists $lists,
+        private FindableNames $names,
+        private People $people,
         private AccountBatch $batch,
         private Accounts $accounts,
         private Caring $caring,
@@ -71,23 +77,7 @@ final readonly class AccountRunner
      */
     public function begin(string $changeList, array $lines): void
     {
-        $rows = new BulkWriter($this->db);
-        foreach ($lines as $line) {
-            $rows->add('account_row', [
-                'change_list_id' => BulkWriter::id($changeList),
-                'position' => $line->draft->row,
-                'row' => json_encode(
-                    [
-                        ...AccountBatch::json($line->draft),
-                        'text' => $line->draft->text,
-                        'login' => $line->draft->login,
-                        'known' => $line->known,
-                    ],
-                    \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
-                ),
-            ]);
-        }
-        $rows->flush();
+        $this->rows->write($changeList, $lines);
         if (\count($lines) <= self::AT_ONCE) {
             $this->chunk($changeList, static fn() => null);
         } else {
@@ -96,59 +86,32 @@ final readonly class AccountRunner
     }
 
     /**
-     * @param callable(): mixed $then called in the same transaction when others are left
+     * @param \Closure(): mixed $then called in the same transaction when others are left
      *
      * @return bool whether others are left
      */
-    private function chunk(string $changeList, callable $then): bool
+    private function chunk(string $changeList, \Closure $then): bool
     {
-        $record = new Row(
-            $this->db->fetchAssociative('SELECT state, changed_by, tell FROM change_list WHERE id = ? FOR UPDATE', [
-                Id::binary($changeList),
-            ])
-            ?: [],
-        );
-        if ('applying' !== $record->string('state')) {
+        $list = $this->lists->locked($changeList);
+        if ('applying' !== $list->state) {
             return false;
         }
-        $this->db->fetchFirstColumn('SELECT id FROM division ORDER BY id FOR UPDATE');
-        $rows = Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT position, row FROM account_row WHERE change_list_id = ? AND outcome IS NULL ORDER BY position '
-                    .'LIMIT '
-                    .self::CHUNK,
-                [Id::binary($changeList)],
-            ),
-        );
+        $this->rows->takeTurns();
+        $rows = $this->rows->next($changeList, self::CHUNK);
         $drafts = $known = [];
         foreach ($rows as $row) {
             [$drafts[], $known[$row->int('position')]] = self::draft($row);
         }
         $this->locks->people(array_values(array_filter($known)), alone: true);
-        $made = [];
-        foreach ($this->plan($drafts, array_filter($known), $record) as $line) {
-            $made[] = $this->made($line, $known[$line->draft->row]);
+        $outcomes = [];
+        foreach ($this->plan($drafts, array_filter($known), (string) $list->changedBy) as $line) {
+            $outcomes[] = $this->outcome($line, $known[$line->draft->row]);
         }
-        $this->write($changeList, $made, $record);
-        $left =
-            false
-            !== $this->db->fetchOne('SELECT 1 FROM account_row WHERE change_list_id = ? AND outcome IS NULL LIMIT 1', [
-                Id::binary($changeList),
-            ]);
-        $this->db->executeStatement(
-            <<<'SQL'
-                UPDATE change_list
-                SET done = done + ?, applied = applied + ?, changed_at = ?, state = ?, version = version + 1
-                WHERE id = ?
-                SQL,
-            [
-                \count($rows),
-                \count(array_filter($made, static fn(array $each): bool => null !== $each['person'])),
-                Instant::toSql($this->clock->instant()),
-                $left ? 'applying' : 'applied',
-                Id::binary($changeList),
-            ],
-        );
+        $this->write($list, $outcomes);
+        $left = $this->rows->anyLeft($changeList);
+        $made = array_filter($outcomes, static fn(AccountOutcome $each): bool => null !== $each->person);
+        $list->progress(\count($rows), \count($made), $left, $this->clock->instant());
+        $this->lists->flush();
         if ($left) {
             $then();
         }
@@ -164,10 +127,10 @@ final readonly class AccountRunner
      *
      * @return list<AccountLine>
      */
-    private function plan(array $drafts, array $known, Row $record): array
+    private function plan(array $drafts, array $known, string $by): array
     {
         try {
-            $caller = $this->callers->byId($record->id('changed_by'));
+            $caller = $this->callers->byId($by);
         } catch (UserNotFoundException) {
             return array_map(
                 static fn(AccountDraft $draft): AccountLine => new AccountLine($draft, Verdict::Refused, [
@@ -184,7 +147,7 @@ final readonly class AccountRunner
             $lettingInto,
         );
         $holders = $this->batch->holders($drafts);
-        $rows = $this->rows(array_values($known));
+        $rows = $this->people->byId(array_values($known));
         // Namesakes were settled before.
         $settled = array_fill_keys(
             array_map(static fn(AccountDraft $draft): int => $draft->row, $drafts),
@@ -226,132 +189,72 @@ final readonly class AccountRunner
         }, $lines);
     }
 
-    /** @return array{draft: AccountDraft, person: ?string, login: ?string, known: ?string, reasons: list<Note>} */
-    private function made(AccountLine $line, ?string $known): array
+    private function outcome(AccountLine $line, ?string $known): AccountOutcome
     {
         $ready = Verdict::Refused !== $line->verdict;
 
-        return [
-            'draft' => $line->draft,
-            'person' => $ready ? $known ?? $this->ids->next() : null,
-            'login' => $line->login,
-            'known' => $known,
-            'reasons' => $ready ? [] : $line->reasons,
-        ];
+        return new AccountOutcome(
+            $line->draft,
+            $ready ? $known ?? $this->ids->next() : null,
+            $line->login,
+            $known,
+            $ready ? [] : $line->reasons,
+        );
     }
 
-    /**
-     * @param list<array{
-     *     draft: AccountDraft,
-     *     person: ?string,
-     *     login: ?string,
-     *     known: ?string,
-     *     reasons: list<Note>,
-     * }> $made
-     */
-    private function write(string $changeList, array $made, Row $record): void
+    /** @param list<AccountOutcome> $outcomes */
+    private function write(ChangeList $list, array $outcomes): void
     {
-        $people = new PeopleWriter($this->db);
+        $writer = $this->names->writer();
         $divisions = $this->divisions->all();
         $now = $this->clock->instant();
-        $outcomes = $entries = [];
-        foreach ($made as $each) {
-            ['draft' => $draft, 'person' => $person, 'login' => $login] = $each;
-            ['known' => $known, 'reasons' => $reasons] = $each;
-            $outcomes[] = \sprintf(
-                "(%s, %d, '{}', '%s', %s, %s, '%s')",
-                (string) BulkWriter::id($changeList)?->sql,
-                $draft->row,
-                null === $person ? 'refused' : 'ready',
-                $this->db->quote(
-                    json_encode(
-                        array_map(
-                            static fn(Note $note): array => ['code' => $note->code, 'values' => (object) $note->values],
-                            $reasons,
-                        ),
-                        \JSON_THROW_ON_ERROR,
-                    ),
-                ),
-                null === $person ? 'NULL' : (string) BulkWriter::id($person)?->sql,
-                null === $known ? 'person' : 'account',
-            );
-            if (null !== $person) {
-                if (null === $known) {
-                    $people->add(
-                        $person,
-                        $draft->kind->value,
-                        $divisions[$draft->division]['id'] ?? Id::NONE,
+        $happenings = [];
+        foreach ($outcomes as $outcome) {
+            if (null === $outcome->person) {
+                continue;
+            }
+            $draft = $outcome->draft;
+            if (null === $outcome->known) {
+                $writer->add(
+                    $outcome->person,
+                    $draft->kind->value,
+                    $divisions[$draft->division]->id ?? Id::NONE,
+                    new Facts(
                         $draft->given,
                         $draft->family,
+                        $draft->preferred,
+                        null,
                         $draft->level,
                         $draft->number,
                         $draft->email,
-                        $login,
-                        $draft->preferred,
-                        null,
-                    );
-                }
-                $people->account($person, (string) $login, $now);
-                $entries[] = ['account-made', ['changeList' => $changeList], $person];
+                    ),
+                    $outcome->login,
+                );
             }
+            $writer->account($outcome->person, (string) $outcome->login, $now);
+            $happenings[] = new Happening('account-made', ['changeList' => $list->id], $outcome->person);
         }
-        $people->write();
-        if ([] !== $outcomes) {
-            $this->db->executeStatement(
-                'INSERT INTO account_row (change_list_id, position, row, outcome, reasons, person_id, made) VALUES '
-                    .implode(', ', $outcomes)
-                    .' ON DUPLICATE KEY UPDATE outcome = VALUES(outcome), reasons = VALUES(reasons), person_id = '
-                        .'VALUES(person_id), made = VALUES(made)',
-            );
-        }
-        if ([] !== $entries) {
-            $by = $this->callers->byId($record->id('changed_by'));
-            $this->history->write(History::PLATFORM, $by, $entries);
-            $rows =
-                null === $record->stringOrNull('tell')
-                    ? []
-                    : $this->rows(array_values(array_filter(array_column($made, 'person'))));
-            $told = array_values(
-                array_filter($made, static fn(array $each): bool => isset($rows[$each['person'] ?? ''])),
-            );
-            $this->notifier->accounts(
-                array_map(
-                    static fn(array $each): array => [
-                        'person' => $rows[(string) $each['person']],
-                        'position' => $each['draft']->row,
-                    ],
-                    $told,
-                ),
-                $changeList,
-                $record->stringOrNull('tell'),
-                $by,
-            );
+        $writer->write();
+        $this->rows->settle($list->id, $outcomes);
+        if ([] !== $happenings) {
+            $by = $this->callers->byId((string) $list->changedBy);
+            $this->history->writeAll(History::PLATFORM, $by, $happenings);
+            null === $list->tell || $this->tell($list, $outcomes, $by);
         }
     }
 
-    /**
-     * @param list<string> $people ids
-     *
-     * @return array<string, Row> by id
-     */
-    private function rows(array $people): array
+    /** @param list<AccountOutcome> $outcomes */
+    private function tell(ChangeList $list, array $outcomes, Caller $by): void
     {
-        $rows = [];
-        foreach (
-            [] === $people
-                ? []
-                : Row::all(
-                    $this->db->fetchAllAssociative(
-                        'SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id IN (?)',
-                        [array_map(Id::binary(...), $people)],
-                        [ArrayParameterType::BINARY],
-                    ),
-                ) as $row
-        ) {
-            $rows[$row->id('person_id')] = $row;
+        $made = array_filter(array_map(static fn(AccountOutcome $each): ?string => $each->person, $outcomes));
+        $people = $this->people->byId(array_values($made));
+        $told = [];
+        foreach ($outcomes as $outcome) {
+            if (isset($people[$outcome->person ?? ''])) {
+                $told[] = ['person' => $people[(string) $outcome->person], 'position' => $outcome->draft->row];
+            }
         }
-
-        return $rows;
+        $this->notifier->accounts($told, $list->id, $list->tell, $by);
     }
 
     /** @return array{AccountDraft, ?string} and the person of the directory it is for */

@@ -4,24 +4,27 @@ declare(strict_types=1);
 
 namespace MintDoor\Accounts;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Accounts\SpokenPassword;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Time\Time;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\Messages\AccountNews;
 use MintDoor\Messages\Notices;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\AccountRecords;
+use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
-use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\Repository\Enrollments;
+use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
+use MintDoor\Shared\Repository\Sessions;
 use MintDoor\Shared\Row;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 
@@ -32,7 +35,10 @@ use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 final readonly class Accounts
 {
     public function __construct(
-        private Connection $db,
+        private People $people,
+        private AccountRecords $records,
+        private Sessions $sessions,
+        private Standings $standings,
         private Roles $roles,
         private Enrollments $enrollments,
         private PlatformClock $clock,
@@ -55,19 +61,8 @@ final readonly class Accounts
     {
         $this->locks->people($people, alone: true);
         $verdicts = $this->caring->cards($people, $caller);
-        $rows = [];
-        foreach (
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    'SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id IN (?)',
-                    [array_map(Id::binary(...), $people)],
-                    [ArrayParameterType::BINARY],
-                ),
-            ) as $row
-        ) {
-            $rows[$row->id('person_id')] = $row;
-        }
-        $cards = $entries = $told = [];
+        $rows = $this->people->byId($people);
+        $cards = $happenings = $told = [];
         $until = $this->clock->instant() + 86_400 * $days;
         foreach ($people as $person) {
             $verdict = $verdicts[$person] ?? null;
@@ -97,23 +92,17 @@ final readonly class Accounts
                 $cards[] = [...$about, 'refused' => 'This person has no account yet.'];
             } else {
                 $password = SpokenPassword::make(static fn(int $bound): int => random_int(0, $bound - 1));
-                $this->db->executeStatement(
-                    'UPDATE account SET password_hash = ?, must_change = ?, card_until = ? WHERE person_id = ?',
-                    [
-                        $this->hashers->getPasswordHasher(Caller::class)->hash($password),
-                        (int) $once,
-                        Instant::toSql($until),
-                        Id::binary($person),
-                    ],
-                );
+                $hash = $this->hashers->getPasswordHasher(Caller::class)->hash($password);
+                $this->records->locked($person)?->giveCard($hash, $once, $until);
                 $this->endSessions($person);
                 $cards[] = [...$about, 'login' => $login, 'password' => $password, 'until' => Instant::toJson($until)];
-                $entries[] = ['password-reset', [], $person];
-                $told[] = [$row, 'card'];
+                $happenings[] = new Happening('password-reset', person: $person);
+                $told[] = new AccountNews($row, 'card');
             }
         }
-        if ([] !== $entries) {
-            $this->history->write(History::PLATFORM, $caller, $entries);
+        if ([] !== $happenings) {
+            $this->records->flush();
+            $this->history->writeAll(History::PLATFORM, $caller, $happenings);
             $this->notices->tell($told, $caller);
         }
 
@@ -137,26 +126,19 @@ final readonly class Accounts
             );
         }
         $now = $this->clock->instant();
-        $account = new Row(
-            $this->db->fetchAssociative('SELECT closed_from FROM account WHERE person_id = ? FOR UPDATE', [
-                Id::binary($person),
-            ])
-            ?: throw Problem::notFound('This account'),
-        );
-        $isOpen = $account->instant('closed_from') > $now;
-        $changes = $isOpen !== $open || ($open && $account->instant('closed_from') < Time::FOREVER);
+        $account = $this->records->locked($person) ?? throw Problem::notFound('This account');
+        $isOpen = $account->closedFrom > $now;
+        $changes = $isOpen !== $open || ($open && $account->closedFrom < Time::FOREVER);
         $leaderless = $open ? [] : $this->leaderless($person);
         if ($apply && $changes) {
-            $this->db->executeStatement('UPDATE account SET closed_from = ? WHERE person_id = ?', [
-                Instant::toSql($open ? Time::FOREVER : $now),
-                Id::binary($person),
-            ]);
+            $account->closedFrom = $open ? Time::FOREVER : $now;
+            $this->records->flush();
             if (!$open) {
                 $this->endSessions($person);
             }
             $code = $open ? 'account-opened' : 'account-closed';
-            $this->history->write(History::PLATFORM, $caller, [[$code, [], $person]]);
-            $this->notices->tell([[$this->row($person), $code]], $caller);
+            $this->history->write(History::PLATFORM, $caller, new Happening($code, person: $person));
+            $this->notices->tell([new AccountNews($this->row($person), $code)], $caller);
         }
 
         return ['open' => $apply ? $open : $isOpen, 'changes' => $changes, 'leaderless' => $leaderless];
@@ -165,25 +147,9 @@ final readonly class Accounts
     /** @return list<string> codes of the divisions of sites the caller lets people into */
     public function lettingInto(Caller $caller): array
     {
-        $now = Instant::toSql($this->clock->instant());
+        $roles = $this->roles->book()->holdersOf(Permission::LetIn);
 
-        return array_values(
-            array_filter(
-                $this->db->fetchFirstColumn(
-                    <<<'SQL'
-                        SELECT DISTINCT d.code
-                        FROM enrollment_segment g
-                        JOIN site s ON s.id = g.site_id
-                        JOIN division d ON d.id = s.division_id
-                        WHERE g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state = 'current'
-                            AND g.role IN (?)
-                        SQL,
-                    [Id::binary($caller->id), $now, $now, $this->roles->book()->holdersOf(Permission::LetIn) ?: ['']],
-                    [3 => ArrayParameterType::STRING],
-                ),
-                is_string(...),
-            ),
-        );
+        return $this->standings->divisionsOf($caller->id, $roles, $this->clock->instant());
     }
 
     /** @throws Problem of type `NotFound` */
@@ -199,37 +165,20 @@ final readonly class Accounts
      */
     public function row(string $id): Row
     {
-        $found = $this->db->fetchAssociative(
-            'SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id = ?',
-            [Id::binary($id)],
-        );
-
-        return new Row(false === $found ? throw Problem::notFound('This person') : $found);
+        return $this->people->byId([$id])[$id] ?? throw Problem::notFound('This person');
     }
 
     /** @return int how many there were */
     public function endSessions(string $person): int
     {
-        return (int) $this->db->executeStatement('DELETE FROM session WHERE person_id = ?', [Id::binary($person)]);
+        return $this->sessions->endAllOf($person);
     }
 
     /** @return list<array{id: string, title: string}> open sites that somebody alone leads */
     private function leaderless(string $person): array
     {
         $now = $this->clock->instant();
-        $sites = Row::all(
-            $this->db->fetchAllAssociative(
-                <<<'SQL'
-                    SELECT s.id, s.title
-                    FROM enrollment_segment g
-                    JOIN site s ON s.id = g.site_id
-                    WHERE g.person_id = ? AND g.leads = 1 AND g.from_at <= ? AND g.until_at > ? AND s.opens_at <= ?
-                        AND s.closes_at > ?
-                    ORDER BY s.title
-                    SQL,
-                [Id::binary($person), ...array_fill(0, 4, Instant::toSql($now))],
-            ),
-        );
+        $sites = $this->standings->ledBy($person, $now);
 
         return array_values(
             array_map(

@@ -4,52 +4,60 @@ declare(strict_types=1);
 
 namespace MintDoor\Accounts;
 
-use Doctrine\DBAL\Connection;
+use MintDoor\Accounts\Repository\HeldAbout;
 use MintDoor\Changes\ChangeItem;
 use MintDoor\Changes\ChangeListRunner;
 use MintDoor\Changes\ChangeLists;
+use MintDoor\Changes\Entity\ChangeList;
 use MintDoor\Changes\LineRequest;
 use MintDoor\Changes\ManySites;
+use MintDoor\Changes\Repository\AppliedLines;
+use MintDoor\Changes\RequestedItem;
+use MintDoor\Changes\ReviewAnswer;
 use MintDoor\Core\Accounts\Merging;
 use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\Messages\AccountNews;
 use MintDoor\Messages\Notices;
+use MintDoor\People\Facts;
 use MintDoor\People\PersonFacts;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\AccountRecords;
+use MintDoor\People\Repository\Labels;
+use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\PersonGate;
+use MintDoor\Roster\Repository\Enrollments;
+use MintDoor\Roster\Repository\Standings;
 use MintDoor\Roster\SegmentRow;
-use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
-use MintDoor\Sites\SiteRow;
+use MintDoor\Shared\Transaction;
 
 /**
  * Makes one person of two, and takes that back. What changes something runs inside a transaction.
- *
- * @phpstan-import-type Facts from PersonFacts
- *
- * @phpstan-type Kept array{stays: string, goes: string, before: Facts, other: Facts, moved: bool, labels: list<string>,
- *     version: int, closedFrom: ?int}
  */
 final readonly class Merges
 {
     private const MAY = 'Only administrators of both divisions merge people.';
 
-    /** Facts of which one of the two is kept. */
-    private const FACTS = ['given', 'family', 'preferred', 'former', 'level', 'number', 'email'];
-
     public function __construct(
-        private Connection $db,
+        private People $people,
+        private AccountRecords $records,
+        private Enrollments $enrollments,
+        private Standings $standings,
+        private Labels $labels,
+        private HeldAbout $held,
+        private AppliedLines $applied,
+        private Transaction $transaction,
         private PersonGate $gate,
         private PersonFacts $facts,
         private Accounts $accounts,
@@ -66,24 +74,7 @@ final readonly class Merges
     /** @return list<string> ids of the sites either of them has to do with */
     public function sitesOf(string ...$people): array
     {
-        return array_values(
-            array_unique(
-                array_map(
-                    static fn(Row $row): string => $row->id('site_id'),
-                    array_merge(
-                        [],
-                        ...array_map(
-                            fn(string $person): array => Row::all(
-                                $this->db->fetchAllAssociative('SELECT site_id FROM enrollment WHERE person_id = ?', [
-                                    Id::binary($person),
-                                ]),
-                            ),
-                            array_values($people),
-                        ),
-                    ),
-                ),
-            ),
-        );
+        return $this->enrollments->sitesOf(array_values($people));
     }
 
     /** @return array<string, mixed> schema `Merge` */
@@ -96,7 +87,7 @@ final readonly class Merges
         [$items, $choices] = $this->items($request, $caller);
         $review = $this->sites->review($items, $caller);
         $facts = $this->settled($request, $stays, $goes);
-        $open = $review['total'] - ($review['verdicts']['ready'] ?? 0) - ($review['verdicts']['nothing-to-do'] ?? 0);
+        $open = $review->total - ($review->verdicts['ready'] ?? 0) - ($review->verdicts['nothing-to-do'] ?? 0);
         $ready = [] === $choices && 0 === $open;
         $changeList = null;
         if ($request->apply) {
@@ -114,7 +105,7 @@ final readonly class Merges
         return [
             'stays' => PersonRow::json($stays, PersonVisibility::Full),
             'goes' => PersonRow::json($goes, PersonVisibility::Full),
-            'facts' => $facts,
+            'facts' => $facts->kept(),
             'login' => $stays->stringOrNull('login') ?? $goes->stringOrNull('login'),
             'closes' =>
                 null !== $stays->stringOrNull('login') && null !== $goes->stringOrNull('login')
@@ -129,122 +120,88 @@ final readonly class Merges
 
     /**
      * What parting them again would do in their sites. They are parted for it, and that is forgotten.
-     *
-     * @return array<string, mixed> schema `SheetReview`
      */
-    public function lookBack(string $changeList, Caller $caller): array
+    public function lookBack(string $changeList, Caller $caller): ReviewAnswer
     {
-        $kept = $this->kept($changeList, $caller)[1];
-        $this->db->beginTransaction();
-        try {
+        $kept = $this->kept($this->list($changeList, $caller));
+
+        return $this->transaction->attempt(false, function () use ($kept, $changeList, $caller): ReviewAnswer {
             $this->part($kept, $caller);
 
-            return $this->sites->reviewUndo($this->lines($changeList), $caller);
-        } finally {
-            $this->db->rollBack();
-        }
+            return $this->sites->reviewUndo($this->applied->ofList($changeList), $caller);
+        });
     }
 
     /** @return string id of the change list that took it back */
     public function takeBack(string $changeList, Caller $caller): string
     {
-        [$record, $kept] = $this->kept($changeList, $caller);
-        $this->locks->people([$kept['stays'], $kept['goes']], alone: true);
+        $list = $this->list($changeList, $caller);
+        [$kept, $title] = [$this->kept($list), $list->title];
+        $this->locks->people([$kept->stays, $kept->goes], alone: true);
         $this->part($kept, $caller);
-        $review = $this->sites->reviewUndo($this->lines($changeList), $caller);
-        if (($review['verdicts']['ready'] ?? 0) < $review['total']) {
+        $lines = $this->applied->ofList($changeList);
+        $review = $this->sites->reviewUndo($lines, $caller);
+        if (($review->verdicts['ready'] ?? 0) < $review->total) {
             throw new Problem(
                 ProblemType::ChangedSince,
                 'Something was changed for them in a site since. Undo that first.',
             );
         }
-        $lines = $this->lines($changeList);
-        $undo = $this->changeLists->insert(
+        $undo = $this->carryOut(
             'undo',
-            null,
-            $record->string('title'),
-            [] === $lines ? 'applied' : 'applying',
-            $caller,
-            [
-                'undoes' => BulkWriter::id($changeList),
-                'total' => max(1, \count($lines)),
-                'done' => [] === $lines ? 1 : 0,
-                'applied' => [] === $lines ? 1 : 0,
-            ],
-        );
-        $this->runner->write(
-            $undo,
+            $title,
             array_map(
-                static fn(Row $line): array => [
-                    'site' => $line->id('site_id'),
-                    'person' => $line->id('person_id'),
-                    'request' => ['undo' => $line->id('id')],
-                ],
+                static fn(Row $line): RequestedItem => RequestedItem::undo(
+                    $line->id('site_id'),
+                    $line->id('person_id'),
+                    $line->id('id'),
+                ),
                 $lines,
             ),
+            $caller,
+            $changeList,
         );
-        [] === $lines || $this->runner->begin($undo, \count($lines));
         $this->history->write(
             History::PLATFORM,
             $caller,
-            [['unmerged', ['changeList' => $changeList], $kept['stays']]]
+            new Happening('unmerged', ['changeList' => $changeList], $kept->stays),
         );
 
         return $undo;
     }
 
-    /**
-     * Gives both their own names, numbers, addresses and accounts back.
-     *
-     * @param Kept $kept
-     */
-    private function part(array $kept, Caller $caller): void
+    /** Gives both their own names, numbers, addresses and accounts back. */
+    private function part(MergeKept $kept, Caller $caller): void
     {
-        $stays = $this->gate->administered($kept['stays'], $caller, self::MAY);
-        $goes = new Row(
-            $this->db->fetchAssociative('SELECT gone, gone_into FROM person WHERE id = ? FOR UPDATE', [
-                Id::binary($kept['goes']),
-            ])
-            ?: [],
-        );
-        if ('merged' !== $goes->stringOrNull('gone') || $goes->idOrNull('gone_into') !== $kept['stays']) {
+        $stays = $this->gate->administered($kept->stays, $caller, self::MAY);
+        $goes = $this->people->locked($kept->goes);
+        if ('merged' !== $goes->gone || $goes->goneInto?->id !== $kept->stays) {
             throw new Problem(ProblemType::UndoneAlready, 'This was already undone.');
         }
-        if ($stays->int('version') !== $kept['version']) {
+        if ($stays->int('version') !== $kept->version) {
             throw new Problem(
                 ProblemType::ChangedSince,
                 'Names, number or address were changed since. Change them back by hand first.',
             );
         }
-        if ($kept['moved']) {
-            $this->db->executeStatement('UPDATE account SET person_id = ? WHERE person_id = ?', [
-                Id::binary($kept['goes']),
-                Id::binary($kept['stays']),
-            ]);
-            $this->accounts->endSessions($kept['stays']);
-        } elseif (null !== $kept['closedFrom']) {
-            $this->db->executeStatement('UPDATE account SET closed_from = ? WHERE person_id = ?', [
-                Instant::toSql($kept['closedFrom']),
-                Id::binary($kept['goes']),
-            ]);
+        if ($kept->moved) {
+            $this->records->move($kept->stays, $kept->goes);
+            $this->accounts->endSessions($kept->stays);
+        } elseif (null !== $kept->closedFrom) {
+            $this->records->closeFrom($kept->goes, $kept->closedFrom);
         }
         // Whoever stays lets go of number and address first: two cannot hold them.
-        $this->facts->write($kept['stays'], $kept['before']);
-        $this->facts->write($kept['goes'], $kept['other']);
-        foreach ($kept['labels'] as $label) {
-            $this->db->executeStatement('DELETE FROM person_label WHERE person_id = ? AND label_id = ?', [
-                Id::binary($kept['stays']),
-                Id::binary($label),
-            ]);
-        }
+        $this->facts->write($kept->stays, $kept->before);
+        $this->facts->write($kept->goes, $kept->other);
+        $this->labels->take($kept->stays, $kept->labels);
     }
 
     /** @return list<string> ids of both */
     public function people(string $changeList, Caller $caller): array
     {
-        $kept = $this->kept($changeList, $caller)[1];
+        $kept = $this->kept($this->list($changeList, $caller));
 
-        return [$kept['stays'], $kept['goes']];
+        return [$kept->stays, $kept->goes];
     }
 
     private function assertMay(Row $goes, Caller $caller): void
@@ -252,21 +209,7 @@ final readonly class Merges
         if ($goes->id('person_id') === $caller->id) {
             throw Problem::notAllowed('You cannot be the one who goes. Keep your own, or ask another administrator.');
         }
-        if (
-            false
-            !== $this->db->fetchOne(
-                <<<'SQL'
-                    SELECT 1
-                    FROM account
-                    WHERE person_id = ? AND platform_administrator = 1
-                    UNION
-                    SELECT 1
-                    FROM division_administrator
-                    WHERE person_id = ?
-                    SQL,
-                [Id::binary($goes->id('person_id')), Id::binary($goes->id('person_id'))],
-            )
-        ) {
+        if ($this->held->administers([$goes->id('person_id')])) {
             throw Problem::notAllowed(
                 'The one who goes administers something. Take that from them first, under Rules, or let the other one '
                     .'go.',
@@ -282,19 +225,7 @@ final readonly class Merges
     {
         $now = $this->clock->instant();
         $timelines = $rows = [];
-        foreach (
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    'SELECT '
-                        .SiteRow::COLUMNS
-                        .', g.person_id, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat '
-                            .'FROM enrollment_segment g JOIN site s ON s.id = g.site_id '
-                            .'JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id '
-                            .'WHERE g.person_id IN (?, ?) AND s.taken_back = 0 ORDER BY s.title, s.id, g.from_at',
-                    [Id::binary($request->stays), Id::binary($request->goes)],
-                ),
-            ) as $row
-        ) {
+        foreach ($this->standings->ofPeople([$request->stays, $request->goes]) as $row) {
             if (!$caller->administers($row->string('division_code'))) {
                 throw Problem::notAllowed(
                     'One of them is in a site of another division. Ask a platform administrator to merge them.',
@@ -318,12 +249,12 @@ final readonly class Merges
                     'roles' => $merging->between,
                 ];
             }
-            foreach ($merging->steps as [$stays, $wanted]) {
+            foreach ($merging->steps as $step) {
                 $items[] = new ChangeItem(
                     $site,
                     $this->line(
-                        $stays ? $request->stays : $request->goes,
-                        $wanted,
+                        $step->stays ? $request->stays : $request->goes,
+                        $step->wanted,
                         new \DateTimeZone($rows[$site]->string('time_zone')),
                         $now,
                     ),
@@ -351,156 +282,122 @@ final readonly class Merges
         );
     }
 
-    /** @return Facts */
-    private function settled(MergeRequest $request, Row $stays, Row $goes): array
+    private function settled(MergeRequest $request, Row $stays, Row $goes): Facts
     {
-        [$own, $theirs] = [PersonFacts::of($stays), PersonFacts::of($goes)];
-        $facts = $own;
-        foreach (self::FACTS as $field) {
+        [$own, $theirs] = [Facts::ofRow($stays)->kept(), Facts::ofRow($goes)->kept()];
+        $kept = [];
+        foreach (array_keys($own) as $field) {
             // What only one of them has is kept, whatever is chosen for it.
-            $facts[$field] =
+            $kept[$field] =
                 'goes' === ($request->take[$field] ?? 'stays')
                     ? $theirs[$field] ?? $own[$field]
                     : $own[$field] ?? $theirs[$field];
         }
-        if (null === $facts['former']) {
-            $other = $facts['family'] === $own['family'] ? $theirs['family'] : $own['family'];
-            $facts['former'] = $other === $facts['family'] ? null : $other;
+        if (null === $kept['former']) {
+            $other = $kept['family'] === $own['family'] ? $theirs['family'] : $own['family'];
+            $kept['former'] = $other === $kept['family'] ? null : $other;
         }
 
-        return $facts;
+        return Facts::read($kept);
     }
 
-    /**
-     * @param Facts           $facts
-     * @param list<ChangeItem> $items
-     */
+    /** @param list<ChangeItem> $items */
     private function apply(
         MergeRequest $request,
         Row $stays,
         Row $goes,
-        array $facts,
+        Facts $facts,
         array $items,
         Caller $caller,
     ): string {
         $moved = null === $stays->stringOrNull('login') && null !== $goes->stringOrNull('login');
-        $labels = array_map(
-            static fn(Row $row): string => $row->id('label_id'),
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    <<<'SQL'
-                        SELECT label_id
-                        FROM person_label
-                        WHERE person_id = ? AND label_id NOT IN (SELECT label_id FROM person_label WHERE person_id = ?)
-                        SQL,
-                    [Id::binary($request->goes), Id::binary($request->stays)],
-                ),
-            ),
+        $labels = array_diff($this->labels->idsOf($request->goes), $this->labels->idsOf($request->stays));
+        $kept = new MergeKept(
+            $request->stays,
+            $request->goes,
+            Facts::ofRow($stays),
+            Facts::ofRow($goes),
+            $moved,
+            array_values($labels),
+            $stays->int('version') + 1,
+            null === $goes->stringOrNull('login') ? null : $goes->instant('closed_from'),
         );
-        $work = [
-            'stays' => $request->stays,
-            'goes' => $request->goes,
-            'before' => PersonFacts::of($stays),
-            'other' => PersonFacts::of($goes),
-            'moved' => $moved,
-            'labels' => $labels,
-            'version' => $stays->int('version') + 1,
-            'closedFrom' => null === $goes->stringOrNull('login') ? null : $goes->instant('closed_from'),
-        ];
-        $count = \count($items);
-        $changeList = $this->changeLists->insert(
+        $changeList = $this->carryOut(
             'merge',
-            null,
             PersonRow::name($stays),
-            0 === $count ? 'applied' : 'applying',
-            $caller,
-            [
-                'undo_data' => json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-                'total' => max(1, $count),
-                'done' => 0 === $count ? 1 : 0,
-                'applied' => 0 === $count ? 1 : 0,
-            ],
-        );
-        $this->runner->write(
-            $changeList,
             array_map(
-                static fn(ChangeItem $item): array => [
-                    'site' => $item->site,
-                    'person' => $item->line->person,
-                    'request' => array_diff_key(get_object_vars($item->line), ['person' => 1]),
-                ],
+                static fn(ChangeItem $item): RequestedItem => RequestedItem::change($item->site, $item->line),
                 $items,
             ),
+            $caller,
+            undoData: $kept->json(),
         );
-        0 === $count || $this->runner->begin($changeList, $count);
-        foreach ($labels as $label) {
-            $this->db->executeStatement(
-                'INSERT IGNORE INTO person_label (person_id, label_id, put_by, put_at) VALUES (?, ?, ?, ?)',
-                [
-                    Id::binary($request->stays),
-                    Id::binary($label),
-                    Id::binary($caller->id),
-                    Instant::toSql($this->clock->instant()),
-                ],
-            );
-        }
-        $this->facts->write(
-            $request->goes,
-            [...PersonFacts::of($goes), 'number' => null, 'email' => null],
-            'merged',
-            $request->stays,
-        );
-        if ($moved) {
-            $this->db->executeStatement('UPDATE account SET person_id = ? WHERE person_id = ?', [
-                Id::binary($request->stays),
-                Id::binary($request->goes),
-            ]);
-        } else {
-            $this->db->executeStatement('UPDATE account SET closed_from = LEAST(closed_from, ?) WHERE person_id = ?', [
-                Instant::toSql($this->clock->instant()),
-                Id::binary($request->goes),
-            ]);
-        }
+        $now = $this->clock->instant();
+        $this->labels->put($request->stays, $kept->labels, $caller->id, $now);
+        $this->facts->write($request->goes, $kept->other->withoutNumberAndAddress(), 'merged', $request->stays);
+        $moved
+            ? $this->records->move($request->goes, $request->stays)
+            : $this->records->closeFrom($request->goes, min($now, $kept->closedFrom ?? $now));
         $this->accounts->endSessions($request->goes);
         $this->facts->write($request->stays, $facts);
-        $this->history->write(History::PLATFORM, $caller, [['merged', ['changeList' => $changeList], $request->stays]]);
-        $this->notices->tell([[$this->accounts->row($request->stays), 'login']], $caller);
+        $this->history->write(
+            History::PLATFORM,
+            $caller,
+            new Happening('merged', ['changeList' => $changeList], $request->stays),
+        );
+        $this->notices->tell([new AccountNews($this->accounts->row($request->stays), 'login')], $caller);
 
         return $changeList;
     }
 
-    /** @return list<Row> applied lines of a change list, the last first */
-    private function lines(string $changeList): array
-    {
-        return Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT id, site_id, person_id FROM change_line WHERE change_list_id = ? ORDER BY position DESC',
-                [Id::binary($changeList)],
-            ),
-        );
+    /**
+     * Keeps a change list and applies its lines; one without lines counts as one.
+     *
+     * @param list<RequestedItem>   $items
+     * @param ?array<string, mixed> $undoData
+     *
+     * @return string its id
+     */
+    private function carryOut(
+        string $kind,
+        string $title,
+        array $items,
+        Caller $caller,
+        ?string $undoes = null,
+        ?array $undoData = null,
+    ): string {
+        $state = [] === $items ? 'applied' : 'applying';
+        $list = $this->changeLists->begin($kind, null, $title, $state, $caller, $undoes, $undoData);
+        if ([] === $items) {
+            $list->finish(1, 1);
+        } else {
+            $list->total = \count($items);
+            $this->runner->begin($list->id, $items);
+        }
+
+        return $list->id;
     }
 
-    /** @return array{Row, Kept} */
-    private function kept(string $changeList, Caller $caller): array
+    private function list(string $changeList, Caller $caller): ChangeList
     {
-        $record = $this->changeLists->row($changeList, $caller);
-        $this->changeLists->mustBeKind($record, 'merge');
-        $this->changeLists->mustBe(
-            $record,
+        $list = $this->changeLists->seen($changeList, $caller, 'merge');
+        ChangeLists::assertState(
+            $list,
             ['applied', 'applying'],
             'This was never done, so there is nothing to take back.',
         );
+
+        return $list;
+    }
+
+    private function kept(ChangeList $list): MergeKept
+    {
         // Written by the server alone; what clients keep in `work` is never read for this.
-        $found = $this->db->fetchOne('SELECT undo_data FROM change_list WHERE id = ?', [Id::binary($changeList)]);
-        $work = \is_string($found) ? json_decode($found, true) : null;
-        if (!\is_array($work)) {
-            throw new Problem(
+        return null !== $list->undoData
+            ? MergeKept::read($list->undoData)
+            : throw new Problem(
                 ProblemType::ChangedSince,
                 'One of them was erased since, so this cannot be taken back any more.',
             );
-        }
-
-        /** @phpstan-ignore return.type (written by apply() above) */
-        return [$record, $work];
     }
 }

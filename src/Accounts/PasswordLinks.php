@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace MintDoor\Accounts;
 
-use Doctrine\DBAL\Connection;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\Messages\AccountNews;
 use MintDoor\Messages\Notices;
-use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\People;
 use MintDoor\Roster\Caring;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\CallerProvider;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Ids;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
@@ -29,7 +29,7 @@ final readonly class PasswordLinks
     private const WINDOW = 900;
 
     public function __construct(
-        private Connection $db,
+        private People $people,
         private CallerProvider $callers,
         private Caring $caring,
         private Notices $notices,
@@ -72,18 +72,12 @@ final readonly class PasswordLinks
             );
         }
         $this->notifier->password($row, 'link:'.$this->ids->next(), $caller->id);
-        $this->history->write(History::PLATFORM, $caller, [['password-link', [], $person]]);
-        $this->notices->tell([[$row, 'password-link']], $caller);
+        $this->history->write(History::PLATFORM, $caller, new Happening('password-link', person: $person));
+        $this->notices->tell([new AccountNews($row, 'password-link')], $caller);
     }
 
     private function row(string $person): Row
     {
-        return new Row(
-            $this->db->fetchAssociative(
-                'SELECT '.PersonRow::COLUMNS.' FROM '.PersonRow::TABLES.' WHERE p.id = ?',
-                [Id::binary($person)],
-            )
-            ?: throw Problem::notFound('This person'),
-        );
+        return $this->people->byId([$person])[$person] ?? throw Problem::notFound('This person');
     }
 }

@@ -4,28 +4,31 @@ declare(strict_types=1);
 
 namespace MintDoor\Changes;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Changes\ChangeListContext;
 use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\KeepsSeats;
+use MintDoor\Roster\Repository\Enrollments;
+use MintDoor\Roster\Repository\SiteDoors;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
+use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 
 /** Reads what is, as the core wants it. */
 final readonly class ChangeContextLoader
 {
+    /** @param iterable<KeepsSeats> $keepers */
     public function __construct(
-        private Connection $db,
+        private People $people,
+        private SiteDoors $doors,
         private Enrollments $enrollments,
         private Roles $roles,
         private Locks $locks,
+        #[AutowireIterator(KeepsSeats::class)] private iterable $keepers,
     ) {}
 
     /**
@@ -40,18 +43,7 @@ final readonly class ChangeContextLoader
     public function people(array $people): array
     {
         $this->locks->people($people);
-        $found = [];
-        foreach (
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    'SELECT '.PersonRow::COLUMNS.', p.gone FROM '.PersonRow::TABLES.' WHERE p.id IN (?)',
-                    [array_map(Id::binary(...), $people)],
-                    [ArrayParameterType::BINARY],
-                ),
-            ) as $row
-        ) {
-            $found[$row->id('person_id')] = $row;
-        }
+        $found = $this->people->byId($people);
         if (\count($found) < \count(array_unique($people))) {
             throw Problem::notFound('This person');
         }
@@ -66,9 +58,6 @@ final readonly class ChangeContextLoader
     public function of(SiteAccess $access, array $people, ?string $invitation = null): ChangeListContext
     {
         $site = $access->site->id;
-        $staff = $this->db->fetchOne('SELECT id FROM door WHERE site_id = ? AND kind = \'staff\' ORDER BY id LIMIT 1', [
-            Id::binary($site),
-        ]);
 
         return new ChangeListContext(
             $access->now,
@@ -85,7 +74,7 @@ final readonly class ChangeContextLoader
                     $this->kept($access, array_keys($people), $invitation),
                 ),
             $this->enrollments->leads($site, $access->now),
-            \is_string($staff) ? Id::text($staff) : throw new \LogicException('Every site has a door for its staff.'),
+            $this->doors->ofStaff($site)->id,
         );
     }
 
@@ -96,26 +85,11 @@ final readonly class ChangeContextLoader
      */
     private function kept(SiteAccess $access, array $people, ?string $invitation): int
     {
-        $now = Instant::toSql($access->now);
-        $these = array_map(Id::binary(...), $people) ?: [''];
-        $kept = $this->db->fetchOne(
-            <<<'SQL'
-                SELECT (SELECT COUNT(*) FROM waiter WHERE site_id = ? AND waits = 1 AND offered_until > ?
-                    AND person_id NOT IN (?)) + (SELECT COUNT(*) FROM invitation WHERE site_id = ? AND unanswered = 1
-                    AND holds = 1 AND lapses_at > ? AND id <> ? AND (person_id IS NULL OR person_id NOT IN (?)))
-                SQL,
-            [
-                Id::binary($access->site->id),
-                $now,
-                $these,
-                Id::binary($access->site->id),
-                $now,
-                null === $invitation ? '' : Id::binary($invitation),
-                $these,
-            ],
-            [2 => ArrayParameterType::BINARY, 6 => ArrayParameterType::BINARY],
-        );
+        $kept = 0;
+        foreach ($this->keepers as $keeper) {
+            $kept += $keeper->kept($access->site->id, $people, $invitation, $access->now);
+        }
 
-        return is_numeric($kept) ? (int) $kept : 0;
+        return $kept;
     }
 }

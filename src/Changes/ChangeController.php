@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Changes;
 
-use Doctrine\DBAL\Connection;
+use MintDoor\Changes\Repository\AppliedLines;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
@@ -13,7 +13,6 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\Dear;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -28,7 +27,7 @@ final readonly class ChangeController
     public function __construct(
         private Gate $gate,
         private ChangeHandler $changeLists,
-        private Connection $db,
+        private AppliedLines $lines,
         private Transaction $transaction,
     ) {}
 
@@ -77,20 +76,12 @@ final readonly class ChangeController
         #[CurrentUser] Caller $caller,
     ): Response {
         $access = $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
-        $lines = array_map(
-            static fn(Row $row): string => $row->id('id'),
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    'SELECT id FROM change_line WHERE change_list_id = ? AND site_id = ? ORDER BY position DESC',
-                    [Id::binary($changeList), Id::binary($site)],
-                ),
-            ),
-        );
+        $lines = $this->lines->idsInSite($changeList, $site);
         if ([] === $lines) {
             throw Problem::notFound('This change list');
         }
         if (!$body->apply) {
-            return new Answer($this->changeLists->undo($access, $lines, false));
+            return new Answer($this->changeLists->previewUndo($access, $lines));
         }
 
         return $this->transaction->run(
@@ -101,7 +92,6 @@ final readonly class ChangeController
                 $this->changeLists->undo(
                     $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN),
                     $lines,
-                    true,
                     $body->removing,
                 ),
             ),

@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace MintDoor\Changes;
 
-use Doctrine\DBAL\Connection;
-use MintDoor\Intake\SettledLines;
+use MintDoor\Changes\Entity\ChangeList;
+use MintDoor\Changes\Repository\AppliedLines;
+use MintDoor\Changes\Repository\RequestedLines;
+use MintDoor\Intake\Repository\SettledLines;
 use MintDoor\Shared\Answer;
-use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Dear;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
@@ -34,7 +36,9 @@ final readonly class ChangeListController
         private ManySites $sites,
         private ChangeListRunner $runner,
         private SettledLines $settled,
-        private Connection $db,
+        private AppliedLines $applied,
+        private RequestedLines $requested,
+        private PlatformClock $clock,
         private Transaction $transaction,
         /** @var ServiceLocator<ContinuesLists> by the kind of their lists */
         #[AutowireLocator(ContinuesLists::class, defaultIndexMethod: 'kind')]
@@ -96,14 +100,9 @@ final readonly class ChangeListController
             $request,
             $caller,
         ): Answer {
-            $this->changeLists->save(
-                $changeList,
-                $work,
-                static fn(int $version) => IfMatch::check($request, $version),
-                $caller
-            );
+            $this->changeLists->save($changeList, $work, IfMatch::of($request), $caller);
 
-            return new Answer(ChangeLists::json($this->changeLists->row($changeList, $caller)));
+            return new Answer($this->changeLists->json($changeList));
         });
     }
 
@@ -119,7 +118,7 @@ final readonly class ChangeListController
         return $this->transaction->run($request, $caller, [], function () use ($changeList, $request, $caller): Answer {
             $this->changeLists->drop($changeList, $request->isMethod('PUT'), $caller);
 
-            return new Answer(ChangeLists::json($this->changeLists->row($changeList, $caller)));
+            return new Answer($this->changeLists->json($changeList));
         });
     }
 
@@ -145,7 +144,7 @@ final readonly class ChangeListController
         #[CurrentUser] Caller $caller,
     ): Response {
         $items = $contents->items();
-        $this->mustHoldLines($this->changeLists->row($changeList, $caller));
+        self::assertHoldsLines($this->changeLists->seen($changeList, $caller));
         if ([] === $items) {
             throw Problem::field('/lines', 'nothing', 'There is nobody on this change list yet. Settle a line first.');
         }
@@ -157,33 +156,20 @@ final readonly class ChangeListController
             $contents,
             $caller,
         ): Answer {
-            $row = $this->changeLists->take($changeList, \count($items), $contents->tell, $caller);
-            ChangeHandler::assertRemovalsSaid($this->sites->review($items, $caller)['removal'], $contents->removing);
-            $site = $row->idOrNull('site_id');
-            $onIt = array_fill_keys(
-                array_map(static fn(ChangeItem $item): string => $item->line->person, $items),
-                true
-            );
-            foreach ($contents->settled as $line) {
-                null === $site
-                    || !isset($onIt[$line['person']])
-                    || $this->settled->remember($site, $line['gist'], $line['text'], $line['person'], $caller);
-            }
-            $this->runner->write(
+            $list = $this->changeLists->take($changeList, \count($items), $contents->tell, $caller);
+            ChangeHandler::assertRemovalsSaid($this->sites->review($items, $caller)->removal, $contents->removing);
+            $this->remember($list, $items, $contents, $caller);
+            $this->runner->begin(
                 $changeList,
                 array_map(
-                    static fn(ChangeItem $item): array => [
-                        'site' => $item->site,
-                        'person' => $item->line->person,
-                        'request' => [
-                            'text' => $item->text,
-                            ...array_diff_key(get_object_vars($item->line), ['person' => 1]),
-                        ],
-                    ],
+                    static fn(ChangeItem $item): RequestedItem => RequestedItem::change(
+                        $item->site,
+                        $item->line,
+                        $item->text,
+                    ),
                     $items,
                 ),
             );
-            $this->runner->begin($changeList, \count($items));
 
             return new Answer($this->changeLists->page($changeList, 0, $caller));
         });
@@ -200,16 +186,10 @@ final readonly class ChangeListController
     public function goOn(string $changeList, Request $request, #[CurrentUser] Caller $caller): Response
     {
         return $this->transaction->run($request, $caller, [], function () use ($changeList, $caller): Answer {
-            $row = $this->changeLists->row($changeList, $caller);
-            $this->changeLists->mustBe($row, ['applying'], 'Nothing of this change list is left to apply.');
-            $this->db->executeStatement('UPDATE change_list SET changed_by = ?, trouble = NULL WHERE id = ?', [
-                Id::binary($caller->id),
-                Id::binary($changeList),
-            ]);
-            $own = $this->others->has($row->string('kind')) ? $this->others->get($row->string('kind')) : null;
-            null === $own
-                ? $this->runner->begin($changeList, ChangeListRunner::AT_ONCE + 1)
-                : $own->continue($changeList);
+            $kind = $this->changeLists->takeOver($changeList, $caller)->kind;
+            $this->others->has($kind)
+                ? $this->others->get($kind)->continue($changeList)
+                : $this->runner->goOn($changeList);
 
             return new Answer($this->changeLists->page($changeList, 0, $caller));
         });
@@ -229,10 +209,10 @@ final readonly class ChangeListController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        $row = $this->changeLists->row($changeList, $caller);
-        if (\in_array($row->string('kind'), ['merge', 'accounts', 'erase'], true)) {
+        $list = $this->changeLists->seen($changeList, $caller);
+        if (\in_array($list->kind, ['merge', 'accounts', 'erase'], true)) {
             throw Problem::notAllowed(
-                'erase' === $row->string('kind')
+                'erase' === $list->kind
                     ? 'Erasing cannot be undone.'
                     : 'This change list is taken back from its own page.',
             );
@@ -242,63 +222,67 @@ final readonly class ChangeListController
             return new Answer($this->sites->reviewUndo($lines, $caller));
         }
         // Also the sites of lines that a worker may apply before it is stopped.
-        $sites = array_map(
-            static fn(Row $line): string => $line->id('site_id'),
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    <<<'SQL'
-                        SELECT site_id
-                        FROM change_line
-                        WHERE change_list_id = ?
-                        UNION
-                        SELECT site_id
-                        FROM change_request
-                        WHERE change_list_id = ?
-                        SQL,
-                    [Id::binary($changeList), Id::binary($changeList)],
-                ),
-            ),
-        );
+        $sites = $this->requested->sites($changeList);
+        [$site, $title] = [$list->site?->id, $list->title];
 
         return $this->transaction->run($request, $caller, $sites, function () use (
             $changeList,
-            $row,
+            $site,
+            $title,
             $body,
             $caller,
         ): Answer {
             // What is left of a change list that is taken back half-way is not applied any more.
             $this->changeLists->stop($changeList);
             $lines = $this->applied($changeList);
-            ChangeHandler::assertRemovalsSaid($this->sites->reviewUndo($lines, $caller)['removal'], $body->removing);
-            $undo = $this->changeLists->insert(
-                'undo',
-                $row->idOrNull('site_id'),
-                $row->string('title'),
-                'applying',
-                $caller,
-                ['undoes' => BulkWriter::id($changeList), 'total' => \count($lines)],
-            );
-            $this->runner->write(
-                $undo,
+            ChangeHandler::assertRemovalsSaid($this->sites->reviewUndo($lines, $caller)->removal, $body->removing);
+            $undo = $this->changeLists->begin('undo', $site, $title, 'applying', $caller, $changeList);
+            $undo->total = \count($lines);
+            $this->runner->begin(
+                $undo->id,
                 array_map(
-                    static fn(Row $line): array => [
-                        'site' => $line->id('site_id'),
-                        'person' => $line->id('person_id'),
-                        'request' => ['undo' => $line->id('id')],
-                    ],
+                    static fn(Row $line): RequestedItem => RequestedItem::undo(
+                        $line->id('site_id'),
+                        $line->id('person_id'),
+                        $line->id('id'),
+                    ),
                     $lines,
                 ),
             );
-            $this->runner->begin($undo, \count($lines));
 
-            return new Answer($this->changeLists->page($undo, 0, $caller));
+            return new Answer($this->changeLists->page($undo->id, 0, $caller));
         });
     }
 
-    /** Change lists of sites, accounts and merged people are applied where they are made. */
-    private function mustHoldLines(Row $row): void
+    /**
+     * Lines that were settled by hand are remembered, for those who are on the list.
+     *
+     * @param list<ChangeItem> $items
+     */
+    private function remember(ChangeList $list, array $items, ContentsRequest $contents, Caller $caller): void
     {
-        if (!\in_array($row->string('kind'), ['pasted', 'people'], true)) {
+        if (null === $list->site) {
+            return;
+        }
+        $onIt = array_map(static fn(ChangeItem $item): string => $item->line->person, $items);
+        $now = $this->clock->instant();
+        foreach ($contents->settled as $line) {
+            \in_array($line['person'], $onIt, true)
+                && $this->settled->remember(
+                    $list->site->id,
+                    $line['gist'],
+                    $line['text'],
+                    $line['person'],
+                    $caller->id,
+                    $now
+                );
+        }
+    }
+
+    /** Change lists of sites, accounts and merged people are applied where they are made. */
+    private static function assertHoldsLines(ChangeList $list): void
+    {
+        if (!\in_array($list->kind, ['pasted', 'people'], true)) {
             throw Problem::notFound('This change list');
         }
     }
@@ -306,16 +290,8 @@ final readonly class ChangeListController
     /** @return non-empty-list<Row> the applied lines of a change list, the last first */
     private function applied(string $changeList): array
     {
-        $lines = Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT id, site_id, person_id FROM change_line WHERE change_list_id = ? ORDER BY position DESC',
-                [Id::binary($changeList)],
-            ),
-        );
-
-        return [] !== $lines
-            ? $lines
-            : throw new Problem(
+        return $this->applied->ofList($changeList)
+            ?: throw new Problem(
                 ProblemType::UndoneAlready,
                 'Nothing of this change list was applied, so there is nothing to undo.',
             );

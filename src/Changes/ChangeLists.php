@@ -4,25 +4,26 @@ declare(strict_types=1);
 
 namespace MintDoor\Changes;
 
-use Doctrine\DBAL\Connection;
+use MintDoor\Changes\Entity\ChangeList;
+use MintDoor\Changes\Repository\RequestedLines;
+use MintDoor\Changes\Repository\StoredLists;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
-use MintDoor\Shared\BulkId;
-use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
-use MintDoor\Shared\Id;
-use MintDoor\Shared\Ids;
+use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
-use MintDoor\Shared\Where;
 
-/** Change lists as they are kept: while they are worked on, while they are applied, and after. */
+/**
+ * Change lists as they are kept: while they are worked on, while they are applied, and after. What changes something
+ * runs inside a transaction.
+ */
 final readonly class ChangeLists
 {
     private const PAGE = 60;
@@ -30,23 +31,9 @@ final readonly class ChangeLists
     /** Lines of a change list in one answer. */
     private const LINES = 500;
 
-    private const SELECT = <<<'SQL'
-        SELECT h.id, h.site_id, h.kind, h.title, h.state, h.version, h.made_at, h.made_by, h.changed_at, h.changed_by,
-            h.total, h.done, h.applied, h.undoes, h.tell, h.trouble, s.title AS site_title, p.given_name, p.family_name,
-            p.preferred_name, c.given_name AS c_given_name, c.family_name AS c_family_name,
-            c.preferred_name AS c_preferred_name,
-            (SELECT u.id FROM change_list u WHERE u.undoes = h.id AND u.applied > 0
-            AND NOT EXISTS (SELECT 1 FROM change_list v WHERE v.undoes = u.id AND v.applied > 0) ORDER BY u.id DESC
-            LIMIT 1) AS undone_by
-        FROM change_list h
-        JOIN person p ON p.id = h.made_by
-        LEFT JOIN person c ON c.id = h.changed_by
-        LEFT JOIN site s ON s.id = h.site_id
-        SQL;
-
     public function __construct(
-        private Connection $db,
-        private Ids $ids,
+        private StoredLists $lists,
+        private RequestedLines $requested,
         private PlatformClock $clock,
         private Roles $roles,
         private Gate $gate,
@@ -62,120 +49,111 @@ final readonly class ChangeLists
         } elseif ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff make change lists. Ask a tutor or an administrator.');
         }
+        $now = $this->clock->instant();
+        $list = $this->lists->make($work->kind, $work->site, $work->title, 'draft', $caller->id, $now);
+        $list->work = $work->json();
+        $this->lists->flush();
 
-        return $this->insert($work->kind, $work->site, $work->title, 'draft', $caller, ['work' => $work->json()]);
+        return $list->id;
     }
 
-    /** @param array<string, string|int|BulkId|null> $more */
-    public function insert(
+    /**
+     * One that is applied from now on, or was at once.
+     *
+     * @param 'applying'|'applied'      $state
+     * @param ?array<string, mixed>     $undoData what undoing it needs
+     *
+     * @return ChangeList with its lines still to be counted
+     */
+    public function begin(
         string $kind,
         ?string $site,
         string $title,
         string $state,
         Caller $caller,
-        array $more = [],
-    ): string {
-        $by = BulkWriter::id($caller->id);
-        $at = Instant::toSql($this->clock->instant());
-        $rows = new BulkWriter($this->db);
-        $rows->add('change_list', [
-            'id' => BulkWriter::id($id = $this->ids->next()),
-            'site_id' => BulkWriter::id($site),
-            'made_by' => $by,
-            'made_at' => $at,
-            'changed_by' => $by,
-            'changed_at' => $at,
-            'state' => $state,
-            'kind' => $kind,
-            'title' => $title,
-            ...$more,
-        ]);
-        $rows->flush();
+        ?string $undoes = null,
+        ?array $undoData = null,
+    ): ChangeList {
+        $list = $this->lists->make($kind, $site, $title, $state, $caller->id, $this->clock->instant(), $undoes);
+        $list->undoData = $undoData;
+        // Lines point to it, and are written by hand.
+        $this->lists->flush();
 
-        return $id;
+        return $list;
     }
 
-    /**
-     * Keeps what was worked on a draft.
-     *
-     * @param callable(int): void $assertVersion called with the version that is kept, under its lock
-     */
-    public function save(string $id, DraftRequest $work, callable $assertVersion, Caller $caller): void
+    /** Keeps what was worked on a draft. */
+    public function save(string $id, DraftRequest $work, IfMatch $seen, Caller $caller): void
     {
-        $this->row($id, $caller);
-        $row = $this->locked($id);
-        $this->mustBe(
-            $row,
+        $this->seen($id, $caller);
+        $list = $this->lists->locked($id);
+        self::assertState(
+            $list,
             ['draft', 'dropped'],
             'This change list was applied already, so it is not worked on any more. Begin another.',
         );
-        $assertVersion($row->int('version'));
-        $this->db->executeStatement(
-            <<<'SQL'
-                UPDATE change_list
-                SET work = ?, title = ?, state = 'draft', version = version + 1, changed_at = ?, changed_by = ?
-                WHERE id = ?
-                SQL,
-            [
-                $work->json(),
-                $work->title,
-                Instant::toSql($this->clock->instant()),
-                Id::binary($caller->id),
-                Id::binary($id),
-            ],
-        );
+        $seen->assert($list->version);
+        $list->work = $work->json();
+        $list->title = $work->title;
+        $list->state = 'draft';
+        $list->changed($caller->id, $this->clock->instant());
+        $this->lists->flush();
     }
 
     /** Puts a draft aside, or takes it up again. */
     public function drop(string $id, bool $dropped, Caller $caller): void
     {
-        $this->row($id, $caller);
-        $this->mustBe($this->locked($id), ['draft', 'dropped'], 'This change list was applied already. Undo it '
-            .'instead.');
-        $this->db->executeStatement('UPDATE change_list SET state = ?, version = version + 1 WHERE id = ?', [
-            $dropped ? 'dropped' : 'draft',
-            Id::binary($id),
-        ]);
+        $this->seen($id, $caller);
+        $list = $this->lists->locked($id);
+        self::assertState($list, ['draft', 'dropped'], 'This change list was applied already. Undo it instead.');
+        $list->turn($dropped ? 'dropped' : 'draft');
+        $this->lists->flush();
     }
 
     /** A draft is applied once, by one. */
-    public function take(string $id, int $total, ?string $tell, Caller $caller): Row
+    public function take(string $id, int $total, ?string $tell, Caller $caller): ChangeList
     {
-        $row = $this->locked($id);
-        $this->mustBe($row, ['draft'], 'This change list was applied already. Begin another.');
-        $this->db->executeStatement(
-            <<<'SQL'
-                UPDATE change_list
-                SET state = 'applying', total = ?, tell = ?, changed_by = ?, version = version + 1
-                WHERE id = ?
-                SQL,
-            [$total, $tell, Id::binary($caller->id), Id::binary($id)],
-        );
+        $list = $this->lists->locked($id);
+        self::assertState($list, ['draft'], 'This change list was applied already. Begin another.');
+        $list->total = $total;
+        $list->tell = $tell;
+        $list->changedBy = $caller->id;
+        $list->turn('applying');
+        $this->lists->flush();
 
-        return $row;
+        return $list;
+    }
+
+    /** Whoever goes on with a change list applies what is left of it with their own rights. */
+    public function takeOver(string $id, Caller $caller): ChangeList
+    {
+        $this->seen($id, $caller);
+        $list = $this->lists->locked($id);
+        self::assertState($list, ['applying'], 'Nothing of this change list is left to apply.');
+        $list->changedBy = $caller->id;
+        $list->trouble = null;
+        $this->lists->flush();
+
+        return $list;
     }
 
     /**
      * Lines of it that are not applied by now will not be.
      *
-     * @param 'change_request'|'account_row' $lines
+     * @return bool whether any were left
      */
-    public function stop(string $id, string $lines = 'change_request'): void
+    public function stop(string $id): bool
     {
-        if ('applying' === $this->locked($id)->string('state')) {
-            $this->db->executeStatement(
-                'UPDATE '
-                    .$lines
-                    .' SET outcome = \'refused\', reasons = \'[{"code":"stopped","values":{}}]\' '
-                    .'WHERE change_list_id = ? '
-                        .'AND outcome IS NULL',
-                [Id::binary($id)],
-            );
-            $this->db->executeStatement(
-                'UPDATE change_list SET state = \'applied\', done = total, version = version + 1 WHERE id = ?',
-                [Id::binary($id)],
-            );
+        $list = $this->lists->locked($id);
+        if ('applying' !== $list->state) {
+            return false;
         }
+        $this->requested->stop($id);
+        $list->done = $list->total;
+        $list->turn('applied');
+        $this->lists->flush();
+
+        return true;
     }
 
     /**
@@ -185,21 +163,17 @@ final readonly class ChangeLists
      */
     public function made(string $id, array $rows, int $made, Caller $caller): void
     {
-        $this->mustBe($this->locked($id), ['draft'], 'This change list was applied already. Begin another.');
+        $list = $this->lists->locked($id);
+        self::assertState($list, ['draft'], 'This change list was applied already. Begin another.');
         $kept = ['number' => 1, 'title' => 1, 'code' => 1, 'verdict' => 1, 'problems' => 1, 'site' => 1];
-        $writtenRows = array_map(static fn(array $row): array => array_intersect_key($row, $kept), $rows);
-        $this->db->executeStatement(
-            'UPDATE change_list SET state = \'applied\', undo_data = ?, total = ?, done = total, applied = ?,
-                changed_by = ?, changed_at = ?, version = version + 1 WHERE id = ?',
-            [
-                json_encode(['rows' => $writtenRows], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-                \count($rows),
-                $made,
-                Id::binary($caller->id),
-                Instant::toSql($this->clock->instant()),
-                Id::binary($id),
-            ],
-        );
+        $list->undoData = ['rows' => array_map(
+            static fn(array $row): array => array_intersect_key($row, $kept),
+            $rows
+        )];
+        $list->finish(\count($rows), $made);
+        $list->state = 'applied';
+        $list->changed($caller->id, $this->clock->instant());
+        $this->lists->flush();
     }
 
     /**
@@ -209,49 +183,19 @@ final readonly class ChangeLists
      */
     public function takenBack(string $id, array $sites, Caller $caller): void
     {
-        $work = $this->undoData($id);
-        $work['rows'] = array_map(
+        $list = $this->lists->locked($id);
+        $data = $list->undoData ?? [];
+        $data['rows'] = array_map(
             static fn(mixed $row): array => \in_array(((array) $row)['site'] ?? null, $sites, true)
                 ? ['gone' => true] + (array) $row
                 : (array) $row,
-            array_values((array) ($work['rows'] ?? [])),
+            array_values((array) ($data['rows'] ?? [])),
         );
-        $this->db->executeStatement('UPDATE change_list SET undo_data = ?, version = version + 1 WHERE id = ?', [
-            json_encode($work, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-            Id::binary($id),
-        ]);
-        $row = $this->row($id, $caller);
-        $this->insert('undo', null, $row->string('title'), 'applied', $caller, [
-            'undoes' => BulkWriter::id($id),
-            'total' => \count($sites),
-            'done' => \count($sites),
-            'applied' => \count($sites),
-        ]);
-    }
-
-    /** @return array<array-key, mixed> what undoing needs: written by the server alone */
-    public function undoData(string $id): array
-    {
-        $data = $this->db->fetchOne('SELECT undo_data FROM change_list WHERE id = ?', [Id::binary($id)]);
-
-        return \is_string($data) ? (array) json_decode($data, true) : [];
-    }
-
-    private function work(string $id): string
-    {
-        $work = $this->db->fetchOne('SELECT work FROM change_list WHERE id = ?', [Id::binary($id)]);
-
-        return \is_string($work) ? $work : '{}';
-    }
-
-    private function locked(string $id): Row
-    {
-        return new Row(
-            $this->db->fetchAssociative('SELECT state, version, site_id FROM change_list WHERE id = ? FOR UPDATE', [
-                Id::binary($id),
-            ])
-            ?: throw Problem::notFound('This change list'),
-        );
+        $list->undoData = $data;
+        ++$list->version;
+        $undo = $this->begin('undo', null, $list->title, 'applied', $caller, $id);
+        $undo->finish(\count($sites), \count($sites));
+        $this->lists->flush();
     }
 
     /**
@@ -259,212 +203,130 @@ final readonly class ChangeLists
      *
      * @throws Problem of type `NotFound`
      */
-    public function row(string $id, Caller $caller): Row
+    public function seen(string $id, Caller $caller, ?string $kind = null): ChangeList
     {
-        $found = $this->db->fetchAssociative(self::SELECT.' WHERE h.id = ?', [Id::binary($id)]);
-        $row = new Row(false === $found ? throw Problem::notFound('This change list') : $found);
-        $site = $row->idOrNull('site_id');
+        $list = $this->lists->find($id) ?? throw Problem::notFound('This change list');
         $own =
-            $row->id('made_by') === $caller->id
-            || $row->idOrNull('changed_by') === $caller->id
-            || $caller->platformAdministrator;
-        if (!$own && (null === $site || true !== $this->gate->ifThere($site, $caller)?->may(Permission::LetIn))) {
+            $list->madeBy->id === $caller->id || $list->changedBy === $caller->id || $caller->platformAdministrator;
+        $site = $list->site?->id;
+        $letsIn = null !== $site && true === $this->gate->ifThere($site, $caller)?->may(Permission::LetIn);
+        if ((!$own && !$letsIn) || !\in_array($kind, [null, $list->kind], true)) {
             throw Problem::notFound('This change list');
         }
 
-        return $row;
-    }
-
-    /** @throws Problem of type `NotFound` */
-    public function mustBeKind(Row $row, string $kind): void
-    {
-        if ($kind !== $row->string('kind')) {
-            throw Problem::notFound('This change list');
-        }
+        return $list;
     }
 
     /** @param list<string> $states */
-    public function mustBe(Row $row, array $states, string $sentence): void
+    public static function assertState(ChangeList $list, array $states, string $sentence): void
     {
-        if (!\in_array($row->string('state'), $states, true)) {
+        if (!\in_array($list->state, $states, true)) {
             throw new Problem(ProblemType::Stale, $sentence);
         }
     }
 
-    /** @return array<string, mixed> schema `Change lists` */
+    /** @return array<string, mixed> schema `ChangeLists` */
     public function list(ChangeListFilter $filter, Caller $caller): array
     {
-        $now = Instant::toSql($this->clock->instant());
-        $where = new Where("h.kind <> 'single'");
-        if ($filter->mine) {
-            $where->add('(h.made_by = ? OR h.changed_by = ?)', Id::binary($caller->id), Id::binary($caller->id));
-        } elseif (!$caller->platformAdministrator) {
-            $where->add(
-                '(h.made_by = ? OR h.changed_by = ? OR h.site_id IN (SELECT g.site_id FROM enrollment_segment g '
-                    .'WHERE g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state = \'current\' '
-                    .'AND g.role IN (?)) OR h.site_id IN (SELECT x.id FROM site x '
-                    .'JOIN division d ON d.id = x.division_id WHERE d.code IN (?)))',
-                Id::binary($caller->id),
-                Id::binary($caller->id),
-                Id::binary($caller->id),
-                $now,
-                $now,
-                $this->roles->book()->holdersOf(Permission::LetIn) ?: [''],
-                $caller->divisions ?: [''],
-            );
-        }
-        if ('' !== $filter->site) {
-            $where->add('h.site_id = ?', Id::binary($filter->site));
-        }
-        '' === $filter->state ? $where->add("h.state <> 'dropped'") : $where->add('h.state = ?', $filter->state);
-        $cursor = Cursor::read($filter->cursor, 'changeLists', 'du');
-        if (null !== $cursor) {
-            $where->add(
-                '(h.made_at < ? OR (h.made_at = ? AND h.id < ?))',
-                $cursor->values[0],
-                $cursor->values[0],
-                Id::binary((string) $cursor->values[1]),
-            );
-        }
-        $rows = Row::all(
-            $this->db->fetchAllAssociative(
-                self::SELECT.' WHERE '.$where->sql().' ORDER BY h.made_at DESC, h.id DESC LIMIT '.(self::PAGE + 1),
-                $where->parameters,
-                $where->types,
-            ),
+        $lists = $this->lists->list(
+            $filter,
+            $caller,
+            $this->roles->book()->holdersOf(Permission::LetIn),
+            $this->clock->instant(),
+            Cursor::read($filter->cursor, 'changeLists', 'du'),
+            self::PAGE + 1,
         );
-        $more = \count($rows) > self::PAGE;
-        $rows = \array_slice($rows, 0, self::PAGE);
-        $last = [] === $rows ? null : $rows[array_key_last($rows)];
+        $last = \count($lists) > self::PAGE ? $lists[self::PAGE - 1] : null;
+        $lists = \array_slice($lists, 0, self::PAGE);
+        $undone = $this->lists->undoneBy(array_map(static fn(ChangeListView $list): string => $list->id, $lists));
 
         return [
-            'items' => array_map(self::json(...), $rows),
+            'items' => array_map(
+                static fn(ChangeListView $list): array => $list->json($undone[$list->id] ?? null),
+                $lists,
+            ),
             'next' =>
-                $more && null !== $last ? Cursor::write(
-                    'changeLists',
-                    [$last->string('made_at'), $last->id('id')]
-                ) : null,
+                null === $last ? null : Cursor::write('changeLists', [Instant::toSql($last->madeAt), $last->id]),
         ];
     }
 
-    /** @return array<string, mixed> schema `SheetRecord` */
-    public static function json(Row $row): array
+    /** @return array<string, mixed> schema `ChangeList` */
+    public function json(string $id): array
     {
-        $site = $row->idOrNull('site_id');
+        $view = $this->lists->view($id) ?? throw Problem::notFound('This change list');
 
-        return [
-            'id' => $row->id('id'),
-            'kind' => $row->string('kind'),
-            'title' => $row->string('title'),
-            'state' => $row->string('state'),
-            'version' => $row->int('version'),
-            'site' => null === $site ? null : ['id' => $site, 'title' => $row->stringOrNull('site_title') ?? ''],
-            'madeAt' => Instant::toJson($row->instant('made_at')),
-            'madeBy' => ['id' => $row->id('made_by'), 'name' => PersonRow::name($row)],
-            'changedAt' => Instant::toJson($row->instantOrNull('changed_at') ?? $row->instant('made_at')),
-            'total' => $row->int('total'),
-            'done' => $row->int('done'),
-            'applied' => $row->int('applied'),
-            'trouble' => $row->stringOrNull('trouble'),
-            'tell' => $row->stringOrNull('tell'),
-            'undoes' => $row->idOrNull('undoes'),
-            'undoneBy' => $row->idOrNull('undone_by'),
-        ];
+        return $view->json($this->lists->undoneBy([$id])[$id] ?? null);
     }
 
-    /** @return array<string, mixed> schema `SheetPage`: with what was worked on, and lines from a position on */
+    /** @return array<string, mixed> schema `ChangeListPage`: with what was worked on, and lines from a position on */
     public function page(string $id, int $after, Caller $caller): array
     {
-        $row = $this->row($id, $caller);
-        $work = (array) json_decode($this->work($id), true);
+        $list = $this->seen($id, $caller);
+        $work = (array) json_decode($list->work ?? '{}', true);
         // What became of the rows of sites is the server's to say.
-        $work =
-            'sites' === $row->string('kind') && 'applied' === $row->string('state')
-                ? [...$work, ...$this->undoData($id)]
-                : $work;
-        $lines = $this->lines($id, $after);
-        $more = \count($lines) > self::LINES;
+        if ('sites' === $list->kind && 'applied' === $list->state) {
+            $work = [...$work, ...$list->undoData ?? []];
+        }
+        $lines = array_map(
+            self::line(...),
+            $this->requested->page($id, $this->requested->any($id), $after, self::LINES + 1),
+        );
 
         return [
-            ...self::json($row),
+            ...$this->json($id),
             'work' => (object) $work,
             'lines' => \array_slice($lines, 0, self::LINES),
-            'next' => $more ? $lines[self::LINES - 1]['position'] : null,
+            'next' => \count($lines) > self::LINES ? $lines[self::LINES - 1]['position'] : null,
         ];
     }
 
-    /** @return list<array<string, mixed>> schema `StoredSheetLine` */
-    private function lines(string $id, int $after): array
+    /** @return array<string, mixed> schema `StoredLine` */
+    private static function line(Row $row): array
     {
-        // A change list that was reviewed has its requests, applied or not; one that was applied at once has its lines
-        // only.
-        $requests =
-            false !== $this->db->fetchOne(<<<'SQL'
-                SELECT 1
-                FROM change_request
-                WHERE change_list_id = ?
-                LIMIT 1
-                SQL, [Id::binary($id)]);
-        $from = $requests
-            ? 'w.position, w.site_id, w.person_id, w.request, w.outcome, w.reasons, n.id AS line_id, n.verb, '
-                .'n.state_before, n.state_after, m.id AS message_id, m.state AS message_state FROM change_request w '
-                .'LEFT JOIN change_line n ON n.id = w.line_id LEFT JOIN message m ON m.line_id = w.line_id'
-            : 'w.position, w.site_id, w.person_id, NULL AS request, w.verdict AS outcome, w.notes AS reasons, w.id AS '
-                .'line_id, w.verb, w.state_before, w.state_after, m.id AS message_id, m.state AS message_state '
-                .'FROM change_line w LEFT JOIN message m ON m.line_id = w.id';
-        $rows = Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT s.title, s.time_zone, p.given_name, p.family_name, p.preferred_name, '
-                    .$from
-                    .' JOIN site s ON s.id = w.site_id JOIN person p ON p.id = w.person_id WHERE w.change_list_id = ? '
-                        .'AND w.position > ? ORDER BY w.position LIMIT '
-                    .(self::LINES + 1),
-                [Id::binary($id), $after],
+        $request = null === $row->stringOrNull('request') ? [] : $row->json('request');
+        $text = static fn(string $name): ?string => \is_string($request[$name] ?? null) ? $request[$name] : null;
+        $standing = static fn(string $column): ?array => null === $row->stringOrNull($column)
+            ? null
+            : ($row->json($column) ?: null);
+        $message = $row->idOrNull('message_id');
+
+        return [
+            'position' => $row->int('position'),
+            'site' => [
+                'id' => $row->id('site_id'),
+                'title' => $row->string('title'),
+                'timeZone' => $row->string('time_zone'),
+            ],
+            'person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)],
+            'text' => (string) $text('text'),
+            'verb' => $row->stringOrNull('verb') ?? $text('verb') ?? 'undo',
+            'role' => $text('role'),
+            'verdict' => $row->stringOrNull('outcome'),
+            'reasons' => self::reasons(null === $row->stringOrNull('reasons') ? [] : $row->json('reasons')),
+            'before' => $standing('state_before'),
+            'after' => $standing('state_after'),
+            'line' => $row->idOrNull('line_id'),
+            'message' => null === $message ? null : ['id' => $message, 'state' => $row->string('message_state')],
+        ];
+    }
+
+    /**
+     * @param array<array-key, mixed> $kept reasons as they were written, by themselves or beside cautions
+     *
+     * @return list<array{code: mixed, values: object}>
+     */
+    private static function reasons(array $kept): array
+    {
+        $notes = array_filter(isset($kept['reasons']) ? (array) $kept['reasons'] : $kept, is_array(...));
+
+        return array_values(
+            array_map(
+                static fn(array $note): array => [
+                    'code' => $note['code'] ?? '',
+                    'values' => (object) ($note['values'] ?? []),
+                ],
+                $notes,
             ),
         );
-
-        return array_map(static function (Row $row): array {
-            $request = null === $row->stringOrNull('request') ? [] : $row->json('request');
-            $reasons = null === $row->stringOrNull('reasons') ? [] : $row->json('reasons');
-            $standing = static fn(string $column): ?array => null === $row->stringOrNull($column)
-                ? null
-                : ($row->json($column)
-                ?: null);
-
-            return [
-                'position' => $row->int('position'),
-                'site' => [
-                    'id' => $row->id('site_id'),
-                    'title' => $row->string('title'),
-                    'timeZone' => $row->string('time_zone'),
-                ],
-                'person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)],
-                'text' => \is_string($request['text'] ?? null) ? $request['text'] : '',
-                'verb' => $row->stringOrNull('verb') ?? (\is_string(
-                    $request['verb'] ?? null
-                ) ? $request['verb'] : 'undo'),
-                'role' => \is_string($request['role'] ?? null) ? $request['role'] : null,
-                'verdict' => $row->stringOrNull('outcome'),
-                'reasons' => array_values(
-                    array_map(
-                        static fn(mixed $note): array => [
-                            'code' => ((array) $note)['code'] ?? '',
-                            'values' => (object) (((array) $note)['values'] ?? []),
-                        ],
-                        array_filter(
-                            isset($reasons['reasons']) ? (array) $reasons['reasons'] : $reasons,
-                            is_array(...),
-                        ),
-                    ),
-                ),
-                'before' => $standing('state_before'),
-                'after' => $standing('state_after'),
-                'line' => $row->idOrNull('line_id'),
-                'message' =>
-                    null === $row->idOrNull('message_id')
-                        ? null
-                        : ['id' => $row->id('message_id'), 'state' => $row->string('message_state')],
-            ];
-        }, $rows);
     }
 }

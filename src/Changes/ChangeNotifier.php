@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MintDoor\Changes;
 
 use MintDoor\Core\Changes\Verb;
-use MintDoor\Core\Roster\State;
 use MintDoor\Messages\Messages;
 use MintDoor\Messages\MessageValues;
 use MintDoor\Messages\Outgoing;
@@ -42,53 +41,41 @@ final readonly class ChangeNotifier
      * Queues what the lines of a change list tell, and withdraws what lines that were taken back had told. Runs in
      * their transaction.
      *
-     * @param array<array-key, StoredLine>                    $lines  as they were applied
-     * @param array<int, Row>                                 $people one a line
-     * @param array<array-key, array{line: string, ...}>      $stored ids of the lines
-     * @param ?string                                         $words  of whoever applies them; null tells nobody
+     * @param array<int, ComputedLine> $lines as they were applied
+     * @param ?string                  $words of whoever applies them; null tells nobody
      */
-    public function lines(
-        SiteAccess $access,
-        array $lines,
-        array $people,
-        array $stored,
-        string $changeList,
-        ?string $words,
-    ): void {
+    public function lines(SiteAccess $access, array $lines, StoredChanges $stored, ?string $words): void
+    {
         $this->room->withdraw(
             'line_id',
-            array_values(array_filter(array_map(static fn(StoredLine $line): ?string => $line->undoes, $lines))),
+            array_values(array_filter(array_map(static fn(ComputedLine $line): ?string => $line->undoes, $lines))),
         );
         if (null === $words) {
             return;
         }
         $messages = $templates = [];
         foreach ($lines as $key => $line) {
-            $person = $people[(int) $key];
             $kind = Verb::tryFrom($line->verb)?->toldAs();
             // Who waits for a yes cannot enter yet.
-            if (
-                null !== $kind
-                && 'mail' === self::how($line->verb, $person)
-                && State::Waiting !== $line->line->after?->state
-            ) {
-                $template = $templates[$kind->value] ??= $this->texts->nearest(
-                    $kind,
-                    $access->site->id,
-                    $access->site->division,
-                )[0];
-                $messages[] = new Outgoing(
-                    $kind,
-                    $line->personId,
-                    $person->string('email'),
-                    $template->fill($this->values->ofSite($access, $person, $line->line->after, $words)),
-                    'line:'.$stored[$key]['line'],
-                    $access->site->id,
-                    $changeList,
-                    (int) $key,
-                    $stored[$key]['line'],
-                );
+            if (null === $kind || 'mail' !== self::how($line->verb, $line->person) || $line->waitsAfter()) {
+                continue;
             }
+            $template = $templates[$kind->value] ??= $this->texts->nearest(
+                $kind,
+                $access->site->id,
+                $access->site->division,
+            )[0];
+            $messages[] = new Outgoing(
+                $kind,
+                $line->personId(),
+                $line->person->string('email'),
+                $template->fill($this->values->ofSite($access, $line->person, $line->change?->after, $words)),
+                'line:'.$stored->lines[$key]->line,
+                $access->site->id,
+                $stored->changeList,
+                $key,
+                $stored->lines[$key]->line,
+            );
         }
         $this->room->queue($messages, $access->caller->id);
     }

@@ -4,18 +4,17 @@ declare(strict_types=1);
 
 namespace MintDoor\Changes;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Changes\Verb;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
-use MintDoor\Core\Roster\State;
 use MintDoor\Intake\OutsideReach;
+use MintDoor\Messages\AccountNews;
 use MintDoor\Messages\Notices;
-use MintDoor\People\Directory;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Directory;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
 
@@ -25,7 +24,7 @@ use MintDoor\Shared\Row;
 final readonly class LetInFromOutside
 {
     public function __construct(
-        private Connection $db,
+        private Enrollments $enrollments,
         private Directory $directory,
         private Roles $roles,
         private Notices $notices,
@@ -61,7 +60,7 @@ final readonly class LetInFromOutside
             $named = OutsideReach::named((string) $request->named, $row);
             if (
                 PersonVisibility::Hidden === $reach->visibility($person, $named)
-                && !$this->wasHere($access->site->id, $request->person)
+                && !$this->enrollments->ever($access->site->id, $request->person)
             ) {
                 throw Problem::notFound('This person');
             }
@@ -77,26 +76,16 @@ final readonly class LetInFromOutside
     /**
      * Whoever was let in at once by somebody they have nothing to do with is told, whatever else is said.
      *
-     * @param array<array-key, StoredLine> $lines
-     * @param array<int, Row>              $people one a line
+     * @param array<int, ComputedLine> $lines that were applied
      */
-    public function tell(SiteAccess $access, array $lines, array $people): void
+    public function tell(SiteAccess $access, array $lines): void
     {
         $told = [];
-        foreach ($lines as $key => $line) {
-            if (State::Waiting !== $line->line->after?->state) {
-                $told[] = [$people[(int) $key], 'let-in-outside', ['site' => $access->row->string('title')]];
+        foreach ($lines as $line) {
+            if ($line->outside && !$line->waitsAfter()) {
+                $told[] = new AccountNews($line->person, 'let-in-outside', ['site' => $access->row->string('title')]);
             }
         }
         $this->notices->tell($told, $access->caller);
-    }
-
-    private function wasHere(string $site, string $person): bool
-    {
-        return false
-            !== $this->db->fetchOne('SELECT 1 FROM enrollment WHERE site_id = ? AND person_id = ?', [
-                Id::binary($site),
-                Id::binary($person),
-            ]);
     }
 }

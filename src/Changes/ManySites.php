@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Changes;
 
-use MintDoor\Core\Changes\Removal;
-use MintDoor\Core\Changes\Summary;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
@@ -16,9 +14,6 @@ use MintDoor\Shared\Row;
 
 /**
  * Computes change lists whose lines are of several sites. Changes nothing.
- *
- * @phpstan-type Review array{lines: list<array<string, mixed>>, sites: list<array<string, mixed>>,
- *     verdicts: array<string, int>, removal: ?array{people: int, here: int}, total: int}
  */
 final readonly class ManySites
 {
@@ -31,10 +26,8 @@ final readonly class ManySites
      * What a change list would do, with the rights of whoever looks.
      *
      * @param list<ChangeItem> $items
-     *
-     * @return Review schema `SheetReview`
      */
-    public function review(array $items, Caller $caller): array
+    public function review(array $items, Caller $caller): ReviewAnswer
     {
         $most = $this->roles->limits()->changeList;
         if (\count($items) > $most) {
@@ -62,10 +55,8 @@ final readonly class ManySites
      * What taking lines of a change list back would do.
      *
      * @param list<Row> $lines with `id` and `site_id`, the last first
-     *
-     * @return Review schema `SheetReview`
      */
-    public function reviewUndo(array $lines, Caller $caller): array
+    public function reviewUndo(array $lines, Caller $caller): ReviewAnswer
     {
         $bySite = [];
         foreach ($lines as $key => $line) {
@@ -79,15 +70,9 @@ final readonly class ManySites
      * @template T
      *
      * @param array<string, array<int, T>> $bySite
-     * @param callable(SiteAccess, array<int, T>): array{
-     *     lines: array<int, array<string, mixed>>,
-     *     summary: Summary,
-     *     removal: ?Removal,
-     * } $look
-     *
-     * @return Review
+     * @param \Closure(SiteAccess, array<int, T>): ComputedList $look
      */
-    private function all(array $bySite, Caller $caller, callable $look): array
+    private function all(array $bySite, Caller $caller, \Closure $look): ReviewAnswer
     {
         $lines = $sites = [];
         $verdicts = array_fill_keys(
@@ -100,16 +85,16 @@ final readonly class ManySites
             $looked = $look($access, $requests);
             $about = ['id' => $site, 'title' => $access->row->string('title')];
             $inZone = [...$about, 'timeZone' => $access->row->string('time_zone')];
-            foreach ($looked['lines'] as $key => $line) {
+            foreach ($looked->answers as $key => $line) {
                 $lines[$key] = [
                     'key' => $key,
                     'site' => $inZone,
                     'siteVersion' => $access->row->int('version'),
-                    ...$line,
+                    ...$line->jsonSerialize(),
                 ];
-                ++$verdicts[\is_string($line['verdict']) ? $line['verdict'] : ''];
+                ++$verdicts[$line->verdict->value];
             }
-            $summary = $looked['summary'];
+            $summary = $looked->summary;
             $sites[] = [
                 ...$about,
                 'seats' => $summary->seats,
@@ -118,11 +103,8 @@ final readonly class ManySites
                 'joining' => $summary->joining,
                 'leaving' => $summary->leaving,
             ];
-            if (null !== $looked['removal']) {
-                $removal = [
-                    'people' => ($removal['people'] ?? 0) + $looked['removal']->people,
-                    'here' => ($removal['here'] ?? 0) + $looked['removal']->here,
-                ];
+            if (null !== $looked->removal) {
+                $removal = $looked->removal->and($removal);
             }
         }
         ksort($lines);
@@ -137,12 +119,12 @@ final readonly class ManySites
             );
         }
 
-        return [
-            'lines' => \array_slice(array_values($lines), 0, self::SHOWN),
-            'sites' => $sites,
-            'verdicts' => $verdicts,
-            'removal' => $removal,
-            'total' => $total,
-        ];
+        return new ReviewAnswer(
+            \array_slice(array_values($lines), 0, self::SHOWN),
+            $sites,
+            $verdicts,
+            $removal,
+            $total,
+        );
     }
 }

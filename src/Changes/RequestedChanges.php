@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Changes;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
+use MintDoor\Core\Changes\LineWanted;
 use MintDoor\Core\Changes\Verb;
 use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\Time\NotADay;
@@ -13,27 +12,27 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Core\Time\WindowOutOfOrder;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Repository\Sections;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 
 /** What was asked for, as the core takes it: days become instants of the site's zone. */
 final readonly class RequestedChanges
 {
-    public function __construct(private Roles $roles, private Connection $db) {}
+    public function __construct(private Roles $roles, private Sections $sections) {}
 
     /**
      * @param array<int, LineRequest> $requests of one site
      * @param array<int, bool>     $asks   those that wait for a yes of the person's division, by the same keys
      *
-     * @return array<int, array{string, Wanted}> of each its person and what is wanted, by the same keys
+     * @return array<int, LineWanted> by the same keys
      *
      * @throws Problem of type `Invalid`
      */
     public function wanted(array $requests, array $asks, SiteAccess $access): array
     {
-        $sections = $this->sections($access->site->id, $requests);
+        $asked = array_filter(array_map(static fn(LineRequest $line): ?string => $line->section, $requests));
+        $sections = $this->sections->among($access->site->id, array_values(array_unique($asked)));
         $wanted = [];
         foreach ($requests as $key => $request) {
             if (null !== $request->section && !isset($sections[$request->section])) {
@@ -43,34 +42,11 @@ final readonly class RequestedChanges
                     'This site has no such section. Choose another.',
                 );
             }
-            $wanted[$key] = [$request->person, $this->one($request, $asks[$key] ?? false, $access, $key)];
+            $what = $this->one($request, $asks[$key] ?? false, $access, $key);
+            $wanted[$key] = new LineWanted($request->person, $what);
         }
 
         return $wanted;
-    }
-
-    /**
-     * @param array<int, LineRequest> $requests
-     *
-     * @return array<string, true> ids of those sections of the site that are wanted
-     */
-    private function sections(string $site, array $requests): array
-    {
-        $wanted = array_values(
-            array_unique(array_filter(array_map(static fn(LineRequest $line): ?string => $line->section, $requests))),
-        );
-        $rows =
-            [] === $wanted
-                ? []
-                : Row::all(
-                    $this->db->fetchAllAssociative(
-                        'SELECT id FROM section WHERE site_id = ? AND id IN (?)',
-                        [Id::binary($site), array_map(Id::binary(...), $wanted)],
-                        [1 => ArrayParameterType::BINARY],
-                    ),
-                );
-
-        return array_fill_keys(array_map(static fn(Row $row): string => $row->id('id'), $rows), true);
     }
 
     /** @param int $index of the line, for what is said about its fields */

@@ -6,6 +6,7 @@ namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Accounts\Accounts;
+use MintDoor\Messages\AccountNews;
 use MintDoor\Messages\Notices;
 use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\SecurityLog;
@@ -25,7 +26,7 @@ final readonly class DemoAccounts
     {
         $id = fn(string $login): string => $this->callers->loadUserByIdentifier($login)->id;
         [$tutor, $junior, $senior] = [$id('mara.lindqvist'), $id('pip.halvorsen'), $id('elias.nordahl')];
-        $this->notices->tell([[$this->accounts->row($junior), 'card']], $this->callers->byId($tutor));
+        $this->notices->tell([new AccountNews($this->accounts->row($junior), 'card')], $this->callers->byId($tutor));
         $this->log->note('password-reset', $junior, $tutor);
         $this->log->note('sign-in-failed', $senior);
         $this->log->note('sign-in-failed', $senior);

@@ -7,7 +7,7 @@ namespace MintDoor\Demo;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Messages\FirstTemplates;
 use MintDoor\Core\Messages\MessageKind;
-use MintDoor\Doors\DoorKeys;
+use MintDoor\Doors\Repository\DoorKeys;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;

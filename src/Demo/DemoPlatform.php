@@ -9,7 +9,7 @@ use MintDoor\Core\People\Luhn;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\Doors\DoorKeys;
+use MintDoor\Doors\Repository\DoorKeys;
 use MintDoor\Shared\Sealer;
 
 /**

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Demo;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Changes\ChangeStore;
 use MintDoor\Changes\EffectCodec;
+use MintDoor\Changes\Repository\ChangeStore;
 use MintDoor\Core\Changes\Effect;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
@@ -17,9 +17,10 @@ use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
-use MintDoor\People\PeopleWriter;
+use MintDoor\People\Facts;
+use MintDoor\People\Repository\PeopleWriter;
 use MintDoor\Roles\RulesCodec;
-use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Shared\BulkId;
 use MintDoor\Shared\BulkWriter;
@@ -37,6 +38,25 @@ final class PlatformBuilder
 
     /** Seconds since accounts were made. */
     private const SINCE = 110 * 86_400;
+
+    /** What others point to comes first. */
+    private const TABLES = [
+        'division',
+        'term',
+        'person',
+        'account',
+        'rule_book',
+        'division_administrator',
+        'label',
+        'site',
+        'door',
+        'section',
+        'enrollment',
+        'access_grant',
+        'enrollment_override',
+        'change_list',
+        'change_line',
+    ];
 
     private readonly BulkWriter $rows;
 
@@ -60,8 +80,8 @@ final class PlatformBuilder
 
     public function __construct(private readonly Connection $db, private readonly int $now)
     {
-        $this->rows = new BulkWriter($db);
-        $this->people = new PeopleWriter($db);
+        $this->rows = new BulkWriter($db, self::TABLES);
+        $this->people = new PeopleWriter($db, $this->rows);
         $this->roles = new RoleBook([]);
     }
 
@@ -146,14 +166,8 @@ final class PlatformBuilder
             $id,
             $kind,
             $division,
-            $given,
-            $family,
-            $level,
-            $number,
-            $email,
+            new Facts($given, $family, $preferred, $former, $level, $number, $email),
             $login,
-            $preferred,
-            $former,
         );
         if ('none' !== $passwordHash && null !== $login) {
             $this->people->account(
@@ -363,7 +377,6 @@ final class PlatformBuilder
                 ]);
             }
         }
-        $this->rows->flush();
         $this->people->write();
         // Counts kept from before do not know of what was just written.
         $this->db->executeStatement('DELETE FROM site_count');

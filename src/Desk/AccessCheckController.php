@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Changes\ChangeContextLoader;
 use MintDoor\Core\Changes\FixPlanner;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
-use MintDoor\People\Directory;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Directory;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
+use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\RosterQuery;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Shared\Answer;
@@ -32,7 +32,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final readonly class AccessCheckController
 {
     public function __construct(
-        private Connection $db,
+        private Enrollments $enrollments,
         private Gate $gate,
         private ChangeContextLoader $contextLoader,
         private FixPlanner $fixPlanner,
@@ -66,10 +66,7 @@ final readonly class AccessCheckController
         if (PersonVisibility::Hidden === $visibility) {
             throw Problem::notFound('This person');
         }
-        $version = $this->db->fetchOne('SELECT version FROM enrollment WHERE site_id = ? AND person_id = ?', [
-            Id::binary($site),
-            Id::binary($person),
-        ]);
+
         $book = $this->roles->book();
 
         return new Answer([
@@ -85,7 +82,7 @@ final readonly class AccessCheckController
                     ($book->pick($segment->roles ?? [])[0] ?? null)?->code,
                 )
                 : null,
-            'version' => is_numeric($version) ? (int) $version : 0,
+            'version' => $this->enrollments->versions($site, [$person])[$person],
         ]);
     }
 }

@@ -4,19 +4,22 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Administrators;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
-use MintDoor\People\PersonRow;
+use MintDoor\People\Entity\Account;
+use MintDoor\People\Repository\AccountRecords;
+use MintDoor\People\Repository\Administrations;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
-use MintDoor\Shared\SessionStore;
+use MintDoor\Shared\Repository\Sessions;
 use MintDoor\Shared\Transaction;
+use MintDoor\Sites\Entity\Division;
+use MintDoor\Sites\Repository\Divisions;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
@@ -29,11 +32,13 @@ final readonly class AdministratorController
     private const MAY = 'Only a platform administrator says who administers what.';
 
     public function __construct(
-        private Connection $db,
+        private AccountRecords $accounts,
+        private Administrations $administrations,
+        private Divisions $divisions,
         private PlatformClock $clock,
         private Transaction $transaction,
         private History $history,
-        private SessionStore $sessions,
+        private Sessions $sessions,
         private Locks $locks,
     ) {}
 
@@ -62,33 +67,17 @@ final readonly class AdministratorController
 
         return $this->transaction->run($request, $caller, [], function () use ($person, $body, $caller): Answer {
             $this->locks->people([$person], alone: true);
-            $rows = Row::all(
-                $this->db->fetchAllAssociative(
-                    <<<'SQL'
-                        SELECT person_id, platform_administrator, closed_from
-                        FROM account
-                        WHERE platform_administrator = 1 OR person_id = ?
-                        ORDER BY person_id
-                        FOR UPDATE
-                        SQL,
-                    [Id::binary($person)],
-                ),
-            );
             $now = $this->clock->instant();
-            $own =
-                array_values(array_filter($rows, static fn(Row $row): bool => $row->id('person_id') === $person))[0]
-                ?? null;
-            $others = \count(
-                array_filter(
-                    $rows,
-                    static fn(Row $row): bool => $row->id('person_id') !== $person
-                        && $row->bool('platform_administrator')
-                        && $row->instant('closed_from') > $now,
-                ),
+            $own = $this->accounts->locked($person);
+            $others = array_filter(
+                $this->accounts->administratorsAnd($person),
+                static fn(Account $account): bool => $account->person->id !== $person
+                    && $account->platformAdministrator
+                    && $account->closedFrom > $now,
             );
             $was = [
-                'platform' => true === $own?->bool('platform_administrator'),
-                'divisions' => $this->divisionsOf($person),
+                'platform' => true === $own?->platformAdministrator,
+                'divisions' => $this->administrations->divisionsOf($person),
             ];
             $will = ['platform' => $body->platform, 'divisions' => array_values(array_unique($body->divisions))];
             sort($will['divisions']);
@@ -96,19 +85,24 @@ final readonly class AdministratorController
                 Administrators::refusal(
                     $was['platform'],
                     $will['platform'],
-                    $others,
-                    null !== $own && $own->instant('closed_from') > $now,
+                    \count($others),
+                    null !== $own && $own->closedFrom > $now,
                 ),
             );
             if (null === $own && [] !== $will['divisions']) {
                 $this->assertNone('no-account');
             }
             if ($was !== $will) {
-                $this->store($person, $will);
+                if (null !== $own) {
+                    $own->platformAdministrator = $will['platform'];
+                }
+                $this->administrations->replace($person, $this->divisionsNamed($will['divisions']));
                 $this->sessions->renewOf($person);
-                $this->history->write(History::PLATFORM, $caller, [
-                    ['administrator-named', ['before' => $was, 'after' => $will], $person],
-                ]);
+                $this->history->write(
+                    History::PLATFORM,
+                    $caller,
+                    new Happening('administrator-named', ['before' => $was, 'after' => $will], $person),
+                );
             }
 
             return $this->answer();
@@ -139,74 +133,36 @@ final readonly class AdministratorController
         };
     }
 
-    /** @return list<string> codes */
-    private function divisionsOf(string $person): array
+    /**
+     * @param list<string> $codes
+     *
+     * @return list<Division>
+     */
+    private function divisionsNamed(array $codes): array
     {
-        return array_map(
-            static fn(Row $row): string => $row->string('code'),
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    <<<'SQL'
-                        SELECT d.code
-                        FROM division_administrator a
-                        JOIN division d ON d.id = a.division_id
-                        WHERE a.person_id = ?
-                        ORDER BY d.code
-                        SQL,
-                    [Id::binary($person)],
-                ),
-            ),
-        );
-    }
+        $all = $this->divisions->all();
 
-    /** @param array{platform: bool, divisions: list<string>} $will */
-    private function store(string $person, array $will): void
-    {
-        $this->db->executeStatement('UPDATE account SET platform_administrator = ? WHERE person_id = ?', [
-            (int) $will['platform'],
-            Id::binary($person),
-        ]);
-        $this->db->executeStatement('DELETE FROM division_administrator WHERE person_id = ?', [Id::binary($person)]);
-        foreach ($will['divisions'] as $division) {
-            if (
-                1
-                !== (int) $this->db->executeStatement(
-                    <<<'SQL'
-                        INSERT INTO division_administrator (person_id, division_id)
-                        SELECT ?, id
-                        FROM division
-                        WHERE code = ?
-                        SQL,
-                    [Id::binary($person), $division],
-                )
-            ) {
-                throw Problem::field('/divisions', 'unknown', 'Choose divisions from the list.');
-            }
-        }
+        return array_map(
+            static fn(string $code): Division => $all[$code]
+                ?? throw Problem::field('/divisions', 'unknown', 'Choose divisions from the list.'),
+            $codes,
+        );
     }
 
     private function answer(): Answer
     {
-        $rows = $this->db->fetchAllAssociative(
-            'SELECT '
-                .PersonRow::COLUMNS
-                .', a.platform_administrator, (SELECT GROUP_CONCAT(ad.code ORDER BY ad.code SEPARATOR \' \') '
-                    .'FROM division_administrator da JOIN division ad ON ad.id = da.division_id '
-                    .'WHERE da.person_id = p.id) AS divisions FROM '
-                .PersonRow::TABLES
-                .' WHERE a.platform_administrator = 1 OR p.id IN (SELECT person_id FROM division_administrator) '
-                    .'ORDER BY a.platform_administrator DESC, p.sort_name',
-        );
+        $divisions = $this->administrations->all();
+        $now = $this->clock->instant();
 
         return new Answer([
             'items' => array_map(
-                fn(Row $row): array => [
-                    'person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)],
-                    'platform' => $row->bool('platform_administrator'),
-                    'divisions' => $row->list('divisions'),
-                    'closed' => $row->instant('closed_from') <= $this->clock->instant(),
+                static fn(Account $account): array => [
+                    'person' => ['id' => $account->person->id, 'name' => $account->person->name()],
+                    'platform' => $account->platformAdministrator,
+                    'divisions' => $divisions[$account->person->id] ?? [],
+                    'closed' => $account->closedFrom <= $now,
                 ],
-                Row::all($rows),
+                $this->accounts->ofAdministrators(),
             ),
         ]);
     }

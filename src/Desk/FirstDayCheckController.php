@@ -4,16 +4,15 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
-use MintDoor\Core\People\Person;
-use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\FirstDayCheck;
+use MintDoor\Core\Roster\FirstDayGroup;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
+use MintDoor\Desk\Repository\FirstDay;
+use MintDoor\Desk\Repository\SiteList;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
@@ -26,7 +25,6 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -39,7 +37,8 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final readonly class FirstDayCheckController
 {
     public function __construct(
-        private Connection $db,
+        private FirstDay $firstDay,
+        private SiteList $sites,
         private Gate $gate,
         private Roles $roles,
         private ReasonJson $reasons,
@@ -59,11 +58,14 @@ final readonly class FirstDayCheckController
             ->at($site, $caller)
             ->require(Permission::LetIn, 'Only those who let people into this site check its first day.');
         $at = $this->instant($moment, $access->zone());
-        [$alike, $names] = $this->people([$site => $at]);
-        $firstDayCheck = FirstDayCheck::at($at, $access->site, $this->roles->book(), $alike[$site] ?? []);
+        $people = $this->firstDay->people([$site => $at]);
+        $firstDayCheck = FirstDayCheck::at($at, $access->site, $this->roles->book(), $people->alike[$site] ?? []);
         $groups = [];
-        foreach ($firstDayCheck->groups as [$reason, $ids]) {
-            $found = array_map(static fn(string $id): array => ['id' => $id, 'name' => $names[$id]], $ids);
+        foreach ($firstDayCheck->groups as $group) {
+            $found = array_map(
+                static fn(string $id): array => ['id' => $id, 'name' => $people->names[$id]],
+                $group->people,
+            );
             usort(
                 $found,
                 static fn(array $a, array $b): int => [mb_strtolower($a['name']), $a['id']] <=> [
@@ -71,7 +73,10 @@ final readonly class FirstDayCheckController
                     $b['id'],
                 ],
             );
-            $groups[] = ['reason' => $this->reasons->forStaff($reason, $access->standing), 'people' => $found];
+            $groups[] = [
+                'reason' => $this->reasons->forStaff($group->reason, $access->standing),
+                'people' => $found,
+            ];
         }
 
         return new Answer([
@@ -90,32 +95,11 @@ final readonly class FirstDayCheckController
         $now = $this->clock->instant();
         $book = $this->roles->book();
         $rows = $instants = [];
-        foreach (
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    'SELECT '
-                        .SiteRow::COLUMNS
-                        .', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat '
-                        .'FROM enrollment_segment g JOIN '
-                        .SiteRow::TABLES
-                        .'
-             WHERE g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state = \'current\' AND g.role IN (?)
-                AND s.id = g.site_id
-             ORDER BY s.title, s.id',
-                    [
-                        Id::binary($caller->id),
-                        Instant::toSql($now),
-                        Instant::toSql($now),
-                        $book->holdersOf(Permission::LetIn),
-                    ],
-                    [3 => ArrayParameterType::STRING],
-                ),
-            ) as $row
-        ) {
+        foreach ($this->sites->runBy($caller->id, $book->holdersOf(Permission::LetIn), $now) as $row) {
             $rows[$row->id('id')] = $row;
             $instants[$row->id('id')] = $this->instant($moment, new \DateTimeZone($row->string('time_zone')));
         }
-        [$alike] = $this->people($instants);
+        $alike = $this->firstDay->people($instants)->alike;
         $sites = [];
         foreach ($rows as $id => $row) {
             $firstDayCheck = FirstDayCheck::at($instants[$id], SiteRow::site($row), $book, $alike[$id] ?? []);
@@ -133,9 +117,9 @@ final readonly class FirstDayCheckController
                 'look' => $firstDayCheck->look,
                 'groups' => array_values(
                     array_map(
-                        fn(array $group): array => [
-                            'reason' => $this->reasons->forStaff($group[0], $standing),
-                            'people' => \count($group[1]),
+                        fn(FirstDayGroup $group): array => [
+                            'reason' => $this->reasons->forStaff($group->reason, $standing),
+                            'people' => \count($group->people),
                         ],
                         $firstDayCheck->groups,
                     ),
@@ -158,86 +142,5 @@ final readonly class FirstDayCheckController
         } catch (NotADay) {
             throw Problem::field('/day', 'day', 'Choose a day between the years 1900 and 2999.');
         }
-    }
-
-    /**
-     * People of sites at an instant each, those put together who differ in nothing the answer depends on: most of a
-     * site are alike, and are looked at once.
-     *
-     * @param array<string, int> $instants by site
-     *
-     * @return array{array<string, list<array{Person, Timeline, non-empty-list<string>}>>, array<string, string>} by
-     *     site, and names by person
-     */
-    private function people(array $instants): array
-    {
-        if ([] === $instants) {
-            return [[], []];
-        }
-        $divisions = $names = $ids = $first = [];
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT id, code FROM division')) as $row) {
-            $divisions[$row->id('id')] = $row->string('code');
-        }
-        $where = $parameters = $types = [];
-        foreach (array_unique($instants) as $at) {
-            $where[] = '(g.site_id IN (?) AND g.from_at <= ? AND g.until_at > ?)';
-            $types[\count($parameters)] = ArrayParameterType::BINARY;
-            array_push(
-                $parameters,
-                array_map(Id::binary(...), array_keys($instants, $at, true)),
-                Instant::toSql($at),
-                Instant::toSql($at),
-            );
-        }
-        foreach (
-            $this->db->iterateNumeric(
-                'SELECT g.person_id, g.sort_name, g.site_id, g.state, g.roles, g.from_at, g.until_at, p.kind, p.level, '
-                    .'p.division_id, a.closed_from FROM enrollment_segment g STRAIGHT_JOIN person p ON p.id = '
-                    .'g.person_id LEFT JOIN account a ON a.person_id = g.person_id WHERE '.implode(' OR ', $where),
-                $parameters,
-                $types,
-            ) as $columns
-        ) {
-            /** @var list<string|int|null> $columns */
-            $key = implode("\0", \array_slice($columns, 2));
-            $id = Id::text((string) $columns[0]);
-            $names[$id] = (string) $columns[1];
-            $ids[$key][] = $id;
-            $first[$key] ??= $columns;
-        }
-        $alike = [];
-        foreach ($first as $key => $columns) {
-            $row = new Row(
-                array_combine(
-                    [
-                        'person_id',
-                        'sort_name',
-                        'site_id',
-                        'state',
-                        'roles',
-                        'from_at',
-                        'until_at',
-                        'kind',
-                        'level',
-                        'division_id',
-                        'closed_from',
-                    ],
-                    $columns,
-                ) + ['since_at' => '1000-01-01 00:00:00', 'holds_seat' => 0],
-            );
-            $alike[$row->id('site_id')][] = [
-                new Person(
-                    $row->id('person_id'),
-                    PersonKind::from($row->string('kind')),
-                    $divisions[$row->id('division_id')] ?? '',
-                    $row->intOrNull('level'),
-                    $row->instantOrNull('closed_from') ?? Time::FOREVER,
-                ),
-                new Timeline([SegmentRow::segment($row)]),
-                $ids[$key],
-            ];
-        }
-
-        return [$alike, $names];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\History\HistoryFilter;
 use MintDoor\Roster\Gate;
@@ -88,8 +87,8 @@ final readonly class HistoryController
             $request,
             $caller,
             [$site],
-            fn(EntityManagerInterface $entities): Answer => new Answer(
-                $this->takeBack->entry($entities, $this->gate->at($site, $caller), $sequence),
+            fn(): Answer => new Answer(
+                $this->takeBack->entry($this->gate->at($site, $caller), $sequence),
             ),
         );
     }

@@ -7,13 +7,14 @@ namespace MintDoor\Desk;
 use MintDoor\Changes\ChangeContextLoader;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
-use MintDoor\People\Directory;
-use MintDoor\People\Labels;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Directory;
+use MintDoor\People\Repository\Labels;
 use MintDoor\Roster\Caring;
-use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
@@ -81,13 +82,15 @@ final readonly class LabelController
             if ([] !== $ready) {
                 $this->labels->set($body->name(), $ready, $body->on, $caller->id, $access->now);
                 $data = ['label' => $body->name(), 'people' => $ready];
-                $entry = $this->history->write($site, $caller, [
-                    [
+                $entry = $this->history->write(
+                    $site,
+                    $caller,
+                    new Happening(
                         $body->on ? 'label-on' : 'label-off',
                         ['before' => ['on' => !$body->on], 'after' => ['on' => $body->on], ...$data],
                         1 === \count($ready) ? $ready[0] : null,
-                    ],
-                ]);
+                    ),
+                );
             }
             $changeList['lines'] = array_map(
                 static fn(array $line): array => [...$line, 'entry' => 'ready' === $line['verdict'] ? $entry : null],

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Desk;
 
 use MintDoor\Changes\ChangeRequest;
-use MintDoor\People\Labels;
+use MintDoor\People\Repository\Labels;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 

@@ -4,18 +4,16 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Intake\Lookups;
-use MintDoor\People\Directory;
-use MintDoor\People\Labels;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Directory;
+use MintDoor\People\Repository\Labels;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
@@ -30,7 +28,6 @@ final readonly class PeopleController
     private const MOST_LABELLED = 400;
 
     public function __construct(
-        private Connection $db,
         private Directory $directory,
         private Labels $labels,
         private Lookups $lookups,
@@ -50,7 +47,7 @@ final readonly class PeopleController
         $found = [];
         foreach (
             '' !== $label
-                ? $this->labelled($label)
+                ? $this->directory->labelled($label, self::MOST_LABELLED)
                 : ($query->tooShort()
                     ? []
                     : $this->directory->find($query, Id::NONE)) as $row
@@ -85,22 +82,5 @@ final readonly class PeopleController
             ),
             'more' => \count($found) > self::MOST,
         ]);
-    }
-
-    /** @return list<Row> */
-    private function labelled(string $label): array
-    {
-        return Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT '
-                    .PersonRow::COLUMNS
-                    .', p.terms FROM label wanted JOIN person_label bears ON bears.label_id = wanted.id '
-                        .'JOIN person p ON p.id = bears.person_id JOIN division pd ON pd.id = p.division_id '
-                        .'LEFT JOIN account a ON a.person_id = p.id WHERE wanted.name = ? AND p.gone IS NULL '
-                        .'ORDER BY p.sort_name LIMIT '
-                    .self::MOST_LABELLED,
-                [$label],
-            ),
-        );
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Changes\ChangeContextLoader;
 use MintDoor\Changes\ChangeHandler;
 use MintDoor\Changes\LineRequest;
@@ -20,17 +19,17 @@ use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\Phase;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Timeline;
-use MintDoor\People\Labels;
+use MintDoor\Desk\Repository\PersonGrants;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Labels;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\ReasonJson;
+use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\RoleOptions;
 use MintDoor\Roster\RosterQuery;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\WorkMeter;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
@@ -39,7 +38,7 @@ use MintDoor\Shared\Row;
 final readonly class PersonCard
 {
     public function __construct(
-        private Connection $db,
+        private PersonGrants $given,
         private Roles $roles,
         private Enrollments $enrollments,
         private ChangeContextLoader $contextLoader,
@@ -62,11 +61,8 @@ final readonly class PersonCard
         $row = $people[$personId];
         $site = $access->site->id;
         $enrollment = $this->enrollments->of($site, $personId);
-        $record = $this->db->fetchAssociative(
-            'SELECT version, last_seen_at FROM enrollment WHERE site_id = ? AND person_id = ?',
-            [Id::binary($site), Id::binary($personId)],
-        );
-        $record = new Row(false === $record ? throw Problem::notFound('This person') : $record);
+        $record = $this->enrollments->find(['site' => $site, 'person' => $personId])
+            ?? throw Problem::notFound('This person');
         $timeline = $enrollment->timeline();
         $segment = $timeline->at($access->now);
         $person = PersonRow::person($row);
@@ -84,11 +80,11 @@ final readonly class PersonCard
             'page' => PersonVisibility::Full === $visibility,
             'standing' => SegmentRow::json($segment, $book),
             'lastSeen' => $access->may(Permission::SeeActivity)
-                ? Instant::toJson($record->instantOrNull('last_seen_at') ?? \PHP_INT_MAX)
+                ? Instant::toJson($record->lastSeenAt ?? \PHP_INT_MAX)
                 : null,
-            'work' => $this->work($access, $person, $segment, $record->instantOrNull('last_seen_at')),
+            'work' => $this->work($access, $person, $segment, $record->lastSeenAt),
             'labels' => PersonVisibility::Full === $visibility ? $this->labels->ofPerson($personId) : [],
-            'version' => $record->int('version'),
+            'version' => $record->version,
             'band' => ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
             'reason' => $staff
                 ? $this->reasons->forStaff($reason, $access->standing)
@@ -153,24 +149,7 @@ final readonly class PersonCard
     /** @return list<array<string, mixed>> schema `WayIn` */
     private function grants(Enrollment $enrollment, int $now, string $site, string $personId): array
     {
-        $stored = [];
-        foreach (
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    <<<'SQL'
-                        SELECT p.id, d.name, d.kind, c.name AS section, g.given_name, g.family_name, g.preferred_name
-                        FROM access_grant p
-                        JOIN door d ON d.id = p.door_id
-                        LEFT JOIN section c ON c.id = p.section_id
-                        LEFT JOIN person g ON g.id = p.given_by
-                        WHERE p.site_id = ? AND p.person_id = ?
-                        SQL,
-                    [Id::binary($site), Id::binary($personId)],
-                ),
-            ) as $row
-        ) {
-            $stored[$row->id('id')] = $row;
-        }
+        $stored = $this->given->grants($site, $personId);
         $ways = [];
         foreach ($enrollment->grants as $grant) {
             $row = $stored[$grant->id] ?? null;
@@ -222,20 +201,7 @@ final readonly class PersonCard
             }
         }
         $overrides = [];
-        foreach (
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    <<<'SQL'
-                        SELECT m.id, m.note, p.given_name, p.family_name, p.preferred_name
-                        FROM enrollment_override m
-                        LEFT JOIN person p ON p.id = m.put_by
-                        WHERE m.site_id = ? AND m.person_id = ? AND m.grant_id IS NULL
-                        ORDER BY m.from_at, m.id
-                        SQL,
-                    [Id::binary($access->site->id), Id::binary($personId)],
-                ),
-            ) as $row
-        ) {
+        foreach ($this->given->overrides($access->site->id, $personId) as $row) {
             $override = $kept[$row->id('id')] ?? null;
             if (null !== $override) {
                 $overrides[] = [

@@ -4,20 +4,23 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Accounts\Accounts;
 use MintDoor\Accounts\Erasure;
 use MintDoor\Accounts\PasswordLinks;
-use MintDoor\Accounts\PersonExport;
+use MintDoor\Accounts\Repository\PersonExport;
 use MintDoor\Core\Accounts\AccountRows;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Text\Folding;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\Messages\AccountNews;
 use MintDoor\Messages\Budgets;
 use MintDoor\Messages\Notices;
+use MintDoor\People\Facts;
 use MintDoor\People\PersonFacts;
-use MintDoor\People\PersonNotes;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\People;
+use MintDoor\People\Repository\PersonNotes;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
 use MintDoor\Roster\PersonGate;
@@ -28,6 +31,8 @@ use MintDoor\Shared\Dear;
 use MintDoor\Shared\FieldErrors;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\SecurityLog;
 use MintDoor\Shared\Transaction;
@@ -40,8 +45,6 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 /**
  * Somebody's page: who they are, corrections of it, notes of staff, all that is held about them, and erasing them.
- *
- * @phpstan-import-type Facts from PersonFacts
  */
 final readonly class PersonController
 {
@@ -67,8 +70,9 @@ final readonly class PersonController
         private PasswordLinks $links,
         private Budgets $budgets,
         private Roles $roles,
-        private Connection $db,
+        private People $people,
         private Transaction $transaction,
+        private PlatformClock $clock,
         private History $history,
     ) {}
 
@@ -101,22 +105,15 @@ final readonly class PersonController
                 $caller,
                 'Only administrators of their division change names, numbers and addresses.',
             );
-            IfMatch::check($request, $row->int('version'));
+            IfMatch::of($request)->assert($row->int('version'));
             $facts = $this->checked($row, $body);
-            $changed = array_keys(
-                array_diff_assoc(
-                    array_map(strval(...), array_filter($facts, is_scalar(...)))
-                        + array_fill_keys(array_keys($facts), ''),
-                    array_map(strval(...), array_filter(PersonFacts::of($row), is_scalar(...)))
-                        + array_fill_keys(array_keys($facts), ''),
-                ),
-            );
+            $changed = $facts->changes(Facts::ofRow($row));
             if ([] !== $changed) {
                 $this->facts->write($person, $facts);
                 $this->history->write(
                     History::PLATFORM,
                     $caller,
-                    [['person-changed', ['fields' => $changed], $person]]
+                    new Happening('person-changed', ['fields' => $changed], $person),
                 );
                 $told = [
                     'fields' => implode(
@@ -126,10 +123,10 @@ final readonly class PersonController
                 ];
                 $this->notices->tell(
                     [
-                        [$this->accounts->row($person), 'facts', $told],
+                        new AccountNews($this->accounts->row($person), 'facts', $told),
                         // The address of before is told, too: whoever takes one over does not go unseen.
                         ...\in_array('email', $changed, true) && null !== $row->stringOrNull('email')
-                            ? [[$row, 'facts', $told, $row->string('email')]]
+                            ? [new AccountNews($row, 'facts', $told, $row->string('email'))]
                             : [],
                     ],
                     $caller,
@@ -149,7 +146,7 @@ final readonly class PersonController
     ): Response {
         return $this->transaction->run($request, $caller, [], function () use ($person, $body, $caller): Answer {
             $this->gate->cared($person, $caller);
-            $this->notes->write($person, trim($body->text), $caller);
+            $this->notes->write($person, trim($body->text), $caller->id, $this->clock->instant());
 
             return $this->answer($person, $caller);
         });
@@ -175,13 +172,13 @@ final readonly class PersonController
             $caller,
         ): Answer {
             $row = $this->gate->cared($person, $caller);
-            $this->notes->takeBack(
-                $this->gate->everyId($person),
-                $note,
-                $request->isMethod('DELETE'),
-                $this->caring->caretaker($caller)->mayClose(PersonRow::person($row)),
-                $caller,
-            );
+            $found = $this->notes->about($this->gate->everyId($person), $note) ?? throw Problem::notFound('This note');
+            $administers = $this->caring->caretaker($caller)->mayClose(PersonRow::person($row));
+            if (!$administers && $found->madeBy->id !== $caller->id) {
+                throw Problem::notAllowed('Only who wrote a note takes it back, or an administrator.');
+            }
+            $found->takenBack = $request->isMethod('DELETE');
+            $this->notes->flush();
 
             return $this->answer($person, $caller);
         });
@@ -221,7 +218,7 @@ final readonly class PersonController
                 $caller,
                 'Only administrators of their division hand out what is held about somebody.',
             );
-            $this->history->write(History::PLATFORM, $caller, [['person-exported', [], $person]]);
+            $this->history->write(History::PLATFORM, $caller, new Happening('person-exported', person: $person));
 
             return new Answer([]);
         });
@@ -260,31 +257,24 @@ final readonly class PersonController
         return (new Answer($page))->versioned(\is_int($page['version']) ? $page['version'] : 0);
     }
 
-    /** @return Facts */
-    private function checked(Row $row, FactsRequest $body): array
+    /** @throws Problem of type `Invalid` */
+    private function checked(Row $row, FactsRequest $body): Facts
     {
         $text = static fn(?string $typed): ?string => '' === trim((string) $typed) ? null : trim((string) $typed);
         $kind = PersonKind::from($row->string('person_kind'));
-        $facts = [
-            'given' => trim($body->given),
-            'family' => trim($body->family),
-            'preferred' => $text($body->preferred),
-            'former' => $text($body->former),
-            'level' => $body->level,
-            'number' => $text($body->number),
-            'email' => null === $text($body->email) ? null : mb_strtolower((string) $text($body->email)),
-        ];
+        $email = $text($body->email);
+        $email = null === $email ? null : mb_strtolower($email);
+        $number = $text($body->number);
+        [$given, $family] = [trim($body->given), trim($body->family)];
         $errors = new FieldErrors();
-        if ([] === Folding::tokens($facts['given'].' '.$facts['family'])) {
+        if ([] === Folding::tokens($given.' '.$family)) {
             $errors->add('given', 'no-letters', 'Write a name with letters in it.');
         }
-        if (null !== $facts['level'] && PersonKind::Learner !== $kind) {
+        if (null !== $body->level && PersonKind::Learner !== $kind) {
             $errors->add('level', 'not-a-learner', 'Only learners have a level. Leave it empty.');
         }
-        if (null !== $facts['number'] && $facts['number'] !== $row->stringOrNull('number')) {
-            $facts['number'] =
-                AccountRows::numberAs($facts['number'], $kind, $this->roles->rules()->numbers, $code)
-                ?? $facts['number'];
+        if (null !== $number && $number !== $row->stringOrNull('number')) {
+            $number = AccountRows::numberAs($number, $kind, $this->roles->rules()->numbers, $code) ?? $number;
             null === $code
                 || $errors->add(
                     'number',
@@ -296,18 +286,18 @@ final readonly class PersonController
             null !== $code
                 || $this->free(
                     'number',
-                    $facts['number'],
+                    $number,
                     $row,
                     $errors,
                     'Somebody has this number already. If it is the same person, merge the two.',
                 );
         }
-        if (null !== $facts['email'] && $facts['email'] !== $row->stringOrNull('email')) {
-            AccountRows::isAddress($facts['email'])
+        if (null !== $email && $email !== $row->stringOrNull('email')) {
+            AccountRows::isAddress($email)
                 || $errors->add('email', 'not-an-address', 'This is no e-mail address. Write it as name@example.org.');
             $this->free(
                 'email',
-                $facts['email'],
+                $email,
                 $row,
                 $errors,
                 'Somebody has this address already, and two people cannot sign in with one. If it is the same person, '
@@ -316,7 +306,15 @@ final readonly class PersonController
         }
         $errors->check();
 
-        return $facts;
+        return new Facts(
+            $given,
+            $family,
+            $text($body->preferred),
+            $text($body->former),
+            $body->level,
+            $number,
+            $email,
+        );
     }
 
     /**
@@ -324,13 +322,7 @@ final readonly class PersonController
      */
     private function free(string $field, string $value, Row $row, FieldErrors $errors, string $sentence): void
     {
-        if (
-            false
-            !== $this->db->fetchOne("SELECT 1 FROM person WHERE $field = ? AND id <> ?", [
-                $value,
-                Id::binary($row->id('person_id')),
-            ])
-        ) {
+        if ($this->people->isTaken($field, $value, $row->id('person_id'))) {
             $errors->add($field, 'taken', $sentence);
         }
     }

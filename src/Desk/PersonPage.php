@@ -4,26 +4,26 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
-use MintDoor\People\Labels;
-use MintDoor\People\PersonNotes;
+use MintDoor\People\Entity\PersonNote;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Labels;
+use MintDoor\People\Repository\PersonNotes;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\PersonGate;
 use MintDoor\Roster\ReasonJson;
+use MintDoor\Roster\Repository\Standings;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Repository\Sessions;
 use MintDoor\Shared\Row;
 use MintDoor\Sites\SiteRow;
 
@@ -34,7 +34,8 @@ use MintDoor\Sites\SiteRow;
 final readonly class PersonPage
 {
     public function __construct(
-        private Connection $db,
+        private Standings $standings,
+        private Sessions $sessions,
         private PersonGate $gate,
         private Caring $caring,
         private PersonNotes $notes,
@@ -51,7 +52,6 @@ final readonly class PersonPage
         $person = PersonRow::person($row);
         $now = $this->clock->instant();
         $own = $personId === $caller->id;
-        $sessions = $this->db->fetchOne('SELECT COUNT(*) FROM session WHERE person_id = ?', [Id::binary($personId)]);
         $administers = $this->caring->caretaker($caller)->mayClose($person);
         [$sites, $others] = $this->sites($row, $caller, $now);
 
@@ -73,7 +73,7 @@ final readonly class PersonPage
                                 : Instant::toJson($person->accountClosedFrom),
                         'hasPassword' => $row->bool('has_password'),
                         'mustChange' => $row->bool('must_change'),
-                        'sessions' => is_numeric($sessions) ? (int) $sessions : 0,
+                        'sessions' => $this->sessions->countOf($personId),
                         'madeAt' => Instant::toJson($row->instantOrNull('made_at') ?? Time::BEGINNING),
                         'usedAt' => Instant::toJson($row->instantOrNull('used_at') ?? Time::BEGINNING),
                     ],
@@ -84,10 +84,25 @@ final readonly class PersonPage
             'mayClose' => $verdict->allowed() && $administers,
             // What staff wrote down about somebody is not for them, nor for who does not look after them.
             'notes' => $verdict->allowed()
-                ? $this->notes->of($this->gate->everyId($personId), $administers, $caller)
+                ? array_map(
+                    static fn(PersonNote $note): array => self::note($note, $administers, $caller),
+                    $this->notes->of($this->gate->everyId($personId)),
+                )
                 : [],
             'sites' => $sites,
             'elsewhere' => $others,
+        ];
+    }
+
+    /** @return array<string, mixed> schema `PersonNote` */
+    private static function note(PersonNote $note, bool $administers, Caller $caller): array
+    {
+        return [
+            'id' => $note->id,
+            'text' => $note->text,
+            'at' => Instant::toJson($note->madeAt),
+            'by' => ['id' => $note->madeBy->id, 'name' => $note->madeBy->name()],
+            'mine' => $administers || $note->madeBy->id === $caller->id,
         ];
     }
 
@@ -97,27 +112,11 @@ final readonly class PersonPage
      */
     private function sites(Row $personRow, Caller $caller, int $now): array
     {
-        $at = Instant::toSql($now);
-        $rows = Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT '
-                    .SiteRow::COLUMNS
-                    .', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, EXISTS (SELECT 1 '
-                        .'FROM enrollment_segment own WHERE own.site_id = s.id AND own.person_id = ? '
-                        .'AND own.from_at <= ? AND own.until_at > ? AND own.state = \'current\' '
-                        .'AND own.role IN (?)) AS runs FROM '
-                    .SiteRow::TABLES
-                    .' JOIN enrollment_segment g ON g.site_id = s.id WHERE g.person_id = ? AND s.taken_back = 0 '
-                        .'ORDER BY t.starts_on DESC, s.title, s.id, g.from_at',
-                [
-                    Id::binary($caller->id),
-                    $at,
-                    $at,
-                    $this->roles->book()->holdersOf(Permission::LetIn) ?: [''],
-                    Id::binary($personRow->id('person_id')),
-                ],
-                [3 => ArrayParameterType::STRING],
-            ),
+        $rows = $this->standings->everywhere(
+            $personRow->id('person_id'),
+            $caller->id,
+            $this->roles->book()->holdersOf(Permission::LetIn),
+            $now,
         );
         $bySite = [];
         foreach ($rows as $row) {

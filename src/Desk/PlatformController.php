@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Role;
-use MintDoor\People\Directory;
+use MintDoor\People\Repository\Directory;
+use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
-use MintDoor\Shared\Row;
+use MintDoor\Sites\Entity\Division;
+use MintDoor\Sites\Entity\Term;
+use MintDoor\Sites\Repository\Divisions;
+use MintDoor\Sites\Repository\Sites;
+use MintDoor\Sites\Repository\Terms;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -22,7 +26,10 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final readonly class PlatformController
 {
     public function __construct(
-        private Connection $db,
+        private Divisions $divisions,
+        private Terms $terms,
+        private Sites $sites,
+        private People $people,
         private Roles $roles,
         private Directory $directory,
         private PlatformClock $clock,
@@ -31,47 +38,31 @@ final readonly class PlatformController
     #[Route('/platform', name: 'platform', methods: ['GET'])]
     public function platform(#[CurrentUser] Caller $caller): Response
     {
-        $divisions = Row::all($this->db->fetchAllAssociative('SELECT code, name FROM division ORDER BY name'));
-        $terms = Row::all(
-            $this->db->fetchAllAssociative('SELECT code, name, starts_on, ends_on FROM term ORDER BY starts_on'),
-        );
+        $divisions = $this->divisions->findBy([], ['name' => 'ASC']);
 
         return new Answer([
             'now' => Instant::toJson($this->clock->instant()),
             'divisions' => array_map(
-                static fn(Row $row): array => ['code' => $row->string('code'), 'name' => $row->string('name')],
+                static fn(Division $division): array => ['code' => $division->code, 'name' => $division->name],
                 $divisions,
             ),
             'terms' => array_map(
-                static fn(Row $row): array => [
-                    'code' => $row->string('code'),
-                    'name' => $row->string('name'),
-                    'startsOn' => $row->string('starts_on'),
-                    'endsOn' => $row->string('ends_on'),
+                static fn(Term $term): array => [
+                    'code' => $term->code,
+                    'name' => $term->name,
+                    'startsOn' => $term->startsOn,
+                    'endsOn' => $term->endsOn,
                 ],
-                $terms,
+                $this->terms->all(),
             ),
-            'highestLevel' => $this->highestLevel(),
+            'highestLevel' => max(1, $this->people->highestLevel(), $this->sites->highestLevel()),
             'siteKinds' => SiteRequest::KINDS,
             'roles' => array_map($this->role(...), $this->roles->book()->all()),
             'mayMakeIn' => $this->mayMakeIn(
                 $caller,
-                array_map(static fn(Row $row): string => $row->string('code'), $divisions),
+                array_column($divisions, 'code'),
             ),
         ]);
-    }
-
-    /** The highest level anybody has, or any site is for. */
-    private function highestLevel(): int
-    {
-        $highest = $this->db->fetchOne(
-            <<<'SQL'
-                SELECT GREATEST(COALESCE((SELECT MAX(level) FROM person), 1),
-                    COALESCE((SELECT MAX(level_highest) FROM site), 1))
-                SQL,
-        );
-
-        return is_numeric($highest) ? (int) $highest : 1;
     }
 
     /**

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\RuleLaws;
-use MintDoor\People\PersonRow;
+use MintDoor\Roles\Repository\RuleBooks;
 use MintDoor\Roles\Roles;
 use MintDoor\Roles\RulesCodec;
 use MintDoor\Shared\Answer;
@@ -16,7 +15,6 @@ use MintDoor\Shared\Dear;
 use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -31,7 +29,7 @@ final readonly class RulesController
     private const CHANGES = 'Only a platform administrator changes the rules.';
 
     public function __construct(
-        private Connection $db,
+        private RuleBooks $books,
         private Roles $roles,
         private RulesHandler $handler,
         private Transaction $transaction,
@@ -44,23 +42,17 @@ final readonly class RulesController
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('The rules are for staff. What you may do in a site is said there.');
         }
-        $row = $this->db->fetchAssociative(
-            <<<'SQL'
-                SELECT b.version, b.made_at, b.settings, p.given_name, p.family_name, p.preferred_name
-                FROM rule_book b
-                LEFT JOIN person p ON p.id = b.made_by
-                WHERE b.version = ?
-                SQL,
-            [$version ?? $this->roles->version()],
-        );
-        $row = new Row(false === $row ? throw Problem::notFound('This version of the rules') : $row);
+        $book = $this->books->find($version ?? $this->roles->version());
+        if (null === $book) {
+            throw Problem::notFound('This version of the rules');
+        }
 
         return (new Answer([
-            'version' => $row->int('version'),
-            'madeAt' => Instant::toJson($row->instant('made_at')),
-            'madeBy' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
+            'version' => $book->version,
+            'madeAt' => Instant::toJson($book->madeAt),
+            'madeBy' => $book->madeBy?->name(),
             'mayChange' => $caller->platformAdministrator,
-            'rules' => RulesCodec::write(RulesCodec::read($row->json('settings'))),
+            'rules' => RulesCodec::write(RulesCodec::read($book->settings)),
             'permissions' => array_map(
                 static fn(Permission $permission): array => [
                     'code' => $permission->value,
@@ -69,7 +61,7 @@ final readonly class RulesController
                 Permission::cases(),
             ),
             'standards' => RuleLaws::STANDARDS,
-        ]))->versioned($row->int('version'));
+        ]))->versioned($book->version);
     }
 
     #[Dear]
@@ -92,7 +84,7 @@ final readonly class RulesController
             $caller,
             [],
             fn(): Answer => new Answer(
-                $this->handler->apply($after, $caller, static fn(int $version) => IfMatch::check($request, $version)),
+                $this->handler->apply($after, $caller, IfMatch::of($request)),
             ),
         );
     }

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\ParameterType;
 use MintDoor\Core\People\NumberFormat;
 use MintDoor\Core\People\NumberReading;
 use MintDoor\Core\People\Person;
@@ -23,23 +20,27 @@ use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
+use MintDoor\Desk\Repository\RulesEffect;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\Roles\Repository\RuleBooks;
 use MintDoor\Roles\Roles;
 use MintDoor\Roles\RulesCodec;
-use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
+use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
-use MintDoor\Shared\Row;
+use MintDoor\Sites\Repository\Divisions;
 
 /** Says whom other rules would affect, and puts them in force. */
 final readonly class RulesHandler
 {
     public function __construct(
-        private Connection $db,
+        private RulesEffect $effect,
+        private RuleBooks $books,
+        private Divisions $divisions,
         private Roles $roles,
         private Enrollments $enrollments,
         private PlatformClock $clock,
@@ -88,7 +89,7 @@ final readonly class RulesHandler
                     $before,
                     $after,
                     $this->holdersOfGone($before->roles, $after->roles),
-                    $this->divisions(),
+                    array_keys($this->divisions->names()),
                 ),
             ),
             'affected' => array_map(
@@ -108,20 +109,19 @@ final readonly class RulesHandler
     /**
      * Puts rules in force. Runs inside a transaction.
      *
-     * @param callable(int): void $assertVersion called with the version that holds, under the lock
+     * @param IfMatch $seen the version that the caller saw, held against the one that holds, under the lock
      *
      * @return array<string, mixed> schema `RulesPreview`, with the version that holds now
      *
      * @throws Problem of type `NotReady` when the laws of the rules do not allow it
      */
-    public function apply(Rules $after, Caller $caller, callable $assertVersion): array
+    public function apply(Rules $after, Caller $caller, IfMatch $seen): array
     {
-        // Every site is locked: whoever changes people in one reads the rules again under its lock.
-        $this->db->executeStatement('UPDATE site SET roster_version = roster_version + 1');
+        $this->effect->lockAllSites();
         $this->roles->reset();
         $before = $this->roles->rules();
         $version = $this->roles->version();
-        $assertVersion($version);
+        $seen->assert($version);
         $preview = $this->preview($after);
         if ([] !== $preview['problems']) {
             throw new Problem(
@@ -133,21 +133,19 @@ final readonly class RulesHandler
         if (RulesCodec::write($after) == RulesCodec::write($before)) {
             return [...$preview, 'version' => $version];
         }
-        $this->db->insert(
-            'rule_book',
-            [
-                'version' => $version + 1,
-                'made_at' => Instant::toSql($this->clock->instant()),
-                'made_by' => Id::binary($caller->id),
-                'settings' => json_encode(RulesCodec::write($after), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-            ],
-            ['made_by' => ParameterType::BINARY],
+        $this->books->putInForce(
+            $version + 1,
+            $this->clock->instant(),
+            $caller->id,
+            RulesCodec::write($after),
         );
         $this->roles->reset();
         $this->restate($before->roles, $after->roles);
-        $this->history->write(History::PLATFORM, $caller, [
-            ['rules-changed', ['version' => $version + 1, 'before' => $version]],
-        ]);
+        $this->history->write(
+            History::PLATFORM,
+            $caller,
+            new Happening('rules-changed', ['version' => $version + 1, 'before' => $version]),
+        );
 
         return [...$preview, 'version' => $version + 1];
     }
@@ -167,16 +165,7 @@ final readonly class RulesHandler
         );
         $holders = [];
         foreach ($gone as $code) {
-            $found = $this->db->fetchOne(
-                <<<'SQL'
-                    SELECT COUNT(DISTINCT site_id, person_id)
-                    FROM enrollment_segment
-                    WHERE until_at > ? AND state IN (?) AND CONCAT(' ', roles, ' ') LIKE ?
-                    SQL,
-                [Instant::toSql($this->clock->instant()), State::valuesHere(), '% '.$code.' %'],
-                [1 => ArrayParameterType::STRING],
-            );
-            $holders[$code] = is_numeric($found) ? (int) $found : 0;
+            $holders[$code] = $this->effect->holdersOf($code, State::valuesHere(), $this->clock->instant());
         }
 
         return $holders;
@@ -192,39 +181,15 @@ final readonly class RulesHandler
      */
     private function holders(array $touched, RuleChange $change): iterable
     {
-        $now = Instant::toSql($this->clock->instant());
         $banded =
             []
             !== array_filter(
                 [...$change->before->roles->all(), ...$change->after->roles->all()],
                 static fn(Role $role): bool => [] !== $role->bands && \in_array($role->code, $touched, true),
             );
-        $whose = $banded ? 'p.kind, p.level, d.code' : "'staff', NULL, ''";
-        $rows = $this->db->iterateNumeric(
-            'SET STATEMENT join_cache_level = 8, join_buffer_size = 33554432, join_buffer_space_limit = 67108864, '
-                .'tmp_memory_table_size = 67108864, max_heap_table_size = 67108864 FOR SELECT g.site_id, g.roles, '
-                .$whose
-                .', COUNT(*) AS people FROM enrollment_segment g'
-                .($banded
-                    ? ' STRAIGHT_JOIN person p ON p.id = g.person_id JOIN division d ON d.id = p.division_id'
-                    : '')
-                .'
-             WHERE g.from_at <= ? AND g.until_at > ? AND g.state IN (?) AND ('
-                .implode(' OR ', array_fill(0, \count($touched), "CONCAT(' ', g.roles, ' ') LIKE ?"))
-                .')
-             GROUP BY g.site_id, g.roles'
-                .($banded ? ', p.kind, p.level, d.code' : ''),
-            [
-                $now,
-                $now,
-                State::valuesHere(),
-                ...array_map(static fn(string $code): string => '% '.$code.' %', $touched),
-            ],
-            [2 => ArrayParameterType::STRING],
-        );
         $people = [];
-        foreach ($rows as $columns) {
-            $row = new Row(array_combine(['site', 'roles', 'kind', 'level', 'division', 'people'], $columns));
+        $rows = $this->effect->holders($touched, $banded, State::valuesHere(), $this->clock->instant());
+        foreach ($rows as $row) {
             $person = $people[$row->string('kind').$row->string('level').$row->string('division')] ??= new Person(
                 '',
                 PersonKind::from($row->string('kind')),
@@ -246,12 +211,11 @@ final readonly class RulesHandler
     {
         $fit = $not = array_fill(0, \count($formats), 0);
         $example = [];
-        foreach (
-            $this->db->iterateNumeric('SELECT kind, number FROM person WHERE number IS NOT NULL') as [$kind, $number]
-        ) {
+        foreach ($this->effect->numbers() as $row) {
+            $kind = PersonKind::tryFrom($row->string('kind'));
+            $number = $row->string('number');
             foreach ($formats as $index => $format) {
-                if (\in_array(PersonKind::tryFrom(\is_string($kind) ? $kind : ''), $format->kinds, true)) {
-                    $number = \is_string($number) ? $number : '';
+                if (\in_array($kind, $format->kinds, true)) {
                     if (NumberReading::Fits === $format->read($number)) {
                         ++$fit[$index];
                     } else {
@@ -277,39 +241,15 @@ final readonly class RulesHandler
     /** @return array{overSeats: int, overLeads: int} sites that have more than a limit would allow them */
     private function sites(Rules $before, Rules $after): array
     {
-        $count = function (bool $asked, string $sql, array $parameters): int {
-            $found = $asked ? $this->db->fetchOne($sql, $parameters) : 0;
-
-            return is_numeric($found) ? (int) $found : 0;
-        };
-        $now = Instant::toSql($this->clock->instant());
+        $limits = $after->limits;
+        $now = $this->clock->instant();
 
         return [
-            'overSeats' => $count(
-                $after->limits->seats < $before->limits->seats,
-                'SELECT COUNT(*) FROM site WHERE seats > ?',
-                [$after->limits->seats],
-            ),
-            'overLeads' => $count(
-                $after->limits->leads < $before->limits->leads,
-                <<<'SQL'
-                    SELECT COUNT(*)
-                    FROM (SELECT g.site_id FROM enrollment_segment g JOIN site s ON s.id = g.site_id
-                        WHERE s.lead_limit IS NULL AND g.leads = 1 AND g.from_at <= ?
-                        AND g.until_at > ? GROUP BY g.site_id HAVING COUNT(*) > ?) over_limit
-                    SQL,
-                [$now, $now, $after->limits->leads],
-            ),
+            'overSeats' =>
+                $limits->seats < $before->limits->seats ? $this->effect->sitesWithMoreSeats($limits->seats) : 0,
+            'overLeads' =>
+                $limits->leads < $before->limits->leads ? $this->effect->sitesWithMoreLeads($limits->leads, $now) : 0,
         ];
-    }
-
-    /** @return list<string> */
-    private function divisions(): array
-    {
-        return array_map(
-            static fn(Row $row): string => $row->string('code'),
-            Row::all($this->db->fetchAllAssociative('SELECT code FROM division')),
-        );
     }
 
     /**
@@ -325,10 +265,10 @@ final readonly class RulesHandler
         if ($shape($before) === $shape($after)) {
             return;
         }
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT DISTINCT roles FROM enrollment_segment')) as $row) {
-            $roles = $row->list('roles');
+        foreach ($this->effect->combinations() as $combination) {
+            $roles = array_values(array_filter(explode(' ', $combination)));
             if (\count($before->pick($roles)) !== \count($after->pick($roles))) {
-                $this->computeAnew($row->string('roles'));
+                $this->computeAnew($combination);
                 continue;
             }
             $columns = static fn(RoleBook $book): array => array_intersect_key(
@@ -339,10 +279,8 @@ final readonly class RulesHandler
                 ['role' => 1, 'rank' => 1, 'listed' => 1],
             );
             if ($columns($before) !== $columns($after)) {
-                $this->db->executeStatement(
-                    'UPDATE enrollment_segment SET role = ?, `rank` = ?, listed = ? WHERE roles = ?',
-                    [...array_values($columns($after)), $row->string('roles')],
-                );
+                ['role' => $role, 'rank' => $rank, 'listed' => $listed] = $columns($after);
+                $this->effect->reshape($combination, (string) $role, (int) $rank, (bool) $listed);
             }
         }
     }
@@ -350,18 +288,7 @@ final readonly class RulesHandler
     /** Roles that come or go change seats and leads of those who once held them. */
     private function computeAnew(string $roles): void
     {
-        $people = [];
-        foreach (
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    'SELECT DISTINCT site_id, person_id FROM enrollment_segment WHERE roles = ?',
-                    [$roles],
-                ),
-            ) as $row
-        ) {
-            $people[$row->id('site_id')][] = $row->id('person_id');
-        }
-        foreach ($people as $site => $ids) {
+        foreach ($this->effect->bearersOf($roles) as $site => $ids) {
             $this->enrollments->restate($site, $ids);
         }
     }

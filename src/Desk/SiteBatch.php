@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Changes\ChangeHandler;
 use MintDoor\Changes\ChangeLists;
 use MintDoor\Changes\ChangeRequest;
 use MintDoor\Changes\LineRequest;
+use MintDoor\Changes\Repository\AppliedLines;
 use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Outcome;
@@ -24,23 +23,28 @@ use MintDoor\Core\Text\TooMuch;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\People\PersonRow;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
-use MintDoor\Sites\Divisions;
+use MintDoor\Shared\Transaction;
+use MintDoor\Sites\Repository\Divisions;
+use MintDoor\Sites\Repository\Terms;
 use Symfony\Component\Validator\Validator\ValidatorInterface;
 
 /** Makes sites from rows, each by itself, and takes them back. Runs inside a transaction. */
 final readonly class SiteBatch
 {
     public function __construct(
-        private Connection $db,
+        private Transaction $transaction,
+        private Terms $terms,
+        private Enrollments $enrollments,
         private SiteHandler $handler,
         private ChangeHandler $changeLists,
         private ChangeLists $stored,
+        private AppliedLines $applied,
         private Divisions $divisions,
         private PeopleReader $people,
         private Gate $gate,
@@ -48,11 +52,15 @@ final readonly class SiteBatch
     ) {}
 
     /** @return array<string, mixed> schema `SiteBatch` */
-    public function make(EntityManagerInterface $entities, SiteBatchRequest $request, Caller $caller): array
+    public function make(SiteBatchRequest $request, Caller $caller): array
     {
-        $divisions = array_map(static fn(array $each): string => $each['name'], $this->divisions->all());
-        $terms = array_map(strval(...), $this->db->fetchAllKeyValue('SELECT code, name FROM term'));
-        $reader = new SiteRows(SiteRequest::KINDS, $divisions, $terms, $request->division, $request->term);
+        $reader = new SiteRows(
+            SiteRequest::KINDS,
+            $this->divisions->names(),
+            $this->terms->names(),
+            $request->division,
+            $request->term,
+        );
         try {
             $drafts = $reader->read($request->text, SiteBatchRequest::MOST_ROWS);
         } catch (TooMuch $much) {
@@ -62,7 +70,7 @@ final readonly class SiteBatch
         $rows = [];
         $made = 0;
         foreach ($drafts as $draft) {
-            $row = $this->one($entities, $draft, $leads[$draft->number] ?? [], $request->apply, $caller);
+            $row = $this->one($draft, $leads[$draft->number] ?? [], $request->apply, $caller);
             $made += (int) ('ready' === $row['verdict']);
             $rows[] = $row;
         }
@@ -70,7 +78,7 @@ final readonly class SiteBatch
             if (0 === $made || null === $request->changeList) {
                 throw Problem::field('/text', 'nothing', 'There is no site to make yet. Complete a row first.');
             }
-            $this->stored->mustBeKind($this->stored->row($request->changeList, $caller), 'sites');
+            $this->stored->seen($request->changeList, $caller, 'sites');
             $this->stored->made($request->changeList, $rows, $made, $caller);
         }
 
@@ -84,7 +92,7 @@ final readonly class SiteBatch
     }
 
     /** @return array<string, mixed> schema `SiteBatchUndo` */
-    public function takeBack(EntityManagerInterface $entities, string $changeList, Caller $caller): array
+    public function takeBack(string $changeList, Caller $caller): array
     {
         $rows = $this->rows($changeList, $caller);
         $lines = [];
@@ -101,12 +109,7 @@ final readonly class SiteBatch
             );
             $reason = $this->inUse($row['site'], $access);
             if (null === $reason) {
-                $people = array_map(
-                    static fn(mixed $id): string => Id::text(\is_string($id) ? $id : ''),
-                    $this->db->fetchFirstColumn('SELECT person_id FROM enrollment WHERE site_id = ?', [
-                        Id::binary($row['site']),
-                    ]),
-                );
+                $people = $this->enrollments->everybody($row['site']);
                 if ([] !== $people) {
                     $this->changeLists->apply(
                         $platform,
@@ -119,7 +122,7 @@ final readonly class SiteBatch
                         ),
                     );
                 }
-                $this->handler->takeBack($entities, $platform);
+                $this->handler->takeBack($platform);
             }
             $lines[] = [
                 'site' => ['id' => $row['site'], 'title' => $row['title']],
@@ -141,17 +144,9 @@ final readonly class SiteBatch
     /** Why a site can not be taken back any more. */
     private function inUse(string $site, SiteAccess $access): ?string
     {
-        $others = $this->db->fetchOne("SELECT COUNT(*) FROM change_line WHERE site_id = ? AND verb <> 'let-in'", [
-            Id::binary($site),
-        ]);
-        $learners = $this->db->fetchOne('SELECT COUNT(*) FROM enrollment_segment WHERE site_id = ? AND leads = 0', [
-            Id::binary($site),
-        ]);
-
         return match (true) {
             $access->row->int('version') > 1 => 'It was changed or opened since. Close it instead.',
-            is_numeric($others) && (int) $others > 0,
-            is_numeric($learners) && (int) $learners > 0 =>
+            $this->applied->changedIn($site), $this->enrollments->hasMoreThanLeads($site) =>
                 'People were let in or changed there since. Close it instead.',
             default => null,
         };
@@ -160,9 +155,7 @@ final readonly class SiteBatch
     /** @return list<array{site: string, title: string}> */
     private function rows(string $changeList, Caller $caller): array
     {
-        $record = $this->stored->row($changeList, $caller);
-        $this->stored->mustBeKind($record, 'sites');
-        $work = $this->stored->undoData($changeList);
+        $work = $this->stored->seen($changeList, $caller, 'sites')->undoData ?? [];
         $rows = [];
         foreach ((array) ($work['rows'] ?? []) as $row) {
             $row = (array) $row;
@@ -182,7 +175,6 @@ final readonly class SiteBatch
      * @return array<string, mixed> schema `SiteBatchRow`
      */
     private function one(
-        EntityManagerInterface $entities,
         SiteDraft $draft,
         array $leads,
         bool $apply,
@@ -211,21 +203,18 @@ final readonly class SiteBatch
         $open = array_filter($leads, static fn(array $lead): bool => null === $lead['person']);
         $site = null;
         if ([] === $problems && [] === $open) {
-            $this->db->beginTransaction();
             try {
-                $site = $this->withLeads($entities, $request, array_column($leads, 'person'), $caller);
-                $entities->flush();
-                $apply ? $this->db->commit() : $this->db->rollBack();
+                $site = $this->transaction->attempt(
+                    $apply,
+                    fn(): string => $this->withLeads($request, array_column($leads, 'person'), $caller),
+                );
             } catch (Problem $problem) {
-                $this->db->rollBack();
                 foreach (
                     $problem->errors ?: [['pointer' => '/title', 'code' => '', 'detail' => $problem->detail]] as $error
                 ) {
                     $problems[] = ['field' => trim($error['pointer'], '/'), 'detail' => $error['detail']];
                 }
             }
-            // What a row that was left out did to entities must not be written with the next.
-            $entities->clear();
         }
 
         return [
@@ -252,14 +241,12 @@ final readonly class SiteBatch
 
     /** @param list<string|null> $leads ids */
     private function withLeads(
-        EntityManagerInterface $entities,
         SiteRequest $request,
         array $leads,
         Caller $caller,
     ): string {
         // An administrator who names others need not lead it; anybody else answers for what they make.
         $site = $this->handler->make(
-            $entities,
             $request,
             $caller,
             [] === $leads || !$caller->administers($request->division),

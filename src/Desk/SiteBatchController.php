@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Dear;
@@ -38,7 +37,7 @@ final readonly class SiteBatchController
             $request,
             $caller,
             [],
-            fn(EntityManagerInterface $entities): Answer => new Answer($this->batch->make($entities, $body, $caller)),
+            fn(): Answer => new Answer($this->batch->make($body, $caller)),
         );
     }
 
@@ -56,8 +55,8 @@ final readonly class SiteBatchController
             $request,
             $caller,
             $this->batch->madeBy($changeList, $caller),
-            fn(EntityManagerInterface $entities): Answer => new Answer(
-                $this->batch->takeBack($entities, $changeList, $caller),
+            fn(): Answer => new Answer(
+                $this->batch->takeBack($changeList, $caller),
             ),
         );
     }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
@@ -27,7 +25,6 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final readonly class SiteChangesController
 {
     public function __construct(
-        private Connection $db,
         private Gate $gate,
         private SiteHandler $handler,
         private UndoEntry $takeBack,
@@ -46,8 +43,7 @@ final readonly class SiteChangesController
             $caller,
             $body->sites,
             $body->apply,
-            fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->changeLine(
-                $entities,
+            fn(SiteAccess $access): int => $this->handler->changeLine(
                 $access->require(Permission::RunSite, 'Only its leads and administrators may do this.'),
                 $body,
             ),
@@ -63,11 +59,10 @@ final readonly class SiteChangesController
     ): Response {
         $entries = array_column($body->entries, 'entry', 'site');
 
-        return $this->each($request, $caller, array_keys($entries), true, function (
-            EntityManagerInterface $entities,
-            SiteAccess $access,
-        ) use ($entries): int {
-            $undone = $this->takeBack->entry($entities, $access, $entries[$access->site->id])['entry'];
+        return $this->each($request, $caller, array_keys($entries), true, function (SiteAccess $access) use (
+            $entries,
+        ): int {
+            $undone = $this->takeBack->entry($access, $entries[$access->site->id])['entry'];
 
             return \is_int($undone) ? $undone : 0;
         });
@@ -77,15 +72,15 @@ final readonly class SiteChangesController
      * Does something to each of some sites; what cannot be done to one leaves the others alone. A change list that is
      * only looked at is made in the same way and then forgotten.
      *
-     * @param list<string>                                        $sites ids
-     * @param callable(EntityManagerInterface, SiteAccess): int $work  answers the sequence number of the history's
-     *     entry, 0 when nothing changed
+     * @param list<string>              $sites ids
+     * @param \Closure(SiteAccess): int $work  answers the sequence number of the history's entry, 0 when nothing
+     *     changed
      */
-    private function each(Request $request, Caller $caller, array $sites, bool $apply, callable $work): Answer
+    private function each(Request $request, Caller $caller, array $sites, bool $apply, \Closure $work): Answer
     {
         sort($sites);
 
-        return $this->transaction->run($request, $caller, $sites, function (EntityManagerInterface $entities) use (
+        return $this->transaction->run($request, $caller, $sites, function () use (
             $caller,
             $sites,
             $apply,
@@ -104,26 +99,20 @@ final readonly class SiteChangesController
                     'reason' => null,
                     'entry' => null,
                 ];
-                $this->db->beginTransaction();
                 try {
-                    $entry = $work($entities, $access);
-                    $entities->flush();
-                    $apply ? $this->db->commit() : $this->db->rollBack();
+                    $entry = $this->transaction->attempt($apply, static fn(): int => $work($access));
                     $lines[] = [
                         ...$line,
                         'verdict' => 0 === $entry ? 'nothing-to-do' : 'ready',
                         'entry' => $apply && 0 !== $entry ? $entry : null,
                     ];
                 } catch (Problem $problem) {
-                    $this->db->rollBack();
                     $lines[] = [
                         ...$line,
                         'verdict' => 'refused',
                         'reason' => ['detail' => $problem->detail, 'line' => $problem->more['line'] ?? null],
                     ];
                 }
-                // What a line that was left out did to entities must not be written with the next.
-                $entities->clear();
             }
 
             return new Answer(['lines' => $lines]);

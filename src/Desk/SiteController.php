@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\Counts;
+use MintDoor\Roster\Entity\Section;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
+use MintDoor\Roster\Repository\Counts;
+use MintDoor\Roster\Repository\Sections;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\SiteCount;
@@ -21,7 +21,6 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
-use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\Request;
@@ -36,7 +35,7 @@ final readonly class SiteController
 
     public function __construct(
         private Gate $gate,
-        private Connection $db,
+        private Sections $sections,
         private SitesQuery $sites,
         private Counts $counts,
         private SiteHandler $handler,
@@ -57,12 +56,8 @@ final readonly class SiteController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        return $this->transaction->run($request, $caller, [], function (EntityManagerInterface $entities) use (
-            $body,
-            $caller,
-        ): Answer {
-            $site = $this->handler->make($entities, $body, $caller);
-            $entities->flush();
+        return $this->transaction->run($request, $caller, [], function () use ($body, $caller): Answer {
+            $site = $this->handler->make($body, $caller);
 
             return $this->answer($this->gate->at($site, $caller), 201);
         });
@@ -85,11 +80,7 @@ final readonly class SiteController
             $site,
             $request,
             $caller,
-            fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->change(
-                $entities,
-                $access,
-                $body,
-            ),
+            fn(SiteAccess $access): int => $this->handler->change($access, $body),
         );
     }
 
@@ -104,31 +95,24 @@ final readonly class SiteController
             $site,
             $request,
             $caller,
-            fn(EntityManagerInterface $entities, SiteAccess $access): int => $this->handler->live(
-                $entities,
-                $access,
-                $body,
-            ),
+            fn(SiteAccess $access): int => $this->handler->live($access, $body),
         );
     }
 
-    /**
-     * @param callable(EntityManagerInterface, SiteAccess): int $work answers the sequence number of its history entry
-     */
-    private function changed(string $site, Request $request, Caller $caller, callable $work): Response
+    /** @param \Closure(SiteAccess): int $work answers the sequence number of its history entry */
+    private function changed(string $site, Request $request, Caller $caller, \Closure $work): Response
     {
         $this->gate->at($site, $caller)->require(Permission::RunSite, self::RUNS);
 
-        return $this->transaction->run($request, $caller, [$site], function (EntityManagerInterface $entities) use (
+        return $this->transaction->run($request, $caller, [$site], function () use (
             $site,
             $request,
             $caller,
             $work,
         ): Answer {
             $access = $this->gate->at($site, $caller)->require(Permission::RunSite, self::RUNS);
-            IfMatch::check($request, $access->row->int('version'));
-            $entry = $work($entities, $access);
-            $entities->flush();
+            IfMatch::of($request)->assert($access->row->int('version'));
+            $entry = $work($access);
 
             return $this->answer($this->gate->at($site, $caller), 200, 0 === $entry ? null : $entry);
         });
@@ -147,13 +131,8 @@ final readonly class SiteController
                 'staff' => $count->staff,
                 'leadLimit' => $access->site->leadLimit,
                 'sections' => array_map(
-                    static fn(Row $row): array => ['id' => $row->id('id'), 'name' => $row->string('name')],
-                    Row::all(
-                        $this->db->fetchAllAssociative(
-                            'SELECT id, name FROM section WHERE site_id = ? ORDER BY name, id',
-                            [Id::binary($access->site->id)],
-                        ),
-                    ),
+                    static fn(Section $section): array => ['id' => $section->id, 'name' => $section->name],
+                    $this->sections->all($access->site->id),
                 ),
                 'version' => $version,
                 'standing' => SegmentRow::json($access->segment, $this->roles->book()),

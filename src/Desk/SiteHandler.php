@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
-use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Changes\ChangeHandler;
 use MintDoor\Changes\ChangeRequest;
 use MintDoor\Changes\LineRequest;
@@ -15,42 +13,36 @@ use MintDoor\Core\Roster\Leads;
 use MintDoor\Core\Sites\SiteState;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
-use MintDoor\People\Directory;
+use MintDoor\People\Repository\Directory;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\Entity\Door;
+use MintDoor\Roster\Repository\Enrollments;
+use MintDoor\Roster\Repository\SiteDoors;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Ids;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
-use MintDoor\Shared\Row;
+use MintDoor\Sites\Entity\Division;
 use MintDoor\Sites\Entity\Site;
+use MintDoor\Sites\Entity\Term;
+use MintDoor\Sites\Repository\Divisions;
+use MintDoor\Sites\Repository\Sites;
+use MintDoor\Sites\Repository\Terms;
 use MintDoor\Sites\SiteRow;
 
 /** Makes sites and changes them. Runs inside a transaction. */
 final readonly class SiteHandler
 {
-    /** What a history entry remembers of a site, to be put back. */
-    private const KEPT = [
-        'title',
-        'code',
-        'kind',
-        'divisionId',
-        'termId',
-        'levelLowest',
-        'levelHighest',
-        'seats',
-        'opensAt',
-        'closesAt',
-    ];
-
     public function __construct(
-        private Connection $db,
+        private Sites $sites,
+        private SiteDoors $doors,
+        private Divisions $divisions,
+        private Terms $terms,
         private Ids $ids,
         private PlatformClock $clock,
         private Roles $roles,
@@ -69,7 +61,6 @@ final readonly class SiteHandler
      * @return string its id
      */
     public function make(
-        EntityManagerInterface $entities,
         SiteRequest $request,
         Caller $caller,
         bool $asLead = true,
@@ -80,7 +71,7 @@ final readonly class SiteHandler
         [$division, $term] = $this->placed($request, $caller, null);
         $this->assertSeats($request->seats);
         // Asked first, so that a change list of many sites goes on; whoever is quicker still wins by the unique key.
-        if (false !== $this->db->fetchOne('SELECT 1 FROM site WHERE code = ?', [$request->code])) {
+        if ($this->sites->isTaken($request->code)) {
             throw $this->taken();
         }
         $site = new Site(
@@ -94,17 +85,12 @@ final readonly class SiteHandler
             $request->highest,
             $request->seats,
         );
-        $entities->persist($site);
-        $entities->persist(new Door($this->ids->next(), $site->id, 'staff'));
-        $this->flush($entities);
+        $this->sites->add($site);
+        $this->doors->add(new Door($this->ids->next(), $site, 'staff'));
+        $this->flush();
         $this->locks->made($site->id);
-        $this->history->write($site->id, $caller, [['site-made', ['title' => $site->title]]]);
-        $row = new Row(
-            $this->db->fetchAssociative('SELECT '.SiteRow::COLUMNS.' FROM '.SiteRow::TABLES.' WHERE s.id = ?', [
-                Id::binary($site->id),
-            ])
-            ?: [],
-        );
+        $this->history->write($site->id, $caller, new Happening('site-made', ['title' => $site->title]));
+        $row = $this->sites->withTerms([$site->id])[0];
         // Whoever makes a site is let in by the platform, not by themselves.
         $access = new SiteAccess(
             SiteRow::site($row),
@@ -125,30 +111,30 @@ final readonly class SiteHandler
     }
 
     /** Takes the making of a site back: it is not there for anybody any more, and its short code is free again. */
-    public function takeBack(EntityManagerInterface $entities, SiteAccess $access): void
+    public function takeBack(SiteAccess $access): void
     {
-        $site = $this->site($entities, $access);
+        $site = $this->site($access);
         $site->takenBack = true;
         $site->code = '~'.substr(str_replace('-', '', $site->id), -20);
         ++$site->version;
-        $this->flush($entities);
-        $this->history->write($site->id, $access->caller, [['site-taken-back', ['title' => $site->title]]]);
+        $this->flush();
+        $this->history->write($site->id, $access->caller, new Happening('site-taken-back', ['title' => $site->title]));
     }
 
     /** @return int the sequence number of its history entry, 0 when nothing changed */
-    public function change(EntityManagerInterface $entities, SiteAccess $access, SiteRequest $request): int
+    public function change(SiteAccess $access, SiteRequest $request): int
     {
-        $site = $this->site($entities, $access);
+        $site = $this->site($access);
         [$division, $term] = $this->placed($request, $access->caller, $access->site->division);
         $this->assertSeats($request->seats);
         $this->assertNotFewerThanHeld($site, $access, $request->seats);
 
-        return $this->put($entities, $site, $access, 'site-changed', [
+        return $this->put($site, $access, 'site-changed', [
             'title' => $request->title,
             'code' => $request->code,
             'kind' => $request->kind,
-            'divisionId' => $division,
-            'termId' => $term,
+            'divisionId' => $division->id,
+            'termId' => $term->id,
             'levelLowest' => $request->lowest,
             'levelHighest' => $request->highest,
             'seats' => $request->seats,
@@ -156,9 +142,9 @@ final readonly class SiteHandler
     }
 
     /** @return int the sequence number of its history entry, 0 when nothing changed */
-    public function live(EntityManagerInterface $entities, SiteAccess $access, LifeRequest $request): int
+    public function live(SiteAccess $access, LifeRequest $request): int
     {
-        $site = $this->site($entities, $access);
+        $site = $this->site($access);
         $wanted = SiteState::from($request->state);
         if ($wanted === $access->site->stateAt($access->now) && SiteState::Draft !== $wanted && null === $request->on) {
             return 0;
@@ -176,40 +162,40 @@ final readonly class SiteHandler
             throw Problem::field('/on', 'before-opening', 'That is before the site opens. Choose a later day.');
         }
 
-        return $this->put($entities, $site, $access, 'site-'.$wanted->value, $dates);
+        return $this->put($site, $access, 'site-'.$wanted->value, $dates);
     }
 
     /** @return int the sequence number of its history entry, 0 when nothing changed */
-    public function changeLine(EntityManagerInterface $entities, SiteAccess $access, SiteChangesRequest $request): int
+    public function changeLine(SiteAccess $access, SiteChangesRequest $request): int
     {
         return match ($request->verb) {
-            'open' => $this->live($entities, $access, new LifeRequest('open', $request->on)),
-            'close' => $this->live($entities, $access, new LifeRequest('closed', $request->on)),
-            'seats' => $this->reseat($entities, $access, $request->seats),
+            'open' => $this->live($access, new LifeRequest('open', $request->on)),
+            'close' => $this->live($access, new LifeRequest('closed', $request->on)),
+            'seats' => $this->reseat($access, $request->seats),
             default => $this->lead($access, (string) $request->person),
         };
     }
 
-    private function reseat(EntityManagerInterface $entities, SiteAccess $access, ?int $seats): int
+    private function reseat(SiteAccess $access, ?int $seats): int
     {
-        $site = $this->site($entities, $access);
+        $site = $this->site($access);
         $this->assertSeats($seats);
         $this->assertNotFewerThanHeld($site, $access, $seats);
 
-        return $this->put($entities, $site, $access, 'site-changed', ['seats' => $seats]);
+        return $this->put($site, $access, 'site-changed', ['seats' => $seats]);
     }
 
     private function lead(SiteAccess $access, string $person): int
     {
         $here =
             true === $this->enrollments->of($access->site->id, $person)->timeline()->at($access->now)?->state->here();
-        $entry =
-            $this->changeLists->apply(
-                $access,
-                new ChangeRequest([new LineRequest($person, $here ? 'change-role' : 'let-in', $this->leadRole())]),
-            )['lines'][0]['entry'] ?? null;
+        $verb = $here ? 'change-role' : 'let-in';
+        $applied = $this->changeLists->apply(
+            $access,
+            new ChangeRequest([new LineRequest($person, $verb, $this->leadRole())]),
+        );
 
-        return \is_int($entry) ? $entry : 0;
+        return $applied->lines[0]->stored->entry ?? 0;
     }
 
     /** The highest role that answers for a site. */
@@ -275,16 +261,16 @@ final readonly class SiteHandler
      * @param array<string, mixed> $data of the entry
      */
     public function undo(
-        EntityManagerInterface $entities,
         SiteAccess $access,
         string $code,
         array $data,
         int $entry,
     ): int {
-        $site = $this->site($entities, $access);
+        $site = $this->site($access);
         $before = (array) ($data['before'] ?? []);
+        $now = $site->kept();
         foreach ((array) ($data['after'] ?? []) as $field => $value) {
-            if (!\in_array($field, self::KEPT, true) || $site->{$field} !== $value) {
+            if (!\array_key_exists($field, $now) || ($now[$field] ?? null) !== $value) {
                 throw new Problem(
                     ProblemType::ChangedSince,
                     'The site was changed again after this. Undo the later change first, or change it by hand.',
@@ -302,7 +288,7 @@ final readonly class SiteHandler
                 ),
             );
         }
-        $sequence = $this->put($entities, $site, $access, 'undo', $before, ['of' => $code]);
+        $sequence = $this->put($site, $access, 'undo', $before, ['of' => $code]);
         $this->history->undone($site->id, $entry, $sequence);
 
         return $sequence;
@@ -313,7 +299,6 @@ final readonly class SiteHandler
      * @param array<string, mixed>    $more
      */
     private function put(
-        EntityManagerInterface $entities,
         Site $site,
         SiteAccess $access,
         string $code,
@@ -321,22 +306,25 @@ final readonly class SiteHandler
         array $more = [],
     ): int {
         $before = $after = [];
+        $now = $site->kept();
         foreach ($values as $field => $value) {
-            if (\in_array($field, self::KEPT, true) && $site->{$field} !== $value) {
-                $before[$field] = $site->{$field};
-                $after[$field] = $site->{$field} = $value;
+            if (\array_key_exists($field, $now) && $now[$field] !== $value) {
+                $before[$field] = $now[$field];
+                $after[$field] = $value;
             }
         }
         if ([] === $after) {
             return 0;
         }
+        $this->sites->put($site, $after);
         $this->needsLead($site, $access);
         ++$site->version;
-        $this->flush($entities);
+        $this->flush();
 
-        return $this->history->write($site->id, $access->caller, [
-            [$code, ['before' => $before, 'after' => $after, ...$more]],
-        ]);
+        return $this->history->write($site->id, $access->caller, new Happening(
+            $code,
+            ['before' => $before, 'after' => $after, ...$more],
+        ));
     }
 
     /** An open site has a lead, also one that is about to be opened. */
@@ -358,22 +346,18 @@ final readonly class SiteHandler
         }
     }
 
-    private function site(EntityManagerInterface $entities, SiteAccess $access): Site
+    private function site(SiteAccess $access): Site
     {
-        return $entities->find(Site::class, $access->site->id) ?? throw Problem::notFound('This site');
+        return $this->sites->find($access->site->id) ?? throw Problem::notFound('This site');
     }
 
-    /** @return array{string, string} ids of division and term */
+    /** @return array{Division, Term} */
     private function placed(SiteRequest $request, Caller $caller, ?string $present): array
     {
-        $division = $this->db->fetchOne('SELECT id FROM division WHERE code = ?', [$request->division]);
-        $term = $this->db->fetchOne('SELECT id FROM term WHERE code = ?', [$request->term]);
-        if (!\is_string($division)) {
-            throw Problem::field('/division', 'unknown', 'Choose a division from the list.');
-        }
-        if (!\is_string($term)) {
-            throw Problem::field('/term', 'unknown', 'Choose a term from the list.');
-        }
+        $division = $this->divisions->withCode($request->division)
+            ?? throw Problem::field('/division', 'unknown', 'Choose a division from the list.');
+        $term = $this->terms->withCode($request->term)
+            ?? throw Problem::field('/term', 'unknown', 'Choose a term from the list.');
         $reach = $this->directory->reachOf($caller);
         if (
             $request->division !== $present
@@ -387,13 +371,13 @@ final readonly class SiteHandler
             );
         }
 
-        return [Id::text($division), Id::text($term)];
+        return [$division, $term];
     }
 
-    private function flush(EntityManagerInterface $entities): void
+    private function flush(): void
     {
         try {
-            $entities->flush();
+            $this->sites->flush();
         } catch (UniqueConstraintViolationException) {
             throw $this->taken();
         }

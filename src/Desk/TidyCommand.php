@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Messages\Messages;
+use MintDoor\Messages\Repository\StoredMessages;
 use MintDoor\Roles\Roles;
-use MintDoor\Shared\Instant;
+use MintDoor\Shared\Forgets;
+use MintDoor\Shared\Keeping;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\SessionStore;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 
 #[AsCommand(
     'platform:tidy',
@@ -21,10 +23,11 @@ use Symfony\Component\Console\Output\OutputInterface;
 )]
 final class TidyCommand extends Command
 {
+    /** @param iterable<Forgets> $keepers */
     public function __construct(
-        private readonly Connection $db,
+        #[AutowireIterator(Forgets::class)] private readonly iterable $keepers,
         private readonly PlatformClock $clock,
-        private readonly SessionStore $sessions,
+        private readonly StoredMessages $messages,
         private readonly Messages $room,
         private readonly Roles $roles,
     ) {
@@ -34,46 +37,21 @@ final class TidyCommand extends Command
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $now = $this->clock->instant();
-        $this->sessions->gc(SessionStore::LASTS);
-        $this->db->executeStatement('DELETE FROM throttle WHERE window_ends < UTC_TIMESTAMP()');
-        $this->db->executeStatement('DELETE FROM idempotency WHERE made_at < ?', [
-            Instant::toSql($now - 3_600 * $this->roles->limits()->keepAnswers),
-        ]);
-        $this->db->executeStatement('DELETE FROM first_password WHERE expires_at < ?', [Instant::toSql($now)]);
-        $this->forget($now);
-
-        if (
-            false
-            !== $this->db->fetchOne('SELECT 1 FROM message WHERE due_at < UTC_TIMESTAMP() - INTERVAL 1 MINUTE LIMIT 1')
-        ) {
+        $limits = $this->roles->limits();
+        $keeping = new Keeping(
+            $now,
+            $now - 3_600 * $limits->keepAnswers,
+            $now - 86_400 * $limits->keepMessages,
+            $now - 86_400 * $limits->keepAddresses,
+            SessionStore::LASTS,
+        );
+        foreach ($this->keepers as $keeper) {
+            $keeper->forget($keeping);
+        }
+        if ($this->messages->late()) {
             $this->room->wake(0);
         }
 
         return Command::SUCCESS;
-    }
-
-    /** What is kept for a time only, as the rules have it: what messages said and to where, and network addresses. */
-    private function forget(int $now): void
-    {
-        $limits = $this->roles->limits();
-        $messages = Instant::toSql($now - 86_400 * $limits->keepMessages);
-        $this->db->executeStatement(
-            "UPDATE message SET address = '', subject = '', body = '', reason = NULL
-             WHERE made_at < ? AND (body <> '' OR address <> '') AND due_at IS NULL",
-            [$messages],
-        );
-        $this->db->executeStatement('DELETE FROM letter WHERE arrived_at < ?', [$messages]);
-        $this->db->executeStatement(
-            "UPDATE invitation SET words = '', address = ''
-             WHERE made_at < ? AND unanswered IS NULL AND (words <> '' OR address <> '')",
-            [$messages],
-        );
-        $addresses = Instant::toSql($now - 86_400 * $limits->keepAddresses);
-        foreach (['history_entry', 'security_entry'] as $table) {
-            $this->db->executeStatement("UPDATE $table SET address = NULL WHERE at < ? AND address IS NOT NULL", [
-                $addresses,
-            ]);
-        }
-        $this->db->executeStatement('DELETE FROM notice WHERE seen_at < ?', [$addresses]);
     }
 }

@@ -4,23 +4,21 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
-use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
 use MintDoor\Changes\ChangeHandler;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
-use MintDoor\People\Labels;
+use MintDoor\History\Repository\HistoryEntries;
+use MintDoor\People\Repository\Labels;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
-use MintDoor\Shared\Row;
 
 /** Takes back what an entry of a site's history says was done. Runs inside a transaction, under the site's lock. */
 final readonly class UndoEntry
 {
     public function __construct(
-        private Connection $db,
+        private HistoryEntries $entries,
         private ChangeHandler $changeLists,
         private SiteHandler $sites,
         private Labels $labels,
@@ -32,35 +30,28 @@ final readonly class UndoEntry
      *
      * @throws Problem of type `ChangedSince`, `UndoneAlready`, `NotAllowed` or `NotFound`
      */
-    public function entry(EntityManagerInterface $entities, SiteAccess $access, int $sequence): array
+    public function entry(SiteAccess $access, int $sequence): array
     {
-        $found = $this->db->fetchAssociative(
-            'SELECT code, data, line_id, undone_by FROM history_entry WHERE site_id = ? AND sequence = ? FOR UPDATE',
-            [Id::binary($access->site->id), $sequence],
-        );
-        $row = new Row(false === $found ? throw Problem::notFound('This entry') : $found);
-        $line = $row->idOrNull('line_id');
-        if (null !== $line) {
+        $entry = $this->entries->locked($access->site->id, $sequence) ?? throw Problem::notFound('This entry');
+        if (null !== $entry->lineId) {
             $access->require(Permission::LetIn, 'You may not change who is in this site.');
-            $undone = $this->changeLists->undo($access, [$line], true)['lines'][0];
+            $undone = $this->changeLists->undo($access, [$entry->lineId])->lines[0];
 
-            return ['entry' => $undone['entry'], 'line' => $undone];
+            return ['entry' => $undone->stored?->entry, 'line' => $undone];
         }
-        if (null !== $row->intOrNull('undone_by')) {
+        if (null !== $entry->undoneBy) {
             throw new Problem(ProblemType::UndoneAlready, 'This was already undone.');
         }
-        if (!isset($row->json('data')['before'])) {
+        if (!isset($entry->data['before'])) {
             throw Problem::notAllowed('This entry is no change that could be undone.');
         }
-        /** @var array<string, mixed> $data */
-        $data = $row->json('data');
-        if (isset($data['label'])) {
-            return ['entry' => $this->label($access, $row->string('code'), $data, $sequence), 'line' => null];
+        if (isset($entry->data['label'])) {
+            return ['entry' => $this->label($access, $entry->code, $entry->data, $sequence), 'line' => null];
         }
         $access->require(Permission::RunSite, 'Only a lead of this site or an administrator may do this.');
 
         return [
-            'entry' => $this->sites->undo($entities, $access, $row->string('code'), $data, $sequence),
+            'entry' => $this->sites->undo($access, $entry->code, $entry->data, $sequence),
             'line' => null,
         ];
     }
@@ -83,13 +74,15 @@ final readonly class UndoEntry
             throw new Problem(ProblemType::ChangedSince, 'The label was changed again on all of them after this.');
         }
         $this->labels->set($label, $still, !$on, $access->caller->id, $access->now);
-        $entry = $this->history->write($access->site->id, $access->caller, [
-            [
+        $entry = $this->history->write(
+            $access->site->id,
+            $access->caller,
+            new Happening(
                 'undo',
                 ['of' => $code, 'before' => $after, 'after' => ['on' => !$on], 'label' => $label, 'people' => $still],
                 1 === \count($still) ? $still[0] : null,
-            ],
-        ]);
+            ),
+        );
         $this->history->undone($access->site->id, $sequence, $entry);
 
         return $entry;

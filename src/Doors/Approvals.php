@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use MintDoor\Changes\ChangeContextLoader;
 use MintDoor\Core\Changes\ChangeContext;
 use MintDoor\Core\Changes\LineComputer;
@@ -17,10 +15,11 @@ use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Phase;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
+use MintDoor\Doors\Repository\PendingApprovals;
+use MintDoor\Messages\AccountNews;
 use MintDoor\Messages\Notices;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\Enrollments;
 use MintDoor\Roster\Gate;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Instant;
@@ -35,12 +34,10 @@ use MintDoor\Shared\Row;
  */
 final readonly class Approvals
 {
-    private const MOST = 500;
-
     public function __construct(
-        private Connection $db,
+        private PendingApprovals $pending,
         private Gate $gate,
-        private Doors $doors,
+        private DoorAuthority $authority,
         private DoorLines $lines,
         private ChangeContextLoader $contextLoader,
         private LineComputer $computer,
@@ -52,28 +49,8 @@ final readonly class Approvals
     /** @return list<array<string, mixed>> schema `Approval`, the oldest first */
     public function of(Caller $caller): array
     {
-        $now = Instant::toSql($this->clock->instant());
-        $rows = Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT '
-                    .PersonRow::COLUMNS
-                    .', w.role, w.given_at, w.until_at, s.id AS site_id, s.title, s.time_zone, b.id AS by_id, '
-                        .'b.given_name AS b_given_name, b.family_name AS b_family_name, b.preferred_name AS '
-                        ."b_preferred_name FROM access_grant w JOIN door o ON o.id = w.door_id AND o.kind = 'staff' "
-                        .'JOIN site s ON s.id = w.site_id AND s.taken_back = 0 AND s.closes_at > ? '
-                        .'JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id '
-                        ."AND g.from_at <= ? AND g.until_at > ? AND g.state = 'waiting' "
-                        .'JOIN person p ON p.id = w.person_id AND p.gone IS NULL '
-                        .'JOIN division pd ON pd.id = p.division_id LEFT JOIN account a ON a.person_id = p.id '
-                        .'LEFT JOIN person b ON b.id = w.given_by WHERE '
-                    .Enrollments::UNANSWERED
-                    .' AND (? OR pd.code IN (?))
-             ORDER BY w.given_at, w.id LIMIT '
-                    .self::MOST,
-                [$now, $now, $now, $now, $now, (int) $caller->platformAdministrator, $caller->divisions ?: ['']],
-                [6 => ArrayParameterType::STRING],
-            ),
-        );
+        $divisions = $caller->platformAdministrator ? null : $caller->divisions;
+        $rows = $this->pending->of($divisions, $this->clock->instant());
 
         return array_map(
             static fn(Row $row): array => [
@@ -112,7 +89,7 @@ final readonly class Approvals
 
             return;
         }
-        $asker = $this->doors->keeper($site, $asked->givenBy) ?? new Standing('', false);
+        $asker = $this->authority->keeper($site, $asked->givenBy) ?? new Standing('', false);
         $verdict = $this->roles->book()->mayGive($asked->role, $asker, $context->person, $access->site);
         if (!$verdict->allowed) {
             throw new Problem(
@@ -136,7 +113,10 @@ final readonly class Approvals
             throw new Problem(ProblemType::NotReady, Refusals::sentence($line->reasons[0]->code ?? ''));
         }
         $this->lines->keep($access, $row, 'approve', $line, $caller);
-        $this->notices->tell([[$row, 'let-in-outside', ['site' => $access->row->string('title')]]], $caller);
+        $this->notices->tell(
+            [new AccountNews($row, 'let-in-outside', ['site' => $access->row->string('title')])],
+            $caller
+        );
     }
 
     /** Somebody of a division the caller administers. */

@@ -6,6 +6,7 @@ namespace MintDoor\Doors;
 
 use MintDoor\Core\Changes\ChangeContext;
 use MintDoor\Core\Doors\Admission;
+use MintDoor\Doors\Entity\WaitingRecord;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Row;
 
@@ -13,19 +14,23 @@ use MintDoor\Shared\Row;
 final readonly class DoorContext
 {
     /**
-     * @param SiteAccess $access with the authority of the door
-     * @param Row        $person with `PersonRow::COLUMNS`
-     * @param ?Row       $waiter with `id`, `what`, `section_id`, `offered_until`: what they wait with at this door
-     * @param int        $place  in the waiting line that is theirs, or would be
+     * @param SiteAccess     $access  with the authority of the door
+     * @param Row            $person  with `PersonRow::COLUMNS` and `gone`
+     * @param ?WaitingRecord $waiting what they wait with at this door
+     * @param int            $place   in the waiting list that is theirs, or would be
      */
     public function __construct(
         public SiteAccess $access,
-        public Row $door,
-        public DoorTermsJson $terms,
+        public SentenceDoor $door,
         public Row $person,
         public ChangeContext $context,
         public Admission $admission,
-        public ?Row $waiter,
+        public ?WaitingRecord $waiting,
         public int $place,
     ) {}
+
+    public function personId(): string
+    {
+        return $this->person->id('person_id');
+    }
 }

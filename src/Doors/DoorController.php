@@ -30,6 +30,7 @@ final readonly class DoorController
         private Gate $gate,
         private Doors $doors,
         private DoorList $list,
+        private DoorReach $reach,
         private Arrivals $arrivals,
         private Transaction $transaction,
     ) {}
@@ -70,7 +71,7 @@ final readonly class DoorController
             $caller,
         ): Answer {
             $access = $this->access($site, $caller);
-            $this->doors->change($access, $door, $body, static fn(int $version) => IfMatch::check($request, $version));
+            $this->doors->change($access, $door, $body, IfMatch::of($request));
 
             return $this->one($access, $door);
         });
@@ -86,7 +87,7 @@ final readonly class DoorController
             $caller,
         ): Answer {
             $access = $this->access($site, $caller);
-            $this->doors->open($access, $door, $request->isMethod('PUT'));
+            $request->isMethod('PUT') ? $this->doors->open($access, $door) : $this->doors->shut($access, $door);
 
             return $this->one($access, $door);
         });
@@ -108,7 +109,7 @@ final readonly class DoorController
     #[Route('/sites/{site}/door-reach', name: 'door_reach', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function reach(string $site, #[MapRequestPayload] DoorRequest $body, #[CurrentUser] Caller $caller): Response
     {
-        return new Answer($this->doors->reach($this->access($site, $caller), $body));
+        return new Answer($this->reach->of($this->access($site, $caller), $body));
     }
 
     /** Who comes in just now, and who stands before the door and gets no further. */

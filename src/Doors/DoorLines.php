@@ -4,23 +4,20 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Changes\ChangeContextLoader;
-use MintDoor\Changes\ChangeStore;
-use MintDoor\Changes\StoredLine;
+use MintDoor\Changes\ComputedLine;
+use MintDoor\Changes\LineAnswers;
+use MintDoor\Changes\Repository\ChangeStore;
 use MintDoor\Core\Changes\ChangeContext;
 use MintDoor\Core\Changes\ComputedChange;
 use MintDoor\Core\Changes\LineComputer;
-use MintDoor\Core\Changes\Note;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Time\Window;
-use MintDoor\Roles\Roles;
-use MintDoor\Roster\SegmentRow;
+use MintDoor\Doors\Repository\WaitingPlaces;
+use MintDoor\Roster\Repository\SectionNumbers;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
 
 /**
@@ -30,11 +27,12 @@ use MintDoor\Shared\Row;
 final readonly class DoorLines
 {
     public function __construct(
-        private Connection $db,
+        private WaitingPlaces $places,
+        private SectionNumbers $sections,
         private LineComputer $computer,
         private ChangeStore $store,
         private ChangeContextLoader $contextLoader,
-        private Roles $roles,
+        private LineAnswers $answers,
     ) {}
 
     /**
@@ -46,15 +44,15 @@ final readonly class DoorLines
     {
         $line = $this->computer->comeIn(
             $at->context,
-            $at->door->id('id'),
-            $at->terms->kind,
-            $at->terms->text('role'),
-            $this->window($at->access, $at->terms),
+            $at->door->id,
+            $at->door->kind,
+            $at->door->policy->role,
+            $this->window($at->access, $at->door->policy),
             $this->section($at, $section),
         );
         $this->keep($at->access, $at->person, 'come-in', $line, $by);
         if (Verdict::Ready === $line->verdict) {
-            $this->close($at->door->id('id'), $at->person->id('person_id'), 'in', $at->access, $by);
+            $this->close($at->door->id, $at->personId(), 'in', $at->access, $by);
         }
 
         return $line;
@@ -69,28 +67,14 @@ final readonly class DoorLines
     {
         $line = $this->computer->stand(
             $at->context,
-            $at->door->id('id'),
-            $at->terms->kind,
-            $at->terms->text('role'),
-            $this->window($at->access, $at->terms),
-            'choice' === $at->terms->text('place') ? $section : null,
+            $at->door->id,
+            $at->door->kind,
+            $at->door->policy->role,
+            $this->window($at->access, $at->door->policy),
+            'choice' === $at->door->policy->place ? $section : null,
         );
         $this->keep($at->access, $at->person, 'wait', $line, null);
-        $this->db->executeStatement(
-            <<<'SQL'
-                INSERT INTO waiter (site_id, door_id, person_id, what, state, waits, section_id, why, made_at)
-                VALUES (?, ?, ?, ?, 'waiting', 1, ?, ?, ?)
-                SQL,
-            [
-                Id::binary($at->access->site->id),
-                Id::binary($at->door->id('id')),
-                Id::binary($at->person->id('person_id')),
-                $for,
-                null === $section ? null : Id::binary($section),
-                '' === trim($why) ? null : trim($why),
-                Instant::toSql($at->access->now),
-            ],
-        );
+        $this->places->stand($at, $for, $section, $why);
     }
 
     /**
@@ -98,19 +82,18 @@ final readonly class DoorLines
      *
      * @param array<string, Row> $people by id, as `ChangeContextLoader::people()` reads them
      */
-    public function invite(SiteAccess $access, Row $door, array $people, Caller $by): void
+    public function invite(SiteAccess $access, SentenceDoor $door, array $people, Caller $by): void
     {
-        $terms = DoorTermsJson::of($door);
         $this->many(
             $access,
             $people,
             'invite',
             fn(ChangeContext $context): ComputedChange => $this->computer->stand(
                 $context,
-                $door->id('id'),
-                $terms->kind,
-                $terms->text('role'),
-                $this->window($access, $terms),
+                $door->id,
+                $door->kind,
+                $door->policy->role,
+                $this->window($access, $door->policy),
                 null,
             ),
             $by,
@@ -174,20 +157,7 @@ final readonly class DoorLines
     /** Nobody waits with it any more. */
     public function close(string $door, string $person, string $state, SiteAccess $access, ?Caller $by = null): void
     {
-        $this->db->executeStatement(
-            <<<'SQL'
-                UPDATE waiter
-                SET state = ?, waits = NULL, decided_by = ?, decided_at = ?
-                WHERE door_id = ? AND person_id = ? AND waits = 1
-                SQL,
-            [
-                $state,
-                null === $by ? null : Id::binary($by->id),
-                Instant::toSql($access->now),
-                Id::binary($door),
-                Id::binary($person),
-            ],
-        );
+        $this->places->close($door, $person, $state, $by?->id, $access->now);
     }
 
     /**
@@ -197,76 +167,52 @@ final readonly class DoorLines
      */
     public function keep(SiteAccess $access, Row $person, string $verb, ComputedChange $line, ?Caller $by): void
     {
-        if (Verdict::Ready === $line->verdict) {
-            $this->store->store(null === $by ? $access : $access->doneBy($by), [$this->stored($person, $verb, $line)]);
+        $computed = new ComputedLine($person, $verb, $line);
+        if ($computed->isReady()) {
+            $this->store(null === $by ? $access : $access->doneBy($by), [$computed]);
         }
     }
 
     /**
-     * @param array<string, Row>        $people by id
-     * @param callable(ChangeContext): ComputedChange $line
+     * @param array<string, Row>                       $people by id
+     * @param \Closure(ChangeContext): ComputedChange $change
      */
-    private function many(SiteAccess $access, array $people, string $verb, callable $line, Caller $by): void
+    private function many(SiteAccess $access, array $people, string $verb, \Closure $change, Caller $by): void
     {
-        $context = [] === $people ? null : $this->contextLoader->of($access, $people);
+        if ([] === $people) {
+            return;
+        }
+        $context = $this->contextLoader->of($access, $people);
         $ready = [];
         foreach ($people as $id => $person) {
-            $each = null === $context ? null : $line($context->one($id));
-            if (Verdict::Ready === $each?->verdict) {
-                $ready[] = $this->stored($person, $verb, $each);
+            $line = new ComputedLine($person, $verb, $change($context->one($id)));
+            if ($line->isReady()) {
+                $ready[] = $line;
             }
         }
         if ([] !== $ready) {
-            $this->store->store($access->doneBy($by), $ready, listed: false);
+            $this->store($access->doneBy($by), $ready, listed: false);
         }
     }
 
-    private function stored(Row $person, string $verb, ComputedChange $line): StoredLine
+    /** @param non-empty-list<ComputedLine> $lines */
+    private function store(SiteAccess $access, array $lines, bool $listed = true): void
     {
-        $note = static fn(Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
-
-        return new StoredLine($person->id('person_id'), $person->string('sort_name'), $verb, $line, [
-            'verdict' => $line->verdict->value,
-            'before' => SegmentRow::json($line->before, $this->roles->book()),
-            'after' => SegmentRow::json($line->after, $this->roles->book()),
-            'reasons' => array_map($note, $line->reasons),
-            'cautions' => array_map(
-                $note,
-                array_values(
-                    array_filter($line->cautions, static fn(Note $each): bool => 'work-stays' !== $each->code),
-                ),
-            ),
-        ]);
+        $this->store->store($access, $lines, $this->answers->plain($lines), listed: $listed);
     }
 
-    private function window(SiteAccess $access, DoorTermsJson $terms): Window
+    private function window(SiteAccess $access, DoorPolicy $policy): Window
     {
-        return new Window($access->now, max($access->now, $terms->stays($access->site->termEnds)));
+        return new Window($access->now, max($access->now, $policy->stays($access->site->termEnds)));
     }
 
     /** Where somebody is put: where the door says, where they chose, or where the fewest are. */
     private function section(DoorContext $at, ?string $chosen): ?string
     {
-        if ('emptiest' !== $at->terms->text('place')) {
-            return 'choice' === $at->terms->text('place') ? $chosen : $at->terms->textOrNull('section');
-        }
-        $now = Instant::toSql($at->access->now);
-        $section = $this->db->fetchOne(
-            <<<'SQL'
-                SELECT s.id
-                FROM section s
-                LEFT JOIN (SELECT w.section_id,
-                    COUNT(*) AS people FROM access_grant w JOIN enrollment_segment g ON g.site_id = w.site_id
-                    AND g.person_id = w.person_id AND g.from_at <= ? AND g.until_at > ?
-                    AND g.state IN ('current', 'paused', 'upcoming') WHERE w.site_id = ?
-                    AND w.live = 1 GROUP BY w.section_id) n ON n.section_id = s.id
-                WHERE s.site_id = ?
-                ORDER BY COALESCE(n.people, 0), s.name, s.id
-                LIMIT 1
-                SQL,
-            [$now, $now, Id::binary($at->access->site->id), Id::binary($at->access->site->id)],
-        );
-
-        return \is_string($section) ? Id::text($section) : null;
+        return match ($at->door->policy->place) {
+            'emptiest' => $this->sections->emptiest($at->access->site->id, $at->access->now),
+            'choice' => $chosen,
+            default => $at->door->policy->section,
+        };
     }
 }

@@ -13,7 +13,6 @@ use MintDoor\Messages\Texts;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Messages about doors: an invitation, a reminder, a seat that is kept, an answer, a warning. */
@@ -28,14 +27,7 @@ final readonly class DoorMessages
     ) {}
 
     /**
-     * @param list<array{
-     *     address: string,
-     *     person: ?Row,
-     *     cause: string,
-     *     words: string,
-     *     until: int,
-     *     invitation: ?string,
-     * }> $letters each to somebody; `person` with `PersonRow::COLUMNS`
+     * @param list<DoorLetter> $letters each to somebody
      * @param ?Caller $by   null where the door does it by itself
      * @param bool    $held whether they wait for the time of an undo
      */
@@ -50,16 +42,16 @@ final readonly class DoorMessages
         $template = $this->texts->nearest($kind, $access->site->id, $access->site->division)[0];
         $messages = [];
         foreach ($letters as $letter) {
-            $person = $letter['person'];
+            $person = $letter->person;
             $name =
                 null === $person
-                    ? ['name' => $letter['address'], 'given' => '', 'login' => '', 'platform' => $this->platform]
+                    ? ['name' => $letter->address, 'given' => '', 'login' => '', 'platform' => $this->platform]
                     : $this->values->ofPerson($person);
             $until =
-                $letter['until'] >= Time::FOREVER
+                $letter->until >= Time::FOREVER
                     ? ''
                     : ' until '
-                        .(new \DateTimeImmutable('@'.$letter['until']))
+                        .(new \DateTimeImmutable('@'.$letter->until))
                             ->setTimezone($access->zone())
                             ->format('j F, H:i');
             $filled = $template->fill([
@@ -68,16 +60,16 @@ final readonly class DoorMessages
                 'role' => mb_strtolower($this->roles->book()->find($role)->name ?? ''),
                 'until' => $until,
                 'by' => $by->name ?? $access->row->string('title'),
-                'words' => $letter['words'],
+                'words' => $letter->words,
             ]);
             $messages[] = new Outgoing(
                 $kind,
                 $person?->id('person_id'),
-                $letter['address'],
+                $letter->address,
                 $filled,
-                $letter['cause'],
+                $letter->cause,
                 $access->site->id,
-                invitation: $letter['invitation'],
+                invitation: $letter->invitation,
             );
         }
         $this->room->queue($messages, $by?->id, $held);

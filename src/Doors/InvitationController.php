@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Doors\Repository\SentenceDoors;
 use MintDoor\Messages\Budgets;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
@@ -13,7 +15,6 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\Dear;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -28,7 +29,9 @@ final readonly class InvitationController
 
     public function __construct(
         private Gate $gate,
-        private Doors $doors,
+        private SentenceDoors $doors,
+        private DoorAuthority $authority,
+        private InvitationPlanner $planner,
         private Invitations $invitations,
         private Transaction $transaction,
         private Budgets $budgets,
@@ -37,7 +40,7 @@ final readonly class InvitationController
     #[Route('/sites/{site}/doors/{door}/invitations', name: 'invitations', requirements: self::DOOR, methods: ['GET'])]
     public function all(string $site, string $door, #[CurrentUser] Caller $caller): Response
     {
-        return new Answer(['items' => $this->invitations->of($this->at($site, $door, $caller)[1])]);
+        return new Answer(['items' => $this->invitations->of($this->door($this->access($site, $caller), $door))]);
     }
 
     /** Says whom lines mean, and with `apply` invites them. */
@@ -51,7 +54,8 @@ final readonly class InvitationController
         #[CurrentUser] Caller $caller,
     ): Response {
         if (!$body->apply) {
-            $plan = $this->invitations->plan(...[...$this->at($site, $door, $caller), $body]);
+            $access = $this->access($site, $caller);
+            $plan = $this->planner->plan($access, $this->door($access, $door), $body);
 
             return new Answer(['items' => $plan, 'invited' => 0, 'left' => $this->budgets->left($caller->id)]);
         }
@@ -62,14 +66,14 @@ final readonly class InvitationController
             $body,
             $caller,
         ): Answer {
-            [$access, $row] = $this->at($site, $door, $caller);
-            if ('open' !== $row->string('state')) {
+            $access = $this->access($site, $caller);
+            $through = $this->door($access, $door);
+            if (!$through->door->isOpen()) {
                 throw Problem::notAllowed('This door is shut. Open it before you invite anybody through it.');
             }
-            $this->doors->assertMayGive($access, $row);
-            $plan = $this->invitations->plan($access, $row, $body);
-
-            $invited = $this->invitations->invite($access, $row, $plan, $body->words);
+            $this->authority->assertMayGive($access, $through);
+            $plan = $this->planner->plan($access, $through, $body);
+            $invited = $this->invitations->invite($access, $through, $plan, $body->words);
 
             return new Answer(['items' => $plan, 'invited' => $invited, 'left' => $this->budgets->left($caller->id)]);
         });
@@ -95,12 +99,12 @@ final readonly class InvitationController
             $chosen,
             $caller,
         ): Answer {
-            [$access, $row] = $this->at($site, $door, $caller);
-            $this->doors->assertMayGive($access, $row);
+            $access = $this->access($site, $caller);
+            $through = $this->door($access, $door);
+            $this->authority->assertMayGive($access, $through);
+            $only = $chosen->all ? null : $chosen->invitations;
 
-            return new Answer([
-                'done' => $this->invitations->again($access, $row, $chosen->all ? null : $chosen->invitations),
-            ]);
+            return new Answer(['done' => $this->invitations->again($access, $through, $only)]);
         });
     }
 
@@ -117,29 +121,32 @@ final readonly class InvitationController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        return $this->transaction->run(
-            $request,
+        return $this->transaction->run($request, $caller, [$site], function () use (
+            $site,
+            $door,
+            $chosen,
             $caller,
-            [$site],
-            fn(): Answer => new Answer([
-                'done' => $this->invitations->withdraw(
-                    ...[...$this->at($site, $door, $caller), $chosen->all ? null : $chosen->invitations],
-                ),
-            ]),
-        );
+        ): Answer {
+            $access = $this->access($site, $caller);
+            $only = $chosen->all ? null : $chosen->invitations;
+
+            return new Answer([
+                'done' => $this->invitations->withdraw($access, $this->door($access, $door), $only),
+            ]);
+        });
     }
 
-    /** @return array{SiteAccess, Row} */
-    private function at(string $site, string $door, Caller $caller): array
+    private function access(string $site, Caller $caller): SiteAccess
     {
-        $access = $this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS);
-        $row = $this->doors->row($access, $door);
+        return $this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS);
+    }
 
-        return [
-            $access,
-            'invitation' === $row->string('kind')
-                ? $row
-                : throw Problem::notAllowed('Only a door for invitations has invitations.'),
-        ];
+    private function door(SiteAccess $access, string $id): SentenceDoor
+    {
+        $door = $this->doors->inSite($access->site->id, $id);
+
+        return DoorKind::Invitation === $door->kind
+            ? $door
+            : throw Problem::notAllowed('Only a door for invitations has invitations.');
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
@@ -32,13 +31,12 @@ final readonly class JoinController
         private Newcomers $newcomers,
         private Transaction $transaction,
         private Throttle $throttle,
-        private Connection $db,
     ) {}
 
     #[Route('/join/look', name: 'look_at_door', methods: ['POST'])]
     public function look(#[MapRequestPayload] JoinRequest $body, #[CurrentUser] ?Caller $caller): Response
     {
-        return new Answer($this->joining->look(...[...$this->which->of($body, $caller), $caller]));
+        return new Answer($this->joining->look($this->which->of($body, $caller), $caller));
     }
 
     #[Route('/join', name: 'join', methods: ['POST'])]
@@ -47,21 +45,21 @@ final readonly class JoinController
         Request $request,
         #[CurrentUser] Caller $caller,
     ): Response {
-        $site = $this->which->of($body, $caller)[0]->id('site_id');
+        $site = $this->which->of($body, $caller)->door->site;
 
         // What was found without the lock is read again under it: the door may have been shut in between.
         return $this->transaction->run(
             $request,
             $caller,
             [$site],
-            fn(): Answer => new Answer($this->joining->join(...[...$this->which->of($body, $caller), $caller, $body])),
+            fn(): Answer => new Answer($this->joining->join($this->which->of($body, $caller), $caller, $body)),
         );
     }
 
     #[Route('/join/account', name: 'join_with_account', methods: ['POST'])]
     public function account(#[MapRequestPayload] JoinAccountRequest $body, Request $request): Response
     {
-        [$door] = $this->which->of($body, null);
+        $site = $this->which->of($body, null)->door->site;
         if (
             !$this->throttle
                 ->hit('accounts made from '.$request->getClientIp(), self::ACCOUNTS, self::WINDOW)
@@ -76,19 +74,12 @@ final readonly class JoinController
         $this->newcomers->assertComplete($body);
         $hash = $this->newcomers->hash($body->password);
 
-        return $this->transaction->run($request, Caller::nobody(), [$door->id('site_id')], function () use (
-            $body,
-            $hash,
-        ): Answer {
-            [$door, $invitation] = $this->which->of($body, null);
-            $division = $this->db->fetchOne(
-                'SELECT d.code FROM site s JOIN division d ON d.id = s.division_id WHERE s.id = ?',
-                [Id::binary($door->id('site_id'))],
-            );
-            $caller = $this->newcomers->make($door, $invitation, $body, \is_string($division) ? $division : '', $hash);
+        return $this->transaction->run($request, Caller::nobody(), [$site], function () use ($body, $hash): Answer {
+            $before = $this->which->of($body, null);
+            $caller = $this->newcomers->make($before, $body, $hash);
 
             return new Answer(
-                [...$this->joining->join($door, $invitation, $caller, $body), 'login' => $caller->login],
+                [...$this->joining->join($before, $caller, $body), 'login' => $caller->login],
                 Response::HTTP_CREATED,
             );
         });
@@ -127,18 +118,12 @@ final readonly class JoinController
 
     private function answer(int $wait, bool $take, Request $request, Caller $caller): Answer
     {
-        $site = $this->db->fetchOne('SELECT site_id FROM waiter WHERE id = ? AND person_id = ?', [
-            $wait,
-            Id::binary($caller->id),
-        ]);
-        if (!\is_string($site)) {
-            throw Problem::notFound('This place in the line');
-        }
+        $site = $this->joining->wait($wait, $caller)->site->id;
 
         return $this->transaction->run(
             $request,
             $caller,
-            [Id::text($site)],
+            [$site],
             fn(): Answer => new Answer($this->joining->answer($this->joining->wait($wait, $caller), $take, $caller)),
         );
     }

@@ -4,29 +4,34 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Accounts\AccountBatch;
 use MintDoor\Accounts\Passwords;
+use MintDoor\Accounts\Repository\AccountListRows;
 use MintDoor\Core\Accounts\AccountDraft;
 use MintDoor\Core\People\PersonKind;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
-use MintDoor\People\PeopleWriter;
+use MintDoor\People\Facts;
+use MintDoor\People\Repository\AccountRecords;
+use MintDoor\People\Repository\FindableNames;
+use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\CallerProvider;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Ids;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
-use MintDoor\Sites\Divisions;
+use MintDoor\Sites\Repository\Divisions;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 
 /** Accounts that people make for themselves on the way through a door that allows it, or with an invitation. */
 final readonly class Newcomers
 {
     public function __construct(
-        private Connection $db,
+        private People $people,
+        private AccountRecords $accounts,
+        private AccountListRows $turns,
+        private FindableNames $names,
         private AccountBatch $batch,
         private Divisions $divisions,
         private Roles $roles,
@@ -52,59 +57,45 @@ final readonly class Newcomers
     /**
      * Whoever comes has an account from now on. Runs inside a transaction.
      *
-     * @param string $site division of the site, by code
-     *
      * @throws Problem at the fields, or of type `NotAllowed` where this door makes no accounts
      */
-    public function make(Row $door, ?Row $invitation, JoinAccountRequest $request, string $site, string $hash): Caller
+    public function make(BeforeDoor $before, JoinAccountRequest $request, string $hash): Caller
     {
-        $terms = DoorTermsJson::of($door);
-        $invited = $invitation?->idOrNull('person_id');
+        [$door, $invitation] = [$before->door, $before->invitation];
+        $policy = $door->policy;
+        $invited = $invitation?->person?->id;
         if (null !== $invited) {
             return $this->firstPassword($invited, $hash);
         }
-        if (null === $invitation && !$terms->is('accounts')) {
+        if (null === $invitation && !$policy->accounts) {
             throw Problem::notAllowed('This door makes no accounts. Ask whoever gave you the key for one.');
         }
-        [$kind, $level] = $this->kind($terms, null !== $invitation, $request->level);
+        [$kind, $level] = $this->kind($policy, null !== $invitation, $request->level);
         $given = self::name($request->given, '/given', 'Type your given name.');
         $family = self::name($request->family, '/family', 'Type your family name.');
-        $address = $invitation?->string('address');
+        $address = $invitation?->address;
         // Logins are given out one after the other, as on change lists of accounts.
-        $this->db->fetchFirstColumn('SELECT id FROM division ORDER BY id FOR UPDATE');
-        if (
-            null !== $address
-            && false !== $this->db->fetchOne('SELECT 1 FROM person WHERE email = ? LIMIT 1', [$address])
-        ) {
+        $this->turns->takeTurns();
+        if (null !== $address && $this->people->isTaken('email', $address, '')) {
             throw Problem::notAllowed(
                 'There is an account with the address of this invitation by now. Sign in with it.',
             );
         }
-        $division = $terms->texts('divisions')[0] ?? $site;
+        $division = $policy->divisions[0] ?? $door->door->site->division->code;
         $draft = new AccountDraft(1, '', $given, $family, null, $kind, $division, $level, null, $address);
         $base = $draft->loginOfName();
         $taken = $this->batch->taken([$draft]);
         for ($n = 1, $login = $base; isset($taken[$login]); $login = $base.++$n) {
         }
         $id = $this->ids->next();
-        $people = new PeopleWriter($this->db);
-        $people->add(
-            $id,
-            $kind->value,
-            $this->divisions->all()[$division]['id'] ?? throw Problem::notFound('This division'),
-            $given,
-            $family,
-            $level,
-            null,
-            $address,
-            $login,
-            null,
-            null,
-        );
+        $of = $this->divisions->withCode($division) ?? throw Problem::notFound('This division');
+        $people = $this->names->writer();
+        $facts = new Facts($given, $family, level: $level, email: $address);
+        $people->add($id, $kind->value, $of->id, $facts, $login);
         $people->account($id, $login, $this->clock->instant(), $hash);
         $people->write();
         $caller = $this->callers->byId($id);
-        $this->history->write(History::PLATFORM, $caller, [['account-made', ['door' => $door->id('id')], $id]]);
+        $this->history->write(History::PLATFORM, $caller, new Happening('account-made', ['door' => $door->id], $id));
 
         return $caller;
     }
@@ -112,28 +103,26 @@ final readonly class Newcomers
     /** The link came to their own address: it sets their first password, and never another one. */
     private function firstPassword(string $person, string $hash): Caller
     {
-        $set = $this->db->executeStatement(
-            'UPDATE account SET password_hash = ?, must_change = 0, card_until = NULL WHERE person_id = ?
-                AND password_hash IS NULL',
-            [$hash, Id::binary($person)],
-        );
-        if (1 !== (int) $set) {
+        $account = $this->accounts->locked($person);
+        if (null === $account || null !== $account->passwordHash) {
             throw Problem::notAllowed('You have an account already. Sign in with it, and the invitation is answered.');
         }
+        $account->setPassword($hash);
+        $this->accounts->flush();
 
         return $this->callers->byId($person);
     }
 
     /** @return array{PersonKind, ?int} */
-    private function kind(DoorTermsJson $terms, bool $invited, ?int $level): array
+    private function kind(DoorPolicy $policy, bool $invited, ?int $level): array
     {
-        $kinds = $this->roles->book()->find($terms->text('role'))->for ?? [];
+        $kinds = $this->roles->book()->find($policy->role)->for ?? [];
         $kind = \in_array(PersonKind::Learner, $kinds, true) ? PersonKind::Learner : PersonKind::External;
         if (PersonKind::Learner !== $kind) {
             return [$kind, null];
         }
-        $lowest = $terms->number('lowest');
-        $highest = $terms->number('highest');
+        $lowest = $policy->lowest;
+        $highest = $policy->highest;
         if (!$invited && null === $level) {
             throw Problem::field('/level', 'choose', 'Choose your level.');
         }

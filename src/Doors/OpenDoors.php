@@ -4,15 +4,19 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Doors\Doorman;
-use MintDoor\Core\Doors\DoorState;
 use MintDoor\Core\Doors\Passage;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Timeline;
+use MintDoor\Doors\Repository\DoorKeys;
+use MintDoor\Doors\Repository\SentenceDoors;
+use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\Enrollments;
+use MintDoor\Roster\Entity\Section;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\Repository\Sections;
+use MintDoor\Roster\Repository\Standings;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
@@ -24,6 +28,7 @@ use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Throttle;
 use MintDoor\Shared\Transaction;
+use MintDoor\Sites\Repository\Sites;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -37,19 +42,17 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
  */
 final readonly class OpenDoors
 {
-    private const MOST = 300;
-
-    /** A door beside the columns of its site, which has some of these names itself. */
-    private const DOOR = 'o.id AS door_id, o.kind AS door_kind, o.state AS door_state, o.terms AS door_terms, '
-        .'o.from_at AS door_from_at, o.until_at AS door_until_at';
-
     public function __construct(
-        private Connection $db,
+        private SentenceDoors $open,
+        private People $people,
+        private Sites $sites,
+        private Standings $standings,
+        private Sections $sections,
+        private DoorAuthority $authority,
         private Gate $gate,
         private Doors $doors,
         private DoorKeys $keys,
         private Roles $roles,
-        private Enrollments $enrollments,
         private PlatformClock $clock,
         private Throttle $throttle,
         private Transaction $transaction,
@@ -60,34 +63,23 @@ final readonly class OpenDoors
     public function all(#[CurrentUser] Caller $caller): Response
     {
         $now = $this->clock->instant();
-        $at = Instant::toSql($now);
-        $address = $this->db->fetchOne('SELECT email FROM person WHERE id = ?', [Id::binary($caller->id)]);
-        $rows = Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT '
-                    .SiteRow::COLUMNS
-                    .', '
-                    .self::DOOR
-                    .', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat FROM door o '
-                        .'JOIN site s ON s.id = o.site_id JOIN division d ON d.id = s.division_id '
-                        .'JOIN term t ON t.id = s.term_id LEFT JOIN enrollment_segment g ON g.site_id = s.id '
-                        ."AND g.person_id = ? AND g.from_at <= ? AND g.until_at > ? WHERE o.kind = 'key' "
-                        ."AND o.state = 'open' AND o.from_at <= ? AND o.until_at > ? AND JSON_VALUE(o.terms, "
-                        ."'$.listed') = 1 AND s.taken_back = 0 AND s.closes_at > ? ORDER BY s.title LIMIT "
-                    .self::MOST,
-                [Id::binary($caller->id), $at, $at, $at, $at, $at],
-            ),
-        );
+        $address = $this->people->find($caller->id)?->email;
+        $own = [];
+        foreach ($this->standings->toCome($caller->id, $now) as $row) {
+            $own[$row->id('site_id')][] = SegmentRow::segment($row);
+        }
+        $doors = $this->open->listed($now);
+        $sites = $this->sitesOf($doors);
         $doorman = new Doorman($this->roles->book());
         $items = [];
-        foreach ($rows as $row) {
-            $here = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
-            $terms = DoorTermsJson::beside($row);
+        foreach ($doors as $door) {
+            $row = $sites[$door->site];
+            $here = (new Timeline($own[$door->site] ?? []))->at($now);
             $admission = $doorman->admit(
-                $terms->terms(),
+                $door->terms(),
                 SiteRow::site($row),
                 Gate::person($caller),
-                \is_string($address) ? $address : null,
+                $address,
                 $here,
                 $now,
                 0,
@@ -95,15 +87,15 @@ final readonly class OpenDoors
             );
             if (\in_array($admission->passage, [Passage::In, Passage::Approval], true)) {
                 $items[] = [
-                    'door' => $row->id('door_id'),
-                    'site' => ['id' => $row->id('id'), 'title' => $row->string('title')],
+                    'door' => $door->id,
+                    'site' => ['id' => $door->site, 'title' => $row->string('title')],
                     'kind' => $row->string('kind'),
                     'division' => $row->string('division_name'),
                     'term' => $row->string('term_name'),
                     'timeZone' => $row->string('time_zone'),
-                    'asks' => $terms->is('approval'),
-                    'about' => $terms->text('about'),
-                    'untilAt' => Instant::toJson($terms->hours->until),
+                    'asks' => $door->policy->approval,
+                    'about' => $door->policy->about,
+                    'untilAt' => Instant::toJson($door->hours->until),
                     'waits' => 'waiting' === $here?->state->value,
                 ];
             }
@@ -123,37 +115,35 @@ final readonly class OpenDoors
                 retryAfter: 900,
             );
         }
-        $now = $this->clock->instant();
-        $found = $this->db->fetchAssociative(
-            'SELECT '
-                .SiteRow::COLUMNS
-                .', '
-                .self::DOOR
-                .' FROM door o JOIN site s ON s.id = o.site_id AND s.taken_back = 0 '
-                    .'JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id WHERE o.id = ? '
-                    ."AND o.kind = 'preview' AND o.terms IS NOT NULL",
-            [Id::binary($door)],
-        );
-        $hidden =
-            null === $caller
+        $found = $this->found($door);
+        $may =
+            null !== $found
+            && Doorman::mayPreview(
+                $found->terms(),
+                $found->policy->anyone,
+                $caller?->division,
+                true === $caller?->administers($found->door->site->division->code),
+                $this->clock->instant(),
+            );
+        // Whoever may not look is told the same as if there were no such door.
+        if (null === $found || !$may) {
+            throw null === $caller
                 ? new Problem(ProblemType::NotSignedIn, 'Sign in to look in here.')
                 : Problem::notFound('This door');
-        $row = new Row(false === $found ? throw $hidden : $found);
-        $terms = DoorTermsJson::beside($row);
-        if (
-            !Doorman::mayPreview(
-                $terms->terms(),
-                $terms->is('anyone'),
-                $caller?->division,
-                true === $caller?->administers($row->string('division_code')),
-                $now,
-            )
-        ) {
-            // Whoever may not look is told the same as if there were no such door.
-            throw $hidden;
         }
 
-        return new Answer($this->shown($row, $terms, $now));
+        return new Answer($this->shown($found));
+    }
+
+    private function found(string $id): ?SentenceDoor
+    {
+        try {
+            $door = $this->open->anywhere($id);
+        } catch (Problem) {
+            return null;
+        }
+
+        return DoorKind::Preview === $door->kind ? $door : null;
     }
 
     /** Key doors of the sites one keeps the doors of. */
@@ -206,93 +196,75 @@ final readonly class OpenDoors
     private function mine(Caller $caller, array $only = []): array
     {
         $now = $this->clock->instant();
-        $at = Instant::toSql($now);
-        $rows = Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT o.id, o.name, o.kind, o.state, o.terms, o.from_at, o.until_at, k.sealed, s.id AS site_id, '
-                    .'s.title, s.time_zone, t.name AS term FROM door o JOIN door_key k ON k.door_id = o.id '
-                    .'JOIN site s ON s.id = o.site_id AND s.taken_back = 0 JOIN term t ON t.id = s.term_id '
-                    .'WHERE s.id IN (SELECT g.site_id FROM enrollment_segment g WHERE g.person_id = ? '
-                    ."AND g.from_at <= ? AND g.until_at > ? AND g.state = 'current' AND g.role IN (?)) ORDER BY "
-                    .'s.title, o.name LIMIT '
-                    .self::MOST,
-                [Id::binary($caller->id), $at, $at, $this->roles->book()->holdersOf(Permission::KeepDoors) ?: ['']],
-                [3 => ArrayParameterType::STRING],
-            ),
-        );
+        $keepers = $this->roles->book()->holdersOf(Permission::KeepDoors);
         $items = $at = [];
-        foreach ($rows as $row) {
-            if ([] === $only || \in_array($row->id('id'), $only, true)) {
-                $terms = DoorTermsJson::of($row);
-                $items[] = [
-                    'id' => $row->id('id'),
-                    'name' => $row->string('name'),
-                    'key' => $this->doors->gives(
-                        $at[$row->id('site_id')] ??= $this->gate->at($row->id('site_id'), $caller),
-                        $terms,
-                    )
-                        ? $this->keys->shown($row->stringOrNull('sealed'))
-                        : null,
-                    'state' => DoorState::of($terms->open, $terms->is('approval'), $terms->hours, $now)->value,
-                    'site' => ['id' => $row->id('site_id'), 'title' => $row->string('title')],
-                    'term' => $row->string('term'),
-                    'untilAt' => Instant::toJson($terms->hours->until),
-                    'timeZone' => $row->string('time_zone'),
-                ];
+        foreach ($this->open->keyDoorsOf($caller->id, $keepers, $now) as $door) {
+            if ([] !== $only && !\in_array($door->id, $only, true)) {
+                continue;
             }
+            $site = $door->door->site;
+            $access = $at[$site->id] ??= $this->gate->at($site->id, $caller);
+            $items[] = [
+                'id' => $door->id,
+                'name' => $door->door->name,
+                'key' => $this->authority->gives($access, $door->kind, $door->policy)
+                    ? $this->keys->ofDoor($door->id)
+                    : null,
+                'state' => $door->state($now)->value,
+                'site' => ['id' => $site->id, 'title' => $site->title],
+                'term' => $site->term->name,
+                'untilAt' => Instant::toJson($door->hours->until),
+                'timeZone' => $site->timeZone,
+            ];
         }
 
         return $items;
     }
 
-    /** @return array<string, mixed> schema `Preview` */
-    private function shown(Row $row, DoorTermsJson $terms, int $now): array
+    /**
+     * @param list<SentenceDoor> $doors
+     *
+     * @return array<string, Row> with `SiteRow::COLUMNS`, by id
+     */
+    private function sitesOf(array $doors): array
     {
-        $shows = $terms->texts('shows');
-        $site = Id::binary($row->id('id'));
-        $at = Instant::toSql($now);
-        $leads = \in_array('leads', $shows, true) ? $this->enrollments->namesOfLeads($row->id('id'), $now) : null;
-        $sections = \in_array('sections', $shows, true)
-            ? Row::all(
-                $this->db->fetchAllAssociative('SELECT name, meets FROM section WHERE site_id = ? ORDER BY name', [
-                    $site,
-                ]),
-            )
-            : null;
-        $learners = \in_array('numbers', $shows, true)
-            ? $this->db->fetchOne(
-                <<<'SQL'
-                    SELECT COUNT(*)
-                    FROM enrollment_segment
-                    WHERE site_id = ? AND from_at <= ? AND until_at > ? AND holds_seat = 1
-                    SQL,
-                [$site, $at, $at],
-            )
-            : null;
+        $ids = array_unique(array_map(static fn(SentenceDoor $door): string => $door->site, $doors));
+        $sites = [];
+        foreach ($this->sites->withTerms(array_values($ids)) as $row) {
+            $sites[$row->id('id')] = $row;
+        }
+
+        return $sites;
+    }
+
+    /** @return array<string, mixed> schema `Preview` */
+    private function shown(SentenceDoor $door): array
+    {
+        $site = $door->door->site;
+        $now = $this->clock->instant();
+        $shows = static fn(string $what): bool => \in_array($what, $door->policy->shows, true);
+        $sections = $shows('sections') ? $this->sections->all($site->id) : null;
 
         return [
-            'site' => ['id' => $row->id('id'), 'title' => $row->string('title')],
-            'kind' => $row->string('kind'),
-            'division' => $row->string('division_name'),
+            'site' => ['id' => $site->id, 'title' => $site->title],
+            'kind' => $site->kind,
+            'division' => $site->division->name,
             'term' => [
-                'name' => $row->string('term_name'),
-                'startsOn' => $row->string('starts_on'),
-                'endsOn' => $row->string('ends_on'),
+                'name' => $site->term->name,
+                'startsOn' => $site->term->startsOn,
+                'endsOn' => $site->term->endsOn,
             ],
-            'about' => $terms->text('about'),
-            'leads' => $leads,
+            'about' => $door->policy->about,
+            'leads' => $shows('leads') ? $this->standings->namesOfLeads($site->id, $now) : null,
             'sections' =>
                 null === $sections
                     ? null
                     : array_map(
-                        static fn(Row $section): array => [
-                            'name' => $section->string('name'),
-                            'meets' => $section->string('meets'),
-                        ],
+                        static fn(Section $section): array => ['name' => $section->name, 'meets' => $section->meets],
                         $sections,
                     ),
-            'learners' => is_numeric($learners) ? (int) $learners : null,
-            'seats' => null === $learners ? null : $row->intOrNull('seats'),
+            'learners' => $shows('numbers') ? $this->standings->holdingSeats($site->id, $now) : null,
+            'seats' => $shows('numbers') ? $site->seats : null,
         ];
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Accounts\LostJobs;
+use MintDoor\Shared\Repository\Health;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -25,7 +25,7 @@ final class ScheduledDoorTasksCommand extends Command
     public function __construct(
         private readonly ScheduledDoorTasks $tasks,
         private readonly LostJobs $jobs,
-        private readonly Connection $db,
+        private readonly Health $health,
     ) {
         parent::__construct();
     }
@@ -47,10 +47,7 @@ final class ScheduledDoorTasksCommand extends Command
         $end = time() + 900;
         do {
             $done = [...$this->tasks->all(), 'lists' => $this->jobs->again()];
-            $this->db->executeStatement(
-                "INSERT INTO beat (name, at) VALUES ('scheduler', UTC_TIMESTAMP())
-                    ON DUPLICATE KEY UPDATE at = VALUES(at)",
-            );
+            $this->health->beat('scheduler');
             if ([] !== array_filter($done)) {
                 $output->writeln(
                     implode(

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use MintDoor\Changes\ChangeContextLoader;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Doors\Waiter;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Roster\State;
-use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\WakingHours;
+use MintDoor\Doors\Entity\WaitingRecord;
+use MintDoor\Doors\Repository\WaitingPlaces;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
@@ -20,10 +20,8 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 
 /**
  * Who waits at the doors of a site: answered by staff, or offered the seats that are free. Runs inside a transaction,
@@ -31,11 +29,8 @@ use MintDoor\Shared\Row;
  */
 final readonly class WaitingListHandler
 {
-    private const DOOR =
-        'w.id AS waiter, w.person_id, w.what, w.section_id, w.offered_until, w.ahead, '.Doors::COLUMNS;
-
     public function __construct(
-        private Connection $db,
+        private WaitingPlaces $places,
         private DoorContextLoader $doorContexts,
         private DoorLines $lines,
         private DoorMessages $post,
@@ -57,38 +52,29 @@ final readonly class WaitingListHandler
      */
     public function answer(SiteAccess $access, array $waiters, string $answer, string $why): array
     {
-        $rows = Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT '
-                    .self::DOOR
-                    .' FROM waiter w JOIN door d ON d.id = w.door_id WHERE w.site_id = ? AND w.waits = 1 '
-                        .'AND w.id IN (?) ORDER BY w.id',
-                [Id::binary($access->site->id), $waiters],
-                [1 => ArrayParameterType::INTEGER],
-            ),
-        );
-        if ([] === $rows) {
+        $waiting = $this->places->some($access->site->id, $waiters);
+        if ([] === $waiting) {
             throw Problem::notFound('This place in the line');
         }
         if ('up' === $answer && '' === trim($why)) {
             throw Problem::field('/why', 'why', 'Say why; it is written down.');
         }
 
-        return array_map(function (Row $row) use ($access, $answer, $why): array {
-            $at = $this->before($row);
+        return array_map(function (WaitingRecord $one) use ($access, $answer, $why): array {
+            $at = $this->before($one);
             $code = match ($answer) {
-                'up' => $this->moveUp($access, $row, $why),
+                'up' => $this->moveUp($access, $one, $why),
                 'no' => $this->refuse($access, $at, $why),
                 default => $this->accept($access, $at, $why),
             };
 
             return [
-                'id' => $row->int('waiter'),
+                'id' => (int) $one->id,
                 'name' => $at->person->string('preferred_name') ?: $at->person->string('given_name'),
                 'done' => \in_array($code, ['in', 'refused', 'moved'], true),
                 'code' => $code,
             ];
-        }, $rows);
+        }, $waiting);
     }
 
     /**
@@ -97,7 +83,7 @@ final readonly class WaitingListHandler
      */
     public function due(string $site): bool
     {
-        return [] !== array_filter($this->plan($site));
+        return $this->plan($site)->any();
     }
 
     /**
@@ -107,149 +93,129 @@ final readonly class WaitingListHandler
      */
     public function offer(string $site): int
     {
-        ['closed' => $closed, 'over' => $over] = $this->plan($site);
+        $plan = $this->plan($site);
         $access = $this->gate->atDoor($site, Caller::nobody());
-        foreach ($closed as $row) {
+        foreach ($plan->closed as $one) {
             // Who came in another way, or was removed by hand, waits no more.
-            $this->lines->close(
-                $row->id('id'),
-                $row->id('person_id'),
-                true === State::tryFrom($row->string('segment'))?->here() ? 'in' : 'left',
-                $access,
-            );
+            $state = State::tryFrom($plan->states[$one->person->id] ?? '');
+            $this->lines->close($one->door->id, $one->person->id, true === $state?->here() ? 'in' : 'left', $access);
         }
-        foreach ($over as $row) {
-            $at = $this->before($row);
-            $this->lines->goAgain($at, [$row->id('id')], true, 'lapse', $this->callers->anybody($row->id('made_by')));
-            $this->lines->close($row->id('id'), $row->id('person_id'), 'lapsed', $at->access);
+        foreach ($plan->over as $one) {
+            $at = $this->before($one);
+            $by = $this->callers->anybody((string) $at->door->keeper());
+            $this->lines->goAgain($at, [$one->door->id], true, 'lapse', $by);
+            $this->lines->close($one->door->id, $one->person->id, 'lapsed', $at->access);
         }
-        $next = $this->plan($site)['next'];
-        foreach ($next as $row) {
-            $this->keepSeat($access, $row);
+        $next = $this->plan($site)->next;
+        foreach ($next as $one) {
+            $this->keepSeat($access, $one);
         }
 
         return \count($next);
     }
 
-    /**
-     * @return array{closed: list<Row>, over: list<Row>, next: list<Row>} who waits no more, whose offer is over, and to
-     *     whom a seat is offered now
-     */
-    private function plan(string $site): array
+    private function plan(string $site): WaitingPlan
     {
-        $now = Instant::toSql($this->clock->instant());
-        $rows = $closed = [];
-        foreach (
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    'SELECT '
-                        .self::DOOR
-                        .', g.state AS segment FROM waiter w JOIN door d ON d.id = w.door_id '
-                            .'LEFT JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id '
-                            .'AND g.from_at <= ? AND g.until_at > ? WHERE w.site_id = ? AND w.waits = 1 '
-                            ."AND w.what = 'seat' ORDER BY w.ahead DESC, w.id",
-                    [$now, $now, Id::binary($site)],
-                ),
-            ) as $row
-        ) {
-            State::Waiting->value === $row->string('segment')
-                ? ($rows[$row->int('waiter')] = $row)
-                : ($closed[] = $row);
+        $states = $this->places->states($site, $this->clock->instant());
+        $waiting = $closed = [];
+        foreach ($this->places->forSeats($site) as $one) {
+            State::Waiting->value === ($states[$one->person->id] ?? '')
+                ? ($waiting[(int) $one->id] = $one)
+                : ($closed[] = $one);
         }
-        if ([] === $rows) {
-            return ['closed' => $closed, 'over' => [], 'next' => []];
+        if ([] === $waiting) {
+            return new WaitingPlan($states, $closed);
         }
-        $at = $this->before(reset($rows));
-        $line = DoorContextLoader::lineOf(array_values($rows));
-        $over = array_map(static fn(Waiter $waiter): Row => $rows[$waiter->arrival], $line->over($at->access->now));
-        // For whoever stands there all kept seats but their own are taken; for the line as a whole all of them are.
-        $own = $at->waiter?->instantOrNull('offered_until');
+        $at = $this->before($waiting[array_key_first($waiting)]);
+        $list = WaitingPlaces::listOf(array_values($waiting));
+        $of = static fn(Waiter $waiter): WaitingRecord => $waiting[$waiter->arrival];
+        $next = $list->next($this->free($at, $waiting), $this->freeAtDoors($at, $waiting));
+
+        return new WaitingPlan($states, $closed, array_map($of, $list->over($at->access->now)), array_map($of, $next));
+    }
+
+    /**
+     * Seats of the site that are free for as long as any of them would stay.
+     *
+     * @param array<int, WaitingRecord> $waiting
+     */
+    private function free(DoorContext $at, array $waiting): ?int
+    {
+        if (null === $at->access->site->seats) {
+            return null;
+        }
+        $now = $at->access->now;
         $stay = array_map(
-            static fn(Row $row): int => DoorTermsJson::of($row)->stays($at->access->site->termEnds),
-            $rows,
+            static fn(WaitingRecord $one): int => SentenceDoor::of($one->door)->policy->stays(
+                $at->access->site->termEnds,
+            ),
+            $waiting,
         );
-        $most = $at->context->seats->most($at->access->now, max($at->access->now + 1, ...array_values($stay)));
-        $free =
-            null === $at->access->site->seats
-                ? null
-                : $at->access->site->seats - $most - (int) (null !== $own && $own > $at->access->now);
-        $doors = [];
-        foreach ($rows as $row) {
-            if (!\array_key_exists($row->id('id'), $doors)) {
-                $seats = DoorTermsJson::of($row)->number('seats');
-                $doors[$row->id('id')] =
-                    null === $seats ? null : $seats - $this->doorContexts->through(
-                        $row->id('id'),
-                        Id::NONE,
-                        $at->access
-                    );
+        // For whoever stands there all kept seats but their own are taken; for the list as a whole all of them are.
+        $own = (int) (true === $at->waiting?->offeredAt($now));
+
+        return $at->access->site->seats
+            - $at->context->seats->most($now, max($now + 1, ...array_values($stay)))
+            - $own;
+    }
+
+    /**
+     * @param array<int, WaitingRecord> $waiting
+     *
+     * @return array<string, ?int> by door; null where it has no limit
+     */
+    private function freeAtDoors(DoorContext $at, array $waiting): array
+    {
+        $free = [];
+        foreach ($waiting as $one) {
+            $door = $one->door->id;
+            if (!\array_key_exists($door, $free)) {
+                $seats = SentenceDoor::of($one->door)->policy->seats;
+                $through = null === $seats ? 0 : $this->doorContexts->through($door, Id::NONE, $at->access);
+                $free[$door] = null === $seats ? null : $seats - $through;
             }
         }
 
-        return [
-            'closed' => $closed,
-            'over' => $over,
-            'next' => array_map(static fn(Waiter $waiter): Row => $rows[$waiter->arrival], $line->next($free, $doors)),
-        ];
+        return $free;
     }
 
-    private function keepSeat(SiteAccess $access, Row $row): void
+    private function keepSeat(SiteAccess $access, WaitingRecord $one): void
     {
-        $terms = DoorTermsJson::of($row);
-        $until = WakingHours::after($access->now, 3_600 * ($terms->number('offerHours') ?? 14), $access->zone());
-        $this->db->executeStatement("UPDATE waiter SET state = 'offered', offered_until = ? WHERE id = ?", [
-            Instant::toSql($until),
-            $row->int('waiter'),
-        ]);
-        $person = $this->contextLoader->people([$row->id('person_id')])[$row->id('person_id')];
+        $policy = SentenceDoor::of($one->door)->policy;
+        $until = WakingHours::after($access->now, 3_600 * $policy->offerHours, $access->zone());
+        $one->offer($until);
+        $this->places->flush();
+        $person = $this->contextLoader->people([$one->person->id])[$one->person->id];
         $address = $person->stringOrNull('email');
         if (null !== $address) {
-            $this->post->send(
-                MessageKind::SeatOffered,
-                $access,
-                $terms->text('role'),
-                [
-                    [
-                        'address' => $address,
-                        'person' => $person,
-                        'cause' => 'offer:'.$row->int('waiter').':'.$until,
-                        'words' => '',
-                        'until' => $until,
-                        'invitation' => null,
-                    ],
-                ],
-                null,
-                false,
-            );
+            $letter = new DoorLetter($address, $person, 'offer:'.$one->id.':'.$until, until: $until);
+            $this->post->send(MessageKind::SeatOffered, $access, $policy->role, [$letter], null, false);
         }
     }
 
-    private function before(Row $row): DoorContext
+    private function before(WaitingRecord $one): DoorContext
     {
-        return $this->doorContexts->at($row, $this->callers->anybody($row->id('person_id')));
+        return $this->doorContexts->at(SentenceDoor::of($one->door), $this->callers->anybody($one->person->id));
     }
 
-    private function moveUp(SiteAccess $access, Row $row, string $why): string
+    private function moveUp(SiteAccess $access, WaitingRecord $one, string $why): string
     {
-        $most = $this->db->fetchOne("SELECT MAX(ahead) FROM waiter WHERE site_id = ? AND waits = 1 AND what = 'seat'", [
-            Id::binary($access->site->id),
-        ]);
-        $this->db->executeStatement('UPDATE waiter SET ahead = ?, moved_why = ? WHERE id = ?', [
-            (is_numeric($most) ? (int) $most : 0) + 1,
-            trim($why),
-            $row->int('waiter'),
-        ]);
-        $this->history->write($access->site->id, $access->caller, [
-            ['moved-up', ['why' => trim($why)], $row->id('person_id')],
-        ]);
+        $one->ahead = $this->places->front($access->site->id);
+        $one->movedWhy = trim($why);
+        $this->places->flush();
+        $this->history->write(
+            $access->site->id,
+            $access->caller,
+            new Happening('moved-up', ['why' => trim($why)], $one->person->id),
+        );
 
         return 'moved';
     }
 
     private function refuse(SiteAccess $access, DoorContext $at, string $why): string
     {
-        $this->lines->goAgain($at, [$at->door->id('id')], true, 'lapse', $access->caller);
-        $this->lines->close($at->door->id('id'), $at->person->id('person_id'), 'refused', $at->access, $access->caller);
+        $this->lines->goAgain($at, [$at->door->id], true, 'lapse', $access->caller);
+        $this->lines->close($at->door->id, $at->personId(), 'refused', $at->access, $access->caller);
         $this->tell($access, $at, '' === trim($why) ? 'The answer is no this time.' : trim($why));
 
         return 'refused';
@@ -260,14 +226,15 @@ final readonly class WaitingListHandler
     {
         $verdict = $this->roles
             ->book()
-            ->mayGive($at->terms->text('role'), $access->standing, $at->context->person, $access->site);
+            ->mayGive($at->door->policy->role, $access->standing, $at->context->person, $access->site);
         if (!$verdict->allowed) {
             return $verdict->code;
         }
-        $line = $this->lines->comeIn($at, $at->waiter?->idOrNull('section_id'), $access->caller);
+        $line = $this->lines->comeIn($at, $at->waiting?->section?->id, $access->caller);
         if (Verdict::WaitsForSeat === $line->verdict) {
-            if ('approval' === $at->waiter?->string('what') && $at->terms->is('waiting')) {
-                $this->db->executeStatement("UPDATE waiter SET what = 'seat' WHERE id = ?", [$at->waiter->int('id')]);
+            if ('approval' === $at->waiting?->what && $at->door->policy->waiting) {
+                $at->waiting->what = 'seat';
+                $this->places->flush();
 
                 return 'waits-for-seat';
             }
@@ -286,20 +253,12 @@ final readonly class WaitingListHandler
     {
         $address = $at->person->stringOrNull('email');
         if (null !== $address) {
+            $letter = new DoorLetter($address, $at->person, 'answer:'.($at->waiting->id ?? 0), $words);
             $this->post->send(
                 MessageKind::RequestAnswered,
                 $access,
-                $at->terms->text('role'),
-                [
-                    [
-                        'address' => $address,
-                        'person' => $at->person,
-                        'cause' => 'answer:'.($at->waiter?->int('id') ?? 0),
-                        'words' => $words,
-                        'until' => Time::FOREVER,
-                        'invitation' => null,
-                    ],
-                ],
+                $at->door->policy->role,
+                [$letter],
                 $access->caller,
                 false,
             );

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors;
 
-use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\ParameterType;
 use MintDoor\Core\Doors\Key;
 use MintDoor\Core\Doors\KeyReading;
 use MintDoor\Core\Doors\KeySlip;
+use MintDoor\Doors\Entity\Invitation;
+use MintDoor\Doors\Repository\DoorKeys;
+use MintDoor\Doors\Repository\DoorTries;
+use MintDoor\Doors\Repository\InvitationLinks;
+use MintDoor\Doors\Repository\SentenceDoors;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
-use MintDoor\Shared\Row;
 use MintDoor\Shared\Throttle;
 use Symfony\Component\HttpFoundation\RequestStack;
 
@@ -38,52 +39,41 @@ final readonly class WhichDoor
 
     private const LONGEST = 200;
 
-    private const COLUMNS =
-        'SELECT '
-        .Doors::COLUMNS
-        .' FROM door d JOIN site s ON s.id = d.site_id AND s.taken_back = 0 WHERE d.terms IS NOT NULL AND d.id = ?';
-
     public function __construct(
-        private Connection $db,
+        private SentenceDoors $doors,
+        private InvitationLinks $links,
+        private DoorTries $tries,
         private DoorKeys $keys,
         private Throttle $throttle,
         private PlatformClock $clock,
         private RequestStack $requests,
     ) {}
 
-    /** @return array{Row, ?Row} the door, and the invitation that was shown */
-    public function of(JoinRequest $request, ?Caller $caller): array
+    public function of(JoinRequest $request, ?Caller $caller): BeforeDoor
     {
         if (null !== $request->invitation) {
             $invitation = $this->invitation($request->invitation);
 
-            return [$this->row($invitation->id('door_id')), $invitation];
+            return new BeforeDoor($this->doors->anywhere($invitation->door->id), $invitation);
         }
         if (null !== $request->door) {
-            $row = $this->row($request->door);
-            // A door that is opened by a key is not opened by its id.
-            if ('request' !== Doors::requestKind($row)) {
-                throw Problem::notFound('This door');
-            }
+            $door = $this->doors->anywhere($request->door);
 
-            return [$row, null];
+            // A door that is opened by a key is not opened by its id.
+            return 'request' === $door->asked() ? new BeforeDoor($door) : throw Problem::notFound('This door');
         }
 
-        return [$this->row($this->byKey(trim((string) $request->key), $request->visitor, $caller)), null];
+        return new BeforeDoor(
+            $this->doors->anywhere($this->byKey(trim((string) $request->key), $request->visitor, $caller)),
+        );
     }
 
     /** @throws Problem when it is over */
-    private function invitation(#[\SensitiveParameter] string $token): Row
+    private function invitation(#[\SensitiveParameter] string $token): Invitation
     {
         $this->assertFew('answering', 60);
-        $found = $this->db->fetchAssociative(
-            'SELECT i.id, i.site_id, i.door_id, i.person_id, i.address, i.words, i.lapses_at, i.answered_at,
-                i.withdrawn_at, i.opened_at, i.made_by, i.made_at FROM invitation_link l
-                JOIN invitation i ON i.id = l.invitation_id WHERE l.token_hash = ?',
-            [hash('sha256', $token, true)],
-            [ParameterType::BINARY],
-        );
-        if (false === $found) {
+        $found = $this->links->invitation(hash('sha256', $token, true));
+        if (null === $found) {
             $this->throttle->hit('answering from '.$this->address(), 60, self::WINDOW);
             throw new Problem(
                 ProblemType::LinkIsOver,
@@ -91,7 +81,7 @@ final readonly class WhichDoor
             );
         }
 
-        return new Row($found);
+        return $found;
     }
 
     private function assertFew(string $what, int $most): void
@@ -173,29 +163,7 @@ final readonly class WhichDoor
     private function note(string $door, KeySlip $slip, string $visitor, ?Caller $caller): void
     {
         $who = substr(hash('sha256', null === $caller ? $this->address().' '.$visitor : $caller->id, true), 0, 16);
-        $this->db->executeStatement(
-            <<<'SQL'
-                INSERT INTO door_try (site_id, door_id, visitor, person_id, slip, at)
-                SELECT d.site_id, d.id, ?, ?, ?, ?
-                FROM door d
-                WHERE d.id = ?
-                SQL,
-            [
-                $who,
-                null === $caller ? null : Id::binary($caller->id),
-                $slip->value,
-                Instant::toSql($this->clock->instant()),
-                Id::binary($door),
-            ],
-            [ParameterType::BINARY, ParameterType::BINARY],
-        );
-    }
-
-    private function row(string $door): Row
-    {
-        $row = $this->db->fetchAssociative(self::COLUMNS, [Id::binary($door)]);
-
-        return new Row(false === $row ? throw Problem::notFound('This door') : $row);
+        $this->tries->note($door, Id::text($who), $caller?->id, $slip, $this->clock->instant());
     }
 
     private function address(): string

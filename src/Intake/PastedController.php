@@ -11,6 +11,7 @@ use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Intake\Repository\SettledLines;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SegmentRow;

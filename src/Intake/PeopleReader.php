@@ -15,8 +15,9 @@ use MintDoor\Core\People\Reach;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\Nicknames;
 use MintDoor\Core\Text\TooMuch;
-use MintDoor\People\Directory;
+use MintDoor\Intake\Repository\Lookup;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Directory;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
 use MintDoor\Shared\Caller;
@@ -24,7 +25,7 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
-use MintDoor\Sites\Divisions;
+use MintDoor\Sites\Repository\Divisions;
 
 /** Reads whom lines mean, as far as somebody may be told of people. */
 final readonly class PeopleReader
@@ -48,7 +49,7 @@ final readonly class PeopleReader
     {
         $pasted = new PastedText(
             $this->roles->rules()->numbers,
-            array_map(static fn(array $each): string => $each['name'], $this->divisions->all()),
+            $this->divisions->names(),
         );
         try {
             return $pasted->lines($text, $most);
@@ -75,7 +76,7 @@ final readonly class PeopleReader
             $wording,
             $matcher,
             $site,
-            $this->divisions->all()[$for->site->division]['id'] ?? Id::NONE,
+            $this->divisions->withCode($for->site->division)->id ?? Id::NONE,
             array_values($for->remembered),
         );
         [$rows, $known] = $this->within($found, $lines, $caller);

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace MintDoor\Intake;
 
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Intake\Entity\SettledLine;
+use MintDoor\Intake\Repository\SettledLines;
 use MintDoor\Roster\Gate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
@@ -34,7 +36,7 @@ final readonly class SettledLineController
     {
         $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
 
-        return new Answer(['items' => $this->settled->list($site)]);
+        return $this->answer($site);
     }
 
     #[Route(
@@ -56,7 +58,14 @@ final readonly class SettledLineController
                 throw Problem::notFound('This line');
             }
 
-            return new Answer(['items' => $this->settled->list($site)]);
+            return $this->answer($site);
         });
+    }
+
+    private function answer(string $site): Answer
+    {
+        return new Answer([
+            'items' => array_map(static fn(SettledLine $line): array => $line->json(), $this->settled->list($site)),
+        ]);
     }
 }

@@ -6,14 +6,12 @@ namespace MintDoor\Messages;
 
 use MintDoor\Core\Messages\Letter;
 use MintDoor\Core\Messages\MessageKind;
-use MintDoor\Core\Messages\MessageState;
 use MintDoor\Core\Messages\Template;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Window;
-use MintDoor\People\Directory;
-use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Directory;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\PersonGate;
 use MintDoor\Shared\Answer;
@@ -21,7 +19,6 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Ids;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -64,28 +61,23 @@ final readonly class MessageController
 
         return $this->transaction->run($request, $caller, [], function () use ($chosen, $caller): Answer {
             $again = $left = [];
-            foreach ($this->seen($chosen, $caller) as $row) {
+            foreach ($this->seen($chosen, $caller) as $message) {
                 $why = match (true) {
-                    MessageState::from($row->string('state'))->waits() => 'on-its-way',
-                    \in_array($row->string('kind'), ['invitation', 'reminder'], true) => 'invitation',
-                    null !== $row->stringOrNull('gone'), '' === $row->string('body') => 'gone',
-                    default => null === $row->stringOrNull('email') ? 'no-address' : null,
+                    $message->waits() => 'on-its-way',
+                    \in_array($message->kind, ['invitation', 'reminder'], true) => 'invitation',
+                    null !== $message->gone, '' === $message->body => 'gone',
+                    default => null === $message->email ? 'no-address' : null,
                 };
                 if (null !== $why) {
-                    $left[] = [
-                        'id' => $row->id('id'),
-                        'name' =>
-                            null === $row->idOrNull('person_id') ? $row->string('address') : PersonRow::name($row),
-                        'why' => $why,
-                    ];
+                    $left[] = ['id' => $message->id, 'name' => $message->name(), 'why' => $why];
                 } else {
                     $again[] = new Outgoing(
-                        MessageKind::from($row->string('kind')),
-                        $row->id('person_id'),
-                        $row->string('email'),
-                        new Letter($row->string('subject'), $row->string('body')),
-                        'again:'.self::first($row).':'.$this->ids->next(),
-                        $row->idOrNull('site_id'),
+                        MessageKind::from($message->kind),
+                        $message->personId,
+                        (string) $message->email,
+                        new Letter($message->subject, $message->body),
+                        'again:'.$message->first().':'.$this->ids->next(),
+                        $message->siteId,
                     );
                 }
             }
@@ -110,7 +102,7 @@ final readonly class MessageController
             fn(): Answer => new Answer([
                 'withdrawn' => $this->room->withdraw(
                     'id',
-                    array_map(static fn(Row $row): string => $row->id('id'), $this->seen($chosen, $caller)),
+                    array_map(static fn(MessageView $message): string => $message->id, $this->seen($chosen, $caller)),
                 ),
             ]),
         );
@@ -189,15 +181,7 @@ final readonly class MessageController
         ]);
     }
 
-    /** The message that something sent again was at first. */
-    private static function first(Row $message): string
-    {
-        return 1 === preg_match('/^again:([^:]+):/', $message->string('cause'), $found)
-            ? $found[1]
-            : $message->id('id');
-    }
-
-    /** @return list<Row> */
+    /** @return list<MessageView> */
     private function seen(ChosenMessages $chosen, Caller $caller): array
     {
         $rows = $this->messages->some($chosen->messages, $caller);

@@ -4,13 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Messages;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
-use MintDoor\Core\Messages\MessageState;
-use MintDoor\Shared\BulkWriter;
-use MintDoor\Shared\Id;
-use MintDoor\Shared\Ids;
-use MintDoor\Shared\Instant;
+use MintDoor\Messages\Repository\StoredMessages;
 use MintDoor\Shared\PlatformClock;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Messenger\MessageBusInterface;
@@ -24,8 +18,7 @@ use Symfony\Component\Messenger\Stamp\DelayStamp;
 final readonly class Messages
 {
     public function __construct(
-        private Connection $db,
-        private Ids $ids,
+        private StoredMessages $messages,
         private PlatformClock $clock,
         private MessageBusInterface $bus,
         private Budgets $budgets,
@@ -44,33 +37,7 @@ final readonly class Messages
             return;
         }
         $wait = $held ? $this->hold : 0;
-        $due = $this->db->fetchOne('SELECT UTC_TIMESTAMP(3) + INTERVAL ? SECOND', [$wait]);
-        $rows = new BulkWriter($this->db);
-        foreach ($messages as $message) {
-            $rows->add(
-                'message',
-                [
-                    'id' => BulkWriter::id($this->ids->next()),
-                    'cause' => $message->cause,
-                    'kind' => $message->kind->value,
-                    'person_id' => BulkWriter::id($message->person),
-                    'address' => $message->address,
-                    'site_id' => BulkWriter::id($message->site),
-                    'change_list_id' => BulkWriter::id($message->changeList),
-                    'position' => $message->position,
-                    'line_id' => BulkWriter::id($message->line),
-                    'invitation_id' => BulkWriter::id($message->invitation),
-                    'subject' => mb_substr($message->letter->subject, 0, 400),
-                    'body' => $message->letter->text,
-                    'state' => MessageState::Held->value,
-                    'made_by' => BulkWriter::id($by),
-                    'made_at' => Instant::toSql($this->clock->instant()),
-                    'due_at' => \is_string($due) ? $due : null,
-                ],
-                ignore: true,
-            );
-        }
-        $rows->flush();
+        $this->messages->queue($messages, $by, $this->clock->instant(), $wait);
         $this->wake($wait);
     }
 
@@ -90,16 +57,6 @@ final readonly class Messages
      */
     public function withdraw(string $by, array $ids): int
     {
-        return [] === $ids
-            ? 0
-            : (int) $this->db->executeStatement(
-                <<<SQL
-                    UPDATE message
-                    SET state = 'withdrawn', due_at = NULL
-                    WHERE $by IN (?) AND state IN ('held', 'delayed')
-                    SQL,
-                [array_map(Id::binary(...), $ids)],
-                [ArrayParameterType::BINARY],
-            );
+        return [] === $ids ? 0 : $this->messages->withdraw($by, $ids);
     }
 }

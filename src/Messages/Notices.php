@@ -4,17 +4,14 @@ declare(strict_types=1);
 
 namespace MintDoor\Messages;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Messages\MessageKind;
-use MintDoor\People\PersonRow;
-use MintDoor\Shared\BulkWriter;
+use MintDoor\Messages\Entity\Notice;
+use MintDoor\Messages\Repository\NoticeRecords;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Ids;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
-use MintDoor\Shared\Row;
 
 /**
  * What others did to somebody's account is told to them: by mail where there is an address, and at their next sign-in
@@ -41,7 +38,7 @@ final readonly class Notices
     private const SHOWN = 20;
 
     public function __construct(
-        private Connection $db,
+        private NoticeRecords $notices,
         private PlatformClock $clock,
         private Ids $ids,
         private Messages $room,
@@ -49,34 +46,26 @@ final readonly class Notices
         private Texts $texts,
     ) {}
 
-    /**
-     * @param list<array{0: Row, 1: string, 2?: array<string, string>, 3?: string}> $told whom
-     *     (with `PersonRow::COLUMNS`), what (a key of `SENTENCES`), values, and an address in place of theirs
-     */
-    public function tell(array $told, Caller $by): void
+    /** @param list<AccountNews> $news */
+    public function tell(array $news, Caller $by): void
     {
-        $rows = new BulkWriter($this->db);
         $messages = [];
-        foreach ($told as $one) {
-            [$person, $code] = $one;
-            $values = $one[2] ?? [];
-            $id = $this->ids->next();
-            if (!isset($one[3])) {
-                $rows->add('notice', [
-                    'id' => BulkWriter::id($id),
-                    'person_id' => BulkWriter::id($person->id('person_id')),
-                    'code' => $code,
-                    'data' => json_encode((object) $values, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
-                    'by_id' => BulkWriter::id($by->id),
-                    'at' => Instant::toSql($this->clock->instant()),
-                ]);
-            }
-            $address = $one[3] ?? $person->stringOrNull('email');
+        foreach ($news as $one) {
+            $id = null === $one->address
+                ? $this->notices->keep(
+                    $one->person->id('person_id'),
+                    $one->code,
+                    $one->values,
+                    $this->clock->instant(),
+                    Id::NONE === $by->id ? null : $by->id,
+                )
+                : $this->ids->next();
+            $address = $one->address ?? $one->person->stringOrNull('email');
             if (null !== $address) {
-                $messages[] = $this->message($person, $address, $code, $values, $id, $by);
+                $messages[] = $this->message($one, $address, $id, $by);
             }
         }
-        $rows->flush();
+        $this->notices->flush();
         // An undo takes back what was done, not that it was: nothing withdraws these.
         $this->room->queue($messages, $by->id, held: false);
     }
@@ -85,48 +74,31 @@ final readonly class Notices
     public function unseen(Caller $caller): array
     {
         return array_map(
-            static fn(Row $row): array => [
-                'id' => $row->id('id'),
-                'code' => $row->string('code'),
-                'values' => (object) $row->json('data'),
-                'by' => null === $row->stringOrNull('family_name') ? '' : PersonRow::name($row),
-                'at' => Instant::toJson($row->instant('at')),
+            static fn(Notice $notice): array => [
+                'id' => $notice->id,
+                'code' => $notice->code,
+                'values' => (object) $notice->data,
+                'by' => $notice->by?->name() ?? '',
+                'at' => Instant::toJson($notice->at),
             ],
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    'SELECT n.id, n.code, n.data, n.at, p.given_name, p.family_name, p.preferred_name
-             FROM notice n LEFT JOIN person p ON p.id = n.by_id
-             WHERE n.person_id = ? AND n.seen_at IS NULL ORDER BY n.id DESC LIMIT '.self::SHOWN,
-                    [Id::binary($caller->id)],
-                ),
-            ),
+            $this->notices->unseen($caller->id, self::SHOWN),
         );
     }
 
     /** @param list<string> $ids */
     public function seen(array $ids, Caller $caller): void
     {
-        $this->db->executeStatement(
-            'UPDATE notice SET seen_at = ? WHERE person_id = ? AND id IN (?)',
-            [Instant::toSql($this->clock->instant()), Id::binary($caller->id), array_map(Id::binary(...), $ids)],
-            [2 => ArrayParameterType::BINARY],
-        );
+        $this->notices->seen($ids, $caller->id, $this->clock->instant());
     }
 
-    /** @param array<string, string> $values */
-    private function message(
-        Row $person,
-        string $address,
-        string $code,
-        array $values,
-        string $id,
-        Caller $by,
-    ): Outgoing {
-        $values = ['by' => $by->name, 'login' => $person->string('login'), ...$values];
+    private function message(AccountNews $news, string $address, string $id, Caller $by): Outgoing
+    {
+        $person = $news->person;
+        $values = ['by' => $by->name, 'login' => $person->string('login'), ...$news->values];
         $what = (string) preg_replace_callback(
             '/\{([a-z]+)\}/',
             static fn(array $found): string => $values[$found[1]] ?? '',
-            self::SENTENCES[$code] ?? '',
+            self::SENTENCES[$news->code] ?? '',
         );
         $division = $person->string('person_division');
         $letter = $this->texts

@@ -4,18 +4,16 @@ declare(strict_types=1);
 
 namespace MintDoor\Messages;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Messages\Delivery;
 use MintDoor\Core\Messages\Letter;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\MessageState;
-use MintDoor\Shared\BulkWriter;
-use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
+use MintDoor\Messages\Repository\StoredMessages;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\SimulatedMail;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 use Symfony\Component\Mailer\Transport\TransportInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
@@ -36,11 +34,10 @@ final readonly class Sender
     /** Seconds after which a worker hands on to another; below the time after which a job is taken again. */
     private const LONGEST = 8.0;
 
-    /** Links hold for so many seconds. */
-    public const LINK_HOLDS = ['welcome' => 14 * 86_400, 'password' => 3_600];
-
+    /** @param iterable<KeepsSecretLinks> $keepers */
     public function __construct(
-        private Connection $db,
+        private StoredMessages $messages,
+        #[AutowireIterator(KeepsSecretLinks::class)] private iterable $keepers,
         private TransportInterface $transport,
         private Messages $room,
         private PlatformClock $clock,
@@ -65,43 +62,45 @@ final readonly class Sender
 
     private function some(int $most): int
     {
-        return $this->db->transactional(function () use ($most): int {
-            $rows = Row::all(
-                $this->db->fetchAllAssociative(
-                    'SELECT id, kind, person_id, invitation_id, site_id, address, subject, body, tries FROM message '
-                        .'WHERE due_at <= UTC_TIMESTAMP(3) ORDER BY due_at, id LIMIT '
-                        .$most
-                        .' FOR UPDATE SKIP LOCKED',
-                ),
-            );
-            $tokens = new BulkWriter($this->db);
-            $arrived = $failed = [];
+        $many = $this->messages->atOnce(function () use ($most): int {
+            $rows = $this->messages->due($most);
+            $links = $arrived = [];
             foreach ($rows as $row) {
                 try {
-                    $this->transport->send($this->email($row, $tokens));
+                    $this->transport->send($this->email($row, $links));
                     $arrived[] = $row->id('id');
                 } catch (MimeException $thrown) {
                     // What no server could take is not tried again, and keeps nobody else's waiting.
-                    $failed[] = [$row, 550, mb_substr(mb_scrub($thrown->getMessage()), 0, 200)];
+                    $this->failed($row, 550, $thrown->getMessage());
                 } catch (TransportExceptionInterface $thrown) {
-                    $failed[] = [$row, (int) $thrown->getCode(), mb_substr(mb_scrub($thrown->getMessage()), 0, 200)];
+                    $this->failed($row, (int) $thrown->getCode(), $thrown->getMessage());
                 }
             }
-            $tokens->flush();
-            $this->note($arrived, $failed);
+            $this->keep($links);
+            if ([] !== $arrived) {
+                $this->messages->arrived($arrived, $this->clock->instant());
+            }
 
             return \count($rows);
         });
+
+        return \is_int($many) ? $many : 0;
     }
 
-    private function email(Row $row, BulkWriter $tokens): Email
+    /** @param list<SecretLink> $links those that were made are added */
+    private function email(Row $row, array &$links): Email
     {
         $kind = MessageKind::from($row->string('kind'));
-        $token = match (true) {
-            $kind->setsPassword() => $this->token($kind, $row->id('person_id'), $tokens),
-            $kind->linkIsSecret() => $this->answering($row->id('invitation_id'), $tokens),
-            default => '',
-        };
+        $token = '';
+        if ($kind->setsPassword() || $kind->linkIsSecret()) {
+            $token = self::fresh();
+            $links[] = new SecretLink(
+                hash('sha256', $token, true),
+                $kind,
+                $row->idOrNull('person_id'),
+                $row->idOrNull('invitation_id'),
+            );
+        }
         $link = $this->addresses->of($kind, $token, (string) $row->idOrNull('site_id'));
         $letter = new Letter($row->string('subject'), $row->string('body'));
         $email = (new Email())
@@ -119,74 +118,29 @@ final readonly class Sender
         return $email;
     }
 
-    /** A token that sets a password, made now: only its hash is kept, and it is in the letter alone. */
-    private function token(MessageKind $kind, string $person, BulkWriter $tokens): string
+    /** @param list<SecretLink> $links only their hashes are kept */
+    private function keep(array $links): void
     {
-        $token = self::fresh();
-        $tokens->add('first_password', [
-            'token_hash' => hash('sha256', $token, true),
-            'person_id' => BulkWriter::id($person),
-            'expires_at' => Instant::toSql($this->clock->instant() + (self::LINK_HOLDS[$kind->value] ?? 0)),
-        ]);
-
-        return $token;
+        foreach ($this->keepers as $keeper) {
+            $own = array_filter($links, static fn(SecretLink $link): bool => $keeper->opens($link->kind));
+            if ([] !== $own) {
+                $keeper->keep(array_values($own), $this->clock->instant());
+            }
+        }
     }
 
-    /** A token that answers an invitation; the others of it hold as well, until one of them is used. */
-    private function answering(string $invitation, BulkWriter $tokens): string
+    /** @param int $code of the server's reply, or 0 */
+    private function failed(Row $row, int $code, string $words): void
     {
-        $token = self::fresh();
-        $tokens->add('invitation_link', [
-            'token_hash' => hash('sha256', $token, true),
-            'invitation_id' => BulkWriter::id($invitation),
-        ]);
-
-        return $token;
+        $delivery = Delivery::failed($code, $row->int('tries') + 1);
+        $this->messages->failed($row->id('id'), $delivery, mb_substr(mb_scrub($words), 0, 200));
+        if (MessageState::Delayed === $delivery->state) {
+            $this->room->wake($delivery->again);
+        }
     }
 
     private static function fresh(): string
     {
         return rtrim(strtr(base64_encode(random_bytes(32)), '+/', '-_'), '=');
-    }
-
-    /**
-     * @param list<string>                    $arrived ids
-     * @param list<array{Row, int, string}> $failed  with the server's reply code and words
-     */
-    private function note(array $arrived, array $failed): void
-    {
-        if ([] !== $arrived) {
-            $this->db->executeStatement(
-                \sprintf(
-                    <<<'SQL'
-                        UPDATE message
-                        SET state = '%s', tries = tries + 1, reason = NULL, due_at = NULL, sent_at = ?
-                        WHERE id IN (%s)
-                        SQL,
-                    Delivery::arrived()->state->value,
-                    implode(
-                        ', ',
-                        array_map(static fn(string $id): string => (string) BulkWriter::id($id)?->sql, $arrived),
-                    ),
-                ),
-                [Instant::toSql($this->clock->instant())],
-            );
-        }
-        $waits = [];
-        foreach ($failed as [$row, $code, $words]) {
-            $delivery = Delivery::failed($code, $row->int('tries') + 1);
-            $waits[$delivery->again] = MessageState::Delayed === $delivery->state;
-            $this->db->executeStatement(
-                'UPDATE message SET state = ?, tries = tries + 1, reason = ?, due_at = '
-                    .(MessageState::Delayed === $delivery->state
-                        ? 'UTC_TIMESTAMP(3) + INTERVAL '.$delivery->again.' SECOND'
-                        : 'NULL')
-                    .' WHERE id = ?',
-                [$delivery->state->value, $words, Id::binary($row->id('id'))],
-            );
-        }
-        foreach (array_keys(array_filter($waits)) as $seconds) {
-            $this->room->wake($seconds);
-        }
     }
 }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace MintDoor\Messages;
 
-use Doctrine\DBAL\Connection;
+use MintDoor\Messages\Entity\Letter;
+use MintDoor\Messages\Repository\Letters;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
+use MintDoor\Shared\Instant;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
-use MintDoor\Shared\Sealer;
 use MintDoor\Shared\SimulatedMail;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Response;
@@ -26,8 +26,7 @@ final readonly class SimulatedInboxController
     private const MOST = 60;
 
     public function __construct(
-        private Connection $db,
-        private Sealer $sealer,
+        private Letters $letters,
         #[Autowire('%env(MAILER_DSN)%')] private string $dsn,
     ) {}
 
@@ -40,26 +39,19 @@ final readonly class SimulatedInboxController
         if (!SimulatedMail::inUse($this->dsn)) {
             throw Problem::notFound('The simulated inbox');
         }
-        $typed = addcslashes(mb_strtolower(trim(mb_scrub($address))), '%_\\').'%';
+        $typed = mb_strtolower(trim(mb_scrub($address)));
 
         return new Answer([
             'items' => array_map(
-                fn(Row $row): array => [
-                    'id' => $row->string('id'),
-                    'address' => $row->string('address'),
-                    'arrivedAt' => gmdate('Y-m-d\TH:i:s\Z', $row->instant('arrived_at')),
-                    'subject' => $row->string('subject'),
-                    'text' => (string) $this->sealer->openText($row->string('text'), 'letter'),
-                    'html' => (string) $this->sealer->openText($row->string('html'), 'letter'),
+                fn(Letter $letter): array => [
+                    'id' => $letter->id,
+                    'address' => $letter->address,
+                    'arrivedAt' => Instant::toJson($letter->arrivedAt),
+                    'subject' => $letter->subject,
+                    'text' => $this->letters->opened($letter->text),
+                    'html' => $this->letters->opened($letter->html),
                 ],
-                Row::all(
-                    $this->db->fetchAllAssociative(
-                        'SELECT id, address, arrived_at, subject, text, html FROM letter WHERE address LIKE ? '
-                            .'ORDER BY arrived_at DESC, id DESC LIMIT '
-                            .self::MOST,
-                        [$typed],
-                    ),
-                ),
+                $this->letters->to($typed, self::MOST),
             ),
         ]);
     }

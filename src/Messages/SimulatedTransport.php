@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Messages;
 
-use Doctrine\DBAL\Connection;
-use MintDoor\Shared\Sealer;
+use MintDoor\Messages\Repository\Letters;
 use MintDoor\Shared\SimulatedMail;
 use Symfony\Component\Mailer\Exception\TransportException;
 use Symfony\Component\Mailer\SentMessage;
@@ -26,8 +25,7 @@ final class SimulatedTransport extends AbstractTransport
      * @param list<string> $delay  patterns of addresses that take a letter at the third try
      */
     public function __construct(
-        private readonly Connection $db,
-        private readonly Sealer $sealer,
+        private readonly Letters $letters,
         private readonly array $bounce,
         private readonly array $delay,
     ) {
@@ -54,25 +52,14 @@ final class SimulatedTransport extends AbstractTransport
             }
             $text = $email->getTextBody();
             $html = $email->getHtmlBody();
-            $this->db->executeStatement(
-                <<<'SQL'
-                    INSERT IGNORE INTO letter (id, address, arrived_at, subject, text, html)
-                    VALUES (?, ?, UTC_TIMESTAMP(3), ?, ?, ?)
-                    SQL,
-                [
-                    $message->getMessageId(),
-                    $address,
-                    (string) $email->getSubject(),
-                    ...$this->sealed(\is_string($text) ? $text : '', \is_string($html) ? $html : ''),
-                ],
+            $this->letters->arrive(
+                $message->getMessageId(),
+                $address,
+                (string) $email->getSubject(),
+                \is_string($text) ? $text : '',
+                \is_string($html) ? $html : '',
             );
         }
-    }
-
-    /** @return list<string> links are in them that are good for one person alone */
-    private function sealed(string ...$texts): array
-    {
-        return array_values(array_map(fn(string $text): string => $this->sealer->sealText($text, 'letter'), $texts));
     }
 
     /** @param list<string> $patterns */

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Messages;
 
-use Doctrine\DBAL\Connection;
-use MintDoor\Shared\Sealer;
+use MintDoor\Messages\Repository\Letters;
 use MintDoor\Shared\SimulatedMail;
 use Symfony\Component\Mailer\Transport\Dsn;
 use Symfony\Component\Mailer\Transport\TransportFactoryInterface;
@@ -17,7 +16,7 @@ use Symfony\Component\Mailer\Transport\TransportInterface;
  */
 final readonly class SimulatedTransportFactory implements TransportFactoryInterface
 {
-    public function __construct(private Connection $db, private Sealer $sealer) {}
+    public function __construct(private Letters $letters) {}
 
     public function create(Dsn $dsn): TransportInterface
     {
@@ -32,7 +31,7 @@ final readonly class SimulatedTransportFactory implements TransportFactoryInterf
             );
         };
 
-        return new SimulatedTransport($this->db, $this->sealer, $patterns('bounce'), $patterns('delay'));
+        return new SimulatedTransport($this->letters, $patterns('bounce'), $patterns('delay'));
     }
 
     public function supports(Dsn $dsn): bool

@@ -4,22 +4,23 @@ declare(strict_types=1);
 
 namespace MintDoor\Messages;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\Template;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\Messages\Entity\MessageTemplate;
+use MintDoor\Messages\Repository\Templates;
+use MintDoor\People\Repository\People;
 use MintDoor\Roster\Gate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
-use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
-use MintDoor\Sites\Divisions;
+use MintDoor\Sites\Repository\Divisions;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -34,7 +35,8 @@ final readonly class TemplateController
         .'|seat-offered|request-answered|quiet-warning';
 
     public function __construct(
-        private Connection $db,
+        private Templates $templates,
+        private People $people,
         private Texts $texts,
         private Divisions $divisions,
         private Gate $gate,
@@ -72,33 +74,31 @@ final readonly class TemplateController
         }
 
         return $this->transaction->run($request, $caller, [], function () use ($kind, $body, $of, $caller): Answer {
-            $own = $this->own($kind, $of, ' FOR UPDATE');
-            if (($own?->int('version') ?? 0) !== $body->version) {
+            $own = $this->templates->locked($kind, $of);
+            if (($own->version ?? 0) !== $body->version) {
                 throw new Problem(
                     ProblemType::Stale,
                     'Somebody else changed these words in the meantime. Look at what is so now, then decide again. '
                         .'What you typed is still here.',
                 );
             }
-            $this->db->executeStatement(
-                <<<'SQL'
-                    INSERT INTO message_template (kind, of_id, subject, body, version, changed_by, changed_at)
-                    VALUES (?, ?, ?, ?, 1, ?, ?)
-                    ON DUPLICATE KEY UPDATE subject = VALUES(subject), body = VALUES(body), version = version + 1,
-                        changed_by = VALUES(changed_by), changed_at = VALUES(changed_at)
-                    SQL,
-                [
-                    $kind,
-                    Id::binary($of),
-                    trim($body->subject),
-                    trim($body->body),
-                    Id::binary($caller->id),
-                    Instant::toSql($this->clock->instant()),
-                ],
+            $by = $this->people->known($caller->id);
+            $now = $this->clock->instant();
+            if (null === $own) {
+                $own = new MessageTemplate($kind, $of, trim($body->subject), trim($body->body), 0, $by, $now);
+                $this->templates->add($own);
+            }
+            $own->reword(trim($body->subject), trim($body->body), $by, $now);
+            $this->templates->flush();
+            $this->history->write(
+                History::PLATFORM,
+                $caller,
+                new Happening('template-changed', [
+                    'kind' => $kind,
+                    'division' => $body->division,
+                    'site' => $body->site,
+                ]),
             );
-            $this->history->write(History::PLATFORM, $caller, [
-                ['template-changed', ['kind' => $kind, 'division' => $body->division, 'site' => $body->site]],
-            ]);
 
             return new Answer($this->all($body->division, $body->site, $caller));
         });
@@ -122,13 +122,21 @@ final readonly class TemplateController
             $site,
             $caller,
         ): Answer {
-            $this->db->executeStatement('DELETE FROM message_template WHERE kind = ? AND of_id = ?', [
-                $kind,
-                Id::binary($of),
-            ]);
-            $this->history->write(History::PLATFORM, $caller, [
-                ['template-changed', ['kind' => $kind, 'division' => $division, 'site' => $site, 'forgotten' => true]],
-            ]);
+            $own = $this->templates->own($kind, $of);
+            if (null !== $own) {
+                $this->templates->remove($own);
+                $this->templates->flush();
+            }
+            $this->history->write(
+                History::PLATFORM,
+                $caller,
+                new Happening('template-changed', [
+                    'kind' => $kind,
+                    'division' => $division,
+                    'site' => $site,
+                    'forgotten' => true,
+                ]),
+            );
 
             return new Answer($this->all($division, $site, $caller));
         });
@@ -176,23 +184,13 @@ final readonly class TemplateController
         }
         if (null !== $division) {
             return $caller->administers($division)
-                ? $this->divisions->all()[$division]['id'] ?? throw Problem::notFound('This division')
+                ? $this->divisions->withCode($division)->id ?? throw Problem::notFound('This division')
                 : throw Problem::notAllowed('Only administrators of this division change its words.');
         }
 
         return $caller->platformAdministrator
             ? Id::NONE
             : throw Problem::notAllowed('Only platform administrators change the words of the platform.');
-    }
-
-    private function own(string $kind, string $of, string $lock = ''): ?Row
-    {
-        $found = $this->db->fetchAssociative(
-            'SELECT subject, body, version FROM message_template WHERE kind = ? AND of_id = ?'.$lock,
-            [$kind, Id::binary($of)],
-        );
-
-        return false === $found ? null : new Row($found);
     }
 
     /** @return array<string, mixed> schema `Templates` */
@@ -203,7 +201,7 @@ final readonly class TemplateController
             null !== $site
                 ? $site
                 : (null !== $division
-                    ? $this->divisions->all()[$division]['id'] ?? Id::NONE
+                    ? $this->divisions->withCode($division)->id ?? Id::NONE
                     : Id::NONE);
         $division ??= null === $site ? null : $this->gate->at($site, $caller)->site->division;
         $items = [];
@@ -216,7 +214,7 @@ final readonly class TemplateController
                     'body' => $template->body,
                     'whose' => $whose,
                     'own' => $whose === $scope,
-                    'version' => $this->own($kind->value, $of)?->int('version') ?? 0,
+                    'version' => $this->templates->own($kind->value, $of)->version ?? 0,
                     'placeholders' => $kind->placeholders(),
                     'needsLink' => $kind->needsLink(),
                 ];

@@ -4,19 +4,17 @@ declare(strict_types=1);
 
 namespace MintDoor\Messages;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Messages\FirstTemplates;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\Template;
+use MintDoor\Messages\Repository\Templates;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\Row;
-use MintDoor\Sites\Divisions;
+use MintDoor\Sites\Repository\Divisions;
 
 /** The templates of messages: a site's own, its division's, the platform's, or those the platform began with. */
 final readonly class Texts
 {
-    public function __construct(private Connection $db, private Divisions $divisions) {}
+    public function __construct(private Templates $templates, private Divisions $divisions) {}
 
     /**
      * The one that is used.
@@ -28,22 +26,10 @@ final readonly class Texts
      */
     public function nearest(MessageKind $kind, ?string $site, ?string $division): array
     {
-        $of = $this->of($kind, $site, $division);
-        $rows = [];
-        foreach (
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    'SELECT of_id, subject, body FROM message_template WHERE kind = ? AND of_id IN (?)',
-                    [$kind->value, array_map(Id::binary(...), array_values($of))],
-                    [1 => ArrayParameterType::BINARY],
-                ),
-            ) as $row
-        ) {
-            $rows[$row->id('of_id')] = $row;
-        }
-        foreach ($of as $scope => $id) {
-            if (isset($rows[$id])) {
-                return [new Template($rows[$id]->string('subject'), $rows[$id]->string('body')), $scope];
+        foreach ($this->of($kind, $site, $division) as $scope => $id) {
+            $own = $this->templates->own($kind->value, $id);
+            if (null !== $own) {
+                return [new Template($own->subject, $own->body), $scope];
             }
         }
 
@@ -59,7 +45,7 @@ final readonly class Texts
     {
         $ids = [
             'site' => $site,
-            'division' => null === $division ? null : $this->divisions->all()[$division]['id'] ?? null,
+            'division' => null === $division ? null : $this->divisions->withCode($division)?->id,
             'platform' => Id::NONE,
         ];
 

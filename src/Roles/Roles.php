@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace MintDoor\Roles;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Limits;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\People\RolesThatLetIn;
-use MintDoor\Shared\Row;
+use MintDoor\Roles\Repository\RuleBooks;
 use Symfony\Contracts\Service\ResetInterface;
 
 /** The rules as the platform has set them; read once a request, and again when they turn out to have changed. */
@@ -20,10 +19,10 @@ final class Roles implements ResetInterface, RolesThatLetIn
 
     private int $version = 0;
 
-    /** @var array{int, string}|null version and when it was made, where that is known before it is read */
-    private ?array $expected = null;
+    /** Under which name a machine remembers the version that holds, where that is known before it is read. */
+    private ?string $key = null;
 
-    public function __construct(private readonly Connection $db) {}
+    public function __construct(private readonly RuleBooks $books) {}
 
     public function book(): RoleBook
     {
@@ -37,7 +36,7 @@ final class Roles implements ResetInterface, RolesThatLetIn
 
     public function rules(): Rules
     {
-        return $this->rules ??= $this->known() ?? $this->read();
+        return $this->rules ??= $this->read();
     }
 
     public function version(): int
@@ -50,55 +49,49 @@ final class Roles implements ResetInterface, RolesThatLetIn
     /**
      * Whoever reads under a lock says which version holds there: what was read before it may be older.
      *
-     * @param string $madeAt when that version was made, as the database has it
+     * @param int $madeAt when that version was made
      */
-    public function expect(int $version, string $madeAt): void
+    public function expect(int $version, int $madeAt): void
     {
         if (null !== $this->rules && $version !== $this->version) {
             $this->rules = null;
         }
-        $this->expected = [$version, $madeAt];
+        $this->key = $this->key($version, $madeAt);
+        if (null === $this->rules) {
+            $this->rules = $this->remembered();
+            $this->version = null === $this->rules ? $this->version : $version;
+        }
     }
 
     public function reset(): void
     {
         $this->rules = null;
-        $this->expected = null;
+        $this->key = null;
     }
 
     /** Rules of a version never change, so that a machine may keep them. */
-    private function known(): ?Rules
+    private function remembered(): ?Rules
     {
-        if (null === $this->expected || !apcu_enabled()) {
-            return null;
-        }
-        $kept = apcu_fetch($this->key(...$this->expected));
-        if (!$kept instanceof Rules) {
-            return null;
-        }
-        $this->version = $this->expected[0];
+        $kept = null !== $this->key && apcu_enabled() ? apcu_fetch($this->key) : null;
 
-        return $kept;
+        return $kept instanceof Rules ? $kept : null;
     }
 
     private function read(): Rules
     {
-        $row = $this->db->fetchAssociative(
-            'SELECT version, made_at, settings FROM rule_book ORDER BY version DESC LIMIT 1',
-        );
-        $row = new Row(false === $row ? [] : $row);
-        $rules = RulesCodec::read($row->json('settings'));
-        $this->version = $row->int('version');
+        $book = $this->books->last();
+        $rules = RulesCodec::read($book->settings ?? []);
+        $this->version = $book->version ?? 0;
         if (apcu_enabled()) {
-            apcu_store($this->key($this->version, $row->string('made_at')), $rules, 3_600);
+            apcu_store($this->key($this->version, $book->madeAt ?? 0), $rules, 3_600);
         }
 
         return $rules;
     }
 
-    private function key(int $version, string $madeAt): string
+    private function key(int $version, int $madeAt): string
     {
-        return 'mint-door.rules.'.($this->db->getParams()['dbname'] ?? '').'.'.$version.'.'.$madeAt;
+        return 'mint-door.rules.'.$this->books->database().'.'.$version.'.'.$madeAt;
     }
 
     public function rolesThatLetIn(): array

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Caretaker;
 use MintDoor\Core\People\CareVerdict;
 use MintDoor\Core\People\Person;
@@ -15,12 +13,13 @@ use MintDoor\Core\People\Tie;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Ties;
-use MintDoor\People\Directory;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Directory;
+use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Repository\Enrollments;
+use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
@@ -43,7 +42,8 @@ final readonly class Caring
     ];
 
     public function __construct(
-        private Connection $db,
+        private People $people,
+        private Standings $standings,
         private Roles $roles,
         private Enrollments $enrollments,
         private Directory $directory,
@@ -159,19 +159,7 @@ final readonly class Caring
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff look after the accounts of others.');
         }
-        $rows = Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT '
-                    .PersonRow::COLUMNS
-                    .', p.gone, pd.minors, a.platform_administrator, a.used_at,
-                 EXISTS (SELECT 1 FROM division_administrator x WHERE x.person_id = p.id) AS administers_some
-             FROM '
-                    .PersonRow::TABLES
-                    .' WHERE p.id IN (?)',
-                [array_map(Id::binary(...), $people)],
-                [ArrayParameterType::BINARY],
-            ),
-        );
+        $rows = $this->people->withAccounts($people);
         $reach = $this->directory->reachOf($caller);
         $caretaker = $this->caretaker($caller);
         $now = $this->clock->instant();
@@ -180,7 +168,7 @@ final readonly class Caring
         foreach ($rows as $row) {
             $person = PersonRow::person($row);
             $own = $ties[$person->id] ?? [];
-            $administers = $row->bool('platform_administrator') || $row->bool('administers_some');
+            $administers = $row->bool('platform_administrator') || [] !== $row->list('administers');
             $minor = $row->bool('minors');
             $verdict = $card
                 ? $caretaker->card($person, $administers, $minor, $own, null !== $row->stringOrNull('used_at'), $now)
@@ -205,34 +193,14 @@ final readonly class Caring
     private function ties(array $people, Caller $caller, int $now): array
     {
         $byId = array_column($people, null, 'id');
-        $at = Instant::toSql($now);
         $rows =
             [] === $byId || $caller->platformAdministrator
                 ? []
-                : Row::all(
-                    $this->db->fetchAllAssociative(
-                        'SELECT g.person_id, own.leads AS own_leads, '
-                            .SiteRow::COLUMNS
-                            ."
-             FROM enrollment_segment g
-             JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ? AND own.from_at <= ?
-                 AND own.until_at > ?
-                 AND own.state = 'current' AND own.role IN (?)
-             JOIN site s ON s.id = g.site_id AND s.taken_back = 0 AND s.closes_at > ?
-             JOIN division d ON d.id = s.division_id JOIN term t ON t.id = s.term_id
-             WHERE g.person_id IN (?) AND g.from_at <= ? AND g.until_at > ? AND g.state IN ('current', 'paused')",
-                        [
-                            Id::binary($caller->id),
-                            $at,
-                            $at,
-                            $this->roles->book()->holdersOf(Permission::LetIn) ?: [''],
-                            $at,
-                            array_map(Id::binary(...), array_keys($byId)),
-                            $at,
-                            $at,
-                        ],
-                        [3 => ArrayParameterType::STRING, 5 => ArrayParameterType::BINARY],
-                    ),
+                : $this->standings->shared(
+                    array_map(strval(...), array_keys($byId)),
+                    $caller->id,
+                    $this->roles->book()->holdersOf(Permission::LetIn),
+                    $now,
                 );
         $bySite = [];
         foreach ($rows as $row) {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Standing;
@@ -12,13 +11,11 @@ use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
-use MintDoor\Shared\Row;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\RequestStack;
 
@@ -28,7 +25,7 @@ use Symfony\Component\HttpFoundation\RequestStack;
 final readonly class Gate
 {
     public function __construct(
-        private Connection $db,
+        private Standings $standings,
         private Roles $roles,
         private PlatformClock $clock,
         private RequestStack $requests,
@@ -91,19 +88,8 @@ final readonly class Gate
     private function own(string $siteId, Caller $caller, bool $door = false): SiteAccess
     {
         $now = $this->clock->instant();
-        $row = $this->db->fetchAssociative(
-            'SELECT '
-                .SiteRow::COLUMNS
-                .', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, rb.version AS rules_version, '
-                    .'rb.made_at AS rules_made_at FROM '
-                .SiteRow::TABLES
-                .' LEFT JOIN rule_book rb ON rb.version = (SELECT MAX(version) FROM rule_book) '
-                    .'LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = ? AND g.from_at <= ? '
-                    .'AND g.until_at > ? WHERE s.id = ? AND s.taken_back = 0',
-            [Id::binary($caller->id), Instant::toSql($now), Instant::toSql($now), Id::binary($siteId)],
-        );
-        $row = new Row(false === $row ? throw Problem::notFound('This site') : $row);
-        $this->roles->expect($row->int('rules_version'), $row->string('rules_made_at'));
+        $row = $this->standings->at($siteId, $caller->id, $now) ?? throw Problem::notFound('This site');
+        $this->roles->expect($row->int('rules_version'), $row->instant('rules_made_at'));
         $site = SiteRow::site($row, $this->roles->limits()->leads);
         $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
         $administrator = $door || $caller->administers($site->division);

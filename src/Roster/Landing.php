@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Entry;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Phase;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Repository\Enrollments;
+use MintDoor\Roster\Repository\Sections;
+use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
-use MintDoor\Shared\Row;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -25,7 +25,8 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final readonly class Landing
 {
     public function __construct(
-        private Connection $db,
+        private Standings $standings,
+        private Sections $sections,
         private Gate $gate,
         private Roles $roles,
         private Enrollments $enrollments,
@@ -46,11 +47,7 @@ final readonly class Landing
         );
         $inside = Entry::No !== $reason->entry;
         if ($inside && null === $access->eyes) {
-            $this->db->executeStatement('UPDATE enrollment SET last_seen_at = ? WHERE site_id = ? AND person_id = ?', [
-                Instant::toSql($access->now),
-                Id::binary($site),
-                Id::binary($caller->id),
-            ]);
+            $this->enrollments->seen($site, $caller->id, $access->now);
         }
         $grants = $enrollment->grantsIn(Phase::InForce, $access->now);
         $beyond = $access->caller->division !== $access->site->division;
@@ -61,7 +58,7 @@ final readonly class Landing
             'site' => SiteRow::json($access->row, $access->now),
             'reason' => $this->reasons->forThePerson($reason),
             'role' => SegmentRow::json($access->segment, $this->roles->book())['role'] ?? null,
-            'leads' => $inside ? $this->enrollments->namesOfLeads($site, $access->now) : [],
+            'leads' => $inside ? $this->standings->namesOfLeads($site, $access->now) : [],
             'section' => $inside ? $this->section($section) : null,
             'mayLeave' =>
                 null === $access->eyes
@@ -82,13 +79,8 @@ final readonly class Landing
     /** @return array{name: string, meets: string}|null */
     private function section(?string $id): ?array
     {
-        $row =
-            null === $id
-                ? false
-                : $this->db->fetchAssociative('SELECT name, meets FROM section WHERE id = ?', [Id::binary($id)]);
+        $section = null === $id ? null : $this->sections->find($id);
 
-        return false === $row
-            ? null
-            : ['name' => (new Row($row))->string('name'), 'meets' => (new Row($row))->string('meets')];
+        return null === $section ? null : ['name' => $section->name, 'meets' => $section->meets];
     }
 }

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\CareVerdict;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\People;
+use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
@@ -19,7 +18,8 @@ use MintDoor\Shared\Row;
 final readonly class PersonGate
 {
     public function __construct(
-        private Connection $db,
+        private People $people,
+        private Standings $standings,
         private Caring $caring,
         private PlatformClock $clock,
         private Locks $locks,
@@ -39,19 +39,7 @@ final readonly class PersonGate
         // Whoever passes here inside a transaction is about to change them.
         $this->locks->people([$person], alone: true);
         $verdict = $this->caring->verdicts([$person], $caller)[$person] ?? throw Problem::notFound('This person');
-        $row = new Row(
-            $this->db->fetchAssociative(
-                'SELECT '
-                    .PersonRow::COLUMNS
-                    .', p.gone, p.gone_into, p.version, a.must_change, a.made_at, a.used_at,
-                 a.password_hash IS NOT NULL AS has_password
-             FROM '
-                    .PersonRow::TABLES
-                    .' WHERE p.id = ?',
-                [Id::binary($person)],
-            )
-            ?: [],
-        );
+        $row = $this->people->withAccount($person) ?? throw Problem::notFound('This person');
         // A tie that is too fresh opens nobody's page.
         if (!$verdict->allowed() && [] === $this->caring->known([$row], $caller) && $person !== $caller->id) {
             throw Problem::notFound('This person');
@@ -75,16 +63,7 @@ final readonly class PersonGate
     /** Whether both are in some site now. */
     public function sharesSite(string $person, Caller $caller): bool
     {
-        $now = Instant::toSql($this->clock->instant());
-
-        return false
-            !== $this->db->fetchOne(
-                "SELECT 1 FROM enrollment_segment g
-             JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = ?
-                 AND own.from_at <= ? AND own.until_at > ? AND own.state = 'current'
-             WHERE g.person_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN ('current', 'paused') LIMIT 1",
-                [Id::binary($caller->id), $now, $now, Id::binary($person), $now, $now],
-            );
+        return $this->standings->shareSite($person, $caller->id, $this->clock->instant());
     }
 
     /**
@@ -113,14 +92,6 @@ final readonly class PersonGate
      */
     public function everyId(string $person): array
     {
-        return [
-            $person,
-            ...array_map(
-                static fn(mixed $id): string => Id::text(\is_string($id) ? $id : ''),
-                $this->db->fetchFirstColumn("SELECT id FROM person WHERE gone_into = ? AND gone = 'merged'", [
-                    Id::binary($person),
-                ]),
-            ),
-        ];
+        return [$person, ...$this->people->mergedInto($person)];
     }
 }

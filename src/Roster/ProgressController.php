@@ -4,19 +4,17 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roster\State;
-use MintDoor\People\Directory;
+use MintDoor\People\Repository\Directory;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Dear;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
-use MintDoor\Shared\Row;
 use MintDoor\Shared\SecurityLog;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -27,7 +25,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final readonly class ProgressController
 {
     public function __construct(
-        private Connection $db,
+        private Standings $standings,
         private Gate $gate,
         private Roles $roles,
         private WorkMeter $meter,
@@ -58,35 +56,13 @@ final readonly class ProgressController
                 ),
             ),
         );
-        $at = Instant::toSql($access->now);
+        $states = $gone
+            ? array_map(static fn(State $state): string => $state->value, State::cases())
+            : State::valuesHere();
         $reach = $this->directory->reachOf($caller);
         $this->log->note('export', by: $caller->id, site: $site, data: ['what' => 'progress']);
         $people = [];
-        foreach (
-            $this->db->iterateAssociative(
-                <<<'SQL'
-                    SELECT g.person_id, g.sort_name, g.state, g.role, g.since_at, e.last_seen_at, p.number, p.level,
-                        pd.code AS division
-                    FROM enrollment_segment g FORCE INDEX (by_name)
-                    STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id
-                    STRAIGHT_JOIN person p ON p.id = g.person_id
-                    STRAIGHT_JOIN division pd ON pd.id = p.division_id
-                    WHERE g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?) AND g.role IN (?)
-                    ORDER BY g.sort_name, g.person_id
-                    SQL,
-                [
-                    Id::binary($site),
-                    $at,
-                    $at,
-                    $gone
-                        ? array_map(static fn(State $state): string => $state->value, State::cases())
-                        : State::valuesHere(),
-                    $working,
-                ],
-                [3 => ArrayParameterType::STRING, 4 => ArrayParameterType::STRING],
-            ) as $columns
-        ) {
-            $row = new Row($columns);
+        foreach ($this->standings->listed($site, $states, $working, $access->now) as $row) {
             $seen = $row->instantOrNull('last_seen_at');
             $work = $this->meter->of($site, $row->id('person_id'), $row->instant('since_at'), $seen);
             $people[] = [

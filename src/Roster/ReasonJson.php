@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Cause;
 use MintDoor\Core\Roster\Reason;
 use MintDoor\Roles\Roles;
-use MintDoor\Shared\Id;
+use MintDoor\Roster\Repository\SiteDoors;
 
 /** A reason as the contract has it: once for staff, with who could change it, once for the person. */
 final readonly class ReasonJson
@@ -17,7 +16,7 @@ final readonly class ReasonJson
     /** Causes whose details are the staff's: the person learns that they are blocked, and to ask. */
     private const PRIVATE_VALUES = ['blocked', 'account-closed'];
 
-    public function __construct(private Roles $roles, private Connection $db) {}
+    public function __construct(private Roles $roles, private SiteDoors $doors) {}
 
     /** @return array<string, mixed> schema `Reason` */
     public function forStaff(Reason $reason, Standing $viewer): array
@@ -61,8 +60,6 @@ final readonly class ReasonJson
 
     private function doorName(string $doorId): string
     {
-        $name = $this->db->fetchOne('SELECT name FROM door WHERE id = ?', [Id::binary($doorId)]);
-
-        return \is_string($name) ? $name : '';
+        return $this->doors->nameOf($doorId);
     }
 }

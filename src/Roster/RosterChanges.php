@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\State;
+use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -20,7 +19,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** The difference between a site's roster at the end of two days: who came, who went, whose role or state changed. */
 final readonly class RosterChanges
 {
-    public function __construct(private Connection $db, private Gate $gate) {}
+    public function __construct(private Standings $standings, private Gate $gate) {}
 
     #[Route(
         '/sites/{site}/roster-changes',
@@ -33,29 +32,10 @@ final readonly class RosterChanges
         $access = $this->gate
             ->at($site, $caller)
             ->require(Permission::SeeHistory, 'Only those who let people into this site read what changed in it.');
-        $instants = [
-            Instant::toSql($access->endOf($days->from, '/from') - 1),
-            Instant::toSql($access->endOf($days->until, '/until') - 1),
-        ];
-        $at =
-            <<<'SQL'
-                SELECT person_id, state, role, sort_name
-                FROM enrollment_segment
-                WHERE site_id = ? AND from_at <= ? AND until_at > ?
-                SQL;
-        $site = Id::binary($site);
-        $rows = Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT every.person_id, every.sort_name, a.state AS state_a, a.role AS role_a, b.state AS state_b, '
-                    .'b.role AS role_b FROM (SELECT DISTINCT person_id, sort_name FROM enrollment_segment '
-                    .'WHERE site_id = ?) every LEFT JOIN ('
-                    .$at
-                    .') a ON a.person_id = every.person_id LEFT JOIN ('
-                    .$at
-                    .') b ON b.person_id = every.person_id
-             WHERE NOT (a.state <=> b.state AND a.role <=> b.role) ORDER BY every.sort_name, every.person_id',
-                [$site, $site, $instants[0], $instants[0], $site, $instants[1], $instants[1]],
-            ),
+        $rows = $this->standings->between(
+            $site,
+            $access->endOf($days->from, '/from') - 1,
+            $access->endOf($days->until, '/until') - 1,
         );
         $lists = ['came' => [], 'went' => [], 'changed' => []];
         foreach ($rows as $row) {

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use MintDoor\People\Labels;
+use MintDoor\People\Repository\Labels;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
 final readonly class RosterFilter
 {
+    /** @var list<'name'|'kind'|'level'|'division'|'number'|'role'|'state'|'since'|'seen'> */
     public const SORTS = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'];
 
     public function __construct(

@@ -4,26 +4,24 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
-use MintDoor\Core\Roster\DoorKind;
-use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Time\Time;
-use MintDoor\People\Directory;
-use MintDoor\People\Labels;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Directory;
+use MintDoor\People\Repository\Labels;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Repository\Counts;
+use MintDoor\Roster\Repository\RosterList;
 use MintDoor\Shared\Cursor;
-use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
+use MintDoor\Sites\Repository\Divisions;
 
 /** Who is in a site, as the segments have it: filtered, sorted and paged in the database. */
 final readonly class RosterQuery
@@ -41,28 +39,9 @@ final readonly class RosterQuery
         'closed_from',
     ];
 
-    /** What a condition or a sort may look at beside the segment itself. */
-    private const JOINS = [
-        'p' => ' JOIN person p ON p.id = g.person_id',
-        'pd' => ' JOIN division pd ON pd.id = p.division_id',
-        'e' => ' JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id',
-    ];
-
-    /** What each sort looks at, and the joins it needs; a missing value sorts lowest. */
-    private const SORT = [
-        'name' => ['g.sort_name', []],
-        'kind' => ['p.kind', ['p']],
-        'level' => ['COALESCE(p.level, 0)', ['p']],
-        'division' => ['pd.name', ['p', 'pd']],
-        'number' => ["COALESCE(p.number, '')", ['p']],
-        'role' => ['(1000 - g.rank)', []],
-        'state' => ["FIELD(g.state, 'current', 'paused', 'upcoming', 'waiting', 'blocked', 'ended', 'removed')", []],
-        'since' => ['g.since_at', []],
-        'seen' => ["COALESCE(e.last_seen_at, '1000-01-01')", ['e']],
-    ];
-
     public function __construct(
-        private Connection $db,
+        private RosterList $list,
+        private Divisions $divisions,
         private Roles $roles,
         private Counts $counts,
         private WorkMeter $meter,
@@ -117,49 +96,9 @@ final readonly class RosterQuery
     {
         $visibility = self::visibility($access);
         $unlisted = $filter->unlisted && $access->may(Permission::SeeUnlisted);
-        [$where, $needs, $parameters, $types] = $this->where($access, $filter, $unlisted, $visibility);
-        $down = 'down' === $filter->direction;
-        [$sort, $sortNeeds] = $this->sort($access, $filter->sort, $visibility);
-        $list = 'roster '.$filter->sort.' '.$filter->direction;
-        $cursor = Cursor::read($filter->cursor, $list, 'asu');
-        $after = '';
-        $place = [];
-        if (null !== $cursor) {
-            $than = $down ? '<' : '>';
-            [$value, $name, $id] = $cursor->values;
-            $after = " AND ($sort $than ? OR ($sort = ? AND (g.sort_name $than ? OR (g.sort_name = ? AND g.person_id "
-                ."$than ?))))";
-            $place = [$value, $value, $name, $name, Id::binary((string) $id)];
-        }
-        $order = $down ? 'DESC' : 'ASC';
-        // The rows of the page are picked from the index first, and only theirs are read whole.
-        $from =
-            'enrollment_segment g '
-            .('name' === $filter->sort ? 'FORCE INDEX (by_name)' : '')
-            .self::joins([...$sortNeeds, ...$needs]);
-        $by = 'name' === $filter->sort ? '' : "sort_value $order, ";
-        $rows = Row::all(
-            $this->db->fetchAllAssociative(
-                'SELECT '
-                    .PersonRow::COLUMNS
-                    .', g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, '
-                        .'e.version, page.sort_value FROM (SELECT g.site_id, g.person_id, g.from_at, g.sort_name, '
-                        ."$sort AS sort_value FROM $from WHERE $where$after "
-                        ."ORDER BY {$by}g.sort_name $order, g.person_id $order LIMIT "
-                    .($filter->limit + 1)
-                    .") page
-             STRAIGHT_JOIN enrollment_segment g ON g.site_id = page.site_id AND g.person_id = page.person_id
-                AND g.from_at = page.from_at
-             STRAIGHT_JOIN person p ON p.id = g.person_id
-             STRAIGHT_JOIN division pd ON pd.id = p.division_id
-             STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id
-             LEFT JOIN account a ON a.person_id = p.id
-             ORDER BY {$by}page.sort_name $order, page.person_id $order",
-                [...$parameters, ...$place],
-                $types,
-            ),
-        );
-        $instant = self::instant($access, $filter->asOf);
+        $criteria = $this->criteria($access, $filter, $unlisted, $visibility);
+        $rows = $this->list->page($criteria, RosterPlace::of($filter));
+        $instant = $criteria->at;
         $more = \count($rows) > $filter->limit;
         $rows = \array_slice($rows, 0, $filter->limit);
         $last = [] === $rows ? null : $rows[array_key_last($rows)];
@@ -172,7 +111,7 @@ final readonly class RosterQuery
             'items' => $this->items($access, $rows, $visibility, $instant),
             'next' =>
                 $more && null !== $last
-                    ? Cursor::write($list, [
+                    ? Cursor::write(RosterPlace::list($filter), [
                         $last->string('sort_value'),
                         $last->string('sort_name'),
                         $last->id('person_id'),
@@ -183,33 +122,18 @@ final readonly class RosterQuery
                 'staff' => $count->staff,
                 'others' => $count->others,
                 'unlisted' => $access->may(Permission::SeeUnlisted) ? $count->unlisted : 0,
-                'shown' => $this->shown($access, $filter, $count, $unlisted, $where, $needs, $parameters, $types),
+                'shown' => $this->shown($access, $filter, $count, $criteria),
             ],
         ];
     }
 
-    /** @return array{string, list<string>} what a sort looks at, and the joins it needs */
-    private function sort(SiteAccess $access, string $by, PersonVisibility $visibility): array
-    {
-        if ('number' !== $by) {
-            return self::SORT[$by];
-        }
-        // A place in the list would tell a number, so that only those count that are shown.
-        $divisions = PersonVisibility::Full === $visibility ? $this->divisions($access) : [];
-        $codes = implode(', ', array_map($this->db->quote(...), $divisions));
-
-        return '' === $codes
-            ? self::SORT['name']
-            : ["IF(pd.code IN ($codes), COALESCE(p.number, ''), '')", ['p', 'pd']];
-    }
-
     /** @return list<string> codes of the divisions whose people the caller knows everything of */
-    private function divisions(SiteAccess $access): array
+    private function known(SiteAccess $access): array
     {
         $reach = $this->directory->reachOf($access->caller);
 
         return $reach->everything
-            ? array_values(array_filter($this->db->fetchFirstColumn('SELECT code FROM division'), is_string(...)))
+            ? array_keys($this->divisions->all())
             : $reach->divisions;
     }
 
@@ -272,27 +196,9 @@ final readonly class RosterQuery
     private function asked(SiteAccess $access, array $rows, int $instant): array
     {
         $waiting = array_filter($rows, static fn(Row $row): bool => State::Waiting->value === $row->string('state'));
-        $found =
-            [] === $waiting
-                ? []
-                : $this->db->fetchFirstColumn(
-                    "SELECT w.person_id FROM access_grant w JOIN door d ON d.id = w.door_id AND d.kind = 'staff'
-             WHERE w.site_id = ? AND w.person_id IN (?) AND w.given_at <= ? AND ".Enrollments::UNANSWERED,
-                    [
-                        Id::binary($access->site->id),
-                        array_map(
-                            static fn(Row $row): string => Id::binary($row->id('person_id')),
-                            array_values($waiting),
-                        ),
-                        ...array_fill(0, 3, Instant::toSql($instant)),
-                    ],
-                    [1 => ArrayParameterType::BINARY],
-                );
+        $ids = array_map(static fn(Row $row): string => $row->id('person_id'), array_values($waiting));
 
-        return array_fill_keys(
-            array_map(static fn(mixed $id): string => Id::text(\is_string($id) ? $id : ''), $found),
-            true,
-        );
+        return $this->list->asked($access->site->id, $ids, $instant);
     }
 
     /**
@@ -314,127 +220,56 @@ final readonly class RosterQuery
         ];
     }
 
-    /**
-     * @return array{string, list<string>, list<mixed>, array<int<0, max>, ArrayParameterType>} condition, joins it
-     *     needs, parameters, their types by place
-     */
-    private function where(
+    /** What is asked for, as far as they may: when people were seen and how they came is for those who help. */
+    private function criteria(
         SiteAccess $access,
         RosterFilter $filter,
         bool $unlisted,
         PersonVisibility $visibility,
-    ): array {
-        $at = Instant::toSql(self::instant($access, $filter->asOf));
-        $states = 'here' === $filter->state ? State::valuesHere() : [$filter->state];
-        // What is over or refused is for those who can act on it.
-        if (!$access->may(Permission::SeeUnlisted)) {
-            $states = array_intersect($states, ['current']) ?: ['current'];
-        }
-        $where = 'g.site_id = ? AND g.from_at <= ? AND g.until_at > ? AND g.state IN (?)';
-        $parameters = [Id::binary($access->site->id), $at, $at, array_values($states)];
-        if (!$unlisted) {
-            $where .= ' AND g.listed = 1';
-        }
-        if (null !== $filter->role && '' !== $filter->role) {
-            $where .= ' AND g.role = ?';
-            $parameters[] = $filter->role;
-        }
-        $needs = [];
-        foreach ($this->further($filter, $access) as [$condition, $value, $needed]) {
-            if (null !== $value) {
-                $where .= ' AND '.$condition;
-                $parameters[] = $value;
-                $needs = [...$needs, ...$needed];
-            }
-        }
-        foreach (Folding::tokens($filter->q ?? '') as $token) {
-            // Numbers and logins are among a person's terms; those who may not see them must not find by them.
-            $where .= PersonVisibility::Full === $visibility ? ' AND e.terms LIKE ?' : ' AND g.sort_name LIKE ?';
-            $needs = PersonVisibility::Full === $visibility ? [...$needs, 'e'] : $needs;
-            $parameters[] = PersonVisibility::Full === $visibility ? '% '.$token.'%' : '%'.$token.'%';
-            if (PersonVisibility::Full === $visibility && 1 === preg_match('/\d/', $token)) {
-                $codes = implode(', ', array_map($this->db->quote(...), $this->divisions($access))) ?: "''";
-                $where .= " AND pd.code IN ($codes)";
-                $needs = [...$needs, 'p', 'pd'];
-            }
-        }
-
-        return [$where, $needs, $parameters, [3 => ArrayParameterType::STRING]];
-    }
-
-    /**
-     * What else a filter may ask for. When people were seen and how they came is for those who help run the site.
-     *
-     * @return list<array{string, string|int|null, list<string>}> condition, its value (null where it is not asked for),
-     *     and the joins it needs
-     */
-    private function further(RosterFilter $filter, SiteAccess $access): array
-    {
+    ): RosterCriteria {
         $helps = $access->may(Permission::SeeUnlisted);
-        $active = $access->may(Permission::SeeActivity);
-        $ago = static fn(?int $days): ?string => null === $days ? null : Instant::toSql($access->now - 86_400 * $days);
-        $grant =
-            'EXISTS (SELECT 1 FROM access_grant x JOIN door xd ON xd.id = x.door_id WHERE x.site_id = g.site_id '
-                .'AND x.person_id = g.person_id AND x.live = 1 AND ';
-        $door =
-            null === DoorKind::tryFrom((string) $filter->door) && null !== $filter->door
-                ? [$grant.'xd.id = ?)', $helps ? Id::binary($filter->door) : null, []]
-                : [$grant.'xd.kind = ?)', $helps ? $filter->door : null, []];
-        $notSeenSince = match ($active ? $filter->seen : null) {
-            null => null,
-            'never' => Instant::toSql(Time::BEGINNING),
-            default => $ago((int) $filter->seen),
+        $full = PersonVisibility::Full === $visibility;
+        // What is over or refused is for those who can act on it.
+        $states = match (true) {
+            !$helps => ['current'],
+            'here' === $filter->state => State::valuesHere(),
+            default => [$filter->state],
         };
+        $tokens = Folding::tokens($filter->q ?? '');
+        $ago = static fn(?int $days): ?int => null === $days ? null : $access->now - 86_400 * $days;
+        $unseen = $access->may(Permission::SeeActivity) ? $filter->seen : null;
+        // Numbers and logins are among a person's terms; those who may not see them must not find by them, nor sort.
+        $byNumber = 'number' === $filter->sort || [] !== preg_grep('/\d/', $tokens);
 
-        return [
-            ['p.level = ?', $filter->level, ['p']],
-            ['p.division_id = (SELECT id FROM division WHERE code = ?)', $filter->division, ['p']],
-            [$grant.'x.section_id = ?)', null === $filter->section ? null : Id::binary($filter->section), []],
-            $door,
-            ['(e.last_seen_at IS NULL OR e.last_seen_at < ?)', $notSeenSince, ['e']],
-            ['g.until_at <= ?', $helps && null !== $filter->ends ? $ago(-$filter->ends) : null, []],
-            ['g.since_at >= ?', $ago($filter->joined), []],
-            [
-                'g.person_id IN (SELECT pl.person_id FROM person_label pl JOIN label l ON l.id = pl.label_id '
-                    .'WHERE l.name = ?)',
-                $access->may(Permission::LetIn) ? $filter->label : null,
-                [],
-            ],
-        ];
+        return new RosterCriteria(
+            site: $access->site->id,
+            at: self::instant($access, $filter->asOf),
+            states: $states,
+            listed: !$unlisted,
+            role: $filter->role,
+            level: $filter->level,
+            division: $filter->division,
+            section: $filter->section,
+            door: $helps ? $filter->door : null,
+            unseen: 'never' === $unseen ? Time::BEGINNING : $ago(null === $unseen ? null : (int) $unseen),
+            ends: $helps && null !== $filter->ends ? $ago(-$filter->ends) : null,
+            since: $ago($filter->joined),
+            label: $access->may(Permission::LetIn) ? $filter->label : null,
+            tokens: $tokens,
+            byTerms: $full,
+            divisions: $full && $byNumber ? $this->known($access) : [],
+        );
     }
 
-    /** @param list<string> $needs names of `JOINS` */
-    private static function joins(array $needs): string
-    {
-        return implode('', array_intersect_key(self::JOINS, array_flip($needs)));
-    }
-
-    /**
-     * How many rows a filter leaves: known already where nothing but the usual is asked for.
-     *
-     * @param list<string>                            $needs
-     * @param list<mixed>                             $parameters
-     * @param array<int<0, max>, ArrayParameterType> $types
-     */
+    /** How many rows a filter leaves: known already where nothing but the usual is asked for. */
     private function shown(
         SiteAccess $access,
         RosterFilter $filter,
         SiteCount $count,
-        bool $unlisted,
-        string $where,
-        array $needs,
-        array $parameters,
-        array $types,
+        RosterCriteria $criteria,
     ): int {
-        if (!$filter->narrows() && $access->may(Permission::SeeUnlisted)) {
-            return $count->learners + $count->staff + $count->others + ($unlisted ? $count->unlisted : 0);
-        }
-        $shown = $this->db->fetchOne(
-            'SELECT COUNT(*) FROM enrollment_segment g'.self::joins($needs)." WHERE $where",
-            $parameters,
-            $types,
-        );
-
-        return is_numeric($shown) ? (int) $shown : 0;
+        return $filter->narrows() || !$access->may(Permission::SeeUnlisted)
+            ? $this->list->many($criteria)
+            : $count->learners + $count->staff + $count->others + ($criteria->listed ? 0 : $count->unlisted);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Band;
@@ -16,11 +15,14 @@ use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Time\Window;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\Entity\Section;
+use MintDoor\Roster\Repository\Enrollments;
+use MintDoor\Roster\Repository\Sections;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 
 /**
  * A site as a role, a section or a person meets it, for somebody who may look through their eyes: never with more than
@@ -32,7 +34,12 @@ final readonly class SeeAs
 
     private const ABOVE = 'You may not see the site as somebody who may do more here than you.';
 
-    public function __construct(private Connection $db, private Roles $roles, private Enrollments $enrollments) {}
+    public function __construct(
+        private Sections $sections,
+        private People $people,
+        private Roles $roles,
+        private Enrollments $enrollments,
+    ) {}
 
     /** @throws Problem of type `NotAllowed`, `NotFound` or `Invalid` */
     public function through(SiteAccess $own, string $eyes): SiteAccess
@@ -60,23 +67,19 @@ final readonly class SeeAs
 
     private function section(SiteAccess $own, string $section, string $eyes): SiteAccess
     {
-        $name = $this->db->fetchOne('SELECT name FROM section WHERE id = ? AND site_id = ?', [
-            Id::binary($section),
-            Id::binary($own->site->id),
-        ]);
+        $found = $this->sections->ofSite($own->site->id, $section);
         $learner =
             array_values(
                 array_filter($this->roles->book()->all(), static fn(Role $role): bool => $role->takesSeat),
             )[0] ?? null;
-        if (!\is_string($name) || null === $learner) {
+        if (null === $found || null === $learner) {
             throw Problem::notFound('This section');
         }
 
-        return $this->role($own, $learner, [$section, $name], $eyes);
+        return $this->role($own, $learner, $found, $eyes);
     }
 
-    /** @param ?array{string, string} $section id and name */
-    private function role(SiteAccess $own, Role $role, ?array $section, string $eyes): SiteAccess
+    private function role(SiteAccess $own, Role $role, ?Section $section, string $eyes): SiteAccess
     {
         $this->notAbove($own, $role->rank);
         $band =
@@ -91,7 +94,7 @@ final readonly class SeeAs
         $kind = $learner ? PersonKind::Learner : $role->for[0] ?? PersonKind::Staff;
         $caller = new Caller(
             Id::NONE,
-            $section[1] ?? $role->name,
+            $section->name ?? $role->name,
             '',
             $kind->value,
             $own->site->division,
@@ -109,7 +112,7 @@ final readonly class SeeAs
                 $own->now - 1,
                 new Window($own->now - 1),
                 $own->now - 1,
-                $section[0] ?? null,
+                $section?->id,
             ),
         ]);
 
@@ -118,24 +121,16 @@ final readonly class SeeAs
 
     private function person(SiteAccess $own, string $id, string $eyes): SiteAccess
     {
-        $found = $this->db->fetchAssociative(
-            'SELECT '
-                .PersonRow::COLUMNS
-                .', a.platform_administrator, EXISTS (SELECT 1 FROM division_administrator da '
-                    .'JOIN division ad ON ad.id = da.division_id WHERE da.person_id = p.id '
-                    .'AND ad.code = ?) AS administers FROM '
-                .PersonRow::TABLES
-                .' WHERE p.id = ?',
-            [$own->site->division, Id::binary($id)],
-        );
-        $row = new Row(false === $found ? throw Problem::notFound('This person') : $found);
+        $row = $this->people->withAccount($id) ?? throw Problem::notFound('This person');
         $enrollment = $this->enrollments->of($own->site->id, $id);
         $person = PersonRow::person($row);
         $segment = $enrollment->timeline()->at($own->now);
         if (null === $segment) {
             throw Problem::notFound('This person');
         }
-        if (!$own->standing->administrator && ($row->bool('platform_administrator') || $row->bool('administers'))) {
+        $administers = $row->bool('platform_administrator')
+            || \in_array($own->site->division, $row->list('administers'), true);
+        if (!$own->standing->administrator && $administers) {
             throw Problem::notAllowed(self::ABOVE);
         }
         $this->notAbove(

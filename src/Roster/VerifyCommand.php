@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Roles\Roles;
-use MintDoor\Shared\Id;
-use MintDoor\Shared\Row;
+use MintDoor\Roster\Repository\Enrollments;
+use MintDoor\Roster\Repository\StoredSegments;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
@@ -20,21 +19,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 )]
 final class VerifyCommand extends Command
 {
-    private const COLUMNS = [
-        'from_at',
-        'until_at',
-        'state',
-        'role',
-        'roles',
-        'rank',
-        'listed',
-        'holds_seat',
-        'leads',
-        'since_at',
-    ];
-
     public function __construct(
-        private readonly Connection $db,
+        private readonly StoredSegments $segments,
         private readonly Enrollments $enrollments,
         private readonly Roles $roles,
     ) {
@@ -55,9 +41,9 @@ final class VerifyCommand extends Command
     {
         $checked = 0;
         $wrong = [];
-        foreach (Row::all($this->db->fetchAllAssociative('SELECT id FROM site ORDER BY id')) as $site) {
-            $stored = $this->stored($site->id('id'));
-            $computed = $this->computed($site->id('id'));
+        foreach ($this->segments->sites() as $site) {
+            $stored = $this->segments->ofSite($site);
+            $computed = $this->computed($site);
             foreach (array_keys($stored + $computed) as $key) {
                 ++$checked;
                 if (($stored[$key] ?? []) !== ($computed[$key] ?? [])) {
@@ -83,34 +69,10 @@ final class VerifyCommand extends Command
         return [] === $wrong || $fix ? Command::SUCCESS : Command::FAILURE;
     }
 
-    /** @return array<string, list<list<string>>> segments by site and person */
-    private function stored(string $site): array
-    {
-        $stored = [];
-        $rows = $this->db->iterateAssociative(
-            'SELECT person_id, `'
-                .implode('`, `', self::COLUMNS)
-                .'`, g.sort_name, e.terms
-                FROM enrollment_segment g LEFT JOIN enrollment e USING (site_id, person_id)
-                WHERE site_id = ? ORDER BY person_id, from_at',
-            [Id::binary($site)],
-        );
-        foreach ($rows as $columns) {
-            $row = new Row($columns);
-            $stored[$site.$row->id('person_id')][] = array_map($row->string(...), [
-                ...self::COLUMNS,
-                'sort_name',
-                'terms',
-            ]);
-        }
-
-        return $stored;
-    }
-
     /** @return array<string, list<list<string>>> */
     private function computed(string $site): array
     {
-        $names = $this->names($site);
+        $names = $this->segments->names($site);
         $computed = [];
         foreach ($this->enrollments->ofSite($site) as $key => $enrollment) {
             foreach ($enrollment->timeline()->segments as $segment) {
@@ -120,28 +82,5 @@ final class VerifyCommand extends Command
         }
 
         return $computed;
-    }
-
-    /** @return array<string, array{string, string}> what people are sorted and found by, by person */
-    private function names(string $site): array
-    {
-        $names = [];
-        foreach (
-            Row::all(
-                $this->db->fetchAllAssociative(
-                    <<<'SQL'
-                        SELECT p.id, p.sort_name, p.terms
-                        FROM enrollment e
-                        JOIN person p ON p.id = e.person_id
-                        WHERE e.site_id = ?
-                        SQL,
-                    [Id::binary($site)],
-                ),
-            ) as $row
-        ) {
-            $names[$row->id('id')] = [$row->string('sort_name'), $row->string('terms')];
-        }
-
-        return $names;
     }
 }

@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\ParameterType;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Roster\Entity\SavedView;
+use MintDoor\Roster\Repository\SavedViews;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\Ids;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -26,9 +24,8 @@ final readonly class ViewController
     private const MOST = 30;
 
     public function __construct(
-        private Connection $db,
+        private SavedViews $views,
         private Gate $gate,
-        private Ids $ids,
         private Transaction $transaction,
     ) {}
 
@@ -51,28 +48,17 @@ final readonly class ViewController
         $this->mine($site, $caller);
 
         return $this->transaction->run($request, $caller, [], function () use ($site, $body, $caller): Answer {
-            $kept = $this->db->fetchOne(
-                'SELECT COUNT(*) FROM saved_view WHERE person_id = ? AND site_id = ? AND name <> ?',
-                [Id::binary($caller->id), Id::binary($site), $body->name()],
-            );
-            if (is_numeric($kept) && $kept >= self::MOST) {
+            $own = $this->views->named($caller->id, $site, $body->name());
+            if (null === $own && \count($this->views->of($caller->id, $site)) >= self::MOST) {
                 throw Problem::field('/name', 'too-many', 'You keep 30 views here already. Forget one of them first.');
             }
-            $this->db->executeStatement(
-                <<<'SQL'
-                    INSERT INTO saved_view (id, person_id, site_id, name, view)
-                    VALUES (?, ?, ?, ?, ?)
-                    ON DUPLICATE KEY UPDATE name = VALUES(name), view = VALUES(view)
-                    SQL,
-                [
-                    Id::binary($this->ids->next()),
-                    Id::binary($caller->id),
-                    Id::binary($site),
-                    $body->name(),
-                    $body->view,
-                ],
-                [ParameterType::BINARY, ParameterType::BINARY, ParameterType::BINARY],
-            );
+            if (null === $own) {
+                $this->views->keep($caller->id, $site, $body->name(), $body->view);
+            } else {
+                $own->name = $body->name();
+                $own->view = $body->view;
+                $this->views->flush();
+            }
 
             return $this->answer($site, $caller);
         });
@@ -89,11 +75,7 @@ final readonly class ViewController
         $this->mine($site, $caller);
 
         return $this->transaction->run($request, $caller, [], function () use ($site, $view, $caller): Answer {
-            $this->db->executeStatement('DELETE FROM saved_view WHERE id = ? AND person_id = ? AND site_id = ?', [
-                Id::binary($view),
-                Id::binary($caller->id),
-                Id::binary($site),
-            ]);
+            $this->views->forget($caller->id, $site, $view);
 
             return $this->answer($site, $caller);
         });
@@ -108,17 +90,8 @@ final readonly class ViewController
     {
         return new Answer([
             'items' => array_map(
-                static fn(Row $row): array => [
-                    'id' => $row->id('id'),
-                    'name' => $row->string('name'),
-                    'view' => $row->string('view'),
-                ],
-                Row::all(
-                    $this->db->fetchAllAssociative(
-                        'SELECT id, name, view FROM saved_view WHERE person_id = ? AND site_id = ? ORDER BY name',
-                        [Id::binary($caller->id), Id::binary($site)],
-                    ),
-                ),
+                static fn(SavedView $view): array => ['id' => $view->id, 'name' => $view->name, 'view' => $view->view],
+                $this->views->of($caller->id, $site),
             ),
         ]);
     }

@@ -6,15 +6,22 @@ namespace MintDoor\Shared;
 
 use Doctrine\DBAL\Connection;
 
-/** Writes very many rows, many to a statement, in the order in which tables were first written to. */
+/** Writes very many rows, many to a statement, and those that others point to before them. */
 final class BulkWriter
 {
     private const ROWS_A_STATEMENT = 1500;
 
-    /** @var array<string, array{string, list<string>}> table => statement head and pending rows */
-    private array $pending = [];
+    /** @var array<string, string> by table: how its statements begin */
+    private array $heads = [];
 
-    public function __construct(private readonly Connection $db) {}
+    /** @var array<string, list<string>> by table */
+    private array $pending;
+
+    /** @param list<string> $tables in the order in which they are written; others follow as they come */
+    public function __construct(private readonly Connection $db, array $tables = [])
+    {
+        $this->pending = array_fill_keys($tables, []);
+    }
 
     /**
      * @param array<string, string|int|bool|BulkId|null> $row    column => value
@@ -33,19 +40,15 @@ final class BulkWriter
                 default => $this->db->quote($value),
             };
         }
-        $this->pending[$table] ??= [
-            'INSERT '
-            .($ignore ? 'IGNORE ' : '')
-            .'INTO '
-            .$table
-            .' (`'
-            .implode('`, `', array_keys($row))
-            .'`) VALUES ',
-            [],
-        ];
-        $this->pending[$table][1][] = '('.implode(', ', $values).')';
-        if (\count($this->pending[$table][1]) >= self::ROWS_A_STATEMENT) {
-            $this->write($table);
+        $this->heads[$table] ??= \sprintf(
+            'INSERT %sINTO %s (`%s`) VALUES ',
+            $ignore ? 'IGNORE ' : '',
+            $table,
+            implode('`, `', array_keys($row)),
+        );
+        $this->pending[$table][] = '('.implode(', ', $values).')';
+        if (\count($this->pending[$table]) >= self::ROWS_A_STATEMENT) {
+            $this->flush();
         }
     }
 
@@ -57,17 +60,11 @@ final class BulkWriter
 
     public function flush(): void
     {
-        foreach (array_keys($this->pending) as $table) {
-            $this->write($table);
-        }
-    }
-
-    private function write(string $table): void
-    {
-        [$head, $rows] = $this->pending[$table];
-        if ([] !== $rows) {
-            $this->db->executeStatement($head.implode(', ', $rows));
-            $this->pending[$table][1] = [];
+        foreach ($this->pending as $table => $rows) {
+            if ([] !== $rows) {
+                $this->db->executeStatement($this->heads[$table].implode(', ', $rows));
+                $this->pending[$table] = [];
+            }
         }
     }
 }

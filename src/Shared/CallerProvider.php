@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Shared;
 
-use Doctrine\DBAL\Connection;
 use MintDoor\Core\Time\Time;
+use MintDoor\Shared\Repository\Callers;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\PasswordUpgraderInterface;
@@ -20,28 +20,17 @@ use Symfony\Component\Security\Core\User\UserProviderInterface;
  */
 final readonly class CallerProvider implements UserProviderInterface, PasswordUpgraderInterface
 {
-    private const SELECT = <<<'SQL'
-    SELECT p.id, p.kind, p.level, p.given_name, p.family_name, p.preferred_name, d.code AS division,
-           a.login, a.password_hash, a.closed_from, a.platform_administrator, a.must_change, a.card_until,
-           (
-               SELECT GROUP_CONCAT(ad.code)
-               FROM division_administrator da JOIN division ad ON ad.id = da.division_id
-               WHERE da.person_id = p.id
-           ) AS divisions
-    FROM account a JOIN person p ON p.id = a.person_id JOIN division d ON d.id = p.division_id
-    SQL;
-
-    public function __construct(private Connection $db, private PlatformClock $clock) {}
+    public function __construct(private Callers $accounts, private PlatformClock $clock) {}
 
     public function loadUserByIdentifier(string $identifier): UserInterface
     {
         $typed = mb_strtolower(trim($identifier));
-        $rows = $this->db->fetchAllAssociative(self::SELECT.' WHERE a.login = ?', [$typed]);
-        if ([] === $rows && str_contains($typed, '@')) {
-            $rows = $this->db->fetchAllAssociative(self::SELECT.' WHERE p.email = ? LIMIT 2', [$typed]);
+        $found = array_filter([$this->accounts->withLogin($typed)]);
+        if ([] === $found && str_contains($typed, '@')) {
+            $found = $this->accounts->withAddress($typed);
         }
 
-        return $this->only($rows);
+        return 1 === \count($found) ? $this->caller($found[0]) : throw new UserNotFoundException();
     }
 
     public function refreshUser(UserInterface $user): UserInterface
@@ -56,7 +45,7 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
      */
     public function byId(string $id): Caller
     {
-        return $this->only($this->db->fetchAllAssociative(self::SELECT.' WHERE a.person_id = ?', [Id::binary($id)]));
+        return $this->caller($this->accounts->withAccount($id) ?? throw new UserNotFoundException());
     }
 
     /**
@@ -66,27 +55,14 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
      */
     public function anybody(string $id): Caller
     {
-        return $this->only(
-            $this->db->fetchAllAssociative(
-                str_replace(
-                    'FROM account a JOIN person p ON p.id = a.person_id',
-                    'FROM person p LEFT JOIN account a ON a.person_id = p.id',
-                    self::SELECT,
-                ).' WHERE p.id = ?',
-                [Id::binary($id)],
-            ),
-            true,
-        );
+        return $this->caller($this->accounts->anybody($id) ?? throw new UserNotFoundException(), true);
     }
 
     /** A password is hashed anew, when it is used, wherever the way of hashing has changed since. */
     public function upgradePassword(PasswordAuthenticatedUserInterface $user, string $newHashedPassword): void
     {
         if ($user instanceof Caller) {
-            $this->db->executeStatement(
-                'UPDATE account SET password_hash = ? WHERE person_id = ? AND password_hash = ?',
-                [$newHashedPassword, Id::binary($user->id), (string) $user->getPassword()],
-            );
+            $this->accounts->rehash($user->id, (string) $user->getPassword(), $newHashedPassword);
             $user->rehashed($newHashedPassword);
         }
     }
@@ -94,10 +70,7 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
     /** Notes that somebody signed in. */
     public function used(string $id): void
     {
-        $this->db->executeStatement('UPDATE account SET used_at = ? WHERE person_id = ?', [
-            Instant::toSql($this->clock->instant()),
-            Id::binary($id),
-        ]);
+        $this->accounts->used($id, $this->clock->instant());
     }
 
     public function supportsClass(string $class): bool
@@ -105,13 +78,9 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
         return Caller::class === $class;
     }
 
-    /** @param list<array<string, mixed>> $rows */
-    private function only(array $rows, bool $absent = false): Caller
+    /** @param bool $absent whether their account may be closed */
+    private function caller(Row $row, bool $absent = false): Caller
     {
-        if (1 !== \count($rows)) {
-            throw new UserNotFoundException();
-        }
-        $row = new Row($rows[0]);
         $closedFrom = $row->instantOrNull('closed_from') ?? Time::FOREVER;
         if (!$absent && $closedFrom <= $this->clock->instant()) {
             throw new UserNotFoundException();

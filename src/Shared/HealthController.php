@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Shared;
 
-use Doctrine\DBAL\Connection;
+use MintDoor\Shared\Repository\Health;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -21,24 +21,12 @@ final readonly class HealthController
     /** Share of the disk that should be free. */
     private const SPARE = 0.05;
 
-    public function __construct(private Connection $db, #[Autowire('%kernel.logs_dir%')] private string $folder) {}
+    public function __construct(private Health $platform, #[Autowire('%kernel.logs_dir%')] private string $folder) {}
 
     #[Route('/health', name: 'health', methods: ['GET'])]
     public function health(): Response
     {
-        $row = new Row(
-            $this->db->fetchAssociative(
-                "SELECT
-                (SELECT COALESCE(TIMESTAMPDIFF(SECOND, MAX(at), UTC_TIMESTAMP()), 2147483647) FROM beat
-                    WHERE name = 'scheduler') AS scheduler,
-                (SELECT COALESCE(MAX(TIMESTAMPDIFF(SECOND, available_at, UTC_TIMESTAMP())), 0) FROM messenger_messages
-                    WHERE queue_name = 'jobs' AND delivered_at IS NULL AND available_at <= UTC_TIMESTAMP()) AS queue,
-                (SELECT COUNT(*) FROM messenger_messages WHERE queue_name = 'failed') AS failed,
-                (SELECT COALESCE(MAX(TIMESTAMPDIFF(SECOND, due_at, UTC_TIMESTAMP())), 0) FROM message
-                    WHERE due_at <= UTC_TIMESTAMP()) AS mail",
-            )
-            ?: [],
-        );
+        $row = $this->platform->now();
         [$free, $all] = [(float) @disk_free_space($this->folder), (float) @disk_total_space($this->folder)];
         $disk = $all > 0 ? $free / $all : 1.0;
         $late = array_keys(

@@ -6,19 +6,27 @@ namespace MintDoor\Shared;
 
 use Symfony\Component\HttpFoundation\Request;
 
-/** Holds a change against the version its maker looked at (RFC 9110, If-Match). */
-final class IfMatch
+/** The version of something that the maker of a change looked at (RFC 9110, If-Match). */
+final readonly class IfMatch
 {
-    private function __construct() {}
+    private function __construct(private ?string $given) {}
 
-    /** @throws Problem of type `NeedsVersion` or `Stale` */
-    public static function check(Request $request, int $version): void
+    public static function of(Request $request): self
     {
-        $given = $request->headers->get('If-Match');
-        if (null === $given) {
+        return new self($request->headers->get('If-Match'));
+    }
+
+    /**
+     * Held against the version that is kept; under its lock, where others may change it at the same time.
+     *
+     * @throws Problem of type `NeedsVersion` or `Stale`
+     */
+    public function assert(int $version): void
+    {
+        if (null === $this->given) {
             throw new Problem(ProblemType::NeedsVersion, 'Say which version you looked at, in If-Match.');
         }
-        if (trim($given) !== '"'.$version.'"') {
+        if (trim($this->given) !== '"'.$version.'"') {
             throw new Problem(
                 ProblemType::Stale,
                 'Somebody else changed this in the meantime. Look at what is so now, then decide again. What you typed '

@@ -74,6 +74,16 @@ final readonly class Sealer
             && null !== $this->open($sealed, $purpose);
     }
 
+    /** Text sealed anew under the present secret; null where it is already. */
+    public function resealedText(string $sealed, string $purpose): ?string
+    {
+        $binary = (string) base64_decode($sealed, true);
+
+        return $this->isOld($binary, $purpose)
+            ? $this->sealText((string) $this->open($binary, $purpose), $purpose)
+            : null;
+    }
+
     /** What something is looked up by that is kept nowhere in clear. */
     public function hash(#[\SensitiveParameter] string $plain, string $purpose): string
     {

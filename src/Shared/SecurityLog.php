@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Shared;
 
-use Doctrine\DBAL\ArrayParameterType;
-use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\ParameterType;
+use MintDoor\Shared\Repository\Callers;
+use MintDoor\Shared\Repository\SecurityEntries;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\HttpKernel\Event\ResponseEvent;
@@ -17,7 +16,7 @@ use Symfony\Component\HttpKernel\Event\ResponseEvent;
  * or put in shows (`security:verify`). Network addresses stand beside the chain, so that they can be forgotten: it
  * holds a keyed digest of them.
  */
-final class SecurityLog
+final class SecurityLog implements Reseals
 {
     private const PLACES = 'security log: places';
 
@@ -27,7 +26,8 @@ final class SecurityLog
     private array $noted = [];
 
     public function __construct(
-        private readonly Connection $db,
+        private readonly SecurityEntries $entries,
+        private readonly Callers $accounts,
         private readonly RequestStack $requests,
         private readonly PlatformClock $clock,
         private readonly Sealer $sealer,
@@ -67,8 +67,8 @@ final class SecurityLog
         $divisions = $this->divisions($noted);
         $address = $this->requests->getMainRequest()?->getClientIp();
         $place = null === $address ? '' : bin2hex($this->sealer->hash($address, self::PLACES));
-        [$sequence, $hash] = $this->head(' FOR UPDATE');
-        $rows = new BulkWriter($this->db);
+        [$sequence, $hash] = $this->head(locked: true);
+        $lines = [];
         foreach ($noted as $one) {
             $line = [
                 'sequence' => ++$sequence,
@@ -81,7 +81,7 @@ final class SecurityLog
                 'data' => json_encode((object) $one['data'], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
             ];
             $hash = self::link($hash, $line);
-            $rows->add('security_entry', [
+            $lines[] = [
                 'sequence' => $sequence,
                 'at' => $line['at'],
                 'code' => $line['code'],
@@ -93,22 +93,17 @@ final class SecurityLog
                 'place' => $place,
                 'data' => $line['data'],
                 'hash' => bin2hex($hash),
-            ]);
+            ];
         }
-        $rows->flush();
-        $this->db->executeStatement(
-            'INSERT INTO security_chain (id, entries, sealed) VALUES (1, ?, ?)
-             ON DUPLICATE KEY UPDATE entries = VALUES(entries), sealed = VALUES(sealed)',
-            [$sequence, $this->sealer->seal($sequence.' '.bin2hex($hash), self::HEAD)],
-            [ParameterType::INTEGER, ParameterType::BINARY],
-        );
+        $this->entries->append($lines);
+        $this->entries->setEnd($sequence, $this->sealer->seal($sequence.' '.bin2hex($hash), self::HEAD));
     }
 
     #[AsEventListener(priority: -500)]
     public function answered(ResponseEvent $event): void
     {
         if ($event->isMainRequest() && [] !== $this->noted) {
-            $this->db->transactional($this->write(...));
+            $this->entries->atOnce($this->write(...));
         }
     }
 
@@ -119,8 +114,7 @@ final class SecurityLog
     {
         $hash = '';
         $expected = 1;
-        foreach ($this->db->iterateAssociative('SELECT * FROM security_entry ORDER BY sequence') as $columns) {
-            $row = new Row($columns);
+        foreach ($this->entries->each() as $row) {
             $hash = self::link($hash, [
                 'sequence' => $row->int('sequence'),
                 'at' => $row->string('at'),
@@ -141,25 +135,23 @@ final class SecurityLog
         return $sequence === $expected - 1 && hash_equals($head, $hash) ? null : 0;
     }
 
-    /** Seals the last link anew, under the present secret. */
-    public function reseal(): void
+    public function reseal(): array
     {
         [$sequence, $hash] = $this->head();
-        $this->db->executeStatement(
-            'UPDATE security_chain SET sealed = ? WHERE id = 1 AND entries = ?',
-            [0 === $sequence ? '' : $this->sealer->seal($sequence.' '.bin2hex($hash), self::HEAD), $sequence],
-            [ParameterType::BINARY],
+        $this->entries->resetEnd(
+            $sequence,
+            0 === $sequence ? '' : $this->sealer->seal($sequence.' '.bin2hex($hash), self::HEAD),
         );
+
+        return ['end of the security log', 1];
     }
 
     /**
      * @return array{int, string} how many lines there are, and the last link; one that was tampered with opens as none
      */
-    private function head(string $lock = ''): array
+    private function head(bool $locked = false): array
     {
-        $row = new Row(
-            $this->db->fetchAssociative('SELECT entries, sealed FROM security_chain WHERE id = 1'.$lock) ?: [],
-        );
+        $row = $this->entries->end($locked) ?? new Row([]);
         $opened = explode(' ', (string) $this->sealer->open($row->stringOrNull('sealed'), self::HEAD));
         $hash = (string) hex2bin($opened[1] ?? '');
 
@@ -180,21 +172,7 @@ final class SecurityLog
     private function divisions(array $noted): array
     {
         $people = array_values(array_unique(array_filter(array_column($noted, 'person'), is_string(...))));
-        $divisions = [];
-        foreach (
-            [] === $people
-                ? []
-                : Row::all(
-                    $this->db->fetchAllAssociative(
-                        'SELECT id, division_id FROM person WHERE id IN (?)',
-                        [array_map(Id::binary(...), $people)],
-                        [ArrayParameterType::BINARY],
-                    ),
-                ) as $row
-        ) {
-            $divisions[$row->id('id')] = $row->id('division_id');
-        }
 
-        return $divisions;
+        return $this->accounts->divisions($people);
     }
 }

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Shared;
 
-use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\ParameterType;
+use MintDoor\Shared\Repository\Sessions;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\RequestStack;
 use Symfony\Component\HttpFoundation\Session\Storage\Handler\AbstractSessionHandler;
@@ -37,7 +36,7 @@ final class SessionStore extends AbstractSessionHandler
     private bool $renew = false;
 
     public function __construct(
-        private readonly Connection $db,
+        private readonly Sessions $sessions,
         private readonly TokenStorageInterface $tokens,
         private readonly RequestStack $requests,
     ) {}
@@ -47,12 +46,6 @@ final class SessionStore extends AbstractSessionHandler
     {
         $this->begunAt = null;
         $this->renew = false;
-    }
-
-    /** After a change of somebody's rights their sessions go on under another id. */
-    public function renewOf(string $person): void
-    {
-        $this->db->executeStatement('UPDATE session SET renew = 1 WHERE person_id = ?', [Id::binary($person)]);
     }
 
     #[AsEventListener]
@@ -71,18 +64,13 @@ final class SessionStore extends AbstractSessionHandler
 
     public function gc(int $max_lifetime): int
     {
-        return (int) $this->db->executeStatement(
-            'DELETE FROM session WHERE touched_at < UTC_TIMESTAMP() - INTERVAL ? SECOND OR ends_at < UTC_TIMESTAMP()',
-            [$max_lifetime],
-        );
+        return $this->sessions->endOld($max_lifetime);
     }
 
     public function updateTimestamp(string $sessionId, string $data): bool
     {
         if (null === $this->touchedAt || time() - $this->touchedAt > self::TOUCH_EVERY) {
-            $this->db->executeStatement('UPDATE session SET touched_at = UTC_TIMESTAMP() WHERE id = ?', [
-                self::hash($sessionId),
-            ]);
+            $this->sessions->touch(self::hash($sessionId));
         }
 
         return true;
@@ -96,20 +84,15 @@ final class SessionStore extends AbstractSessionHandler
 
     protected function doRead(string $sessionId): string
     {
-        $row = $this->db->fetchAssociative(
-            'SELECT data, touched_at, made_at, renew FROM session
-             WHERE id = ? AND touched_at > UTC_TIMESTAMP() - INTERVAL ? SECOND AND ends_at > UTC_TIMESTAMP()',
-            [self::hash($sessionId), self::LASTS],
-        );
-        if (false === $row) {
+        $session = $this->sessions->running(self::hash($sessionId), self::LASTS);
+        if (null === $session) {
             return '';
         }
-        $row = new Row($row);
-        $this->touchedAt = $row->instant('touched_at');
-        $this->begunAt = $row->string('made_at');
-        $this->renew = $row->bool('renew');
+        $this->touchedAt = $session->touchedAt;
+        $this->begunAt = Instant::toSql($session->madeAt);
+        $this->renew = $session->renew;
 
-        return $row->string('data');
+        return \is_string($session->data) ? $session->data : '';
     }
 
     protected function doWrite(string $sessionId, string $data): bool
@@ -120,22 +103,14 @@ final class SessionStore extends AbstractSessionHandler
         }
         $request = $this->requests->getMainRequest();
         $longest = $caller->isAdministrator() ? self::LONGEST_OF_ADMINISTRATORS : self::LONGEST;
-        $begun = null === $this->begunAt ? 'UTC_TIMESTAMP()' : $this->db->quote($this->begunAt);
-        $this->db->executeStatement(
-            "INSERT INTO session (id, person_id, data, touched_at, made_at, ends_at, address, device)
-             VALUES (?, ?, ?, UTC_TIMESTAMP(), $begun, $begun + INTERVAL ? SECOND, ?, ?)
-             ON DUPLICATE KEY UPDATE person_id = VALUES(person_id), data = VALUES(data),
-                 touched_at = VALUES(touched_at),
-                 ends_at = VALUES(ends_at)",
-            [
-                self::hash($sessionId),
-                Id::binary($caller->id),
-                $data,
-                $longest,
-                $request?->getClientIp(),
-                Device::of($request?->headers->get('User-Agent')),
-            ],
-            [ParameterType::BINARY, ParameterType::BINARY, ParameterType::LARGE_OBJECT],
+        $this->sessions->write(
+            self::hash($sessionId),
+            $caller->id,
+            $data,
+            $this->begunAt,
+            $longest,
+            $request?->getClientIp(),
+            Device::of($request?->headers->get('User-Agent')),
         );
 
         return true;
@@ -143,7 +118,7 @@ final class SessionStore extends AbstractSessionHandler
 
     protected function doDestroy(string $sessionId): bool
     {
-        $this->db->executeStatement('DELETE FROM session WHERE id = ?', [self::hash($sessionId)]);
+        $this->sessions->end(self::hash($sessionId));
 
         return true;
     }

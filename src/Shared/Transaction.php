@@ -10,6 +10,7 @@ use Doctrine\DBAL\Exception\RetryableException;
 use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Doctrine\Persistence\ManagerRegistry;
+use MintDoor\Shared\Repository\KeptAnswers;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Lock\LockInterface;
@@ -28,6 +29,7 @@ final readonly class Transaction
         private ManagerRegistry $managers,
         private PlatformClock $clock,
         private Sealer $sealer,
+        private KeptAnswers $answers,
         private SecurityLog $log,
         private Locks $locks,
         private Places $places,
@@ -36,15 +38,14 @@ final readonly class Transaction
     ) {}
 
     /**
-     * @param callable(EntityManagerInterface): Answer $work
-     * @param list<string>|\Closure(): list<string>    $sites ids of the sites whose people change; looked for anew each
+     * @param list<string>|\Closure(): list<string> $sites ids of the sites whose people change; looked for anew each
      *                                                        time the work is done again
      */
-    public function run(Request $request, Caller $caller, array|\Closure $sites, callable $work): Answer
+    public function run(Request $request, Caller $caller, array|\Closure $sites, \Closure $work): Answer
     {
         $places = $this->places(\is_array($sites) ? $sites : [], $caller);
         $remembered = function (EntityManagerInterface $entities) use ($request, $caller, $work): Answer {
-            $answer = $work($entities);
+            $answer = $work();
             $entities->flush();
             $this->remember($request, $caller, $answer);
 
@@ -73,6 +74,36 @@ final readonly class Transaction
         $nothing = static fn(): mixed => null;
 
         return $this->tried(fn(): mixed => $this->once($sites, static fn(): mixed => $work(), $nothing));
+    }
+
+    /**
+     * Something within a transaction that may fail without failing the whole, or is only tried.
+     *
+     * @template T
+     *
+     * @param \Closure(): T $work
+     *
+     * @return T
+     *
+     * @throws Problem that it ran into; nothing of it is kept then
+     */
+    public function attempt(bool $keep, \Closure $work): mixed
+    {
+        $entities = $this->managers->getManager();
+        $this->db->beginTransaction();
+        try {
+            $answer = $work();
+            $entities->flush();
+            $keep ? $this->db->commit() : $this->db->rollBack();
+
+            return $answer;
+        } catch (Problem $problem) {
+            $this->db->rollBack();
+            throw $problem;
+        } finally {
+            // What an attempt that was not kept did to entities must not be written with the next.
+            $entities->clear();
+        }
     }
 
     /**
@@ -220,23 +251,13 @@ final readonly class Transaction
             return null;
         }
         // Taking the row first makes a twin that runs at the same time wait here, and then find the answer.
-        $taken = $this->db->executeStatement(
-            'INSERT IGNORE INTO idempotency (person_id, id, body_hash, made_at) VALUES (?, ?, ?, ?)',
-            [Id::binary($caller->id), $key, $this->bodyHashes($request)[0], Instant::toSql($this->clock->instant())],
-        );
-        if (1 === (int) $taken) {
+        if ($this->answers->take($caller->id, $key, $this->bodyHashes($request)[0], $this->clock->instant())) {
             return null;
         }
-        $row = new Row(
-            $this->db->fetchAssociative(
-                'SELECT body_hash, status, etag, answer FROM idempotency WHERE person_id = ? AND id = ? FOR UPDATE',
-                [Id::binary($caller->id), $key],
-            )
-            ?: [],
-        );
+        $kept = $this->answers->locked($caller->id, $key);
         $same = array_filter(
             $this->bodyHashes($request),
-            static fn(string $hash): bool => hash_equals($hash, $row->string('body_hash')),
+            static fn(string $hash): bool => hash_equals($hash, $kept->bodyHash),
         );
         if ([] === $same) {
             throw new Problem(
@@ -245,26 +266,19 @@ final readonly class Transaction
             );
         }
 
-        return Answer::again(
-            (string) $this->sealer->openText($row->string('answer'), 'idempotency'),
-            $row->int('status'),
-            $row->stringOrNull('etag'),
-        );
+        return Answer::again((string) $kept->answer, (int) $kept->status, $kept->etag);
     }
 
     private function remember(Request $request, Caller $caller, Answer $answer): void
     {
         $key = $this->key($request);
         if (null !== $key) {
-            $this->db->executeStatement(
-                'UPDATE idempotency SET status = ?, etag = ?, answer = ? WHERE person_id = ? AND id = ?',
-                [
-                    $answer->getStatusCode(),
-                    $answer->headers->get('ETag'),
-                    $this->sealer->sealText((string) $answer->getContent(), 'idempotency'),
-                    Id::binary($caller->id),
-                    $key,
-                ],
+            $this->answers->keep(
+                $caller->id,
+                $key,
+                $answer->getStatusCode(),
+                $answer->headers->get('ETag'),
+                (string) $answer->getContent(),
             );
         }
     }

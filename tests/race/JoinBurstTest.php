@@ -6,10 +6,9 @@ namespace MintDoor\Tests\Race;
 
 use MintDoor\Core\Doors\Key;
 use MintDoor\Core\Roster\DoorKind;
-use MintDoor\Doors\DoorKeys;
+use MintDoor\Doors\Repository\DoorKeys;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
-use MintDoor\Shared\Sealer;
 use Symfony\Component\Process\Process;
 
 /**
@@ -161,7 +160,7 @@ final class JoinBurstTest extends RaceCase
             Id::binary($this->people['anna']),
             Id::binary($door),
         ]);
-        $keys = new DoorKeys($this->db, new Sealer(self::SECRET));
+        $keys = $this->service(DoorKeys::class);
         $keys->fresh($door);
 
         return (string) $keys->shown((string) $this->db->fetchOne('SELECT sealed FROM door_key'));
@@ -169,7 +168,7 @@ final class JoinBurstTest extends RaceCase
 
     private function doorOf(string $key): string
     {
-        return (string) (new DoorKeys($this->db, new Sealer(self::SECRET)))->door(
+        return (string) $this->service(DoorKeys::class)->door(
             Key::read($key)->key ?? throw new \LogicException('A key that was made is right.'),
         );
     }

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\Race;
 
+use DAMA\DoctrineTestBundle\Doctrine\DBAL\StaticDriver;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\DriverManager;
 use Doctrine\DBAL\Tools\DsnParser;
 use MintDoor\Demo\PlatformBuilder;
+use MintDoor\Kernel;
 use MintDoor\Tests\Together;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\DependencyInjection\ContainerInterface;
 use Symfony\Component\Process\Process;
 
 /** A small platform in a database of its own, for processes with connections of their own. */
@@ -25,6 +28,9 @@ abstract class RaceCase extends TestCase
 
     private ?Process $server = null;
 
+    /** @var array{string, ?string} the database and the secret of the tests */
+    private array $given;
+
     protected Connection $db;
     protected PlatformBuilder $platform;
     protected string $site;
@@ -36,13 +42,16 @@ abstract class RaceCase extends TestCase
 
     protected function setUp(): void
     {
+        $this->given = [$_SERVER['DATABASE_URL'], $_SERVER['APP_SECRET'] ?? null];
         $url = (string) preg_replace('#/mint_\w+\?#', '/mint_race?', $_SERVER['DATABASE_URL']);
         $this->db = DriverManager::getConnection((new DsnParser(['mysql' => 'pdo_mysql']))->parse($url));
+        $this->db->executeStatement('SET FOREIGN_KEY_CHECKS = 0');
         foreach ($this->db->fetchFirstColumn('SHOW TABLES') as $table) {
             if ('doctrine_migration_versions' !== $table) {
                 $this->db->executeStatement("TRUNCATE TABLE `$table`");
             }
         }
+        $this->db->executeStatement('SET FOREIGN_KEY_CHECKS = 1');
         $_SERVER['RACE_URL'] = $url;
         $this->platform = new PlatformBuilder($this->db, self::NOW);
         $this->platform->roles([], ['seniors']);
@@ -88,6 +97,9 @@ abstract class RaceCase extends TestCase
 
     protected function tearDown(): void
     {
+        StaticDriver::setKeepStaticConnections(true);
+        [$_SERVER['DATABASE_URL'], $_SERVER['APP_SECRET']] = $this->given;
+        [$_ENV['DATABASE_URL'], $_ENV['APP_SECRET']] = $this->given;
         $this->kill();
     }
 
@@ -100,6 +112,31 @@ abstract class RaceCase extends TestCase
             'APP_SECRET' => self::SECRET,
             'MINT_DOOR_CLOCK' => gmdate('Y-m-d\TH:i:s\Z', self::NOW),
         ];
+    }
+
+    /**
+     * A service of the application, on the database of the race.
+     *
+     * @template S of object
+     *
+     * @param class-string<S> $class
+     *
+     * @return S
+     */
+    protected function service(string $class): object
+    {
+        $_SERVER['DATABASE_URL'] = $_ENV['DATABASE_URL'] = $this->environment()['DATABASE_URL'];
+        $_SERVER['APP_SECRET'] = $_ENV['APP_SECRET'] = self::SECRET;
+        // What it writes is for the processes to see.
+        StaticDriver::setKeepStaticConnections(false);
+        $kernel = new Kernel('test', false);
+        $kernel->boot();
+        $services = $kernel->getContainer()->get('test.service_container');
+        \assert($services instanceof ContainerInterface);
+        $service = $services->get($class);
+        \assert($service instanceof $class);
+
+        return $service;
     }
 
     protected function worker(): Process

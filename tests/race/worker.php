@@ -34,5 +34,6 @@ try {
         true,
     )['lines'][0]['verdict'];
 } catch (Problem $problem) {
-    echo $problem->more['line']['reasons'][0]['code'] ?? $problem->type->value;
+    $more = json_decode(json_encode($problem->more, \JSON_THROW_ON_ERROR), true);
+    echo $more['line']['reasons'][0]['code'] ?? $problem->type->value;
 }

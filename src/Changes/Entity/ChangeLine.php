@@ -5,8 +5,13 @@ declare(strict_types=1);
 namespace MintDoor\Changes\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use MintDoor\Roster\Entity\EnrollmentRecord;
+use MintDoor\Shared\Charset;
 
-/** One line of a change list as it was applied, with what it takes to undo it. */
+/**
+ * One line of a change list as it was applied, with what it takes to undo it. Written by `ChangeStore`, many rows at
+ * once.
+ */
 #[ORM\Entity]
 #[ORM\Table(name: 'change_line')]
 #[ORM\UniqueConstraint(columns: ['change_list_id', 'position'])]
@@ -15,23 +20,31 @@ class ChangeLine
 {
     public function __construct(
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
-        #[ORM\Column(type: 'id')] public string $changeListId,
-        #[ORM\Column] public int $position,
-        #[ORM\Column(type: 'id')] public string $siteId,
-        #[ORM\Column(type: 'id')] public string $personId,
-        #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])] public string $verb,
-        #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])] public string $verdict,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly ChangeList $changeList,
+        #[ORM\Column] public readonly int $position,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(name: 'site_id', referencedColumnName: 'site_id', nullable: false)]
+        #[ORM\JoinColumn(name: 'person_id', referencedColumnName: 'person_id', nullable: false)]
+        public readonly EnrollmentRecord $enrollment,
+        #[ORM\Column(length: 16, options: Charset::CODE)]
+        public readonly string $verb,
+        #[ORM\Column(length: 16, options: Charset::CODE)]
+        public readonly string $verdict,
         /** @var array<array-key, mixed> */
-        #[ORM\Column(name: 'state_before', type: 'json')] public array $before,
+        #[ORM\Column(name: 'state_before', type: 'json')] public readonly array $before,
         /** @var array<array-key, mixed> */
-        #[ORM\Column(name: 'state_after', type: 'json')] public array $after,
+        #[ORM\Column(name: 'state_after', type: 'json')] public readonly array $after,
         /** @var array<string, mixed> */
-        #[ORM\Column(type: 'json')] public array $notes,
+        #[ORM\Column(type: 'json')] public readonly array $notes,
         /** @var list<array<string, mixed>> what was done, as `Core\Changes\Effect`s */
-        #[ORM\Column(type: 'json')] public array $effects,
+        #[ORM\Column(type: 'json')] public readonly array $effects,
         /** The enrollment's version after it was applied: the order of its lines. */
-        #[ORM\Column] public int $versionAfter,
+        #[ORM\Column] public readonly int $versionAfter,
         /** The line it took back. */
-        #[ORM\Column(type: 'id', nullable: true)] public ?string $undoes = null,
+        #[ORM\ManyToOne(targetEntity: self::class)]
+        #[ORM\JoinColumn(name: 'undoes')]
+        public readonly ?self $undoes = null,
     ) {}
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\People\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use MintDoor\Sites\Entity\Division;
 
 /** That a person administers a division. */
 #[ORM\Entity]
@@ -12,7 +13,9 @@ use Doctrine\ORM\Mapping as ORM;
 class DivisionAdministrator
 {
     public function __construct(
-        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $personId,
-        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $divisionId,
+        #[ORM\Id] #[ORM\ManyToOne]
+        public readonly Person $person,
+        #[ORM\Id] #[ORM\ManyToOne]
+        public readonly Division $division,
     ) {}
 }

@@ -15,6 +15,8 @@ class Label
     public function __construct(
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
         #[ORM\Column(length: 40)] public string $name,
-        #[ORM\Column(type: 'id', nullable: true)] public ?string $madeBy = null,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(name: 'made_by')]
+        public readonly ?Person $madeBy = null,
     ) {}
 }

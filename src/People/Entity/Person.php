@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace MintDoor\People\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use MintDoor\People\Facts;
+use MintDoor\People\PersonName;
+use MintDoor\Shared\Charset;
+use MintDoor\Sites\Entity\Division;
 
 /** Somebody of the directory. */
 #[ORM\Entity]
@@ -17,26 +21,62 @@ class Person
 {
     public function __construct(
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
-        #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])] public string $kind,
-        #[ORM\Column(type: 'id')] public string $divisionId,
+        #[ORM\Column(length: 16, options: Charset::CODE)]
+        public string $kind,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public Division $division,
         #[ORM\Column(length: 80)] public string $givenName,
         #[ORM\Column(length: 80)] public string $familyName,
         /** "Family, Given": how lists are sorted. */
         #[ORM\Column(length: 164)] public string $sortName,
         /** Every folded word people may be looked for by, each led by a blank. */
-        #[ORM\Column(length: 250, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])] public string $terms,
+        #[ORM\Column(length: 250, options: Charset::CODE)]
+        public string $terms,
         #[ORM\Column(type: 'smallint', nullable: true)] public ?int $level = null,
         #[ORM\Column(length: 80, nullable: true)] public ?string $preferredName = null,
         #[ORM\Column(length: 80, nullable: true)] public ?string $formerName = null,
-        #[ORM\Column(length: 32, nullable: true, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        #[ORM\Column(length: 32, nullable: true, options: Charset::CODE)]
         public ?string $number = null,
-        #[ORM\Column(length: 190, nullable: true, options: ['charset' => 'utf8mb4', 'collation' => 'utf8mb4_bin'])]
-        public ?string $email = null,
+        #[ORM\Column(length: 190, nullable: true, options: Charset::EXACT)] public ?string $email = null,
         /** Why somebody is in the directory no more: "taken-back", "merged", "erased". */
-        #[ORM\Column(length: 16, nullable: true, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        #[ORM\Column(length: 16, nullable: true, options: Charset::CODE)]
         public ?string $gone = null,
         /** Whom somebody was merged into. */
-        #[ORM\Column(type: 'id', nullable: true)] public ?string $goneInto = null,
+        #[ORM\ManyToOne(targetEntity: self::class)]
+        #[ORM\JoinColumn(name: 'gone_into')]
+        public ?self $goneInto = null,
         #[ORM\Column(options: ['default' => 1])] public int $version = 1,
     ) {}
+
+    /** @param string $terms the words they are found by from now on */
+    public function describe(Facts $facts, string $terms): void
+    {
+        $this->givenName = $facts->given;
+        $this->familyName = $facts->family;
+        $this->preferredName = $facts->preferred;
+        $this->formerName = $facts->former;
+        $this->level = $facts->level;
+        $this->number = $facts->number;
+        $this->email = $facts->email;
+        $this->sortName = PersonName::sorted($facts->given, $facts->family);
+        $this->terms = $terms;
+    }
+
+    /**
+     * Leaves the directory, or comes back to it.
+     *
+     * @param 'taken-back'|'merged'|'erased'|null $why
+     */
+    public function leave(?string $why, ?self $into = null): void
+    {
+        $this->gone = $why;
+        $this->goneInto = $into;
+    }
+
+    /** How they are called. */
+    public function name(): string
+    {
+        return PersonName::shown($this->givenName, $this->familyName, $this->preferredName);
+    }
 }

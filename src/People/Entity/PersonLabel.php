@@ -13,9 +13,14 @@ use Doctrine\ORM\Mapping as ORM;
 class PersonLabel
 {
     public function __construct(
-        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $personId,
-        #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $labelId,
-        #[ORM\Column(type: 'id', nullable: true)] public ?string $putBy,
-        #[ORM\Column(type: 'instant')] public int $putAt,
+        #[ORM\Id] #[ORM\ManyToOne]
+        public readonly Person $person,
+        #[ORM\Id] #[ORM\ManyToOne]
+        public readonly Label $label,
+        #[ORM\Column(type: 'instant')]
+        public readonly int $putAt,
+        /** For the record: nothing is looked for by it. */
+        #[ORM\Column(type: 'id', nullable: true)]
+        public readonly ?string $putBy = null,
     ) {}
 }

@@ -14,9 +14,14 @@ class PersonNote
 {
     public function __construct(
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
-        #[ORM\Column(type: 'id')] public string $personId,
-        #[ORM\Column(type: 'id')] public string $madeBy,
-        #[ORM\Column(type: 'instant')] public int $madeAt,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public readonly Person $person,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(name: 'made_by', nullable: false)]
+        public readonly Person $madeBy,
+        #[ORM\Column(type: 'instant')]
+        public readonly int $madeAt,
         #[ORM\Column(length: 2_000)] public string $text,
         #[ORM\Column(options: ['default' => 0])] public bool $takenBack = false,
     ) {}

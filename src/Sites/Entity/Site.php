@@ -6,6 +6,7 @@ namespace MintDoor\Sites\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 use MintDoor\Core\Time\Time;
+use MintDoor\Shared\Charset;
 
 /** A place people are let into. */
 #[ORM\Entity]
@@ -17,29 +18,58 @@ class Site
 {
     public function __construct(
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
-        #[ORM\Column(length: 24, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])] public string $code,
+        #[ORM\Column(length: 24, options: Charset::CODE)]
+        public string $code,
         #[ORM\Column(length: 160)] public string $title,
-        #[ORM\Column(length: 16, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])] public string $kind,
-        #[ORM\Column(type: 'id')] public string $divisionId,
-        #[ORM\Column(type: 'id')] public string $termId,
+        #[ORM\Column(length: 16, options: Charset::CODE)]
+        public string $kind,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public Division $division,
+        #[ORM\ManyToOne]
+        #[ORM\JoinColumn(nullable: false)]
+        public Term $term,
         #[ORM\Column(type: 'smallint', nullable: true)] public ?int $levelLowest = null,
         #[ORM\Column(type: 'smallint', nullable: true)] public ?int $levelHighest = null,
         #[ORM\Column(nullable: true)] public ?int $seats = null,
         #[ORM\Column(type: 'smallint', nullable: true)] public ?int $leadLimit = null,
-        #[ORM\Column(length: 64, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        #[ORM\Column(length: 64, options: Charset::CODE)]
         public string $timeZone = 'Europe/Amsterdam',
         #[ORM\Column(type: 'instant')] public int $opensAt = Time::FOREVER,
         #[ORM\Column(type: 'instant')] public int $closesAt = Time::FOREVER,
         /** Of the site's own facts; what `If-Match` is about. */
-        #[ORM\Column(type: 'integer')] public int $version = 1,
-        /** Goes up with every change of its people; updating it is what locks them. */
-        #[ORM\Column(type: 'integer')] public int $rosterVersion = 0,
-        /** The last sequence number given in its history. */
-        #[ORM\Column(type: 'integer')] public int $logSequence = 0,
+        #[ORM\Column] public int $version = 1,
+        /**
+         * Goes up with every change of its people; updating it is what locks them. Never written through this class.
+         */
+        #[ORM\Column(updatable: false)] public readonly int $rosterVersion = 0,
+        /** The last sequence number given in its history. Never written through this class. */
+        #[ORM\Column(updatable: false)] public readonly int $logSequence = 0,
         /** When the last entry of its history was written: no decision about it is dated before. */
-        #[ORM\Column(type: 'instant', options: ['default' => '1000-01-01 00:00:00'])]
-        public int $lastEntryAt = Time::BEGINNING,
+        #[ORM\Column(type: 'instant', updatable: false, options: ['default' => '1000-01-01 00:00:00'])]
+        public readonly int $lastEntryAt = Time::BEGINNING,
         /** Whether making it was taken back: then it is not there for anybody. */
         #[ORM\Column(options: ['default' => 0])] public bool $takenBack = false,
     ) {}
+
+    /**
+     * What the history remembers of it, to be put back.
+     *
+     * @return array<string, string|int|null> by name
+     */
+    public function kept(): array
+    {
+        return [
+            'title' => $this->title,
+            'code' => $this->code,
+            'kind' => $this->kind,
+            'divisionId' => $this->division->id,
+            'termId' => $this->term->id,
+            'levelLowest' => $this->levelLowest,
+            'levelHighest' => $this->levelHighest,
+            'seats' => $this->seats,
+            'opensAt' => $this->opensAt,
+            'closesAt' => $this->closesAt,
+        ];
+    }
 }

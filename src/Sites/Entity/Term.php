@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Sites\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use MintDoor\Shared\Charset;
 
 /** A stretch of the year that sites belong to; both days are in it. */
 #[ORM\Entity]
@@ -14,10 +15,12 @@ class Term
 {
     public function __construct(
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $id,
-        #[ORM\Column(length: 32, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])]
+        #[ORM\Column(length: 32, options: Charset::CODE)]
         public readonly string $code,
         #[ORM\Column(length: 120)] public string $name,
-        #[ORM\Column(length: 10, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])] public string $startsOn,
-        #[ORM\Column(length: 10, options: ['charset' => 'ascii', 'collation' => 'ascii_bin'])] public string $endsOn,
+        #[ORM\Column(length: 10, options: Charset::CODE)]
+        public string $startsOn,
+        #[ORM\Column(length: 10, options: Charset::CODE)]
+        public string $endsOn,
     ) {}
 }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\Attacks;
 
+use Doctrine\Persistence\ManagerRegistry;
 use MintDoor\Core\Doors\Key;
 use MintDoor\Desk\ResealCommand;
-use MintDoor\Doors\DoorKeys;
+use MintDoor\Doors\Repository\DoorKeys;
+use MintDoor\Messages\Repository\Letters;
 use MintDoor\Shared\Id;
+use MintDoor\Shared\Repository\KeptAnswers;
 use MintDoor\Shared\Sealer;
 use MintDoor\Shared\SecurityLog;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -176,13 +179,13 @@ final class SecretsTest extends AttackCase
         [$old, $new] = [$_SERVER['APP_SECRET'] ?? $_ENV['APP_SECRET'], 'another secret altogether, and long'];
         \assert(\is_string($old));
         $keys = fn(string $secret, string $previous = ''): DoorKeys => new DoorKeys(
-            $this->db(),
+            $this->service(ManagerRegistry::class),
             new Sealer($secret, $previous),
         );
         self::assertNull($keys($new)->door($key));
         self::assertSame($door['id'], $keys($new, $old)->door($key));
-        self::assertSame(1, $keys($new, $old)->reseal());
-        self::assertSame(0, $keys($new, $old)->reseal());
+        self::assertSame(['keys', 1], $keys($new, $old)->reseal());
+        self::assertSame(['keys', 0], $keys($new, $old)->reseal());
         self::assertSame($door['id'], $keys($new)->door($key));
         self::assertNull($keys($old)->door($key));
     }
@@ -205,7 +208,15 @@ final class SecretsTest extends AttackCase
         \assert(\is_string($old));
         $sealer = new Sealer($new, $old);
         $log = $this->service(SecurityLog::class);
-        $command = new ResealCommand($this->db(), $sealer, new DoorKeys($this->db(), $sealer), $log);
+        $managers = $this->service(ManagerRegistry::class);
+        $answers = new KeptAnswers($managers);
+        $answers->setSealer($sealer);
+        $command = new ResealCommand([
+            new DoorKeys($managers, $sealer),
+            new Letters($managers, $sealer),
+            $answers,
+            $log,
+        ]);
         self::assertSame(0, (new CommandTester($command))->execute([]));
         $name = fn(string $person): string => json_decode(
             (string) (new Sealer($new))->openText(
@@ -225,7 +236,10 @@ final class SecretsTest extends AttackCase
         $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', [], 201, [
             'Idempotency-Key' => 'a-click-once',
         ]);
-        self::assertSame([0, "Sealed anew: 0 keys, 0 texts.\n"], $this->command('secrets:reseal'));
+        self::assertSame(
+            [0, "Sealed anew: 0 keys, 0 letters, 0 answers, 1 end of the security log.\n"],
+            $this->command('secrets:reseal')
+        );
         self::assertSame(0, $this->command('security:verify')[0]);
     }
 

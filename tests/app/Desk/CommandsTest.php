@@ -157,10 +157,12 @@ final class CommandsTest extends ApiTestCase
     /** Within the test's transaction, so that the tables are full again after it. */
     private function emptyThePlatform(): void
     {
+        $this->db()->executeStatement('SET FOREIGN_KEY_CHECKS = 0');
         foreach ($this->db()->fetchFirstColumn('SHOW TABLES') as $table) {
             if ('doctrine_migration_versions' !== $table) {
                 $this->db()->executeStatement("DELETE FROM `$table`");
             }
         }
+        $this->db()->executeStatement('SET FOREIGN_KEY_CHECKS = 1');
     }
 }

@@ -7,7 +7,7 @@ namespace MintDoor\Tests\App\Doors;
 use MintDoor\Core\Doors\Key;
 use MintDoor\Core\Doors\KeySlip;
 use MintDoor\Core\Roster\DoorKind;
-use MintDoor\Doors\DoorKeys;
+use MintDoor\Doors\Repository\DoorKeys;
 use MintDoor\Doors\ScheduledDoorTasks;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;

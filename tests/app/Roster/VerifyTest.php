@@ -6,7 +6,7 @@ namespace MintDoor\Tests\App\Roster;
 
 use MintDoor\Changes\LineRequest;
 use MintDoor\Demo\Dice;
-use MintDoor\Roster\Counts;
+use MintDoor\Roster\Repository\Counts;
 use MintDoor\Shared\Id;
 use MintDoor\Tests\App\ApiTestCase;
 

@@ -183,10 +183,10 @@ final class TransactionTest extends ApiTestCase
     }
 
     /**
-     * @param callable(): Answer    $work
+     * @param \Closure(): Answer    $work
      * @param array<string, string> $headers
      */
-    private function transact(callable $work, array $headers = []): Answer
+    private function transact(\Closure $work, array $headers = []): Answer
     {
         $request = Request::create('/', 'POST', server: $headers);
 

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Changes;
+
+use MintDoor\Core\Changes\Note;
+use MintDoor\Core\Changes\Verdict;
+use MintDoor\People\PersonRow;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Repository\SiteDoors;
+use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Roster\Values;
+
+/** What the lines of a change list say on the screen. */
+final readonly class LineAnswers
+{
+    private const CHANGED_SINCE = 'changed-since';
+
+    public function __construct(private Roles $roles, private SiteDoors $doors, private LeftBehind $left) {}
+
+    /**
+     * @param array<int, ComputedLine> $lines
+     *
+     * @return array<int, LineAnswer> by the same keys
+     */
+    public function of(SiteAccess $access, array $lines): array
+    {
+        $doors = $this->doors->names($access->site->id);
+        $pieces = $this->left->pieces($access->site->id, $lines);
+        $answers = [];
+        foreach ($lines as $key => $line) {
+            $answers[$key] = $this->one($access, $line, $doors, $pieces[$key] ?? 0);
+        }
+
+        return $answers;
+    }
+
+    /**
+     * As lines are kept of what happens at doors: without names of doors, and of the work somebody leaves behind.
+     *
+     * @param array<int, ComputedLine> $lines
+     *
+     * @return array<int, LineAnswer> by the same keys
+     */
+    public function plain(array $lines): array
+    {
+        $book = $this->roles->book();
+        $note = static fn(Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
+        $said = static fn(Note $note): bool => 'work-stays' !== $note->code;
+        $answers = [];
+        foreach ($lines as $key => $line) {
+            $answers[$key] = new LineAnswer(
+                $line->personId(),
+                PersonRow::name($line->person),
+                null,
+                $line->change->verdict ?? Verdict::Refused,
+                SegmentRow::json($line->change?->before, $book),
+                SegmentRow::json($line->change?->after, $book),
+                [],
+                array_map($note, $line->change->reasons ?? []),
+                array_map($note, array_values(array_filter($line->change->cautions ?? [], $said))),
+            );
+        }
+
+        return $answers;
+    }
+
+    /**
+     * @param array<string, string> $doors  names by id
+     * @param int                   $pieces of work somebody leaves behind
+     */
+    private function one(SiteAccess $access, ComputedLine $line, array $doors, int $pieces): LineAnswer
+    {
+        $book = $this->roles->book();
+        $change = $line->change;
+        $note = static fn(Note $note): array => [
+            'code' => $note->code,
+            'values' => (object) Values::json(
+                'work-stays' === $note->code ? ['pieces' => $pieces] : $note->values,
+                static fn(string $door): string => $doors[$door] ?? '',
+            ),
+        ];
+        $aside = new Note(null === $line->person->stringOrNull('gone') ? self::CHANGED_SINCE : 'gone');
+
+        return new LineAnswer(
+            $line->personId(),
+            PersonRow::name($line->person),
+            $line->isReady() ? ChangeNotifier::how($line->verb, $line->person) : null,
+            $change->verdict ?? Verdict::Refused,
+            SegmentRow::json($change?->before, $book),
+            SegmentRow::json($change?->after, $book),
+            null === $change ? [] : SegmentRow::stretches($change->timeline->from($access->now)->segments, $book),
+            array_map($note, null === $change ? [$aside] : $change->reasons),
+            array_map($note, $change->cautions ?? []),
+        );
+    }
+}

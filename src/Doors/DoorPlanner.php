@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use MintDoor\Accounts\Accounts;
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
+use MintDoor\Core\Time\WindowOutOfOrder;
+use MintDoor\Roles\Roles;
+use MintDoor\Roster\Caring;
+use MintDoor\Roster\Repository\Sections;
+use MintDoor\Roster\SiteAccess;
+use MintDoor\Shared\FieldErrors;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Problem;
+use MintDoor\Sites\Repository\Divisions;
+
+/** Checks a door as it is asked for, and says at its fields what is wrong with it. */
+final readonly class DoorPlanner
+{
+    /** Seconds a term may lie ahead; a door for later is a slip of the year. */
+    private const FURTHEST = 3 * 366 * 86_400;
+
+    private const NAMES = [
+        'key' => 'Key',
+        'request' => 'On request',
+        'invitation' => 'Invitations',
+        'preview' => 'Just looking',
+    ];
+
+    public function __construct(
+        private Roles $roles,
+        private Divisions $divisions,
+        private Sections $sections,
+        private Accounts $accounts,
+        private Caring $caring,
+        private DoorAuthority $authority,
+    ) {}
+
+    /**
+     * @param ?SentenceDoor $kept as it is kept, for a change
+     *
+     * @throws Problem of type `Invalid`
+     */
+    public function plan(SiteAccess $access, DoorRequest $request, ?SentenceDoor $kept = null): PlannedDoor
+    {
+        $errors = new FieldErrors();
+        $policy = self::policy($request);
+        $this->whom($access, $request, $policy, $errors);
+        $this->where($access, $request, $errors);
+        $hours = $this->hours($access, $request->fromDay, $request->untilDay, $errors, $kept?->hours->until);
+        $policy = $this->staying($access, $request, $policy, $errors);
+        $errors->check();
+
+        return new PlannedDoor(self::kind($request), self::name($request), $policy, $hours);
+    }
+
+    /** @throws Problem at the fields of the days */
+    public function planHours(SiteAccess $access, ?string $fromDay, ?string $untilDay): Window
+    {
+        $errors = new FieldErrors();
+        $hours = $this->hours($access, $fromDay, $untilDay, $errors, null);
+        $errors->check();
+
+        return $hours;
+    }
+
+    private static function kind(DoorRequest $request): DoorKind
+    {
+        return 'request' === $request->kind ? DoorKind::Key : DoorKind::from($request->kind);
+    }
+
+    private static function name(DoorRequest $request): string
+    {
+        return '' !== trim($request->name) ? trim($request->name) : self::NAMES[$request->kind];
+    }
+
+    private static function policy(DoorRequest $request, ?int $stayUntil = null): DoorPolicy
+    {
+        \assert(\in_array($request->place, ['none', 'fixed', 'emptiest', 'choice'], true));
+        \assert(\in_array($request->stay, ['site', 'term', 'day'], true));
+
+        return new DoorPolicy(
+            role: $request->role,
+            place: $request->place,
+            section: 'fixed' === $request->place ? $request->section : null,
+            seats: $request->seats,
+            divisions: $request->divisions,
+            lowest: $request->lowest,
+            highest: $request->highest,
+            domains: $request->domains,
+            listed: 'request' === $request->kind,
+            approval: $request->approval && 'invitation' !== $request->kind,
+            waiting: $request->waiting,
+            accounts: $request->accounts && 'key' === $request->kind,
+            stay: $request->stay,
+            stayUntil: $stayUntil,
+            quietDays: $request->quietDays,
+            quietMeetings: $request->quietMeetings,
+            meets: $request->meets,
+            offerHours: $request->offerHours,
+            answerDays: $request->answerDays,
+            remindDays: $request->remindDays,
+            holds: $request->holds && 'invitation' === $request->kind,
+            shows: $request->shows,
+            anyone: $request->anyone && 'preview' === $request->kind,
+            about: trim($request->about),
+        );
+    }
+
+    /** Whom it is for, and what it gives them. */
+    private function whom(SiteAccess $access, DoorRequest $request, DoorPolicy $policy, FieldErrors $errors): void
+    {
+        foreach (array_diff($request->divisions, array_keys($this->divisions->names())) as $unknown) {
+            $errors->add('divisions', 'unknown', \sprintf('There is no division %s any more.', $unknown));
+        }
+        if (
+            (null === $request->lowest) !== (null === $request->highest)
+            || (null !== $request->lowest && $request->lowest > $request->highest)
+        ) {
+            $errors->add('lowest', 'levels', 'Give both levels, the lower one first, or neither.');
+        }
+        if ('preview' !== $request->kind && $errors->none()) {
+            $verdict = $this->authority->verdict($access, $policy);
+            $verdict->allowed || $errors->add('role', $verdict->code, self::refusal($verdict->code));
+        }
+        if ($request->accounts) {
+            $this->mayMakeAccounts($access, $request, $errors);
+        }
+        if ($request->accounts && [] !== $request->domains) {
+            $errors->add(
+                'accounts',
+                'no-address',
+                'Accounts made on the way have no address yet, so a door for addresses cannot make them.',
+            );
+        }
+    }
+
+    private static function refusal(string $code): string
+    {
+        return match ($code) {
+            'no-such-role' => 'There is no such role any more. Choose another.',
+            'wrong-kind', 'wrong-level' =>
+                'Nobody this door is for may hold that role. Choose another role, or other people.',
+            default => 'You may not give this role by hand, so you cannot give it at a door. Choose another.',
+        };
+    }
+
+    /** Into which section people come. */
+    private function where(SiteAccess $access, DoorRequest $request, FieldErrors $errors): void
+    {
+        $section = null === $request->section ? null : $this->sections->ofSite($access->site->id, $request->section);
+        if ('fixed' === $request->place && null === $section) {
+            $errors->add('section', 'no-such-section', 'Choose a section of this site.');
+        }
+        if (
+            \in_array($request->place, ['emptiest', 'choice'], true)
+            && [] === $this->sections->all($access->site->id)
+        ) {
+            $errors->add('place', 'no-sections', 'This site has no sections.');
+        }
+    }
+
+    /** How long people stay, and when those go who never come. */
+    private function staying(
+        SiteAccess $access,
+        DoorRequest $request,
+        DoorPolicy $policy,
+        FieldErrors $errors,
+    ): DoorPolicy {
+        if (null !== $request->quietMeetings && [] === $request->meets) {
+            $errors->add('meets', 'no-meetings', 'Say on which weekdays they meet.');
+        }
+        if ('day' !== $request->stay) {
+            return $policy;
+        }
+        $until = null === $request->stayDay ? null : $access->endOf($request->stayDay, '/stayDay');
+        if (null === $until || $until <= $access->now) {
+            $errors->add('stayDay', 'over', 'Choose a day that is still to come.');
+        }
+
+        return self::policy($request, $until);
+    }
+
+    private function hours(
+        SiteAccess $access,
+        ?string $fromDay,
+        ?string $untilDay,
+        FieldErrors $errors,
+        ?int $keptUntil,
+    ): Window {
+        $from = null === $fromDay ? Time::BEGINNING : $access->startOf($fromDay, '/fromDay');
+        $until = null === $untilDay ? Time::FOREVER : $access->endOf($untilDay, '/untilDay');
+        if ($until <= $access->now && $until !== $keptUntil) {
+            $errors->add('untilDay', 'over', 'That day is over already. Choose a later one.');
+        }
+        if ($from > $access->now + self::FURTHEST) {
+            $errors->add('fromDay', 'far', 'That is more than three years ahead. Is the year right?');
+        }
+        try {
+            return new Window($from, $until);
+        } catch (WindowOutOfOrder) {
+            $errors->add('untilDay', 'before-start', 'The last day is before the first. Choose a later one.');
+
+            return new Window();
+        }
+    }
+
+    private function mayMakeAccounts(SiteAccess $access, DoorRequest $request, FieldErrors $errors): void
+    {
+        $division = $request->divisions[0] ?? $access->site->division;
+        $level = $request->lowest ?? ($access->site->levels->lowest ?? 1);
+        $newcomer = new Person(Id::NONE, PersonKind::Learner, $division, $level);
+        if (\count($request->divisions) > 1) {
+            $errors->add(
+                'divisions',
+                'one',
+                'Who makes an account here becomes a learner of one division. Name just that one.',
+            );
+        } elseif (
+            !$this->caring
+                ->caretaker($access->caller)
+                ->mayMake(PersonKind::Learner, $division, $this->accounts->lettingInto($access->caller))
+        ) {
+            $errors->add('accounts', 'not-yours', 'You may not make accounts in that division.');
+        } elseif (!$this->roles->book()->mayHold($request->role, $newcomer, $access->site)->allowed) {
+            $errors->add(
+                'accounts',
+                'wrong-kind',
+                'Who makes an account here is a learner, and learners may not hold that role.',
+            );
+        }
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+use MintDoor\Core\Doors\InvitationState;
+use MintDoor\Doors\Entity\Invitation;
+use MintDoor\People\PersonRow;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
+
+/** An invitation with how its last message stands, and where who is invited is reached now. */
+final readonly class SentInvitation
+{
+    /** @param Row $beside with names and address of who is invited, `x_` names of who answered, `post` and `reason` */
+    public function __construct(public Invitation $invitation, private Row $beside) {}
+
+    public function state(int $now): InvitationState
+    {
+        return InvitationState::of(
+            null !== $this->invitation->answeredAt,
+            null !== $this->invitation->withdrawnAt,
+            null !== $this->invitation->openedAt,
+            $this->invitation->lapsesAt,
+            $this->beside->stringOrNull('post'),
+            $now,
+        );
+    }
+
+    public function letter(): DoorLetter
+    {
+        $known = null !== $this->invitation->person;
+
+        return new DoorLetter(
+            $this->beside->string('email') ?: $this->invitation->address,
+            $known ? $this->beside : null,
+            'invite:'.$this->invitation->id.':'.$this->invitation->sent,
+            $this->invitation->words,
+            $this->invitation->lapsesAt,
+            $this->invitation->id,
+        );
+    }
+
+    /** @return array<string, mixed> schema `Invitation` */
+    public function json(int $now): array
+    {
+        $invitation = $this->invitation;
+        $person = $invitation->person?->id;
+        $answeredBy = $invitation->answeredBy;
+        $instant = static fn(?int $at): ?string => null === $at ? null : Instant::toJson($at);
+
+        return [
+            'id' => $invitation->id,
+            'person' => null === $person ? null : ['id' => $person, 'name' => PersonRow::name($this->beside)],
+            'address' => null === $person ? $invitation->address : '',
+            'state' => $this->state($now)->value,
+            'sent' => $invitation->sent,
+            'madeAt' => Instant::toJson($invitation->madeAt),
+            'lapsesAt' => Instant::toJson($invitation->lapsesAt),
+            'openedAt' => $instant($invitation->openedAt),
+            'answeredAt' => $instant($invitation->answeredAt),
+            'answeredBy' => \in_array($answeredBy, [null, $person], true)
+                ? null
+                : ['id' => $answeredBy, 'name' => PersonRow::name($this->beside, 'x_')],
+            'reason' => $this->beside->stringOrNull('reason'),
+        ];
+    }
+}

@@ -1,0 +1,245 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People\Repository;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\People\PeopleQuery;
+use MintDoor\Core\People\Reach;
+use MintDoor\People\PersonRow;
+use MintDoor\People\RolesThatLetIn;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Sql;
+use MintDoor\Shared\Statements;
+
+/**
+ * The directory: whose of it somebody may see, and finding people in it by whatever of theirs was typed. By hand: asked
+ * at every key, among 200,000 people (`bin/bench`: search).
+ */
+final readonly class Directory
+{
+    use Statements;
+
+    /** People of the site, and of the whole directory, looked at before ranking. */
+    private const MOST_HERE = 40;
+    private const MOST_ELSEWHERE = 80;
+
+    /** Counting how many are in a site stops here, and how common a word is: beyond, it is just common. */
+    private const COUNT_TO = 1_000;
+    private const COMMON = 250;
+
+    /** Letters from which on a word is taken for rare without counting. */
+    private const LONG = 6;
+
+    public function __construct(private Connection $db, private RolesThatLetIn $roles, private PlatformClock $clock) {}
+
+    /**
+     * Within reach: the divisions one administers, one's own if one is staff, and those of the sites one lets people
+     * into, while they are not closed.
+     */
+    public function reachOf(Caller $caller): Reach
+    {
+        $now = Instant::toSql($this->clock->instant());
+        $rows = $this->rows(
+            'SELECT d.code, d.minors, r.division_id IS NOT NULL AS runs
+             FROM division d
+             LEFT JOIN (
+                SELECT DISTINCT s.division_id
+                FROM enrollment_segment g
+                JOIN site s ON s.id = g.site_id
+                WHERE g.person_id = :person AND '.Sql::holds('g')." AND g.state = 'current' AND g.role IN (:roles)
+                    AND s.closes_at > :now
+             ) r ON r.division_id = d.id
+             ORDER BY d.code",
+            [
+                'person' => Id::binary($caller->id),
+                'now' => Instant::toSql($this->clock->instant()),
+                'roles' => $this->roles->rolesThatLetIn() ?: [''],
+            ],
+        );
+        $divisions = $minors = [];
+        foreach ($rows as $row) {
+            $code = $row->string('code');
+            if (
+                $row->bool('runs')
+                || $caller->administers($code)
+                || ('staff' === $caller->kind && $caller->division === $code)
+            ) {
+                $divisions[] = $code;
+            }
+            if ($row->bool('minors')) {
+                $minors[] = $code;
+            }
+        }
+
+        return new Reach($caller->platformAdministrator, $divisions, $minors);
+    }
+
+    /**
+     * Who fits what was typed, with their present state in a site. Driven by the rarest word: a long one, or else the
+     * one that fewest bear, which is counted first.
+     *
+     * @return list<Row> with `PersonRow::COLUMNS`, and `terms`, `state`, `roles`, `from_at`, `until_at`, `since_at`,
+     *     `holds_seat`
+     */
+    public function find(PeopleQuery $query, string $siteId): array
+    {
+        [$hits, $parameters] = str_contains($query->identifier, '@')
+            ? $this->byAddress($query)
+            : $this->byWords($query, $siteId);
+
+        return $this->hits($hits, $parameters, $siteId);
+    }
+
+    /**
+     * People with their present state in a site.
+     *
+     * @param string                  $hits   SQL for their ids, as `person_id`
+     * @param array<array-key, mixed> $values of it, by place
+     *
+     * @return list<Row> as `find()`
+     */
+    public function hits(string $hits, array $values, string $siteId): array
+    {
+        $now = Instant::toSql($this->clock->instant());
+
+        return $this->rows(
+            'SELECT '.PersonRow::COLUMNS.",
+                p.terms, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat
+             FROM (SELECT DISTINCT person_id FROM ($hits) every) hit
+             STRAIGHT_JOIN person p ON p.id = hit.person_id AND p.gone IS NULL
+             JOIN division pd ON pd.id = p.division_id
+             LEFT JOIN account a ON a.person_id = p.id
+             LEFT JOIN enrollment_segment g ON g.site_id = ? AND g.person_id = p.id
+                AND g.from_at <= ? AND g.until_at > ?",
+            [...$values, Id::binary($siteId), $now, $now],
+        );
+    }
+
+    /** @return list<Row> those who bear a label, with `PersonRow::COLUMNS` and `terms`, by name */
+    public function labelled(string $label, int $most): array
+    {
+        return $this->rows(
+            'SELECT '.PersonRow::COLUMNS.", p.terms
+             FROM label wanted
+             JOIN person_label bears ON bears.label_id = wanted.id
+             JOIN person p ON p.id = bears.person_id
+             JOIN division pd ON pd.id = p.division_id
+             LEFT JOIN account a ON a.person_id = p.id
+             WHERE wanted.name = ? AND p.gone IS NULL
+             ORDER BY p.sort_name
+             LIMIT $most",
+            [$label],
+        );
+    }
+
+    protected function connection(): Connection
+    {
+        return $this->db;
+    }
+
+    /** @return array{string, list<string>} */
+    private function byAddress(PeopleQuery $query): array
+    {
+        $prefix = Sql::beginning($query->identifier);
+
+        return [
+            '(SELECT id AS person_id FROM person WHERE email LIKE ? LIMIT '
+            .self::MOST_ELSEWHERE
+            .') UNION ALL (SELECT person_id FROM account WHERE login LIKE ? LIMIT '
+            .self::MOST_ELSEWHERE
+            .')',
+            [$prefix, $prefix],
+        ];
+    }
+
+    /**
+     * Those of the site are looked for on their own, so that namesakes elsewhere do not crowd them out: in its roster
+     * where that is shorter than the list of those who bear the rarest word, otherwise in that list.
+     *
+     * @return array{string, list<string>}
+     */
+    private function byWords(PeopleQuery $query, string $siteId): array
+    {
+        [$tokens, $rosterIsShorter] = $this->rarestFirst($query->tokens, $siteId);
+        $like = array_map(static fn(string $token): string => '% '.$token.'%', $tokens);
+        $all = static fn(string $column, int $count): string => implode(
+            ' AND ',
+            array_fill(0, $count, $column.' LIKE ?'),
+        )
+        ?: '1';
+        $rest = \array_slice($like, 1);
+        [$here, $parameters] = $rosterIsShorter
+            ? [
+                'SELECT e.person_id FROM enrollment e WHERE e.site_id = ? AND '.$all('e.terms', \count($like)),
+                [Id::binary($siteId), ...$like],
+            ]
+            : [
+                'SELECT w.person_id FROM person_term w STRAIGHT_JOIN enrollment e ON e.site_id = ? '
+                    .'AND e.person_id = w.person_id WHERE w.term LIKE ? AND '
+                .$all('w.names', \count($rest)),
+                [Id::binary($siteId), $tokens[0].'%', ...$rest],
+            ];
+
+        return [
+            '('
+            .$here
+            .' LIMIT '
+            .self::MOST_HERE
+            .') UNION ALL
+             (SELECT w.person_id FROM person_term w WHERE w.term LIKE ? AND '
+            .$all('w.names', \count($rest))
+            .' ORDER BY w.term LIMIT '
+            .self::MOST_ELSEWHERE
+            .')',
+            [...$parameters, $tokens[0].'%', ...$rest],
+        ];
+    }
+
+    /**
+     * @param list<string> $tokens
+     *
+     * @return array{list<string>, bool} and whether the roster of the site is shorter than the list of the rarest
+     */
+    private function rarestFirst(array $tokens, string $siteId): array
+    {
+        usort($tokens, static fn(string $a, string $b): int => \strlen($b) <=> \strlen($a));
+        // A number, or a long word, is rare enough to be driven by without counting.
+        if (\strlen($tokens[0]) >= self::LONG || (1 === \count($tokens) && ctype_digit($tokens[0]))) {
+            return [$tokens, false];
+        }
+        $counts = array_map(
+            static fn(
+                int $index,
+            ): string => '(SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT '
+                .self::COMMON
+                .') w'
+                .$index
+                .') AS n'
+                .$index,
+            array_keys($tokens),
+        );
+        $row =
+            $this->row(
+                'SELECT '.implode(', ', $counts).', (
+                    SELECT COUNT(*) FROM (SELECT 1 FROM enrollment WHERE site_id = ? LIMIT '.self::COUNT_TO.') e
+                 ) AS here',
+                [...array_map(static fn(string $token): string => $token.'%', $tokens), Id::binary($siteId)],
+            )
+            ?? new Row([]);
+        $order = array_map(static fn(int $index): int => $row->int('n'.$index), array_keys($tokens));
+        // Of words that are all common, the longer one is likely the rarer.
+        $lengths = array_map(static fn(string $token): int => -\strlen($token), $tokens);
+        array_multisort($order, $lengths, $tokens);
+
+        $here = $row->int('here');
+        $rarest = min([self::COUNT_TO, ...$order]);
+
+        return [$tokens, $here < self::COUNT_TO && ($here <= $rarest || $rarest >= self::COMMON)];
+    }
+}

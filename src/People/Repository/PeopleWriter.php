@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\People\Repository;
+
+use Doctrine\DBAL\Connection;
+use MintDoor\Core\Time\Time;
+use MintDoor\People\Facts;
+use MintDoor\People\PersonName;
+use MintDoor\People\Terms;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Instant;
+
+/** Writes people with all they are found by, and their accounts, many to a statement. */
+final readonly class PeopleWriter
+{
+    private BulkWriter $rows;
+
+    private NameIndex $index;
+
+    /** @param ?BulkWriter $rows that also writes what belongs to these people */
+    public function __construct(Connection $db, ?BulkWriter $rows = null)
+    {
+        $this->rows = $rows ?? new BulkWriter($db);
+        $this->index = new NameIndex($db);
+    }
+
+    /**
+     * @param string $id       a fresh one
+     * @param string $division id
+     *
+     * @return array{string, string} the name they are sorted by, and all words they are found by, each led by a blank
+     */
+    public function add(
+        string $id,
+        string $kind,
+        string $division,
+        Facts $facts,
+        ?string $login,
+    ): array {
+        $sortName = PersonName::sorted($facts->given, $facts->family);
+        $names = $this->findable($id, $division, $facts, $login);
+        $this->rows->add('person', [
+            'id' => BulkWriter::id($id),
+            'kind' => $kind,
+            'division_id' => BulkWriter::id($division),
+            'given_name' => $facts->given,
+            'family_name' => $facts->family,
+            'sort_name' => $sortName,
+            'terms' => $names,
+            'level' => $facts->level,
+            'preferred_name' => $facts->preferred,
+            'former_name' => $facts->former,
+            'number' => $facts->number,
+            'email' => $facts->email,
+        ]);
+
+        return [$sortName, $names];
+    }
+
+    /**
+     * What somebody is found by: the words of their names, number and login, and the pairs of their names.
+     *
+     * @return string the words, each led by a blank
+     */
+    public function findable(string $id, string $division, Facts $facts, ?string $login): string
+    {
+        $terms = Terms::of($facts->names(), $facts->number, $login);
+        $names = ' '.implode(' ', $terms);
+        foreach ($terms as $term) {
+            $this->rows->add('person_term', ['term' => $term, 'person_id' => BulkWriter::id($id), 'names' => $names]);
+        }
+        $this->index->add($id, $division, $facts);
+
+        return $names;
+    }
+
+    public function account(
+        string $person,
+        string $login,
+        int $now,
+        ?string $passwordHash = null,
+        int $closedFrom = Time::FOREVER,
+        bool $platformAdministrator = false,
+    ): void {
+        $this->rows->add('account', [
+            'person_id' => BulkWriter::id($person),
+            'login' => mb_strtolower($login),
+            'password_hash' => $passwordHash,
+            'closed_from' => Instant::toSql($closedFrom),
+            'platform_administrator' => $platformAdministrator,
+            'made_at' => Instant::toSql($now),
+        ]);
+    }
+
+    public function write(): void
+    {
+        $this->rows->flush();
+        $this->index->write();
+    }
+}

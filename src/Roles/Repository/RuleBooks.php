@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roles\Repository;
+
+use MintDoor\People\Entity\Person;
+use MintDoor\Roles\Entity\RuleBookRecord;
+use MintDoor\Shared\BaseRepository;
+
+/**
+ * The rules of each version.
+ *
+ * @extends BaseRepository<RuleBookRecord>
+ */
+final class RuleBooks extends BaseRepository
+{
+    protected const ENTITY = RuleBookRecord::class;
+
+    /** Those that hold; null on a platform that has none yet. */
+    public function last(): ?RuleBookRecord
+    {
+        return $this->findOneBy([], ['version' => 'DESC']);
+    }
+
+    /** @param array<string, mixed> $settings as `RulesCodec` writes them */
+    public function putInForce(int $version, int $at, string $by, array $settings): void
+    {
+        $this->add(new RuleBookRecord($version, $at, $this->reference(Person::class, $by), $settings));
+        $this->flush();
+    }
+
+    /** Which database this is, for what a machine remembers of it. */
+    public function database(): string
+    {
+        $name = $this->connection()->getParams()['dbname'] ?? '';
+
+        return \is_string($name) ? $name : '';
+    }
+}

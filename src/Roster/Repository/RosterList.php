@@ -1,0 +1,210 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster\Repository;
+
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\People\PersonRow;
+use MintDoor\Roster\Entity\EnrollmentSegment;
+use MintDoor\Roster\RosterCriteria;
+use MintDoor\Roster\RosterPlace;
+use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Sql;
+
+/**
+ * Who is in a site: filtered, sorted and paged in the database. By hand: the page is picked from a covering index
+ * first, which the ORM cannot say, and has a bound (`bin/bench`: first roster page).
+ *
+ * @extends BaseRepository<EnrollmentSegment>
+ */
+final class RosterList extends BaseRepository
+{
+    protected const ENTITY = EnrollmentSegment::class;
+
+    /** What a condition or a sort may look at beside the segment itself. */
+    private const JOINS = [
+        'p' => ' JOIN person p ON p.id = g.person_id',
+        'pd' => ' JOIN division pd ON pd.id = p.division_id',
+        'e' => ' JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id',
+    ];
+
+    /** What each sort looks at; a missing value sorts lowest. */
+    private const SORT = [
+        'name' => 'g.sort_name',
+        'kind' => 'p.kind',
+        'level' => 'COALESCE(p.level, 0)',
+        'division' => 'pd.name',
+        // A place in the list would tell a number, so that only those count that are shown.
+        'number' => "IF(pd.code IN (:divisions), COALESCE(p.number, ''), '')",
+        'role' => '(1000 - g.rank)',
+        'state' => "FIELD(g.state, 'current', 'paused', 'upcoming', 'waiting', 'blocked', 'ended', 'removed')",
+        'since' => 'g.since_at',
+        'seen' => "COALESCE(e.last_seen_at, '1000-01-01')",
+    ];
+
+    /** A condition that is about one of the grants by which somebody is in a site, the last of its door. */
+    private const BY_GRANT = <<<'SQL'
+        EXISTS (
+            SELECT 1
+            FROM access_grant x
+            JOIN door xd ON xd.id = x.door_id
+            WHERE x.site_id = g.site_id AND x.person_id = g.person_id AND x.live = 1 AND %s
+        )
+        SQL;
+
+    /** @return list<Row> with `PersonRow::COLUMNS`, a segment, `listed`, `last_seen_at`, `version` and `sort_value` */
+    public function page(RosterCriteria $criteria, RosterPlace $place): array
+    {
+        [$where, $values] = self::where($criteria);
+        $sort = self::SORT[$place->by];
+        $order = $place->down ? 'DESC' : 'ASC';
+        $then = 'name' === $place->by ? '' : "sort_value $order, ";
+        $index = 'name' === $place->by ? ' FORCE INDEX (by_name)' : '';
+        // Sorted by the name, that is one column and stands in the place twice.
+        $columns = [$sort => $order, 'g.sort_name' => $order, 'g.person_id' => $order];
+        $after = Sql::after($columns, $place->after);
+        foreach (\array_slice($place->after->values ?? [], -\count($columns)) as $n => $value) {
+            $values["c$n"] = $n === \count($columns) - 1 ? Id::binary((string) $value) : $value;
+        }
+        if ('number' === $place->by) {
+            $values['divisions'] = $criteria->divisions ?: [''];
+        }
+
+        return $this->rows(
+            'SELECT '.PersonRow::COLUMNS.',
+                g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, g.listed, e.last_seen_at, e.version,
+                page.sort_value
+             FROM (
+                SELECT g.site_id, g.person_id, g.from_at, g.sort_name, '.$sort.' AS sort_value
+                FROM enrollment_segment g'.$index.self::joins("$where $sort")."
+                WHERE $where AND $after
+                ORDER BY {$then}g.sort_name $order, g.person_id $order
+                LIMIT ".($place->limit + 1)."
+             ) page
+             STRAIGHT_JOIN enrollment_segment g ON g.site_id = page.site_id AND g.person_id = page.person_id
+                AND g.from_at = page.from_at
+             STRAIGHT_JOIN person p ON p.id = g.person_id
+             STRAIGHT_JOIN division pd ON pd.id = p.division_id
+             STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id
+             LEFT JOIN account a ON a.person_id = p.id
+             ORDER BY {$then}page.sort_name $order, page.person_id $order",
+            $values,
+        );
+    }
+
+    public function many(RosterCriteria $criteria): int
+    {
+        [$where, $values] = self::where($criteria);
+
+        return $this->number(
+            'SELECT COUNT(*) FROM enrollment_segment g'.self::joins($where)." WHERE $where",
+            $values,
+        );
+    }
+
+    /**
+     * Those who wait for a yes of their division.
+     *
+     * @param list<string> $people ids
+     *
+     * @return array<string, true> by person
+     */
+    public function asked(string $site, array $people, int $at): array
+    {
+        $asked = [];
+        foreach (
+            [] === $people
+                ? []
+                : $this->rows(
+                    "SELECT w.person_id
+                     FROM access_grant w
+                     JOIN door d ON d.id = w.door_id AND d.kind = 'staff'
+                     WHERE w.site_id = :site AND w.person_id IN (:people) AND w.given_at <= :now
+                        AND ".Enrollments::UNANSWERED,
+                    [
+                        'site' => Id::binary($site),
+                        'people' => array_map(Id::binary(...), $people),
+                        'now' => Instant::toSql($at),
+                    ],
+                ) as $row
+        ) {
+            $asked[$row->id('person_id')] = true;
+        }
+
+        return $asked;
+    }
+
+    /** @return array{string, array<string, mixed>} condition, and its values by name */
+    private static function where(RosterCriteria $criteria): array
+    {
+        $where = ['g.site_id = :site', Sql::holds('g'), 'g.state IN (:states)'];
+        $values = [
+            'site' => Id::binary($criteria->site),
+            'now' => Instant::toSql($criteria->at),
+            'states' => $criteria->states,
+        ];
+        if ($criteria->listed) {
+            $where[] = 'g.listed = 1';
+        }
+        foreach (self::named($criteria) as $name => [$condition, $value]) {
+            if (null !== $value && '' !== $value) {
+                $where[] = $condition;
+                $values[$name] = $value;
+            }
+        }
+        foreach ($criteria->tokens as $n => $token) {
+            $where[] = $criteria->byTerms ? "e.terms LIKE :word$n" : "g.sort_name LIKE :word$n";
+            $values["word$n"] = $criteria->byTerms ? '% '.$token.'%' : '%'.$token.'%';
+            if ($criteria->byTerms && 1 === preg_match('/\d/', $token)) {
+                $where[] = 'pd.code IN (:divisions)';
+                $values['divisions'] = $criteria->divisions ?: [''];
+            }
+        }
+
+        return [implode(' AND ', $where), $values];
+    }
+
+    /** @return array<string, array{string, string|int|null}> condition and value by name; no value, no condition */
+    private static function named(RosterCriteria $criteria): array
+    {
+        $instant = static fn(?int $instant): ?string => null === $instant ? null : Instant::toSql($instant);
+        $kind = null === DoorKind::tryFrom((string) $criteria->door) ? null : $criteria->door;
+        $door = null === $kind && null !== $criteria->door ? Id::binary($criteria->door) : null;
+        $section = null === $criteria->section ? null : Id::binary($criteria->section);
+
+        return [
+            'role' => ['g.role = :role', $criteria->role],
+            'level' => ['p.level = :level', $criteria->level],
+            'division' => ['p.division_id = (SELECT id FROM division WHERE code = :division)', $criteria->division],
+            'section' => [\sprintf(self::BY_GRANT, 'x.section_id = :section'), $section],
+            'kind' => [\sprintf(self::BY_GRANT, 'xd.kind = :kind'), $kind],
+            'door' => [\sprintf(self::BY_GRANT, 'xd.id = :door'), $door],
+            'unseen' => ['(e.last_seen_at IS NULL OR e.last_seen_at < :unseen)', $instant($criteria->unseen)],
+            'ends' => ['g.until_at <= :ends', $instant($criteria->ends)],
+            'since' => ['g.since_at >= :since', $instant($criteria->since)],
+            'label' => [
+                'g.person_id IN (
+                    SELECT pl.person_id FROM person_label pl JOIN label l ON l.id = pl.label_id WHERE l.name = :label
+                )',
+                $criteria->label,
+            ],
+        ];
+    }
+
+    /** The joins that some SQL needs, by the aliases in it. */
+    private static function joins(string $sql): string
+    {
+        $division = str_contains($sql, 'pd.');
+        $needed = array_filter([
+            'p' => $division || 1 === preg_match('/\bp\./', $sql),
+            'pd' => $division,
+            'e' => 1 === preg_match('/\be\./', $sql),
+        ]);
+
+        return implode('', array_intersect_key(self::JOINS, $needed));
+    }
+}

@@ -1,0 +1,272 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Roster\Repository;
+
+use MintDoor\People\PersonRow;
+use MintDoor\Roster\Entity\EnrollmentSegment;
+use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Sql;
+use MintDoor\Sites\SiteRow;
+
+/**
+ * What people are in sites, as their segments have it. By hand: the site of a request and the caller's standing in it
+ * are one statement of every request in a site (`bin/bench`: first roster page, let one in).
+ *
+ * @extends BaseRepository<EnrollmentSegment>
+ */
+final class Standings extends BaseRepository
+{
+    protected const ENTITY = EnrollmentSegment::class;
+
+    private const SEGMENT = 'g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat';
+
+    private const CURRENT_IN_ROLES = "own.state = 'current' AND own.role IN (:roles)";
+
+    /** @return ?Row with `SiteRow::COLUMNS`, a segment where they have one, `rules_version` and `rules_made_at` */
+    public function at(string $site, string $person, int $now): ?Row
+    {
+        return $this->row(
+            'SELECT '.SiteRow::COLUMNS.', '.self::SEGMENT.',
+                rb.version AS rules_version, rb.made_at AS rules_made_at
+             FROM '.SiteRow::TABLES.'
+             LEFT JOIN rule_book rb ON rb.version = (SELECT MAX(version) FROM rule_book)
+             LEFT JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = :person AND '.Sql::holds('g').'
+             WHERE s.id = :site AND s.taken_back = 0',
+            ['site' => Id::binary($site), 'person' => Id::binary($person), 'now' => Instant::toSql($now)],
+        );
+    }
+
+    /**
+     * Every stretch of somebody in every site of theirs.
+     *
+     * @param list<string> $roles of those who run a site
+     *
+     * @return list<Row> with `SiteRow::COLUMNS`, a segment, and `runs`: whether the caller is there in one of the roles
+     *     now; the last term first
+     */
+    public function everywhere(string $person, string $caller, array $roles, int $now): array
+    {
+        return $this->rows(
+            'SELECT '.SiteRow::COLUMNS.', '.self::SEGMENT.',
+                EXISTS (
+                    SELECT 1
+                    FROM enrollment_segment own
+                    WHERE own.site_id = s.id AND own.person_id = :caller
+                        AND '.Sql::holds('own').' AND '.self::CURRENT_IN_ROLES.'
+                ) AS runs
+             FROM '.SiteRow::TABLES.'
+             JOIN enrollment_segment g ON g.site_id = s.id
+             WHERE g.person_id = :person AND s.taken_back = 0
+             ORDER BY t.starts_on DESC, s.title, s.id, g.from_at',
+            [
+                'caller' => Id::binary($caller),
+                'now' => Instant::toSql($now),
+                'roles' => $roles ?: [''],
+                'person' => Id::binary($person),
+            ],
+        );
+    }
+
+    /** @return list<Row> somebody's segments that are not over, with `site_id`, in order */
+    public function toCome(string $person, int $now): array
+    {
+        return $this->rows(
+            <<<'SQL'
+                SELECT site_id, state, roles, from_at, until_at, since_at, holds_seat
+                FROM enrollment_segment
+                WHERE person_id = ? AND until_at > ?
+                ORDER BY from_at
+                SQL,
+            [Id::binary($person), Instant::toSql($now)],
+        );
+    }
+
+    /**
+     * @param list<string> $roles
+     *
+     * @return list<string> codes of the divisions of sites somebody is in now, in one of the roles
+     */
+    public function divisionsOf(string $person, array $roles, int $now): array
+    {
+        $rows = $this->rows(
+            'SELECT DISTINCT d.code
+             FROM enrollment_segment own
+             JOIN site s ON s.id = own.site_id
+             JOIN division d ON d.id = s.division_id
+             WHERE own.person_id = :person AND '.Sql::holds('own').' AND '.self::CURRENT_IN_ROLES,
+            ['person' => Id::binary($person), 'now' => Instant::toSql($now), 'roles' => $roles ?: ['']],
+        );
+
+        return array_map(static fn(Row $row): string => $row->string('code'), $rows);
+    }
+
+    /** @return list<Row> open sites that somebody leads now, with `id` and `title`, by title */
+    public function ledBy(string $person, int $now): array
+    {
+        return $this->rows(
+            'SELECT s.id, s.title
+             FROM enrollment_segment g
+             JOIN site s ON s.id = g.site_id
+             WHERE g.person_id = :person AND g.leads = 1 AND '.Sql::holds('g').'
+                AND s.opens_at <= :now AND s.closes_at > :now
+             ORDER BY s.title',
+            ['person' => Id::binary($person), 'now' => Instant::toSql($now)],
+        );
+    }
+
+    /**
+     * Everything two were and are in sites.
+     *
+     * @param list<string> $people ids
+     *
+     * @return list<Row> with `SiteRow::COLUMNS`, `person_id` and a segment, by title
+     */
+    public function ofPeople(array $people): array
+    {
+        return $this->rows(
+            'SELECT '.SiteRow::COLUMNS.', g.person_id, '.self::SEGMENT.'
+             FROM enrollment_segment g
+             JOIN site s ON s.id = g.site_id
+             JOIN division d ON d.id = s.division_id
+             JOIN term t ON t.id = s.term_id
+             WHERE g.person_id IN (:people) AND s.taken_back = 0
+             ORDER BY s.title, s.id, g.from_at',
+            ['people' => self::binary($people)],
+        );
+    }
+
+    /**
+     * Sites that are not closed in which somebody is in one of the roles, and others are too.
+     *
+     * @param non-empty-list<string> $people ids
+     * @param list<string>           $roles
+     *
+     * @return list<Row> with `SiteRow::COLUMNS`, `person_id` and `own_leads`
+     */
+    public function shared(array $people, string $caller, array $roles, int $now): array
+    {
+        return $this->rows(
+            'SELECT g.person_id, own.leads AS own_leads, '.SiteRow::COLUMNS.'
+             FROM enrollment_segment g
+             JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = :caller
+                AND '.Sql::holds('own').' AND '.self::CURRENT_IN_ROLES.'
+             JOIN site s ON s.id = g.site_id AND s.taken_back = 0 AND s.closes_at > :now
+             JOIN division d ON d.id = s.division_id
+             JOIN term t ON t.id = s.term_id
+             WHERE g.person_id IN (:people) AND '.Sql::holds('g')." AND g.state IN ('current', 'paused')",
+            [
+                'caller' => Id::binary($caller),
+                'now' => Instant::toSql($now),
+                'roles' => $roles ?: [''],
+                'people' => array_map(Id::binary(...), $people),
+            ],
+        );
+    }
+
+    /** Whether both are in some site now. */
+    public function shareSite(string $person, string $other, int $now): bool
+    {
+        return null !== $this->row(
+            'SELECT 1
+             FROM enrollment_segment g
+             JOIN enrollment_segment own ON own.site_id = g.site_id AND own.person_id = :other
+                AND '.Sql::holds('own')." AND own.state = 'current'
+             WHERE g.person_id = :person AND ".Sql::holds('g')." AND g.state IN ('current', 'paused')
+             LIMIT 1",
+            ['person' => Id::binary($person), 'other' => Id::binary($other), 'now' => Instant::toSql($now)],
+        );
+    }
+
+    /** @return list<string> names of the leads who are there now, by sort name */
+    public function namesOfLeads(string $site, int $now): array
+    {
+        $rows = $this->rows(
+            "SELECT p.given_name, p.family_name, p.preferred_name
+             FROM enrollment_segment g
+             JOIN person p ON p.id = g.person_id
+             WHERE g.site_id = :site AND g.leads = 1 AND g.state = 'current' AND ".Sql::holds('g').'
+             ORDER BY g.sort_name',
+            ['site' => Id::binary($site), 'now' => Instant::toSql($now)],
+        );
+
+        return array_map(static fn(Row $row): string => PersonRow::name($row), $rows);
+    }
+
+    /** How many have a seat of a site now. */
+    public function holdingSeats(string $site, int $now): int
+    {
+        return $this->number(
+            'SELECT COUNT(*) FROM enrollment_segment g WHERE site_id = :site AND holds_seat = 1 AND '.Sql::holds('g'),
+            ['site' => Id::binary($site), 'now' => Instant::toSql($now)],
+        );
+    }
+
+    /** @return list<string> by what those are sorted who lead a site now or will */
+    public function sortNamesOfLeads(string $site, int $now, int $most): array
+    {
+        $rows = $this->rows(
+            "SELECT sort_name FROM enrollment_segment WHERE site_id = ? AND leads = 1 AND until_at > ? LIMIT $most",
+            [Id::binary($site), Instant::toSql($now)],
+        );
+
+        return array_map(static fn(Row $row): string => $row->string('sort_name'), $rows);
+    }
+
+    /**
+     * Everybody whose state or role differs between two instants.
+     *
+     * @return list<Row> with `person_id`, `sort_name`, and `state` and `role` at each, as `_a` and `_b`
+     */
+    public function between(string $site, int $from, int $until): array
+    {
+        $at = static fn(string $instant): string => '
+            SELECT person_id, state, role
+            FROM enrollment_segment g
+            WHERE site_id = :site AND '.Sql::holds('g', $instant);
+
+        return $this->rows(
+            'SELECT every.person_id, every.sort_name, a.state AS state_a, a.role AS role_a, b.state AS state_b,
+                b.role AS role_b
+             FROM (SELECT DISTINCT person_id, sort_name FROM enrollment_segment WHERE site_id = :site) every
+             LEFT JOIN ('.$at(':from').') a ON a.person_id = every.person_id
+             LEFT JOIN ('.$at(':until').') b ON b.person_id = every.person_id
+             WHERE NOT (a.state <=> b.state AND a.role <=> b.role)
+             ORDER BY every.sort_name, every.person_id',
+            ['site' => Id::binary($site), 'from' => Instant::toSql($from), 'until' => Instant::toSql($until)],
+        );
+    }
+
+    /**
+     * Those of a site in some roles and states, as a file lists them.
+     *
+     * @param list<string> $states
+     * @param list<string> $roles
+     *
+     * @return \Traversable<int, Row> with `person_id`, `sort_name`, `state`, `role`, `since_at`, `last_seen_at`,
+     *     `number`, `level` and `division`, by name
+     */
+    public function listed(string $site, array $states, array $roles, int $now): \Traversable
+    {
+        return $this->eachRow(
+            'SELECT g.person_id, g.sort_name, g.state, g.role, g.since_at, e.last_seen_at, p.number, p.level,
+                pd.code AS division
+             FROM enrollment_segment g FORCE INDEX (by_name)
+             STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id
+             STRAIGHT_JOIN person p ON p.id = g.person_id
+             STRAIGHT_JOIN division pd ON pd.id = p.division_id
+             WHERE g.site_id = :site AND '.Sql::holds('g').' AND g.state IN (:states) AND g.role IN (:roles)
+             ORDER BY g.sort_name, g.person_id',
+            [
+                'site' => Id::binary($site),
+                'now' => Instant::toSql($now),
+                'states' => $states,
+                'roles' => $roles ?: [''],
+            ],
+        );
+    }
+}

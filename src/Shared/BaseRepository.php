@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Shared;
+
+use Doctrine\Bundle\DoctrineBundle\Repository\ServiceEntityRepository;
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use Doctrine\ORM\Query;
+use Doctrine\Persistence\ManagerRegistry;
+
+/**
+ * What is stored of one kind. Few things at a time are loaded and changed as entities. Statements are written by hand
+ * only here, where a bound of `bin/bench` asks for it, where many rows change at once, or where one statement decides
+ * between callers; each says which. `tests/app/Shared/RepositoriesTest` holds all other classes away from the database.
+ *
+ * @template T of object
+ *
+ * @extends ServiceEntityRepository<T>
+ */
+abstract class BaseRepository extends ServiceEntityRepository
+{
+    use Statements;
+
+    /** The type of a list of ids in a query, each as `Id::binary()`. */
+    protected const IDS = ArrayParameterType::BINARY;
+
+    /** What it holds; each repository says it. */
+    protected const ENTITY = \stdClass::class;
+
+    public function __construct(ManagerRegistry $managers)
+    {
+        /** @var class-string<T> $entity */
+        $entity = static::ENTITY;
+        parent::__construct($managers, $entity);
+    }
+
+    /**
+     * Keeps something new; it is written when the transaction ends, or by `flush()`.
+     *
+     * @param T $entity
+     */
+    public function add(object $entity): void
+    {
+        $this->getEntityManager()->persist($entity);
+    }
+
+    /** @param T $entity */
+    public function remove(object $entity): void
+    {
+        $this->getEntityManager()->remove($entity);
+    }
+
+    /** Writes what was changed; where a statement by hand, or a unique name, is to meet it at once. */
+    public function flush(): void
+    {
+        $this->getEntityManager()->flush();
+    }
+
+    /**
+     * Something that is there for sure, to be pointed to without being read.
+     *
+     * @template E of object
+     *
+     * @param class-string<E> $class
+     *
+     * @return ($id is null ? null : E)
+     */
+    protected function reference(string $class, ?string $id): ?object
+    {
+        return null === $id ? null : $this->getEntityManager()->getReference($class, $id);
+    }
+
+    /**
+     * A query in DQL whose values are ids: `id` is the type that finds them.
+     *
+     * @param array<string, string|list<string>> $ids    by name
+     * @param array<string, mixed>               $values by name
+     */
+    protected function dql(string $dql, array $ids, array $values = []): Query
+    {
+        $query = $this->getEntityManager()->createQuery($dql);
+        foreach ($ids as $name => $id) {
+            \is_array($id)
+                ? $query->setParameter($name, array_map(Id::binary(...), $id), ArrayParameterType::BINARY)
+                : $query->setParameter($name, $id, 'id');
+        }
+        foreach ($values as $name => $value) {
+            $query->setParameter($name, $value);
+        }
+
+        return $query;
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<string> for a parameter of type `IDS`
+     */
+    protected static function binary(array $ids): array
+    {
+        return array_map(Id::binary(...), $ids);
+    }
+
+    /** An id for something new. */
+    protected static function newId(): string
+    {
+        return (new Ids())->next();
+    }
+
+    protected function connection(): Connection
+    {
+        return $this->getEntityManager()->getConnection();
+    }
+}

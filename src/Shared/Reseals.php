@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Shared;
+
+use Symfony\Component\DependencyInjection\Attribute\AutoconfigureTag;
+
+/** Holds something sealed, and seals it anew under the present secret. */
+#[AutoconfigureTag]
+interface Reseals
+{
+    /** @return array{string, int} what it is called, and how many were sealed anew */
+    public function reseal(): array;
+}

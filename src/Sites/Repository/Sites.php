@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Sites\Repository;
+
+use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Row;
+use MintDoor\Sites\Entity\Division;
+use MintDoor\Sites\Entity\Site;
+use MintDoor\Sites\Entity\Term;
+use MintDoor\Sites\SiteRow;
+
+/** @extends BaseRepository<Site> */
+final class Sites extends BaseRepository
+{
+    protected const ENTITY = Site::class;
+
+    public function isTaken(string $code): bool
+    {
+        return null !== $this->findOneBy(['code' => $code]);
+    }
+
+    /** The highest level a site is for; 0 where none says. */
+    public function highestLevel(): int
+    {
+        $site = Site::class;
+
+        return (int) $this->dql("SELECT MAX(s.levelHighest) FROM $site s", [])->getSingleScalarResult();
+    }
+
+    /** @param array<string, mixed> $facts some of what `Site::kept()` has, as they shall be */
+    public function put(Site $site, array $facts): void
+    {
+        foreach ($facts as $name => $value) {
+            match ($name) {
+                'divisionId' => $site->division = $this->reference(Division::class, (string) $value),
+                'termId' => $site->term = $this->reference(Term::class, (string) $value),
+                default => $site->{$name} = $value,
+            };
+        }
+    }
+
+    /** A site that is there for sure. */
+    public function known(string $id): Site
+    {
+        return $this->reference(Site::class, $id);
+    }
+
+    /**
+     * With division and term, as the core and the contract have them. By hand: lists of sites read hundreds at once.
+     *
+     * @param list<string> $ids
+     *
+     * @return list<Row> with `SiteRow::COLUMNS`
+     */
+    public function withTerms(array $ids): array
+    {
+        return [] === $ids
+            ? []
+            : $this->rows(
+                'SELECT '.SiteRow::COLUMNS.' FROM '.SiteRow::TABLES.' WHERE s.id IN (?)',
+                [array_map(Id::binary(...), $ids)],
+            );
+    }
+}
