@@ -8,8 +8,8 @@ use Doctrine\DBAL\Schema\Schema;
 use MintDoor\Shared\RepeatableMigration;
 
 /**
- * Rows belong to rows: foreign keys, and every table as the entities describe it. Nothing was ever deleted that others
- * point to, so a database whose rows point nowhere was changed by other hands, and the statement says at which table.
+ * Rows belong to rows: foreign keys, and every table as the entities describe it. Nothing else was ever deleted that
+ * others point to, so a database whose rows point nowhere was changed by other hands, and the statement says where.
  */
 final class Version20261130000001 extends RepeatableMigration
 {
@@ -31,6 +31,15 @@ final class Version20261130000001 extends RepeatableMigration
                 ADD UNIQUE INDEX once (id),
                 DROP INDEX address,
                 ADD INDEX address (address, number)',
+        );
+        // Rights of nobody, and lines about people who never had anything in the site: they have an empty enrollment now.
+        $this->addSql('DELETE FROM division_administrator WHERE person_id NOT IN (SELECT id FROM person)');
+        $this->addSql(
+            "INSERT INTO enrollment (site_id, person_id, version, terms)
+             SELECT DISTINCT l.site_id, l.person_id, 1, ''
+             FROM change_line l
+             LEFT JOIN enrollment e ON e.site_id = l.site_id AND e.person_id = l.person_id
+             WHERE e.site_id IS NULL",
         );
         $this->addSql(
             'ALTER TABLE idempotency

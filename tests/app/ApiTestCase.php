@@ -141,14 +141,8 @@ abstract class ApiTestCase extends WebTestCase
         foreach ($headers as $name => $value) {
             $server['HTTP_'.strtoupper(str_replace('-', '_', $name))] = $value;
         }
-        $this->client->request(
-            $method,
-            '/api/v1'.$path,
-            [],
-            [],
-            $server,
-            null === $body ? null : json_encode([] === $body ? new \stdClass() : $body, \JSON_THROW_ON_ERROR),
-        );
+        $sent = null === $body ? null : json_encode([] === $body ? new \stdClass() : $body, \JSON_THROW_ON_ERROR);
+        $this->client->request($method, '/api/v1'.$path, [], [], $server, $sent);
         $response = $this->client->getResponse();
         if ($response instanceof StreamedResponse) {
             $response = new Response(
@@ -157,7 +151,7 @@ abstract class ApiTestCase extends WebTestCase
                 $response->headers->all(),
             );
         }
-        Contract::get()->assertHolds($method, explode('?', $path)[0], $response);
+        Contract::get()->assertHolds($method, explode('?', $path)[0], $response, $sent);
         if (!($this->client->getResponse() instanceof StreamedResponse) && !$response->isEmpty()) {
             $length = $response->headers->get('Content-Length');
             self::assertSame((string) \strlen((string) $response->getContent()), $length, 'It says how long it is.');

@@ -77,7 +77,8 @@ final class Contract
         return $queries;
     }
 
-    public function assertHolds(string $method, string $path, Response $response): void
+    /** @param ?string $body that was sent, as JSON: one that was taken is one the contract allows */
+    public function assertHolds(string $method, string $path, Response $response, ?string $body = null): void
     {
         foreach ($this->paths as $template => $item) {
             $operation = $item[strtolower($method)] ?? null;
@@ -89,9 +90,14 @@ final class Contract
             }
             $status = (string) $response->getStatusCode();
             Assert::assertTrue(
-                isset($operation['responses'][$status]) || (int) $status >= 400,
+                isset($operation['responses'][$status]) || isset($operation['responses'][$status[0].'XX']),
                 "$method $template does not speak of status $status: ".$response->getContent(),
             );
+            $place = '/paths/'.str_replace(['~', '/'], ['~0', '~1'], $template).'/'.strtolower($method);
+            if (null !== $body && (int) $status < 300) {
+                Assert::assertArrayHasKey('requestBody', $operation, "$method $template takes no body.");
+                $this->assertFits($body, "$place/requestBody/content/application~1json/schema", "$method $template");
+            }
             if ('204' === $status) {
                 Assert::assertSame('', $response->getContent());
 
@@ -109,28 +115,27 @@ final class Contract
             $pointer =
                 (int) $status >= 400
                     ? '/components/schemas/Problem'
-                    : '/paths/'
-                        .str_replace(['~', '/'], ['~0', '~1'], $template)
-                        .'/'
-                        .strtolower($method)
-                        .'/responses/'
-                        .$status
-                        .'/content/application~1json/schema';
-            $result = $this->validator->validate(
-                json_decode((string) $response->getContent(), false, 512, \JSON_THROW_ON_ERROR),
-                (object) ['$ref' => self::ID.'#'.str_replace(['{', '}'], ['%7B', '%7D'], $pointer)],
-            );
-            $error = $result->error();
-            Assert::assertNull(
-                $error,
-                null === $error
-                    ? ''
-                    : "$method $template $status: "
-                        .json_encode((new ErrorFormatter())->format($error), \JSON_PRETTY_PRINT),
-            );
+                    : "$place/responses/$status/content/application~1json/schema";
+            $this->assertFits((string) $response->getContent(), $pointer, "$method $template $status");
 
             return;
         }
         Assert::fail("The contract does not know $method $path.");
+    }
+
+    /** @param string $pointer to a schema in the file */
+    private function assertFits(string $json, string $pointer, string $what): void
+    {
+        $result = $this->validator->validate(
+            json_decode($json, false, 512, \JSON_THROW_ON_ERROR),
+            (object) ['$ref' => self::ID.'#'.str_replace(['{', '}'], ['%7B', '%7D'], $pointer)],
+        );
+        $error = $result->error();
+        Assert::assertNull(
+            $error,
+            null === $error
+                ? ''
+                : "$what: ".json_encode((new ErrorFormatter())->format($error), \JSON_PRETTY_PRINT),
+        );
     }
 }

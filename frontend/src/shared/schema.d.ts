@@ -1838,6 +1838,22 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         Id: string;
+        /** @enum {string} */
+        PersonKind: "learner" | "staff" | "guardian" | "external";
+        Me: {
+            id: components["schemas"]["Id"];
+            name: string;
+            login: string;
+            kind: components["schemas"]["PersonKind"];
+            platformAdministrator: boolean;
+            /** @description codes of the divisions administered */
+            divisions: string[];
+            mayMakeSites: boolean;
+            /** @description whether there are simulated inboxes to look into */
+            seesMailboxes: boolean;
+            /** @description whether a password of their own is wanted before anything else */
+            mustChange: boolean;
+        };
         Somebody: {
             id: components["schemas"]["Id"];
             name: string;
@@ -1926,22 +1942,6 @@ export interface components {
             }[];
             problems?: components["schemas"]["RuleProblem"][];
             removal?: components["schemas"]["Removal"];
-        };
-        /** @enum {string} */
-        PersonKind: "learner" | "staff" | "guardian" | "external";
-        Me: {
-            id: components["schemas"]["Id"];
-            name: string;
-            login: string;
-            kind: components["schemas"]["PersonKind"];
-            platformAdministrator: boolean;
-            /** @description codes of the divisions administered */
-            divisions: string[];
-            mayMakeSites: boolean;
-            /** @description whether there are simulated inboxes to look into */
-            seesMailboxes: boolean;
-            /** @description whether a password of their own is wanted before anything else */
-            mustChange: boolean;
         };
         Named: {
             code: string;
@@ -3325,8 +3325,116 @@ export interface components {
         };
     };
     responses: {
-        /** @description A problem document */
-        Problem: {
+        /** @description What was sent cannot be read */
+        Unreadable: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Nobody is signed in, or the sign-in failed */
+        NotSignedIn: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The caller may not do this, or the request comes from elsewhere */
+        NotAllowed: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description What was sent is too large */
+        TooLarge: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description What was sent is not of a type that is read here */
+        NotJson: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Something in it needs another look; each error points at its field */
+        Invalid: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Too often; `Retry-After` says when again */
+        TooManyTries: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The platform cannot do it now; `Retry-After` says when, where it knows */
+        NotNow: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Something is in the way; the detail says what */
+        InTheWay: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description There is no such thing, or the caller may not know of it */
+        NotFound: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description It was changed since the version in `If-Match` */
+        ChangedSince: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The header `If-Match` is missing */
+        VersionMissing: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The link is over */
+        Over: {
             headers: {
                 [name: string]: unknown;
             };
@@ -3383,7 +3491,14 @@ export interface operations {
                     "application/json": components["schemas"]["Me"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     signOut: {
@@ -3402,7 +3517,9 @@ export interface operations {
                 };
                 content?: never;
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     me: {
@@ -3423,7 +3540,8 @@ export interface operations {
                     "application/json": components["schemas"]["Me"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     alive: {
@@ -3447,7 +3565,8 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     health: {
@@ -3477,7 +3596,7 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     platform: {
@@ -3498,7 +3617,9 @@ export interface operations {
                     "application/json": components["schemas"]["Platform"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     sites: {
@@ -3530,7 +3651,10 @@ export interface operations {
                     "application/json": components["schemas"]["Sites"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     makeSite: {
@@ -3559,7 +3683,14 @@ export interface operations {
                     "application/json": components["schemas"]["Site"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     site: {
@@ -3586,7 +3717,11 @@ export interface operations {
                     "application/json": components["schemas"]["Site"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     changeSite: {
@@ -3619,7 +3754,17 @@ export interface operations {
                     "application/json": components["schemas"]["Site"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     liveSite: {
@@ -3659,7 +3804,17 @@ export interface operations {
                     "application/json": components["schemas"]["Site"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     visit: {
@@ -3685,7 +3840,10 @@ export interface operations {
                     "application/json": components["schemas"]["Landing"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     makeSites: {
@@ -3731,7 +3889,15 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     undoSites: {
@@ -3763,7 +3929,12 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     people: {
@@ -3793,7 +3964,10 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     directory: {
@@ -3831,7 +4005,11 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     directoryIds: {
@@ -3864,7 +4042,10 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     writeNote: {
@@ -3897,7 +4078,15 @@ export interface operations {
                     "application/json": components["schemas"]["PersonPage"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     putNoteBack: {
@@ -3925,7 +4114,12 @@ export interface operations {
                     "application/json": components["schemas"]["PersonPage"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     takeNoteBack: {
@@ -3953,7 +4147,12 @@ export interface operations {
                     "application/json": components["schemas"]["PersonPage"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     rules: {
@@ -3977,7 +4176,10 @@ export interface operations {
                     "application/json": components["schemas"]["RuleBook"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     changeRules: {
@@ -4010,7 +4212,15 @@ export interface operations {
                     "application/json": components["schemas"]["RulesPreview"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     administrators: {
@@ -4031,7 +4241,9 @@ export interface operations {
                     "application/json": components["schemas"]["Administrators"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     nameAdministrator: {
@@ -4064,7 +4276,15 @@ export interface operations {
                     "application/json": components["schemas"]["Administrators"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     history: {
@@ -4100,7 +4320,11 @@ export interface operations {
                     "application/json": components["schemas"]["HistoryEntries"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     historyOfPerson: {
@@ -4129,7 +4353,10 @@ export interface operations {
                     "application/json": components["schemas"]["HistoryEntries"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     historyOfPlatform: {
@@ -4153,7 +4380,9 @@ export interface operations {
                     "application/json": components["schemas"]["HistoryEntries"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     roster: {
@@ -4204,7 +4433,11 @@ export interface operations {
                     "application/json": components["schemas"]["Roster"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     rosterChanges: {
@@ -4230,7 +4463,11 @@ export interface operations {
                     "application/json": components["schemas"]["RosterChanges"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     labels: {
@@ -4260,7 +4497,11 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     labelPeople: {
@@ -4297,7 +4538,15 @@ export interface operations {
                     "application/json": components["schemas"]["AppliedChanges"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     views: {
@@ -4320,7 +4569,9 @@ export interface operations {
                     "application/json": components["schemas"]["Views"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     keepView: {
@@ -4350,7 +4601,14 @@ export interface operations {
                     "application/json": components["schemas"]["Views"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     forgetView: {
@@ -4374,7 +4632,10 @@ export interface operations {
                     "application/json": components["schemas"]["Views"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     progress: {
@@ -4402,7 +4663,11 @@ export interface operations {
                     "application/json": components["schemas"]["Progress"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     messages: {
@@ -4436,7 +4701,10 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     sendAgain: {
@@ -4474,7 +4742,16 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     withdrawMessages: {
@@ -4506,7 +4783,15 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     previewMessage: {
@@ -4560,7 +4845,14 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     templates: {
@@ -4584,7 +4876,10 @@ export interface operations {
                     "application/json": components["schemas"]["Templates"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     saveTemplate: {
@@ -4621,7 +4916,16 @@ export interface operations {
                     "application/json": components["schemas"]["Templates"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     forgetTemplate: {
@@ -4650,7 +4954,12 @@ export interface operations {
                     "application/json": components["schemas"]["Templates"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     simulatedInbox: {
@@ -4682,7 +4991,10 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     notices: {
@@ -4703,7 +5015,8 @@ export interface operations {
                     "application/json": components["schemas"]["Notices"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     noticesSeen: {
@@ -4730,7 +5043,13 @@ export interface operations {
                     "application/json": components["schemas"]["Notices"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     intake: {
@@ -4755,7 +5074,11 @@ export interface operations {
                     "application/json": components["schemas"]["Intake"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     readLines: {
@@ -4789,7 +5112,15 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     settledLines: {
@@ -4812,7 +5143,10 @@ export interface operations {
                     "application/json": components["schemas"]["SettledLines"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     forgetSettledLine: {
@@ -4840,7 +5174,12 @@ export interface operations {
                     "application/json": components["schemas"]["SettledLines"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     makeChanges: {
@@ -4879,7 +5218,16 @@ export interface operations {
                     "application/json": components["schemas"]["AppliedChanges"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     undoChanges: {
@@ -4913,7 +5261,15 @@ export interface operations {
                     "application/json": components["schemas"]["AppliedChanges"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     reviewChanges: {
@@ -4938,7 +5294,14 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeReview"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     changeLists: {
@@ -4965,7 +5328,9 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeLists"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     beginChangeList: {
@@ -4993,7 +5358,15 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeList"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     changeList: {
@@ -5019,7 +5392,10 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeList"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     keepChangeList: {
@@ -5051,7 +5427,17 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeListSummary"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     dropChangeList: {
@@ -5077,7 +5463,13 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeListSummary"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     takeUpChangeList: {
@@ -5103,7 +5495,13 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeListSummary"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     applyChangeList: {
@@ -5133,7 +5531,16 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeList"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     continueChangeList: {
@@ -5159,7 +5566,13 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeList"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     undoChangeList: {
@@ -5192,7 +5605,15 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeList"] | components["schemas"]["ChangeReview"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     makeSiteChanges: {
@@ -5234,7 +5655,15 @@ export interface operations {
                     "application/json": components["schemas"]["SiteChanges"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     undoSiteChanges: {
@@ -5267,7 +5696,15 @@ export interface operations {
                     "application/json": components["schemas"]["SiteChanges"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     firstPassword: {
@@ -5297,7 +5734,13 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            403: components["responses"]["NotAllowed"];
+            410: components["responses"]["Over"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     forgottenPassword: {
@@ -5327,7 +5770,13 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            403: components["responses"]["NotAllowed"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     changePassword: {
@@ -5355,7 +5804,14 @@ export interface operations {
                     "application/json": components["schemas"]["Me"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     ownSessions: {
@@ -5376,7 +5832,8 @@ export interface operations {
                     "application/json": components["schemas"]["OwnSessions"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     endOtherSessions: {
@@ -5397,7 +5854,9 @@ export interface operations {
                     "application/json": components["schemas"]["OwnSessions"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     endOwnSession: {
@@ -5420,7 +5879,10 @@ export interface operations {
                     "application/json": components["schemas"]["OwnSessions"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     changeAccount: {
@@ -5458,7 +5920,15 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     wantPassword: {
@@ -5486,7 +5956,12 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     wantNoPassword: {
@@ -5514,7 +5989,12 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     endSessions: {
@@ -5542,7 +6022,12 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     sendPasswordLink: {
@@ -5573,7 +6058,13 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     signInCards: {
@@ -5606,7 +6097,13 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     securityLog: {
@@ -5635,7 +6132,10 @@ export interface operations {
                     "application/json": components["schemas"]["SecurityEntries"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     exportSecurityLog: {
@@ -5662,7 +6162,10 @@ export interface operations {
                     "application/x-ndjson": string;
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     exportPerson: {
@@ -5685,7 +6188,10 @@ export interface operations {
                     "application/json": components["schemas"]["PersonExport"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     erasePerson: {
@@ -5718,7 +6224,15 @@ export interface operations {
                     "application/json": components["schemas"]["Erasure"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     duplicates: {
@@ -5739,7 +6253,9 @@ export interface operations {
                     "application/json": components["schemas"]["Duplicates"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     tellApart: {
@@ -5768,7 +6284,12 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     takeApartBack: {
@@ -5797,7 +6318,12 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     mergePeople: {
@@ -5838,7 +6364,15 @@ export interface operations {
                     "application/json": components["schemas"]["Merge"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     undoMerge: {
@@ -5871,7 +6405,16 @@ export interface operations {
                     "application/json": components["schemas"]["ChangeList"] | components["schemas"]["ChangeReview"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     makeAccounts: {
@@ -5914,7 +6457,15 @@ export interface operations {
                     "application/json": components["schemas"]["AccountBatch"] | components["schemas"]["AccountList"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     accountsMade: {
@@ -5940,7 +6491,10 @@ export interface operations {
                     "application/json": components["schemas"]["AccountList"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     undoAccounts: {
@@ -5981,7 +6535,15 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     doors: {
@@ -6004,7 +6566,10 @@ export interface operations {
                     "application/json": components["schemas"]["Doors"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     makeDoor: {
@@ -6035,7 +6600,15 @@ export interface operations {
                     "application/json": components["schemas"]["Door"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     changeDoor: {
@@ -6068,7 +6641,16 @@ export interface operations {
                     "application/json": components["schemas"]["Door"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     openDoor: {
@@ -6096,7 +6678,12 @@ export interface operations {
                     "application/json": components["schemas"]["Door"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     shutDoor: {
@@ -6124,7 +6711,12 @@ export interface operations {
                     "application/json": components["schemas"]["Door"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     renewKey: {
@@ -6152,7 +6744,12 @@ export interface operations {
                     "application/json": components["schemas"]["Door"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     doorReach: {
@@ -6179,7 +6776,14 @@ export interface operations {
                     "application/json": components["schemas"]["DoorReach"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     arrivals: {
@@ -6202,7 +6806,10 @@ export interface operations {
                     "application/json": components["schemas"]["Arrivals"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     waiting: {
@@ -6225,7 +6832,10 @@ export interface operations {
                     "application/json": components["schemas"]["WaitingList"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     answerWaiting: {
@@ -6255,7 +6865,15 @@ export interface operations {
                     "application/json": components["schemas"]["WaitingAnswers"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     approvals: {
@@ -6276,7 +6894,9 @@ export interface operations {
                     "application/json": components["schemas"]["Approvals"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     answerApproval: {
@@ -6310,7 +6930,15 @@ export interface operations {
                     "application/json": components["schemas"]["Approvals"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     invitations: {
@@ -6334,7 +6962,10 @@ export interface operations {
                     "application/json": components["schemas"]["Invitations"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     invite: {
@@ -6365,7 +6996,16 @@ export interface operations {
                     "application/json": components["schemas"]["InvitePlan"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     inviteAgain: {
@@ -6396,7 +7036,16 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     withdrawInvitations: {
@@ -6427,7 +7076,15 @@ export interface operations {
                     "application/json": components["schemas"]["Done"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     leaveSite: {
@@ -6453,7 +7110,12 @@ export interface operations {
                     "application/json": components["schemas"]["Left"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     lookAtDoor: {
@@ -6478,7 +7140,14 @@ export interface operations {
                     "application/json": components["schemas"]["JoinLook"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            403: components["responses"]["NotAllowed"];
+            410: components["responses"]["Over"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     join: {
@@ -6506,7 +7175,14 @@ export interface operations {
                     "application/json": components["schemas"]["Joined"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     joinWithAccount: {
@@ -6534,7 +7210,13 @@ export interface operations {
                     "application/json": components["schemas"]["JoinedWithAccount"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     ownWaits: {
@@ -6555,7 +7237,8 @@ export interface operations {
                     "application/json": components["schemas"]["OwnWaits"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     takeSeat: {
@@ -6581,7 +7264,12 @@ export interface operations {
                     "application/json": components["schemas"]["Joined"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     waitNoLonger: {
@@ -6607,7 +7295,12 @@ export interface operations {
                     "application/json": components["schemas"]["Joined"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     openDoors: {
@@ -6628,7 +7321,8 @@ export interface operations {
                     "application/json": components["schemas"]["OpenDoors"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     preview: {
@@ -6651,7 +7345,9 @@ export interface operations {
                     "application/json": components["schemas"]["Preview"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     keyDoors: {
@@ -6672,7 +7368,8 @@ export interface operations {
                     "application/json": components["schemas"]["KeyDoors"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     renewKeys: {
@@ -6700,7 +7397,15 @@ export interface operations {
                     "application/json": components["schemas"]["KeyDoors"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     personCard: {
@@ -6728,7 +7433,10 @@ export interface operations {
                     "application/json": components["schemas"]["PersonCard"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     firstDayCheck: {
@@ -6754,7 +7462,11 @@ export interface operations {
                     "application/json": components["schemas"]["FirstDayCheck"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     firstDayChecks: {
@@ -6780,7 +7492,9 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     accessCheck: {
@@ -6804,7 +7518,10 @@ export interface operations {
                     "application/json": components["schemas"]["AccessCheck"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     person: {
@@ -6828,7 +7545,10 @@ export interface operations {
                     "application/json": components["schemas"]["PersonPage"];
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     changePerson: {
@@ -6869,7 +7589,17 @@ export interface operations {
                     "application/json": components["schemas"]["PersonPage"];
                 };
             };
-            default: components["responses"]["Problem"];
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            412: components["responses"]["ChangedSince"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
+            428: components["responses"]["VersionMissing"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
     undo: {
@@ -6899,7 +7629,12 @@ export interface operations {
                     };
                 };
             };
-            default: components["responses"]["Problem"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["InTheWay"];
+            422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
         };
     };
 }
