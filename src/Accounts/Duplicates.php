@@ -10,6 +10,7 @@ use MintDoor\Core\Accounts\Likeness;
 use MintDoor\Core\Intake\Known;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Text\Folding;
+use MintDoor\History\KeptUntilChange;
 use MintDoor\People\PersonRow;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Instant;
@@ -31,35 +32,45 @@ final readonly class Duplicates
         private Namesakes $namesakes,
         private ToldApartPairs $apart,
         private PlatformClock $clock,
+        private KeptUntilChange $kept,
     ) {}
 
     /** @return array<string, mixed> schema `Duplicates` */
     public function of(Caller $caller): array
     {
         $divisions = $caller->platformAdministrator ? null : $caller->divisions;
-        $groups = $this->namesakes->groups($divisions, self::NAMESAKES, self::GROUPS);
-        $pairs = array_diff_key($this->pairs($groups), $this->apart->all());
-        usort($pairs, static fn(DuplicatePair $a, DuplicatePair $b): int => $a->rank() <=> $b->rank());
+        $apart = $this->apart->all();
+        $pairs = array_values(
+            array_filter(
+                $this->kept->get(
+                    'duplicates '.json_encode($divisions, \JSON_THROW_ON_ERROR),
+                    fn(): array => $this->pairs($divisions),
+                ),
+                static fn(DuplicatePair $pair): bool => !isset($apart[$pair->one.$pair->other]),
+            ),
+        );
         $shown = \array_slice($pairs, 0, self::SHOWN);
         $people = [];
         foreach ($shown as $pair) {
-            array_push($people, $pair->one->id('person_id'), $pair->other->id('person_id'));
+            array_push($people, $pair->one, $pair->other);
         }
+        $facts = $this->namesakes->facts($people);
         $sites = $this->namesakes->sites($people);
 
         return [
             'total' => \count($pairs),
-            'items' => array_map(static fn(DuplicatePair $pair): array => self::json($pair, $sites), $shown),
+            'items' => array_map(static fn(DuplicatePair $pair): array => self::json($pair, $facts, $sites), $shown),
         ];
     }
 
     /**
-     * @param list<list<string>> $groups ids of namesakes
+     * @param ?list<string> $divisions codes; null for all
      *
-     * @return array<string, DuplicatePair> by both ids in one string, the smaller first
+     * @return list<DuplicatePair> the best evidence first, then by name
      */
-    private function pairs(array $groups): array
+    private function pairs(?array $divisions): array
     {
+        $groups = $this->namesakes->groups($divisions, self::NAMESAKES, self::GROUPS);
         $rows = $this->namesakes->facts(array_merge([], ...$groups));
         $known = array_map(self::known(...), $rows);
         $pairs = [];
@@ -68,11 +79,17 @@ final readonly class Duplicates
                 foreach (\array_slice($group, $place + 1) as $other) {
                     $likeness = isset($known[$one], $known[$other]) ? Likeness::of($known[$one], $known[$other]) : null;
                     if (null !== $likeness) {
-                        $pairs[$one.$other] = new DuplicatePair($rows[$one], $rows[$other], $likeness->evidence);
+                        $pairs[$one.$other] = new DuplicatePair($one, $other, $likeness->evidence);
                     }
                 }
             }
         }
+        $rank = static fn(DuplicatePair $pair): array => [
+            -\count($pair->evidence),
+            $rows[$pair->one]->string('sort_name'),
+            $pair->one,
+        ];
+        usort($pairs, static fn(DuplicatePair $a, DuplicatePair $b): int => $rank($a) <=> $rank($b));
 
         return $pairs;
     }
@@ -86,11 +103,12 @@ final readonly class Duplicates
     }
 
     /**
+     * @param array<string, Row> $facts with `PersonRow::COLUMNS` and `used_at`
      * @param array<string, int> $sites in how many each is or was
      *
      * @return array<string, mixed>
      */
-    private static function json(DuplicatePair $pair, array $sites): array
+    private static function json(DuplicatePair $pair, array $facts, array $sites): array
     {
         return [
             'people' => array_map(
@@ -102,7 +120,7 @@ final readonly class Duplicates
                         null === $row->instantOrNull('used_at') ? null : Instant::toJson($row->instant('used_at')),
                     'known' => Instant::toJson(self::since($row->id('person_id'))),
                 ],
-                [$pair->one, $pair->other],
+                [$facts[$pair->one], $facts[$pair->other]],
             ),
             'evidence' => $pair->evidence,
         ];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Doors\Repository;
 
+use Doctrine\Persistence\ManagerRegistry;
 use MintDoor\Core\Doors\Standers;
 use MintDoor\Core\People\Person as CorePerson;
 use MintDoor\Core\People\PersonKind;
@@ -11,6 +12,7 @@ use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
+use MintDoor\History\KeptUntilChange;
 use MintDoor\People\Entity\Person;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Id;
@@ -20,13 +22,28 @@ use MintDoor\Shared\Sql;
 
 /**
  * Everybody who has an account, counted by what is alike of them for the rules of a door. By hand: 200,000 people are
- * counted while its sentence is written (`bin/bench`: reach of a door).
+ * counted while its sentence is written (`bin/bench`: reach of a door), and are kept as they were counted; those of the
+ * site are looked at each time.
  *
  * @extends BaseRepository<Person>
  */
 final class ReachCounts extends BaseRepository
 {
     protected const ENTITY = Person::class;
+
+    private const ALIKE = <<<'SQL'
+        p.kind, p.division_id, p.level, a.closed_from, SUBSTRING_INDEX(p.email, '@', -1)
+        SQL;
+
+    private const COLUMNS = <<<'SQL'
+        p.kind AS person_kind, p.level, a.closed_from, SUBSTRING_INDEX(p.email, '@', -1) AS domain,
+            (SELECT pd.code FROM division pd WHERE pd.id = p.division_id) AS person_division, COUNT(*) AS people
+        SQL;
+
+    public function __construct(ManagerRegistry $managers, private readonly KeptUntilChange $kept)
+    {
+        parent::__construct($managers);
+    }
 
     /**
      * @param list<string> $domains of addresses that are told apart
@@ -35,32 +52,71 @@ final class ReachCounts extends BaseRepository
      */
     public function alike(string $site, array $domains, int $now): array
     {
-        $domain = [] === $domains
-            ? "'any'"
-            : "IF(SUBSTRING_INDEX(p.email, '@', -1) IN (:domains), SUBSTRING_INDEX(p.email, '@', -1), 'any')";
-        $closed = "IF(a.closed_from <= :now, a.closed_from, '9999-12-31 00:00:00')";
-        $rows = $this->rows(
-            "SELECT p.kind AS person_kind, pd.code AS person_division, p.level, $closed AS closed_from,
-                IF(p.email IS NULL, NULL, CONCAT('x@', $domain)) AS address, g.state, COUNT(*) AS people
+        $alike = [];
+        foreach ($this->kept->get('reach', $this->everybody(...)) as $some) {
+            self::tally($alike, $some, $domains, $now, $some->many);
+        }
+        foreach ($this->ofSite($site, $now) as $some) {
+            self::tally($alike, new Standers($some->person, $some->address, null, 0), $domains, $now, -$some->many);
+            self::tally($alike, $some, $domains, $now, $some->many);
+        }
+
+        return array_values(array_filter($alike, static fn(Standers $some): bool => $some->many > 0));
+    }
+
+    /** @return list<Standers> wherever they are */
+    private function everybody(): array
+    {
+        $sql =
+            'SELECT '.self::COLUMNS.', NULL AS state
              FROM person p
-             JOIN division pd ON pd.id = p.division_id
              JOIN account a ON a.person_id = p.id
-             LEFT JOIN enrollment_segment g ON g.site_id = :site AND g.person_id = p.id AND ".Sql::holds('g')."
              WHERE p.gone IS NULL
-             GROUP BY p.kind, pd.code, p.level, $closed, address, g.state",
-            [
-                'now' => Instant::toSql($now),
-                'site' => Id::binary($site),
-                ...[] === $domains ? [] : ['domains' => $domains],
-            ],
+             GROUP BY '.self::ALIKE;
+
+        return array_map(self::standers(...), $this->rows($sql));
+    }
+
+    /** @return list<Standers> with what they are in the site */
+    private function ofSite(string $site, int $now): array
+    {
+        $rows = $this->rows(
+            'SELECT '.self::COLUMNS.', g.state
+             FROM enrollment_segment g
+             JOIN person p ON p.id = g.person_id
+             JOIN account a ON a.person_id = p.id
+             WHERE g.site_id = :site AND '.Sql::holds('g').' AND p.gone IS NULL
+             GROUP BY '.self::ALIKE.', g.state',
+            ['now' => Instant::toSql($now), 'site' => Id::binary($site)],
         );
 
         return array_map(self::standers(...), $rows);
     }
 
+    /**
+     * @param array<string, Standers> $alike
+     * @param list<string>            $domains
+     */
+    private static function tally(array &$alike, Standers $some, array $domains, int $now, int $many): void
+    {
+        $person = $some->person;
+        $domain = substr((string) $some->address, 2);
+        $address = null === $some->address || \in_array($domain, $domains, true) ? $some->address : 'x@any';
+        $closed = $person->accountClosedFrom <= $now ? $person->accountClosedFrom : Time::FOREVER;
+        $here = $some->here?->state->value;
+        $key = implode(' ', [$person->kind->value, $person->division, $person->level, $closed, $address, $here]);
+        $alike[$key] = new Standers(
+            new CorePerson('', $person->kind, $person->division, $person->level, $closed),
+            $address,
+            $some->here,
+            ($alike[$key]->many ?? 0) + $many,
+        );
+    }
+
     private static function standers(Row $row): Standers
     {
         $state = $row->stringOrNull('state');
+        $domain = $row->stringOrNull('domain');
 
         return new Standers(
             new CorePerson(
@@ -70,7 +126,7 @@ final class ReachCounts extends BaseRepository
                 $row->intOrNull('level'),
                 $row->instant('closed_from'),
             ),
-            $row->stringOrNull('address'),
+            null === $domain ? null : 'x@'.strtolower($domain),
             null === $state ? null : new Segment(new Window(), State::from($state), [], false, Time::BEGINNING),
             $row->int('people'),
         );

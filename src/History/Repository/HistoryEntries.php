@@ -70,6 +70,12 @@ final class HistoryEntries extends BaseRepository implements Forgets
         return $this->number('SELECT log_sequence FROM platform_counter WHERE id = 1');
     }
 
+    /** How much was done on the platform. */
+    public function doneOnPlatform(): int
+    {
+        return $this->number('SELECT MAX(log_sequence) FROM platform_counter WHERE id = 1');
+    }
+
     /** The same for a site. The new number comes back with the answer to the statement. */
     public function lastOfSite(string $site, int $count, int $now): int
     {
