@@ -27,11 +27,10 @@ final readonly class LineAnswers
      */
     public function of(SiteAccess $access, array $lines): array
     {
-        $doors = $this->doors->names($access->site->id);
         $pieces = $this->left->pieces($access->site->id, $lines);
         $answers = [];
         foreach ($lines as $key => $line) {
-            $answers[$key] = $this->one($access, $line, $doors, $pieces[$key] ?? 0);
+            $answers[$key] = $this->one($access, $line, $pieces[$key] ?? 0);
         }
 
         return $answers;
@@ -67,19 +66,16 @@ final readonly class LineAnswers
         return $answers;
     }
 
-    /**
-     * @param array<string, string> $doors  names by id
-     * @param int                   $pieces of work somebody leaves behind
-     */
-    private function one(SiteAccess $access, ComputedLine $line, array $doors, int $pieces): LineAnswer
+    /** @param int $pieces of work somebody leaves behind */
+    private function one(SiteAccess $access, ComputedLine $line, int $pieces): LineAnswer
     {
         $book = $this->roles->book();
         $change = $line->change;
-        $note = static fn(Note $note): array => [
+        $note = fn(Note $note): array => [
             'code' => $note->code,
             'values' => (object) Values::json(
                 'work-stays' === $note->code ? ['pieces' => $pieces] : $note->values,
-                static fn(string $door): string => $doors[$door] ?? '',
+                $this->doors->nameOf(...),
             ),
         ];
         $aside = new Note(null === $line->person->stringOrNull('gone') ? self::CHANGED_SINCE : 'gone');

@@ -19,6 +19,7 @@ use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\Roster\NamedTimeline;
 use MintDoor\Roster\Repository\Counts;
 use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\SiteAccess;
@@ -67,11 +68,14 @@ final class ChangeStore extends BaseRepository
         $site = $access->site->id;
         $timelines = [];
         foreach ($lines as $line) {
-            $timelines[$line->personId()] = [self::change($line)->timeline, $line->person->string('sort_name')];
+            $timelines[$line->personId()] = new NamedTimeline(
+                self::change($line)->timeline,
+                $line->person->string('sort_name')
+            );
         }
-        $this->enrollments->countChange($site, array_keys($timelines));
+        $versions = $this->enrollments->countChange($site, array_keys($timelines));
         $this->grantsAndOverrides($access, $lines);
-        $versions = $this->enrollments->store($site, $timelines);
+        $this->enrollments->store($site, $timelines);
         $this->recount($access, $lines);
         $rows = $this->bulk();
         $own = null === $changeList;

@@ -19,6 +19,7 @@ use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Entity\EnrollmentRecord;
+use MintDoor\Roster\NamedTimeline;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\BulkWriter;
@@ -182,34 +183,29 @@ final class Enrollments extends BaseRepository
      * Counts one more change of enrollments, before it is stored: what is stored belongs to them.
      *
      * @param non-empty-list<string> $people ids
+     *
+     * @return array<string, int> the new versions by person id
      */
-    public function countChange(string $siteId, array $people): void
+    public function countChange(string $siteId, array $people): array
     {
         $this->locks->assertHeld($siteId, $people);
-        $this->execute(
+        $rows = $this->rows(
             <<<'SQL'
                 INSERT INTO enrollment (site_id, person_id, version, terms)
                 SELECT ?, id, 1, terms
                 FROM person
                 WHERE id IN (?)
                 ON DUPLICATE KEY UPDATE enrollment.version = enrollment.version + 1
+                RETURNING person_id, version
                 SQL,
             [Id::binary($siteId), array_map(Id::binary(...), $people)],
         );
-    }
+        $versions = [];
+        foreach ($rows as $row) {
+            $versions[$row->id('person_id')] = $row->int('version');
+        }
 
-    /**
-     * Stores the timelines that follow from a change.
-     *
-     * @param non-empty-array<string, array{Timeline, string}> $people timeline and sort name by person id
-     *
-     * @return array<string, int> the new versions by person id
-     */
-    public function store(string $siteId, array $people): array
-    {
-        $this->write($siteId, $people);
-
-        return $this->versions($siteId, array_keys($people));
+        return $versions;
     }
 
     /**
@@ -230,10 +226,10 @@ final class Enrollments extends BaseRepository
         }
         $timelines = [];
         foreach ($this->ofPeople($siteId, $people) as $id => $enrollment) {
-            $timelines[$id] = [$enrollment->timeline(), $names[$id] ?? ''];
+            $timelines[$id] = new NamedTimeline($enrollment->timeline(), $names[$id] ?? '');
         }
         if ([] !== $timelines) {
-            $this->write($siteId, $timelines);
+            $this->store($siteId, $timelines);
             $this->execute(
                 <<<'SQL'
                     UPDATE enrollment e
@@ -246,21 +242,25 @@ final class Enrollments extends BaseRepository
         }
     }
 
-    /** @param non-empty-array<string, array{Timeline, string}> $people timeline and sort name by person id */
-    private function write(string $siteId, array $people): void
+    /**
+     * Stores the timelines that follow from a change.
+     *
+     * @param non-empty-array<string, NamedTimeline> $people by person id
+     */
+    public function store(string $siteId, array $people): void
     {
         $this->execute('DELETE FROM enrollment_segment WHERE site_id = ? AND person_id IN (?)', [
             Id::binary($siteId),
             array_map(Id::binary(...), array_keys($people)),
         ]);
         $rows = $this->bulk();
-        foreach ($people as $personId => [$timeline, $sortName]) {
-            foreach ($timeline->segments as $segment) {
+        foreach ($people as $personId => $named) {
+            foreach ($named->timeline->segments as $segment) {
                 $rows->add('enrollment_segment', [
                     'site_id' => BulkWriter::id($siteId),
                     'person_id' => BulkWriter::id($personId),
                     ...self::columns($segment, $this->roles->book()),
-                    'sort_name' => $sortName,
+                    'sort_name' => $named->sortName,
                 ]);
             }
         }

@@ -22,17 +22,6 @@ final class SiteDoors extends BaseRepository
         return $this->find($id)->name ?? '';
     }
 
-    /** @return array<string, string> names by id */
-    public function names(string $site): array
-    {
-        $names = [];
-        foreach ($this->findBy(['site' => $site]) as $door) {
-            $names[$door->id] = $door->name;
-        }
-
-        return $names;
-    }
-
     /** The door by which staff let people in: every site has one. */
     public function ofStaff(string $site): Door
     {
