@@ -167,8 +167,8 @@ const work = [
   },
   {
     what: `search among 200,000 people (${queries.length} queries)`,
-    bound: 2.5,
-    bound95: 5,
+    bound: 2.2,
+    bound95: 4,
     run: async (round) =>
       (await tutor('GET', `/sites/${large.id}/intake?q=${encodeURIComponent(queries[round % queries.length])}`)).ms,
   },
@@ -199,7 +199,12 @@ const pasted = Array.from({ length: 500 }, (_, n) => {
 const read = []
 for (let n = 0; n < 7; n++) read.push((await tutor('POST', `/sites/${large.id}/intake`, { text: pasted })).ms)
 const duplicates = []
-for (let n = 0; n < 3; n++) duplicates.push((await administrator('GET', '/duplicates')).ms)
+for (let n = 0; n < 7; n++) duplicates.push((await administrator('GET', '/duplicates')).ms)
+const reach = []
+for (let n = 0; n < 7; n++) {
+  const sentence = { kind: 'key', role: 'learner', lowest: 1 + n, highest: 10 }
+  reach.push((await tutor('POST', `/sites/${large.id}/door-reach`, sentence)).ms)
+}
 agent.destroy()
 
 const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]
@@ -226,34 +231,26 @@ for (const { what, median, p95, bound, bound95 } of results) {
   row(what, median / floor.median, bound)
   if (bound95) row('  the same, p95 against p95', p95 / floor.p95, bound95)
 }
-const changeList = changeLists.toSorted((a, b) => a - b)[changeLists.length >> 1]
-held &&= changeList <= 2000
-rows.push([
-  '1,000 people changed as one change list',
-  changeList.toFixed(0),
-  Math.max(...changeLists).toFixed(0),
-  '',
-  '2000 ms',
-  changeList <= 2000 ? 'held' : 'NOT HELD',
-])
-const list = read.toSorted((a, b) => a - b)[3]
-held &&= list <= 1000
-rows.push([
-  '500 pasted lines read among 200,000 people',
-  list.toFixed(0),
-  Math.max(...read).toFixed(0),
-  '',
-  '1000 ms',
-  list <= 1000 ? 'held' : 'NOT HELD',
-])
-rows.push([
-  'who is there twice among 200,000 people',
-  duplicates.toSorted((a, b) => a - b)[1].toFixed(0),
-  Math.max(...duplicates).toFixed(0),
-  '',
-  '',
-  '',
-])
+const lasting = (what, times, limit) => {
+  const median = at(
+    times.toSorted((a, b) => a - b),
+    0.5,
+  )
+  held &&= median <= limit
+  rows.push([
+    what,
+    median.toFixed(0),
+    Math.max(...times).toFixed(0),
+    '',
+    `${limit} ms`,
+    median <= limit ? 'held' : 'NOT HELD',
+  ])
+}
+lasting('1,000 people changed as one change list', changeLists, 2000)
+lasting('500 pasted lines read among 200,000 people', read, 1000)
+// Counted anew when something was done to people: the longest is one that was.
+lasting('reach of a door among 200,000 people', reach, 100)
+lasting('who is there twice among 200,000 people', duplicates, 300)
 const width = rows[0].map((_, column) => Math.max(...rows.map((row) => row[column].length)))
 for (const row of rows)
   console.log(
