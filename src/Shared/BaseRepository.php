@@ -29,7 +29,7 @@ abstract class BaseRepository extends ServiceEntityRepository
     /** What it holds; each repository says it. */
     protected const ENTITY = \stdClass::class;
 
-    public function __construct(ManagerRegistry $managers)
+    public function __construct(private readonly ManagerRegistry $managers)
     {
         /** @var class-string<T> $entity */
         $entity = static::ENTITY;
@@ -111,6 +111,10 @@ abstract class BaseRepository extends ServiceEntityRepository
 
     protected function connection(): Connection
     {
-        return $this->getEntityManager()->getConnection();
+        // Not by way of the entities: a statement needs to know nothing of them.
+        $connection = $this->managers->getConnection();
+        \assert($connection instanceof Connection);
+
+        return $connection;
     }
 }
