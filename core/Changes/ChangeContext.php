@@ -8,8 +8,8 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\SeatsHeld;
-use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
 
 /** The snapshot a line is computed from: as it is, and the rules. */
@@ -18,7 +18,7 @@ final readonly class ChangeContext
     /**
      * @param SeatsHeld                  $seats      held in the site, by everybody; of no interest where they have no
      *     limit
-     * @param list<array{Timeline, int}> $otherLeads timelines of the others who lead or will, and the instant each
+     * @param list<LeadTimeline> $otherLeads timelines of the others who lead or will, and the instant each
      *     one's account closes
      * @param string                     $staff       id of the door of the site's staff
      */

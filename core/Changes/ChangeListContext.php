@@ -9,6 +9,7 @@ use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
@@ -20,7 +21,7 @@ final readonly class ChangeListContext
      * @param array<string, Person>               $people      by id, everybody the change list is about
      * @param array<string, Enrollment>           $enrollments by person id; who is missing has never been here
      * @param SeatsHeld                           $seats       held in the site, by everybody
-     * @param array<string, array{Timeline, int}> $leads       of everybody who leads or will: timeline, and the instant
+     * @param array<string, LeadTimeline> $leads       of everybody who leads or will: timeline, and the instant
      *     the account closes
      * @param string                              $staff        id of the door of the site's staff
      */

@@ -6,8 +6,8 @@ namespace MintDoor\Core\Changes;
 
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\SeatsHeld;
-use MintDoor\Core\Roster\Timeline;
 
 /**
  * The site as it would stand after the lines computed so far.
@@ -19,7 +19,7 @@ final class ChangeListState
     /** @var array<string, Enrollment> */
     private array $enrollments;
 
-    /** @var array<string, array{Timeline, int}> */
+    /** @var array<string, LeadTimeline> */
     private array $leads;
 
     private SeatsHeld $seats;
@@ -57,7 +57,7 @@ final class ChangeListState
         $this->enrollments[$personId] = $line->result;
         unset($this->leads[$personId]);
         if ($this->rule->counts($line->timeline, $s->now)) {
-            $this->leads[$personId] = [$line->timeline, $s->people[$personId]->accountClosedFrom];
+            $this->leads[$personId] = new LeadTimeline($line->timeline, $s->people[$personId]->accountClosedFrom);
         }
     }
 }

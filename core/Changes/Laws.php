@@ -7,6 +7,7 @@ namespace MintDoor\Core\Changes;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Comparison;
 use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Timeline;
@@ -24,8 +25,6 @@ class Laws
     /**
      * @param list<Effect> $effects  that lead from one to the other
      * @param bool         $leadEnds whether it was said on purpose that the site will have no lead from a day on
-     *
-     * @return array{Verdict, list<Note>, list<Note>} verdict, reasons, cautions
      */
     public function judge(
         ChangeContext $context,
@@ -33,7 +32,7 @@ class Laws
         Timeline $after,
         array $effects = [],
         bool $leadEnds = false,
-    ): array {
+    ): Judgement {
         $change = new Comparison($before, $after, $context->now);
         $refusal =
             $this->lifting($context, $effects)
@@ -41,18 +40,18 @@ class Laws
                 ?? ($this->giving($context, $before, $change)
                     ?? ($this->taking($context, $before, $change) ?? $this->leadsFull($context, $before, $after))));
         if (null !== $refusal) {
-            return [Verdict::Refused, [$refusal], []];
+            return Judgement::not(Verdict::Refused, $refusal);
         }
         $gap = $this->gap($context, $before, $after);
         if (null !== $gap && ('last-lead' === $gap->code || !$leadEnds)) {
-            return ['last-lead' === $gap->code ? Verdict::Refused : Verdict::NeedsChoice, [$gap], []];
+            return Judgement::not('last-lead' === $gap->code ? Verdict::Refused : Verdict::NeedsChoice, $gap);
         }
         $noSeat = $this->seats($context, $before, $after);
         if (null !== $noSeat) {
-            return [Verdict::WaitsForSeat, [$noSeat], []];
+            return Judgement::not(Verdict::WaitsForSeat, $noSeat);
         }
 
-        return [Verdict::Ready, [], $this->cautions($context, $after, $gap)];
+        return Judgement::ready($this->cautions($context, $after, $gap));
     }
 
     /**
@@ -154,8 +153,8 @@ class Laws
         $life = new Window(max($now, min($site->opensAt, $site->closesAt)), max($now, $site->closesAt));
         $leads = new Leads($context->roles);
         $account = $context->person->accountClosedFrom;
-        $gap = $leads->firstGap([...$context->otherLeads, [$after, $account]], $life);
-        $was = $leads->firstGap([...$context->otherLeads, [$before, $account]], $life);
+        $gap = $leads->firstGap([...$context->otherLeads, new LeadTimeline($after, $account)], $life);
+        $was = $leads->firstGap([...$context->otherLeads, new LeadTimeline($before, $account)], $life);
 
         return match (true) {
             null === $gap, null !== $was && $gap >= $was => null,

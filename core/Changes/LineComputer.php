@@ -194,8 +194,9 @@ final readonly class LineComputer
         } elseif ($after->from($context->now)->equals($before->from($context->now))) {
             [$verdict, $reasons] = [Verdict::NothingToDo, [new Note('already-so')]];
         } else {
-            [$verdict, $reasons, $more] = $this->laws->judge($context, $before, $after, $plan->effects, $leadEnds);
-            $cautions = Verdict::Ready === $verdict ? [...$cautions, ...$more] : [];
+            $judged = $this->laws->judge($context, $before, $after, $plan->effects, $leadEnds);
+            [$verdict, $reasons] = [$judged->verdict, $judged->reasons];
+            $cautions = Verdict::Ready === $verdict ? [...$cautions, ...$judged->cautions] : [];
         }
         $ready = Verdict::Ready === $verdict;
 

@@ -31,13 +31,14 @@ final readonly class Leads
     /**
      * The first instant in a window at which nobody leads; null when somebody always does.
      *
-     * @param list<array{Timeline, int}> $people timelines, and the instant each one's account closes
+     * @param list<LeadTimeline> $people
      */
     public function firstGap(array $people, Window $window): ?int
     {
         $covered = [];
-        foreach ($people as [$timeline, $accountClosedFrom]) {
-            foreach ($timeline->segments as $segment) {
+        foreach ($people as $person) {
+            $accountClosedFrom = $person->accountClosedFrom;
+            foreach ($person->timeline->segments as $segment) {
                 if ($this->leads($segment) && $segment->window->from < $accountClosedFrom) {
                     $covered[] = [$segment->window->from, min($segment->window->until, $accountClosedFrom)];
                 }

@@ -32,7 +32,7 @@ final readonly class AccountNotifier
                     MessageKind::Welcome,
                     null,
                     $person->string('person_division'),
-                )[0];
+                )->template;
                 $messages[] = new Outgoing(
                     MessageKind::Welcome,
                     $person->id('person_id'),
@@ -57,7 +57,7 @@ final readonly class AccountNotifier
                     $person->id('person_id'),
                     $person->string('email'),
                     $this->texts
-                        ->nearest(MessageKind::Password, null, $person->string('person_division'))[0]
+                        ->nearest(MessageKind::Password, null, $person->string('person_division'))->template
                         ->fill($this->values->ofPerson($person)),
                     $cause,
                 ),

@@ -7,6 +7,7 @@ namespace MintDoor\Accounts;
 use MintDoor\Core\Accounts\SpokenPassword;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Time\Time;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
@@ -186,9 +187,9 @@ final readonly class Accounts
                 array_filter($sites, function (Row $row) use ($person, $now): bool {
                     $others = array_filter(
                         $this->enrollments->leads($row->id('id'), $now),
-                        static fn(array $lead, string $id): bool => $id !== $person && $lead[1] > $now,
-                        \ARRAY_FILTER_USE_BOTH,
+                        static fn(LeadTimeline $lead): bool => $lead->accountClosedFrom > $now,
                     );
+                    unset($others[$person]);
 
                     return [] === $others;
                 }),

@@ -62,7 +62,7 @@ final readonly class Erasure
     /** @return array<string, mixed> schema `Erasure` */
     public function of(string $person, bool $apply, Caller $caller): array
     {
-        $row = $this->gate->at($person, $caller)[0];
+        $row = $this->gate->at($person, $caller)->row;
         $people = $this->gate->everyId($person);
         $refusal = $this->refusal($row, $people, $caller);
         if ('not-yours' === $refusal) {

@@ -64,7 +64,7 @@ final readonly class ChangeNotifier
                 $kind,
                 $access->site->id,
                 $access->site->division,
-            )[0];
+            )->template;
             $messages[] = new Outgoing(
                 $kind,
                 $line->personId(),

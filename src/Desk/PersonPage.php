@@ -48,7 +48,8 @@ final readonly class PersonPage
     /** @return array<string, mixed> schema `PersonPage` */
     public function of(string $personId, Caller $caller): array
     {
-        [$row, $verdict] = $this->gate->at($personId, $caller);
+        $one = $this->gate->at($personId, $caller);
+        [$row, $verdict] = [$one->row, $one->care];
         $person = PersonRow::person($row);
         $now = $this->clock->instant();
         $own = $personId === $caller->id;

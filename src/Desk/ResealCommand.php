@@ -27,8 +27,8 @@ final class ResealCommand extends Command
     {
         $sealed = [];
         foreach ($this->holders as $holder) {
-            [$what, $many] = $holder->reseal();
-            $sealed[] = "$many $what";
+            $done = $holder->reseal();
+            $sealed[] = $done->many.' '.$done->what;
         }
         $output->writeln('Sealed anew: '.implode(', ', $sealed).'.');
 

@@ -39,7 +39,7 @@ final readonly class DoorMessages
         ?Caller $by,
         bool $held = true,
     ): void {
-        $template = $this->texts->nearest($kind, $access->site->id, $access->site->division)[0];
+        $template = $this->texts->nearest($kind, $access->site->id, $access->site->division)->template;
         $messages = [];
         foreach ($letters as $letter) {
             $person = $letter->person;

@@ -114,7 +114,7 @@ final readonly class MessageController
     {
         self::assertStaff($caller);
         $kind = MessageKind::from($body->kind);
-        $person = $this->people->at($body->person ?? $caller->id, $caller)[0];
+        $person = $this->people->at($body->person ?? $caller->id, $caller)->row;
         $access =
             $kind->ofSite() && null !== $body->site
                 ? $this->gate
@@ -164,11 +164,11 @@ final readonly class MessageController
         ) {
             throw Problem::notFound('This division');
         }
-        [$template, $whose] =
+        $used =
             null === $body->subject || null === $body->body
                 ? $this->texts->nearest($kind, $access?->site->id, $division)
-                : [new Template($body->subject, $body->body), 'unsaved'];
-        $letter = $template->fill($values);
+                : new TextInUse(new Template($body->subject, $body->body), 'unsaved');
+        $letter = $used->template->fill($values);
         $link = $this->addresses->of($kind, '…', $body->site ?? '…');
 
         return new Answer([
@@ -176,8 +176,8 @@ final readonly class MessageController
             'subject' => $letter->subject,
             'text' => $letter->asText($link),
             'html' => $letter->asHtml($link),
-            'whose' => $whose,
-            'problems' => array_map(TemplateController::problem(...), $template->problems($kind)),
+            'whose' => $used->of,
+            'problems' => array_map(TemplateController::problem(...), $used->template->problems($kind)),
         ]);
     }
 

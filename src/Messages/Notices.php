@@ -102,7 +102,7 @@ final readonly class Notices
         );
         $division = $person->string('person_division');
         $letter = $this->texts
-            ->nearest(MessageKind::AccountChanged, null, $division)[0]
+            ->nearest(MessageKind::AccountChanged, null, $division)->template
             ->fill([
                 ...$this->values->ofPerson($person),
                 'what' => $what,

@@ -207,13 +207,13 @@ final readonly class TemplateController
         $items = [];
         foreach (MessageKind::cases() as $kind) {
             if (\in_array($scope, $kind->scopes(), true)) {
-                [$template, $whose] = $this->texts->nearest($kind, $site, $division);
+                $text = $this->texts->nearest($kind, $site, $division);
                 $items[] = [
                     'kind' => $kind->value,
-                    'subject' => $template->subject,
-                    'body' => $template->body,
-                    'whose' => $whose,
-                    'own' => $whose === $scope,
+                    'subject' => $text->template->subject,
+                    'body' => $text->template->body,
+                    'whose' => $text->of,
+                    'own' => $text->of === $scope,
                     'version' => $this->templates->own($kind->value, $of)->version ?? 0,
                     'placeholders' => $kind->placeholders(),
                     'needsLink' => $kind->needsLink(),

@@ -21,19 +21,17 @@ final readonly class Texts
      *
      * @param ?string $site     id
      * @param ?string $division code
-     *
-     * @return array{Template, 'site'|'division'|'platform'|'first'} and whose it is
      */
-    public function nearest(MessageKind $kind, ?string $site, ?string $division): array
+    public function nearest(MessageKind $kind, ?string $site, ?string $division): TextInUse
     {
         foreach ($this->of($kind, $site, $division) as $scope => $id) {
             $own = $this->templates->own($kind->value, $id);
             if (null !== $own) {
-                return [new Template($own->subject, $own->body), $scope];
+                return new TextInUse(new Template($own->subject, $own->body), $scope);
             }
         }
 
-        return [FirstTemplates::of($kind), 'first'];
+        return new TextInUse(FirstTemplates::of($kind), 'first');
     }
 
     /**

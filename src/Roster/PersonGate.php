@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use MintDoor\Core\People\CareVerdict;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\People;
 use MintDoor\Roster\Repository\Standings;
@@ -26,12 +25,9 @@ final readonly class PersonGate
     ) {}
 
     /**
-     * @return array{Row, CareVerdict} with `PersonRow::COLUMNS`, `gone`, `gone_into`, `version`, `must_change`,
-     *     `has_password`, `made_at`, `used_at`; and whether the caller may look after their account
-     *
      * @throws Problem of type `NotAllowed` or `NotFound`
      */
-    public function at(string $person, Caller $caller): array
+    public function at(string $person, Caller $caller): PersonInReach
     {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff look people up.');
@@ -45,7 +41,7 @@ final readonly class PersonGate
             throw Problem::notFound('This person');
         }
 
-        return [$row, $verdict];
+        return new PersonInReach($row, $verdict);
     }
 
     /**
@@ -55,9 +51,9 @@ final readonly class PersonGate
      */
     public function cared(string $person, Caller $caller): Row
     {
-        [$row, $verdict] = $this->at($person, $caller);
+        $one = $this->at($person, $caller);
 
-        return $verdict->allowed() ? $row : throw Problem::notAllowed($this->caring->sentence($verdict));
+        return $one->care->allowed() ? $one->row : throw Problem::notAllowed($this->caring->sentence($one->care));
     }
 
     /** Whether both are in some site now. */
@@ -73,7 +69,8 @@ final readonly class PersonGate
      */
     public function administered(string $person, Caller $caller, string $sentence): Row
     {
-        [$row, $verdict] = $this->at($person, $caller);
+        $one = $this->at($person, $caller);
+        [$row, $verdict] = [$one->row, $one->care];
         if (!$this->caring->caretaker($caller)->mayClose(PersonRow::person($row))) {
             throw Problem::notAllowed($sentence);
         }

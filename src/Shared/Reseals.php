@@ -10,6 +10,5 @@ use Symfony\Component\DependencyInjection\Attribute\AutoconfigureTag;
 #[AutoconfigureTag]
 interface Reseals
 {
-    /** @return array{string, int} what it is called, and how many were sealed anew */
-    public function reseal(): array;
+    public function reseal(): Resealed;
 }

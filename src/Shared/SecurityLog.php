@@ -135,7 +135,7 @@ final class SecurityLog implements Reseals
         return $sequence === $expected - 1 && hash_equals($head, $hash) ? null : 0;
     }
 
-    public function reseal(): array
+    public function reseal(): Resealed
     {
         [$sequence, $hash] = $this->head();
         $this->entries->resetEnd(
@@ -143,7 +143,7 @@ final class SecurityLog implements Reseals
             0 === $sequence ? '' : $this->sealer->seal($sequence.' '.bin2hex($hash), self::HEAD),
         );
 
-        return ['end of the security log', 1];
+        return new Resealed('end of the security log', 1);
     }
 
     /**

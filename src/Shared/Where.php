@@ -4,52 +4,46 @@ declare(strict_types=1);
 
 namespace MintDoor\Shared;
 
-use Doctrine\DBAL\ArrayParameterType;
-
-/**
- * Conditions of a statement that come together one by one, with their values. A list of strings stands for `IN (?)`.
- */
+/** The conditions of a statement by hand, with their values by name. */
 final class Where
 {
     /** @var list<string> */
     private array $conditions = [];
 
-    /** @var list<mixed> */
-    public array $parameters = [];
+    /** @var array<string, mixed> */
+    public array $values = [];
 
-    /** @var array<int<0, max>, ArrayParameterType> by place */
-    public array $types = [];
-
-    public function __construct(string ...$conditions)
-    {
-        $this->conditions = array_values($conditions);
-    }
-
-    public function add(string $condition, mixed ...$values): self
+    /** @param array<string, mixed> $values by name, without the colon */
+    public function and(string $condition, array $values = []): self
     {
         $this->conditions[] = $condition;
-        foreach ($values as $value) {
-            if (\is_array($value)) {
-                $this->types[\count($this->parameters)] = ArrayParameterType::STRING;
-            }
-            $this->parameters[] = $value;
-        }
+        $this->values = [...$this->values, ...$values];
 
         return $this;
     }
 
-    public function sql(string $glue = ' AND '): string
+    /**
+     * That rows come after a place in a list, in the order in which it is sorted.
+     *
+     * @param array<string, string> $columns whether each is sorted "ASC" or "DESC", the last one an id
+     */
+    public function after(array $columns, ?Cursor $cursor): self
     {
-        return implode($glue, $this->conditions) ?: '1';
+        if (null === $cursor) {
+            return $this;
+        }
+        $last = \count($columns) - 1;
+        // A list that is sorted by a column twice over has it in its place twice.
+        foreach (\array_slice($cursor->values, -\count($columns)) as $n => $value) {
+            $this->values["c$n"] = $n === $last ? Id::binary((string) $value) : $value;
+        }
+
+        return $this->and(Sql::after($columns, $cursor));
     }
 
-    /** All of it as one condition. */
-    public function wrapped(string $glue): self
+    /** Of which all hold. */
+    public function sql(): string
     {
-        $one = new self('('.$this->sql($glue).')');
-        $one->parameters = $this->parameters;
-        $one->types = $this->types;
-
-        return $one;
+        return implode(' AND ', $this->conditions);
     }
 }

@@ -21,6 +21,7 @@ use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\SeatsHeld;
@@ -87,7 +88,7 @@ final class World implements Ids
         $leads = [];
         foreach ($this->enrollments as $other => $enrollment) {
             if ($other !== $person && (new Leads($this->roles))->counts($enrollment->timeline(), $this->now)) {
-                $leads[] = [$enrollment->timeline(), $this->people[$other]->accountClosedFrom];
+                $leads[] = new LeadTimeline($enrollment->timeline(), $this->people[$other]->accountClosedFrom);
             }
         }
 

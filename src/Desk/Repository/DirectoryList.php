@@ -16,6 +16,7 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Sql;
+use MintDoor\Shared\Where;
 
 /**
  * The directory as a list. By hand: 200,000 people are sorted by an index, and found by the beginnings of words
@@ -30,67 +31,64 @@ final class DirectoryList extends BaseRepository
     /** @return list<Row> with `PersonRow::COLUMNS`, one more than a page has, where there is one */
     public function page(DirectoryFilter $filter, Reach $reach, int $now, ?Cursor $cursor): array
     {
-        [$where, $values] = self::criteria($filter, $reach, $now);
-        foreach ($cursor->values ?? [] as $n => $value) {
-            $values["c$n"] = 1 === $n ? Id::binary((string) $value) : $value;
-        }
+        $which = self::criteria($filter, $reach, $now)->after(['p.sort_name' => 'ASC', 'p.id' => 'ASC'], $cursor);
 
         return $this->rows(
             'SELECT '.PersonRow::COLUMNS.'
-             FROM '.PersonRow::TABLES."
-             WHERE $where AND ".Sql::after(['p.sort_name' => 'ASC', 'p.id' => 'ASC'], $cursor).'
+             FROM '.PersonRow::TABLES.'
+             WHERE '.$which->sql().'
              ORDER BY p.sort_name, p.id
              LIMIT '.($filter->limit + 1),
-            $values,
+            $which->values,
         );
     }
 
     public function many(DirectoryFilter $filter, Reach $reach, int $now): int
     {
-        [$where, $values] = self::criteria($filter, $reach, $now);
+        $which = self::criteria($filter, $reach, $now);
 
         return $this->number(
-            "SELECT COUNT(*) FROM person p JOIN division pd ON pd.id = p.division_id WHERE $where",
-            $values,
+            'SELECT COUNT(*) FROM person p JOIN division pd ON pd.id = p.division_id WHERE '.$which->sql(),
+            $which->values,
         );
     }
 
     /** @return list<string> ids, in the order of the list */
     public function ids(DirectoryFilter $filter, Reach $reach, int $now, int $most): array
     {
-        [$where, $values] = self::criteria($filter, $reach, $now);
+        $which = self::criteria($filter, $reach, $now);
         $rows = $this->rows(
-            "SELECT p.id
+            'SELECT p.id
              FROM person p
              JOIN division pd ON pd.id = p.division_id
-             WHERE $where
+             WHERE '.$which->sql()."
              ORDER BY p.sort_name, p.id
              LIMIT $most",
-            $values,
+            $which->values,
         );
 
         return array_map(static fn(Row $row): string => $row->id('id'), $rows);
     }
 
-    /** @return array{string, array<string, mixed>} condition, and its values by name */
-    private static function criteria(DirectoryFilter $filter, Reach $reach, int $now): array
+    private static function criteria(DirectoryFilter $filter, Reach $reach, int $now): Where
     {
-        $where = ['p.gone IS NULL'];
-        $values = ['reach' => $reach->divisions ?: ['']];
+        $where = (new Where())->and('p.gone IS NULL', ['reach' => $reach->divisions ?: ['']]);
         if ('' !== $filter->site) {
             // Whoever lets people into a site sees all of them, whatever division they are of.
-            $where[] = 'p.id IN (
-                SELECT g.person_id
-                FROM enrollment_segment g
-                WHERE g.site_id = :site AND '.Sql::holds('g').' AND g.state IN (:here)
-            )';
-            $values += [
-                'site' => Id::binary($filter->site),
-                'now' => Instant::toSql($now),
-                'here' => State::valuesHere(),
-            ];
+            $where->and(
+                'p.id IN (
+                    SELECT g.person_id
+                    FROM enrollment_segment g
+                    WHERE g.site_id = :site AND '.Sql::holds('g').' AND g.state IN (:here)
+                )',
+                [
+                    'site' => Id::binary($filter->site),
+                    'now' => Instant::toSql($now),
+                    'here' => State::valuesHere(),
+                ],
+            );
         } elseif (!$reach->everything) {
-            $where[] = 'pd.code IN (:reach)';
+            $where->and('pd.code IN (:reach)');
         }
         foreach (
             [
@@ -106,21 +104,22 @@ final class DirectoryList extends BaseRepository
             ] as $name => $condition
         ) {
             if ('' !== $filter->{$name}) {
-                $where[] = $condition;
-                $values[$name] = $filter->{$name};
+                $where->and($condition, [$name => $filter->{$name}]);
             }
         }
         foreach (PeopleQuery::of($filter->q)->tokens as $n => $token) {
             // Numbers and addresses are among the words: beyond one's reach nobody is found by the beginning of one.
             if ('' !== $filter->site && !$reach->everything && 1 === preg_match('/\d/', $token)) {
-                $where[] = 'pd.code IN (:reach)';
+                $where->and('pd.code IN (:reach)');
             }
-            $where[] = 0 === $n
-                ? 'p.id IN (SELECT w.person_id FROM person_term w WHERE w.term LIKE :word0)'
-                : "p.terms LIKE :word$n";
-            $values["word$n"] = 0 === $n ? $token.'%' : '% '.$token.'%';
+            0 === $n
+                ? $where->and(
+                    'p.id IN (SELECT w.person_id FROM person_term w WHERE w.term LIKE :word0)',
+                    ['word0' => $token.'%'],
+                )
+                : $where->and("p.terms LIKE :word$n", ["word$n" => '% '.$token.'%']);
         }
 
-        return [implode(' AND ', $where), $values];
+        return $where;
     }
 }

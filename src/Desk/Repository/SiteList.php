@@ -12,6 +12,7 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Sql;
+use MintDoor\Shared\Where;
 use MintDoor\Sites\Entity\Site;
 use MintDoor\Sites\SiteRow;
 
@@ -43,33 +44,34 @@ final class SiteList extends BaseRepository
         int $remembered,
         ?Cursor $cursor,
     ): array {
-        [$from, $where, $values] = $this->criteria($caller, $filter, $runs, $now, $remembered);
-        foreach ($cursor->values ?? [] as $n => $value) {
-            $values["c$n"] = 1 === $n ? Id::binary((string) $value) : $value;
-        }
+        $which = $this->criteria($caller, $filter, $runs, $now, $remembered)
+            ->after(['s.title' => 'ASC', 's.id' => 'ASC'], $cursor);
 
         return $this->rows(
-            'SELECT '.SiteRow::COLUMNS."
+            'SELECT '.SiteRow::COLUMNS.'
              FROM (
                 SELECT s.id
-                FROM $from
-                WHERE $where AND ".Sql::after(['s.title' => 'ASC', 's.id' => 'ASC'], $cursor).'
+                FROM '.self::tables($filter).'
+                WHERE '.$which->sql().'
                 ORDER BY s.title, s.id
                 LIMIT '.($filter->limit + 1).'
              ) page
              JOIN '.SiteRow::TABLES.'
              WHERE s.id = page.id
              ORDER BY s.title, s.id',
-            $values,
+            $which->values,
         );
     }
 
     /** @param list<string> $runs codes of roles that run a site */
     public function many(Caller $caller, SitesFilter $filter, array $runs, int $now, int $remembered): int
     {
-        [$from, $where, $values] = $this->criteria($caller, $filter, $runs, $now, $remembered);
+        $which = $this->criteria($caller, $filter, $runs, $now, $remembered);
 
-        return $this->number("SELECT COUNT(*) FROM $from WHERE $where", $values);
+        return $this->number(
+            'SELECT COUNT(*) FROM '.self::tables($filter).' WHERE '.$which->sql(),
+            $which->values,
+        );
     }
 
     /**
@@ -91,29 +93,34 @@ final class SiteList extends BaseRepository
         );
     }
 
-    /**
-     * @param list<string> $runs
-     *
-     * @return array{string, string, array<string, mixed>} tables, condition, and its values by name
-     */
-    private function criteria(Caller $caller, SitesFilter $filter, array $runs, int $now, int $remembered): array
+    private static function tables(SitesFilter $filter): string
     {
-        $values = ['now' => Instant::toSql($now)];
-        $where = ['s.taken_back = 0', ...self::inState($filter->state)];
-        $from = 'site s';
-        if ('all' === $filter->scope) {
-            if (!$caller->platformAdministrator) {
-                $where[] = 's.division_id IN (SELECT id FROM division WHERE code IN (:divisions))';
-                $values['divisions'] = $caller->divisions ?: [''];
-            }
-        } else {
-            $from .= self::IN_IT.Sql::holds('g');
-            $values += ['caller' => Id::binary($caller->id), 'runs' => $runs ?: ['']];
-            $where[] = 'run' === $filter->scope ? self::RUNS : 'NOT '.self::RUNS;
+        return 'all' === $filter->scope ? 'site s' : 'site s'.self::IN_IT.Sql::holds('g');
+    }
+
+    /** @param list<string> $runs */
+    private function criteria(Caller $caller, SitesFilter $filter, array $runs, int $now, int $remembered): Where
+    {
+        $where = (new Where())->and('s.taken_back = 0', ['now' => Instant::toSql($now)]);
+        foreach (self::inState($filter->state) as $condition) {
+            $where->and($condition);
+        }
+        if ('all' !== $filter->scope) {
+            $where->and(
+                'run' === $filter->scope ? self::RUNS : 'NOT '.self::RUNS,
+                ['caller' => Id::binary($caller->id), 'runs' => $runs ?: ['']],
+            );
+        } elseif (!$caller->platformAdministrator) {
+            $where->and(
+                's.division_id IN (SELECT id FROM division WHERE code IN (:divisions))',
+                ['divisions' => $caller->divisions ?: ['']],
+            );
         }
         if ('in' === $filter->scope) {
-            $where[] = "(g.state NOT IN ('ended', 'removed') OR g.from_at > :remembered)";
-            $values['remembered'] = Instant::toSql($remembered);
+            $where->and(
+                "(g.state NOT IN ('ended', 'removed') OR g.from_at > :remembered)",
+                ['remembered' => Instant::toSql($remembered)],
+            );
         }
         foreach (
             [
@@ -123,16 +130,17 @@ final class SiteList extends BaseRepository
             ] as $name => $condition
         ) {
             if (null !== $filter->{$name}) {
-                $where[] = $condition;
-                $values[$name] = $filter->{$name};
+                $where->and($condition, [$name => $filter->{$name}]);
             }
         }
         foreach (Sql::words($filter->q) as $n => $word) {
-            $where[] = "(s.title LIKE :word$n OR CONVERT(s.code USING utf8mb4) LIKE :word$n)";
-            $values["word$n"] = Sql::containing($word);
+            $where->and(
+                "(s.title LIKE :word$n OR CONVERT(s.code USING utf8mb4) LIKE :word$n)",
+                ["word$n" => Sql::containing($word)],
+            );
         }
 
-        return [$from, implode(' AND ', $where), $values];
+        return $where;
     }
 
     /** @return list<string> */

@@ -11,6 +11,7 @@ use MintDoor\Doors\Entity\DoorKey;
 use MintDoor\Roster\Entity\Door;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Problem;
+use MintDoor\Shared\Resealed;
 use MintDoor\Shared\Reseals;
 use MintDoor\Shared\Sealer;
 
@@ -100,7 +101,7 @@ final class DoorKeys extends BaseRepository implements Reseals
         return $this->sealer->open($sealed, self::SHOWING);
     }
 
-    public function reseal(): array
+    public function reseal(): Resealed
     {
         $count = 0;
         foreach ($this->findAll() as $one) {
@@ -114,7 +115,7 @@ final class DoorKeys extends BaseRepository implements Reseals
         }
         $this->flush();
 
-        return ['keys', $count];
+        return new Resealed('keys', $count);
     }
 
     private function keep(string $door, string $key, string $hash): void

@@ -10,6 +10,7 @@ use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Forgets;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Keeping;
+use MintDoor\Shared\Resealed;
 use MintDoor\Shared\Reseals;
 use MintDoor\Shared\Sealer;
 use MintDoor\Shared\Sql;
@@ -75,7 +76,7 @@ final class Letters extends BaseRepository implements Forgets, Reseals
     }
 
     /** By hand: as many as there are, a column at a time. */
-    public function reseal(): array
+    public function reseal(): Resealed
     {
         $anew = 0;
         foreach (['text', 'html'] as $column) {
@@ -88,7 +89,7 @@ final class Letters extends BaseRepository implements Forgets, Reseals
             }
         }
 
-        return ['letters', $anew];
+        return new Resealed('letters', $anew);
     }
 
     /** Takes away all that arrived at an address. */

@@ -10,6 +10,7 @@ use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\SeatsHeld;
@@ -320,7 +321,7 @@ final class Enrollments extends BaseRepository
     /**
      * Those who count as leads now, with all that is still to come of their timelines.
      *
-     * @return array<string, array{Timeline, int}> by person id, and the instant each one's account closes
+     * @return array<string, LeadTimeline> by person id, and the instant each one's account closes
      */
     public function leads(string $siteId, int $now): array
     {
@@ -343,7 +344,7 @@ final class Enrollments extends BaseRepository
         foreach ($people as $personId => $own) {
             $timeline = new Timeline(array_map(SegmentRow::segment(...), $own));
             if ($rule->counts($timeline, $now)) {
-                $leads[$personId] = [$timeline, $own[0]->instantOrNull('closed_from') ?? Time::FOREVER];
+                $leads[$personId] = new LeadTimeline($timeline, $own[0]->instantOrNull('closed_from') ?? Time::FOREVER);
             }
         }
 

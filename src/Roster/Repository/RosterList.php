@@ -14,6 +14,7 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Sql;
+use MintDoor\Shared\Where;
 
 /**
  * Who is in a site: filtered, sorted and paged in the database. By hand: the page is picked from a covering index
@@ -59,19 +60,17 @@ final class RosterList extends BaseRepository
     /** @return list<Row> with `PersonRow::COLUMNS`, a segment, `listed`, `last_seen_at`, `version` and `sort_value` */
     public function page(RosterCriteria $criteria, RosterPlace $place): array
     {
-        [$where, $values] = self::where($criteria);
         $sort = self::SORT[$place->by];
         $order = $place->down ? 'DESC' : 'ASC';
         $then = 'name' === $place->by ? '' : "sort_value $order, ";
         $index = 'name' === $place->by ? ' FORCE INDEX (by_name)' : '';
-        // Sorted by the name, that is one column and stands in the place twice.
-        $columns = [$sort => $order, 'g.sort_name' => $order, 'g.person_id' => $order];
-        $after = Sql::after($columns, $place->after);
-        foreach (\array_slice($place->after->values ?? [], -\count($columns)) as $n => $value) {
-            $values["c$n"] = $n === \count($columns) - 1 ? Id::binary((string) $value) : $value;
-        }
+        $which = self::where($criteria)->after(
+            [$sort => $order, 'g.sort_name' => $order, 'g.person_id' => $order],
+            $place->after,
+        );
+        $where = $which->sql();
         if ('number' === $place->by) {
-            $values['divisions'] = $criteria->divisions ?: [''];
+            $which->values['divisions'] = $criteria->divisions ?: [''];
         }
 
         return $this->rows(
@@ -81,7 +80,7 @@ final class RosterList extends BaseRepository
              FROM (
                 SELECT g.site_id, g.person_id, g.from_at, g.sort_name, '.$sort.' AS sort_value
                 FROM enrollment_segment g'.$index.self::joins("$where $sort")."
-                WHERE $where AND $after
+                WHERE $where
                 ORDER BY {$then}g.sort_name $order, g.person_id $order
                 LIMIT ".($place->limit + 1)."
              ) page
@@ -92,17 +91,18 @@ final class RosterList extends BaseRepository
              STRAIGHT_JOIN enrollment e ON e.site_id = g.site_id AND e.person_id = g.person_id
              LEFT JOIN account a ON a.person_id = p.id
              ORDER BY {$then}page.sort_name $order, page.person_id $order",
-            $values,
+            $which->values,
         );
     }
 
     public function many(RosterCriteria $criteria): int
     {
-        [$where, $values] = self::where($criteria);
+        $which = self::where($criteria);
+        $where = $which->sql();
 
         return $this->number(
             'SELECT COUNT(*) FROM enrollment_segment g'.self::joins($where)." WHERE $where",
-            $values,
+            $which->values,
         );
     }
 
@@ -138,34 +138,30 @@ final class RosterList extends BaseRepository
         return $asked;
     }
 
-    /** @return array{string, array<string, mixed>} condition, and its values by name */
-    private static function where(RosterCriteria $criteria): array
+    private static function where(RosterCriteria $criteria): Where
     {
-        $where = ['g.site_id = :site', Sql::holds('g'), 'g.state IN (:states)'];
-        $values = [
-            'site' => Id::binary($criteria->site),
-            'now' => Instant::toSql($criteria->at),
-            'states' => $criteria->states,
-        ];
+        $where = (new Where())
+            ->and('g.site_id = :site', ['site' => Id::binary($criteria->site)])
+            ->and(Sql::holds('g'), ['now' => Instant::toSql($criteria->at)])
+            ->and('g.state IN (:states)', ['states' => $criteria->states]);
         if ($criteria->listed) {
-            $where[] = 'g.listed = 1';
+            $where->and('g.listed = 1');
         }
         foreach (self::named($criteria) as $name => [$condition, $value]) {
             if (null !== $value && '' !== $value) {
-                $where[] = $condition;
-                $values[$name] = $value;
+                $where->and($condition, [$name => $value]);
             }
         }
         foreach ($criteria->tokens as $n => $token) {
-            $where[] = $criteria->byTerms ? "e.terms LIKE :word$n" : "g.sort_name LIKE :word$n";
-            $values["word$n"] = $criteria->byTerms ? '% '.$token.'%' : '%'.$token.'%';
+            $criteria->byTerms
+                ? $where->and("e.terms LIKE :word$n", ["word$n" => '% '.$token.'%'])
+                : $where->and("g.sort_name LIKE :word$n", ["word$n" => '%'.$token.'%']);
             if ($criteria->byTerms && 1 === preg_match('/\d/', $token)) {
-                $where[] = 'pd.code IN (:divisions)';
-                $values['divisions'] = $criteria->divisions ?: [''];
+                $where->and('pd.code IN (:divisions)', ['divisions' => $criteria->divisions ?: ['']]);
             }
         }
 
-        return [implode(' AND ', $where), $values];
+        return $where;
     }
 
     /** @return array<string, array{string, string|int|null}> condition and value by name; no value, no condition */

@@ -10,6 +10,7 @@ use MintDoor\Shared\Forgets;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Keeping;
+use MintDoor\Shared\Resealed;
 use MintDoor\Shared\Reseals;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Sealer;
@@ -104,7 +105,7 @@ final class KeptAnswers extends BaseRepository implements Forgets, Reseals
         $this->execute('DELETE FROM idempotency WHERE made_at < ?', [Instant::toSql($keeping->answersFrom)]);
     }
 
-    public function reseal(): array
+    public function reseal(): Resealed
     {
         $anew = 0;
         foreach ($this->all() as $row) {
@@ -115,7 +116,7 @@ final class KeptAnswers extends BaseRepository implements Forgets, Reseals
             }
         }
 
-        return ['answers', $anew];
+        return new Resealed('answers', $anew);
     }
 
     /** @return \Traversable<int, Row> */

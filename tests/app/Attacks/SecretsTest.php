@@ -184,8 +184,8 @@ final class SecretsTest extends AttackCase
         );
         self::assertNull($keys($new)->door($key));
         self::assertSame($door['id'], $keys($new, $old)->door($key));
-        self::assertSame(['keys', 1], $keys($new, $old)->reseal());
-        self::assertSame(['keys', 0], $keys($new, $old)->reseal());
+        self::assertSame(1, $keys($new, $old)->reseal()->many);
+        self::assertSame(0, $keys($new, $old)->reseal()->many);
         self::assertSame($door['id'], $keys($new)->door($key));
         self::assertNull($keys($old)->door($key));
     }

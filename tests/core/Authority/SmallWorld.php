@@ -26,6 +26,7 @@ use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\SeatsHeld;
 use MintDoor\Core\Roster\Ties;
 use MintDoor\Core\Roster\Timeline;
@@ -123,7 +124,8 @@ final class SmallWorld implements Ids
         foreach ($this->sites as $name => $site) {
             $people = [];
             foreach ($this->people as $id => $person) {
-                $people[] = [$this->timeline($play->enrollments["$name $id"]), $person->accountClosedFrom];
+                $timeline = $this->timeline($play->enrollments["$name $id"]);
+                $people[] = new LeadTimeline($timeline, $person->accountClosedFrom);
             }
             $gap = (new Leads($this->roles))->firstGap($people, new Window($play->now, $site->closesAt));
             if (null !== $gap) {
@@ -325,7 +327,7 @@ final class SmallWorld implements Ids
         foreach ($this->people as $id => $other) {
             $timeline = $this->timeline($play->enrollments["$site $id"]);
             if ($id !== $person && (new Leads($this->roles))->counts($timeline, $play->now)) {
-                $leads[] = [$timeline, $other->accountClosedFrom];
+                $leads[] = new LeadTimeline($timeline, $other->accountClosedFrom);
             }
         }
 

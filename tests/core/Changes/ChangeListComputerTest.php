@@ -16,6 +16,7 @@ use MintDoor\Core\Changes\Verb;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Changes\Wanted;
 use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Demo\Dice;
 use MintDoor\Tests\Core\World;
@@ -296,7 +297,7 @@ final class ChangeListComputerTest extends TestCase
         $leads = [];
         foreach ($world->enrollments as $person => $enrollment) {
             if ((new Leads($world->roles))->counts($enrollment->timeline(), $world->now)) {
-                $leads[$person] = [$enrollment->timeline(), $world->people[$person]->accountClosedFrom];
+                $leads[$person] = new LeadTimeline($enrollment->timeline(), $world->people[$person]->accountClosedFrom);
             }
         }
 

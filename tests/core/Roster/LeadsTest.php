@@ -11,6 +11,7 @@ use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Leads;
+use MintDoor\Core\Roster\LeadTimeline;
 use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\Timeline;
@@ -37,10 +38,10 @@ final class LeadsTest extends TestCase
             $dice = new Dice($seed);
             $people = [];
             for ($n = $dice->below(4); $n > 0; --$n) {
-                $people[] = [
+                $people[] = new LeadTimeline(
                     World::randomEnrollment($dice)->timeline(),
                     $dice->chance(30) ? $dice->below(45) : Time::FOREVER,
-                ];
+                );
             }
             $window = new Window($from = $dice->below(30), $from + $dice->below(20));
             self::assertSame($this->gapByHand($people, $window), $this->leads->firstGap($people, $window));
@@ -62,9 +63,12 @@ final class LeadsTest extends TestCase
         );
         self::assertSame(
             10,
-            $this->leads->firstGap([[$paused, Time::FOREVER], [$upcoming, Time::FOREVER]], new Window(10, 30)),
+            $this->leads->firstGap(
+                [new LeadTimeline($paused, Time::FOREVER), new LeadTimeline($upcoming, Time::FOREVER)],
+                new Window(10, 30)
+            ),
         );
-        self::assertNull($this->leads->firstGap([[$upcoming, Time::FOREVER]], new Window(20, 30)));
+        self::assertNull($this->leads->firstGap([new LeadTimeline($upcoming, Time::FOREVER)], new Window(20, 30)));
     }
 
     public function testWhoseAccountClosesLeadsNoLonger(): void
@@ -72,17 +76,18 @@ final class LeadsTest extends TestCase
         $lead = (new Enrollment(
             [new Grant('p', 'd', DoorKind::Staff, FirstRoles::LEAD, 0, new Window(0))]
         ))->timeline();
-        self::assertSame(15, $this->leads->firstGap([[$lead, 15]], new Window(10, 30)));
+        self::assertSame(15, $this->leads->firstGap([new LeadTimeline($lead, 15)], new Window(10, 30)));
     }
 
-    /** @param list<array{Timeline, int}> $people */
+    /** @param list<LeadTimeline> $people */
     private function gapByHand(array $people, Window $window): ?int
     {
         for ($instant = $window->from; $instant < $window->until; ++$instant) {
             $led = false;
-            foreach ($people as [$timeline, $closes]) {
-                $segment = $timeline->at($instant);
-                $led = $led || (null !== $segment && $instant < $closes && $this->leads->leads($segment));
+            foreach ($people as $person) {
+                $segment = $person->timeline->at($instant);
+                $open = $instant < $person->accountClosedFrom;
+                $led = $led || (null !== $segment && $open && $this->leads->leads($segment));
             }
             if (!$led) {
                 return $instant;
