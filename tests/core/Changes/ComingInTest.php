@@ -36,6 +36,7 @@ final class ComingInTest extends TestCase
             [Verdict::Ready, State::Waiting, false],
             [$waits->verdict, $waits->after?->state, $waits->after?->holdsSeat],
         );
+        ++$this->world->now;
         $in = $this->comeIn('learner0');
         self::assertSame(
             [State::Current, true, $this->world->now],

@@ -204,6 +204,63 @@ final class DoormanTest extends TestCase
         });
     }
 
+    public function testWhoeverWaitsAlreadyMayComeIn(): void
+    {
+        self::assertSame(Passage::In, self::admit(here: State::Waiting)->passage);
+        self::assertSame(Passage::Already, self::admit(here: State::Paused)->passage);
+    }
+
+    public function testADoorThatNobodyStandsBehindAsksNobodyForAnything(): void
+    {
+        self::assertSame('unbacked', self::admit(removed: true, backed: false)->code);
+    }
+
+    public function testASeatThatIsKeptIsTheirsWhateverTheDoorSays(): void
+    {
+        $door = new DoorTerms('learner', seats: 1, approval: true);
+        $admission = self::doorman()->admit(
+            $door,
+            new Site('s', 'seniors', opensAt: 0),
+            new Person('p', PersonKind::Learner, 'seniors', 7),
+            null,
+            null,
+            self::NOW,
+            1,
+            0,
+            kept: true,
+        );
+        self::assertSame(Passage::In, $admission->passage);
+    }
+
+    public function testTheHoursOfADoorBeginWithTheirFirstInstantAndEndBeforeTheirLast(): void
+    {
+        $code = static fn(Window $hours): string => self::admit(new DoorTerms('learner', hours: $hours))->code;
+        self::assertNotSame('not-yet', $code(new Window(self::NOW, self::NOW + 1)));
+        self::assertSame('not-yet', $code(new Window(self::NOW + 1, self::NOW + 2)));
+        self::assertSame('over', $code(new Window(self::NOW - 1, self::NOW)));
+    }
+
+    public function testALearnerWhoseLevelNobodyKnowsIsOfNoneOfTheLevels(): void
+    {
+        $admission = self::doorman()->admit(
+            new DoorTerms('learner', levels: new LevelBand(6, 8)),
+            new Site('s', 'seniors', opensAt: 0),
+            new Person('p', PersonKind::Learner, 'seniors'),
+            null,
+            null,
+            self::NOW,
+            0,
+            null,
+        );
+        self::assertSame(Passage::No, $admission->passage);
+    }
+
+    public function testTheLastSeatIsForWhoeverWaitsForIt(): void
+    {
+        self::assertSame(Passage::In, self::admit(free: 2, waiting: 1)->passage);
+        self::assertSame(Passage::No, self::admit(free: 1, waiting: 1)->passage);
+    }
+
     public function testReachCountsEverybodyOnce(): void
     {
         $people = [];

@@ -288,6 +288,39 @@ final class MatcherTest extends TestCase
         return $found;
     }
 
+    /** What stands before the @ is somebody's; alone it may be a given name, and wrongly typed it may be anybody's. */
+    public function testWhatStandsBeforeTheAtIsEnoughOnlyWhereItCanMeanNothingElse(): void
+    {
+        $person = static fn(string $address): Known => new Known(
+            new Person('one', PersonKind::Learner, 'seniors', 7),
+            ['ulla'],
+            ['berg'],
+            [],
+            [],
+            [$address],
+        );
+        $one = $person('ulla.berg7@example.org');
+        $outcome = static fn(string $text, Known $one, PersonKind $kind): Outcome => self::among(
+            [$one],
+            $text,
+            kinds: [$kind],
+        )[0]->outcome;
+        self::assertSame(Outcome::Match, $outcome('ulla.berg7', $one, PersonKind::Learner));
+        self::assertNotSame(
+            Outcome::Match,
+            $outcome('ulla.berg7@elsewhere.example', $one, PersonKind::Learner),
+            'another address'
+        );
+        self::assertNotSame(Outcome::Match, $outcome('ulla.berg7', $one, PersonKind::Staff), 'not for them');
+        self::assertNotSame(
+            Outcome::Match,
+            $outcome("2041011\tulla.berg7\t7", $one, PersonKind::Learner),
+            'a number beside it is mistyped',
+        );
+        $short = $person('ulla@example.org');
+        self::assertNotSame(Outcome::Match, $outcome('Ulla', $short, PersonKind::Learner), 'a given name');
+    }
+
     /** @return list<PastedLine> */
     private static function lines(string $text): array
     {

@@ -6,10 +6,16 @@ namespace MintDoor\Tests\Core\Roster;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use MintDoor\Core\Roster\DoorKind;
+use MintDoor\Core\Roster\Enrollment;
+use MintDoor\Core\Roster\Grant;
+use MintDoor\Core\Roster\Override;
+use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
+use MintDoor\Core\Time\Window;
 use MintDoor\Demo\Dice;
 use MintDoor\Tests\Core\World;
 use PHPUnit\Framework\TestCase;
@@ -73,6 +79,39 @@ final class TimelineReadingTest extends TestCase
             }
             self::assertTrue($left->equals($timeline->from(20)));
         });
+    }
+
+    public function testOfDatesThatWereSetAtOneInstantTheLastHold(): void
+    {
+        $dates = static fn(string $id, int $until): Override => new Override(
+            $id,
+            OverrideKind::Dates,
+            new Window(0),
+            dates: new Window(Time::BEGINNING, $until),
+        );
+        $timeline = (new Enrollment([self::grant()], [$dates('one', 10), $dates('other', 20)]))->timeline();
+        self::assertSame(State::Current, $timeline->at(15)?->state);
+        self::assertSame(State::Ended, $timeline->at(20)?->state);
+    }
+
+    public function testARoleByHandIsNobodysWhoHasNoWayIn(): void
+    {
+        $timeline = (new Enrollment([], [
+            new Override('role', OverrideKind::Role, new Window(0), 'co-tutor'),
+            new Override('blocked', OverrideKind::Blocked, new Window(0)),
+        ]))->timeline();
+        self::assertSame([State::Blocked, []], [$timeline->at(5)?->state, $timeline->at(5)?->roles]);
+    }
+
+    public function testWhoBeginsLaterHasAWayInThatIsAccepted(): void
+    {
+        $timeline = (new Enrollment([self::grant(new Window(10))]))->timeline();
+        self::assertSame([State::Upcoming, true], [$timeline->at(5)?->state, $timeline->at(5)?->holdsSeat]);
+    }
+
+    private static function grant(Window $window = new Window(0)): Grant
+    {
+        return new Grant('p', 'd', DoorKind::Staff, 'learner', 0, $window, 0);
     }
 
     public function testAnOpenEndIsNoChange(): void
