@@ -21,6 +21,7 @@ use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\TooMuch;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\People\PersonRow;
+use MintDoor\People\PersonShown;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
 use MintDoor\Shared\Caller;
@@ -140,11 +141,13 @@ final readonly class AccountBatch
                     'reasons' => array_map($note, $line->reasons),
                     'cautions' => array_map($note, $line->cautions),
                     'known' => isset($rows[$line->known ?? ''])
-                        ? PersonRow::json(...$rows[(string) $line->known])
+                        ? PersonRow::shown(...$rows[(string) $line->known])
                         : null,
                     'candidates' => array_values(
                         array_map(
-                            static fn(Candidate $each): array => PersonRow::json(...$rows[$each->known->person->id]),
+                            static fn(Candidate $each): PersonShown => PersonRow::shown(
+                                ...$rows[$each->known->person->id]
+                            ),
                             array_filter(
                                 $line->candidates,
                                 static fn(Candidate $each): bool => isset($rows[$each->known->person->id]),

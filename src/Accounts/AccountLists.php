@@ -62,7 +62,7 @@ final readonly class AccountLists
         $this->runner->begin($changeList, $ready);
     }
 
-    /** @return array<string, mixed> schema `AccountSheet`: what became of the rows from a position on */
+    /** @return array<string, mixed> schema `AccountList`: what became of the rows from a position on */
     public function page(string $changeList, int $after, Caller $caller): array
     {
         $this->changeLists->seen($changeList, $caller, 'accounts');
@@ -104,7 +104,7 @@ final readonly class AccountLists
     /**
      * Takes accounts back that nobody used: those that signed in, are in a site, or have a note stay.
      *
-     * @return array<string, mixed> schema `AccountUndo`
+     * @return array<string, mixed> answer of `undoAccounts`
      */
     public function takeBack(string $changeList, bool $apply, Caller $caller): array
     {

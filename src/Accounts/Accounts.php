@@ -113,7 +113,7 @@ final readonly class Accounts
     /**
      * Opens or closes an account.
      *
-     * @return array<string, mixed> schema `AccountChange`: sites that closing would leave, or leaves, without a lead
+     * @return array<string, mixed> answer of `changeAccount`: sites that closing would leave, or leaves, without a lead
      */
     public function open(string $person, bool $open, bool $apply, Caller $caller): array
     {

@@ -113,7 +113,7 @@ final readonly class Duplicates
         return [
             'people' => array_map(
                 static fn(Row $row): array => [
-                    'person' => PersonRow::json($row, PersonVisibility::Full),
+                    'person' => PersonRow::shown($row, PersonVisibility::Full),
                     'sites' => $sites[$row->id('person_id')] ?? 0,
                     'account' => null !== $row->stringOrNull('login'),
                     'usedAt' =>

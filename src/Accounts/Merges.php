@@ -103,8 +103,8 @@ final readonly class Merges
         }
 
         return [
-            'stays' => PersonRow::json($stays, PersonVisibility::Full),
-            'goes' => PersonRow::json($goes, PersonVisibility::Full),
+            'stays' => PersonRow::shown($stays, PersonVisibility::Full),
+            'goes' => PersonRow::shown($goes, PersonVisibility::Full),
             'facts' => $facts->kept(),
             'login' => $stays->stringOrNull('login') ?? $goes->stringOrNull('login'),
             'closes' =>

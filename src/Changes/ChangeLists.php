@@ -258,7 +258,7 @@ final readonly class ChangeLists
         return $view->json($this->lists->undoneBy([$id])[$id] ?? null);
     }
 
-    /** @return array<string, mixed> schema `ChangeListPage`: with what was worked on, and lines from a position on */
+    /** @return array<string, mixed> schema `ChangeList`: with what was worked on, and lines from a position on */
     public function page(string $id, int $after, Caller $caller): array
     {
         $list = $this->seen($id, $caller);
@@ -280,7 +280,7 @@ final readonly class ChangeLists
         ];
     }
 
-    /** @return array<string, mixed> schema `StoredLine` */
+    /** @return array<string, mixed> member `lines` of schema `ChangeList` */
     private static function line(Row $row): array
     {
         $request = null === $row->stringOrNull('request') ? [] : $row->json('request');

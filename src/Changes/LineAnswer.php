@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace MintDoor\Changes;
 
 use MintDoor\Core\Changes\Verdict;
+use MintDoor\Roster\StandingShown;
+use MintDoor\Roster\Stretch;
 
 /** Schema `ChangeLine`: what one line would do, or did. */
 final readonly class LineAnswer implements \JsonSerializable
 {
     /**
      * @param 'mail'|'no-address'|'no-account'|null        $told     how they would be told
-     * @param ?array<string, mixed>                        $before   schema `Standing`
-     * @param ?array<string, mixed>                        $after    schema `Standing`
-     * @param list<array<string, mixed>>                   $outlook  schema `Stretch`
+     * @param list<Stretch>                                $outlook  of what is to come
      * @param list<array{code: string, values: object}>    $reasons
      * @param list<array{code: string, values: object}>    $cautions
      * @param ?StoredAs                                    $stored   as what it was stored
@@ -25,8 +25,8 @@ final readonly class LineAnswer implements \JsonSerializable
         public string $personName,
         public ?string $told,
         public Verdict $verdict,
-        public ?array $before,
-        public ?array $after,
+        public ?StandingShown $before,
+        public ?StandingShown $after,
         public array $outlook,
         public array $reasons,
         public array $cautions,

@@ -9,8 +9,9 @@ use MintDoor\Core\Changes\Verdict;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\SiteDoors;
-use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Roster\StandingShown;
+use MintDoor\Roster\Stretch;
 use MintDoor\Roster\Values;
 
 /** What the lines of a change list say on the screen. */
@@ -55,8 +56,8 @@ final readonly class LineAnswers
                 PersonRow::name($line->person),
                 null,
                 $line->change->verdict ?? Verdict::Refused,
-                SegmentRow::json($line->change?->before, $book),
-                SegmentRow::json($line->change?->after, $book),
+                StandingShown::of($line->change?->before, $book),
+                StandingShown::of($line->change?->after, $book),
                 [],
                 array_map($note, $line->change->reasons ?? []),
                 array_map($note, array_values(array_filter($line->change->cautions ?? [], $said))),
@@ -85,9 +86,9 @@ final readonly class LineAnswers
             PersonRow::name($line->person),
             $line->isReady() ? ChangeNotifier::how($line->verb, $line->person) : null,
             $change->verdict ?? Verdict::Refused,
-            SegmentRow::json($change?->before, $book),
-            SegmentRow::json($change?->after, $book),
-            null === $change ? [] : SegmentRow::stretches($change->timeline->from($access->now)->segments, $book),
+            StandingShown::of($change?->before, $book),
+            StandingShown::of($change?->after, $book),
+            null === $change ? [] : Stretch::all($change->timeline->from($access->now)->segments, $book),
             array_map($note, null === $change ? [$aside] : $change->reasons),
             array_map($note, $change->cautions ?? []),
         );

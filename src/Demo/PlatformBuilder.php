@@ -21,7 +21,7 @@ use MintDoor\People\Facts;
 use MintDoor\People\Repository\PeopleWriter;
 use MintDoor\Roles\RulesCodec;
 use MintDoor\Roster\Repository\Enrollments;
-use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\StandingShown;
 use MintDoor\Shared\BulkId;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
@@ -403,8 +403,8 @@ final class PlatformBuilder
         $changeList = $this->id();
         $line = $this->id();
         $timeline = $after->timeline();
-        $before = SegmentRow::json($timeline->at($at - 1), $this->roles);
-        $now = SegmentRow::json($timeline->at($at), $this->roles);
+        $before = StandingShown::of($timeline->at($at - 1), $this->roles);
+        $now = StandingShown::of($timeline->at($at), $this->roles);
         $this->rows->add('change_list', [
             'id' => BulkWriter::id($changeList),
             'site_id' => BulkWriter::id($site),

@@ -15,7 +15,7 @@ use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\RosterQuery;
-use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\StandingShown;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
@@ -71,8 +71,8 @@ final readonly class AccessCheckController
 
         return new Answer([
             'site' => SiteRow::json($access->row, $access->now),
-            'person' => PersonRow::json($people[$person], $visibility),
-            'standing' => SegmentRow::json($segment, $book),
+            'person' => PersonRow::shown($people[$person], $visibility),
+            'standing' => StandingShown::of($segment, $book),
             'reason' => $this->reasons->forStaff($this->fixPlanner->reason($context), $access->standing),
             'suggested' => $access->may(Permission::LetIn)
                 ? $book->suggest(

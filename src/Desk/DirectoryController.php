@@ -55,7 +55,7 @@ final readonly class DirectoryController
         return new Answer([
             'items' => array_map(
                 static fn(Row $row): array => [
-                    'person' => PersonRow::json(
+                    'person' => PersonRow::shown(
                         $row,
                         isset($whole[$row->id('person_id')]) ? PersonVisibility::Full : PersonVisibility::Masked,
                     ),

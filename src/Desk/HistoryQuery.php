@@ -30,7 +30,7 @@ final readonly class HistoryQuery
         private PlatformClock $clock,
     ) {}
 
-    /** @return array<string, mixed> schema `LogEntries` */
+    /** @return array<string, mixed> schema `HistoryEntries` */
     public function ofSite(SiteAccess $access, HistoryFilter $filter): array
     {
         $lines = $this->pages->ofSite(
@@ -54,7 +54,7 @@ final readonly class HistoryQuery
         ];
     }
 
-    /** @return array<string, mixed> schema `LogEntries` */
+    /** @return array<string, mixed> schema `HistoryEntries` */
     public function ofPlatform(HistoryFilter $filter): array
     {
         [$from, $until] = self::daysInUtc($filter);
@@ -64,7 +64,7 @@ final readonly class HistoryQuery
         return ['items' => $this->items($lines, static fn(): null => null, []), 'next' => self::next($lines)];
     }
 
-    /** @return array<string, mixed> schema `LogEntries`: of all sites whose history the caller reads */
+    /** @return array<string, mixed> schema `HistoryEntries`: of all sites whose history the caller reads */
     public function ofPerson(string $person, Caller $caller, HistoryFilter $filter): array
     {
         [$from, $until] = self::daysInUtc($filter);

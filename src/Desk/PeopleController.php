@@ -64,7 +64,7 @@ final readonly class PeopleController
                 $found[] = [
                     -$query->score($row->list('terms'), PersonRow::identifiers($row)),
                     $row->string('sort_name'),
-                    ['person' => PersonRow::json($row, $visibility)],
+                    ['person' => PersonRow::shown($row, $visibility)],
                     PersonVisibility::Full === $visibility ? $row->id('person_id') : null,
                 ];
             }

@@ -27,8 +27,9 @@ use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\RoleOptions;
 use MintDoor\Roster\RosterQuery;
-use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Roster\StandingShown;
+use MintDoor\Roster\Stretch;
 use MintDoor\Roster\WorkMeter;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Problem;
@@ -76,9 +77,9 @@ final readonly class PersonCard
         $visibility = $this->roster->visibilityOf($access, $row);
 
         return [
-            'person' => PersonRow::json($row, $visibility),
+            'person' => PersonRow::shown($row, $visibility),
             'page' => PersonVisibility::Full === $visibility,
-            'standing' => SegmentRow::json($segment, $book),
+            'standing' => StandingShown::of($segment, $book),
             'lastSeen' => $access->may(Permission::SeeActivity)
                 ? Instant::toJson($record->lastSeenAt ?? \PHP_INT_MAX)
                 : null,
@@ -91,7 +92,7 @@ final readonly class PersonCard
                 : $this->reasons->forThePerson($reason),
             'grants' => $this->grants($enrollment, $access->now, $site, $personId),
             'overrides' => $staff ? $this->overrides($enrollment, $access, $personId) : [],
-            'timeline' => SegmentRow::stretches($timeline->segments, $book),
+            'timeline' => Stretch::all($timeline->segments, $book),
             'nextChange' => $this->nextChange($timeline, $person, $access),
             'options' => $may ? RoleOptions::of($book, $access, $person, $here ? $segment->roles : []) : [],
             'remove' =>
@@ -146,7 +147,7 @@ final readonly class PersonCard
         ];
     }
 
-    /** @return list<array<string, mixed>> schema `WayIn` */
+    /** @return list<array<string, mixed>> member `grants` of schema `PersonCard` */
     private function grants(Enrollment $enrollment, int $now, string $site, string $personId): array
     {
         $stored = $this->given->grants($site, $personId);
@@ -162,7 +163,7 @@ final readonly class PersonCard
         return $ways;
     }
 
-    /** @return array<string, mixed> schema `WayIn` */
+    /** @return array<string, mixed> member `grants` of schema `PersonCard` */
     private function wayIn(Grant $grant, Phase $phase, Row $row, int $now): array
     {
         return [

@@ -20,6 +20,8 @@ use MintDoor\Roster\PersonGate;
 use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\Repository\Standings;
 use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\StandingShown;
+use MintDoor\Roster\Stretch;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
@@ -57,7 +59,7 @@ final readonly class PersonPage
         [$sites, $others] = $this->sites($row, $caller, $now);
 
         return [
-            'person' => PersonRow::json($row, PersonVisibility::Full),
+            'person' => PersonRow::shown($row, PersonVisibility::Full),
             'version' => $row->int('version'),
             'gone' => $row->stringOrNull('gone'),
             'into' => $row->idOrNull('gone_into'),
@@ -138,12 +140,12 @@ final readonly class PersonPage
             $timeline = new Timeline(array_map(SegmentRow::segment(...), $own));
             $sites[] = [
                 'site' => SiteRow::json($own[0], $now),
-                'standing' => SegmentRow::json($timeline->at($now), $book),
+                'standing' => StandingShown::of($timeline->at($now), $book),
                 'reason' => $this->reasons->forStaff(
                     $access->reason($timeline, $person, $site, $now),
                     $access->standing(new Timeline([]), Gate::person($caller), $now, true, $site),
                 ),
-                'stretches' => SegmentRow::stretches($timeline->segments, $book),
+                'stretches' => Stretch::all($timeline->segments, $book),
             ];
         }
 

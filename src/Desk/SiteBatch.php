@@ -22,6 +22,7 @@ use MintDoor\Core\Sites\SiteRows;
 use MintDoor\Core\Text\TooMuch;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\People\PersonRow;
+use MintDoor\People\PersonShown;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\SiteAccess;
@@ -51,7 +52,7 @@ final readonly class SiteBatch
         private ValidatorInterface $validator,
     ) {}
 
-    /** @return array<string, mixed> schema `SiteBatch` */
+    /** @return array<string, mixed> answer of `makeSites` */
     public function make(SiteBatchRequest $request, Caller $caller): array
     {
         $reader = new SiteRows(
@@ -91,7 +92,7 @@ final readonly class SiteBatch
         return array_column($this->rows($changeList, $caller), 'site');
     }
 
-    /** @return array<string, mixed> schema `SiteBatchUndo` */
+    /** @return array<string, mixed> answer of `undoSites` */
     public function takeBack(string $changeList, Caller $caller): array
     {
         $rows = $this->rows($changeList, $caller);
@@ -170,7 +171,7 @@ final readonly class SiteBatch
     }
 
     /**
-     * @param list<array{text: string, person: ?string, candidates: list<array<string, mixed>>}> $leads
+     * @param list<array{text: string, person: ?string, candidates: list<PersonShown>}> $leads
      *
      * @return array<string, mixed> schema `SiteBatchRow`
      */
@@ -277,7 +278,7 @@ final readonly class SiteBatch
     /**
      * @param list<SiteDraft> $drafts
      *
-     * @return array<int, list<array{text: string, person: ?string, candidates: list<array<string, mixed>>}>> by row
+     * @return array<int, list<array{text: string, person: ?string, candidates: list<PersonShown>}>> by row
      *     number
      */
     private function leads(array $drafts, SiteBatchRequest $request, Caller $caller): array
@@ -310,12 +311,12 @@ final readonly class SiteBatch
     /**
      * @param array<string, array{Row, \MintDoor\Core\People\PersonVisibility}> $rows by person
      *
-     * @return list<array<string, mixed>> schema `Person`
+     * @return list<PersonShown>
      */
     private static function candidates(?Reading $reading, array $rows): array
     {
         return array_map(
-            static fn(Candidate $each): array => PersonRow::json(...$rows[$each->known->person->id]),
+            static fn(Candidate $each): PersonShown => PersonRow::shown(...$rows[$each->known->person->id]),
             $reading->candidates ?? [],
         );
     }

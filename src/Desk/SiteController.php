@@ -13,9 +13,9 @@ use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\Repository\Counts;
 use MintDoor\Roster\Repository\Sections;
-use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\SiteCount;
+use MintDoor\Roster\StandingShown;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\FromQuery;
@@ -135,7 +135,7 @@ final readonly class SiteController
                     $this->sections->all($access->site->id),
                 ),
                 'version' => $version,
-                'standing' => SegmentRow::json($access->segment, $this->roles->book()),
+                'standing' => StandingShown::of($access->segment, $this->roles->book()),
                 'administrator' => $access->standing->administrator,
                 'may' => array_values(
                     array_map(

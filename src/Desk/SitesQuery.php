@@ -14,6 +14,7 @@ use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\Repository\Counts;
 use MintDoor\Roster\Repository\Standings;
 use MintDoor\Roster\SegmentRow;
+use MintDoor\Roster\StandingShown;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\PlatformClock;
@@ -75,7 +76,7 @@ final readonly class SitesQuery
     /**
      * @param list<Row> $sites
      *
-     * @return array<string, array<string, mixed>> schema `MyStanding`, by site
+     * @return array<string, array<string, mixed>> schema `Reason`, by site
      */
     private function reasonsFor(Caller $caller, array $sites, int $now): array
     {
@@ -89,7 +90,7 @@ final readonly class SitesQuery
             $site = SiteRow::site($row);
             $timeline = new Timeline($own[$site->id] ?? []);
             $mine[$site->id] = [
-                'standing' => SegmentRow::json($timeline->at($now), $this->roles->book()),
+                'standing' => StandingShown::of($timeline->at($now), $this->roles->book()),
                 'reason' => $this->reasons->forThePerson(
                     $access->reason($timeline, Gate::person($caller), $site, $now),
                 ),

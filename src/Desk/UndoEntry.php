@@ -26,7 +26,7 @@ final readonly class UndoEntry
     ) {}
 
     /**
-     * @return array<string, mixed> schema `Undone`
+     * @return array<string, mixed> answer of `undo`
      *
      * @throws Problem of type `ChangedSince`, `UndoneAlready`, `NotAllowed` or `NotFound`
      */

@@ -56,7 +56,7 @@ final readonly class Approvals
             static fn(Row $row): array => [
                 'site' => ['id' => $row->id('site_id'), 'title' => $row->string('title')],
                 'timeZone' => $row->string('time_zone'),
-                'person' => PersonRow::json($row, PersonVisibility::Full),
+                'person' => PersonRow::shown($row, PersonVisibility::Full),
                 'role' => $row->string('role'),
                 'by' =>
                     null === $row->idOrNull('by_id')

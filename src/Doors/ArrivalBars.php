@@ -44,7 +44,7 @@ final readonly class ArrivalBars
         return new self($each, $came);
     }
 
-    /** @return array{each: int, came: list<int>} schema `Chart` */
+    /** @return array{each: int, came: list<int>} member `chart` of schema `Door` */
     public function at(string $door): array
     {
         return ['each' => $this->each, 'came' => $this->came[$door] ?? []];

@@ -14,8 +14,7 @@ final readonly class DoorReach
 {
     public function __construct(private ReachCounts $counts, private DoorPlanner $planner, private Roles $roles) {}
 
-    /** @return array<string, mixed> schema `DoorReach` */
-    public function of(SiteAccess $access, DoorRequest $request): array
+    public function of(SiteAccess $access, DoorRequest $request): DoorReachAnswer
     {
         $planned = $this->planner->plan($access, $request);
         $terms = $planned->policy->terms(true, $planned->hours);
@@ -27,6 +26,6 @@ final readonly class DoorReach
             max($access->now, $planned->hours->from),
         );
 
-        return [...$reach, 'seats' => $request->seats ?? $access->site->seats];
+        return new DoorReachAnswer($reach, $request->seats ?? $access->site->seats);
     }
 }

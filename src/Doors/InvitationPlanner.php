@@ -15,6 +15,7 @@ use MintDoor\Doors\Repository\InvitablePeople;
 use MintDoor\Doors\Repository\StoredInvitations;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\People\PersonRow;
+use MintDoor\People\PersonShown;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Row;
@@ -93,7 +94,7 @@ final readonly class InvitationPlanner
         );
         $address = array_values($addresses)[0] ?? null;
         $shown = Outcome::Choose === $reading->outcome
-            ? array_map(static fn(string $id): array => PersonRow::json(...$rows[$id]), $candidates)
+            ? array_map(static fn(string $id): PersonShown => PersonRow::shown(...$rows[$id]), $candidates)
             : [];
 
         return match ($reading->outcome) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use MintDoor\People\PersonRow;
+use MintDoor\People\PersonShown;
 use MintDoor\Shared\Row;
 
 /** Schema `InviteLine`: whom a line means, and whether they can be invited. */
@@ -15,7 +16,7 @@ final readonly class InviteLine implements \JsonSerializable
      *     `InviteVerdict`
      * @param ?string                    $personId   whom of the directory it means
      * @param ?string                    $address    where the invitation goes
-     * @param list<array<string, mixed>> $candidates schema `Person`, to choose from
+     * @param list<PersonShown> $candidates to choose from
      * @param list<string>               $known      ids of those whose address may be shown
      * @param ?Row                       $person     with `PersonRow::COLUMNS`
      */

@@ -187,7 +187,7 @@ final readonly class Joining
         return ['still' => true === $line->after?->state->here()];
     }
 
-    /** @return list<array<string, mixed>> schema `OwnWait`: what somebody waits with, and what is kept for them */
+    /** @return list<array<string, mixed>> schema `OwnWaits`: what somebody waits with, and what is kept for them */
     public function waits(Caller $caller): array
     {
         $now = $this->clock->instant();

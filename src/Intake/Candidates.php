@@ -9,8 +9,8 @@ use MintDoor\Core\Roster\Segment;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\RoleOptions;
-use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
+use MintDoor\Roster\StandingShown;
 use MintDoor\Shared\Row;
 
 /**
@@ -38,9 +38,9 @@ final readonly class Candidates
         $before = ($book->pick($segment->roles ?? [])[0] ?? null)?->code;
 
         return [
-            'person' => PersonRow::json($row, $visibility),
+            'person' => PersonRow::shown($row, $visibility),
             'visibility' => $visibility->value,
-            'standing' => SegmentRow::json($segment, $book),
+            'standing' => StandingShown::of($segment, $book),
             'suggested' => $book->suggest($access->standing, $person, $access->site, $before),
             'options' => $options ? RoleOptions::of($book, $access, $person) : [],
         ];

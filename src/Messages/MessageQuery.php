@@ -25,7 +25,7 @@ final readonly class MessageQuery
         private PlatformClock $clock,
     ) {}
 
-    /** @return array<string, mixed> schema `Messages` */
+    /** @return array<string, mixed> answer of `messages` */
     public function list(MessageFilter $filter, Caller $caller): array
     {
         $cursor = Cursor::read($filter->cursor, 'messages', 'u');

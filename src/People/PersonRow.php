@@ -9,6 +9,7 @@ use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
 use MintDoor\Core\Time\Time;
+use MintDoor\Shared\Named;
 use MintDoor\Shared\Row;
 
 /** A person read with division and account, between the database, the core and the contract. */
@@ -76,28 +77,27 @@ final class PersonRow
         return array_values(array_filter([$row->stringOrNull('number'), $row->stringOrNull('email')]));
     }
 
-    /** @return array<string, mixed> schema `Person`; what may not be seen of it is null */
-    public static function json(Row $row, PersonVisibility $visibility): array
+    public static function shown(Row $row, PersonVisibility $visibility): PersonShown
     {
         $full = PersonVisibility::Full === $visibility;
         $number = $row->stringOrNull('number');
 
-        return [
-            'id' => $row->id('person_id'),
-            'given' => $row->string('given_name'),
-            'family' => $row->string('family_name'),
-            'preferred' => $row->stringOrNull('preferred_name'),
-            'former' => $full ? $row->stringOrNull('former_name') : null,
-            'kind' => $row->string('person_kind'),
-            'level' => $row->intOrNull('level'),
-            'division' => ['code' => $row->string('person_division'), 'name' => $row->string('person_division_name')],
-            'number' => match (true) {
+        return new PersonShown(
+            $row->id('person_id'),
+            $row->string('given_name'),
+            $row->string('family_name'),
+            $row->stringOrNull('preferred_name'),
+            $full ? $row->stringOrNull('former_name') : null,
+            $row->string('person_kind'),
+            $row->intOrNull('level'),
+            new Named($row->string('person_division'), $row->string('person_division_name')),
+            match (true) {
                 null === $number, PersonVisibility::Hidden === $visibility => null,
                 $full => $number,
                 default => Reach::masked($number),
             },
-            'login' => $full ? $row->stringOrNull('login') : null,
-            'email' => $full ? $row->stringOrNull('email') : null,
-        ];
+            $full ? $row->stringOrNull('login') : null,
+            $full ? $row->stringOrNull('email') : null,
+        );
     }
 }

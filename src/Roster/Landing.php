@@ -57,7 +57,7 @@ final readonly class Landing
         return new Answer([
             'site' => SiteRow::json($access->row, $access->now),
             'reason' => $this->reasons->forThePerson($reason),
-            'role' => SegmentRow::json($access->segment, $this->roles->book())['role'] ?? null,
+            'role' => StandingShown::of($access->segment, $this->roles->book())?->role,
             'leads' => $inside ? $this->standings->namesOfLeads($site, $access->now) : [],
             'section' => $inside ? $this->section($section) : null,
             'mayLeave' =>

@@ -140,7 +140,7 @@ final readonly class RosterQuery
     /**
      * @param list<Row> $rows
      *
-     * @return list<array<string, mixed>> the items of schema `Roster`
+     * @return list<RosterRow>
      */
     private function items(SiteAccess $access, array $rows, PersonVisibility $visibility, int $instant): array
     {
@@ -161,28 +161,27 @@ final readonly class RosterQuery
             $alike = $known[$key] ??= $this->alike($access, $row, $instant);
             $id = $row->id('person_id');
             $seen = $active ? $row->instantOrNull('last_seen_at') : null;
-            $items[] = [
-                'person' => PersonRow::json(
+            $items[] = new RosterRow(
+                PersonRow::shown(
                     $row,
                     PersonVisibility::Full === $visibility && !isset($whole[$id])
                         ? PersonVisibility::Masked
                         : $visibility,
                 ),
-                'standing' => $alike['standing'],
-                'entry' => $alike['entry'],
-                'because' => isset($asked[$id]) ? 'waits-for-approval' : $alike['because'],
-                'listed' => $row->bool('listed'),
-                'lastSeen' => null === $seen ? null : Instant::toJson($seen),
-                'work' =>
-                    $active && $alike['works']
-                        ? [
-                            'done' => $this->meter->done($access->site->id, $id, $row->instant('since_at'), $seen),
-                            'of' => $of,
-                        ]
-                        : null,
-                'labels' => $labels[$id] ?? [],
-                'version' => $row->int('version'),
-            ];
+                $alike->standing,
+                $alike->entry,
+                isset($asked[$id]) ? 'waits-for-approval' : $alike->because,
+                $row->bool('listed'),
+                null === $seen ? null : Instant::toJson($seen),
+                $active && $alike->works
+                    ? [
+                        'done' => $this->meter->done($access->site->id, $id, $row->instant('since_at'), $seen),
+                        'of' => $of,
+                    ]
+                    : null,
+                $labels[$id] ?? [],
+                $row->int('version'),
+            );
         }
 
         return $items;
@@ -201,23 +200,19 @@ final readonly class RosterQuery
         return $this->list->asked($access->site->id, $ids, $instant);
     }
 
-    /**
-     * @return array{standing: array<string, mixed>|null, entry: string, because: string, works: bool} how somebody like
-     *     this stands, whether they can enter then, the code of what decides it, and whether they have work to do
-     */
-    private function alike(SiteAccess $access, Row $row, int $instant): array
+    private function alike(SiteAccess $access, Row $row, int $instant): StandsAlike
     {
         $book = $this->roles->book();
         $segment = SegmentRow::segment($row);
         $person = PersonRow::person($row);
         $reason = (new Access($book))->reason(new Timeline([$segment]), $person, $access->site, $instant);
 
-        return [
-            'standing' => SegmentRow::json($segment, $book),
-            'entry' => $reason->entry->value,
-            'because' => $reason->deciding()->code,
-            'works' => \in_array(Permission::DoWork, $book->permissions($segment->roles, $person), true),
-        ];
+        return new StandsAlike(
+            StandingShown::of($segment, $book),
+            $reason->entry->value,
+            $reason->deciding()->code,
+            \in_array(Permission::DoWork, $book->permissions($segment->roles, $person), true),
+        );
     }
 
     /** What is asked for, as far as they may: when people were seen and how they came is for those who help. */

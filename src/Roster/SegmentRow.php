@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Window;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
 
 /** Segments between the core, their table and the contract. */
@@ -26,41 +24,5 @@ final class SegmentRow
             $row->bool('holds_seat'),
             $row->instant('since_at'),
         );
-    }
-
-    /** Of what is still to come, or of what was, so many stretches are told. */
-    private const MOST_STRETCHES = 60;
-
-    /**
-     * @param list<Segment> $segments
-     *
-     * @return list<array<string, mixed>> schema `Stretch`, the last ones
-     */
-    public static function stretches(array $segments, RoleBook $roles): array
-    {
-        return array_map(
-            static fn(Segment $each): array => [
-                'from' => Instant::toJson($each->window->from),
-                'until' => Instant::toJson($each->window->until),
-                'state' => $each->state->value,
-                'role' => ($roles->pick($each->roles)[0] ?? null)?->code,
-            ],
-            \array_slice($segments, -self::MOST_STRETCHES),
-        );
-    }
-
-    /** @return array<string, mixed>|null schema `Standing` */
-    public static function json(?Segment $segment, RoleBook $roles): ?array
-    {
-        return null === $segment
-            ? null
-            : [
-                'state' => $segment->state->value,
-                'role' => ($roles->pick($segment->roles)[0] ?? null)?->code,
-                'roles' => $segment->roles,
-                'since' => Instant::toJson($segment->since),
-                'from' => Instant::toJson($segment->window->from),
-                'until' => Instant::toJson($segment->window->until),
-            ];
     }
 }

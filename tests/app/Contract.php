@@ -25,12 +25,16 @@ final class Contract
     /** @var array<string, array{name: string, in: string}> those that several operations share */
     private readonly array $parameters;
 
+    /** @var list<string> names */
+    private readonly array $schemas;
+
     private function __construct()
     {
         $document = Yaml::parseFile(\dirname(__DIR__, 2).'/openapi/mint-door.yaml', Yaml::PARSE_OBJECT_FOR_MAP);
         $all = json_decode(json_encode($document, \JSON_THROW_ON_ERROR), true);
         $this->paths = $all['paths'];
         $this->parameters = $all['components']['parameters'];
+        $this->schemas = array_map(strval(...), array_keys($all['components']['schemas']));
         $this->validator = new Validator();
         $this->validator->parser()->setDefaultDraftVersion('2020-12');
         $this->validator->resolver()?->registerRaw($document, self::ID);
@@ -52,6 +56,21 @@ final class Contract
         }
 
         return $operations;
+    }
+
+    /** @return list<string> names of schemas, and of operations */
+    public function names(): array
+    {
+        $names = $this->schemas;
+        foreach ($this->paths as $item) {
+            foreach ($item as $operation) {
+                if (isset($operation['operationId'])) {
+                    $names[] = $operation['operationId'];
+                }
+            }
+        }
+
+        return $names;
     }
 
     /** @return list<array{string, list<string>}> of all that is read: its path, and what may stand in its query */
