@@ -18,44 +18,39 @@ final readonly class ReasonJson
 
     public function __construct(private Roles $roles, private SiteDoors $doors) {}
 
-    /** @return array<string, mixed> schema `Reason` */
-    public function forStaff(Reason $reason, Standing $viewer): array
+    public function forStaff(Reason $reason, Standing $viewer): ReasonShown
     {
-        return [
-            'entry' => $reason->entry->value,
-            'causes' => array_map(
-                fn(Cause $cause): array => [
-                    'code' => $cause->code,
-                    'values' => (object) Values::json($cause->values, $this->doorName(...)),
-                    'change' => $cause->change,
-                    'mine' => null !== $cause->needs && $viewer->may($cause->needs),
-                    'givers' => null === $cause->needs ? [] : $this->roles->book()->holdersOf($cause->needs),
-                ],
+        return new ReasonShown(
+            $reason->entry->value,
+            array_map(
+                fn(Cause $cause): CauseShown => new CauseShown(
+                    $cause->code,
+                    (object) Values::json($cause->values, $this->doorName(...)),
+                    $cause->change,
+                    null !== $cause->needs && $viewer->may($cause->needs),
+                    null === $cause->needs ? [] : $this->roles->book()->holdersOf($cause->needs),
+                ),
                 $reason->causes,
             ),
-        ];
+        );
     }
 
-    /** @return array<string, mixed> schema `Reason` */
-    public function forThePerson(Reason $reason): array
+    public function forThePerson(Reason $reason): ReasonShown
     {
         $cause = $reason->deciding();
         $values = \in_array($cause->code, self::PRIVATE_VALUES, true)
             ? []
             : array_diff_key($cause->values, ['door' => 1, 'doorKind' => 1]);
 
-        return [
-            'entry' => $reason->entry->value,
-            'causes' => [
-                [
-                    'code' => $cause->code,
-                    'values' => (object) Values::json($values, $this->doorName(...)),
-                    'change' => 'none',
-                    'mine' => false,
-                    'givers' => [],
-                ],
-            ],
-        ];
+        return new ReasonShown($reason->entry->value, [
+            new CauseShown(
+                $cause->code,
+                (object) Values::json($values, $this->doorName(...)),
+                'none',
+                false,
+                [],
+            ),
+        ]);
     }
 
     private function doorName(string $doorId): string

@@ -9,6 +9,7 @@ it.each([
   ['=1+1', "'=1+1"],
   ['@cmd', "'@cmd"],
   ['-5, +5', '"\'-5, +5"'],
+  ['a=b@c-d', 'a=b@c-d'],
   ['Dąbrowicz', 'Dąbrowicz'],
 ])('writes %j as %j', (text, field) => expect(csvField(text)).toBe(field))
 
@@ -26,6 +27,7 @@ it('keeps rows and columns in the clipboard', () => {
     tabbed([
       ['a\tb', 'c\nd'],
       ['=x', ''],
+      ['a=x', 'one\r\n\r\nother'],
     ]),
-  ).toBe("a b\tc d\n'=x\t")
+  ).toBe("a b\tc d\n'=x\t\na=x\tone other")
 })
