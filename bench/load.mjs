@@ -1,4 +1,4 @@
-// What others notice while the dearest requests there are run as fast as they are taken: by somebody who is not signed
+// What others notice while the most expensive requests there are run as fast as they are taken: by somebody who is not signed
 // in, and by a tutor. Run by bin/bench. Environment: MINT_DOOR_URL, PASSWORD, SECONDS.
 import { Agent, request } from 'node:http'
 
@@ -78,13 +78,13 @@ const from = {
 }
 
 /** Runs some requests over and over, sixteen at a time, while somebody else asks who they are. */
-async function while_(name, dear, cookie) {
+async function while_(name, expensive, cookie) {
   const many = new Agent({ keepAlive: true, maxSockets: 16 })
   const end = Date.now() + 1_000 * seconds
   const statuses = {}
   const worker = async (n) => {
     for (let k = n; Date.now() < end; k++) {
-      const [path, body] = dear[k % dear.length]
+      const [path, body] = expensive[k % expensive.length]
       const { status } = await ask(many, 'POST', path, body, cookie)
       statuses[status] = (statuses[status] ?? 0) + 1
     }
@@ -107,7 +107,7 @@ async function while_(name, dear, cookie) {
     .map(([status, times]) => `${status}: ${times}`)
     .join(', ')
   console.log(
-    `GET /me while ${name} asks dear things: median ${median.toFixed(0)} ms (bound ${MEDIAN}), p95 ${p95.toFixed(0)} ` +
+    `GET /me while ${name} asks expensive things: median ${median.toFixed(0)} ms (bound ${MEDIAN}), p95 ${p95.toFixed(0)} ` +
       `ms ` +
       `(bound ${P95}), ${refused} refused; the others were answered ${answers || '–'}   ${held ? 'held' : 'NOT HELD'}`,
   )

@@ -61,7 +61,7 @@ serve() {
     flags="-d opcache.preload_user=$SERVES_AS"
     chown "$SERVES_AS" "$run/tmp"
   fi
-  local fill="s|@PORT@|$port|g; s|@RUN@|$run|g; s|@ROOT@|$ROOT|g; s|@USER@|$user|g; s|@WORKERS@|${WORKERS:-8}|g; s|@OPEN_WORKERS@|${OPEN_WORKERS:-6}|g; s|@DEAR@|${DEAR_PLACES:-4}|g; s|@SITE@|${SITE_PLACES:-5}|g"
+  local fill="s|@PORT@|$port|g; s|@RUN@|$run|g; s|@ROOT@|$ROOT|g; s|@USER@|$user|g; s|@WORKERS@|${WORKERS:-8}|g; s|@OPEN_WORKERS@|${OPEN_WORKERS:-6}|g; s|@EXPENSIVE@|${EXPENSIVE_PLACES:-4}|g; s|@SITE@|${SITE_PLACES:-5}|g"
   for name in nginx fastcgi headers; do sed "$fill" "$ROOT/config/serve/$name.conf" >"$run/$name.conf"; done
   { printf '%s\n' "$fpm_user"
     printf 'env[APP_ENV] = prod\nenv[APP_SECRET] = "%s"\nenv[DATABASE_URL] = "%s"\n' "$(secret)" "$DATABASE_URL"

@@ -7,7 +7,7 @@ namespace MintDoor\Accounts;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\ApplyRequest;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
@@ -27,7 +27,7 @@ final readonly class AccountBatchController
         private Transaction $transaction,
     ) {}
 
-    #[Dear]
+    #[Expensive]
     #[Route('/account-batches', name: 'make_accounts', methods: ['POST'])]
     public function make(
         #[MapRequestPayload] AccountBatchRequest $body,
@@ -62,7 +62,7 @@ final readonly class AccountBatchController
         return new Answer($this->changeLists->page($changeList, $after, $caller));
     }
 
-    #[Dear]
+    #[Expensive]
     #[Route(
         '/account-batches/{changeList}/undo',
         name: 'undo_accounts',

@@ -14,7 +14,7 @@ use MintDoor\Roster\Caring;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\CallerProvider;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\Me;
@@ -62,7 +62,7 @@ final readonly class AccountController
     /**
      * Passwords are shown in the answer and nowhere after it; so an idempotency key would keep them, and none is taken.
      */
-    #[Dear(from: 4_096)]
+    #[Expensive(from: 4_096)]
     #[Route('/sign-in-cards', name: 'sign_in_cards', methods: ['POST'])]
     public function cards(
         #[MapRequestPayload] CardsRequest $body,

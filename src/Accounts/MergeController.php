@@ -9,7 +9,7 @@ use MintDoor\Roster\PersonGate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\ApplyRequest;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Locks;
 use MintDoor\Shared\Problem;
@@ -32,7 +32,7 @@ final readonly class MergeController
         private Locks $locks,
     ) {}
 
-    #[Dear]
+    #[Expensive]
     #[Route('/duplicates', name: 'duplicates', methods: ['GET'])]
     public function duplicates(#[CurrentUser] Caller $caller): Response
     {
@@ -72,7 +72,7 @@ final readonly class MergeController
         });
     }
 
-    #[Dear]
+    #[Expensive]
     #[Route('/merges', name: 'merge_people', methods: ['POST'])]
     public function merge(
         #[MapRequestPayload] MergeRequest $body,
@@ -89,7 +89,7 @@ final readonly class MergeController
             : new Answer($this->merges->merge($body, $caller));
     }
 
-    #[Dear]
+    #[Expensive]
     #[Route(
         '/merges/{changeList}/undo',
         name: 'undo_merge',

@@ -10,7 +10,7 @@ use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
@@ -32,7 +32,7 @@ final readonly class ChangeController
     ) {}
 
     /** A change list for the people of a site: computed only, or applied at once. */
-    #[Dear(from: 4_096)]
+    #[Expensive(from: 4_096)]
     #[Route(
         '/sites/{site}/change-lists',
         name: 'make_change_list',
@@ -61,7 +61,7 @@ final readonly class ChangeController
     }
 
     /** Takes a whole change list back, or says what that would do; lines that were changed since are left alone. */
-    #[Dear]
+    #[Expensive]
     #[Route(
         '/sites/{site}/change-lists/{changeList}/undo',
         name: 'undo_changes',

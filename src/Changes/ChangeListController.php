@@ -10,7 +10,7 @@ use MintDoor\Changes\Repository\RequestedLines;
 use MintDoor\Intake\Repository\SettledLines;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
@@ -123,14 +123,14 @@ final readonly class ChangeListController
     }
 
     /** What lines would do, in whatever sites they are. Changes nothing. */
-    #[Dear]
+    #[Expensive]
     #[Route('/change-reviews', name: 'review_change_list', methods: ['POST'])]
     public function review(#[MapRequestPayload] ContentsRequest $contents, #[CurrentUser] Caller $caller): Response
     {
         return new Answer($this->sites->review($contents->items(), $caller));
     }
 
-    #[Dear]
+    #[Expensive]
     #[Route(
         '/change-lists/{changeList}/apply',
         name: 'apply_change_list',
@@ -176,7 +176,7 @@ final readonly class ChangeListController
     }
 
     /** Goes on with a change list whose worker is gone. */
-    #[Dear]
+    #[Expensive]
     #[Route(
         '/change-lists/{changeList}/continue',
         name: 'continue_change_list',
@@ -196,7 +196,7 @@ final readonly class ChangeListController
     }
 
     /** Takes a whole change list back, as a change list of its own; or says what that would do. */
-    #[Dear]
+    #[Expensive]
     #[Route(
         '/change-lists/{changeList}/undo',
         name: 'undo_change_list',

@@ -17,7 +17,7 @@ use MintDoor\Roster\Gate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
@@ -71,7 +71,7 @@ final readonly class DirectoryController
         ]);
     }
 
-    #[Dear]
+    #[Expensive]
     #[Route('/directory/ids', name: 'directory_ids', methods: ['GET'])]
     public function ids(#[FromQuery] DirectoryFilter $filter, #[CurrentUser] Caller $caller): Response
     {

@@ -19,7 +19,7 @@ use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
@@ -45,7 +45,7 @@ final readonly class FirstDayCheckController
         private PlatformClock $clock,
     ) {}
 
-    #[Dear]
+    #[Expensive]
     #[Route(
         '/sites/{site}/first-day-check',
         name: 'first_day_check',
@@ -88,7 +88,7 @@ final readonly class FirstDayCheckController
     }
 
     /** All sites the caller lets people into, each at that moment of its own zone; those with trouble first. */
-    #[Dear]
+    #[Expensive]
     #[Route('/first-day-check', name: 'first_day_checks', methods: ['GET'])]
     public function checkAllFirstDays(#[CurrentUser] Caller $caller, #[FromQuery] Moment $moment): Response
     {

@@ -18,7 +18,7 @@ use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
@@ -62,7 +62,7 @@ final readonly class LabelController
         ]);
     }
 
-    #[Dear(from: 4_096)]
+    #[Expensive(from: 4_096)]
     #[Route('/sites/{site}/labels', name: 'label_people', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function put(
         string $site,

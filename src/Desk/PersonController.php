@@ -27,7 +27,7 @@ use MintDoor\Roster\PersonGate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\ApplyRequest;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\FieldErrors;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
@@ -200,7 +200,7 @@ final readonly class PersonController
     }
 
     /** Writes to the history that it was asked for; so it is no GET. */
-    #[Dear]
+    #[Expensive]
     #[Route(
         '/people/{person}/export',
         name: 'export_person',
@@ -227,7 +227,7 @@ final readonly class PersonController
         return new StreamedJsonResponse(['parts' => $this->export->of($this->gate->everyId($person))]);
     }
 
-    #[Dear]
+    #[Expensive]
     #[Route(
         '/people/{person}/erasure',
         name: 'erase_person',

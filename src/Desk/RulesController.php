@@ -11,7 +11,7 @@ use MintDoor\Roles\Roles;
 use MintDoor\Roles\RulesCodec;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Problem;
@@ -64,7 +64,7 @@ final readonly class RulesController
         ]))->versioned($book->version);
     }
 
-    #[Dear]
+    #[Expensive]
     #[Route('/rules', name: 'change_rules', methods: ['PUT'])]
     public function change(
         #[MapRequestPayload] RulesRequest $body,

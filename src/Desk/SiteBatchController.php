@@ -6,7 +6,7 @@ namespace MintDoor\Desk;
 
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
@@ -22,7 +22,7 @@ final readonly class SiteBatchController
     public function __construct(private SiteBatch $batch, private Transaction $transaction) {}
 
     /** Looked at, rows are made in the same way and then forgotten. */
-    #[Dear]
+    #[Expensive]
     #[Route('/site-batches', name: 'make_sites', methods: ['POST'])]
     public function make(
         #[MapRequestPayload] SiteBatchRequest $body,
@@ -42,7 +42,7 @@ final readonly class SiteBatchController
     }
 
     /** Takes back the sites a change list made; those that are in use by now stay. */
-    #[Dear]
+    #[Expensive]
     #[Route(
         '/site-batches/{changeList}/undo',
         name: 'undo_sites',

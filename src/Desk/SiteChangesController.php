@@ -9,7 +9,7 @@ use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
@@ -31,7 +31,7 @@ final readonly class SiteChangesController
         private Transaction $transaction,
     ) {}
 
-    #[Dear]
+    #[Expensive]
     #[Route('/site-changes', name: 'make_site_changes', methods: ['POST'])]
     public function make(
         #[MapRequestPayload] SiteChangesRequest $body,
@@ -50,7 +50,7 @@ final readonly class SiteChangesController
         );
     }
 
-    #[Dear]
+    #[Expensive]
     #[Route('/site-changes/undo', name: 'undo_site_changes', methods: ['POST'])]
     public function undo(
         #[MapRequestPayload] SiteChangesUndo $body,

@@ -144,10 +144,10 @@ final readonly class SiteController
                     ),
                 ),
                 'seenAs' =>
-                    null === $access->eyes
+                    null === $access->seenAs
                         ? null
                         : [
-                            'eyes' => $access->eyes,
+                            'as' => $access->seenAs,
                             'name' => $access->caller->name,
                             'reason' => $this->reasons->forThePerson(
                                 (new Access($this->roles->book()))->reason(

@@ -9,7 +9,7 @@ use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\Transaction;
@@ -105,7 +105,7 @@ final readonly class DoorController
     }
 
     /** How many could come through. Changes nothing. */
-    #[Dear]
+    #[Expensive]
     #[Route('/sites/{site}/door-reach', name: 'door_reach', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function reach(string $site, #[MapRequestPayload] DoorRequest $body, #[CurrentUser] Caller $caller): Response
     {

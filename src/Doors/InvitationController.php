@@ -12,7 +12,7 @@ use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
@@ -44,7 +44,7 @@ final readonly class InvitationController
     }
 
     /** Says whom lines mean, and with `apply` invites them. */
-    #[Dear]
+    #[Expensive]
     #[Route('/sites/{site}/doors/{door}/invitations', name: 'invite', requirements: self::DOOR, methods: ['POST'])]
     public function invite(
         string $site,
@@ -79,7 +79,7 @@ final readonly class InvitationController
         });
     }
 
-    #[Dear]
+    #[Expensive]
     #[Route(
         '/sites/{site}/doors/{door}/invitations/again',
         name: 'invite_again',

@@ -8,7 +8,7 @@ use MintDoor\Core\Roles\Permission;
 use MintDoor\Roster\Gate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
@@ -38,7 +38,7 @@ final readonly class WaitingController
         ]);
     }
 
-    #[Dear(from: 4_096)]
+    #[Expensive(from: 4_096)]
     #[Route('/sites/{site}/waiting', name: 'answer_waiting', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function answer(
         string $site,

@@ -8,7 +8,7 @@ use MintDoor\History\Repository\SecurityLogEntries;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\SecurityLog;
@@ -42,7 +42,7 @@ final readonly class SecurityController
     }
 
     /** As JSON lines, the last first; that it was taken is a line of it. */
-    #[Dear]
+    #[Expensive]
     #[Route('/security-log/export', name: 'export_security_log', methods: ['POST'])]
     public function export(#[FromQuery] SecurityFilter $filter, #[CurrentUser] Caller $caller): Response
     {

@@ -18,7 +18,7 @@ use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
@@ -38,7 +38,7 @@ final readonly class PastedController
         private Candidates $candidates,
     ) {}
 
-    #[Dear]
+    #[Expensive]
     #[Route('/sites/{site}/intake', name: 'read_lines', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
     public function read(
         string $site,

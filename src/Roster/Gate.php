@@ -41,8 +41,8 @@ final readonly class Gate
     {
         $own = $this->own($siteId, $caller);
         $request = $this->requests->getMainRequest();
-        $eyes = $request?->query->get('as');
-        if (null === $request || !\is_string($eyes) || '' === $eyes) {
+        $as = $request?->query->get('as');
+        if (null === $request || !\is_string($as) || '' === $as) {
             return $own;
         }
         if (!$request->isMethodSafe() && 'visit' !== $request->attributes->get('_route')) {
@@ -51,7 +51,7 @@ final readonly class Gate
             );
         }
 
-        return $this->seeAs->through($own, $eyes);
+        return $this->seeAs->through($own, $as);
     }
 
     /** The same, or null where the site is not there for the caller. */

@@ -46,7 +46,7 @@ final readonly class Landing
             $enrollment,
         );
         $inside = Entry::No !== $reason->entry;
-        if ($inside && null === $access->eyes) {
+        if ($inside && null === $access->seenAs) {
             $this->enrollments->seen($site, $caller->id, $access->now);
         }
         $grants = $enrollment->grantsIn(Phase::InForce, $access->now);
@@ -61,7 +61,7 @@ final readonly class Landing
             'leads' => $inside ? $this->standings->namesOfLeads($site, $access->now) : [],
             'section' => $inside ? $this->section($section) : null,
             'mayLeave' =>
-                null === $access->eyes
+                null === $access->seenAs
                 && []
                     !== array_filter(
                         [...$grants, ...$enrollment->grantsIn(Phase::Waiting, $access->now)],

@@ -12,7 +12,7 @@ use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Dear;
+use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\SecurityLog;
@@ -33,7 +33,7 @@ final readonly class ProgressController
         private SecurityLog $log,
     ) {}
 
-    #[Dear]
+    #[Expensive]
     #[Route('/sites/{site}/progress', name: 'progress', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function progress(
         string $site,

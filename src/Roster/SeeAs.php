@@ -42,30 +42,30 @@ final readonly class SeeAs
     ) {}
 
     /** @throws Problem of type `NotAllowed`, `NotFound` or `Invalid` */
-    public function through(SiteAccess $own, string $eyes): SiteAccess
+    public function through(SiteAccess $own, string $seenAs): SiteAccess
     {
-        if (1 !== preg_match(self::PATTERN, $eyes)) {
+        if (1 !== preg_match(self::PATTERN, $seenAs)) {
             throw Problem::field('/as', 'unknown', 'Say a role, a section or a person to look as.');
         }
         $own->require(
             Permission::SeeAs,
             'Only those who let people into this site see it as others would.',
         );
-        [$what, $which] = explode(':', $eyes);
+        [$what, $which] = explode(':', $seenAs);
 
         return match ($what) {
             'role' => $this->role(
                 $own,
                 $this->roles->book()->find($which) ?? throw Problem::notFound('This role'),
                 null,
-                $eyes,
+                $seenAs,
             ),
-            'section' => $this->section($own, $which, $eyes),
-            default => $this->person($own, $which, $eyes),
+            'section' => $this->section($own, $which, $seenAs),
+            default => $this->person($own, $which, $seenAs),
         };
     }
 
-    private function section(SiteAccess $own, string $section, string $eyes): SiteAccess
+    private function section(SiteAccess $own, string $section, string $seenAs): SiteAccess
     {
         $found = $this->sections->ofSite($own->site->id, $section);
         $learner =
@@ -76,10 +76,10 @@ final readonly class SeeAs
             throw Problem::notFound('This section');
         }
 
-        return $this->role($own, $learner, $found, $eyes);
+        return $this->role($own, $learner, $found, $seenAs);
     }
 
-    private function role(SiteAccess $own, Role $role, ?Section $section, string $eyes): SiteAccess
+    private function role(SiteAccess $own, Role $role, ?Section $section, string $seenAs): SiteAccess
     {
         $this->notAbove($own, $role->rank);
         $band =
@@ -116,10 +116,10 @@ final readonly class SeeAs
             ),
         ]);
 
-        return $this->access($own, $caller, Gate::person($caller), $enrollment, $eyes);
+        return $this->access($own, $caller, Gate::person($caller), $enrollment, $seenAs);
     }
 
-    private function person(SiteAccess $own, string $id, string $eyes): SiteAccess
+    private function person(SiteAccess $own, string $id, string $seenAs): SiteAccess
     {
         $row = $this->people->withAccount($id) ?? throw Problem::notFound('This person');
         $enrollment = $this->enrollments->of($own->site->id, $id);
@@ -152,7 +152,7 @@ final readonly class SeeAs
             [],
         );
 
-        return $this->access($own, $caller, $person, $enrollment, $eyes);
+        return $this->access($own, $caller, $person, $enrollment, $seenAs);
     }
 
     private function notAbove(SiteAccess $own, int $rank): void
@@ -167,7 +167,7 @@ final readonly class SeeAs
         Caller $caller,
         Person $person,
         Enrollment $enrollment,
-        string $eyes,
+        string $seenAs,
     ): SiteAccess {
         $timeline = $enrollment->timeline();
 
@@ -178,7 +178,7 @@ final readonly class SeeAs
             (new Access($this->roles->book()))->standing($timeline, $person, $own->now, false, $own->site),
             $timeline->at($own->now),
             $own->now,
-            $eyes,
+            $seenAs,
             $enrollment,
         );
     }

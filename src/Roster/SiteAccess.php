@@ -20,7 +20,7 @@ final readonly class SiteAccess
 {
     /**
      * @param ?Segment    $segment    the caller's own enrollment there, now
-     * @param ?string     $eyes       through whose eyes it is looked at, where it is not one's own
+     * @param ?string     $seenAs       through whose eyes it is looked at, where it is not one's own
      * @param ?Enrollment $enrollment theirs, then
      */
     public function __construct(
@@ -30,7 +30,7 @@ final readonly class SiteAccess
         public Standing $standing,
         public ?Segment $segment,
         public int $now,
-        public ?string $eyes = null,
+        public ?string $seenAs = null,
         public ?Enrollment $enrollment = null,
     ) {}
 
@@ -44,7 +44,7 @@ final readonly class SiteAccess
             $this->standing,
             $this->segment,
             $this->now,
-            $this->eyes,
+            $this->seenAs,
             $this->enrollment,
         );
     }

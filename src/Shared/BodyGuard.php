@@ -67,7 +67,7 @@ final class BodyGuard
         }
     }
 
-    /** Once it is known who sends it to what, and that there is a place for it (`DearPlaces`). */
+    /** Once it is known who sends it to what, and that there is a place for it (`ExpensivePlaces`). */
     #[AsEventListener(KernelEvents::CONTROLLER, priority: 50)]
     public function shape(ControllerEvent $event): void
     {

@@ -1,6 +1,6 @@
 import createClient from 'openapi-fetch'
 import { patientFetch } from './connection'
-import { eyes } from './eyes'
+import { seenAs } from './seenAs'
 import type { components, paths } from './schema'
 
 type Schemas = components['schemas']
@@ -76,9 +76,9 @@ export const api = createClient<paths>({ baseUrl: `${location.origin}/api/v1`, f
 
 api.use({
   onRequest({ request }) {
-    if (eyes.value && request.url.includes(`/sites/${eyes.value.site}`)) {
+    if (seenAs.value && request.url.includes(`/sites/${seenAs.value.site}`)) {
       const url = new URL(request.url)
-      url.searchParams.set('as', eyes.value.as)
+      url.searchParams.set('as', seenAs.value.as)
       request = new Request(url, request)
     }
     if (request.method !== 'GET') {

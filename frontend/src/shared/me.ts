@@ -1,6 +1,6 @@
 import { computed, shallowRef } from 'vue'
 import { api, Problem, take, type Me } from './api'
-import { eyes } from './eyes'
+import { seenAs } from './seenAs'
 import { queries } from './queries'
 
 /** Who is signed in; undefined until it is known, null when nobody is. */
@@ -29,7 +29,7 @@ export async function signIn(login: string, password: string): Promise<Me> {
 }
 
 export async function signOut(): Promise<void> {
-  eyes.value = null
+  seenAs.value = null
   await take(api.POST('/sign-out'))
   me.value = null
   queries.clear()

@@ -2061,7 +2061,7 @@ export interface components {
             may: components["schemas"]["Permission"][];
             /** @description through whose eyes, where not one's own */
             seenAs: {
-                eyes: string;
+                as: string;
                 name: string;
                 reason: components["schemas"]["Reason"];
             } | null;

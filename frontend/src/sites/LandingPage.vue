@@ -22,7 +22,7 @@ const {
   error,
   refetch,
 } = useQuery({
-  queryKey: ['landing', id, computed(() => props.site?.seenAs?.eyes ?? '')],
+  queryKey: ['landing', id, computed(() => props.site?.seenAs?.as ?? '')],
   staleTime: 0,
   queryFn: () => take(api.POST('/sites/{site}/visits', { params: { path: { site: id.value } } })),
 })

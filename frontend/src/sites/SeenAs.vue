@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { eyes } from '@/shared/eyes'
+import { seenAs } from '@/shared/seenAs'
 import type { Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import ReasonLine from '@/ui/ReasonLine.vue'
@@ -16,7 +16,7 @@ const mine = computed(() => platform.value?.roles.find((role) => role.code === p
 const roles = computed(
   () => platform.value?.roles.filter((role) => props.site.administrator || role.rank <= mine.value) ?? [],
 )
-const kind = computed(() => eyes.value?.as.split(':')[0])
+const kind = computed(() => seenAs.value?.as.split(':')[0])
 const route = useRoute()
 const picked = ref('')
 
@@ -44,8 +44,8 @@ async function go() {
     />
   </div>
   <form v-else-if="choosing" class="seen" @submit.prevent="go" @keydown.esc="choosing = false">
-    <label for="eyes">{{ $t('seeAs.title') }}</label>
-    <select id="eyes" v-model="picked" class="plain">
+    <label for="seen-as">{{ $t('seeAs.title') }}</label>
+    <select id="seen-as" v-model="picked" class="plain">
       <optgroup :label="$t('seeAs.role')">
         <option v-for="role in roles" :key="role.code" :value="`role:${role.code}`">
           {{ $t('seeAs.one', { name: role.name.toLowerCase() }) }}

@@ -74,7 +74,7 @@ async function live(state: Site['state'], planned = '') {
 <template>
   <div v-if="error" class="page"><Trouble :error="error" @again="refetch()" /></div>
   <div v-else-if="site && (site.may.includes('see-roster') || site.seenAs)" class="inside">
-    <header class="frame no-print" :class="[site.state, { eyes: site.seenAs }]">
+    <header class="frame no-print" :class="[site.state, { other: site.seenAs }]">
       <div class="lintel">
         <DoorGlyph :state="site.state" />
         <h1>{{ site.title }}</h1>
@@ -179,7 +179,7 @@ async function live(state: Site['state'], planned = '') {
       <SeenAs v-model:choosing="choosing" :site="site" />
     </header>
     <RouterView v-slot="{ Component }"
-      ><component :is="Component" :key="id + (site.seenAs?.eyes ?? '')" :site="site"
+      ><component :is="Component" :key="id + (site.seenAs?.as ?? '')" :site="site"
     /></RouterView>
   </div>
   <div v-else class="page" aria-busy="true">
@@ -205,7 +205,7 @@ async function live(state: Site['state'], planned = '') {
 .frame.draft {
   border-color: var(--brass);
 }
-.frame.eyes {
+.frame.other {
   border-style: dashed;
   border-color: var(--brass);
 }

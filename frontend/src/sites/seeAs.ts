@@ -1,6 +1,6 @@
 import { useRouter } from 'vue-router'
 import type { Site } from '@/shared/api'
-import { eyes } from '@/shared/eyes'
+import { seenAs } from '@/shared/seenAs'
 import { queries } from '@/shared/queries'
 
 /**
@@ -12,7 +12,7 @@ export function useSeeAs(site: () => string) {
 
   /** @param as "role:learner", "section:…" or "person:…" */
   async function seeAs(as: string) {
-    eyes.value = { site: site(), as, back: eyes.value?.back ?? router.currentRoute.value.fullPath }
+    seenAs.value = { site: site(), as, back: seenAs.value?.back ?? router.currentRoute.value.fullPath }
     // What they find inside can always be shown; who is here only where they may see it.
     await router.push({ name: 'seen', params: { site: site() } })
     await queries.resetQueries()
@@ -21,10 +21,10 @@ export function useSeeAs(site: () => string) {
   }
 
   async function back() {
-    const to = eyes.value?.back ?? { name: 'roster', params: { site: site() } }
+    const to = seenAs.value?.back ?? { name: 'roster', params: { site: site() } }
     // On neutral ground, so that nothing is asked for twice.
     await router.push({ name: 'seen', params: { site: site() } })
-    eyes.value = null
+    seenAs.value = null
     queries.removeQueries({ type: 'inactive' })
     await router.push(to)
     await queries.resetQueries()

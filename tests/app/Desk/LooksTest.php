@@ -18,7 +18,7 @@ final class LooksTest extends ApiTestCase
         $learner = $this->call('lead', 'GET', $site.'?as=role:learner');
         self::assertSame(
             ['role:learner', 'Learner', 'enter'],
-            [$learner['seenAs']['eyes'], $learner['seenAs']['name'], $learner['seenAs']['reason']['entry']],
+            [$learner['seenAs']['as'], $learner['seenAs']['name'], $learner['seenAs']['reason']['entry']],
         );
         self::assertSame(['enter', 'read-closed', 'do-work', 'see-roster'], $learner['may']);
         $rows = $this->call('lead', 'GET', $site.'/roster?as=role:learner')['items'];

@@ -10,13 +10,13 @@ use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\Process\Process;
 
 /**
- * Few are at what is dear at once, of one person and of all, and so it is with one site; the others are asked to come
- * again.
+ * Few are at what is expensive at once, of one person and of all, and so it is with one site; the others are asked to
+ * come again.
  */
 final class PlacesTest extends ApiTestCase
 {
-    /** Places for what is dear, and of one site. */
-    private const MOST = ['DEAR_PLACES' => '4', 'SITE_PLACES' => '5'];
+    /** Places for what is expensive, and of one site. */
+    private const MOST = ['EXPENSIVE_PLACES' => '4', 'SITE_PLACES' => '5'];
 
     private string $folder = '';
 
@@ -66,12 +66,12 @@ final class PlacesTest extends ApiTestCase
         self::assertNotNull($this->service(Places::class)->take('x', 1));
     }
 
-    #[TestWith([2, 'dear of theirs'])]
-    #[TestWith([4, 'dear'])]
+    #[TestWith([2, 'expensive of theirs'])]
+    #[TestWith([4, 'expensive'])]
     public function testWhatIsDearHasFewPlacesOfOnePersonAndOfAll(int $most, string $what): void
     {
         $places = $this->service(Places::class);
-        $what = 'dear of theirs' === $what ? 'dear '.$this->ids['lead'] : $what;
+        $what = 'expensive of theirs' === $what ? 'expensive '.$this->ids['lead'] : $what;
         $held = array_map(static fn() => $places->take($what, $most), range(1, $most));
         $firstDayCheck = '/sites/'.$this->ids['site'].'/first-day-check?day=2026-12-01';
         $ask = fn(string $who): string => $this->outcome($who, 'GET', $firstDayCheck);

@@ -13,8 +13,10 @@ use Symfony\Component\Lock\LockInterface;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 use Symfony\Contracts\Service\ResetInterface;
 
-/** Lets a few dear requests in at once and asks the others to come again, so that they never hold every process. */
-final class DearPlaces implements ResetInterface
+/**
+ * Lets a few expensive requests in at once and asks the others to come again, so that they never hold every process.
+ */
+final class ExpensivePlaces implements ResetInterface
 {
     /** @var list<LockInterface> */
     private array $taken = [];
@@ -23,25 +25,25 @@ final class DearPlaces implements ResetInterface
     public function __construct(
         private readonly Places $places,
         private readonly TokenStorageInterface $tokens,
-        #[Autowire('%env(int:DEAR_PLACES)%')] private readonly int $most,
+        #[Autowire('%env(int:EXPENSIVE_PLACES)%')] private readonly int $most,
     ) {}
 
     #[AsEventListener(KernelEvents::CONTROLLER, priority: 100)]
     public function before(ControllerEvent $event): void
     {
-        $dear = $event->getAttributes(Dear::class)[0] ?? null;
+        $expensive = $event->getAttributes(Expensive::class)[0] ?? null;
         $size = \strlen($event->getRequest()->getContent());
-        if (!$event->isMainRequest() || 0 === $this->most || null === $dear || $size < $dear->from) {
+        if (!$event->isMainRequest() || 0 === $this->most || null === $expensive || $size < $expensive->from) {
             return;
         }
         $caller = $this->tokens->getToken()?->getUser();
         $who = $caller instanceof Caller ? $caller->id : Place::of($event->getRequest());
         $this->take(
-            'dear '.$who,
+            'expensive '.$who,
             max(1, intdiv($this->most, 2)),
             'You have large requests under way already. Wait for one of them.',
         );
-        $this->take('dear', $this->most, 'Many large requests are under way. Try again in a few seconds.');
+        $this->take('expensive', $this->most, 'Many large requests are under way. Try again in a few seconds.');
     }
 
     #[AsEventListener(KernelEvents::TERMINATE)]
