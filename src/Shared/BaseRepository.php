@@ -8,6 +8,7 @@ use Doctrine\Bundle\DoctrineBundle\Repository\ServiceEntityRepository;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\Query;
+use Doctrine\ORM\QueryBuilder;
 use Doctrine\Persistence\ManagerRegistry;
 
 /**
@@ -107,6 +108,23 @@ abstract class BaseRepository extends ServiceEntityRepository
     protected static function newId(): string
     {
         return (new Ids())->next();
+    }
+
+    /**
+     * The last first, after a place in the list.
+     *
+     * @param string $at when each was made, as `m.madeAt`
+     * @param string $id of each
+     */
+    protected static function lastFirst(QueryBuilder $query, string $at, string $id, ?Cursor $cursor): void
+    {
+        $query->orderBy($at, 'DESC')->addOrderBy($id, 'DESC');
+        if (null !== $cursor) {
+            $query
+                ->andWhere(Sql::after([$at => 'DESC', $id => 'DESC'], $cursor))
+                ->setParameter('c0', Instant::fromSql((string) $cursor->values[0]), 'instant')
+                ->setParameter('c1', (string) $cursor->values[1], 'id');
+        }
     }
 
     protected function connection(): Connection

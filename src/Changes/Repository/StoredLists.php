@@ -10,14 +10,12 @@ use MintDoor\Changes\ChangeListFilter;
 use MintDoor\Changes\ChangeListView;
 use MintDoor\Changes\Entity\ChangeList;
 use MintDoor\People\Entity\Person;
-use MintDoor\Roster\Entity\EnrollmentSegment;
+use MintDoor\Roster\Repository\SeenSites;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Sql;
 use MintDoor\Sites\Entity\Site;
 
 /**
@@ -99,8 +97,6 @@ final class StoredLists extends BaseRepository
     ): array {
         $query = $this->views()
             ->where("h.kind <> 'single'")
-            ->orderBy('h.madeAt', 'DESC')
-            ->addOrderBy('h.id', 'DESC')
             ->setMaxResults($most);
         if ($filter->mine) {
             $query->andWhere('h.madeBy = :me OR h.changedBy = :me')->setParameter('me', $caller->id, 'id');
@@ -111,12 +107,7 @@ final class StoredLists extends BaseRepository
         '' === $filter->state
             ? $query->andWhere("h.state <> 'dropped'")
             : $query->andWhere('h.state = :state')->setParameter('state', $filter->state);
-        if (null !== $cursor) {
-            $query
-                ->andWhere(Sql::after(['h.madeAt' => 'DESC', 'h.id' => 'DESC'], $cursor))
-                ->setParameter('c0', Instant::fromSql((string) $cursor->values[0]), 'instant')
-                ->setParameter('c1', (string) $cursor->values[1], 'id');
-        }
+        self::lastFirst($query, 'h.madeAt', 'h.id', $cursor);
 
         /** @var list<ChangeListView> */
         return $query->getQuery()->getResult();
@@ -194,26 +185,16 @@ final class StoredLists extends BaseRepository
     /** @param list<string> $roles */
     private function seenBy(QueryBuilder $query, Caller $caller, array $roles, int $now): void
     {
-        $segment = EnrollmentSegment::class;
         $query
-            ->leftJoin('s.division', 'd')
-            ->andWhere($query->expr()->orX(
-                'h.madeBy = :me OR h.changedBy = :me',
-                <<<DQL
-                    s.id IN (
-                        SELECT gs.id
-                        FROM $segment g
-                        JOIN g.site gs
-                        WHERE g.person = :me AND g.fromAt <= :now AND g.untilAt > :now AND g.state = 'current'
-                            AND g.role IN (:roles)
-                    )
-                    DQL,
-                'd.code IN (:divisions)',
-            ))
-            ->setParameter('me', $caller->id, 'id')
-            ->setParameter('now', $now, 'instant')
-            ->setParameter('roles', $roles ?: [''])
-            ->setParameter('divisions', $caller->divisions ?: ['']);
+            ->leftJoin('s.division', 'd');
+        SeenSites::narrow(
+            $query,
+            $caller,
+            $roles,
+            $now,
+            'h.madeBy = :me OR h.changedBy = :me',
+            'd.code IN (:divisions)',
+        );
     }
 
     private function views(): QueryBuilder

@@ -10,11 +10,10 @@ use MintDoor\Desk\HistoryLine;
 use MintDoor\History\Entity\HistoryEntry;
 use MintDoor\History\HistoryFilter;
 use MintDoor\People\Entity\Person;
-use MintDoor\Roster\Entity\EnrollmentSegment;
+use MintDoor\Roster\Repository\SeenSites;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
-use MintDoor\Shared\Instant;
 use MintDoor\Shared\Sql;
 use MintDoor\Sites\Entity\Site;
 
@@ -74,16 +73,9 @@ final class HistoryPages extends BaseRepository
         $query = $this->filtered($filter, $from, $until)
             ->andWhere('p.id = :about OR p.goneInto = :about')
             ->setParameter('about', $person, 'id')
-            ->orderBy('l.at', 'DESC')
-            ->addOrderBy('l.id', 'DESC')
             ->setMaxResults($most);
         $caller->platformAdministrator || $this->readBy($query, $caller, $readers, $now);
-        if (null !== $cursor) {
-            $query
-                ->andWhere(Sql::after(['l.at' => 'DESC', 'l.id' => 'DESC'], $cursor))
-                ->setParameter('c0', Instant::fromSql((string) $cursor->values[0]), 'instant')
-                ->setParameter('c1', (string) $cursor->values[1], 'id');
-        }
+        self::lastFirst($query, 'l.at', 'l.id', $cursor);
 
         return self::lines($query);
     }
@@ -120,27 +112,17 @@ final class HistoryPages extends BaseRepository
     /** @param list<string> $roles */
     private function readBy(QueryBuilder $query, Caller $caller, array $roles, int $now): void
     {
-        $segment = EnrollmentSegment::class;
         $query
             ->leftJoin('s.division', 'sd')
-            ->leftJoin('p.division', 'pd')
-            ->andWhere($query->expr()->orX(
-                <<<DQL
-                    s.id IN (
-                        SELECT gs.id
-                        FROM $segment g
-                        JOIN g.site gs
-                        WHERE g.person = :caller AND g.fromAt <= :now AND g.untilAt > :now AND g.state = 'current'
-                            AND g.role IN (:roles)
-                    )
-                    DQL,
-                'sd.code IN (:divisions)',
-                's.id IS NULL AND pd.code IN (:divisions)',
-            ))
-            ->setParameter('caller', $caller->id, 'id')
-            ->setParameter('now', $now, 'instant')
-            ->setParameter('roles', $roles ?: [''])
-            ->setParameter('divisions', $caller->divisions ?: ['']);
+            ->leftJoin('p.division', 'pd');
+        SeenSites::narrow(
+            $query,
+            $caller,
+            $roles,
+            $now,
+            'sd.code IN (:divisions)',
+            's.id IS NULL AND pd.code IN (:divisions)',
+        );
     }
 
     /** @return list<HistoryLine> */

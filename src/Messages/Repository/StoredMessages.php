@@ -13,7 +13,7 @@ use MintDoor\Messages\MessageFilter;
 use MintDoor\Messages\MessageView;
 use MintDoor\Messages\Outgoing;
 use MintDoor\People\Entity\Person;
-use MintDoor\Roster\Entity\EnrollmentSegment;
+use MintDoor\Roster\Repository\SeenSites;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Caller;
@@ -249,28 +249,18 @@ final class StoredMessages extends BaseRepository implements Forgets
         if ($caller->platformAdministrator) {
             return $query;
         }
-        $segment = EnrollmentSegment::class;
-
-        return $query
+        $query
             ->leftJoin('p.division', 'pd')
-            ->leftJoin('s.division', 'sd')
-            ->where($query->expr()->orX(
-                'm.madeBy = :me',
-                <<<DQL
-                    s.id IN (
-                        SELECT gs.id
-                        FROM $segment g
-                        JOIN g.site gs
-                        WHERE g.person = :me AND g.fromAt <= :now AND g.untilAt > :now AND g.state = 'current'
-                            AND g.role IN (:roles)
-                    )
-                    DQL,
-                'sd.code IN (:divisions)',
-                'm.site IS NULL AND pd.code IN (:divisions)',
-            ))
-            ->setParameter('me', $caller->id, 'id')
-            ->setParameter('now', $now, 'instant')
-            ->setParameter('roles', $roles ?: [''])
-            ->setParameter('divisions', $caller->divisions ?: ['']);
+            ->leftJoin('s.division', 'sd');
+
+        return SeenSites::narrow(
+            $query,
+            $caller,
+            $roles,
+            $now,
+            'm.madeBy = :me',
+            'sd.code IN (:divisions)',
+            'm.site IS NULL AND pd.code IN (:divisions)',
+        );
     }
 }
