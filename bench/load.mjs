@@ -1,5 +1,5 @@
-// What others notice while the most expensive requests there are run as fast as they are taken: by somebody who is not signed
-// in, and by a tutor. Run by bin/bench. Environment: MINT_DOOR_URL, PASSWORD, SECONDS.
+// What others notice while the most expensive requests there are run as fast as they are taken: by somebody who is not
+// signed in, and by a tutor. Run by bin/bench. Environment: MINT_DOOR_URL, PASSWORD, SECONDS.
 import { Agent, request } from 'node:http'
 
 const base = new URL('/api/v1', process.env.MINT_DOOR_URL)
@@ -107,9 +107,8 @@ async function while_(name, expensive, cookie) {
     .map(([status, times]) => `${status}: ${times}`)
     .join(', ')
   console.log(
-    `GET /me while ${name} asks expensive things: median ${median.toFixed(0)} ms (bound ${MEDIAN}), p95 ${p95.toFixed(0)} ` +
-      `ms ` +
-      `(bound ${P95}), ${refused} refused; the others were answered ${answers || '–'}   ${held ? 'held' : 'NOT HELD'}`,
+    `GET /me while ${name} asks expensive things: median ${median.toFixed(0)} ms (bound ${MEDIAN}), ` +
+      `p95 ${p95.toFixed(0)} ms (bound ${P95}), ${refused} refused; the others were answered ${answers || '–'}   ${held ? 'held' : 'NOT HELD'}`,
   )
   return held
 }
