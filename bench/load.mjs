@@ -108,7 +108,8 @@ async function while_(name, expensive, cookie) {
     .join(', ')
   console.log(
     `GET /me while ${name} asks expensive things: median ${median.toFixed(0)} ms (bound ${MEDIAN}), ` +
-      `p95 ${p95.toFixed(0)} ms (bound ${P95}), ${refused} refused; the others were answered ${answers || '–'}   ${held ? 'held' : 'NOT HELD'}`,
+      `p95 ${p95.toFixed(0)} ms (bound ${P95}), ` +
+      `${refused} refused; the others were answered ${answers || '–'}   ${held ? 'held' : 'NOT HELD'}`,
   )
   return held
 }
