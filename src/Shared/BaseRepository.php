@@ -121,7 +121,7 @@ abstract class BaseRepository extends ServiceEntityRepository
         $query->orderBy($at, 'DESC')->addOrderBy($id, 'DESC');
         if (null !== $cursor) {
             $query
-                ->andWhere(Sql::after([$at => 'DESC', $id => 'DESC'], $cursor))
+                ->andWhere(Sql::after([$at => 'DESC', $id => 'DESC']))
                 ->setParameter('c0', Instant::fromSql((string) $cursor->values[0]), 'instant')
                 ->setParameter('c1', (string) $cursor->values[1], 'id');
         }

@@ -48,14 +48,11 @@ final class Sql
     /**
      * That rows come after a place in a list, in the order in which it is sorted.
      *
-     * @param array<string, string> $columns whether each is sorted "ASC" or "DESC", the last one an id
-     * @param ?Cursor               $cursor  of values `c0`, `c1` …
+     * @param array<string, string> $columns whether each is sorted "ASC" or "DESC", the last one an id; the values of
+     *                                       the place are `:c0`, `:c1` …
      */
-    public static function after(array $columns, ?Cursor $cursor): string
+    public static function after(array $columns): string
     {
-        if (null === $cursor) {
-            return '1';
-        }
         $alternatives = [];
         $names = array_keys($columns);
         foreach ($names as $place => $name) {

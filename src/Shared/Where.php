@@ -38,7 +38,7 @@ final class Where
             $this->values["c$n"] = $n === $last ? Id::binary((string) $value) : $value;
         }
 
-        return $this->and(Sql::after($columns, $cursor));
+        return $this->and(Sql::after($columns));
     }
 
     /** Of which all hold. */

@@ -32,11 +32,11 @@ final class ReachCounts extends BaseRepository
     protected const ENTITY = Person::class;
 
     private const ALIKE = <<<'SQL'
-        p.kind, p.division_id, p.level, a.closed_from, SUBSTRING_INDEX(p.email, '@', -1)
+        p.kind, p.division_id, p.level, a.closed_from, domain
         SQL;
 
     private const COLUMNS = <<<'SQL'
-        p.kind AS person_kind, p.level, a.closed_from, SUBSTRING_INDEX(p.email, '@', -1) AS domain,
+        p.kind AS person_kind, p.level, a.closed_from, %s AS domain,
             (SELECT pd.code FROM division pd WHERE pd.id = p.division_id) AS person_division, COUNT(*) AS people
         SQL;
 
@@ -53,55 +53,77 @@ final class ReachCounts extends BaseRepository
     public function alike(string $site, array $domains, int $now): array
     {
         $alike = [];
-        foreach ($this->kept->get('reach', $this->everybody(...)) as $some) {
-            self::tally($alike, $some, $domains, $now, $some->many);
+        $kept = 'reach '.json_encode($domains, \JSON_THROW_ON_ERROR);
+        foreach ($this->kept->get($kept, fn(): array => $this->everybody($domains)) as $some) {
+            self::tally($alike, $some, $now, $some->many);
         }
-        foreach ($this->ofSite($site, $now) as $some) {
-            self::tally($alike, new Standers($some->person, $some->address, null, 0), $domains, $now, -$some->many);
-            self::tally($alike, $some, $domains, $now, $some->many);
+        foreach ($this->ofSite($site, $domains, $now) as $some) {
+            self::tally($alike, new Standers($some->person, $some->address, null, 0), $now, -$some->many);
+            self::tally($alike, $some, $now, $some->many);
         }
 
         return array_values(array_filter($alike, static fn(Standers $some): bool => $some->many > 0));
     }
 
-    /** @return list<Standers> wherever they are */
-    private function everybody(): array
+    /**
+     * @param list<string> $domains
+     *
+     * @return list<Standers> wherever they are
+     */
+    private function everybody(array $domains): array
     {
         $sql =
-            'SELECT '.self::COLUMNS.', NULL AS state
+            'SELECT '.self::columns($domains).', NULL AS state
              FROM person p
              JOIN account a ON a.person_id = p.id
              WHERE p.gone IS NULL
              GROUP BY '.self::ALIKE;
 
-        return array_map(self::standers(...), $this->rows($sql));
+        return array_map(self::standers(...), $this->rows($sql, [] === $domains ? [] : ['domains' => $domains]));
     }
 
-    /** @return list<Standers> with what they are in the site */
-    private function ofSite(string $site, int $now): array
+    /**
+     * @param list<string> $domains
+     *
+     * @return list<Standers> with what they are in the site
+     */
+    private function ofSite(string $site, array $domains, int $now): array
     {
         $rows = $this->rows(
-            'SELECT '.self::COLUMNS.', g.state
+            'SELECT '.self::columns($domains).', g.state
              FROM enrollment_segment g
              JOIN person p ON p.id = g.person_id
              JOIN account a ON a.person_id = p.id
              WHERE g.site_id = :site AND '.Sql::holds('g').' AND p.gone IS NULL
              GROUP BY '.self::ALIKE.', g.state',
-            ['now' => Instant::toSql($now), 'site' => Id::binary($site)],
+            [
+                'now' => Instant::toSql($now),
+                'site' => Id::binary($site),
+                ...[] === $domains ? [] : ['domains' => $domains],
+            ],
         );
 
         return array_map(self::standers(...), $rows);
     }
 
     /**
-     * @param array<string, Standers> $alike
-     * @param list<string>            $domains
+     * Domains that nobody asks for are not told apart, nor kept: one may be a family's own.
+     *
+     * @param list<string> $domains
      */
-    private static function tally(array &$alike, Standers $some, array $domains, int $now, int $many): void
+    private static function columns(array $domains): string
+    {
+        $own = "SUBSTRING_INDEX(p.email, '@', -1)";
+        $asked = [] === $domains ? "'any'" : "IF($own IN (:domains), LOWER($own), 'any')";
+
+        return \sprintf(self::COLUMNS, "IF(p.email IS NULL, NULL, $asked)");
+    }
+
+    /** @param array<string, Standers> $alike */
+    private static function tally(array &$alike, Standers $some, int $now, int $many): void
     {
         $person = $some->person;
-        $domain = substr((string) $some->address, 2);
-        $address = null === $some->address || \in_array($domain, $domains, true) ? $some->address : 'x@any';
+        $address = $some->address;
         $closed = $person->accountClosedFrom <= $now ? $person->accountClosedFrom : Time::FOREVER;
         $here = $some->here?->state->value;
         $key = implode(' ', [$person->kind->value, $person->division, $person->level, $closed, $address, $here]);
@@ -126,7 +148,7 @@ final class ReachCounts extends BaseRepository
                 $row->intOrNull('level'),
                 $row->instant('closed_from'),
             ),
-            null === $domain ? null : 'x@'.strtolower($domain),
+            null === $domain ? null : 'x@'.$domain,
             null === $state ? null : new Segment(new Window(), State::from($state), [], false, Time::BEGINNING),
             $row->int('people'),
         );
