@@ -28,6 +28,21 @@ final readonly class PastedLine
         public bool $unread = false,
     ) {}
 
+    /** The same line, at another place. */
+    public function numbered(int $number): self
+    {
+        return new self(
+            $number,
+            $this->text,
+            $this->identifiers,
+            $this->words,
+            $this->person,
+            $this->levels,
+            $this->divisions,
+            $this->unread,
+        );
+    }
+
     /** What is remembered of a line: the same words and identifiers, however they were written. */
     public function gist(): string
     {

@@ -15,12 +15,12 @@ use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\TooMuch;
 use MintDoor\Intake\PeopleReader;
-use MintDoor\People\PersonRow;
+use MintDoor\Intake\PersonSeen;
+use MintDoor\Intake\Readings;
 use MintDoor\People\PersonShown;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
@@ -45,8 +45,7 @@ final readonly class AccountBatch
         private Caring $caring,
     ) {}
 
-    /** @return array{list<AccountLine>, array<string, array{Row, PersonVisibility}>} and whoever is spoken of, by id */
-    public function lines(AccountBatchRequest $request, Caller $caller): array
+    public function read(AccountBatchRequest $request, Caller $caller): RowsRead
     {
         $divisions = $this->divisions->names();
         if ('' !== $request->division && !isset($divisions[$request->division])) {
@@ -74,16 +73,12 @@ final readonly class AccountBatch
             [],
             [$draft->division],
         );
-        [$readings, $rows] =
-            [] === $sound
-                ? [[], []]
-                : $this->people->readings(
-                    array_map($asLine, $sound),
-                    $caller,
-                    new Circumstances(new Site('', $request->division), PersonKind::cases()),
-                );
+        $for = new Circumstances(new Site('', $request->division), PersonKind::cases());
+        $read = [] === $sound
+            ? new Readings([], [], $for)
+            : $this->people->readings(array_map($asLine, $sound), $caller, $for);
         $byRow = $directory = [];
-        foreach ($readings as $reading) {
+        foreach ($read->readings as $reading) {
             $byRow[$reading->line->number] = $reading;
             foreach ($reading->candidates as $candidate) {
                 $directory[$candidate->known->person->id] = $candidate->known;
@@ -97,19 +92,22 @@ final readonly class AccountBatch
             $this->taken($sound),
             array_map(
                 static fn(): bool => true,
-                array_filter($rows, static fn(array $each): bool => null !== $each[0]->stringOrNull('login')),
+                array_filter(
+                    $read->people,
+                    static fn(PersonSeen $each): bool => null !== $each->row->stringOrNull('login'),
+                ),
             ),
             $request->choices,
             static fn(PersonKind $kind, string $division): bool => $caretaker->mayMake($kind, $division, $lettingInto),
         );
 
-        return [$plan->lines($drafts, $byRow), $rows];
+        return new RowsRead($plan->lines($drafts, $byRow), $read->people);
     }
 
-    /** @return array<string, mixed> schema `AccountBatch` */
-    public function look(AccountBatchRequest $request, Caller $caller): array
+    public function look(AccountBatchRequest $request, Caller $caller): AccountBatchAnswer
     {
-        [$lines, $rows] = $this->lines($request, $caller);
+        $read = $this->read($request, $caller);
+        $lines = $read->lines;
         $verdicts = array_fill_keys(
             array_map(static fn(Verdict $verdict): string => $verdict->value, Verdict::cases()),
             0,
@@ -117,7 +115,7 @@ final readonly class AccountBatch
         $addressed = 0;
         foreach ($lines as $line) {
             ++$verdicts[$line->verdict->value];
-            $addressed += (int) (Verdict::Ready === $line->verdict && null !== self::address($line, $rows));
+            $addressed += (int) (Verdict::Ready === $line->verdict && null !== $read->address($line));
         }
         if (\count($lines) > self::SHOWN) {
             usort(
@@ -126,60 +124,46 @@ final readonly class AccountBatch
                     <=> [Verdict::Ready === $b->verdict, $b->draft->row],
             );
         }
-        $note = static fn(Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
 
-        return [
-            'total' => array_sum($verdicts),
-            'verdicts' => $verdicts,
-            'addressed' => $addressed,
-            'rows' => array_map(
-                static fn(AccountLine $line): array => [
-                    ...self::json($line->draft),
-                    'text' => $line->draft->text,
-                    'login' => $line->login ?? $line->draft->login,
-                    'verdict' => $line->verdict->value,
-                    'reasons' => array_map($note, $line->reasons),
-                    'cautions' => array_map($note, $line->cautions),
-                    'known' => isset($rows[$line->known ?? ''])
-                        ? PersonRow::shown(...$rows[(string) $line->known])
-                        : null,
-                    'candidates' => array_values(
-                        array_map(
-                            static fn(Candidate $each): PersonShown => PersonRow::shown(
-                                ...$rows[$each->known->person->id]
-                            ),
-                            array_filter(
-                                $line->candidates,
-                                static fn(Candidate $each): bool => isset($rows[$each->known->person->id]),
-                            ),
-                        ),
-                    ),
-                ],
+        return new AccountBatchAnswer(
+            array_sum($verdicts),
+            $verdicts,
+            $addressed,
+            array_map(
+                static fn(AccountLine $line): AccountRowShown => self::shown($line, $read->people),
                 \array_slice($lines, 0, self::SHOWN),
             ),
-        ];
+        );
     }
 
-    /** @return array<string, mixed> what a row says of a person */
-    public static function json(AccountDraft $draft): array
+    /** @param array<string, PersonSeen> $people by id */
+    private static function shown(AccountLine $line, array $people): AccountRowShown
     {
-        return [
-            'row' => $draft->row,
-            'given' => $draft->given,
-            'family' => $draft->family,
-            'preferred' => $draft->preferred,
-            'kind' => $draft->kind->value,
-            'division' => $draft->division,
-            'level' => $draft->level,
-            'number' => $draft->number,
-            'email' => $draft->email,
-        ];
-    }
+        $note = static fn(Note $note): array => ['code' => $note->code, 'values' => (object) $note->values];
+        $draft = $line->draft;
+        $ids = array_map(static fn(Candidate $each): string => $each->known->person->id, $line->candidates);
 
-    /** @param array<string, array{Row, PersonVisibility}> $rows */
-    private static function address(AccountLine $line, array $rows): ?string
-    {
-        return null === $line->known ? $line->draft->email : ($rows[$line->known][0] ?? null)?->stringOrNull('email');
+        return new AccountRowShown(
+            row: $draft->row,
+            text: $draft->text,
+            given: $draft->given,
+            family: $draft->family,
+            preferred: $draft->preferred,
+            kind: $draft->kind->value,
+            division: $draft->division,
+            level: $draft->level,
+            number: $draft->number,
+            email: $draft->email,
+            login: $line->login ?? $draft->login,
+            verdict: $line->verdict->value,
+            reasons: array_map($note, $line->reasons),
+            cautions: array_map($note, $line->cautions),
+            known: ($people[$line->known ?? ''] ?? null)?->shown(),
+            candidates: array_map(
+                static fn(string $id): PersonShown => $people[$id]->shown(),
+                array_values(array_filter($ids, static fn(string $id): bool => isset($people[$id]))),
+            ),
+        );
     }
 
     /**

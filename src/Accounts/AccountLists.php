@@ -12,6 +12,7 @@ use MintDoor\Core\People\PersonKind;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
 use MintDoor\Messages\Messages;
+use MintDoor\Messages\SentMessage;
 use MintDoor\People\PersonRow;
 use MintDoor\Roster\Caring;
 use MintDoor\Shared\Caller;
@@ -51,7 +52,7 @@ final readonly class AccountLists
         );
         $ready = array_values(
             array_filter(
-                $this->batch->lines($request, $caller)[0],
+                $this->batch->read($request, $caller)->lines,
                 static fn(AccountLine $line): bool => Verdict::Ready === $line->verdict,
             ),
         );
@@ -62,51 +63,54 @@ final readonly class AccountLists
         $this->runner->begin($changeList, $ready);
     }
 
-    /** @return array<string, mixed> schema `AccountList`: what became of the rows from a position on */
-    public function page(string $changeList, int $after, Caller $caller): array
+    public function page(string $changeList, int $after, Caller $caller): AccountListAnswer
     {
         $this->changeLists->seen($changeList, $caller, 'accounts');
         $rows = $this->rows->page($changeList, $after, self::PAGE + 1);
         $more = \count($rows) > self::PAGE;
         $rows = \array_slice($rows, 0, self::PAGE);
 
-        return [
-            'rows' => array_map(static function (Row $row): array {
-                $said = $row->json('row');
+        return new AccountListAnswer(
+            array_map(self::outcome(...), $rows),
+            $this->rows->withoutPassword($changeList),
+            $more ? $rows[self::PAGE - 1]->int('position') : null,
+        );
+    }
 
-                return [
-                    'row' => $row->int('position'),
-                    'given' => \is_string($said['given'] ?? null) ? $said['given'] : '',
-                    'family' => \is_string($said['family'] ?? null) ? $said['family'] : '',
-                    'email' => \is_string($said['email'] ?? null) ? $said['email'] : null,
-                    'outcome' => $row->stringOrNull('outcome'),
-                    'reasons' => array_map(
-                        static fn(mixed $note): array => [
-                            'code' => ((array) $note)['code'] ?? '',
-                            'values' => (object) (((array) $note)['values'] ?? []),
-                        ],
-                        array_values(null === $row->stringOrNull('reasons') ? [] : $row->json('reasons')),
-                    ),
-                    'made' => $row->stringOrNull('made'),
-                    'person' => $row->idOrNull('person_id'),
-                    'login' => $row->stringOrNull('login'),
-                    'message' =>
-                        null === $row->idOrNull('message_id')
-                            ? null
-                            : ['id' => $row->id('message_id'), 'state' => $row->string('message_state')],
-                ];
-            }, $rows),
-            'withoutPassword' => $this->rows->withoutPassword($changeList),
-            'next' => $more ? $rows[self::PAGE - 1]->int('position') : null,
+    private static function outcome(Row $row): RowOutcome
+    {
+        $draft = KeptRow::read($row)->draft;
+        $reasons = null === $row->stringOrNull('reasons') ? [] : $row->json('reasons');
+
+        return new RowOutcome(
+            row: $draft->row,
+            given: $draft->given,
+            family: $draft->family,
+            email: $draft->email,
+            outcome: $row->stringOrNull('outcome'),
+            reasons: array_map(self::note(...), array_values($reasons)),
+            made: $row->stringOrNull('made'),
+            person: $row->idOrNull('person_id'),
+            login: $row->stringOrNull('login'),
+            message: SentMessage::ofRow($row),
+        );
+    }
+
+    /** @return array{code: string, values: \stdClass} */
+    private static function note(mixed $note): array
+    {
+        $note = (array) $note;
+
+        return [
+            'code' => \is_string($note['code'] ?? null) ? $note['code'] : '',
+            'values' => (object) ($note['values'] ?? []),
         ];
     }
 
     /**
      * Takes accounts back that nobody used: those that signed in, are in a site, or have a note stay.
-     *
-     * @return array<string, mixed> answer of `undoAccounts`
      */
-    public function takeBack(string $changeList, bool $apply, Caller $caller): array
+    public function takeBack(string $changeList, bool $apply, Caller $caller): TakenBack
     {
         $title = $this->changeLists->seen($changeList, $caller, 'accounts')->title;
         if ($apply) {
@@ -154,7 +158,7 @@ final readonly class AccountLists
             $undo->finish(\count($rows), \count($accounts));
         }
 
-        return ['ready' => \count($accounts), 'left' => \array_slice($lines, 0, 200)];
+        return new TakenBack(\count($accounts), \array_slice($lines, 0, 200));
     }
 
     /**

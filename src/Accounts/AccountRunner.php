@@ -100,7 +100,9 @@ final readonly class AccountRunner
         $rows = $this->rows->next($changeList, self::CHUNK);
         $drafts = $known = [];
         foreach ($rows as $row) {
-            [$drafts[], $known[$row->int('position')]] = self::draft($row);
+            $kept = KeptRow::read($row);
+            $drafts[] = $kept->draft;
+            $known[$kept->draft->row] = $kept->known;
         }
         $this->locks->people(array_values(array_filter($known)), alone: true);
         $outcomes = [];
@@ -255,29 +257,5 @@ final readonly class AccountRunner
             }
         }
         $this->notifier->accounts($told, $list->id, $list->tell, $by);
-    }
-
-    /** @return array{AccountDraft, ?string} and the person of the directory it is for */
-    private static function draft(Row $row): array
-    {
-        $said = $row->json('row');
-        $text = static fn(string $field): ?string => \is_string($said[$field] ?? null) ? $said[$field] : null;
-
-        return [
-            new AccountDraft(
-                $row->int('position'),
-                (string) $text('text'),
-                (string) $text('given'),
-                (string) $text('family'),
-                $text('preferred'),
-                PersonKind::from((string) $text('kind')),
-                (string) $text('division'),
-                \is_int($said['level'] ?? null) ? $said['level'] : null,
-                $text('number'),
-                $text('email'),
-                $text('login'),
-            ),
-            $text('known'),
-        ];
     }
 }

@@ -110,12 +110,8 @@ final readonly class Accounts
         return $cards;
     }
 
-    /**
-     * Opens or closes an account.
-     *
-     * @return array<string, mixed> answer of `changeAccount`: sites that closing would leave, or leaves, without a lead
-     */
-    public function open(string $person, bool $open, bool $apply, Caller $caller): array
+    /** Opens or closes an account. */
+    public function open(string $person, bool $open, bool $apply, Caller $caller): AccountChange
     {
         $this->locks->people([$person], alone: true);
         $this->caring->assertMay($person, $caller);
@@ -142,7 +138,7 @@ final readonly class Accounts
             $this->notices->tell([new AccountNews($this->row($person), $code)], $caller);
         }
 
-        return ['open' => $apply ? $open : $isOpen, 'changes' => $changes, 'leaderless' => $leaderless];
+        return new AccountChange($apply ? $open : $isOpen, $changes, $leaderless);
     }
 
     /** @return list<string> codes of the divisions of sites the caller lets people into */

@@ -35,8 +35,7 @@ final readonly class Duplicates
         private KeptUntilChange $kept,
     ) {}
 
-    /** @return array<string, mixed> schema `Duplicates` */
-    public function of(Caller $caller): array
+    public function of(Caller $caller): DuplicatesAnswer
     {
         $divisions = $caller->platformAdministrator ? null : $caller->divisions;
         $apart = $this->apart->all();
@@ -57,10 +56,18 @@ final readonly class Duplicates
         $facts = $this->namesakes->facts($people);
         $sites = $this->namesakes->sites($people);
 
-        return [
-            'total' => \count($pairs),
-            'items' => array_map(static fn(DuplicatePair $pair): array => self::json($pair, $facts, $sites), $shown),
-        ];
+        $one = static fn(string $id): OneOfTwo => self::one($facts[$id], $sites[$id] ?? 0);
+
+        return new DuplicatesAnswer(
+            \count($pairs),
+            array_map(
+                static fn(DuplicatePair $pair): LikelyOne => new LikelyOne(
+                    [$one($pair->one), $one($pair->other)],
+                    $pair->evidence,
+                ),
+                $shown,
+            ),
+        );
     }
 
     /**
@@ -102,28 +109,18 @@ final readonly class Duplicates
             : $this->apart->takeBack($one, $other);
     }
 
-    /**
-     * @param array<string, Row> $facts with `PersonRow::COLUMNS` and `used_at`
-     * @param array<string, int> $sites in how many each is or was
-     *
-     * @return array<string, mixed>
-     */
-    private static function json(DuplicatePair $pair, array $facts, array $sites): array
+    /** @param Row $row with `PersonRow::COLUMNS` and `used_at` */
+    private static function one(Row $row, int $sites): OneOfTwo
     {
-        return [
-            'people' => array_map(
-                static fn(Row $row): array => [
-                    'person' => PersonRow::shown($row, PersonVisibility::Full),
-                    'sites' => $sites[$row->id('person_id')] ?? 0,
-                    'account' => null !== $row->stringOrNull('login'),
-                    'usedAt' =>
-                        null === $row->instantOrNull('used_at') ? null : Instant::toJson($row->instant('used_at')),
-                    'known' => Instant::toJson(self::since($row->id('person_id'))),
-                ],
-                [$facts[$pair->one], $facts[$pair->other]],
-            ),
-            'evidence' => $pair->evidence,
-        ];
+        $usedAt = $row->instantOrNull('used_at');
+
+        return new OneOfTwo(
+            PersonRow::shown($row, PersonVisibility::Full),
+            $sites,
+            null !== $row->stringOrNull('login'),
+            null === $usedAt ? null : Instant::toJson($usedAt),
+            Instant::toJson(self::since($row->id('person_id'))),
+        );
     }
 
     /** When somebody came into the directory: ids carry the time they were made (RFC 9562, version 7). */

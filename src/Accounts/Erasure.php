@@ -59,8 +59,7 @@ final readonly class Erasure
         #[AutowireIterator(ErasesTraces::class)] private iterable $others,
     ) {}
 
-    /** @return array<string, mixed> schema `Erasure` */
-    public function of(string $person, bool $apply, Caller $caller): array
+    public function of(string $person, bool $apply, Caller $caller): ErasureAnswer
     {
         $row = $this->gate->at($person, $caller)->row;
         $people = $this->gate->everyId($person);
@@ -87,12 +86,12 @@ final readonly class Erasure
             );
         }
 
-        return [
-            'refusal' => $refusal,
-            'sentence' => null === $refusal ? null : self::SENTENCES[$refusal],
-            'counts' => $counts,
-            'changeList' => $changeList,
-        ];
+        return new ErasureAnswer(
+            $refusal,
+            null === $refusal ? null : self::SENTENCES[$refusal],
+            $counts,
+            $changeList,
+        );
     }
 
     /** @param non-empty-list<string> $people */

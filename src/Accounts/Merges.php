@@ -41,6 +41,7 @@ use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
+use MintDoor\Sites\SiteName;
 
 /**
  * Makes one person of two, and takes that back. What changes something runs inside a transaction.
@@ -77,45 +78,43 @@ final readonly class Merges
         return $this->enrollments->sitesOf(array_values($people));
     }
 
-    /** @return array<string, mixed> schema `Merge` */
-    public function merge(MergeRequest $request, Caller $caller): array
+    public function merge(MergeRequest $request, Caller $caller): MergeAnswer
     {
         $this->locks->people([$request->stays, $request->goes], alone: true);
         $stays = $this->gate->administered($request->stays, $caller, self::MAY);
         $goes = $this->gate->administered($request->goes, $caller, self::MAY);
         $this->assertMay($goes, $caller);
-        [$items, $choices] = $this->items($request, $caller);
-        $review = $this->sites->review($items, $caller);
+        $steps = $this->steps($request, $caller);
+        $review = $this->sites->review($steps->items, $caller);
         $facts = $this->settled($request, $stays, $goes);
         $open = $review->total - ($review->verdicts['ready'] ?? 0) - ($review->verdicts['nothing-to-do'] ?? 0);
-        $ready = [] === $choices && 0 === $open;
+        $ready = [] === $steps->choices && 0 === $open;
         $changeList = null;
         if ($request->apply) {
             if (!$ready) {
                 throw new Problem(
                     ProblemType::NotReady,
-                    [] === $choices
+                    [] === $steps->choices
                         ? 'One of their sites does not allow it: see its line.'
                         : 'They have different roles in a site. Choose which one is kept.',
                 );
             }
-            $changeList = $this->apply($request, $stays, $goes, $facts, $items, $caller);
+            $changeList = $this->apply($request, $stays, $goes, $facts, $steps->items, $caller);
         }
 
-        return [
-            'stays' => PersonRow::shown($stays, PersonVisibility::Full),
-            'goes' => PersonRow::shown($goes, PersonVisibility::Full),
-            'facts' => $facts->kept(),
-            'login' => $stays->stringOrNull('login') ?? $goes->stringOrNull('login'),
-            'closes' =>
-                null !== $stays->stringOrNull('login') && null !== $goes->stringOrNull('login')
-                    ? $goes->string('login')
-                    : null,
-            'choices' => $choices,
-            'review' => $review,
-            'ready' => $ready,
-            'changeList' => $changeList,
-        ];
+        $login = $stays->stringOrNull('login');
+
+        return new MergeAnswer(
+            stays: PersonRow::shown($stays, PersonVisibility::Full),
+            goes: PersonRow::shown($goes, PersonVisibility::Full),
+            facts: $facts->kept(),
+            login: $login ?? $goes->stringOrNull('login'),
+            closes: null === $login ? null : $goes->stringOrNull('login'),
+            choices: $steps->choices,
+            review: $review,
+            ready: $ready,
+            changeList: $changeList,
+        );
     }
 
     /**
@@ -217,11 +216,7 @@ final readonly class Merges
         }
     }
 
-    /**
-     * @return array{list<ChangeItem>, list<array{site: array{id: string, title: string}, roles: list<string>}>} lines,
-     *     and what somebody has to choose
-     */
-    private function items(MergeRequest $request, Caller $caller): array
+    private function steps(MergeRequest $request, Caller $caller): MergeSteps
     {
         $now = $this->clock->instant();
         $timelines = $rows = [];
@@ -244,10 +239,10 @@ final readonly class Merges
                 $request->roles[$site] ?? null,
             );
             if (null !== $merging->between) {
-                $choices[] = [
-                    'site' => ['id' => $site, 'title' => $rows[$site]->string('title')],
-                    'roles' => $merging->between,
-                ];
+                $choices[] = new RoleChoice(
+                    new SiteName($site, $rows[$site]->string('title')),
+                    $merging->between,
+                );
             }
             foreach ($merging->steps as $step) {
                 $items[] = new ChangeItem(
@@ -262,7 +257,7 @@ final readonly class Merges
             }
         }
 
-        return [$items, $choices];
+        return new MergeSteps($items, $choices);
     }
 
     private function line(string $person, Wanted $wanted, \DateTimeZone $zone, int $now): LineRequest

@@ -102,7 +102,7 @@ final readonly class ChangeListController
         ): Answer {
             $this->changeLists->save($changeList, $work, IfMatch::of($request), $caller);
 
-            return new Answer($this->changeLists->json($changeList));
+            return new Answer($this->changeLists->shown($changeList));
         });
     }
 
@@ -118,7 +118,7 @@ final readonly class ChangeListController
         return $this->transaction->run($request, $caller, [], function () use ($changeList, $request, $caller): Answer {
             $this->changeLists->drop($changeList, $request->isMethod('PUT'), $caller);
 
-            return new Answer($this->changeLists->json($changeList));
+            return new Answer($this->changeLists->shown($changeList));
         });
     }
 

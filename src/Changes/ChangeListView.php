@@ -6,6 +6,8 @@ namespace MintDoor\Changes;
 
 use MintDoor\People\PersonName;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Somebody;
+use MintDoor\Sites\SiteName;
 
 /** A change list as it is listed: without what somebody made of it. */
 final readonly class ChangeListView
@@ -32,32 +34,29 @@ final readonly class ChangeListView
         public ?string $undoes,
     ) {}
 
-    /**
-     * @param ?string $undoneBy id of the change list that took it back
-     *
-     * @return array<string, mixed> schema `ChangeList`
-     */
-    public function json(?string $undoneBy): array
+    /** @param ?string $undoneBy id of the change list that took it back */
+    public function shown(?string $undoneBy): ChangeListShown
     {
-        $maker = PersonName::shown($this->makerGiven, $this->makerFamily, $this->makerPreferred);
-
-        return [
-            'id' => $this->id,
-            'kind' => $this->kind,
-            'title' => $this->title,
-            'state' => $this->state,
-            'version' => $this->version,
-            'site' => null === $this->siteId ? null : ['id' => $this->siteId, 'title' => (string) $this->siteTitle],
-            'madeAt' => Instant::toJson($this->madeAt),
-            'madeBy' => ['id' => $this->makerId, 'name' => $maker],
-            'changedAt' => Instant::toJson($this->changedAt ?? $this->madeAt),
-            'total' => $this->total,
-            'done' => $this->done,
-            'applied' => $this->applied,
-            'trouble' => $this->trouble,
-            'tell' => $this->tell,
-            'undoes' => $this->undoes,
-            'undoneBy' => $undoneBy,
-        ];
+        return new ChangeListShown(
+            id: $this->id,
+            kind: $this->kind,
+            title: $this->title,
+            state: $this->state,
+            version: $this->version,
+            site: null === $this->siteId ? null : new SiteName($this->siteId, (string) $this->siteTitle),
+            madeAt: Instant::toJson($this->madeAt),
+            madeBy: new Somebody(
+                $this->makerId,
+                PersonName::shown($this->makerGiven, $this->makerFamily, $this->makerPreferred),
+            ),
+            changedAt: Instant::toJson($this->changedAt ?? $this->madeAt),
+            total: $this->total,
+            done: $this->done,
+            applied: $this->applied,
+            trouble: $this->trouble,
+            tell: $this->tell,
+            undoes: $this->undoes,
+            undoneBy: $undoneBy,
+        );
     }
 }

@@ -8,6 +8,7 @@ use MintDoor\Changes\Entity\ChangeList;
 use MintDoor\Changes\Repository\RequestedLines;
 use MintDoor\Changes\Repository\StoredLists;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Messages\SentMessage;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
@@ -15,10 +16,12 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\IfMatch;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Page;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Somebody;
 
 /**
  * Change lists as they are kept: while they are worked on, while they are applied, and after. What changes something
@@ -159,17 +162,13 @@ final readonly class ChangeLists
     /**
      * Writes down that the rows of a draft became sites.
      *
-     * @param list<array<string, mixed>> $rows schema `SiteBatchRow`
+     * @param list<array<string, mixed>> $rows what is kept of each
      */
     public function made(string $id, array $rows, int $made, Caller $caller): void
     {
         $list = $this->lists->locked($id);
         self::assertState($list, ['draft'], 'This change list was applied already. Begin another.');
-        $kept = ['number' => 1, 'title' => 1, 'code' => 1, 'verdict' => 1, 'problems' => 1, 'site' => 1];
-        $list->undoData = ['rows' => array_map(
-            static fn(array $row): array => array_intersect_key($row, $kept),
-            $rows
-        )];
+        $list->undoData = ['rows' => $rows];
         $list->finish(\count($rows), $made);
         $list->state = 'applied';
         $list->changed($caller->id, $this->clock->instant());
@@ -225,8 +224,8 @@ final readonly class ChangeLists
         }
     }
 
-    /** @return array<string, mixed> schema `ChangeLists` */
-    public function list(ChangeListFilter $filter, Caller $caller): array
+    /** @return Page<ChangeListShown> schema `ChangeLists` */
+    public function list(ChangeListFilter $filter, Caller $caller): Page
     {
         $lists = $this->lists->list(
             $filter,
@@ -240,26 +239,24 @@ final readonly class ChangeLists
         $lists = \array_slice($lists, 0, self::PAGE);
         $undone = $this->lists->undoneBy(array_map(static fn(ChangeListView $list): string => $list->id, $lists));
 
-        return [
-            'items' => array_map(
-                static fn(ChangeListView $list): array => $list->json($undone[$list->id] ?? null),
+        return new Page(
+            array_map(
+                static fn(ChangeListView $list): ChangeListShown => $list->shown($undone[$list->id] ?? null),
                 $lists,
             ),
-            'next' =>
-                null === $last ? null : Cursor::write('changeLists', [Instant::toSql($last->madeAt), $last->id]),
-        ];
+            null === $last ? null : Cursor::write('changeLists', [Instant::toSql($last->madeAt), $last->id]),
+        );
     }
 
-    /** @return array<string, mixed> schema `ChangeList` */
-    public function json(string $id): array
+    public function shown(string $id): ChangeListShown
     {
         $view = $this->lists->view($id) ?? throw Problem::notFound('This change list');
 
-        return $view->json($this->lists->undoneBy([$id])[$id] ?? null);
+        return $view->shown($this->lists->undoneBy([$id])[$id] ?? null);
     }
 
-    /** @return array<string, mixed> schema `ChangeList`: with what was worked on, and lines from a position on */
-    public function page(string $id, int $after, Caller $caller): array
+    /** With what was worked on, and lines from a position on. */
+    public function page(string $id, int $after, Caller $caller): ChangeListAnswer
     {
         $list = $this->seen($id, $caller);
         $work = (array) json_decode($list->work ?? '{}', true);
@@ -272,48 +269,42 @@ final readonly class ChangeLists
             $this->requested->page($id, $this->requested->any($id), $after, self::LINES + 1),
         );
 
-        return [
-            ...$this->json($id),
-            'work' => (object) $work,
-            'lines' => \array_slice($lines, 0, self::LINES),
-            'next' => \count($lines) > self::LINES ? $lines[self::LINES - 1]['position'] : null,
-        ];
+        return new ChangeListAnswer(
+            $this->shown($id),
+            (object) $work,
+            \array_slice($lines, 0, self::LINES),
+            \count($lines) > self::LINES ? $lines[self::LINES - 1]->position : null,
+        );
     }
 
-    /** @return array<string, mixed> member `lines` of schema `ChangeList` */
-    private static function line(Row $row): array
+    private static function line(Row $row): ListedLine
     {
         $request = null === $row->stringOrNull('request') ? [] : $row->json('request');
         $text = static fn(string $name): ?string => \is_string($request[$name] ?? null) ? $request[$name] : null;
         $standing = static fn(string $column): ?array => null === $row->stringOrNull($column)
             ? null
             : ($row->json($column) ?: null);
-        $message = $row->idOrNull('message_id');
 
-        return [
-            'position' => $row->int('position'),
-            'site' => [
-                'id' => $row->id('site_id'),
-                'title' => $row->string('title'),
-                'timeZone' => $row->string('time_zone'),
-            ],
-            'person' => ['id' => $row->id('person_id'), 'name' => PersonRow::name($row)],
-            'text' => (string) $text('text'),
-            'verb' => $row->stringOrNull('verb') ?? $text('verb') ?? 'undo',
-            'role' => $text('role'),
-            'verdict' => $row->stringOrNull('outcome'),
-            'reasons' => self::reasons(null === $row->stringOrNull('reasons') ? [] : $row->json('reasons')),
-            'before' => $standing('state_before'),
-            'after' => $standing('state_after'),
-            'line' => $row->idOrNull('line_id'),
-            'message' => null === $message ? null : ['id' => $message, 'state' => $row->string('message_state')],
-        ];
+        return new ListedLine(
+            position: $row->int('position'),
+            site: new SiteInZone($row->id('site_id'), $row->string('title'), $row->string('time_zone')),
+            person: new Somebody($row->id('person_id'), PersonRow::name($row)),
+            text: (string) $text('text'),
+            verb: $row->stringOrNull('verb') ?? $text('verb') ?? 'undo',
+            role: $text('role'),
+            verdict: $row->stringOrNull('outcome'),
+            reasons: self::reasons(null === $row->stringOrNull('reasons') ? [] : $row->json('reasons')),
+            before: $standing('state_before'),
+            after: $standing('state_after'),
+            line: $row->idOrNull('line_id'),
+            message: SentMessage::ofRow($row),
+        );
     }
 
     /**
      * @param array<array-key, mixed> $kept reasons as they were written, by themselves or beside cautions
      *
-     * @return list<array{code: mixed, values: object}>
+     * @return list<array{code: string, values: \stdClass}>
      */
     private static function reasons(array $kept): array
     {
@@ -322,7 +313,7 @@ final readonly class ChangeLists
         return array_values(
             array_map(
                 static fn(array $note): array => [
-                    'code' => $note['code'] ?? '',
+                    'code' => \is_string($note['code'] ?? null) ? $note['code'] : '',
                     'values' => (object) ($note['values'] ?? []),
                 ],
                 $notes,

@@ -70,7 +70,7 @@ final readonly class AccessCheckController
         $book = $this->roles->book();
 
         return new Answer([
-            'site' => SiteRow::json($access->row, $access->now),
+            'site' => SiteRow::facts($access->row, $access->now),
             'person' => PersonRow::shown($people[$person], $visibility),
             'standing' => StandingShown::of($segment, $book),
             'reason' => $this->reasons->forStaff($this->fixPlanner->reason($context), $access->standing),

@@ -7,6 +7,7 @@ namespace MintDoor\Desk;
 use MintDoor\History\History;
 use MintDoor\People\PersonName;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Somebody;
 
 /** An entry of a history with the names of those it is about. */
 final readonly class HistoryLine
@@ -38,40 +39,29 @@ final readonly class HistoryLine
         return null === $this->undoneBy && History::PLATFORM !== $this->siteId && isset($this->data['before']);
     }
 
-    /**
-     * @param ?int $undoneBy sequence number of the entry that took it back
-     *
-     * @return array<string, mixed> schema `HistoryEntry`
-     */
-    public function json(bool $undoable, ?int $undoneBy): array
+    /** @param ?int $undoneBy sequence number of the entry that took it back */
+    public function shown(bool $undoable, ?int $undoneBy): EntryShown
     {
-        $person = [
-            'id' => $this->personId,
-            'name' => PersonName::shown(
-                (string) $this->personGiven,
-                (string) $this->personFamily,
-                $this->personPreferred,
-            ),
-        ];
+        $person = PersonName::shown((string) $this->personGiven, (string) $this->personFamily, $this->personPreferred);
 
-        return [
-            'site' => null === $this->siteTitle ? null : ['id' => $this->siteId, 'name' => $this->siteTitle],
-            'sequence' => $this->sequence,
-            'at' => Instant::toJson($this->at),
-            'actor' => [
-                'id' => $this->actorId,
-                'name' => PersonName::shown($this->actorGiven, $this->actorFamily, $this->actorPreferred),
-            ],
-            'person' => null === $this->personId ? null : $person,
-            'code' => $this->code,
-            'data' => $this->told(),
-            'undoable' => $undoable,
-            'undoneBy' => $undoneBy,
-        ];
+        return new EntryShown(
+            null === $this->siteTitle ? null : new Somebody($this->siteId, $this->siteTitle),
+            $this->sequence,
+            Instant::toJson($this->at),
+            new Somebody(
+                $this->actorId,
+                PersonName::shown($this->actorGiven, $this->actorFamily, $this->actorPreferred),
+            ),
+            null === $this->personId ? null : new Somebody($this->personId, $person),
+            $this->code,
+            $this->told(),
+            $undoable,
+            $undoneBy,
+        );
     }
 
     /** What the entry says; of many people only how many. */
-    private function told(): object
+    private function told(): \stdClass
     {
         return (object) (isset($this->data['people'])
             ? [...array_diff_key($this->data, ['people' => 1]), 'count' => \count((array) $this->data['people'])]

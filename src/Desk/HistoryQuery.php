@@ -16,6 +16,7 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Page;
 use MintDoor\Shared\PlatformClock;
 
 /** Pages of histories, newest first, with what of it can still be undone. */
@@ -30,8 +31,8 @@ final readonly class HistoryQuery
         private PlatformClock $clock,
     ) {}
 
-    /** @return array<string, mixed> schema `HistoryEntries` */
-    public function ofSite(SiteAccess $access, HistoryFilter $filter): array
+    /** @return Page<EntryShown> schema `HistoryEntries` */
+    public function ofSite(SiteAccess $access, HistoryFilter $filter): Page
     {
         $lines = $this->pages->ofSite(
             $access->site->id,
@@ -44,37 +45,41 @@ final readonly class HistoryQuery
         $people = array_filter(array_map(static fn(HistoryLine $line): ?string => $line->personId, $lines));
         [$histories, $sequences] = $this->histories->of($access->site->id, array_values(array_unique($people)));
 
-        return [
-            'items' => $this->items(
+        return new Page(
+            $this->items(
                 $lines,
                 static fn(HistoryLine $line): ?ChangeHistory => $histories[$line->personId ?? ''] ?? null,
                 $sequences,
             ),
-            'next' => self::next($lines),
-        ];
+            self::next($lines),
+        );
     }
 
-    /** @return array<string, mixed> schema `HistoryEntries` */
-    public function ofPlatform(HistoryFilter $filter): array
+    /** @return Page<EntryShown> schema `HistoryEntries` */
+    public function ofPlatform(HistoryFilter $filter): Page
     {
-        [$from, $until] = self::daysInUtc($filter);
-        $before = self::before($filter);
-        $lines = $this->pages->ofSite(History::PLATFORM, $filter, $from, $until, $before, self::PAGE + 1);
+        $lines = $this->pages->ofSite(
+            History::PLATFORM,
+            $filter,
+            self::fromInUtc($filter),
+            self::untilInUtc($filter),
+            self::before($filter),
+            self::PAGE + 1,
+        );
 
-        return ['items' => $this->items($lines, static fn(): null => null, []), 'next' => self::next($lines)];
+        return new Page($this->items($lines, static fn(): null => null, []), self::next($lines));
     }
 
-    /** @return array<string, mixed> schema `HistoryEntries`: of all sites whose history the caller reads */
-    public function ofPerson(string $person, Caller $caller, HistoryFilter $filter): array
+    /** @return Page<EntryShown> schema `HistoryEntries`: of all sites whose history the caller reads */
+    public function ofPerson(string $person, Caller $caller, HistoryFilter $filter): Page
     {
-        [$from, $until] = self::daysInUtc($filter);
         $lines = $this->pages->ofPerson(
             $person,
             $caller,
             $this->roles->book()->holdersOf(Permission::SeeHistory),
             $filter,
-            $from,
-            $until,
+            self::fromInUtc($filter),
+            self::untilInUtc($filter),
             $this->clock->instant(),
             Cursor::read($filter->cursor, 'person-history', 'du'),
             self::PAGE + 1,
@@ -82,15 +87,14 @@ final readonly class HistoryQuery
         [$histories, $sequences] = $this->histories->ofPerson($person);
         $last = \count($lines) > self::PAGE ? $lines[self::PAGE - 1] : null;
 
-        return [
-            'items' => $this->items(
+        return new Page(
+            $this->items(
                 $lines,
                 static fn(HistoryLine $line): ?ChangeHistory => $histories[$line->siteId] ?? null,
                 $sequences,
             ),
-            'next' =>
-                null === $last ? null : Cursor::write('person-history', [Instant::toSql($last->at), $last->id]),
-        ];
+            null === $last ? null : Cursor::write('person-history', [Instant::toSql($last->at), $last->id]),
+        );
     }
 
     private static function before(HistoryFilter $filter): ?int
@@ -108,15 +112,15 @@ final readonly class HistoryQuery
             : null;
     }
 
-    /** @return array{?int, ?int} from the first day to the end of the last */
-    private static function daysInUtc(HistoryFilter $filter): array
+    /** From the beginning of a day where no site says which time zone it is in. */
+    private static function fromInUtc(HistoryFilter $filter): ?int
     {
-        $utc = new \DateTimeZone('UTC');
+        return null === $filter->from ? null : Time::startOfDay($filter->from, new \DateTimeZone('UTC'));
+    }
 
-        return [
-            null === $filter->from ? null : Time::startOfDay($filter->from, $utc),
-            null === $filter->until ? null : Time::untilDayIncluded($filter->until, $utc),
-        ];
+    private static function untilInUtc(HistoryFilter $filter): ?int
+    {
+        return null === $filter->until ? null : Time::untilDayIncluded($filter->until, new \DateTimeZone('UTC'));
     }
 
     /**
@@ -124,19 +128,19 @@ final readonly class HistoryQuery
      * @param \Closure(HistoryLine): ?ChangeHistory $historyOf of the enrollment it is about
      * @param array<string, int>                    $sequences by line
      *
-     * @return list<array<string, mixed>> schema `HistoryEntry`, a page of them
+     * @return list<EntryShown>
      */
     private function items(array $lines, \Closure $historyOf, array $sequences): array
     {
         $items = [];
         foreach (\array_slice($lines, 0, self::PAGE) as $line) {
             if (null === $line->lineId) {
-                $items[] = $line->json($line->undoesItself(), $line->undoneBy);
+                $items[] = $line->shown($line->undoesItself(), $line->undoneBy);
                 continue;
             }
             $history = $historyOf($line);
             $undoneBy = $history?->undoneBy($line->lineId);
-            $items[] = $line->json(
+            $items[] = $line->shown(
                 true === $history?->mayUndo($line->lineId),
                 null === $undoneBy ? null : $sequences[$undoneBy] ?? null,
             );

@@ -11,7 +11,6 @@ use MintDoor\Core\Changes\FixPlanner;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Enrollment;
 use MintDoor\Core\Roster\Grant;
@@ -52,11 +51,9 @@ final readonly class PersonCard
     ) {}
 
     /**
-     * @return array<string, mixed>&array{version: int} schema `PersonCard`
-     *
      * @throws Problem of type `NotFound` for somebody who has never been here
      */
-    public function of(SiteAccess $access, string $personId): array
+    public function of(SiteAccess $access, string $personId): PersonCardAnswer
     {
         $people = $this->contextLoader->people([$personId]);
         $row = $people[$personId];
@@ -76,54 +73,48 @@ final readonly class PersonCard
         $here = true === $segment?->state->here();
         $visibility = $this->roster->visibilityOf($access, $row);
 
-        return [
-            'person' => PersonRow::shown($row, $visibility),
-            'page' => PersonVisibility::Full === $visibility,
-            'standing' => StandingShown::of($segment, $book),
-            'lastSeen' => $access->may(Permission::SeeActivity)
+        return new PersonCardAnswer(
+            person: PersonRow::shown($row, $visibility),
+            page: PersonVisibility::Full === $visibility,
+            standing: StandingShown::of($segment, $book),
+            lastSeen: $access->may(Permission::SeeActivity)
                 ? Instant::toJson($record->lastSeenAt ?? \PHP_INT_MAX)
                 : null,
-            'work' => $this->work($access, $person, $segment, $record->lastSeenAt),
-            'labels' => PersonVisibility::Full === $visibility ? $this->labels->ofPerson($personId) : [],
-            'version' => $record->version,
-            'band' => ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
-            'reason' => $staff
+            work: $this->work($access, $person, $segment, $record->lastSeenAt),
+            labels: PersonVisibility::Full === $visibility ? $this->labels->ofPerson($personId) : [],
+            version: $record->version,
+            band: ($book->pick($segment->roles ?? [])[0] ?? null)?->bandOf($person)?->name,
+            reason: $staff
                 ? $this->reasons->forStaff($reason, $access->standing)
                 : $this->reasons->forThePerson($reason),
-            'grants' => $this->grants($enrollment, $access->now, $site, $personId),
-            'overrides' => $staff ? $this->overrides($enrollment, $access, $personId) : [],
-            'timeline' => Stretch::all($timeline->segments, $book),
-            'nextChange' => $this->nextChange($timeline, $person, $access),
-            'options' => $may ? RoleOptions::of($book, $access, $person, $here ? $segment->roles : []) : [],
-            'remove' =>
-                $here && ($may || $personId === $access->caller->id)
+            grants: $this->grants($enrollment, $access->now, $site, $personId),
+            overrides: $staff ? $this->overrides($enrollment, $access, $personId) : [],
+            timeline: Stretch::all($timeline->segments, $book),
+            nextChange: $this->nextChange($timeline, $person, $access),
+            options: $may ? RoleOptions::of($book, $access, $person, $here ? $segment->roles : []) : [],
+            remove: $here && ($may || $personId === $access->caller->id)
                     ? $this->changeLists->previewLine($access, new LineRequest($personId, 'remove'))
                     : null,
-            'bringBack' =>
-                $may && !$here ? $this->changeLists->previewLine(
-                    $access,
-                    new LineRequest($personId, 'bring-back')
-                ) : null,
-        ];
+            bringBack: $may && !$here ? $this->changeLists->previewLine(
+                $access,
+                new LineRequest($personId, 'bring-back')
+            ) : null,
+        );
     }
 
-    /**
-     * @return array{at: ?string, entry: string, state: ?string, role: ?string}|null when something changes next for
-     *     them here, and what is so then; null when nothing will
-     */
-    private function nextChange(Timeline $timeline, Person $person, SiteAccess $access): ?array
+    private function nextChange(Timeline $timeline, Person $person, SiteAccess $access): ?NextChange
     {
-        $next =
-            (new Access($this->roles->book()))->stretches($timeline, $person, $access->site, $access->now)[1] ?? null;
+        $book = $this->roles->book();
+        $next = (new Access($book))->stretches($timeline, $person, $access->site, $access->now)[1] ?? null;
 
         return null === $next
             ? null
-            : [
-                'at' => Instant::toJson($next->window->from),
-                'entry' => $next->entry->value,
-                'state' => $next->state?->value,
-                'role' => ($this->roles->book()->pick($next->roles)[0] ?? null)?->code,
-            ];
+            : new NextChange(
+                Instant::toJson($next->window->from),
+                $next->entry->value,
+                $next->state?->value,
+                ($book->pick($next->roles)[0] ?? null)?->code,
+            );
     }
 
     /**
@@ -147,7 +138,7 @@ final readonly class PersonCard
         ];
     }
 
-    /** @return list<array<string, mixed>> member `grants` of schema `PersonCard` */
+    /** @return list<WayIn> */
     private function grants(Enrollment $enrollment, int $now, string $site, string $personId): array
     {
         $stored = $this->given->grants($site, $personId);
@@ -163,35 +154,34 @@ final readonly class PersonCard
         return $ways;
     }
 
-    /** @return array<string, mixed> member `grants` of schema `PersonCard` */
-    private function wayIn(Grant $grant, Phase $phase, Row $row, int $now): array
+    private function wayIn(Grant $grant, Phase $phase, Row $row, int $now): WayIn
     {
-        return [
-            'id' => $grant->id,
-            'door' => ['kind' => $row->string('kind'), 'name' => $row->string('name')],
-            'reserved' => $grant->reserved,
-            'role' => $grant->role,
-            'phase' => match ($phase) {
+        $withdrawn = $grant->override(OverrideKind::Withdrawn, $now);
+
+        return new WayIn(
+            id: $grant->id,
+            door: ['kind' => $row->string('kind'), 'name' => $row->string('name')],
+            reserved: $grant->reserved,
+            role: $grant->role,
+            phase: match ($phase) {
                 Phase::InForce => 'in-force',
                 Phase::Upcoming => 'upcoming',
                 Phase::Waiting => 'waiting',
                 Phase::Removed => 'removed',
                 default => 'ended',
             },
-            'section' => $row->stringOrNull('section'),
-            'from' => Instant::toJson($grant->window->from),
-            'until' => Instant::toJson(
-                $grant->override(OverrideKind::Withdrawn, $now)?->window->from ?? $grant->window->until
-            ),
-            'givenAt' => Instant::toJson($grant->givenAt),
-            'givenBy' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
-        ];
+            section: $row->stringOrNull('section'),
+            from: Instant::toJson($grant->window->from),
+            until: Instant::toJson($withdrawn->window->from ?? $grant->window->until),
+            givenAt: Instant::toJson($grant->givenAt),
+            givenBy: null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
+        );
     }
 
     /**
      * What was done by hand and holds over all ways in, now or from a day on.
      *
-     * @return list<array<string, mixed>> schema `Override`
+     * @return list<OverrideShown>
      */
     private function overrides(Enrollment $enrollment, SiteAccess $access, string $personId): array
     {
@@ -205,21 +195,20 @@ final readonly class PersonCard
         foreach ($this->given->overrides($access->site->id, $personId) as $row) {
             $override = $kept[$row->id('id')] ?? null;
             if (null !== $override) {
-                $overrides[] = [
-                    'kind' => $override->kind->value,
-                    'from' => Instant::toJson($override->window->from),
-                    'until' => Instant::toJson($override->window->until),
-                    'role' => $override->role,
-                    'dates' =>
-                        null === $override->dates
-                            ? null
-                            : [
-                                'from' => Instant::toJson($override->dates->from),
-                                'until' => Instant::toJson($override->dates->until),
-                            ],
-                    'by' => null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
-                    'note' => $access->may(Permission::LetIn) ? $row->stringOrNull('note') : null,
-                ];
+                $overrides[] = new OverrideShown(
+                    kind: $override->kind->value,
+                    from: Instant::toJson($override->window->from),
+                    until: Instant::toJson($override->window->until),
+                    role: $override->role,
+                    dates: null === $override->dates
+                        ? null
+                        : [
+                            'from' => Instant::toJson($override->dates->from),
+                            'until' => Instant::toJson($override->dates->until),
+                        ],
+                    by: null === $row->stringOrNull('family_name') ? null : PersonRow::name($row),
+                    note: $access->may(Permission::LetIn) ? $row->stringOrNull('note') : null,
+                );
             }
         }
 

@@ -37,6 +37,6 @@ final readonly class PersonColumnController
         }
         $card = $this->card->of($access, $person);
 
-        return (new Answer($card))->versioned($card['version']);
+        return (new Answer($card))->versioned($card->version);
     }
 }

@@ -254,7 +254,7 @@ final readonly class PersonController
     {
         $page = $this->page->of($person, $caller);
 
-        return (new Answer($page))->versioned(\is_int($page['version']) ? $page['version'] : 0);
+        return (new Answer($page))->versioned($page->version);
     }
 
     /** @throws Problem of type `Invalid` */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
@@ -27,6 +28,7 @@ use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Repository\Sessions;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Somebody;
 use MintDoor\Sites\SiteRow;
 
 /**
@@ -47,8 +49,7 @@ final readonly class PersonPage
         private PlatformClock $clock,
     ) {}
 
-    /** @return array<string, mixed> schema `PersonPage` */
-    public function of(string $personId, Caller $caller): array
+    public function of(string $personId, Caller $caller): PersonPageAnswer
     {
         $one = $this->gate->at($personId, $caller);
         [$row, $verdict] = [$one->row, $one->care];
@@ -56,99 +57,97 @@ final readonly class PersonPage
         $now = $this->clock->instant();
         $own = $personId === $caller->id;
         $administers = $this->caring->caretaker($caller)->mayClose($person);
-        [$sites, $others] = $this->sites($row, $caller, $now);
-
-        return [
-            'person' => PersonRow::shown($row, PersonVisibility::Full),
-            'version' => $row->int('version'),
-            'gone' => $row->stringOrNull('gone'),
-            'into' => $row->idOrNull('gone_into'),
-            'labels' => $this->labels->ofPeople([$personId])[$personId] ?? [],
-            'account' =>
-                null === $row->stringOrNull('login') || (!$verdict->allowed() && !$own)
-                    ? null
-                    : [
-                        'login' => $row->string('login'),
-                        'open' => $person->accountOpen($now),
-                        'closedFrom' =>
-                            $person->accountClosedFrom >= Time::FOREVER
-                                ? null
-                                : Instant::toJson($person->accountClosedFrom),
-                        'hasPassword' => $row->bool('has_password'),
-                        'mustChange' => $row->bool('must_change'),
-                        'sessions' => $this->sessions->countOf($personId),
-                        'madeAt' => Instant::toJson($row->instantOrNull('made_at') ?? Time::BEGINNING),
-                        'usedAt' => Instant::toJson($row->instantOrNull('used_at') ?? Time::BEGINNING),
-                    ],
-            'looksAfter' => $verdict->allowed(),
-            'refusal' => $verdict->refusal,
-            'careFrom' => null === $verdict->from ? null : Instant::toJson($verdict->from),
-            'administers' => $administers,
-            'mayClose' => $verdict->allowed() && $administers,
-            // What staff wrote down about somebody is not for them, nor for who does not look after them.
-            'notes' => $verdict->allowed()
-                ? array_map(
-                    static fn(PersonNote $note): array => self::note($note, $administers, $caller),
-                    $this->notes->of($this->gate->everyId($personId)),
-                )
-                : [],
-            'sites' => $sites,
-            'elsewhere' => $others,
-        ];
-    }
-
-    /** @return array<string, mixed> schema `PersonNote` */
-    private static function note(PersonNote $note, bool $administers, Caller $caller): array
-    {
-        return [
-            'id' => $note->id,
-            'text' => $note->text,
-            'at' => Instant::toJson($note->madeAt),
-            'by' => ['id' => $note->madeBy->id, 'name' => $note->madeBy->name()],
-            'mine' => $administers || $note->madeBy->id === $caller->id,
-        ];
-    }
-
-    /**
-     * @return array{list<array<string, mixed>>, int} sites the caller runs or administers, and how many others there
-     *     are
-     */
-    private function sites(Row $personRow, Caller $caller, int $now): array
-    {
-        $rows = $this->standings->everywhere(
-            $personRow->id('person_id'),
+        $seesAccount = null !== $row->stringOrNull('login') && ($verdict->allowed() || $own);
+        $all = $this->standings->everywhere(
+            $personId,
             $caller->id,
             $this->roles->book()->holdersOf(Permission::LetIn),
             $now,
         );
+        $sites = $this->sites($all, $person, $caller, $now);
+
+        return new PersonPageAnswer(
+            person: PersonRow::shown($row, PersonVisibility::Full),
+            version: $row->int('version'),
+            gone: $row->stringOrNull('gone'),
+            into: $row->idOrNull('gone_into'),
+            labels: $this->labels->ofPeople([$personId])[$personId] ?? [],
+            account: $seesAccount ? $this->account($row, $person, $now) : null,
+            looksAfter: $verdict->allowed(),
+            refusal: $verdict->refusal,
+            careFrom: null === $verdict->from ? null : Instant::toJson($verdict->from),
+            administers: $administers,
+            mayClose: $verdict->allowed() && $administers,
+            // What staff wrote down about somebody is not for them, nor for who does not look after them.
+            notes: $verdict->allowed()
+                ? array_map(
+                    static fn(PersonNote $note): NoteShown => self::note($note, $administers, $caller),
+                    $this->notes->of($this->gate->everyId($personId)),
+                )
+                : [],
+            sites: $sites,
+            elsewhere: \count(array_unique(array_map(static fn(Row $row): string => $row->id('id'), $all)))
+                - \count($sites),
+        );
+    }
+
+    private function account(Row $row, Person $person, int $now): AccountShown
+    {
+        return new AccountShown(
+            login: $row->string('login'),
+            open: $person->accountOpen($now),
+            closedFrom: Instant::toJson($person->accountClosedFrom),
+            hasPassword: $row->bool('has_password'),
+            mustChange: $row->bool('must_change'),
+            sessions: $this->sessions->countOf($person->id),
+            madeAt: Instant::toJson($row->instantOrNull('made_at') ?? Time::BEGINNING),
+            usedAt: Instant::toJson($row->instantOrNull('used_at') ?? Time::BEGINNING),
+        );
+    }
+
+    private static function note(PersonNote $note, bool $administers, Caller $caller): NoteShown
+    {
+        return new NoteShown(
+            $note->id,
+            $note->text,
+            Instant::toJson($note->madeAt),
+            new Somebody($note->madeBy->id, $note->madeBy->name()),
+            $administers || $note->madeBy->id === $caller->id,
+        );
+    }
+
+    /**
+     * Of all sites of somebody those the caller runs or administers.
+     *
+     * @param list<Row> $rows
+     *
+     * @return list<SiteOfPerson>
+     */
+    private function sites(array $rows, Person $person, Caller $caller, int $now): array
+    {
         $bySite = [];
         foreach ($rows as $row) {
-            $bySite[$row->id('id')][] = $row;
+            if ($row->bool('runs') || $caller->administers($row->string('division_code'))) {
+                $bySite[$row->id('id')][] = $row;
+            }
         }
         $book = $this->roles->book();
         $access = new Access($book);
-        $person = PersonRow::person($personRow);
         $sites = [];
-        $others = 0;
         foreach ($bySite as $own) {
             $site = SiteRow::site($own[0]);
-            $administers = $caller->administers($site->division);
-            if (!$own[0]->bool('runs') && !$administers) {
-                ++$others;
-                continue;
-            }
             $timeline = new Timeline(array_map(SegmentRow::segment(...), $own));
-            $sites[] = [
-                'site' => SiteRow::json($own[0], $now),
-                'standing' => StandingShown::of($timeline->at($now), $book),
-                'reason' => $this->reasons->forStaff(
+            $sites[] = new SiteOfPerson(
+                SiteRow::facts($own[0], $now),
+                StandingShown::of($timeline->at($now), $book),
+                $this->reasons->forStaff(
                     $access->reason($timeline, $person, $site, $now),
                     $access->standing(new Timeline([]), Gate::person($caller), $now, true, $site),
                 ),
-                'stretches' => Stretch::all($timeline->segments, $book),
-            ];
+                Stretch::all($timeline->segments, $book),
+            );
         }
 
-        return [$sites, $others];
+        return $sites;
     }
 }

@@ -12,12 +12,14 @@ use MintDoor\Roles\Roles;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Named;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Sites\Entity\Division;
 use MintDoor\Sites\Entity\Term;
 use MintDoor\Sites\Repository\Divisions;
 use MintDoor\Sites\Repository\Sites;
 use MintDoor\Sites\Repository\Terms;
+use MintDoor\Sites\TermShown;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -40,29 +42,28 @@ final readonly class PlatformController
     {
         $divisions = $this->divisions->findBy([], ['name' => 'ASC']);
 
-        return new Answer([
-            'now' => Instant::toJson($this->clock->instant()),
-            'divisions' => array_map(
-                static fn(Division $division): array => ['code' => $division->code, 'name' => $division->name],
-                $divisions,
+        return new Answer(
+            new PlatformAnswer(
+                now: Instant::toJson($this->clock->instant()),
+                divisions: array_map(
+                    static fn(Division $division): Named => new Named($division->code, $division->name),
+                    $divisions,
+                ),
+                terms: array_map(
+                    static fn(Term $term): TermShown => new TermShown(
+                        $term->code,
+                        $term->name,
+                        $term->startsOn,
+                        $term->endsOn,
+                    ),
+                    $this->terms->all(),
+                ),
+                highestLevel: max(1, $this->people->highestLevel(), $this->sites->highestLevel()),
+                siteKinds: SiteRequest::KINDS,
+                roles: array_map(self::role(...), $this->roles->book()->all()),
+                mayMakeIn: $this->mayMakeIn($caller, array_column($divisions, 'code')),
             ),
-            'terms' => array_map(
-                static fn(Term $term): array => [
-                    'code' => $term->code,
-                    'name' => $term->name,
-                    'startsOn' => $term->startsOn,
-                    'endsOn' => $term->endsOn,
-                ],
-                $this->terms->all(),
-            ),
-            'highestLevel' => max(1, $this->people->highestLevel(), $this->sites->highestLevel()),
-            'siteKinds' => SiteRequest::KINDS,
-            'roles' => array_map($this->role(...), $this->roles->book()->all()),
-            'mayMakeIn' => $this->mayMakeIn(
-                $caller,
-                array_column($divisions, 'code'),
-            ),
-        ]);
+        );
     }
 
     /**
@@ -84,22 +85,21 @@ final readonly class PlatformController
         return $may;
     }
 
-    /** @return array<string, mixed> schema `Role` */
-    private function role(Role $role): array
+    private static function role(Role $role): RoleShown
     {
-        return [
-            'code' => $role->code,
-            'name' => $role->name,
-            'standard' => $role->standard,
-            'rank' => $role->rank,
-            'lead' => $role->lead,
-            'takesSeat' => $role->takesSeat,
-            'listed' => $role->listed,
-            'caution' => $role->caution,
-            'permissions' => array_map(
+        return new RoleShown(
+            code: $role->code,
+            name: $role->name,
+            standard: $role->standard,
+            rank: $role->rank,
+            lead: $role->lead,
+            takesSeat: $role->takesSeat,
+            listed: $role->listed,
+            caution: $role->caution,
+            permissions: array_map(
                 static fn(Permission $permission): string => $permission->value,
                 $role->permissions,
             ),
-        ];
+        );
     }
 }

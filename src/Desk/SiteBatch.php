@@ -12,7 +12,6 @@ use MintDoor\Changes\Repository\AppliedLines;
 use MintDoor\Core\Intake\Candidate;
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Outcome;
-use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\Standing;
@@ -21,7 +20,6 @@ use MintDoor\Core\Sites\SiteDraft;
 use MintDoor\Core\Sites\SiteRows;
 use MintDoor\Core\Text\TooMuch;
 use MintDoor\Intake\PeopleReader;
-use MintDoor\People\PersonRow;
 use MintDoor\People\PersonShown;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\Repository\Enrollments;
@@ -33,6 +31,7 @@ use MintDoor\Shared\Row;
 use MintDoor\Shared\Transaction;
 use MintDoor\Sites\Repository\Divisions;
 use MintDoor\Sites\Repository\Terms;
+use MintDoor\Sites\SiteName;
 use Symfony\Component\Validator\Validator\ValidatorInterface;
 
 /** Makes sites from rows, each by itself, and takes them back. Runs inside a transaction. */
@@ -52,8 +51,7 @@ final readonly class SiteBatch
         private ValidatorInterface $validator,
     ) {}
 
-    /** @return array<string, mixed> answer of `makeSites` */
-    public function make(SiteBatchRequest $request, Caller $caller): array
+    public function make(SiteBatchRequest $request, Caller $caller): SiteBatchAnswer
     {
         $reader = new SiteRows(
             SiteRequest::KINDS,
@@ -72,7 +70,7 @@ final readonly class SiteBatch
         $made = 0;
         foreach ($drafts as $draft) {
             $row = $this->one($draft, $leads[$draft->number] ?? [], $request->apply, $caller);
-            $made += (int) ('ready' === $row['verdict']);
+            $made += (int) ('ready' === $row->verdict);
             $rows[] = $row;
         }
         if ($request->apply) {
@@ -80,10 +78,11 @@ final readonly class SiteBatch
                 throw Problem::field('/text', 'nothing', 'There is no site to make yet. Complete a row first.');
             }
             $this->stored->seen($request->changeList, $caller, 'sites');
-            $this->stored->made($request->changeList, $rows, $made, $caller);
+            $kept = array_map(static fn(SiteBatchRow $row): array => $row->kept(), $rows);
+            $this->stored->made($request->changeList, $kept, $made, $caller);
         }
 
-        return ['rows' => $rows, 'made' => $made, 'changeList' => $request->apply ? $request->changeList : null];
+        return new SiteBatchAnswer($rows, $made, $request->apply ? $request->changeList : null);
     }
 
     /** @return list<string> ids of the sites a change list made */
@@ -92,7 +91,7 @@ final readonly class SiteBatch
         return array_column($this->rows($changeList, $caller), 'site');
     }
 
-    /** @return array<string, mixed> answer of `undoSites` */
+    /** @return list<SiteTakenBack> */
     public function takeBack(string $changeList, Caller $caller): array
     {
         $rows = $this->rows($changeList, $caller);
@@ -125,21 +124,19 @@ final readonly class SiteBatch
                 }
                 $this->handler->takeBack($platform);
             }
-            $lines[] = [
-                'site' => ['id' => $row['site'], 'title' => $row['title']],
-                'verdict' => null === $reason ? 'ready' : 'refused',
-                'detail' => $reason,
-            ];
+            $lines[] = new SiteTakenBack(
+                new SiteName($row['site'], $row['title']),
+                null === $reason ? 'ready' : 'refused',
+                $reason,
+            );
         }
-        $gone = array_column(
-            array_filter($lines, static fn(array $line): bool => 'ready' === $line['verdict']),
-            'site',
-        );
+        $gone = array_filter($lines, static fn(SiteTakenBack $line): bool => 'ready' === $line->verdict);
         if ([] !== $gone) {
-            $this->stored->takenBack($changeList, array_column($gone, 'id'), $caller);
+            $ids = array_map(static fn(SiteTakenBack $line): string => $line->site->id, array_values($gone));
+            $this->stored->takenBack($changeList, $ids, $caller);
         }
 
-        return ['lines' => $lines];
+        return $lines;
     }
 
     /** Why a site can not be taken back any more. */
@@ -170,17 +167,13 @@ final readonly class SiteBatch
             : throw new Problem(ProblemType::UndoneAlready, 'Nothing of this change list is left to take back.');
     }
 
-    /**
-     * @param list<array{text: string, person: ?string, candidates: list<PersonShown>}> $leads
-     *
-     * @return array<string, mixed> schema `SiteBatchRow`
-     */
+    /** @param list<LeadNamed> $leads */
     private function one(
         SiteDraft $draft,
         array $leads,
         bool $apply,
         Caller $caller,
-    ): array {
+    ): SiteBatchRow {
         $problems = array_map(
             static fn(array $each): array => [
                 'field' => $each['field'],
@@ -201,7 +194,7 @@ final readonly class SiteBatch
         foreach ([] === $problems ? $this->validator->validate($request) : [] as $violation) {
             $problems[] = ['field' => $violation->getPropertyPath(), 'detail' => (string) $violation->getMessage()];
         }
-        $open = array_filter($leads, static fn(array $lead): bool => null === $lead['person']);
+        $open = array_filter($leads, static fn(LeadNamed $lead): bool => null === $lead->person);
         $site = null;
         if ([] === $problems && [] === $open) {
             try {
@@ -218,26 +211,26 @@ final readonly class SiteBatch
             }
         }
 
-        return [
-            'number' => $draft->number,
-            'text' => $draft->text,
-            'title' => $request->title,
-            'code' => $request->code,
-            'kind' => $draft->kind,
-            'division' => $draft->division,
-            'term' => $draft->term,
-            'lowest' => $draft->lowest,
-            'highest' => $draft->highest,
-            'seats' => $draft->seats,
-            'leads' => $leads,
-            'problems' => $problems,
-            'verdict' => match (true) {
+        return new SiteBatchRow(
+            number: $draft->number,
+            text: $draft->text,
+            title: $request->title,
+            code: $request->code,
+            kind: $draft->kind,
+            division: $draft->division,
+            term: $draft->term,
+            lowest: $draft->lowest,
+            highest: $draft->highest,
+            seats: $draft->seats,
+            leads: $leads,
+            problems: $problems,
+            verdict: match (true) {
                 [] !== $problems => 'refused',
                 [] !== $open => 'needs-choice',
                 default => 'ready',
             },
-            'site' => $apply && [] === $problems ? $site : null,
-        ];
+            site: $apply && [] === $problems ? $site : null,
+        );
     }
 
     /** @param list<string|null> $leads ids */
@@ -278,8 +271,7 @@ final readonly class SiteBatch
     /**
      * @param list<SiteDraft> $drafts
      *
-     * @return array<int, list<array{text: string, person: ?string, candidates: list<PersonShown>}>> by row
-     *     number
+     * @return array<int, list<LeadNamed>> by row number
      */
     private function leads(array $drafts, SiteBatchRequest $request, Caller $caller): array
     {
@@ -291,34 +283,24 @@ final readonly class SiteBatch
         }
         $for = new Circumstances(new SiteRules('', ''), [PersonKind::Staff]);
         $read = $this->people->read(array_values($texts), $caller, $for);
-        foreach (array_keys($texts) as $n => $key) {
-            [$reading, $rows] = $read[$n];
+        foreach (array_keys($texts) as $place => $key) {
+            $reading = $read->ofLine($place);
             $who =
                 $request->leads[$key]
                 ?? (\in_array($reading?->outcome, [Outcome::Match, Outcome::Repeat], true)
                     ? $reading->candidates[0]->known->person->id
                     : null);
-            $leads[(int) $key][] = [
-                'text' => $texts[$key],
-                'person' => $who,
-                'candidates' => self::candidates($reading, $rows),
-            ];
+            $leads[(int) $key][] = new LeadNamed(
+                $texts[$key],
+                $who,
+                array_map(
+                    static fn(Candidate $each): PersonShown => $read->people[$each->known->person->id]->shown(),
+                    $reading->candidates ?? [],
+                ),
+            );
         }
 
         return $leads;
-    }
-
-    /**
-     * @param array<string, array{Row, \MintDoor\Core\People\PersonVisibility}> $rows by person
-     *
-     * @return list<PersonShown>
-     */
-    private static function candidates(?Reading $reading, array $rows): array
-    {
-        return array_map(
-            static fn(Candidate $each): PersonShown => PersonRow::shown(...$rows[$each->known->person->id]),
-            $reading->candidates ?? [],
-        );
     }
 
     private static function sentence(string $field, string $code): string

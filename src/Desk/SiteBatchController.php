@@ -55,9 +55,7 @@ final readonly class SiteBatchController
             $request,
             $caller,
             $this->batch->madeBy($changeList, $caller),
-            fn(): Answer => new Answer(
-                $this->batch->takeBack($changeList, $caller),
-            ),
+            fn(): Answer => new Answer(['lines' => $this->batch->takeBack($changeList, $caller)]),
         );
     }
 }

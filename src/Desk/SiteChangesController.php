@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Changes\SiteInZone;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
@@ -62,9 +63,7 @@ final readonly class SiteChangesController
         return $this->each($request, $caller, array_keys($entries), true, function (SiteAccess $access) use (
             $entries,
         ): int {
-            $undone = $this->takeBack->entry($access, $entries[$access->site->id])['entry'];
-
-            return \is_int($undone) ? $undone : 0;
+            return $this->takeBack->entry($access, $entries[$access->site->id])->entry ?? 0;
         });
     }
 
@@ -89,29 +88,14 @@ final readonly class SiteChangesController
             $lines = [];
             foreach ($sites as $id) {
                 $access = $this->gate->at($id, $caller);
-                $line = [
-                    'site' => [
-                        'id' => $id,
-                        'title' => $access->row->string('title'),
-                        'timeZone' => $access->row->string('time_zone'),
-                    ],
-                    'verdict' => 'ready',
-                    'reason' => null,
-                    'entry' => null,
-                ];
+                $site = new SiteInZone($id, $access->row->string('title'), $access->row->string('time_zone'));
                 try {
                     $entry = $this->transaction->attempt($apply, static fn(): int => $work($access));
-                    $lines[] = [
-                        ...$line,
-                        'verdict' => 0 === $entry ? 'nothing-to-do' : 'ready',
-                        'entry' => $apply && 0 !== $entry ? $entry : null,
-                    ];
+                    $verdict = 0 === $entry ? 'nothing-to-do' : 'ready';
+                    $lines[] = new SiteChangeLine($site, $verdict, null, $apply && 0 !== $entry ? $entry : null);
                 } catch (Problem $problem) {
-                    $lines[] = [
-                        ...$line,
-                        'verdict' => 'refused',
-                        'reason' => ['detail' => $problem->detail, 'line' => $problem->more['line'] ?? null],
-                    ];
+                    $reason = ['detail' => $problem->detail, 'line' => $problem->more['line'] ?? null];
+                    $lines[] = new SiteChangeLine($site, 'refused', $reason, null);
                 }
             }
 

@@ -21,6 +21,7 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\Somebody;
 use MintDoor\Shared\Transaction;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\Request;
@@ -121,46 +122,39 @@ final readonly class SiteController
     private function answer(SiteAccess $access, int $status = 200, ?int $entry = null): Answer
     {
         $count = $this->counts->of([$access->site->id], $access->now)[$access->site->id] ?? new SiteCount();
-        $version = $access->row->int('version');
+        $answer = new SiteAnswer(
+            facts: SiteRow::facts($access->row, $access->now),
+            seats: $access->site->seats,
+            learners: $count->seatsHeld,
+            staff: $count->staff,
+            leadLimit: $access->site->leadLimit,
+            sections: array_map(
+                static fn(Section $section): Somebody => new Somebody($section->id, $section->name),
+                $this->sections->all($access->site->id),
+            ),
+            version: $access->row->int('version'),
+            standing: StandingShown::of($access->segment, $this->roles->book()),
+            administrator: $access->standing->administrator,
+            may: $access->permissions(),
+            seenAs: $this->seenAs($access),
+            entry: $entry,
+        );
 
-        return (new Answer(
-            [
-                ...SiteRow::json($access->row, $access->now),
-                'seats' => $access->site->seats,
-                'learners' => $count->seatsHeld,
-                'staff' => $count->staff,
-                'leadLimit' => $access->site->leadLimit,
-                'sections' => array_map(
-                    static fn(Section $section): array => ['id' => $section->id, 'name' => $section->name],
-                    $this->sections->all($access->site->id),
-                ),
-                'version' => $version,
-                'standing' => StandingShown::of($access->segment, $this->roles->book()),
-                'administrator' => $access->standing->administrator,
-                'may' => array_values(
-                    array_map(
-                        static fn(Permission $permission): string => $permission->value,
-                        array_filter(Permission::cases(), $access->may(...)),
-                    ),
-                ),
-                'seenAs' =>
-                    null === $access->seenAs
-                        ? null
-                        : [
-                            'as' => $access->seenAs,
-                            'name' => $access->caller->name,
-                            'reason' => $this->reasons->forThePerson(
-                                (new Access($this->roles->book()))->reason(
-                                    ($access->enrollment ?? new Enrollment())->timeline(),
-                                    Gate::person($access->caller),
-                                    $access->site,
-                                    $access->now,
-                                ),
-                            ),
-                        ],
-                'entry' => $entry,
-            ],
-            $status,
-        ))->versioned($version);
+        return (new Answer($answer, $status))->versioned($answer->version);
+    }
+
+    private function seenAs(SiteAccess $access): ?SeenAsShown
+    {
+        if (null === $access->seenAs) {
+            return null;
+        }
+        $reason = (new Access($this->roles->book()))->reason(
+            ($access->enrollment ?? new Enrollment())->timeline(),
+            Gate::person($access->caller),
+            $access->site,
+            $access->now,
+        );
+
+        return new SeenAsShown($access->seenAs, $access->caller->name, $this->reasons->forThePerson($reason));
     }
 }

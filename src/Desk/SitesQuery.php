@@ -37,8 +37,7 @@ final readonly class SitesQuery
         private Counts $counts,
     ) {}
 
-    /** @return array<string, mixed> schema `Sites` */
-    public function list(Caller $caller, SitesFilter $filter): array
+    public function list(Caller $caller, SitesFilter $filter): SitesAnswer
     {
         $now = $this->clock->instant();
         if ('all' === $filter->scope && !$caller->isAdministrator()) {
@@ -56,27 +55,26 @@ final readonly class SitesQuery
         $counts = $this->counts->of(array_map(static fn(Row $row): string => $row->id('id'), $rows), $now);
         $mine = 'in' === $filter->scope ? $this->reasonsFor($caller, $rows, $now) : [];
 
-        return [
-            'items' => array_map(
-                static fn(Row $row): array => [
-                    ...SiteRow::json($row, $now),
-                    'seats' => $row->intOrNull('seats'),
-                    'learners' => $counts[$row->id('id')]->seatsHeld ?? 0,
-                    'staff' => $counts[$row->id('id')]->staff ?? 0,
-                    'mine' => $mine[$row->id('id')] ?? null,
-                ],
+        return new SitesAnswer(
+            array_map(
+                static fn(Row $row): SiteSummary => new SiteSummary(
+                    SiteRow::facts($row, $now),
+                    $row->intOrNull('seats'),
+                    $counts[$row->id('id')]->seatsHeld ?? 0,
+                    $counts[$row->id('id')]->staff ?? 0,
+                    $mine[$row->id('id')] ?? null,
+                ),
                 $rows,
             ),
-            'total' => $this->sites->many($caller, $filter, $runs, $now, $remembered),
-            'next' =>
-                $more && null !== $last ? Cursor::write('sites', [$last->string('title'), $last->id('id')]) : null,
-        ];
+            $this->sites->many($caller, $filter, $runs, $now, $remembered),
+            $more && null !== $last ? Cursor::write('sites', [$last->string('title'), $last->id('id')]) : null,
+        );
     }
 
     /**
      * @param list<Row> $sites
      *
-     * @return array<string, array<string, mixed>> schema `Reason`, by site
+     * @return array<string, OwnStanding> by site
      */
     private function reasonsFor(Caller $caller, array $sites, int $now): array
     {
@@ -89,12 +87,11 @@ final readonly class SitesQuery
         foreach ($sites as $row) {
             $site = SiteRow::site($row);
             $timeline = new Timeline($own[$site->id] ?? []);
-            $mine[$site->id] = [
-                'standing' => StandingShown::of($timeline->at($now), $this->roles->book()),
-                'reason' => $this->reasons->forThePerson(
-                    $access->reason($timeline, Gate::person($caller), $site, $now),
-                ),
-            ];
+            $reason = $access->reason($timeline, Gate::person($caller), $site, $now);
+            $mine[$site->id] = new OwnStanding(
+                StandingShown::of($timeline->at($now), $this->roles->book()),
+                $this->reasons->forThePerson($reason),
+            );
         }
 
         return $mine;

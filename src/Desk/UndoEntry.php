@@ -26,18 +26,16 @@ final readonly class UndoEntry
     ) {}
 
     /**
-     * @return array<string, mixed> answer of `undo`
-     *
      * @throws Problem of type `ChangedSince`, `UndoneAlready`, `NotAllowed` or `NotFound`
      */
-    public function entry(SiteAccess $access, int $sequence): array
+    public function entry(SiteAccess $access, int $sequence): UndoneEntry
     {
         $entry = $this->entries->locked($access->site->id, $sequence) ?? throw Problem::notFound('This entry');
         if (null !== $entry->lineId) {
             $access->require(Permission::LetIn, 'You may not change who is in this site.');
             $undone = $this->changeLists->undo($access, [$entry->lineId])->lines[0];
 
-            return ['entry' => $undone->stored?->entry, 'line' => $undone];
+            return new UndoneEntry($undone->stored?->entry, $undone);
         }
         if (null !== $entry->undoneBy) {
             throw new Problem(ProblemType::UndoneAlready, 'This was already undone.');
@@ -46,14 +44,11 @@ final readonly class UndoEntry
             throw Problem::notAllowed('This entry is no change that could be undone.');
         }
         if (isset($entry->data['label'])) {
-            return ['entry' => $this->label($access, $entry->code, $entry->data, $sequence), 'line' => null];
+            return new UndoneEntry($this->label($access, $entry->code, $entry->data, $sequence), null);
         }
         $access->require(Permission::RunSite, 'Only a lead of this site or an administrator may do this.');
 
-        return [
-            'entry' => $this->sites->undo($access, $entry->code, $entry->data, $sequence),
-            'line' => null,
-        ];
+        return new UndoneEntry($this->sites->undo($access, $entry->code, $entry->data, $sequence), null);
     }
 
     /**

@@ -14,6 +14,7 @@ use MintDoor\Core\Roster\State;
 use MintDoor\Doors\Repository\InvitablePeople;
 use MintDoor\Doors\Repository\StoredInvitations;
 use MintDoor\Intake\PeopleReader;
+use MintDoor\Intake\PersonSeen;
 use MintDoor\People\PersonRow;
 use MintDoor\People\PersonShown;
 use MintDoor\Roles\Roles;
@@ -40,14 +41,14 @@ final readonly class InvitationPlanner
             return [];
         }
         $role = $this->roles->book()->find($door->policy->role);
-        [$readings, $rows] = $this->reader->readings(
+        $read = $this->reader->readings(
             $lines,
             $access->caller,
             new Circumstances($access->site, $role->for ?? [PersonKind::Learner]),
         );
         $planned = [];
-        foreach ($readings as $reading) {
-            $planned[] = self::line($reading, $rows, $request->choices[(string) $reading->line->number] ?? null);
+        foreach ($read->readings as $reading) {
+            $planned[] = self::line($reading, $read->people, $request->choices[(string) $reading->line->number] ?? null);
         }
 
         return $this->judged($access, $door, $planned);
@@ -75,15 +76,15 @@ final readonly class InvitationPlanner
         );
     }
 
-    /** @param array<string, array{Row, PersonVisibility}> $rows by person */
-    private static function line(Reading $reading, array $rows, ?string $chosen): InviteLine
+    /** @param array<string, PersonSeen> $people by id */
+    private static function line(Reading $reading, array $people, ?string $chosen): InviteLine
     {
         $number = $reading->line->number;
         $text = mb_substr($reading->line->text, 0, self::TEXT);
         $candidates = array_map(static fn($each): string => $each->known->person->id, $reading->candidates);
         // Whose address one may see is told it; of others it stays with the door.
         $known = array_values(
-            array_filter($candidates, static fn(string $id): bool => PersonVisibility::Full === $rows[$id][1]),
+            array_filter($candidates, static fn(string $id): bool => PersonVisibility::Full === $people[$id]->visibility),
         );
         if (null !== $chosen && \in_array($chosen, $candidates, true)) {
             return new InviteLine($number, $text, 'ready', $chosen, known: $known);
@@ -94,7 +95,7 @@ final readonly class InvitationPlanner
         );
         $address = array_values($addresses)[0] ?? null;
         $shown = Outcome::Choose === $reading->outcome
-            ? array_map(static fn(string $id): PersonShown => PersonRow::shown(...$rows[$id]), $candidates)
+            ? array_map(static fn(string $id): PersonShown => $people[$id]->shown(), $candidates)
             : [];
 
         return match ($reading->outcome) {

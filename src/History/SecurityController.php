@@ -10,6 +10,7 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Expensive;
 use MintDoor\Shared\FromQuery;
+use MintDoor\Shared\Page;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\SecurityLog;
 use Symfony\Component\HttpFoundation\Response;
@@ -35,10 +36,12 @@ final readonly class SecurityController
         $more = \count($rows) > self::PAGE;
         $rows = \array_slice($rows, 0, self::PAGE);
 
-        return new Answer([
-            'items' => array_map(static fn(SecurityLine $line): array => $line->json(), $rows),
-            'next' => $more ? Cursor::write('security-log', [$rows[self::PAGE - 1]->sequence]) : null,
-        ]);
+        return new Answer(
+            new Page(
+                array_map(static fn(SecurityLine $line): SecurityEntryShown => $line->shown(), $rows),
+                $more ? Cursor::write('security-log', [$rows[self::PAGE - 1]->sequence]) : null,
+            ),
+        );
     }
 
     /** As JSON lines, the last first; that it was taken is a line of it. */
@@ -48,7 +51,7 @@ final readonly class SecurityController
     {
         $lines = array_map(
             static fn(SecurityLine $line): string => json_encode(
-                $line->json(),
+                $line->shown(),
                 \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
             )."\n",
             $this->entries->find($filter, self::divisionsOf($caller), null, self::MOST_EXPORTED),

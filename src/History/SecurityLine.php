@@ -6,6 +6,8 @@ namespace MintDoor\History;
 
 use MintDoor\People\PersonName;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Somebody;
+use MintDoor\Sites\SiteName;
 
 /** A line of the security log with the names of those it is about. */
 final readonly class SecurityLine
@@ -29,26 +31,26 @@ final readonly class SecurityLine
         public ?string $siteTitle,
     ) {}
 
-    /** @return array<string, mixed> schema `SecurityEntry` */
-    public function json(): array
+    public function shown(): SecurityEntryShown
     {
-        return [
-            'sequence' => $this->sequence,
-            'at' => Instant::toJson($this->at),
-            'code' => $this->code,
-            'person' => self::who($this->personId, $this->personGiven, $this->personFamily, $this->personPreferred),
-            'by' => self::who($this->byId, $this->byGiven, $this->byFamily, $this->byPreferred),
-            'site' => null === $this->siteTitle ? null : ['id' => $this->siteId, 'title' => $this->siteTitle],
-            'address' => $this->address,
-            'data' => (object) json_decode($this->data, true),
-        ];
+        return new SecurityEntryShown(
+            $this->sequence,
+            Instant::toJson($this->at),
+            $this->code,
+            self::who($this->personId, $this->personGiven, $this->personFamily, $this->personPreferred),
+            self::who($this->byId, $this->byGiven, $this->byFamily, $this->byPreferred),
+            null === $this->siteId || null === $this->siteTitle
+                ? null
+                : new SiteName($this->siteId, $this->siteTitle),
+            $this->address,
+            (object) json_decode($this->data, true),
+        );
     }
 
-    /** @return array{id: string, name: string}|null */
-    private static function who(?string $id, ?string $given, ?string $family, ?string $preferred): ?array
+    private static function who(?string $id, ?string $given, ?string $family, ?string $preferred): ?Somebody
     {
         return null === $id
             ? null
-            : ['id' => $id, 'name' => PersonName::shown((string) $given, (string) $family, $preferred)];
+            : new Somebody($id, PersonName::shown((string) $given, (string) $family, $preferred));
     }
 }

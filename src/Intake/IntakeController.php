@@ -82,7 +82,12 @@ final readonly class IntakeController
                     && PersonVisibility::Masked === $visibility
                     && true !== $segment?->state->here()
                     && $this->outside->asks($row, $q, $access, $reach);
-                $lists[$list][] = $this->candidates->json($row, $segment, $visibility, $access) + ['asks' => $asks];
+                $lists[$list][] = $this->candidates->shown(
+                    new PersonSeen($row, $visibility),
+                    $segment,
+                    $access,
+                    $asks,
+                );
             }
         }
 

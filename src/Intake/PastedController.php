@@ -9,19 +9,17 @@ use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\People\PersonKind;
-use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Intake\Repository\SettledLines;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
-use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
+use MintDoor\Shared\Items;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\MapRequestPayload;
 use Symfony\Component\Routing\Attribute\Route;
@@ -58,52 +56,38 @@ final readonly class PastedController
             $site,
             array_map(static fn(PastedLine $line): string => $line->gist(), $lines),
         );
-        [$readings, $rows, $for] = $this->people->readings(
+        $read = $this->people->readings(
             $lines,
             $caller,
             new Circumstances($access->site, $role->for ?? [PersonKind::Learner, PersonKind::Staff], $remembered),
         );
 
-        return new Answer([
-            'items' => array_map(fn(Reading $reading): array => $this->json($reading, $rows, $access, $for), $readings),
-        ]);
+        return new Answer(
+            new Items(
+                array_map(fn(Reading $one): LineRead => $this->shown($one, $read, $access), $read->readings),
+            ),
+        );
     }
 
-    /**
-     * @param array<string, array{Row, PersonVisibility}> $rows by person
-     *
-     * @return array<string, mixed> schema `PastedLine`
-     */
-    private function json(Reading $reading, array $rows, SiteAccess $access, Circumstances $for): array
+    private function shown(Reading $reading, Readings $read, SiteAccess $access): LineRead
     {
-        return [
-            'number' => $reading->line->number,
-            'text' => $reading->line->text,
-            'gist' => $reading->line->gist(),
-            'outcome' => $reading->outcome->value,
-            'mistyped' => $reading->mistyped,
-            'decided' => $reading->decided?->value,
-            'repeats' => $reading->repeats,
-            'candidates' => array_map(function (Candidate $each) use ($rows, $access, $for): array {
-                $person = $each->known->person;
-                [$row, $visibility] = $rows[$person->id];
-
-                return [
-                    ...array_diff_key(
-                        $this->candidates->json(
-                            $row,
-                            null === $row->stringOrNull('state') ? null : SegmentRow::segment($row),
-                            $visibility,
-                            $access,
-                            false,
-                        ),
-                        ['options' => 1],
-                    ),
-                    'evidence' => $each->evidence->value,
-                    'remembered' => $each->remembered,
-                    'wanted' => $for->wanted($person),
-                ];
-            }, $reading->candidates),
-        ];
+        return new LineRead(
+            number: $reading->line->number,
+            text: $reading->line->text,
+            gist: $reading->line->gist(),
+            outcome: $reading->outcome->value,
+            mistyped: $reading->mistyped,
+            decided: $reading->decided?->value,
+            repeats: $reading->repeats,
+            candidates: array_map(
+                fn(Candidate $each): CandidateMeant => $this->candidates->meant(
+                    $read->people[$each->known->person->id],
+                    $each,
+                    $access,
+                    $read->for->wanted($each->known->person),
+                ),
+                $reading->candidates,
+            ),
+        );
     }
 }

@@ -9,7 +9,6 @@ use MintDoor\Core\Intake\Known;
 use MintDoor\Core\Intake\Matcher;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\PastedText;
-use MintDoor\Core\Intake\Reading;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
 use MintDoor\Core\Text\Folding;
@@ -58,77 +57,74 @@ final readonly class PeopleReader
         }
     }
 
-    /**
-     * @param list<PastedLine> $lines
-     *
-     * @return array{list<Reading>, array<string, array{Row, PersonVisibility}>, Circumstances} one reading a line;
-     *     whoever is
-     *     spoken of, by id
-     */
-    public function readings(array $lines, Caller $caller, Circumstances $for): array
+    /** @param list<PastedLine> $lines */
+    public function readings(array $lines, Caller $caller, Circumstances $for): Readings
     {
         $rules = $this->roles->rules();
         $wording = $this->lookup->wording($lines, new Nicknames($rules->nicknames()));
         $matcher = new Matcher($rules->numbers, $wording);
-        $site = '' === $for->site->id ? Id::NONE : $for->site->id;
-        [$found, $crowded] = $this->lookup->people(
+        $found = $this->lookup->people(
             $lines,
             $wording,
             $matcher,
-            $site,
+            '' === $for->site->id ? Id::NONE : $for->site->id,
             $this->divisions->withCode($for->site->division)->id ?? Id::NONE,
             array_values($for->remembered),
         );
-        [$rows, $known] = $this->within($found, $lines, $caller);
-        $this->lookups->count(self::missed($lines, $rows), $caller);
-        $for = new Circumstances($for->site, $for->kinds, $for->remembered, $crowded, $this->clock->instant());
+        $typed = self::identifiers($lines);
+        $people = $this->within($found->rows, $typed, $caller);
+        $this->lookups->count(self::missed($typed, $people), $caller);
+        $for = new Circumstances($for->site, $for->kinds, $for->remembered, $found->crowded, $this->clock->instant());
+        $known = array_map(
+            static fn(PersonSeen $each): Known => self::known($each, $typed),
+            array_values($people),
+        );
 
-        return [$matcher->read($lines, $known, $for), $rows, $for];
+        return new Readings($matcher->read($lines, $known, $for), $people, $for);
     }
 
     /**
      * Short texts, each of which is to mean one person.
      *
-     * @param list<string> $texts
-     *
-     * @return list<array{?Reading, array<string, array{Row, PersonVisibility}>}> by place; null for a text that is
-     *     nobody
+     * @param list<string> $texts whose readings have the place of the text as their number
      */
-    public function read(array $texts, Caller $caller, Circumstances $for): array
+    public function read(array $texts, Caller $caller, Circumstances $for): Readings
     {
         $lines = [];
         foreach ($texts as $place => $text) {
             $line = $this->lines($text, 1_000)[0] ?? null;
-            if (null !== $line) {
-                $lines[$place] = $line;
-            }
+            null === $line || ($lines[] = $line->numbered($place));
         }
-        [$readings, $rows] = $this->readings(array_values($lines), $caller, $for);
-        $byPlace = array_combine(array_keys($lines), $readings);
 
-        return array_map(static fn(int $place): array => [$byPlace[$place] ?? null, $rows], array_keys($texts));
+        return $this->readings($lines, $caller, $for);
+    }
+
+    /**
+     * @param list<PastedLine> $lines
+     *
+     * @return array<string, true> identifiers, by themselves
+     */
+    private static function identifiers(array $lines): array
+    {
+        $typed = array_merge([], ...array_map(static fn(PastedLine $line): array => $line->identifiers, $lines));
+
+        return array_fill_keys($typed, true);
     }
 
     /**
      * Numbers and addresses that are nobody's who may be shown.
      *
-     * @param list<PastedLine>                 $lines
-     * @param array<string, array{Row, PersonVisibility}> $rows  of those who may be
+     * @param array<string, true>       $typed  identifiers, by themselves
+     * @param array<string, PersonSeen> $people those who may be
      *
      * @return list<string>
      */
-    private static function missed(array $lines, array $rows): array
+    private static function missed(array $typed, array $people): array
     {
-        $typed = array_merge([], ...array_map(static fn(PastedLine $line): array => $line->identifiers, $lines));
-        $found = array_map(
-            Folding::identifier(...),
-            array_merge(
-                [],
-                ...array_map(static fn(array $each): array => PersonRow::proofs($each[0]), array_values($rows)),
-            ),
-        );
+        $proofs = array_map(static fn(PersonSeen $each): array => PersonRow::proofs($each->row), array_values($people));
+        $found = array_map(Folding::identifier(...), array_merge([], ...$proofs));
 
-        return array_values(array_diff(array_unique($typed), $found));
+        return array_values(array_diff(array_map(strval(...), array_keys($typed)), $found));
     }
 
     /** @param array<string, true> $whole of those of the site the ones who are known in full */
@@ -151,45 +147,48 @@ final readonly class PeopleReader
     }
 
     /**
-     * Those one may be told of. Beyond one's reach an identifier counts when it is there in full, never when it is
-     * near.
+     * Those one may be told of.
      *
-     * @param list<Row>        $found
-     * @param list<PastedLine> $lines
+     * @param list<Row>           $found
+     * @param array<string, true> $typed identifiers, by themselves
      *
-     * @return array{array<string, array{Row, PersonVisibility}>, list<Known>} by person
+     * @return array<string, PersonSeen> by id
      */
-    private function within(array $found, array $lines, Caller $caller): array
+    private function within(array $found, array $typed, Caller $caller): array
     {
         $reach = $this->directory->reachOf($caller);
         $here = array_values(array_filter($found, static fn(Row $row): bool => null !== $row->stringOrNull('state')));
         $whole = $this->caring->known($here, $caller);
-        $typed = array_fill_keys(
-            array_merge(...array_map(static fn(PastedLine $line): array => $line->identifiers, $lines) ?: [[]]),
-            true,
-        );
-        $rows = $known = [];
+        $people = [];
         foreach ($found as $row) {
-            $person = PersonRow::person($row);
-            $own = array_map(Folding::identifier(...), PersonRow::identifiers($row));
-            $exact = array_values(
-                array_filter($own, static fn(string $identifier): bool => isset($typed[$identifier])),
-            );
             $visibility = self::visibility($row, $reach, $whole, self::named($row, $typed));
             if (PersonVisibility::Hidden !== $visibility) {
-                $rows[$person->id] = [$row, $visibility];
-                $words = static fn(string $column): array => Folding::tokens((string) $row->stringOrNull($column));
-                $known[] = new Known(
-                    $person,
-                    $words('given_name'),
-                    $words('family_name'),
-                    $words('preferred_name'),
-                    $words('former_name'),
-                    PersonVisibility::Full === $visibility ? $own : $exact,
-                );
+                $people[$row->id('person_id')] = new PersonSeen($row, $visibility);
             }
         }
 
-        return [$rows, $known];
+        return $people;
+    }
+
+    /**
+     * Beyond one's reach an identifier counts when it is there in full, never when it is near.
+     *
+     * @param array<string, true> $typed identifiers, by themselves
+     */
+    private static function known(PersonSeen $person, array $typed): Known
+    {
+        $row = $person->row;
+        $words = static fn(string $column): array => Folding::tokens((string) $row->stringOrNull($column));
+        $own = array_map(Folding::identifier(...), PersonRow::identifiers($row));
+        $exact = array_filter($own, static fn(string $identifier): bool => isset($typed[$identifier]));
+
+        return new Known(
+            PersonRow::person($row),
+            $words('given_name'),
+            $words('family_name'),
+            $words('preferred_name'),
+            $words('former_name'),
+            PersonVisibility::Full === $person->visibility ? $own : array_values($exact),
+        );
     }
 }

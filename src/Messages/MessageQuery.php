@@ -9,6 +9,7 @@ use MintDoor\Messages\Repository\StoredMessages;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
+use MintDoor\Shared\Page;
 use MintDoor\Shared\PlatformClock;
 
 /**
@@ -25,8 +26,8 @@ final readonly class MessageQuery
         private PlatformClock $clock,
     ) {}
 
-    /** @return array<string, mixed> answer of `messages` */
-    public function list(MessageFilter $filter, Caller $caller): array
+    /** @return Page<MessageShown> */
+    public function list(MessageFilter $filter, Caller $caller): Page
     {
         $cursor = Cursor::read($filter->cursor, 'messages', 'u');
         $rows = $this->messages->list(
@@ -40,10 +41,10 @@ final readonly class MessageQuery
         $more = \count($rows) > self::PAGE;
         $rows = \array_slice($rows, 0, self::PAGE);
 
-        return [
-            'items' => array_map(static fn(MessageView $message): array => $message->json(), $rows),
-            'next' => $more ? Cursor::write('messages', [$rows[self::PAGE - 1]->id]) : null,
-        ];
+        return new Page(
+            array_map(static fn(MessageView $message): MessageShown => $message->shown(), $rows),
+            $more ? Cursor::write('messages', [$rows[self::PAGE - 1]->id]) : null,
+        );
     }
 
     /**

@@ -9,6 +9,8 @@ use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Messages\MessageState;
 use MintDoor\People\PersonName;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Somebody;
+use MintDoor\Sites\SiteName;
 
 /** A message as staff see it: with whom it went to, by whom, and of which site. */
 final readonly class MessageView
@@ -62,29 +64,28 @@ final readonly class MessageView
         return 1 === preg_match('/^again:([^:]+):/', $this->cause, $found) ? $found[1] : $this->id;
     }
 
-    /** @return array<string, mixed> schema `Message` */
-    public function json(): array
+    public function shown(): MessageShown
     {
         $link = MessageKind::from($this->kind)->linkIsSecret() ? '(a link for them alone)' : '(link to the site)';
 
-        return [
-            'id' => $this->id,
-            'kind' => $this->kind,
-            'state' => $this->state,
-            'person' => null === $this->personId ? null : ['id' => $this->personId, 'name' => $this->name()],
-            'to' => $this->address,
-            'site' => null === $this->siteId ? null : ['id' => $this->siteId, 'title' => $this->siteTitle],
-            'changeList' => $this->changeList,
-            'subject' => $this->subject,
-            'text' => str_replace(Letter::LINK, $link, $this->body),
-            'madeAt' => Instant::toJson($this->madeAt),
-            'sentAt' => null === $this->sentAt ? null : Instant::toJson($this->sentAt),
-            'by' => null === $this->byId
+        return new MessageShown(
+            id: $this->id,
+            kind: $this->kind,
+            state: $this->state,
+            person: null === $this->personId ? null : new Somebody($this->personId, $this->name()),
+            to: $this->address,
+            site: null === $this->siteId ? null : new SiteName($this->siteId, (string) $this->siteTitle),
+            changeList: $this->changeList,
+            subject: $this->subject,
+            text: str_replace(Letter::LINK, $link, $this->body),
+            madeAt: Instant::toJson($this->madeAt),
+            sentAt: null === $this->sentAt ? null : Instant::toJson($this->sentAt),
+            by: null === $this->byId
                 ? null
                 : PersonName::shown((string) $this->byGiven, (string) $this->byFamily, $this->byPreferred),
-            'tries' => $this->tries,
-            'reason' => $this->reason,
-            'waits' => null === $this->dueAt ? null : max(0, $this->dueAt - time()),
-        ];
+            tries: $this->tries,
+            reason: $this->reason,
+            waits: null === $this->dueAt ? null : max(0, $this->dueAt - time()),
+        );
     }
 }

@@ -193,8 +193,7 @@ final readonly class TemplateController
             : throw Problem::notAllowed('Only platform administrators change the words of the platform.');
     }
 
-    /** @return array<string, mixed> schema `Templates` */
-    private function all(?string $division, ?string $site, Caller $caller): array
+    private function all(?string $division, ?string $site, Caller $caller): TemplatesAnswer
     {
         $scope = null !== $site ? 'site' : (null !== $division ? 'division' : 'platform');
         $of =
@@ -208,19 +207,19 @@ final readonly class TemplateController
         foreach (MessageKind::cases() as $kind) {
             if (\in_array($scope, $kind->scopes(), true)) {
                 $text = $this->texts->nearest($kind, $site, $division);
-                $items[] = [
-                    'kind' => $kind->value,
-                    'subject' => $text->template->subject,
-                    'body' => $text->template->body,
-                    'whose' => $text->of,
-                    'own' => $text->of === $scope,
-                    'version' => $this->templates->own($kind->value, $of)->version ?? 0,
-                    'placeholders' => $kind->placeholders(),
-                    'needsLink' => $kind->needsLink(),
-                ];
+                $items[] = new TemplateShown(
+                    kind: $kind->value,
+                    subject: $text->template->subject,
+                    body: $text->template->body,
+                    whose: $text->of,
+                    own: $text->of === $scope,
+                    version: $this->templates->own($kind->value, $of)->version ?? 0,
+                    placeholders: $kind->placeholders(),
+                    needsLink: $kind->needsLink(),
+                );
             }
         }
 
-        return ['scope' => $scope, 'items' => $items];
+        return new TemplatesAnswer($scope, $items);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Entry;
 use MintDoor\Core\Roster\Grant;
@@ -54,26 +53,22 @@ final readonly class Landing
         $section =
             array_values(array_filter(array_map(static fn($grant): ?string => $grant->section, $grants)))[0] ?? null;
 
-        return new Answer([
-            'site' => SiteRow::json($access->row, $access->now),
-            'reason' => $this->reasons->forThePerson($reason),
-            'role' => StandingShown::of($access->segment, $this->roles->book())?->role,
-            'leads' => $inside ? $this->standings->namesOfLeads($site, $access->now) : [],
-            'section' => $inside ? $this->section($section) : null,
-            'mayLeave' =>
-                null === $access->seenAs
-                && []
-                    !== array_filter(
-                        [...$grants, ...$enrollment->grantsIn(Phase::Waiting, $access->now)],
-                        static fn(Grant $grant): bool => $grant->mayBeGivenBack($beyond),
-                    ),
-            'may' => array_values(
-                array_map(
-                    static fn(Permission $permission): string => $permission->value,
-                    array_filter(Permission::cases(), $access->may(...)),
-                ),
+        $givesBack = array_filter(
+            [...$grants, ...$enrollment->grantsIn(Phase::Waiting, $access->now)],
+            static fn(Grant $grant): bool => $grant->mayBeGivenBack($beyond),
+        );
+
+        return new Answer(
+            new LandingAnswer(
+                site: SiteRow::facts($access->row, $access->now),
+                reason: $this->reasons->forThePerson($reason),
+                role: StandingShown::of($access->segment, $this->roles->book())?->role,
+                leads: $inside ? $this->standings->namesOfLeads($site, $access->now) : [],
+                section: $inside ? $this->section($section) : null,
+                may: $access->permissions(),
+                mayLeave: null === $access->seenAs && [] !== $givesBack,
             ),
-        ]);
+        );
     }
 
     /** @return array{name: string, meets: string}|null */

@@ -21,29 +21,43 @@ final class RoleOptions
      *
      * @param list<string> $present roles held now, none for who is not here
      *
-     * @return list<array<string, mixed>> schema `RoleOption`
+     * @return list<RoleOption>
      */
     public static function of(RoleBook $book, SiteAccess $access, Person $person, array $present = []): array
     {
         $now = $book->permissions($present, $person);
-        $codes = static fn(array $permissions): array => array_map(
-            static fn(Permission $permission): string => $permission->value,
-            $permissions,
+
+        return array_map(
+            static function (Role $role) use ($book, $access, $person, $present, $now): RoleOption {
+                $verdict = $book->mayGive($role->code, $access->standing, $person, $access->site);
+                $difference = [] === $present
+                    ? null
+                    : RoleDifference::ofPermissions(
+                        $now,
+                        $role->permissionsOf($person)
+                    );
+
+                return new RoleOption(
+                    $role->code,
+                    $verdict->allowed,
+                    $verdict->code,
+                    (object) $verdict->values,
+                    $verdict->givers,
+                    self::codes($difference->also ?? []),
+                    self::codes($difference->not ?? []),
+                );
+            },
+            $book->all()
         );
+    }
 
-        return array_map(static function (Role $role) use ($book, $access, $person, $present, $now, $codes): array {
-            $verdict = $book->mayGive($role->code, $access->standing, $person, $access->site);
-            $difference = [] === $present ? null : RoleDifference::ofPermissions($now, $role->permissionsOf($person));
-
-            return [
-                'role' => $role->code,
-                'allowed' => $verdict->allowed,
-                'code' => $verdict->code,
-                'values' => (object) $verdict->values,
-                'givers' => $verdict->givers,
-                'also' => $codes($difference->also ?? []),
-                'not' => $codes($difference->not ?? []),
-            ];
-        }, $book->all());
+    /**
+     * @param list<Permission> $permissions
+     *
+     * @return list<string>
+     */
+    private static function codes(array $permissions): array
+    {
+        return array_map(static fn(Permission $permission): string => $permission->value, $permissions);
     }
 }

@@ -91,8 +91,7 @@ final readonly class RosterQuery
             : $access->endOf($day, '/asOf') - 1;
     }
 
-    /** @return array<string, mixed> schema `Roster` */
-    public function page(SiteAccess $access, RosterFilter $filter): array
+    public function page(SiteAccess $access, RosterFilter $filter): RosterPage
     {
         $visibility = self::visibility($access);
         $unlisted = $filter->unlisted && $access->may(Permission::SeeUnlisted);
@@ -107,24 +106,23 @@ final readonly class RosterQuery
                 ? $this->counts->of([$access->site->id], $access->now)[$access->site->id]
                 : $this->counts->at($access->site->id, $instant, $access->now);
 
-        return [
-            'items' => $this->items($access, $rows, $visibility, $instant),
-            'next' =>
-                $more && null !== $last
-                    ? Cursor::write(RosterPlace::list($filter), [
-                        $last->string('sort_value'),
-                        $last->string('sort_name'),
-                        $last->id('person_id'),
-                    ])
-                    : null,
-            'counts' => [
+        return new RosterPage(
+            $this->items($access, $rows, $visibility, $instant),
+            $more && null !== $last
+                ? Cursor::write(RosterPlace::list($filter), [
+                    $last->string('sort_value'),
+                    $last->string('sort_name'),
+                    $last->id('person_id'),
+                ])
+                : null,
+            [
                 'learners' => $count->learners,
                 'staff' => $count->staff,
                 'others' => $count->others,
                 'unlisted' => $access->may(Permission::SeeUnlisted) ? $count->unlisted : 0,
                 'shown' => $this->shown($access, $filter, $count, $criteria),
             ],
-        ];
+        );
     }
 
     /** @return list<string> codes of the divisions whose people the caller knows everything of */

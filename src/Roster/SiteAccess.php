@@ -54,6 +54,14 @@ final readonly class SiteAccess
         return $this->standing->may($permission);
     }
 
+    /** @return list<string> of all that they may here */
+    public function permissions(): array
+    {
+        $all = array_filter(Permission::cases(), $this->may(...));
+
+        return array_values(array_map(static fn(Permission $permission): string => $permission->value, $all));
+    }
+
     /** @throws Problem of type `NotAllowed` */
     public function require(Permission $permission, string $sentence): self
     {

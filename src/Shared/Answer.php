@@ -10,10 +10,10 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 final class Answer extends JsonResponse
 {
     /**
-     * @param array<array-key, mixed>|\stdClass|\JsonSerializable $data
-     * @param array<string, string>                               $headers
+     * @param array<array-key, mixed>|object $data
+     * @param array<string, string>         $headers
      */
-    public function __construct(array|\stdClass|\JsonSerializable $data, int $status = 200, array $headers = [])
+    public function __construct(array|object $data, int $status = 200, array $headers = [])
     {
         $this->encodingOptions = \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR;
         parent::__construct($data, $status, ['Cache-Control' => 'no-store', ...$headers]);

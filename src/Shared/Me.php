@@ -11,19 +11,18 @@ final readonly class Me
 {
     public function __construct(#[Autowire('%env(MAILER_DSN)%')] private string $dsn) {}
 
-    /** @return array<string, mixed> schema `Me` */
-    public function of(Caller $caller): array
+    public function of(Caller $caller): MeAnswer
     {
-        return [
-            'id' => $caller->id,
-            'name' => $caller->name,
-            'login' => $caller->login,
-            'kind' => $caller->kind,
-            'platformAdministrator' => $caller->platformAdministrator,
-            'divisions' => $caller->divisions,
-            'mustChange' => $caller->mustChange,
-            'seesMailboxes' => $caller->platformAdministrator && SimulatedMail::inUse($this->dsn),
-            'mayMakeSites' => 'staff' === $caller->kind || $caller->isAdministrator(),
-        ];
+        return new MeAnswer(
+            id: $caller->id,
+            name: $caller->name,
+            login: $caller->login,
+            kind: $caller->kind,
+            platformAdministrator: $caller->platformAdministrator,
+            divisions: $caller->divisions,
+            mayMakeSites: 'staff' === $caller->kind || $caller->isAdministrator(),
+            mustChange: $caller->mustChange,
+            seesMailboxes: $caller->platformAdministrator && SimulatedMail::inUse($this->dsn),
+        );
     }
 }

@@ -8,6 +8,7 @@ use MintDoor\Core\Sites\LevelBand;
 use MintDoor\Core\Sites\Site;
 use MintDoor\Core\Time\Time;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Named;
 use MintDoor\Shared\Row;
 
 /** A site read with its division and term, between the database, the core and the contract. */
@@ -36,32 +37,28 @@ final class SiteRow
         );
     }
 
-    /** @return array<string, mixed> the members that schemas `SiteSummary`, `Site` and `Landing` share */
-    public static function json(Row $row, int $now): array
+    public static function facts(Row $row, int $now): SiteFacts
     {
         $site = self::site($row);
 
-        return [
-            'id' => $site->id,
-            'code' => $row->string('code'),
-            'title' => $row->string('title'),
-            'kind' => $row->string('kind'),
-            'division' => ['code' => $site->division, 'name' => $row->string('division_name')],
-            'term' => [
-                'code' => $row->string('term_code'),
-                'name' => $row->string('term_name'),
-                'startsOn' => $row->string('starts_on'),
-                'endsOn' => $row->string('ends_on'),
-            ],
-            'levels' =>
-                null === $site->levels
-                    ? null
-                    : ['lowest' => $site->levels->lowest, 'highest' => $site->levels->highest],
-            'state' => $site->stateAt($now)->value,
-            'opensAt' => Instant::toJson($site->opensAt),
-            'closesAt' => Instant::toJson($site->closesAt),
-            'timeZone' => $row->string('time_zone'),
-        ];
+        return new SiteFacts(
+            $site->id,
+            $row->string('code'),
+            $row->string('title'),
+            $row->string('kind'),
+            new Named($site->division, $row->string('division_name')),
+            new TermShown(
+                $row->string('term_code'),
+                $row->string('term_name'),
+                $row->string('starts_on'),
+                $row->string('ends_on'),
+            ),
+            null === $site->levels ? null : ['lowest' => $site->levels->lowest, 'highest' => $site->levels->highest],
+            $site->stateAt($now)->value,
+            Instant::toJson($site->opensAt),
+            Instant::toJson($site->closesAt),
+            $row->string('time_zone'),
+        );
     }
 
     private static function levels(Row $row): ?LevelBand

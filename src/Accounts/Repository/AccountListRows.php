@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MintDoor\Accounts\Repository;
 
-use MintDoor\Accounts\AccountBatch;
 use MintDoor\Accounts\AccountOutcome;
 use MintDoor\Accounts\Entity\AccountRow;
+use MintDoor\Accounts\KeptRow;
 use MintDoor\Core\Accounts\AccountLine;
 use MintDoor\Core\Changes\Note;
 use MintDoor\Shared\BaseRepository;
@@ -34,15 +34,7 @@ final class AccountListRows extends BaseRepository
             $rows->add('account_row', [
                 'change_list_id' => BulkWriter::id($changeList),
                 'position' => $line->draft->row,
-                'row' => json_encode(
-                    [
-                        ...AccountBatch::json($line->draft),
-                        'text' => $line->draft->text,
-                        'login' => $line->draft->login,
-                        'known' => $line->known,
-                    ],
-                    \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE,
-                ),
+                'row' => KeptRow::of($line)->json(),
             ]);
         }
         $rows->flush();

@@ -11,6 +11,8 @@ use MintDoor\Core\Intake\Wording;
 use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\NameKeys;
 use MintDoor\Core\Text\Nicknames;
+use MintDoor\Intake\Bearers;
+use MintDoor\Intake\PeopleFound;
 use MintDoor\People\Repository\Directory;
 use MintDoor\People\Repository\NameIndex;
 use MintDoor\Shared\Id;
@@ -56,9 +58,6 @@ final readonly class Lookup
      * @param list<PastedLine> $lines
      * @param string           $division id of the site's
      * @param list<string>     $others   ids of people who come into question besides
-     *
-     * @return array{list<Row>, array<string, bool>} rows as `Directory::find()`; pairs that are crowded, as
-     *     `Circumstances` has them
      */
     public function people(
         array $lines,
@@ -67,7 +66,7 @@ final readonly class Lookup
         string $site,
         string $division,
         array $others = [],
-    ): array {
+    ): PeopleFound {
         $codes = $identifiers = [];
         foreach ($lines as $line) {
             if ($line->person) {
@@ -86,23 +85,23 @@ final readonly class Lookup
         }
         $codes = Folding::plain(array_map(strval(...), array_keys($codes)));
         $identifiers = array_map(strval(...), array_keys($identifiers));
-        [$all, $ofDivision, $few, $crowded] = $this->told($codes, $division);
+        $bearers = $this->bearers($codes, $division);
         $parts = $values = [];
         $add = static function (string $sql, mixed ...$of) use (&$parts, &$values): void {
             $parts[] = $sql;
             array_push($values, ...$of);
         };
-        if ([] !== $all) {
-            $add('SELECT person_id FROM person_key WHERE code IN (?)', $all);
+        if ([] !== $bearers->all) {
+            $add('SELECT person_id FROM person_key WHERE code IN (?)', $bearers->all);
         }
-        if ([] !== $ofDivision) {
+        if ([] !== $bearers->ofDivision) {
             $add(
                 'SELECT person_id FROM person_key WHERE code IN (?) AND division_id = ?',
-                $ofDivision,
+                $bearers->ofDivision,
                 Id::binary($division),
             );
         }
-        foreach ($few as $code) {
+        foreach ($bearers->few as $code) {
             $add(
                 '(SELECT person_id FROM person_key WHERE code = ? AND division_id = ? LIMIT '.self::MANY.')',
                 $code,
@@ -120,18 +119,15 @@ final readonly class Lookup
         // The first column names the union's.
         $sql = (string) preg_replace('/SELECT id FROM/', 'SELECT id AS person_id FROM', implode(' UNION ', $parts));
 
-        return ['' === $sql ? [] : $this->directory->hits($sql, $values, $site), $crowded];
+        return new PeopleFound('' === $sql ? [] : $this->directory->hits($sql, $values, $site), $bearers->crowded);
     }
 
     /**
      * Pairs by how many bear them.
      *
      * @param list<string> $codes
-     *
-     * @return array{list<string>, list<string>, list<string>, array<string, bool>} those to be looked at in full, in
-     *     the division only, in part, and which of them are crowded
      */
-    private function told(array $codes, string $division): array
+    private function bearers(array $codes, string $division): Bearers
     {
         $bearers = $here = [];
         foreach (
@@ -162,7 +158,7 @@ final readonly class Lookup
             $crowded[$code] ? ($few[] = $code) : ($ofDivision[] = $code);
         }
 
-        return [$all, $ofDivision, $few, $crowded];
+        return new Bearers($all, $ofDivision, $few, $crowded);
     }
 
     protected function connection(): Connection

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use MintDoor\Shared\Named;
+use MintDoor\Sites\TermShown;
+
+/** Schema `Platform`: what hardly changes and every page needs. */
+final readonly class PlatformAnswer
+{
+    /**
+     * @param ?string         $now          instant
+     * @param list<Named>     $divisions
+     * @param list<TermShown> $terms
+     * @param int             $highestLevel that anybody has, or any site is for
+     * @param list<string>    $siteKinds    codes
+     * @param list<RoleShown> $roles
+     * @param list<string>    $mayMakeIn    codes of the divisions in which the caller may make sites, the likely ones
+     *                                      first
+     */
+    public function __construct(
+        public ?string $now,
+        public array $divisions,
+        public array $terms,
+        public int $highestLevel,
+        public array $siteKinds,
+        public array $roles,
+        public array $mayMakeIn,
+    ) {}
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk;
+
+use MintDoor\Roster\StandingShown;
+use MintDoor\Shared\Somebody;
+use MintDoor\Sites\SiteFacts;
+
+/** Schema `Site`: a site with what the caller is and may there. */
+final readonly class SiteAnswer implements \JsonSerializable
+{
+    /**
+     * @param int            $learners      seats held
+     * @param list<Somebody> $sections
+     * @param bool           $administrator whether the caller administers the site's division
+     * @param list<string>   $may           permissions
+     * @param ?SeenAsShown   $seenAs        as whom it is shown, where not as the caller
+     * @param ?int           $entry         sequence number of the history entry that was just written
+     */
+    public function __construct(
+        public SiteFacts $facts,
+        public ?int $seats,
+        public int $learners,
+        public int $staff,
+        public int $leadLimit,
+        public array $sections,
+        public int $version,
+        public ?StandingShown $standing,
+        public bool $administrator,
+        public array $may,
+        public ?SeenAsShown $seenAs,
+        public ?int $entry,
+    ) {}
+
+    /** @return array<string, mixed> */
+    public function jsonSerialize(): array
+    {
+        return [...get_object_vars($this->facts), ...array_diff_key(get_object_vars($this), ['facts' => true])];
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Intake;
+
+/** Schema `PastedLine`: whom a line means, or may mean. */
+final readonly class LineRead
+{
+    /**
+     * @param int                  $number     of the line in the text; several may come from one
+     * @param string               $gist       its words and identifiers, as what was settled is remembered by
+     * @param ?string              $mistyped   the number format as which it has a wrong digit
+     * @param ?string              $decided    what told namesakes apart
+     * @param ?int                 $repeats    number of the line that means the same person
+     * @param list<CandidateMeant> $candidates the likeliest first
+     */
+    public function __construct(
+        public int $number,
+        public string $text,
+        public string $gist,
+        public string $outcome,
+        public ?string $mistyped,
+        public ?string $decided,
+        public ?int $repeats,
+        public array $candidates,
+    ) {}
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Shared;
+
+/** Schema `Me`: what somebody is told about themselves. */
+final readonly class MeAnswer
+{
+    /**
+     * @param list<string> $divisions     codes of the divisions administered
+     * @param bool         $mustChange    whether a password of their own is wanted before anything else
+     * @param bool         $seesMailboxes whether there are simulated mailboxes to look into
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $login,
+        public string $kind,
+        public bool $platformAdministrator,
+        public array $divisions,
+        public bool $mayMakeSites,
+        public bool $mustChange,
+        public bool $seesMailboxes,
+    ) {}
+}
