@@ -215,7 +215,9 @@ final readonly class AccountRows
         $wrong = static function (string $field, string $code) use (&$problems): void {
             $problems[] = ['field' => $field, 'code' => $code];
         };
-        [$given, $family] = '' === $row['name'] ? [$row['given'], $row['family']] : self::parted($row['name']);
+        $name = '' === $row['name'] ? new NameParts($row['given'], $row['family']) : self::parted($row['name']);
+        $given = $name->given;
+        $family = $name->family;
         if ([] === Folding::tokens($given.' '.$family) || '' === $family || '' === $given) {
             $wrong('name', 'missing');
         }
@@ -320,15 +322,13 @@ final readonly class AccountRows
     /**
      * Given and family name of a name in one: "Family, Given", or the last word with the particles before it is the
      * family name.
-     *
-     * @return array{string, string}
      */
-    private static function parted(string $name): array
+    private static function parted(string $name): NameParts
     {
         if (str_contains($name, ',')) {
             [$family, $given] = array_map(trim(...), explode(',', $name, 2));
 
-            return [$given, $family];
+            return new NameParts($given, $family);
         }
         $words = explode(' ', $name);
         $at = \count($words) - 1;
@@ -336,6 +336,9 @@ final readonly class AccountRows
             --$at;
         }
 
-        return [implode(' ', \array_slice($words, 0, $at)), implode(' ', \array_slice($words, $at))];
+        return new NameParts(
+            implode(' ', \array_slice($words, 0, $at)),
+            implode(' ', \array_slice($words, $at)),
+        );
     }
 }

@@ -50,16 +50,19 @@ final readonly class Key
                 static fn(string $part): bool => '' !== $part,
             ),
         );
-        [$before, $digits, $after] =
-            self::parted($parts) ?? (self::parted(self::joined(implode('', $parts))) ?? [null, '', null]);
-        if (null === $before || null === $after) {
+        $typed = self::parted($parts) ?? self::parted(self::joined(implode('', $parts)));
+        if (null === $typed) {
             return new KeyReading(KeySlip::OtherKind);
         }
-        [$places, $unknown] = self::places([...$before, ...$after]);
+        $digits = $typed->number;
+        $words = [...$typed->before, ...$typed->after];
+        $places = self::places($words);
+        $unknown = array_diff_key($words, array_filter($places, static fn(?int $place): bool => null !== $place));
+        $places = array_map(static fn(?int $place): int => $place ?? 0, $places);
         if ([] === $unknown) {
             $key = self::of($places, (int) substr($digits, 0, 3));
 
-            return $key->text === implode('-', [...$before, $digits, ...$after])
+            return $key->text === implode('-', [...$typed->before, $digits, ...$typed->after])
                 ? new KeyReading(null, $key)
                 : self::almost($places, $digits);
         }
@@ -98,9 +101,9 @@ final readonly class Key
     /**
      * @param list<string> $parts
      *
-     * @return ?array{list<string>, string, list<string>} words, number, words; null when these are no parts of a key
+     * @return ?KeyParts null when these are no parts of a key
      */
-    private static function parted(array $parts): ?array
+    private static function parted(array $parts): ?KeyParts
     {
         $number = $parts[self::BEFORE] ?? '';
         $words = [...\array_slice($parts, 0, self::BEFORE), ...\array_slice($parts, self::BEFORE + 1)];
@@ -110,11 +113,11 @@ final readonly class Key
             && [] === array_filter($words, static fn(string $word): bool => 1 !== preg_match('/^[a-z]+$/D', $word));
 
         return $fits
-            ? [
+            ? new KeyParts(
                 \array_slice($words, 0, self::BEFORE),
                 strtr($number, self::LOOK_ALIKES),
                 \array_slice($words, self::BEFORE),
-            ]
+            )
             : null;
     }
 
@@ -128,7 +131,7 @@ final readonly class Key
         for ($at = 1; $at + 5 < \strlen($text); ++$at) {
             $before = self::pair(substr($text, 0, $at));
             $after = self::pair(substr($text, $at + 5));
-            if (null !== $before && null !== $after) {
+            if ([] !== $before && [] !== $after) {
                 return [...$before, substr($text, $at, 5), ...$after];
             }
         }
@@ -136,8 +139,8 @@ final readonly class Key
         return [];
     }
 
-    /** @return ?array{string, string} two words of the list that stand side by side */
-    private static function pair(string $joined): ?array
+    /** @return list<string> two words of the list that stand side by side; empty where they are none */
+    private static function pair(string $joined): array
     {
         $words = SpokenWords::all();
         foreach ($words as $word) {
@@ -146,21 +149,19 @@ final readonly class Key
             }
         }
 
-        return null;
+        return [];
     }
 
     /**
      * @param list<string> $words
      *
-     * @return array{list<int>, array<int, string>} the place of each in the list, 0 for those it does not have; and
-     *     these
+     * @return list<?int> the place of each in the list; null for those it does not have
      */
     private static function places(array $words): array
     {
         $list = array_flip(SpokenWords::all());
-        $unknown = array_filter($words, static fn(string $word): bool => !isset($list[$word]));
 
-        return [array_map(static fn(string $word): int => $list[$word] ?? 0, $words), $unknown];
+        return array_map(static fn(string $word): ?int => $list[$word] ?? null, $words);
     }
 
     /**

@@ -78,7 +78,7 @@ final readonly class Matcher
     private function one(PastedLine $line, KnownPeople $index, Circumstances $for): Reading
     {
         $named = $this->byName($line, $index);
-        [$identified, $open] = $this->identified($line, $index);
+        $identified = self::identified($line, $index);
         if ([] !== $identified) {
             $only = 1 === \count($identified) ? array_values($identified)[0] : null;
             // A name beside it that is another's is asked about; one nobody has is perhaps misspelled.
@@ -92,6 +92,8 @@ final readonly class Matcher
             );
         }
         $mistyped = null;
+        // Here all of them are nobody's.
+        $open = $line->identifiers;
         foreach ($open as $identifier) {
             $mistyped ??= $this->mistypedAs($identifier)?->name;
             foreach ($this->meant($identifier) as $number) {
@@ -238,21 +240,17 @@ final readonly class Matcher
         return $candidates;
     }
 
-    /** @return array{array<int, Candidate>, list<string>} by index, and the identifiers that are nobody's */
-    private function identified(PastedLine $line, KnownPeople $index): array
+    /** @return array<int, Candidate> by index */
+    private static function identified(PastedLine $line, KnownPeople $index): array
     {
-        $identified = $open = [];
+        $identified = [];
         foreach ($line->identifiers as $identifier) {
-            $found = $index->byIdentifier($identifier);
-            foreach ($found as $at) {
+            foreach ($index->byIdentifier($identifier) as $at) {
                 $identified[$at] = new Candidate($index->people[$at], Evidence::Identifier);
-            }
-            if ([] === $found) {
-                $open[] = $identifier;
             }
         }
 
-        return [$identified, $open];
+        return $identified;
     }
 
     /**

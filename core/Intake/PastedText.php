@@ -193,11 +193,11 @@ final readonly class PastedText
         if (\count($people) > 1) {
             return array_merge(...array_map(fn(string $one): array => $this->line($number, $one), $people));
         }
-        [$cells, $row] = self::cells($bare);
+        $cells = self::cells($bare);
         $identifiers = $words = $levels = $divisions = [];
-        foreach ($cells as $place => $cell) {
+        foreach ($cells->texts as $place => $cell) {
             $division = $this->divisions[self::joined($cell)] ?? null;
-            $level = self::level($cell, $row && $place > 0);
+            $level = self::level($cell, $cells->columns && $place > 0);
             if (null !== $division || null !== $level) {
                 array_push($divisions, ...(array) $division);
                 array_push($levels, ...(array) $level);
@@ -234,7 +234,7 @@ final readonly class PastedText
                 $identifiers,
             ),
         );
-        if ([] === $words && \count($identifiers) > 1 && (1 === \count($kinds) || !$row)) {
+        if ([] === $words && \count($identifiers) > 1 && (1 === \count($kinds) || !$cells->columns)) {
             return array_map(
                 static fn(string $identifier): PastedLine => new PastedLine(
                     $number,
@@ -277,7 +277,7 @@ final readonly class PastedText
         $kinds = array_count_values(array_filter(array_column($tokens, 1)));
         if (
             [] === array_filter($kinds, static fn(int $times): bool => $times > 1)
-            || (\count($tokens) === array_sum($kinds) && !self::cells($bare)[1])
+            || (\count($tokens) === array_sum($kinds) && !self::cells($bare)->columns)
         ) {
             return [$bare];
         }
@@ -319,12 +319,7 @@ final readonly class PastedText
         };
     }
 
-    /**
-     * The cells of a row, and whether it is one of several columns that say more than a name.
-     *
-     * @return array{non-empty-list<string>, bool}
-     */
-    private static function cells(string $bare): array
+    private static function cells(string $bare): Cells
     {
         foreach (['/\t/', '/;/', '/\|/', '/,/'] as $override) {
             $cells = array_values(
@@ -335,11 +330,11 @@ final readonly class PastedText
             );
             // A comma alone parts a family name from a given one.
             if (\count($cells) > ('/,/' === $override ? 2 : 1)) {
-                return [$cells, true];
+                return new Cells($cells, true);
             }
         }
 
-        return [[$bare], false];
+        return new Cells([$bare], false);
     }
 
     /** @return list<string> the words of a cell; a number written in groups stays one */

@@ -43,12 +43,12 @@ final readonly class Access
             ]),
         );
         $permissions = null === $segment ? [] : $this->roles->permissions($segment->roles, $person);
-        [$entry, $ofSite] = $this->bySite($site, $permissions, $timeline, $person, $now, $segment, $enrollment);
+        $bySite = $this->bySite($site, $permissions, $timeline, $person, $now, $segment, $enrollment);
         if ([] !== $against) {
-            return new Reason(Entry::No, Entry::No === $entry ? [...$against, $ofSite] : $against);
+            return new Reason(Entry::No, Entry::No === $bySite->entry ? [...$against, ...$bySite->causes] : $against);
         }
 
-        return new Reason($entry, [$ofSite]);
+        return $bySite;
     }
 
     /**
@@ -184,8 +184,6 @@ final readonly class Access
      * What the site's own state does to somebody with these permissions.
      *
      * @param list<Permission> $permissions
-     *
-     * @return array{Entry, Cause}
      */
     private function bySite(
         Site $site,
@@ -195,7 +193,7 @@ final readonly class Access
         int $now,
         ?Segment $segment,
         ?Enrollment $enrollment,
-    ): array {
+    ): Reason {
         $may = static fn(Permission $permission): bool => \in_array($permission, $permissions, true);
         $state = $site->stateAt($now);
         $values = [
@@ -204,26 +202,23 @@ final readonly class Access
             ...$this->door($enrollment, $now),
         ];
 
-        return match (true) {
-            SiteState::Draft === $state && $may(Permission::EnterDraft) => [
-                Entry::Enter,
-                new Cause('prepares-draft', $values, 'remove', Permission::LetIn),
-            ],
-            SiteState::Draft === $state => [
-                Entry::No,
-                new Cause('draft', ['opens' => $site->opensAt], 'open-site', Permission::RunSite),
-            ],
-            SiteState::Closed === $state && $may(Permission::ReadClosed) => [
-                Entry::LookOnly,
-                new Cause('reads-closed', $values, 'remove', Permission::LetIn),
-            ],
-            SiteState::Closed === $state => [
-                Entry::No,
-                new Cause('closed', ['at' => $site->closesAt], 'open-site-again', Permission::RunSite),
-            ],
-            $may(Permission::Enter) => [Entry::Enter, new Cause('let-in', $values, 'pause', Permission::LetIn)],
-            default => [Entry::LookOnly, new Cause('let-in', $values, 'change-role', Permission::LetIn)],
+        $entry = match (true) {
+            SiteState::Draft === $state => $may(Permission::EnterDraft) ? Entry::Enter : Entry::No,
+            SiteState::Closed === $state => $may(Permission::ReadClosed) ? Entry::LookOnly : Entry::No,
+            default => $may(Permission::Enter) ? Entry::Enter : Entry::LookOnly,
         };
+        $cause = match (true) {
+            SiteState::Draft === $state && Entry::No === $entry =>
+                new Cause('draft', ['opens' => $site->opensAt], 'open-site', Permission::RunSite),
+            SiteState::Draft === $state => new Cause('prepares-draft', $values, 'remove', Permission::LetIn),
+            SiteState::Closed === $state && Entry::No === $entry =>
+                new Cause('closed', ['at' => $site->closesAt], 'open-site-again', Permission::RunSite),
+            SiteState::Closed === $state => new Cause('reads-closed', $values, 'remove', Permission::LetIn),
+            Entry::Enter === $entry => new Cause('let-in', $values, 'pause', Permission::LetIn),
+            default => new Cause('let-in', $values, 'change-role', Permission::LetIn),
+        };
+
+        return new Reason($entry, [$cause]);
     }
 
     /** Until when somebody who is current stays so, by their grants, their account and the life of the site. */

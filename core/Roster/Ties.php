@@ -45,14 +45,14 @@ final class Ties
             && (null === $site->levels || null === $person->level || $site->levels->contains($person->level));
 
         return array_map(static function (Grant $grant) use ($enrollment, $caretaker, $leads, $home, $now): Tie {
-            [$since, $maker] = self::making($enrollment, $grant, $now);
+            $made = self::making($enrollment, $grant, $now);
 
-            return new Tie($leads, $home, $maker === $caretaker, $since);
+            return new Tie($leads, $home, $made->by === $caretaker, $made->since);
         }, $enrollment->grantsIn(Phase::InForce, $now));
     }
 
-    /** @return array{int, ?string} since when a grant has been in force without a break, and by whose hand */
-    private static function making(Enrollment $enrollment, Grant $grant, int $now): array
+    /** Since when a grant has been in force without a break, and by whose hand. */
+    private static function making(Enrollment $enrollment, Grant $grant, int $now): Making
     {
         $since = max($grant->givenAt, $grant->acceptedAt, min($now, $grant->window->from));
         $maker = $grant->door->bringsByItself() ? null : $grant->givenBy;
@@ -72,6 +72,6 @@ final class Ties
             }
         }
 
-        return [$since, $maker];
+        return new Making($since, $maker);
     }
 }

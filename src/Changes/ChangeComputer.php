@@ -99,12 +99,12 @@ final readonly class ChangeComputer
         }
         $whose = array_map(static fn(Row $row): string => $row->id('person_id'), $done);
         $people = $this->contexts->people(array_values(array_unique($whose)));
-        [$histories] = $this->histories->of($access->site->id, array_values($whose));
+        $histories = $this->histories->of($access->site->id, array_values($whose));
         $effects = [];
         foreach ($done as $key => $row) {
             $problem = self::notToUndo(
                 $row->id('id'),
-                $histories[$row->id('person_id')] ?? new ChangeHistory([]),
+                $histories->of($row->id('person_id')) ?? new ChangeHistory([]),
                 $people[$row->id('person_id')],
             );
             if (null !== $problem && $strict && 1 === \count($ids)) {

@@ -18,6 +18,7 @@ use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\People\Facts;
+use MintDoor\People\FoundBy;
 use MintDoor\People\Repository\PeopleWriter;
 use MintDoor\Roles\RulesCodec;
 use MintDoor\Roster\Repository\Enrollments;
@@ -66,7 +67,7 @@ final class PlatformBuilder
 
     private RoleBook $roles;
 
-    /** @var array<string, array{string, string}> person id => how lists sort them, and the words they are found by */
+    /** @var array<string, FoundBy> person id => how lists sort them, and the words they are found by */
     private array $names = [];
 
     /** @var array<string, array<string, string>> site id => door kind => id */
@@ -441,7 +442,7 @@ final class PlatformBuilder
             ...$whose,
             'version' => null !== $by && [] !== ($enrollment->grants[0]->overrides ?? []) ? 2 : 1,
             'last_seen_at' => null === $lastSeen ? null : Instant::toSql($lastSeen),
-            'terms' => $this->names[$person][1],
+            'terms' => $this->names[$person]->terms,
         ]);
         foreach ($enrollment->grants as $grant) {
             $this->rows->add('access_grant', [
@@ -461,7 +462,7 @@ final class PlatformBuilder
             $this->rows->add('enrollment_segment', [
                 ...$whose,
                 ...Enrollments::columns($segment, $this->roles),
-                'sort_name' => $this->names[$person][0],
+                'sort_name' => $this->names[$person]->sortName,
             ]);
         }
     }

@@ -9,6 +9,7 @@ use MintDoor\Core\People\Reach;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Desk\Repository\DirectoryList;
 use MintDoor\People\DirectoryFilter;
+use MintDoor\People\PersonLabelled;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Directory;
 use MintDoor\People\Repository\Labels;
@@ -54,13 +55,13 @@ final readonly class DirectoryController
 
         return new Answer([
             'items' => array_map(
-                static fn(Row $row): array => [
-                    'person' => PersonRow::shown(
+                static fn(Row $row): PersonLabelled => new PersonLabelled(
+                    PersonRow::shown(
                         $row,
                         isset($whole[$row->id('person_id')]) ? PersonVisibility::Full : PersonVisibility::Masked,
                     ),
-                    'labels' => $labels[$row->id('person_id')] ?? [],
-                ],
+                    $labels[$row->id('person_id')] ?? [],
+                ),
                 $rows,
             ),
             'total' => $this->list->many($filter, $reach, $now),

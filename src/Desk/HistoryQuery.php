@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk;
 
+use MintDoor\Changes\Histories;
 use MintDoor\Changes\Repository\ChangeHistories;
-use MintDoor\Core\Changes\ChangeHistory;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Time\Time;
 use MintDoor\Desk\Repository\HistoryPages;
@@ -43,13 +43,13 @@ final readonly class HistoryQuery
             self::PAGE + 1,
         );
         $people = array_filter(array_map(static fn(HistoryLine $line): ?string => $line->personId, $lines));
-        [$histories, $sequences] = $this->histories->of($access->site->id, array_values(array_unique($people)));
+        $histories = $this->histories->of($access->site->id, array_values(array_unique($people)));
 
         return new Page(
             $this->items(
                 $lines,
-                static fn(HistoryLine $line): ?ChangeHistory => $histories[$line->personId ?? ''] ?? null,
-                $sequences,
+                $histories,
+                static fn(HistoryLine $line): ?string => $line->personId,
             ),
             self::next($lines),
         );
@@ -67,7 +67,7 @@ final readonly class HistoryQuery
             self::PAGE + 1,
         );
 
-        return new Page($this->items($lines, static fn(): null => null, []), self::next($lines));
+        return new Page($this->items($lines, new Histories(), static fn(): null => null), self::next($lines));
     }
 
     /** @return Page<EntryShown> schema `HistoryEntries`: of all sites whose history the caller reads */
@@ -84,14 +84,14 @@ final readonly class HistoryQuery
             Cursor::read($filter->cursor, 'person-history', 'du'),
             self::PAGE + 1,
         );
-        [$histories, $sequences] = $this->histories->ofPerson($person);
+        $histories = $this->histories->ofPerson($person);
         $last = \count($lines) > self::PAGE ? $lines[self::PAGE - 1] : null;
 
         return new Page(
             $this->items(
                 $lines,
-                static fn(HistoryLine $line): ?ChangeHistory => $histories[$line->siteId] ?? null,
-                $sequences,
+                $histories,
+                static fn(HistoryLine $line): string => $line->siteId,
             ),
             null === $last ? null : Cursor::write('person-history', [Instant::toSql($last->at), $last->id]),
         );
@@ -124,13 +124,12 @@ final readonly class HistoryQuery
     }
 
     /**
-     * @param list<HistoryLine>                     $lines
-     * @param \Closure(HistoryLine): ?ChangeHistory $historyOf of the enrollment it is about
-     * @param array<string, int>                    $sequences by line
+     * @param list<HistoryLine>              $lines
+     * @param \Closure(HistoryLine): ?string $whose under whose id the history of the enrollment it is about is found
      *
      * @return list<EntryShown>
      */
-    private function items(array $lines, \Closure $historyOf, array $sequences): array
+    private function items(array $lines, Histories $histories, \Closure $whose): array
     {
         $items = [];
         foreach (\array_slice($lines, 0, self::PAGE) as $line) {
@@ -138,11 +137,11 @@ final readonly class HistoryQuery
                 $items[] = $line->shown($line->undoesItself(), $line->undoneBy);
                 continue;
             }
-            $history = $historyOf($line);
+            $history = $histories->of($whose($line));
             $undoneBy = $history?->undoneBy($line->lineId);
             $items[] = $line->shown(
                 true === $history?->mayUndo($line->lineId),
-                null === $undoneBy ? null : $sequences[$undoneBy] ?? null,
+                null === $undoneBy ? null : $histories->sequence($undoneBy),
             );
         }
 

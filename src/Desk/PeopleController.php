@@ -7,6 +7,8 @@ namespace MintDoor\Desk;
 use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Intake\Lookups;
+use MintDoor\Intake\PersonSeen;
+use MintDoor\People\PersonLabelled;
 use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\Directory;
 use MintDoor\People\Repository\Labels;
@@ -61,23 +63,29 @@ final readonly class PeopleController
                     ? '' === $label || $query->tooShort() || $named
                     : '' === $label && PersonVisibility::Masked === $visibility && $named
             ) {
-                $found[] = [
-                    -$query->score($row->list('terms'), PersonRow::identifiers($row)),
-                    $row->string('sort_name'),
-                    ['person' => PersonRow::shown($row, $visibility)],
-                    PersonVisibility::Full === $visibility ? $row->id('person_id') : null,
-                ];
+                $found[] = new PersonSeen($row, $visibility);
             }
         }
         $this->lookups->count('' === $label && [] === $found ? [$query->identifier] : [], $caller);
-        usort($found, static fn(array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
-
+        $rank = static fn(PersonSeen $each): array => [
+            -$query->score($each->row->list('terms'), PersonRow::identifiers($each->row)),
+            $each->row->string('sort_name'),
+        ];
+        usort($found, static fn(PersonSeen $a, PersonSeen $b): int => $rank($a) <=> $rank($b));
         $shown = \array_slice($found, 0, self::MOST);
-        $labels = $this->labels->ofPeople(array_values(array_filter(array_column($shown, 3))));
+        $whole = array_filter(
+            $shown,
+            static fn(PersonSeen $each): bool => PersonVisibility::Full === $each->visibility
+        );
+        $ids = array_map(static fn(PersonSeen $each): string => $each->row->id('person_id'), array_values($whole));
+        $labels = $this->labels->ofPeople($ids);
 
         return new Answer([
             'items' => array_map(
-                static fn(array $each): array => [...$each[2], 'labels' => $labels[$each[3] ?? ''] ?? []],
+                static fn(PersonSeen $each): PersonLabelled => new PersonLabelled(
+                    $each->shown(),
+                    $labels[$each->row->id('person_id')] ?? [],
+                ),
                 $shown,
             ),
             'more' => \count($found) > self::MOST,

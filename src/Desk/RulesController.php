@@ -76,7 +76,7 @@ final readonly class RulesController
         }
         $after = $this->handler->read($body);
         if (!$body->apply) {
-            return new Answer([...$this->handler->preview($after), 'version' => $this->roles->version()]);
+            return new Answer($this->handler->preview($after));
         }
 
         return $this->transaction->run(

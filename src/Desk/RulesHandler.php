@@ -66,20 +66,15 @@ final readonly class RulesHandler
         return $rules;
     }
 
-    /**
-     * What putting other rules in force would do. Changes nothing.
-     *
-     * @return array{problems: list<array<string, mixed>>, affected: list<array<string, mixed>>,
-     *     numbers: list<array<string, mixed>>, sites: array<string, int>} schema `RulesPreview`
-     */
-    public function preview(Rules $after): array
+    /** What putting other rules in force would do. Changes nothing. */
+    public function preview(Rules $after): RulesPreview
     {
         $before = $this->roles->rules();
         $change = new RuleChange($before, $after);
         $touched = $change->roles();
 
-        return [
-            'problems' => array_map(
+        return new RulesPreview(
+            problems: array_map(
                 static fn(RuleProblem $problem): array => [
                     'where' => $problem->where,
                     'code' => $problem->code,
@@ -92,7 +87,7 @@ final readonly class RulesHandler
                     array_keys($this->divisions->names()),
                 ),
             ),
-            'affected' => array_map(
+            affected: array_map(
                 static fn(Affected $each): array => [
                     'permission' => $each->permission->value,
                     'gain' => $each->gain,
@@ -101,9 +96,10 @@ final readonly class RulesHandler
                 ],
                 [] === $touched ? [] : $change->affected($this->holders($touched, $change)),
             ),
-            'numbers' => $before->numbers == $after->numbers ? [] : $this->numbers($after->numbers),
-            'sites' => $this->sites($before, $after),
-        ];
+            numbers: $before->numbers == $after->numbers ? [] : $this->numbers($after->numbers),
+            sites: $this->sites($before, $after),
+            version: $this->roles->version(),
+        );
     }
 
     /**
@@ -111,11 +107,9 @@ final readonly class RulesHandler
      *
      * @param IfMatch $seen the version that the caller saw, held against the one that holds, under the lock
      *
-     * @return array<string, mixed> schema `RulesPreview`, with the version that holds now
-     *
      * @throws Problem of type `NotReady` when the laws of the rules do not allow it
      */
-    public function apply(Rules $after, Caller $caller, IfMatch $seen): array
+    public function apply(Rules $after, Caller $caller, IfMatch $seen): RulesPreview
     {
         $this->effect->lockAllSites();
         $this->roles->reset();
@@ -123,15 +117,15 @@ final readonly class RulesHandler
         $version = $this->roles->version();
         $seen->assert($version);
         $preview = $this->preview($after);
-        if ([] !== $preview['problems']) {
+        if ([] !== $preview->problems) {
             throw new Problem(
                 ProblemType::NotReady,
                 'These rules cannot be: see what is wrong with them.',
-                more: ['problems' => $preview['problems']],
+                more: ['problems' => $preview->problems],
             );
         }
         if (RulesCodec::write($after) == RulesCodec::write($before)) {
-            return [...$preview, 'version' => $version];
+            return $preview;
         }
         $this->books->putInForce(
             $version + 1,
@@ -147,7 +141,7 @@ final readonly class RulesHandler
             new Happening('rules-changed', ['version' => $version + 1, 'before' => $version]),
         );
 
-        return [...$preview, 'version' => $version + 1];
+        return $preview->inForce($version + 1);
     }
 
     /**

@@ -68,7 +68,8 @@ final readonly class SiteHandler
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
             throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
         }
-        [$division, $term] = $this->placed($request, $caller, null);
+        $division = $this->division($request, $caller, null);
+        $term = $this->term($request);
         $this->assertSeats($request->seats);
         // Asked first, so that a change list of many sites goes on; whoever is quicker still wins by the unique key.
         if ($this->sites->isTaken($request->code)) {
@@ -125,7 +126,8 @@ final readonly class SiteHandler
     public function change(SiteAccess $access, SiteRequest $request): int
     {
         $site = $this->site($access);
-        [$division, $term] = $this->placed($request, $access->caller, $access->site->division);
+        $division = $this->division($request, $access->caller, $access->site->division);
+        $term = $this->term($request);
         $this->assertSeats($request->seats);
         $this->assertNotFewerThanHeld($site, $access, $request->seats);
 
@@ -351,13 +353,16 @@ final readonly class SiteHandler
         return $this->sites->find($access->site->id) ?? throw Problem::notFound('This site');
     }
 
-    /** @return array{Division, Term} */
-    private function placed(SiteRequest $request, Caller $caller, ?string $present): array
+    private function term(SiteRequest $request): Term
+    {
+        return $this->terms->withCode($request->term)
+            ?? throw Problem::field('/term', 'unknown', 'Choose a term from the list.');
+    }
+
+    private function division(SiteRequest $request, Caller $caller, ?string $present): Division
     {
         $division = $this->divisions->withCode($request->division)
             ?? throw Problem::field('/division', 'unknown', 'Choose a division from the list.');
-        $term = $this->terms->withCode($request->term)
-            ?? throw Problem::field('/term', 'unknown', 'Choose a term from the list.');
         $reach = $this->directory->reachOf($caller);
         if (
             $request->division !== $present
@@ -371,7 +376,7 @@ final readonly class SiteHandler
             );
         }
 
-        return [$division, $term];
+        return $division;
     }
 
     private function flush(): void

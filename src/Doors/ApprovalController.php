@@ -7,6 +7,7 @@ namespace MintDoor\Doors;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
+use MintDoor\Shared\Items;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
@@ -25,7 +26,7 @@ final readonly class ApprovalController
     {
         $this->assertMay($caller);
 
-        return new Answer(['items' => $this->approvals->of($caller)]);
+        return new Answer(new Items($this->approvals->of($caller)));
     }
 
     #[Route(
@@ -51,7 +52,7 @@ final readonly class ApprovalController
         ): Answer {
             $this->approvals->answer($site, $person, 'yes' === $body->answer, $caller);
 
-            return new Answer(['items' => $this->approvals->of($caller)]);
+            return new Answer(new Items($this->approvals->of($caller)));
         });
     }
 

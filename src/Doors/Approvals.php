@@ -27,6 +27,8 @@ use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Somebody;
+use MintDoor\Sites\SiteName;
 
 /**
  * People of a division who were let in by somebody that has nothing to do with them, and wait for its yes. Answered by
@@ -46,30 +48,25 @@ final readonly class Approvals
         private PlatformClock $clock,
     ) {}
 
-    /** @return list<array<string, mixed>> schema `Approval`, the oldest first */
+    /** @return list<ApprovalShown> the oldest first */
     public function of(Caller $caller): array
     {
         $divisions = $caller->platformAdministrator ? null : $caller->divisions;
         $rows = $this->pending->of($divisions, $this->clock->instant());
 
-        return array_map(
-            static fn(Row $row): array => [
-                'site' => ['id' => $row->id('site_id'), 'title' => $row->string('title')],
-                'timeZone' => $row->string('time_zone'),
-                'person' => PersonRow::shown($row, PersonVisibility::Full),
-                'role' => $row->string('role'),
-                'by' =>
-                    null === $row->idOrNull('by_id')
-                        ? null
-                        : [
-                            'id' => $row->id('by_id'),
-                            'name' => PersonRow::name($row, 'b_'),
-                        ],
-                'askedAt' => Instant::toJson($row->instant('given_at')),
-                'untilAt' => Instant::toJson($row->instant('until_at')),
-            ],
-            $rows,
-        );
+        return array_map(static function (Row $row): ApprovalShown {
+            $by = $row->idOrNull('by_id');
+
+            return new ApprovalShown(
+                site: new SiteName($row->id('site_id'), $row->string('title')),
+                timeZone: $row->string('time_zone'),
+                person: PersonRow::shown($row, PersonVisibility::Full),
+                role: $row->string('role'),
+                by: null === $by ? null : new Somebody($by, PersonRow::name($row, 'b_')),
+                askedAt: Instant::toJson($row->instant('given_at')),
+                untilAt: Instant::toJson($row->instant('until_at')),
+            );
+        }, $rows);
     }
 
     /**

@@ -12,6 +12,7 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\IfMatch;
+use MintDoor\Shared\Items;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -38,7 +39,7 @@ final readonly class DoorController
     #[Route('/sites/{site}/doors', name: 'doors', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function all(string $site, #[CurrentUser] Caller $caller): Response
     {
-        return new Answer(['items' => $this->list->of($this->access($site, $caller))]);
+        return new Answer(new Items($this->list->of($this->access($site, $caller))));
     }
 
     #[Route('/sites/{site}/doors', name: 'make_door', requirements: ['site' => Id::PATTERN], methods: ['POST'])]
@@ -126,8 +127,8 @@ final readonly class DoorController
 
     private function one(SiteAccess $access, string $door, int $status = 200): Answer
     {
-        $json = $this->list->of($access, $door)[0];
+        $shown = $this->list->of($access, $door)[0];
 
-        return (new Answer($json, $status))->versioned(\is_int($json['version']) ? $json['version'] : 0);
+        return (new Answer($shown, $status))->versioned($shown->version);
     }
 }

@@ -27,7 +27,7 @@ final readonly class DoorList
     /**
      * @param ?string $only id of the one that is wanted
      *
-     * @return list<array<string, mixed>> schema `Door`, by what changes next
+     * @return list<DoorShown> by what changes next
      */
     public function of(SiteAccess $access, ?string $only = null): array
     {
@@ -41,7 +41,7 @@ final readonly class DoorList
             if (!\array_key_exists($keeper, $standings)) {
                 $standings[$keeper] = $this->authority->keeper($site, '' === $keeper ? null : $keeper);
             }
-            $doors[] = $this->json(
+            $doors[] = $this->shown(
                 $door,
                 $access,
                 $standings[$keeper],
@@ -51,14 +51,8 @@ final readonly class DoorList
             );
         }
         // What changes next comes first; what is set up before what is just there.
-        usort(
-            $doors,
-            static fn(array $a, array $b): int => [$a['next']['at'] ?? '9999', $a['set'] ? 0 : 1, $a['name']] <=> [
-                $b['next']['at'] ?? '9999',
-                $b['set'] ? 0 : 1,
-                $b['name'],
-            ],
-        );
+        $rank = static fn(DoorShown $door): array => [$door->next->at ?? '9999', $door->set ? 0 : 1, $door->name];
+        usort($doors, static fn(DoorShown $a, DoorShown $b): int => $rank($a) <=> $rank($b));
 
         return $doors;
     }
@@ -67,80 +61,74 @@ final readonly class DoorList
      * @param ?Standing          $keeper  of whoever keeps the door
      * @param array<string, int> $numbers as `DoorNumbers` has them
      * @param list<int>          $lapsing the instants at which invitations lapse, in order
-     *
-     * @return array<string, mixed> schema `Door`
      */
-    private function json(
+    private function shown(
         Door $door,
         SiteAccess $access,
         ?Standing $keeper,
         array $numbers,
         ArrivalBars $bars,
         array $lapsing,
-    ): array {
+    ): DoorShown {
         $own = SentenceDoor::of($door);
         $set = null !== $door->terms;
         $seats = $own->policy->seats;
         $shown = $set && $this->authority->gives($access, $own->kind, $own->policy);
 
-        return [
-            'id' => $door->id,
-            'kind' => $own->asked(),
-            'name' => $door->name,
-            'version' => $door->version,
-            'set' => $set,
-            'reserved' => $door->reserved,
-            'backed' => !$set || $this->authority->backed($access, $own, $keeper),
-            'state' => $own->state($access->now)->value,
-            'key' => $shown ? $this->keys->ofDoor($door->id) : null,
-            'terms' => $set ? self::terms($own, $access) : null,
-            ...$numbers,
-            'left' => null === $seats ? null : max(0, $seats - ($numbers['through'] ?? 0)),
-            'chart' => $bars->at($door->id),
-            'next' => self::next($own, $access->now, $lapsing),
-        ];
+        return new DoorShown(
+            id: $door->id,
+            kind: $own->asked(),
+            name: $door->name,
+            version: $door->version,
+            set: $set,
+            reserved: $door->reserved,
+            backed: !$set || $this->authority->backed($access, $own, $keeper),
+            state: $own->state($access->now)->value,
+            key: $shown ? $this->keys->ofDoor($door->id) : null,
+            terms: $set ? self::terms($own, $access) : null,
+            came: $numbers['came'] ?? 0,
+            through: $numbers['through'] ?? 0,
+            waiting: $numbers['waiting'] ?? 0,
+            asking: $numbers['asking'] ?? 0,
+            asked: $numbers['asked'] ?? 0,
+            answered: $numbers['answered'] ?? 0,
+            left: null === $seats ? null : max(0, $seats - ($numbers['through'] ?? 0)),
+            chart: $bars->at($door->id),
+            next: self::next($own, $access->now, $lapsing),
+        );
     }
 
-    /** @return array<string, mixed> schema `DoorTerms`: as `DoorRequest`, without kind, name and key */
-    private static function terms(SentenceDoor $door, SiteAccess $access): array
+    private static function terms(SentenceDoor $door, SiteAccess $access): TermsShown
     {
-        $policy = $door->policy;
         $day = static fn(int $instant): ?string => $instant <= Time::BEGINNING || $instant >= Time::FOREVER
             ? null
             : (new \DateTimeImmutable('@'.$instant))->setTimezone($access->zone())->format('Y-m-d');
-        $shown = get_object_vars($policy);
-        unset($shown['stayUntil'], $shown['listed']);
+        $lastDay = static fn(int $end): ?string => $end >= Time::FOREVER ? null : $day($end - 1);
 
-        return [
-            ...$shown,
-            'fromDay' => $day($door->hours->from),
-            'untilDay' => $door->hours->until >= Time::FOREVER ? null : $day($door->hours->until - 1),
-            'stayDay' => null === $policy->stayUntil ? null : $day($policy->stayUntil - 1),
-        ];
+        return new TermsShown(
+            $door->policy,
+            $day($door->hours->from),
+            $lastDay($door->hours->until),
+            null === $door->policy->stayUntil ? null : $day($door->policy->stayUntil - 1),
+        );
     }
 
     /**
      * What a door does by itself next.
      *
      * @param list<int> $lapsing
-     *
-     * @return array{what: string, at: ?string, n: int}|null
      */
-    private static function next(SentenceDoor $door, int $now, array $lapsing): ?array
+    private static function next(SentenceDoor $door, int $now, array $lapsing): ?DoorNext
     {
         $changes = DoorState::changesAt($door->door->isOpen(), $door->hours, $now);
         if ([] !== $lapsing && (null === $changes || $lapsing[0] <= $changes)) {
             $thatDay = array_filter($lapsing, static fn(int $at): bool => $at < $lapsing[0] + 86_400);
 
-            return ['what' => 'lapse', 'at' => Instant::toJson($lapsing[0]), 'n' => \count($thatDay)];
+            return new DoorNext('lapse', Instant::toJson($lapsing[0]), \count($thatDay));
         }
 
         return null === $changes
             ? null
-            : [
-                'what' => $changes === $door->hours->from ? 'opens' : 'shuts',
-                'at' => Instant::toJson($changes),
-                'n' => 0,
-            ];
+            : new DoorNext($changes === $door->hours->from ? 'opens' : 'shuts', Instant::toJson($changes), 0);
     }
 }

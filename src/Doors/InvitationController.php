@@ -14,6 +14,7 @@ use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
+use MintDoor\Shared\Items;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
@@ -40,7 +41,7 @@ final readonly class InvitationController
     #[Route('/sites/{site}/doors/{door}/invitations', name: 'invitations', requirements: self::DOOR, methods: ['GET'])]
     public function all(string $site, string $door, #[CurrentUser] Caller $caller): Response
     {
-        return new Answer(['items' => $this->invitations->of($this->door($this->access($site, $caller), $door))]);
+        return new Answer(new Items($this->invitations->of($this->door($this->access($site, $caller), $door))));
     }
 
     /** Says whom lines mean, and with `apply` invites them. */

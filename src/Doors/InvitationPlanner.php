@@ -48,7 +48,11 @@ final readonly class InvitationPlanner
         );
         $planned = [];
         foreach ($read->readings as $reading) {
-            $planned[] = self::line($reading, $read->people, $request->choices[(string) $reading->line->number] ?? null);
+            $planned[] = self::line(
+                $reading,
+                $read->people,
+                $request->choices[(string) $reading->line->number] ?? null
+            );
         }
 
         return $this->judged($access, $door, $planned);
@@ -84,7 +88,10 @@ final readonly class InvitationPlanner
         $candidates = array_map(static fn($each): string => $each->known->person->id, $reading->candidates);
         // Whose address one may see is told it; of others it stays with the door.
         $known = array_values(
-            array_filter($candidates, static fn(string $id): bool => PersonVisibility::Full === $people[$id]->visibility),
+            array_filter(
+                $candidates,
+                static fn(string $id): bool => PersonVisibility::Full === $people[$id]->visibility
+            ),
         );
         if (null !== $chosen && \in_array($chosen, $candidates, true)) {
             return new InviteLine($number, $text, 'ready', $chosen, known: $known);

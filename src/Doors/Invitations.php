@@ -85,13 +85,13 @@ final readonly class Invitations
         return \count($letters);
     }
 
-    /** @return list<array<string, mixed>> schema `Invitation`, the last first */
+    /** @return list<InvitationShown> the last first */
     public function of(SentenceDoor $door): array
     {
         $now = $this->clock->instant();
 
         return array_map(
-            static fn(SentInvitation $sent): array => $sent->json($now),
+            static fn(SentInvitation $sent): InvitationShown => $sent->shown($now),
             $this->stored->ofDoor($door->id),
         );
     }

@@ -79,7 +79,7 @@ final readonly class JoinController
             $caller = $this->newcomers->make($before, $body, $hash);
 
             return new Answer(
-                [...$this->joining->join($before, $caller, $body), 'login' => $caller->login],
+                [...get_object_vars($this->joining->join($before, $caller, $body)), 'login' => $caller->login],
                 Response::HTTP_CREATED,
             );
         });
@@ -92,7 +92,7 @@ final readonly class JoinController
             $request,
             $caller,
             [$site],
-            fn(): Answer => new Answer($this->joining->leave($site, $caller)),
+            fn(): Answer => new Answer(['still' => $this->joining->leave($site, $caller)]),
         );
     }
 

@@ -27,6 +27,7 @@ use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
 use MintDoor\Sites\Entity\Site;
+use MintDoor\Sites\SiteName;
 
 /**
  * Coming in through a door by oneself, answering an invitation, waiting, and going again. What changes something runs
@@ -55,12 +56,11 @@ final readonly class Joining
 
     /**
      * What one stands before, and what would happen. Changes nothing but that an invitation was opened.
-     *
-     * @return array<string, mixed> schema `JoinLook`
      */
-    public function look(BeforeDoor $at, ?Caller $caller): array
+    public function look(BeforeDoor $at, ?Caller $caller): JoinLook
     {
-        [$door, $invitation] = [$at->door, $at->invitation];
+        $door = $at->door;
+        $invitation = $at->invitation;
         $site = $door->door->site;
         $policy = $door->policy;
         $now = $this->clock->instant();
@@ -74,44 +74,40 @@ final readonly class Joining
                 : $this->doorContexts->at($door, $caller, $invitation);
         $role = $this->roles->book()->find($policy->role);
 
-        return [
-            'site' => [
-                'id' => $site->id,
-                'title' => $site->title,
-                'kind' => $site->kind,
-                'division' => $site->division->name,
-                'term' => $site->term->name,
-                'timeZone' => $site->timeZone,
-                'opensAt' => Instant::toJson($site->opensAt),
-            ],
-            'leads' =>
-                null === $caller
+        return new JoinLook(
+            site: new SiteBefore(
+                $site->id,
+                $site->title,
+                $site->kind,
+                $site->division->name,
+                $site->term->name,
+                $site->timeZone,
+                Instant::toJson($site->opensAt),
+            ),
+            leads: null === $caller
                     ? []
                     : \array_slice($this->standings->namesOfLeads($site->id, $now), 0, self::LEADS),
-            'role' => ['code' => $role->code ?? '', 'name' => $role->name ?? '', 'caution' => $role?->caution],
-            'state' => $door->state($now)->value,
-            'untilAt' => Instant::toJson($door->hours->until),
-            'fromAt' => Instant::toJson($door->hours->from),
-            'about' => $policy->about,
-            'sections' => 'choice' === $policy->place ? $this->sectionsOf($site->id) : [],
-            'asks' => $policy->approval || Passage::Approval === $before?->admission->passage,
-            'accounts' => $policy->accounts,
-            'levels' => $policy->accounts ? self::levels($policy, $site) : null,
-            'invitation' => null === $invitation ? null : $this->invited($invitation, $caller),
-            'you' =>
-                null === $caller ? null : ['id' => $caller->id, 'name' => $caller->name, 'login' => $caller->login],
-            'admission' => null === $before ? null : self::admission($before),
-        ];
+            role: ['code' => $role->code ?? '', 'name' => $role->name ?? '', 'caution' => $role?->caution],
+            state: $door->state($now)->value,
+            untilAt: Instant::toJson($door->hours->until),
+            fromAt: Instant::toJson($door->hours->from),
+            about: $policy->about,
+            sections: 'choice' === $policy->place ? $this->sectionsOf($site->id) : [],
+            asks: $policy->approval || Passage::Approval === $before?->admission->passage,
+            accounts: $policy->accounts,
+            levels: $policy->accounts ? self::levels($policy, $site) : null,
+            invitation: null === $invitation ? null : $this->invited($invitation, $caller),
+            you: null === $caller ? null : ['id' => $caller->id, 'name' => $caller->name, 'login' => $caller->login],
+            admission: null === $before ? null : self::admission($before),
+        );
     }
 
     /**
      * Through the door, or into the line before it.
      *
-     * @return array<string, mixed> schema `Joined`
-     *
      * @throws Problem of type `NoWayIn`
      */
-    public function join(BeforeDoor $before, Caller $caller, JoinRequest $request): array
+    public function join(BeforeDoor $before, Caller $caller, JoinRequest $request): Joined
     {
         $invitation = $before->invitation;
         $over = $invitation?->over($this->clock->instant());
@@ -139,13 +135,14 @@ final readonly class Joining
             $this->post->withdraw('invitation_id', [$invitation->id]);
         }
 
-        return [
-            'passage' => $admission->passage->value,
-            'place' => Passage::Line === $admission->passage ? $at->place : null,
-            'site' => ['id' => $at->access->site->id, 'title' => $at->access->row->string('title')],
-            'opensAt' =>
-                $at->access->site->opensAt > $at->access->now ? Instant::toJson($at->access->site->opensAt) : null,
-        ];
+        $opensAt = $at->access->site->opensAt;
+
+        return new Joined(
+            $admission->passage->value,
+            Passage::Line === $admission->passage ? $at->place : null,
+            new SiteName($at->access->site->id, $at->access->row->string('title')),
+            $opensAt > $at->access->now ? Instant::toJson($opensAt) : null,
+        );
     }
 
     private function comeIn(DoorContext $at, ?string $section): void
@@ -163,9 +160,9 @@ final readonly class Joining
     /**
      * Who came through a key door goes again, or was let in from another division, and nobody waits there any more.
      *
-     * @return array<string, mixed> schema `Left`: whether something else still brings them
+     * @return bool whether something else still brings them
      */
-    public function leave(string $site, Caller $caller): array
+    public function leave(string $site, Caller $caller): bool
     {
         // A site one has nothing to do with is the same as none.
         $this->gate->at($site, $caller);
@@ -184,39 +181,39 @@ final readonly class Joining
             );
         }
 
-        return ['still' => true === $line->after?->state->here()];
+        return true === $line->after?->state->here();
     }
 
-    /** @return list<array<string, mixed>> schema `OwnWaits`: what somebody waits with, and what is kept for them */
+    /** @return list<OwnWait> what somebody waits with, and what is kept for them */
     public function waits(Caller $caller): array
     {
         $now = $this->clock->instant();
 
-        return array_map(function (WaitingRecord $one) use ($caller, $now): array {
+        return array_map(function (WaitingRecord $one) use ($caller, $now): OwnWait {
             $list = 'seat' === $one->what ? $this->places->list($one->site->id) : null;
 
-            return [
-                'id' => $one->id,
-                'site' => ['id' => $one->site->id, 'title' => $one->site->title],
-                'timeZone' => $one->site->timeZone,
-                'what' => $one->what,
-                'since' => Instant::toJson($one->madeAt),
-                'place' => $list?->place($caller->id),
-                'of' => null === $list ? null : \count($list->waiters),
-                'offeredUntil' => $one->offeredAt($now) ? Instant::toJson((int) $one->offeredUntil) : null,
-            ];
+            return new OwnWait(
+                id: (int) $one->id,
+                site: new SiteName($one->site->id, $one->site->title),
+                timeZone: $one->site->timeZone,
+                what: $one->what,
+                since: Instant::toJson($one->madeAt),
+                place: $list?->place($caller->id),
+                of: null === $list ? null : \count($list->waiters),
+                offeredUntil: $one->offeredAt($now) ? Instant::toJson((int) $one->offeredUntil) : null,
+            );
         }, $this->places->of($caller->id));
     }
 
-    /** @return list<array<string, mixed>> sites whose seat they lose unless they come */
+    /** @return list<QuietSeat> seats they lose unless they come */
     public function quiet(Caller $caller): array
     {
         return array_map(
-            static fn(Row $row): array => [
-                'site' => ['id' => $row->id('site_id'), 'title' => $row->string('title')],
-                'timeZone' => $row->string('time_zone'),
-                'until' => Instant::toJson($row->instant('goes_at')),
-            ],
+            static fn(Row $row): QuietSeat => new QuietSeat(
+                new SiteName($row->id('site_id'), $row->string('title')),
+                $row->string('time_zone'),
+                Instant::toJson($row->instant('goes_at')),
+            ),
             $this->quiet->of($caller->id),
         );
     }
@@ -227,12 +224,8 @@ final readonly class Joining
         return $this->places->own($id, $caller->id) ?? throw Problem::notFound('This place in the line');
     }
 
-    /**
-     * Takes the seat that is kept for one, or waits no longer.
-     *
-     * @return array<string, mixed> schema `Joined`
-     */
-    public function answer(WaitingRecord $wait, bool $take, Caller $caller): array
+    /** Takes the seat that is kept for one, or waits no longer. */
+    public function answer(WaitingRecord $wait, bool $take, Caller $caller): Joined
     {
         if (true !== $wait->waits) {
             throw Problem::notFound('This place in the line');
@@ -249,12 +242,9 @@ final readonly class Joining
         $this->lines->goAgain($at, [$door->id], true, 'leave');
         $this->lines->close($door->id, $caller->id, 'left', $at->access);
 
-        return [
-            'passage' => 'left',
-            'place' => null,
-            'site' => ['id' => $at->access->site->id, 'title' => $at->access->row->string('title')],
-            'opensAt' => null,
-        ];
+        $site = new SiteName($at->access->site->id, $at->access->row->string('title'));
+
+        return new Joined('left', null, $site, null);
     }
 
     /** @param array<string, string|int|list<string>|null> $values */
@@ -267,20 +257,19 @@ final readonly class Joining
         );
     }
 
-    /** @return array<string, mixed> schema `Admission` */
-    private static function admission(DoorContext $at): array
+    private static function admission(DoorContext $at): AdmissionShown
     {
         $admission = $at->admission;
 
-        return [
-            'passage' => $admission->passage->value,
-            'code' => $admission->code,
-            'next' => $admission->next,
-            'values' => (object) Refusals::values($admission->values),
-            'place' => Passage::Line === $admission->passage ? $at->place : null,
-            'waits' => null !== $at->waiting,
-            'sentence' => Passage::No === $admission->passage ? Refusals::sentence($admission->code) : null,
-        ];
+        return new AdmissionShown(
+            passage: $admission->passage->value,
+            code: $admission->code,
+            next: $admission->next,
+            values: (object) Refusals::values($admission->values),
+            place: Passage::Line === $admission->passage ? $at->place : null,
+            waits: null !== $at->waiting,
+            sentence: Passage::No === $admission->passage ? Refusals::sentence($admission->code) : null,
+        );
     }
 
     /**
@@ -303,39 +292,40 @@ final readonly class Joining
         return $this->people->find($caller->id)?->email === $address;
     }
 
-    /** @return array<string, mixed> schema `InvitationLook` */
-    private function invited(Invitation $invitation, ?Caller $caller): array
+    private function invited(Invitation $invitation, ?Caller $caller): InvitationLook
     {
         $person = $invitation->person;
         $row = null === $person ? null : $this->people->withAccount($person->id);
 
-        return [
-            'over' => $invitation->over($this->clock->instant()),
-            'address' => $invitation->address,
-            'name' => $person?->name(),
-            'login' => $row?->stringOrNull('login'),
-            'account' => match (true) {
-                null === $row || null === $row->stringOrNull('login') => 'none',
+        $login = $row?->stringOrNull('login');
+
+        return new InvitationLook(
+            over: $invitation->over($this->clock->instant()),
+            address: $invitation->address,
+            name: $person?->name(),
+            login: $login,
+            account: match (true) {
+                null === $row || null === $login => 'none',
                 default => $row->bool('has_password') ? 'sign-in' : 'password',
             },
-            'yours' =>
-                null !== $caller
-                && (null === $person
-                    ? $this->hasAddress($caller, $invitation->address)
-                    : $person->id === $caller->id),
-            'words' => $invitation->words,
-        ];
+            yours: match (true) {
+                null === $caller => false,
+                null === $person => $this->hasAddress($caller, $invitation->address),
+                default => $person->id === $caller->id,
+            },
+            words: $invitation->words,
+        );
     }
 
-    /** @return list<array{id: string, name: string, meets: string}> */
+    /** @return list<SectionChoice> */
     private function sectionsOf(string $site): array
     {
         return array_map(
-            static fn(Section $section): array => [
-                'id' => $section->id,
-                'name' => $section->name,
-                'meets' => $section->meets,
-            ],
+            static fn(Section $section): SectionChoice => new SectionChoice(
+                $section->id,
+                $section->name,
+                $section->meets,
+            ),
             $this->sections->all($site),
         );
     }

@@ -61,7 +61,8 @@ final readonly class Newcomers
      */
     public function make(BeforeDoor $before, JoinAccountRequest $request, string $hash): Caller
     {
-        [$door, $invitation] = [$before->door, $before->invitation];
+        $door = $before->door;
+        $invitation = $before->invitation;
         $policy = $door->policy;
         $invited = $invitation?->person?->id;
         if (null !== $invited) {
@@ -70,7 +71,8 @@ final readonly class Newcomers
         if (null === $invitation && !$policy->accounts) {
             throw Problem::notAllowed('This door makes no accounts. Ask whoever gave you the key for one.');
         }
-        [$kind, $level] = $this->kind($policy, null !== $invitation, $request->level);
+        $kind = $this->kind($policy);
+        $level = PersonKind::Learner === $kind ? self::level($policy, null !== $invitation, $request->level) : null;
         $given = self::name($request->given, '/given', 'Type your given name.');
         $family = self::name($request->family, '/family', 'Type your family name.');
         $address = $invitation?->address;
@@ -113,14 +115,16 @@ final readonly class Newcomers
         return $this->callers->byId($person);
     }
 
-    /** @return array{PersonKind, ?int} */
-    private function kind(DoorPolicy $policy, bool $invited, ?int $level): array
+    private function kind(DoorPolicy $policy): PersonKind
     {
         $kinds = $this->roles->book()->find($policy->role)->for ?? [];
-        $kind = \in_array(PersonKind::Learner, $kinds, true) ? PersonKind::Learner : PersonKind::External;
-        if (PersonKind::Learner !== $kind) {
-            return [$kind, null];
-        }
+
+        return \in_array(PersonKind::Learner, $kinds, true) ? PersonKind::Learner : PersonKind::External;
+    }
+
+    /** @throws Problem at `/level` */
+    private static function level(DoorPolicy $policy, bool $invited, ?int $level): ?int
+    {
         $lowest = $policy->lowest;
         $highest = $policy->highest;
         if (!$invited && null === $level) {
@@ -130,7 +134,7 @@ final readonly class Newcomers
             throw Problem::field('/level', 'levels', \sprintf('This door is for levels %d to %d.', $lowest, $highest));
         }
 
-        return [$kind, $level ?? $lowest];
+        return $level ?? $lowest;
     }
 
     private static function name(string $typed, string $pointer, string $sentence): string

@@ -22,6 +22,7 @@ use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Items;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
@@ -29,6 +30,7 @@ use MintDoor\Shared\Row;
 use MintDoor\Shared\Throttle;
 use MintDoor\Shared\Transaction;
 use MintDoor\Sites\Repository\Sites;
+use MintDoor\Sites\SiteName;
 use MintDoor\Sites\SiteRow;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -86,22 +88,22 @@ final readonly class OpenDoors
                 null,
             );
             if (\in_array($admission->passage, [Passage::In, Passage::Approval], true)) {
-                $items[] = [
-                    'door' => $door->id,
-                    'site' => ['id' => $door->site, 'title' => $row->string('title')],
-                    'kind' => $row->string('kind'),
-                    'division' => $row->string('division_name'),
-                    'term' => $row->string('term_name'),
-                    'timeZone' => $row->string('time_zone'),
-                    'asks' => $door->policy->approval,
-                    'about' => $door->policy->about,
-                    'untilAt' => Instant::toJson($door->hours->until),
-                    'waits' => 'waiting' === $here?->state->value,
-                ];
+                $items[] = new OpenDoorShown(
+                    door: $door->id,
+                    site: new SiteName($door->site, $row->string('title')),
+                    kind: $row->string('kind'),
+                    division: $row->string('division_name'),
+                    term: $row->string('term_name'),
+                    timeZone: $row->string('time_zone'),
+                    asks: $door->policy->approval,
+                    about: $door->policy->about,
+                    untilAt: Instant::toJson($door->hours->until),
+                    waits: 'waiting' === $here?->state->value,
+                );
             }
         }
 
-        return new Answer(['items' => $items]);
+        return new Answer(new Items($items));
     }
 
     /** What a preview shows, signed in or not. */
@@ -150,7 +152,7 @@ final readonly class OpenDoors
     #[Route('/key-doors', name: 'key_doors', methods: ['GET'])]
     public function keyDoors(#[CurrentUser] Caller $caller): Response
     {
-        return new Answer(['items' => $this->mine($caller)]);
+        return new Answer(new Items($this->mine($caller)));
     }
 
     /** Fresh keys for doors of many sites, for another term. */
@@ -162,36 +164,29 @@ final readonly class OpenDoors
     ): Response {
         $mine = array_column($this->mine($caller), null, 'id');
         $chosen = array_map(
-            static fn(string $door): array => $mine[$door] ?? throw Problem::notFound('This door'),
+            static fn(string $door): KeyDoorShown => $mine[$door] ?? throw Problem::notFound('This door'),
             array_values(array_unique($body->doors)),
         );
-        $sites = array_values(array_unique(array_map(static fn(array $door): string => $door['site']['id'], $chosen)));
+        $sites = array_values(
+            array_unique(array_map(static fn(KeyDoorShown $door): string => $door->site->id, $chosen))
+        );
 
         return $this->transaction->run($request, $caller, $sites, function () use ($body, $chosen, $caller): Answer {
             foreach ($chosen as $door) {
                 $access = $this->gate
-                    ->at($door['site']['id'], $caller)
+                    ->at($door->site->id, $caller)
                     ->require(Permission::KeepDoors, DoorController::NEEDS);
-                $this->doors->renewFor($access, $door['id'], $body->fromDay, $body->untilDay);
+                $this->doors->renewFor($access, $door->id, $body->fromDay, $body->untilDay);
             }
 
-            return new Answer(['items' => $this->mine($caller, array_column($chosen, 'id'))]);
+            return new Answer(new Items($this->mine($caller, array_column($chosen, 'id'))));
         });
     }
 
     /**
      * @param list<string> $only ids; none for all
      *
-     * @return list<array{
-     *     id: string,
-     *     name: string,
-     *     key: ?string,
-     *     state: string,
-     *     site: array{id: string, title: string},
-     *     term: string,
-     *     untilAt: ?string,
-     *     timeZone: string,
-     * }>
+     * @return list<KeyDoorShown>
      */
     private function mine(Caller $caller, array $only = []): array
     {
@@ -204,18 +199,17 @@ final readonly class OpenDoors
             }
             $site = $door->door->site;
             $access = $at[$site->id] ??= $this->gate->at($site->id, $caller);
-            $items[] = [
-                'id' => $door->id,
-                'name' => $door->door->name,
-                'key' => $this->authority->gives($access, $door->kind, $door->policy)
-                    ? $this->keys->ofDoor($door->id)
-                    : null,
-                'state' => $door->state($now)->value,
-                'site' => ['id' => $site->id, 'title' => $site->title],
-                'term' => $site->term->name,
-                'untilAt' => Instant::toJson($door->hours->until),
-                'timeZone' => $site->timeZone,
-            ];
+            $gives = $this->authority->gives($access, $door->kind, $door->policy);
+            $items[] = new KeyDoorShown(
+                id: $door->id,
+                name: $door->door->name,
+                key: $gives ? $this->keys->ofDoor($door->id) : null,
+                state: $door->state($now)->value,
+                site: new SiteName($site->id, $site->title),
+                term: $site->term->name,
+                untilAt: Instant::toJson($door->hours->until),
+                timeZone: $site->timeZone,
+            );
         }
 
         return $items;
@@ -237,34 +231,31 @@ final readonly class OpenDoors
         return $sites;
     }
 
-    /** @return array<string, mixed> schema `Preview` */
-    private function shown(SentenceDoor $door): array
+    private function shown(SentenceDoor $door): PreviewAnswer
     {
         $site = $door->door->site;
         $now = $this->clock->instant();
         $shows = static fn(string $what): bool => \in_array($what, $door->policy->shows, true);
-        $sections = $shows('sections') ? $this->sections->all($site->id) : null;
 
-        return [
-            'site' => ['id' => $site->id, 'title' => $site->title],
-            'kind' => $site->kind,
-            'division' => $site->division->name,
-            'term' => [
+        return new PreviewAnswer(
+            site: new SiteName($site->id, $site->title),
+            kind: $site->kind,
+            division: $site->division->name,
+            term: [
                 'name' => $site->term->name,
                 'startsOn' => $site->term->startsOn,
                 'endsOn' => $site->term->endsOn,
             ],
-            'about' => $door->policy->about,
-            'leads' => $shows('leads') ? $this->standings->namesOfLeads($site->id, $now) : null,
-            'sections' =>
-                null === $sections
-                    ? null
-                    : array_map(
-                        static fn(Section $section): array => ['name' => $section->name, 'meets' => $section->meets],
-                        $sections,
-                    ),
-            'learners' => $shows('numbers') ? $this->standings->holdingSeats($site->id, $now) : null,
-            'seats' => $shows('numbers') ? $site->seats : null,
-        ];
+            about: $door->policy->about,
+            leads: $shows('leads') ? $this->standings->namesOfLeads($site->id, $now) : null,
+            sections: $shows('sections')
+                ? array_map(
+                    static fn(Section $section): array => ['name' => $section->name, 'meets' => $section->meets],
+                    $this->sections->all($site->id),
+                )
+                : null,
+            learners: $shows('numbers') ? $this->standings->holdingSeats($site->id, $now) : null,
+            seats: $shows('numbers') ? $site->seats : null,
+        );
     }
 }

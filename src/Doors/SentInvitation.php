@@ -9,6 +9,7 @@ use MintDoor\Doors\Entity\Invitation;
 use MintDoor\People\PersonRow;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Somebody;
 
 /** An invitation with how its last message stands, and where who is invited is reached now. */
 final readonly class SentInvitation
@@ -42,28 +43,27 @@ final readonly class SentInvitation
         );
     }
 
-    /** @return array<string, mixed> schema `Invitation` */
-    public function json(int $now): array
+    public function shown(int $now): InvitationShown
     {
         $invitation = $this->invitation;
         $person = $invitation->person?->id;
         $answeredBy = $invitation->answeredBy;
         $instant = static fn(?int $at): ?string => null === $at ? null : Instant::toJson($at);
 
-        return [
-            'id' => $invitation->id,
-            'person' => null === $person ? null : ['id' => $person, 'name' => PersonRow::name($this->beside)],
-            'address' => null === $person ? $invitation->address : '',
-            'state' => $this->state($now)->value,
-            'sent' => $invitation->sent,
-            'madeAt' => Instant::toJson($invitation->madeAt),
-            'lapsesAt' => Instant::toJson($invitation->lapsesAt),
-            'openedAt' => $instant($invitation->openedAt),
-            'answeredAt' => $instant($invitation->answeredAt),
-            'answeredBy' => \in_array($answeredBy, [null, $person], true)
+        return new InvitationShown(
+            id: $invitation->id,
+            person: null === $person ? null : new Somebody($person, PersonRow::name($this->beside)),
+            address: null === $person ? $invitation->address : '',
+            state: $this->state($now)->value,
+            sent: $invitation->sent,
+            madeAt: Instant::toJson($invitation->madeAt),
+            lapsesAt: Instant::toJson($invitation->lapsesAt),
+            openedAt: $instant($invitation->openedAt),
+            answeredAt: $instant($invitation->answeredAt),
+            answeredBy: null === $answeredBy || $answeredBy === $person
                 ? null
-                : ['id' => $answeredBy, 'name' => PersonRow::name($this->beside, 'x_')],
-            'reason' => $this->beside->stringOrNull('reason'),
-        ];
+                : new Somebody($answeredBy, PersonRow::name($this->beside, 'x_')),
+            reason: $this->beside->stringOrNull('reason'),
+        );
     }
 }

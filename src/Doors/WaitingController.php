@@ -10,6 +10,7 @@ use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
+use MintDoor\Shared\Items;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
@@ -31,11 +32,9 @@ final readonly class WaitingController
     #[Route('/sites/{site}/waiting', name: 'waiting', requirements: ['site' => Id::PATTERN], methods: ['GET'])]
     public function all(string $site, #[CurrentUser] Caller $caller): Response
     {
-        return new Answer([
-            'items' => $this->arrivals->waiting(
-                $this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS),
-            ),
-        ]);
+        return new Answer(new Items($this->arrivals->waiting(
+            $this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS),
+        )));
     }
 
     #[Expensive(from: 4_096)]
@@ -53,7 +52,7 @@ final readonly class WaitingController
                 throw Problem::field('/waiters', 'none', 'Choose whom to answer.');
             }
 
-            return new Answer(['items' => $this->room->answer($access, $body->waiters, $body->answer, $body->why)]);
+            return new Answer(new Items($this->room->answer($access, $body->waiters, $body->answer, $body->why)));
         });
     }
 }

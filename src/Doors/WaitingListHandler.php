@@ -48,7 +48,7 @@ final readonly class WaitingListHandler
      * @param non-empty-list<int> $waiters
      * @param 'yes'|'no'|'up'     $answer
      *
-     * @return list<array{id: int, name: string, done: bool, code: string}>
+     * @return list<WaitingAnswered>
      */
     public function answer(SiteAccess $access, array $waiters, string $answer, string $why): array
     {
@@ -60,7 +60,7 @@ final readonly class WaitingListHandler
             throw Problem::field('/why', 'why', 'Say why; it is written down.');
         }
 
-        return array_map(function (WaitingRecord $one) use ($access, $answer, $why): array {
+        return array_map(function (WaitingRecord $one) use ($access, $answer, $why): WaitingAnswered {
             $at = $this->before($one);
             $code = match ($answer) {
                 'up' => $this->moveUp($access, $one, $why),
@@ -68,12 +68,12 @@ final readonly class WaitingListHandler
                 default => $this->accept($access, $at, $why),
             };
 
-            return [
-                'id' => (int) $one->id,
-                'name' => $at->person->string('preferred_name') ?: $at->person->string('given_name'),
-                'done' => \in_array($code, ['in', 'refused', 'moved'], true),
-                'code' => $code,
-            ];
+            return new WaitingAnswered(
+                id: (int) $one->id,
+                name: $at->person->string('preferred_name') ?: $at->person->string('given_name'),
+                done: \in_array($code, ['in', 'refused', 'moved'], true),
+                code: $code,
+            );
         }, $waiting);
     }
 

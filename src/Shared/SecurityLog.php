@@ -67,7 +67,8 @@ final class SecurityLog implements Reseals
         $divisions = $this->divisions($noted);
         $address = $this->requests->getMainRequest()?->getClientIp();
         $place = null === $address ? '' : bin2hex($this->sealer->hash($address, self::PLACES));
-        [$sequence, $hash] = $this->head(locked: true);
+        $end = $this->end(locked: true);
+        [$sequence, $hash] = [$end->entries, $end->link];
         $lines = [];
         foreach ($noted as $one) {
             $line = [
@@ -130,32 +131,29 @@ final class SecurityLog implements Reseals
             }
             ++$expected;
         }
-        [$sequence, $head] = $this->head();
+        $end = $this->end();
 
-        return $sequence === $expected - 1 && hash_equals($head, $hash) ? null : 0;
+        return $end->entries === $expected - 1 && hash_equals($end->link, $hash) ? null : 0;
     }
 
     public function reseal(): Resealed
     {
-        [$sequence, $hash] = $this->head();
+        $end = $this->end();
         $this->entries->resetEnd(
-            $sequence,
-            0 === $sequence ? '' : $this->sealer->seal($sequence.' '.bin2hex($hash), self::HEAD),
+            $end->entries,
+            0 === $end->entries ? '' : $this->sealer->seal($end->entries.' '.bin2hex($end->link), self::HEAD),
         );
 
         return new Resealed('end of the security log', 1);
     }
 
-    /**
-     * @return array{int, string} how many lines there are, and the last link; one that was tampered with opens as none
-     */
-    private function head(bool $locked = false): array
+    private function end(bool $locked = false): LogEnd
     {
         $row = $this->entries->end($locked) ?? new Row([]);
         $opened = explode(' ', (string) $this->sealer->open($row->stringOrNull('sealed'), self::HEAD));
         $hash = (string) hex2bin($opened[1] ?? '');
 
-        return [$row->int('entries'), (int) $opened[0] === $row->int('entries') ? $hash : ''];
+        return new LogEnd($row->int('entries'), (int) $opened[0] === $row->int('entries') ? $hash : '');
     }
 
     /** @param array<string, int|string|null> $line */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Changes\Repository;
 
 use MintDoor\Changes\Entity\ChangeLine;
+use MintDoor\Changes\Histories;
 use MintDoor\Core\Changes\ChangeHistory;
 use MintDoor\Core\Changes\Done;
 use MintDoor\Shared\BaseRepository;
@@ -23,14 +24,12 @@ final class ChangeHistories extends BaseRepository
     /**
      * @param list<string> $people ids
      *
-     * @return array{array<string, ChangeHistory>, array<string, int>} histories by person, and the history's sequence
-     *     numbers
-     *     by line
+     * @return Histories by person
      */
-    public function of(string $siteId, array $people): array
+    public function of(string $siteId, array $people): Histories
     {
         if ([] === $people) {
-            return [[], []];
+            return new Histories();
         }
 
         return $this->read(
@@ -40,12 +39,8 @@ final class ChangeHistories extends BaseRepository
         );
     }
 
-    /**
-     * @return array{array<string, ChangeHistory>, array<string, int>} histories of one person by site, and the
-     *     history's
-     *     sequence numbers by line
-     */
-    public function ofPerson(string $person): array
+    /** @return Histories of one person, by site */
+    public function ofPerson(string $person): Histories
     {
         return $this->read('l.person_id = ?', [Id::binary($person)], 'site_id');
     }
@@ -53,10 +48,8 @@ final class ChangeHistories extends BaseRepository
     /**
      * @param list<mixed>             $values
      * @param 'person_id'|'site_id' $by
-     *
-     * @return array{array<string, ChangeHistory>, array<string, int>}
      */
-    private function read(string $where, array $values, string $by): array
+    private function read(string $where, array $values, string $by): Histories
     {
         $done = $sequences = [];
         $sql = "SELECT n.id, n.site_id, n.person_id, n.version_after, n.undoes, l.sequence
@@ -68,6 +61,8 @@ final class ChangeHistories extends BaseRepository
             $sequences[$row->id('id')] = $row->int('sequence');
         }
 
-        return [array_map(static fn(array $lines): ChangeHistory => new ChangeHistory($lines), $done), $sequences];
+        $histories = array_map(static fn(array $lines): ChangeHistory => new ChangeHistory($lines), $done);
+
+        return new Histories($histories, $sequences);
     }
 }

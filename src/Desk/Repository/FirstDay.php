@@ -13,6 +13,7 @@ use MintDoor\Desk\FirstDayPeople;
 use MintDoor\Roster\Entity\EnrollmentSegment;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\Fragment;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
@@ -53,15 +54,15 @@ final class FirstDay extends BaseRepository
     public function people(array $instants): FirstDayPeople
     {
         $names = $ids = $first = [];
-        [$where, $values] = self::at($instants);
+        $at = self::at($instants);
         $sql = "SELECT g.person_id, g.sort_name, g.site_id, g.state, g.roles, g.from_at, g.until_at, p.kind, p.level,
                 d.code AS division, a.closed_from
              FROM enrollment_segment g
              STRAIGHT_JOIN person p ON p.id = g.person_id
              STRAIGHT_JOIN division d ON d.id = p.division_id
              LEFT JOIN account a ON a.person_id = g.person_id
-             WHERE $where";
-        foreach ([] === $instants ? [] : $this->eachNumbered($sql, $values) as $columns) {
+             WHERE $at->sql";
+        foreach ([] === $instants ? [] : $this->eachNumbered($sql, $at->values) as $columns) {
             $key = implode("\0", \array_slice($columns, 2));
             $id = Id::text((string) $columns[0]);
             $names[$id] = (string) $columns[1];
@@ -78,12 +79,8 @@ final class FirstDay extends BaseRepository
         return new FirstDayPeople($alike, $names);
     }
 
-    /**
-     * @param array<string, int> $instants by site
-     *
-     * @return array{string, array<string, mixed>} condition, and its values by name
-     */
-    private static function at(array $instants): array
+    /** @param array<string, int> $instants by site */
+    private static function at(array $instants): Fragment
     {
         $where = $values = [];
         foreach (array_values(array_unique($instants)) as $n => $at) {
@@ -92,7 +89,7 @@ final class FirstDay extends BaseRepository
             $values["at$n"] = Instant::toSql($at);
         }
 
-        return [implode(' OR ', $where), $values];
+        return new Fragment(implode(' OR ', $where), $values);
     }
 
     private static function person(Row $row): Person

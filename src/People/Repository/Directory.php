@@ -9,7 +9,9 @@ use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\Reach;
 use MintDoor\People\PersonRow;
 use MintDoor\People\RolesThatLetIn;
+use MintDoor\People\WordsByBearers;
 use MintDoor\Shared\Caller;
+use MintDoor\Shared\Fragment;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
@@ -89,11 +91,11 @@ final readonly class Directory
      */
     public function find(PeopleQuery $query, string $siteId): array
     {
-        [$hits, $parameters] = str_contains($query->identifier, '@')
-            ? $this->byAddress($query)
+        $hits = str_contains($query->identifier, '@')
+            ? self::byAddress($query)
             : $this->byWords($query, $siteId);
 
-        return $this->hits($hits, $parameters, $siteId);
+        return $this->hits($hits->sql, $hits->values, $siteId);
     }
 
     /**
@@ -143,92 +145,79 @@ final readonly class Directory
         return $this->db;
     }
 
-    /** @return array{string, list<string>} */
-    private function byAddress(PeopleQuery $query): array
+    private static function byAddress(PeopleQuery $query): Fragment
     {
         $prefix = Sql::beginning($query->identifier);
+        $most = self::MOST_ELSEWHERE;
 
-        return [
-            '(SELECT id AS person_id FROM person WHERE email LIKE ? LIMIT '
-            .self::MOST_ELSEWHERE
-            .') UNION ALL (SELECT person_id FROM account WHERE login LIKE ? LIMIT '
-            .self::MOST_ELSEWHERE
-            .')',
+        return new Fragment(
+            "(SELECT id AS person_id FROM person WHERE email LIKE ? LIMIT $most)
+             UNION ALL (SELECT person_id FROM account WHERE login LIKE ? LIMIT $most)",
             [$prefix, $prefix],
-        ];
+        );
     }
 
     /**
      * Those of the site are looked for on their own, so that namesakes elsewhere do not crowd them out: in its roster
      * where that is shorter than the list of those who bear the rarest word, otherwise in that list.
-     *
-     * @return array{string, list<string>}
      */
-    private function byWords(PeopleQuery $query, string $siteId): array
+    private function byWords(PeopleQuery $query, string $siteId): Fragment
     {
-        [$tokens, $rosterIsShorter] = $this->rarestFirst($query->tokens, $siteId);
-        $like = array_map(static fn(string $token): string => '% '.$token.'%', $tokens);
-        $all = static fn(string $column, int $count): string => implode(
-            ' AND ',
-            array_fill(0, $count, $column.' LIKE ?'),
-        )
-        ?: '1';
+        $words = $this->rarestFirst($query->tokens, $siteId);
+        $like = array_map(static fn(string $token): string => '% '.$token.'%', $words->tokens);
         $rest = \array_slice($like, 1);
-        [$here, $parameters] = $rosterIsShorter
-            ? [
-                'SELECT e.person_id FROM enrollment e WHERE e.site_id = ? AND '.$all('e.terms', \count($like)),
+        $here = $words->rosterIsShorter
+            ? new Fragment(
+                'SELECT e.person_id FROM enrollment e WHERE e.site_id = ? AND '.self::all('e.terms', \count($like)),
                 [Id::binary($siteId), ...$like],
-            ]
-            : [
-                'SELECT w.person_id FROM person_term w STRAIGHT_JOIN enrollment e ON e.site_id = ? '
-                    .'AND e.person_id = w.person_id WHERE w.term LIKE ? AND '
-                .$all('w.names', \count($rest)),
-                [Id::binary($siteId), $tokens[0].'%', ...$rest],
-            ];
+            )
+            : new Fragment(
+                'SELECT w.person_id
+                 FROM person_term w
+                 STRAIGHT_JOIN enrollment e ON e.site_id = ? AND e.person_id = w.person_id
+                 WHERE w.term LIKE ? AND '.self::all('w.names', \count($rest)),
+                [Id::binary($siteId), $words->tokens[0].'%', ...$rest],
+            );
+        $names = self::all('w.names', \count($rest));
+        $mostHere = self::MOST_HERE;
+        $mostElsewhere = self::MOST_ELSEWHERE;
 
-        return [
-            '('
-            .$here
-            .' LIMIT '
-            .self::MOST_HERE
-            .') UNION ALL
-             (SELECT w.person_id FROM person_term w WHERE w.term LIKE ? AND '
-            .$all('w.names', \count($rest))
-            .' ORDER BY w.term LIMIT '
-            .self::MOST_ELSEWHERE
-            .')',
-            [...$parameters, $tokens[0].'%', ...$rest],
-        ];
+        return new Fragment(
+            "($here->sql LIMIT $mostHere)
+             UNION ALL
+             (SELECT w.person_id FROM person_term w WHERE w.term LIKE ? AND $names ORDER BY w.term
+              LIMIT $mostElsewhere)",
+            [...$here->values, $words->tokens[0].'%', ...$rest],
+        );
     }
 
-    /**
-     * @param list<string> $tokens
-     *
-     * @return array{list<string>, bool} and whether the roster of the site is shorter than the list of the rarest
-     */
-    private function rarestFirst(array $tokens, string $siteId): array
+    /** So many conditions that a column contains something. */
+    private static function all(string $column, int $count): string
+    {
+        return implode(' AND ', array_fill(0, $count, $column.' LIKE ?')) ?: '1';
+    }
+
+    /** @param list<string> $tokens */
+    private function rarestFirst(array $tokens, string $siteId): WordsByBearers
     {
         usort($tokens, static fn(string $a, string $b): int => \strlen($b) <=> \strlen($a));
         // A number, or a long word, is rare enough to be driven by without counting.
         if (\strlen($tokens[0]) >= self::LONG || (1 === \count($tokens) && ctype_digit($tokens[0]))) {
-            return [$tokens, false];
+            return new WordsByBearers($tokens, false);
         }
+        $common = self::COMMON;
+        $to = self::COUNT_TO;
         $counts = array_map(
-            static fn(
-                int $index,
-            ): string => '(SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT '
-                .self::COMMON
-                .') w'
-                .$index
-                .') AS n'
-                .$index,
+            static fn(int $n): string => "(
+                SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT $common) w$n
+             ) AS n$n",
             array_keys($tokens),
         );
+        $counted = implode(', ', $counts);
         $row =
             $this->row(
-                'SELECT '.implode(', ', $counts).', (
-                    SELECT COUNT(*) FROM (SELECT 1 FROM enrollment WHERE site_id = ? LIMIT '.self::COUNT_TO.') e
-                 ) AS here',
+                "SELECT $counted,
+                    (SELECT COUNT(*) FROM (SELECT 1 FROM enrollment WHERE site_id = ? LIMIT $to) e) AS here",
                 [...array_map(static fn(string $token): string => $token.'%', $tokens), Id::binary($siteId)],
             )
             ?? new Row([]);
@@ -240,6 +229,9 @@ final readonly class Directory
         $here = $row->int('here');
         $rarest = min([self::COUNT_TO, ...$order]);
 
-        return [$tokens, $here < self::COUNT_TO && ($here <= $rarest || $rarest >= self::COMMON)];
+        return new WordsByBearers(
+            $tokens,
+            $here < self::COUNT_TO && ($here <= $rarest || $rarest >= self::COMMON),
+        );
     }
 }

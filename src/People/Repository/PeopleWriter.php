@@ -7,6 +7,7 @@ namespace MintDoor\People\Repository;
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Time\Time;
 use MintDoor\People\Facts;
+use MintDoor\People\FoundBy;
 use MintDoor\People\PersonName;
 use MintDoor\People\Terms;
 use MintDoor\Shared\BulkWriter;
@@ -29,8 +30,6 @@ final readonly class PeopleWriter
     /**
      * @param string $id       a fresh one
      * @param string $division id
-     *
-     * @return array{string, string} the name they are sorted by, and all words they are found by, each led by a blank
      */
     public function add(
         string $id,
@@ -38,7 +37,7 @@ final readonly class PeopleWriter
         string $division,
         Facts $facts,
         ?string $login,
-    ): array {
+    ): FoundBy {
         $sortName = PersonName::sorted($facts->given, $facts->family);
         $names = $this->findable($id, $division, $facts, $login);
         $this->rows->add('person', [
@@ -56,7 +55,7 @@ final readonly class PeopleWriter
             'email' => $facts->email,
         ]);
 
-        return [$sortName, $names];
+        return new FoundBy($sortName, $names);
     }
 
     /**

@@ -13,6 +13,7 @@ use MintDoor\Core\Roster\State;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
 use MintDoor\Roles\Roles;
+use MintDoor\Roster\CountedSite;
 use MintDoor\Roster\Entity\SiteCountRecord;
 use MintDoor\Roster\SiteCount;
 use MintDoor\Shared\BaseRepository;
@@ -112,12 +113,13 @@ final class Counts extends BaseRepository
      */
     private function anew(array $sites, int $now): array
     {
-        [$counted, $until] = $this->countOn(array_keys($sites), $now);
+        $counted = $this->countOn(array_keys($sites), $now);
         $at = Instant::toSql($now);
         $counts = $values = [];
         foreach ($sites as $site => $version) {
-            $counts[$site] = $this->read(new Row($counted[$site]));
-            array_push($values, Id::binary($site), $version, $at, $until[$site], ...array_values($counted[$site]));
+            $one = $counted[$site];
+            $counts[$site] = $this->read(new Row($one->numbers));
+            array_push($values, Id::binary($site), $version, $at, $one->until, ...array_values($one->numbers));
         }
         $this->keep($values, \count($sites));
 
@@ -161,7 +163,7 @@ final class Counts extends BaseRepository
     /**
      * @param non-empty-list<string> $sites
      *
-     * @return array{array<string, array<string, int>>, array<string, string>} numbers by site, and until when they hold
+     * @return array<string, CountedSite> by site
      */
     private function countOn(array $sites, int $now): array
     {
@@ -192,7 +194,12 @@ final class Counts extends BaseRepository
             }
         }
 
-        return [$counted, $until];
+        $sites = [];
+        foreach ($counted as $site => $numbers) {
+            $sites[$site] = new CountedSite($numbers, $until[$site]);
+        }
+
+        return $sites;
     }
 
     /** @return list<'learners'|'staff'|'others'|'unlisted'|'seats_held'> */

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Doors;
+
+/** Schema `JoinLook`: what one stands before, and what would happen. */
+final readonly class JoinLook
+{
+    /**
+     * @param list<string> $leads names, for those who are signed in
+     * @param array{code: string, name: string, caution: ?string} $role
+     * @param ?string $fromAt instant
+     * @param ?string $untilAt instant
+     * @param list<SectionChoice> $sections to choose from
+     * @param bool $asks whether somebody has to say yes
+     * @param bool $accounts whether who has none may make an account here
+     * @param ?array{lowest: int, highest: int} $levels of who makes an account here
+     * @param ?array{id: string, name: string, login: string} $you who is signed in
+     */
+    public function __construct(
+        public SiteBefore $site,
+        public array $leads,
+        public array $role,
+        public string $state,
+        public ?string $fromAt,
+        public ?string $untilAt,
+        public string $about,
+        public array $sections,
+        public bool $asks,
+        public bool $accounts,
+        public ?array $levels,
+        public ?InvitationLook $invitation,
+        public ?array $you,
+        public ?AdmissionShown $admission,
+    ) {}
+}
