@@ -6,7 +6,7 @@ const stages = (process.env.MINT_DOOR_STAGES ?? '')
   .map((line) => line.split(' '))
 const [url = '', database = ''] = stages[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? []
 
-/** How many houses are served; each has one browser at a time. */
+/** How many platforms are served; each has one browser at a time. */
 export const STAGES = stages.length
 
 /** The platform that is this browser's own: its address, and the database it is served from. */

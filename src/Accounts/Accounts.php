@@ -27,6 +27,7 @@ use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Repository\Sessions;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Somebody;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 
 /**
@@ -56,7 +57,7 @@ final readonly class Accounts
      * @param list<string> $people ids
      * @param int          $days   for which they hold
      *
-     * @return list<array<string, mixed>> schema `SignInCard`
+     * @return list<CardShown>
      */
     public function cards(array $people, bool $once, int $days, Caller $caller): array
     {
@@ -70,33 +71,21 @@ final readonly class Accounts
             $row = $rows[$person] ?? new Row([]);
             if (null === $verdict) {
                 // Nobody, and somebody one has nothing to do with, are the same; the others get theirs.
-                $cards[] = [
-                    'person' => ['id' => $person, 'name' => ''],
-                    'login' => null,
-                    'password' => null,
-                    'until' => null,
-                    'refused' => Problem::notFound('This person')->detail,
-                ];
+                $cards[] = CardShown::refused(new Somebody($person, ''), Problem::notFound('This person')->detail);
                 continue;
             }
-            $about = [
-                'person' => ['id' => $person, 'name' => PersonRow::name($row)],
-                'login' => null,
-                'password' => null,
-                'until' => null,
-                'refused' => null,
-            ];
+            $who = new Somebody($person, PersonRow::name($row));
             $login = $row->stringOrNull('login');
             if (!$verdict->allowed()) {
-                $cards[] = [...$about, 'refused' => $this->caring->sentence($verdict)];
+                $cards[] = CardShown::refused($who, $this->caring->sentence($verdict));
             } elseif (null === $login) {
-                $cards[] = [...$about, 'refused' => 'This person has no account yet.'];
+                $cards[] = CardShown::refused($who, 'This person has no account yet.');
             } else {
                 $password = SpokenPassword::make(static fn(int $bound): int => random_int(0, $bound - 1));
                 $hash = $this->hashers->getPasswordHasher(Caller::class)->hash($password);
                 $this->records->locked($person)?->giveCard($hash, $once, $until);
                 $this->endSessions($person);
-                $cards[] = [...$about, 'login' => $login, 'password' => $password, 'until' => Instant::toJson($until)];
+                $cards[] = new CardShown($who, $login, $password, Instant::toJson($until), null);
                 $happenings[] = new Happening('password-reset', person: $person);
                 $told[] = new AccountNews($row, 'card');
             }

@@ -103,7 +103,7 @@ final class Names
         return $this->given[$this->dice->skewed(\count($this->given))];
     }
 
-    /** @param bool $many also names made from syllables, for houses with more people than the list has names */
+    /** @param bool $many also names made from syllables, for platforms with more people than the list has names */
     public function family(bool $many = false): string
     {
         if (!$many || $this->dice->chance(15)) {

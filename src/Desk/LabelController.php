@@ -21,6 +21,7 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
+use MintDoor\Shared\Somebody;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -72,12 +73,14 @@ final readonly class LabelController
     ): Response {
         $access = $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
         if (!$body->apply) {
-            return new Answer($this->lines($access, $body)[0]);
+            return self::answer($this->lines($access, $body));
         }
 
         return $this->transaction->run($request, $caller, [$site], function () use ($site, $caller, $body): Answer {
             $access = $this->gate->at($site, $caller)->require(Permission::LabelPeople, self::MAY);
-            [$changeList, $ready] = $this->lines($access, $body);
+            $lines = $this->lines($access, $body);
+            $changed = array_filter($lines, static fn(LabelLine $line): bool => Verdict::Ready === $line->verdict);
+            $ready = array_map(static fn(LabelLine $line): string => $line->person->id, array_values($changed));
             $entry = null;
             if ([] !== $ready) {
                 $this->labels->set($body->name(), $ready, $body->on, $caller->id, $access->now);
@@ -92,20 +95,20 @@ final readonly class LabelController
                     ),
                 );
             }
-            $changeList['lines'] = array_map(
-                static fn(array $line): array => [...$line, 'entry' => 'ready' === $line['verdict'] ? $entry : null],
-                $changeList['lines'],
-            );
 
-            return new Answer($changeList);
+            return self::answer(
+                array_map(static fn(LabelLine $line): LabelLine => $line->written($entry), $lines),
+            );
         });
     }
 
-    /**
-     * @return array{array{changeList: null, lines: list<array<string, mixed>>, removal: null}, list<string>} schema
-     *     `AppliedChanges`,
-     *     and ids of those for whom it would change something
-     */
+    /** @param list<LabelLine> $lines */
+    private static function answer(array $lines): Answer
+    {
+        return new Answer(['changeList' => null, 'lines' => $lines, 'removal' => null]);
+    }
+
+    /** @return list<LabelLine> */
     private function lines(SiteAccess $access, LabelRequest $body): array
     {
         $asked = array_values(array_unique($body->people));
@@ -115,31 +118,17 @@ final readonly class LabelController
         }
         $bearers = $this->labels->bearers($body->name(), $asked);
         $whole = $this->caring->known(array_values($people), $access->caller, $access->site->division);
-        $lines = $ready = [];
+        $lines = [];
         foreach ($asked as $id) {
-            $may = isset($whole[$id]);
-            $changes = $may && \in_array($id, $bearers, true) !== $body->on;
-            if ($changes) {
-                $ready[] = $id;
-            }
-            $verdict = match (true) {
-                $changes => Verdict::Ready,
-                $may => Verdict::NothingToDo,
-                default => Verdict::Refused,
+            $person = new Somebody($id, PersonRow::name($people[$id]));
+            $lines[] = match (true) {
+                !isset($whole[$id]) => new LabelLine($person, Verdict::Refused, 'not-yours-to-label'),
+                \in_array($id, $bearers, true) === $body->on =>
+                    new LabelLine($person, Verdict::NothingToDo, 'already-so'),
+                default => new LabelLine($person, Verdict::Ready, null),
             };
-            $lines[] = [
-                'person' => ['id' => $id, 'name' => PersonRow::name($people[$id])],
-                'verdict' => $verdict->value,
-                'before' => null,
-                'after' => null,
-                'outlook' => [],
-                'cautions' => [],
-                'reasons' => $changes
-                    ? []
-                    : [['code' => $may ? 'already-so' : 'not-yours-to-label', 'values' => new \stdClass()]],
-            ];
         }
 
-        return [['changeList' => null, 'lines' => $lines, 'removal' => null], $ready];
+        return $lines;
     }
 }

@@ -70,17 +70,17 @@ final readonly class Notices
         $this->room->queue($messages, $by->id, held: false);
     }
 
-    /** @return list<array<string, mixed>> schema `Notice`: what somebody was not shown yet, the last first */
+    /** @return list<NoticeShown> what somebody was not shown yet, the last first */
     public function unseen(Caller $caller): array
     {
         return array_map(
-            static fn(Notice $notice): array => [
-                'id' => $notice->id,
-                'code' => $notice->code,
-                'values' => (object) $notice->data,
-                'by' => $notice->by?->name() ?? '',
-                'at' => Instant::toJson($notice->at),
-            ],
+            static fn(Notice $notice): NoticeShown => new NoticeShown(
+                $notice->id,
+                $notice->code,
+                (object) $notice->data,
+                $notice->by?->name() ?? '',
+                Instant::toJson($notice->at),
+            ),
             $this->notices->unseen($caller->id, self::SHOWN),
         );
     }

@@ -1,7 +1,7 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it } from 'vitest'
 import type { Door } from '@/shared/api'
-import { setHouseClock } from '@/shared/clock'
+import { setPlatformClock } from '@/shared/clock'
 import { me } from '@/shared/me'
 import { lastDone } from '@/shared/undo'
 import { platform, person, problem, read, serve, show, site } from '@/testing/server'
@@ -11,7 +11,7 @@ import InvitePanel from './InvitePanel.vue'
 import OpenDoorsPage from './OpenDoorsPage.vue'
 import OwnWaits from './OwnWaits.vue'
 
-setHouseClock('2026-11-24T09:00:00Z')
+setPlatformClock('2026-11-24T09:00:00Z')
 afterEach(() => (me.value = undefined))
 const DOOR = '00000000-0000-7000-8000-0000000000d1'
 const terms = (more: Partial<Terms> = {}): Terms => ({

@@ -2,7 +2,7 @@
 let ahead = 0
 
 /** Told whenever the server says what time it has. */
-export function setHouseClock(instant: string) {
+export function setPlatformClock(instant: string) {
   ahead = new Date(instant).getTime() - Date.now()
 }
 
