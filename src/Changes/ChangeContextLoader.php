@@ -72,9 +72,11 @@ final readonly class ChangeContextLoader
                     $site,
                     $access->now,
                     $this->kept($access, array_keys($people), $invitation),
+                    $access->site->seats,
+                    \count($people),
                 ),
             $this->enrollments->leads($site, $access->now),
-            $this->doors->ofStaff($site)->id,
+            $this->doors->idOfStaff($site),
         );
     }
 

@@ -194,14 +194,15 @@ final readonly class ChangeHandler
      */
     private function stale(SiteAccess $access, array $requests): array
     {
-        $people = array_map(static fn(LineRequest $line): string => $line->person, array_values($requests));
-        $versions = $this->enrollments->versions($access->site->id, $people);
+        $seen = array_filter($requests, static fn(LineRequest $line): bool => null !== $line->version);
+        $people = array_map(static fn(LineRequest $line): string => $line->person, array_values($seen));
+        $versions = [] === $people ? [] : $this->enrollments->versions($access->site->id, $people);
         $site = $access->row->int('version');
 
         return array_keys(
             array_filter(
                 $requests,
-                static fn(LineRequest $line): bool => !\in_array($line->version, [null, $versions[$line->person]], true)
+                static fn(LineRequest $line): bool => $line->version !== ($versions[$line->person] ?? null)
                     || !\in_array($line->siteVersion, [null, $site], true),
             ),
         );

@@ -66,7 +66,10 @@ final readonly class SitesQuery
                 ),
                 $rows,
             ),
-            $this->sites->many($caller, $filter, $runs, $now, $remembered),
+            // Where all of them are on the page they need not be counted.
+            $more || null !== $cursor
+                ? $this->sites->many($caller, $filter, $runs, $now, $remembered)
+                : \count($rows),
             $more && null !== $last ? Cursor::write('sites', [$last->string('title'), $last->id('id')]) : null,
         );
     }

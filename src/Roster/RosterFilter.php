@@ -46,7 +46,7 @@ final readonly class RosterFilter
         public string $sort = 'name',
         #[Assert\Choice(['up', 'down'], message: 'Sort up or down.')] public string $direction = 'up',
         public ?string $cursor = null,
-        #[Assert\Range(notInRangeMessage: 'A page has 1 to 500 rows.', min: 1, max: 500)] public int $limit = 100,
+        #[Assert\Range(notInRangeMessage: 'A page has 1 to 500 rows.', min: 1, max: 500)] public int $limit = 60,
     ) {}
 
     /** Whether it asks for more than who is here. */

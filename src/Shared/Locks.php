@@ -57,6 +57,12 @@ final class Locks implements ResetInterface
         return $now;
     }
 
+    /** Whether the running transaction holds the lock of a site. */
+    public function holds(string $site): bool
+    {
+        return isset($this->sites[strtolower($site)]);
+    }
+
     /** A site that the running transaction made is nobody else's before it ends. */
     public function made(string $site): void
     {

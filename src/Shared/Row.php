@@ -22,7 +22,9 @@ final readonly class Row
 
     public function string(string $column): string
     {
-        return $this->stringOrNull($column) ?? '';
+        $value = $this->columns[$column] ?? '';
+
+        return \is_string($value) ? $value : ($this->stringOrNull($column) ?? '');
     }
 
     public function stringOrNull(string $column): ?string

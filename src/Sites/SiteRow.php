@@ -20,6 +20,9 @@ final class SiteRow
         s.time_zone, s.opens_at, s.closes_at, s.version, d.code AS division_code, d.name AS division_name,
         t.code AS term_code, t.name AS term_name, t.starts_on, t.ends_on';
 
+    /** @var array<string, int> by day and time zone */
+    private static array $ends = [];
+
     private function __construct() {}
 
     /** @param int $leads the limit of leads where the site has none of its own */
@@ -33,8 +36,18 @@ final class SiteRow
             $row->intOrNull('lead_limit') ?? $leads,
             $row->instant('opens_at'),
             $row->instant('closes_at'),
-            Time::untilDayIncluded($row->string('ends_on'), new \DateTimeZone($row->string('time_zone'))),
+            self::endOf($row->string('ends_on'), $row->string('time_zone')),
         );
+    }
+
+    /** Sites of a list mostly end on the same day. */
+    private static function endOf(string $day, string $zone): int
+    {
+        if (\count(self::$ends) > 1_000) {
+            self::$ends = [];
+        }
+
+        return self::$ends[$day.$zone] ??= Time::untilDayIncluded($day, new \DateTimeZone($zone));
     }
 
     public static function facts(Row $row, int $now): SiteFacts

@@ -74,7 +74,7 @@ it('shows a first page soon and fetches the rest behind it, in larger pages', as
   const { used, asked, last } = await roster('')
   expect((await used.all()).map(({ person: { given } }) => given)).toEqual(['First', 'Second', 'Third'])
   expect(
-    [...new Set(asked.map(({ call }) => call))].filter((call) => call.includes('limit=100')).length,
+    [...new Set(asked.map(({ call }) => call))].filter((call) => call.includes('limit=60')).length,
   ).toBeGreaterThan(0)
   expect([last().get('limit'), last().get('cursor')]).toEqual(['500', 'more'])
 })

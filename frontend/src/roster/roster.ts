@@ -83,7 +83,7 @@ export function useRoster(site: Ref<string>) {
         api.GET('/sites/{site}/roster', {
           params: {
             path: { site: site.value },
-            query: { ...asked.value, limit: pageParam ? 500 : 100, cursor: pageParam },
+            query: { ...asked.value, limit: pageParam ? 500 : 60, cursor: pageParam },
           },
         }),
       ),

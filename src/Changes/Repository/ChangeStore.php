@@ -178,14 +178,26 @@ final class ChangeStore extends BaseRepository
         return $line->change ?? throw new \LogicException('A line is stored that was not computed.');
     }
 
+    /** Whether somebody had a grant of a door before. */
+    private static function hadOneOf(string $door, string $grant, ComputedLine $line): bool
+    {
+        $others = array_filter(
+            self::change($line)->result->grants,
+            static fn(Grant $each): bool => $each->doorId === $door && $each->id !== $grant,
+        );
+
+        return [] !== $others;
+    }
+
     /** @param non-empty-array<int, ComputedLine> $lines */
     private function grantsAndOverrides(SiteAccess $access, array $lines): void
     {
         $doors = $ended = $undone = $again = [];
         foreach ($lines as $line) {
             foreach (self::change($line)->effects as $effect) {
-                if (EffectKind::GiveGrant === $effect->kind && null !== $effect->grant) {
-                    $doors[$effect->grant->doorId][] = $line->personId();
+                $given = EffectKind::GiveGrant === $effect->kind ? $effect->grant : null;
+                if (null !== $given && self::hadOneOf($given->doorId, $given->id, $line)) {
+                    $doors[$given->doorId][] = $line->personId();
                 }
                 if (EffectKind::EndOverride === $effect->kind && null !== $effect->override) {
                     $ended[$effect->at][] = $effect->override->origin;

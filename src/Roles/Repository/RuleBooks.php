@@ -7,6 +7,7 @@ namespace MintDoor\Roles\Repository;
 use MintDoor\People\Entity\Person;
 use MintDoor\Roles\Entity\RuleBookRecord;
 use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\Row;
 
 /**
  * The rules of each version.
@@ -21,6 +22,12 @@ final class RuleBooks extends BaseRepository
     public function last(): ?RuleBookRecord
     {
         return $this->findOneBy([], ['version' => 'DESC']);
+    }
+
+    /** Which version holds, and when it was made; by hand, since it is asked by nearly every request. */
+    public function lastVersion(): ?Row
+    {
+        return $this->row('SELECT version, made_at FROM rule_book ORDER BY version DESC LIMIT 1');
     }
 
     /** @param array<string, mixed> $settings as `RulesCodec` writes them */

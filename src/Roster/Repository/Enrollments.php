@@ -39,6 +39,9 @@ final class Enrollments extends BaseRepository
 {
     protected const ENTITY = EnrollmentRecord::class;
 
+    /** So many more seats than are wanted have to be free for the count that is kept to be enough. */
+    private const SEATS_TO_SPARE = 20;
+
     /** SQL for a grant `w` that nobody answered, nor ended before; takes the present instant as `:now`. */
     public const UNANSWERED = <<<'SQL'
         w.accepted_at > :now AND w.live = 1
@@ -231,6 +234,7 @@ final class Enrollments extends BaseRepository
         }
         if ([] !== $timelines) {
             $this->store($siteId, $timelines);
+            $this->execute('DELETE FROM site_count WHERE site_id = ?', [Id::binary($siteId)]);
             $this->execute(
                 <<<'SQL'
                     UPDATE enrollment e
@@ -288,10 +292,28 @@ final class Enrollments extends BaseRepository
         ];
     }
 
-    /** Seats that are held, at every instant from now on. */
-    public function seats(string $siteId, int $now, int $kept = 0): SeatsHeld
-    {
+    /**
+     * Seats that are held, at every instant from now on. Where far more are free than are wanted, and nobody comes
+     * later who holds one, those held now are taken to be held throughout: that is read from the count that is kept
+     * of the site, whose people need not be counted then (`bin/bench`: let one person in). What is kept decides
+     * nothing where seats are scarce.
+     *
+     * @param int  $kept   for others
+     * @param ?int $seats  the site has; null to count in any case
+     * @param int  $wanted by how many people at most
+     */
+    public function seats(
+        string $siteId,
+        int $now,
+        int $kept = 0,
+        ?int $seats = null,
+        int $wanted = 1,
+    ): SeatsHeld {
         $held = SeatsHeld::none($now, $kept);
+        $present = null === $seats ? null : $this->seatsHeldUntilTheEnd($siteId, $now);
+        if (null !== $present && $present + $kept + $wanted + self::SEATS_TO_SPARE <= $seats) {
+            return $held->with([new Window($now, Time::FOREVER)], $present);
+        }
         $at = Instant::toSql($now);
         // Each half is read in the order of an index that has all of it; grouped together they would be sorted.
         $holds = "holds_seat = 1 AND state <> 'upcoming'";
@@ -316,6 +338,29 @@ final class Enrollments extends BaseRepository
         }
 
         return $held;
+    }
+
+    /** Seats held now, by the count that is kept, where none is taken later by who is there already; null elsewhere. */
+    private function seatsHeldUntilTheEnd(string $siteId, int $now): ?int
+    {
+        $at = Instant::toSql($now);
+        $row = $this->row(
+            <<<'SQL'
+                SELECT c.seats_held
+                FROM site s
+                JOIN site_count c ON c.site_id = s.id AND c.roster_version >= s.roster_version - ?
+                    AND c.from_at <= ? AND c.until_at > ?
+                WHERE s.id = ? AND NOT EXISTS (
+                    SELECT 1
+                    FROM enrollment_segment g FORCE INDEX (beginning)
+                    WHERE g.site_id = ? AND g.from_at > ? AND g.holds_seat = 1 AND g.state <> 'upcoming'
+                )
+                SQL,
+            // Whoever holds the lock of the site has moved its version on, and the count not yet.
+            [(int) $this->locks->holds($siteId), $at, $at, Id::binary($siteId), Id::binary($siteId), $at],
+        );
+
+        return $row?->int('seats_held');
     }
 
     /**

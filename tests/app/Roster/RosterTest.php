@@ -527,7 +527,7 @@ final class RosterTest extends ApiTestCase
             '/sites/'.$this->ids['site'].'/first-day-check?day=2026-12-01',
             '/sites/'.$this->ids['site'].'/roster?limit=500',
             '/sites/'.$this->ids['site'].'/intake?q=co',
-            '/sites?scope=run',
+            '/sites?scope=run&limit=200',
             '/sites?scope=in',
             '/sites/'.$this->ids['site'].'/history',
             '/sites/'.$this->ids['site'].'/roster?limit=500&asOf=2026-11-20',
