@@ -42,8 +42,14 @@ final class DemoLoadCommand extends Command
             'scale',
             null,
             InputOption::VALUE_REQUIRED,
-            'demo, or large: 200,000 people, 5,000 sites, 1,000,000 enrollments',
+            'demo, large (200,000 people, 5,000 sites, 1,000,000 enrollments), or how many people',
             'demo',
+        );
+        $this->addOption(
+            'files',
+            null,
+            InputOption::VALUE_REQUIRED,
+            'An empty folder: files for LOAD DATA are written there instead; load.sql reads them',
         );
     }
 
@@ -67,15 +73,24 @@ final class DemoLoadCommand extends Command
 
             return Command::SUCCESS;
         }
+        $folder = $input->getOption('files');
         $demo = new DemoPlatform(
             $this->db,
             $this->clock->instant(),
             $this->hashers->getPasswordHasher(Caller::class)->hash(DemoSignIns::PASSWORD),
+            \is_string($folder) ? new FileWriter($this->db, $folder) : null,
         );
-        if ('large' === $input->getOption('scale')) {
+        $people = $this->howMany($input->getOption('scale'));
+        if (\is_string($folder)) {
+            $demo->furnishLarge($people ?? throw new \InvalidArgumentException('Files are for many people.'));
+            $output->writeln(\sprintf('Written in %.1f s', microtime(true) - $started));
+
+            return Command::SUCCESS;
+        }
+        if (null !== $people) {
             // Made by the same hands as the small one, whose rows are checked.
             $this->db->executeStatement('SET unique_checks = 0, foreign_key_checks = 0');
-            $demo->furnishLarge();
+            $demo->furnishLarge($people);
             $this->db->fetchAllAssociative(
                 'ANALYZE TABLE person_term, person_key, name_slip, enrollment_segment, person, enrollment, '
                     .'access_grant, enrollment_override, '
@@ -92,6 +107,17 @@ final class DemoLoadCommand extends Command
         $output->writeln(\sprintf('in %.1f s', microtime(true) - $started));
 
         return Command::SUCCESS;
+    }
+
+    /** Null for the demo itself. */
+    private function howMany(mixed $scale): ?int
+    {
+        return match (true) {
+            'demo' === $scale => null,
+            'large' === $scale => 200_000,
+            \is_string($scale) && ctype_digit($scale) && $scale >= 2_000 => (int) $scale,
+            default => throw new \InvalidArgumentException('Say demo, large, or how many people: 2000 or more.'),
+        };
     }
 
     private function empty(): void

@@ -10,6 +10,7 @@ use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
 use MintDoor\Doors\Repository\DoorKeys;
+use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Sealer;
 
 /**
@@ -65,12 +66,17 @@ final class DemoPlatform
     private int $numbers = 204_100;
     private int $staffNumbers = 20_100;
 
-    public function __construct(private readonly Connection $db, private readonly int $now, string $passwordHash)
-    {
+    /** @param ?BulkWriter $rows that writes otherwise than into the database */
+    public function __construct(
+        private readonly Connection $db,
+        private readonly int $now,
+        string $passwordHash,
+        ?BulkWriter $rows = null,
+    ) {
         $this->hash = $passwordHash;
         $this->dice = new Dice(self::SEED);
         $this->names = new Names($this->dice);
-        $this->platform = new PlatformBuilder($db, $now);
+        $this->platform = new PlatformBuilder($db, $now, $rows);
     }
 
     /** About 2,400 people, 40 sites and 9,000 enrollments. */
@@ -172,15 +178,21 @@ final class DemoPlatform
         }
     }
 
-    /** 200,000 people, 5,000 sites, 1,000,000 enrollments. */
-    public function furnishLarge(): void
+    /** A site for every forty people, and five enrollments each. */
+    public function furnishLarge(int $people = 200_000): void
     {
         $this->foundations();
         $this->signIns();
-        $this->crowd(['harbour' => 62_000, 'millrace' => 80_000, 'northlight' => 50_000], 6_000, 2_000, true);
+        $percent = intdiv($people, 100);
+        $this->crowd(
+            ['harbour' => 31 * $percent, 'millrace' => 40 * $percent, 'northlight' => 25 * $percent],
+            3 * $percent,
+            $percent,
+            true,
+        );
         $everybody = array_merge(...array_values($this->learners));
         $count = \count($everybody);
-        for ($n = 0; $n < 5_000; ++$n) {
+        for ($n = 0; $n < intdiv($people, 40); ++$n) {
             $size = match (true) {
                 $n < 4 => 4_990,
                 $n < 40 => 1_000,

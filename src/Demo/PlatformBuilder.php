@@ -79,10 +79,14 @@ final class PlatformBuilder
      */
     private array $log = [];
 
-    public function __construct(private readonly Connection $db, private readonly int $now)
-    {
-        $this->rows = new BulkWriter($db, self::TABLES);
-        $this->people = new PeopleWriter($db, $this->rows);
+    /** @param ?BulkWriter $rows that writes otherwise than into the database */
+    public function __construct(
+        private readonly Connection $db,
+        private readonly int $now,
+        ?BulkWriter $rows = null,
+    ) {
+        $this->rows = $rows ?? new BulkWriter($db, self::TABLES);
+        $this->people = new PeopleWriter($db, $this->rows, $rows);
         $this->roles = new RoleBook([]);
     }
 

@@ -30,7 +30,7 @@ final readonly class KeptUntilChange
     public function get(string $what, \Closure $work): mixed
     {
         return $this->cache->get(
-            hash('xxh128', $what).'.'.$this->entries->doneOnPlatform(),
+            hash('xxh128', $this->entries->database().' '.$what).'.'.$this->entries->doneOnPlatform(),
             static function (ItemInterface $item) use ($work): mixed {
                 $item->expiresAfter(self::LONGEST);
 

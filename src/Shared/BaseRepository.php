@@ -59,6 +59,14 @@ abstract class BaseRepository extends ServiceEntityRepository
         $this->getEntityManager()->flush();
     }
 
+    /** Which database this is, for what a machine remembers of it. */
+    public function database(): string
+    {
+        $name = $this->connection()->getParams()['dbname'] ?? '';
+
+        return \is_string($name) ? $name : '';
+    }
+
     /**
      * Something that is there for sure, to be pointed to without being read.
      *

@@ -7,7 +7,7 @@ namespace MintDoor\Shared;
 use Doctrine\DBAL\Connection;
 
 /** Writes very many rows, many to a statement, and those that others point to before them. */
-final class BulkWriter
+class BulkWriter
 {
     private const ROWS_A_STATEMENT = 1500;
 

@@ -1,5 +1,5 @@
 import { api, take } from '@/shared/api'
-import { queries } from '@/shared/queries'
+import { refresh } from '@/shared/queries'
 import { t } from '@/shared/words'
 
 /** What may be said of somebody in a row, in this order. */
@@ -22,8 +22,6 @@ export async function takeAccountsBack(changeList: string): Promise<string> {
   const { left } = await take(
     api.POST('/account-batches/{changeList}/undo', { params: { path: { changeList } }, body: { apply: true } }),
   )
-  await Promise.all(
-    ['changeLists', 'accounts', 'directory', 'messages'].map((key) => queries.invalidateQueries({ queryKey: [key] })),
-  )
+  await refresh('changeLists', 'accounts', 'directory', 'messages')
   return left.map((each) => t('accounts.left.' + each.why, { name: each.name })).join(' ')
 }

@@ -1,11 +1,9 @@
 import { api, take } from '@/shared/api'
-import { queries } from '@/shared/queries'
+import { refresh } from '@/shared/queries'
 
 /** Parts again what a change list made one. */
 export async function takeMergeBack(changeList: string): Promise<string> {
   await take(api.POST('/merges/{changeList}/undo', { params: { path: { changeList } }, body: { apply: true } }))
-  await Promise.all(
-    ['person', 'duplicates', 'directory', 'changeLists'].map((key) => queries.invalidateQueries({ queryKey: [key] })),
-  )
+  await refresh('person', 'duplicates', 'directory', 'changeLists')
   return ''
 }

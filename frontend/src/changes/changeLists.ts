@@ -1,6 +1,6 @@
 import type { RouteLocationRaw } from 'vue-router'
 import { api, take, type ChangeList, type ChangeListSummary } from '@/shared/api'
-import { queries } from '@/shared/queries'
+import { refresh } from '@/shared/queries'
 import { lineSentences, type RoleName } from '@/shared/sentences'
 import { t } from '@/shared/words'
 
@@ -48,7 +48,7 @@ export function change(line: Pick<Line, 'before' | 'after'>, roleName: RoleName)
 /** Takes back the sites a change list made; answers what had to stay, and why. */
 export async function takeSitesBack(changeList: string): Promise<string> {
   const { lines } = await take(api.POST('/site-batches/{changeList}/undo', { params: { path: { changeList } } }))
-  await queries.invalidateQueries({ queryKey: ['changeLists'] })
+  await refresh('changeLists')
   return lines
     .filter((line) => line.detail)
     .map((line) => t('makeSites.left', { title: line.site.title, detail: line.detail! }))

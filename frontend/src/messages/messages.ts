@@ -1,5 +1,5 @@
 import { api, take, type Message } from '@/shared/api'
-import { queries } from '@/shared/queries'
+import { refresh } from '@/shared/queries'
 import { done } from '@/shared/undo'
 import { t } from '@/shared/words'
 
@@ -26,8 +26,7 @@ export interface Sample {
 }
 export type MessageState = Message['state']
 
-const again = () =>
-  Promise.all(['messages', 'changeLists', 'accounts'].map((key) => queries.invalidateQueries({ queryKey: [key] })))
+const again = () => refresh('messages', 'changeLists', 'accounts')
 
 /** Sends messages once more, and says which could not be. */
 export async function sendAgain(messages: string[]): Promise<void> {

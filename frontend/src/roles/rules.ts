@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { api, Problem, take, type Permission, type RoleRules, type RuleProblem, type Rules } from '@/shared/api'
-import { queries } from '@/shared/queries'
+import { refresh } from '@/shared/queries'
 import { done, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
 import { useSlowly } from '@/ui/slowly'
@@ -36,13 +36,7 @@ export function problemSentence({ code, values }: RuleProblem, roleName: (code: 
   return t('rules.problem.' + code, said, typeof values.people === 'number' ? values.people : 1)
 }
 
-async function afterwards() {
-  await Promise.all(
-    ['rules', 'platform', 'platform-log', 'roster', 'site', 'card'].map((key) =>
-      queries.invalidateQueries({ queryKey: [key] }),
-    ),
-  )
-}
+const afterwards = () => refresh('rules', 'platform', 'platform-log', 'roster', 'site', 'card')
 
 /** Puts rules in force; taking that back puts those of before in force again. */
 async function putInForce(rules: Rules, version: number, before: Rules) {

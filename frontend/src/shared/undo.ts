@@ -1,6 +1,6 @@
 import { reactive } from 'vue'
 import { api, Problem, take, type AppliedChanges } from './api'
-import { queries } from './queries'
+import { refresh } from './queries'
 import { t } from './words'
 
 /** What was just done, and how to take it back. */
@@ -76,27 +76,25 @@ export function clearDone() {
 
 /** Fetches anew what may show a site's people or facts. */
 export async function refreshSite() {
-  await Promise.all(
-    [
-      'roster',
-      'card',
-      'intake',
-      'site',
-      'sites',
-      'history',
-      'labels',
-      'why',
-      'first-day-check',
-      'progress',
-      'changeLists',
-      'settled-lines',
-      'doors',
-      'waiting',
-      'arrivals',
-      'invitations',
-      'waits',
-      'open-doors',
-    ].map((key) => queries.invalidateQueries({ queryKey: [key] })),
+  await refresh(
+    'roster',
+    'card',
+    'intake',
+    'site',
+    'sites',
+    'history',
+    'labels',
+    'why',
+    'first-day-check',
+    'progress',
+    'changeLists',
+    'settled-lines',
+    'doors',
+    'waiting',
+    'arrivals',
+    'invitations',
+    'waits',
+    'open-doors',
   )
 }
 

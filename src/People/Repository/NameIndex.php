@@ -21,9 +21,9 @@ final class NameIndex
     /** @var array<string, true> names whose slips are written */
     private array $names = [];
 
-    public function __construct(Connection $db)
+    public function __construct(Connection $db, ?BulkWriter $rows = null)
     {
-        $this->rows = new BulkWriter($db);
+        $this->rows = $rows ?? new BulkWriter($db);
     }
 
     /**

@@ -20,11 +20,14 @@ final readonly class PeopleWriter
 
     private NameIndex $index;
 
-    /** @param ?BulkWriter $rows that also writes what belongs to these people */
-    public function __construct(Connection $db, ?BulkWriter $rows = null)
+    /**
+     * @param ?BulkWriter $rows  that also writes what belongs to these people
+     * @param ?BulkWriter $names that also writes what they are found by
+     */
+    public function __construct(Connection $db, ?BulkWriter $rows = null, ?BulkWriter $names = null)
     {
         $this->rows = $rows ?? new BulkWriter($db);
-        $this->index = new NameIndex($db);
+        $this->index = new NameIndex($db, $names);
     }
 
     /**

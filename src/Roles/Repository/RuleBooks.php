@@ -36,12 +36,4 @@ final class RuleBooks extends BaseRepository
         $this->add(new RuleBookRecord($version, $at, $this->reference(Person::class, $by), $settings));
         $this->flush();
     }
-
-    /** Which database this is, for what a machine remembers of it. */
-    public function database(): string
-    {
-        $name = $this->connection()->getParams()['dbname'] ?? '';
-
-        return \is_string($name) ? $name : '';
-    }
 }

@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest'
+import type { RosterRow } from '@/shared/api'
+import { t } from '@/shared/words'
+import { person, standing } from '@/testing/server'
+import { cell, COLUMNS, sortable, SORTABLE, type Column } from './columns'
+
+const row = (more: Partial<RosterRow> = {}): RosterRow => ({
+  person: person('Ada', 'Byron'),
+  standing: standing(),
+  entry: 'enter',
+  because: 'let-in',
+  listed: true,
+  lastSeen: '2026-11-20T10:00:00Z',
+  work: { done: 3, of: 5 },
+  labels: ['choir', 'viola'],
+  version: 1,
+  ...more,
+})
+const say = (column: Column, more: Partial<RosterRow> = {}) => cell(row(more), column, 'UTC', (code) => `<${code}>`)
+
+describe('a row of the roster says', () => {
+  it.each([
+    ['name', 'Byron, Ada'],
+    ['kind', t('kind.learner')],
+    ['level', '7'],
+    ['division', 'Seniors'],
+    ['number', '2041010'],
+    ['role', '<learner>'],
+    ['state', t('state.current')],
+    ['work', t('roster.work', { done: 3, of: 5 })],
+    ['labels', 'choir, viola'],
+  ] as const)('%s: %s', (column, said) => {
+    expect(say(column)).toBe(said)
+    expect(said).not.toBe('')
+  })
+
+  it('days in the time zone of the site', () => {
+    expect(say('since')).toContain('6')
+    expect(cell(row({ standing: standing({ since: '2026-09-06T23:30:00Z' }) }), 'since', 'Asia/Tokyo', String)).toBe(
+      say('since', { standing: standing({ since: '2026-09-07T10:00:00Z' }) }),
+    )
+    expect(say('seen')).not.toBe(say('since'))
+    expect(say('seen')).toContain('20')
+  })
+
+  it('nothing of what there is not', () => {
+    const who = person('Ada', 'Byron', { level: null, number: null })
+    expect([say('level', { person: who }), say('number', { person: who })]).toEqual(['', ''])
+    expect([say('work', { work: null }), say('labels', { labels: [] })]).toEqual(['', ''])
+    expect(say('seen', { lastSeen: null })).toBe(t('roster.never'))
+  })
+
+  it('what state they are in, and that an account is closed or an approval is missing', () => {
+    const paused = standing({ state: 'paused' })
+    expect(say('state', { standing: paused })).toBe(t('state.paused'))
+    expect(say('state', { standing: standing({ state: 'waiting' }), because: 'waits-for-approval' })).toBe(
+      t('state.approval'),
+    )
+    expect(say('state', { because: 'account-closed' })).toBe(t('state.current') + t('roster.closedAccount'))
+    expect(say('state', { standing: paused, because: 'account-closed' })).toBe(t('state.paused'))
+    expect(t('roster.closedAccount')).not.toBe('')
+  })
+
+  it('in columns of which the server sorts by all but work and labels', () => {
+    expect(COLUMNS.filter((column) => !sortable(column))).toEqual(['work', 'labels'])
+    expect(COLUMNS.filter(sortable)).toEqual([...SORTABLE])
+  })
+})
