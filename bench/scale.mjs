@@ -61,7 +61,7 @@ async function pages(address) {
     ['sites one runs', get(tutor, '/sites?scope=run&limit=40')],
     ['sites one is in', get(learner, '/sites?scope=in&limit=40')],
     ['all sites', get(administrator, '/sites?scope=all&limit=40')],
-    ['all sites, looked for by title', get(administrator, (n) => `/sites?scope=all&limit=40&q=harmony ${n % 400}`)],
+    ['all sites, looked for by title', get(administrator, (n) => `/sites?scope=all&limit=40&q=harmony+${n % 400}`)],
     ['a site', get(tutor, site)],
     ['roster of 4,990 people, first page', get(tutor, `${site}/roster?limit=60`)],
     ['the same, by a name', get(tutor, (n) => `${site}/roster?limit=60&q=${typed(n)}`)],

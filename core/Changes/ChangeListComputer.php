@@ -32,7 +32,7 @@ final readonly class ChangeListComputer
             $different[$line->person] = ($different[$line->person] ?? false) || $other;
         }
 
-        return $this->all(
+        return $this->inTurn(
             $context,
             array_map(static fn(LineWanted $line): string => $line->person, $lines),
             function (ChangeContext $one, int|string $key) use ($lines, $different, $first): ComputedChange {
@@ -54,7 +54,7 @@ final readonly class ChangeListComputer
      */
     public function undo(ChangeListContext $context, array $lines): array
     {
-        return $this->all(
+        return $this->inTurn(
             $context,
             array_map(static fn(LineToUndo $line): string => $line->person, $lines),
             fn(ChangeContext $one, int|string $key): ComputedChange => $this->computer->undo(
@@ -65,12 +65,15 @@ final readonly class ChangeListComputer
     }
 
     /**
-     * @param array<array-key, string>             $people  person id by line
-     * @param callable(ChangeContext, int|string): ComputedChange $compute
+     * Lines of any kind, each from what the ones before it leave; those that have to wait for another are looked at
+     * again.
+     *
+     * @param array<array-key, string>                            $people  person id by line
+     * @param \Closure(ChangeContext, int|string): ComputedChange $compute
      *
      * @return array<array-key, ComputedChange>
      */
-    private function all(ChangeListContext $context, array $people, callable $compute): array
+    public function inTurn(ChangeListContext $context, array $people, \Closure $compute): array
     {
         $state = new ChangeListState($context, new Leads($context->roles));
         $lines = [];

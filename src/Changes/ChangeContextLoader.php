@@ -54,9 +54,14 @@ final readonly class ChangeContextLoader
     /**
      * @param array<string, Row> $people     by id
      * @param ?string            $invitation that one of them answers
+     * @param bool               $keepAll    whether seats that are kept for them are kept from the others of them
      */
-    public function of(SiteAccess $access, array $people, ?string $invitation = null): ChangeListContext
-    {
+    public function of(
+        SiteAccess $access,
+        array $people,
+        ?string $invitation = null,
+        bool $keepAll = false,
+    ): ChangeListContext {
         $site = $access->site->id;
 
         return new ChangeListContext(
@@ -71,7 +76,7 @@ final readonly class ChangeContextLoader
                 : $this->enrollments->seats(
                     $site,
                     $access->now,
-                    $this->kept($access, array_keys($people), $invitation),
+                    $this->kept($access, $keepAll ? [] : array_keys($people), $invitation),
                     $access->site->seats,
                     \count($people),
                 ),

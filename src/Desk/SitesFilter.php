@@ -21,4 +21,14 @@ final readonly class SitesFilter
         public ?string $cursor = null,
         #[Assert\Range(notInRangeMessage: 'A page has 1 to 200 rows.', min: 1, max: 200)] public int $limit = 50,
     ) {}
+
+    /** Whether nothing but the place in the list is asked for. */
+    public function isOfAll(): bool
+    {
+        return 'all' === $this->scope
+            && [] === array_filter(
+                [$this->q, $this->division, $this->term, $this->kind, $this->state],
+                static fn(?string $each): bool => null !== $each && '' !== $each,
+            );
+    }
 }

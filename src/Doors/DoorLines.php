@@ -9,11 +9,13 @@ use MintDoor\Changes\ComputedLine;
 use MintDoor\Changes\LineAnswers;
 use MintDoor\Changes\Repository\ChangeStore;
 use MintDoor\Core\Changes\ChangeContext;
+use MintDoor\Core\Changes\ChangeListComputer;
 use MintDoor\Core\Changes\ComputedChange;
 use MintDoor\Core\Changes\LineComputer;
 use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Time\Window;
+use MintDoor\Doors\Entity\WaitingRecord;
 use MintDoor\Doors\Repository\WaitingPlaces;
 use MintDoor\Roster\Repository\SectionNumbers;
 use MintDoor\Roster\SiteAccess;
@@ -30,6 +32,7 @@ final readonly class DoorLines
         private WaitingPlaces $places,
         private SectionNumbers $sections,
         private LineComputer $computer,
+        private ChangeListComputer $list,
         private ChangeStore $store,
         private ChangeContextLoader $contextLoader,
         private LineAnswers $answers,
@@ -56,6 +59,49 @@ final readonly class DoorLines
         }
 
         return $line;
+    }
+
+    /**
+     * Lets many in who wait at doors, each from what is left by those before. A seat that is kept for one of them is
+     * not given to another, so that somebody may have to be let in by themselves.
+     *
+     * @param SiteAccess                    $access  of the doors
+     * @param array<int, WaitingRecord>     $waiting one a person; at doors that put nobody where the fewest are
+     * @param array<string, Row>            $people  by id, as `ChangeContextLoader::people()` reads them
+     *
+     * @return array<int, ComputedChange> by the same keys; those that are ready are stored
+     */
+    public function comeInTogether(SiteAccess $access, array $waiting, array $people, Caller $by): array
+    {
+        $policies = array_map(
+            static fn(WaitingRecord $one): SentenceDoor => SentenceDoor::of($one->door),
+            $waiting,
+        );
+        $lines = $this->list->inTurn(
+            $this->contextLoader->of($access, $people, keepAll: true),
+            array_map(static fn(WaitingRecord $one): string => $one->person->id, $waiting),
+            fn(ChangeContext $one, int|string $key): ComputedChange => $this->computer->comeIn(
+                $one,
+                $policies[$key]->id,
+                $policies[$key]->kind,
+                $policies[$key]->policy->role,
+                $this->window($access, $policies[$key]->policy),
+                'choice' === $policies[$key]->policy->place
+                    ? $waiting[$key]->section?->id
+                    : $policies[$key]->policy->section,
+            ),
+        );
+        $ready = $computed = [];
+        foreach ($lines as $key => $line) {
+            $computed[(int) $key] = $line;
+            $one = new ComputedLine($people[$waiting[$key]->person->id], 'come-in', $line);
+            $one->isReady() && ($ready[] = $one);
+        }
+        if ([] !== $ready) {
+            $this->store($access->doneBy($by), $ready, listed: false);
+        }
+
+        return $computed;
     }
 
     /**

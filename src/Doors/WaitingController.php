@@ -25,7 +25,7 @@ final readonly class WaitingController
     public function __construct(
         private Gate $gate,
         private Arrivals $arrivals,
-        private WaitingListHandler $room,
+        private WaitingAnswers $answers,
         private Transaction $transaction,
     ) {}
 
@@ -52,7 +52,7 @@ final readonly class WaitingController
                 throw Problem::field('/waiters', 'none', 'Choose whom to answer.');
             }
 
-            return new Answer(new Items($this->room->answer($access, $body->waiters, $body->answer, $body->why)));
+            return new Answer(new Items($this->answers->answer($access, $body->waiters, $body->answer, $body->why)));
         });
     }
 }

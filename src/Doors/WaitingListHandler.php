@@ -5,27 +5,22 @@ declare(strict_types=1);
 namespace MintDoor\Doors;
 
 use MintDoor\Changes\ChangeContextLoader;
-use MintDoor\Core\Changes\Verdict;
 use MintDoor\Core\Doors\Waiter;
 use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\WakingHours;
 use MintDoor\Doors\Entity\WaitingRecord;
 use MintDoor\Doors\Repository\WaitingPlaces;
-use MintDoor\History\Happening;
-use MintDoor\History\History;
-use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\PlatformClock;
-use MintDoor\Shared\Problem;
 
 /**
- * Who waits at the doors of a site: answered by staff, or offered the seats that are free. Runs inside a transaction,
- * under the site's lock.
+ * Who waits at the doors of a site, and is offered the seats that are free. Runs inside a transaction, under the site's
+ * lock.
  */
 final readonly class WaitingListHandler
 {
@@ -37,45 +32,8 @@ final readonly class WaitingListHandler
         private CallerProvider $callers,
         private Gate $gate,
         private ChangeContextLoader $contextLoader,
-        private Roles $roles,
-        private History $history,
         private PlatformClock $clock,
     ) {}
-
-    /**
-     * Answers requests, or moves somebody up in the line.
-     *
-     * @param non-empty-list<int> $waiters
-     * @param 'yes'|'no'|'up'     $answer
-     *
-     * @return list<WaitingAnswered>
-     */
-    public function answer(SiteAccess $access, array $waiters, string $answer, string $why): array
-    {
-        $waiting = $this->places->some($access->site->id, $waiters);
-        if ([] === $waiting) {
-            throw Problem::notFound('This place in the line');
-        }
-        if ('up' === $answer && '' === trim($why)) {
-            throw Problem::field('/why', 'why', 'Say why; it is written down.');
-        }
-
-        return array_map(function (WaitingRecord $one) use ($access, $answer, $why): WaitingAnswered {
-            $at = $this->before($one);
-            $code = match ($answer) {
-                'up' => $this->moveUp($access, $one, $why),
-                'no' => $this->refuse($access, $at, $why),
-                default => $this->accept($access, $at, $why),
-            };
-
-            return new WaitingAnswered(
-                id: (int) $one->id,
-                name: $at->person->string('preferred_name') ?: $at->person->string('given_name'),
-                done: \in_array($code, ['in', 'refused', 'moved'], true),
-                code: $code,
-            );
-        }, $waiting);
-    }
 
     /**
      * Whether there is anything to do about the line of a site. Read without a lock: what is done is decided again
@@ -196,72 +154,5 @@ final readonly class WaitingListHandler
     private function before(WaitingRecord $one): DoorContext
     {
         return $this->doorContexts->at(SentenceDoor::of($one->door), $this->callers->anybody($one->person->id));
-    }
-
-    private function moveUp(SiteAccess $access, WaitingRecord $one, string $why): string
-    {
-        $one->ahead = $this->places->front($access->site->id);
-        $one->movedWhy = trim($why);
-        $this->places->flush();
-        $this->history->write(
-            $access->site->id,
-            $access->caller,
-            new Happening('moved-up', ['why' => trim($why)], $one->person->id),
-        );
-
-        return 'moved';
-    }
-
-    private function refuse(SiteAccess $access, DoorContext $at, string $why): string
-    {
-        $this->lines->goAgain($at, [$at->door->id], true, 'lapse', $access->caller);
-        $this->lines->close($at->door->id, $at->personId(), 'refused', $at->access, $access->caller);
-        $this->tell($access, $at, '' === trim($why) ? 'The answer is no this time.' : trim($why));
-
-        return 'refused';
-    }
-
-    /** Whoever says yes must be able to give the role by hand. */
-    private function accept(SiteAccess $access, DoorContext $at, string $why): string
-    {
-        $verdict = $this->roles
-            ->book()
-            ->mayGive($at->door->policy->role, $access->standing, $at->context->person, $access->site);
-        if (!$verdict->allowed) {
-            return $verdict->code;
-        }
-        $line = $this->lines->comeIn($at, $at->waiting?->section?->id, $access->caller);
-        if (Verdict::WaitsForSeat === $line->verdict) {
-            if ('approval' === $at->waiting?->what && $at->door->policy->waiting) {
-                $at->waiting->what = 'seat';
-                $this->places->flush();
-
-                return 'waits-for-seat';
-            }
-
-            return 'no-seat';
-        }
-        if (Verdict::Ready !== $line->verdict) {
-            return $line->reasons[0]->code ?? 'already-so';
-        }
-        $this->tell($access, $at, '' === trim($why) ? 'The answer is yes: you are in.' : trim($why));
-
-        return 'in';
-    }
-
-    private function tell(SiteAccess $access, DoorContext $at, string $words): void
-    {
-        $address = $at->person->stringOrNull('email');
-        if (null !== $address) {
-            $letter = new DoorLetter($address, $at->person, 'answer:'.($at->waiting->id ?? 0), $words);
-            $this->post->send(
-                MessageKind::RequestAnswered,
-                $access,
-                $at->door->policy->role,
-                [$letter],
-                $access->caller,
-                false,
-            );
-        }
     }
 }

@@ -20,6 +20,8 @@ final readonly class KeptUntilChange
     public function __construct(private CacheInterface $cache, private HistoryEntries $entries) {}
 
     /**
+     * Until the history of the platform goes on.
+     *
      * @template T
      *
      * @param string        $what what it is, and of whom
@@ -29,8 +31,24 @@ final readonly class KeptUntilChange
      */
     public function get(string $what, \Closure $work): mixed
     {
+        return $this->while($what, (string) $this->entries->doneOnPlatform(), $work);
+    }
+
+    /**
+     * As long as something that changes with it stays as it is.
+     *
+     * @template T
+     *
+     * @param string        $what  what it is, and of whom
+     * @param string        $state that of which it follows
+     * @param \Closure(): T $work
+     *
+     * @return T
+     */
+    public function while(string $what, string $state, \Closure $work): mixed
+    {
         return $this->cache->get(
-            hash('xxh128', $this->entries->database().' '.$what).'.'.$this->entries->doneOnPlatform(),
+            hash('xxh128', $this->entries->database().' '.$what).'.'.hash('xxh128', $state),
             static function (ItemInterface $item) use ($work): mixed {
                 $item->expiresAfter(self::LONGEST);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\People;
 
+use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Shared\Id;
 use Symfony\Component\Validator\Constraints as Assert;
 
@@ -25,4 +26,10 @@ final readonly class DirectoryFilter
         public string $cursor = '',
         #[Assert\Range(min: 1, max: 500)] public int $limit = 100,
     ) {}
+
+    /** Whether it finds people, rather than leaving some of all out. */
+    public function finds(): bool
+    {
+        return '' !== $this->label || '' !== $this->site || [] !== PeopleQuery::of($this->q)->tokens;
+    }
 }

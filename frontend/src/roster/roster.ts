@@ -33,7 +33,7 @@ export function useRoster(site: Ref<string>) {
     section: text('section', /^[0-9a-f-]{36}$/),
     level: text('level', /^\d{1,2}$/),
     division: text('division', /^[\w-]+$/),
-    door: text('door', /^(desk|key|invitation|cohort|feed|preview|[0-9a-f-]{36})$/),
+    door: text('door', /^(staff|key|invitation|cohort|feed|preview|[0-9a-f-]{36})$/),
     seen: text('seen', /^(never|[1-9]\d{0,2})$/),
     ends: text('ends', /^[1-9]\d{0,2}$/),
     joined: text('joined', /^[1-9]\d{0,2}$/),

@@ -16,7 +16,8 @@ use MintDoor\Sites\Entity\Division;
 #[ORM\UniqueConstraint(columns: ['number'])]
 #[ORM\UniqueConstraint(columns: ['email'])]
 #[ORM\Index(name: 'gone_into', columns: ['gone_into'])]
-#[ORM\Index(name: 'by_name', columns: ['sort_name', 'id'])]
+#[ORM\Index(name: 'in_order', columns: ['gone', 'sort_name', 'id', 'kind', 'division_id', 'level'])]
+#[ORM\Index(name: 'by_level', columns: ['level'])]
 class Person
 {
     public function __construct(

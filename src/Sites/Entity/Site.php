@@ -13,6 +13,8 @@ use MintDoor\Shared\Charset;
 #[ORM\Table(name: 'site')]
 #[ORM\UniqueConstraint(columns: ['code'])]
 #[ORM\Index(columns: ['title', 'id'])]
+#[ORM\Index(name: 'by_level', columns: ['level_highest'])]
+#[ORM\Index(name: 'there', columns: ['taken_back'])]
 #[ORM\Index(columns: ['division_id', 'title', 'id'])]
 class Site
 {
