@@ -1,7 +1,7 @@
 import { flushPromises } from '@vue/test-utils'
-import { computed, defineComponent } from 'vue'
+import { computed } from 'vue'
 import { expect, it } from 'vitest'
-import { person, serve, show, site, standing } from '@/testing/server'
+import { person, problem, serve, show, site, standing } from '@/testing/server'
 import { cell } from './columns'
 import { useRoster } from './roster'
 
@@ -28,7 +28,7 @@ async function roster(address: string) {
     },
   })
   let used!: ReturnType<typeof useRoster>
-  const { router } = show(defineComponent({ setup: () => ((used = useRoster(computed(() => site.id))), () => null) }))
+  const { router } = show({ setup: () => ((used = useRoster(computed(() => site.id))), () => null) })
   await router.push('/roster' + address)
   await flushPromises()
   return { used, router, asked, last: () => new URL('http://x/' + asked.at(-1)!.call.split(' ')[1]).searchParams }
@@ -85,4 +85,81 @@ it('writes a row as it is read', () => {
     (column) => cell(row('Bea'), column, 'UTC', roleName),
   )
   expect(cells).toEqual(['Person, Bea', 'Learner', '7', 'Seniors', '2041010', 'Learner', 'Current', '6 Sept', 'never'])
+})
+
+it.each([
+  ['q', 'ada', ' '],
+  ['role', 'co-tutor', 'Co-Tutor'],
+  ['role', 'learner', 'learner1'],
+  ['section', '00000000-0000-7000-8000-00000000000a', '00000000-0000-7000-8000-00000000000'],
+  ['section', '00000000-0000-7000-8000-00000000000a', 'x00000000-0000-7000-8000-00000000000a'],
+  ['section', '00000000-0000-7000-8000-00000000000a', '00000000-0000-7000-8000-00000000000az'],
+  ['level', '7', '107'],
+  ['level', '10', 'seven'],
+  ['level', '1', 'x1'],
+  ['division', 'seniors_2-b', 'seniors!'],
+  ['division', 'seniors', '!seniors'],
+  ['door', 'staff', 'desk'],
+  ['door', 'key', 'keys'],
+  ['door', 'invitation', 'an invitation'],
+  ['door', 'cohort', 'cohorts'],
+  ['door', 'feed', 'xfeed'],
+  ['door', 'preview', 'previews'],
+  ['door', '00000000-0000-7000-8000-00000000000a', '00000000-0000-7000-8000-0000000000'],
+  ['seen', 'never', 'nevermore'],
+  ['seen', '14', '0'],
+  ['seen', '999', '1000'],
+  ['seen', '7', 'x7'],
+  ['ends', '14', '014'],
+  ['ends', '999', '1000'],
+  ['ends', '7', 'x7'],
+  ['joined', '14', '014'],
+  ['joined', '999', '1000'],
+  ['joined', '7', '7x'],
+  ['label', 'choir tour', 'x'.repeat(41)],
+  ['label', 'x'.repeat(40), 'x'.repeat(41)],
+  ['asOf', '2026-11-20', '2026-11-2'],
+  ['asOf', '2026-11-20', '2026-11-201'],
+  ['asOf', '2026-11-20', '12026-11-20'],
+  ['state', 'removed', 'gone'],
+  ['unlisted', '1', '2'],
+] as const)('narrows by %s: %s, and leaves out %s', async (name, sense, nonsense) => {
+  expect((await roster(`?${name}=${encodeURIComponent(sense)}`)).last().get(name)).toBe(sense)
+  const { last } = await roster(`?${name}=${encodeURIComponent(nonsense)}`)
+  const usual = { state: 'here', unlisted: '0' }[name as string] ?? null
+  expect(last().get(name)).toBe(name === 'q' ? nonsense : usual)
+})
+
+it.each(['q=a', 'role=learner', 'state=paused', 'level=7', 'division=seniors', 'door=key', 'seen=never', 'ends=7'])(
+  'is narrowed by %s',
+  async (query) => {
+    expect((await roster('?' + query)).used.filtered.value).toBe(true)
+  },
+)
+
+it.each(['', 'sort=level', 'asOf=2026-11-20', 'unlisted=1', 'state=here'])('is not narrowed by "%s"', async (query) => {
+  expect((await roster('?' + query)).used.filtered.value).toBe(false)
+})
+
+it('says how many there are, tells of its progress, and what went wrong on the way', async () => {
+  const { used } = await roster('')
+  await used.all()
+  expect([used.counts.value, used.rows.value.length]).toEqual([counts, 3])
+  let pages = 0
+  serve({
+    [`GET /sites/${site.id}/roster`]: () =>
+      pages++ < 2
+        ? { items: [row('One' + pages)], next: 'more', counts }
+        : problem('unexpected', 500, 'The server stumbled.'),
+  })
+  let other!: ReturnType<typeof useRoster>
+  show({ setup: () => ((other = useRoster(computed(() => site.id))), () => null) })
+  const seen: number[] = []
+  await expect(
+    (async () => {
+      await flushPromises()
+      return other.all((rows) => seen.push(rows))
+    })(),
+  ).rejects.toThrow('The server stumbled.')
+  expect(seen.length).toBeGreaterThan(0)
 })

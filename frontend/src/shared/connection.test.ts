@@ -84,3 +84,78 @@ it('lets a sign-in that fails fail', async () => {
   expect((await patientFetch(new Request('http://localhost/api/v1/sign-in', { method: 'POST' }))).status).toBe(401)
   expect(connection.signedOut).toBe(false)
 })
+
+it.each([504])('asks again while the answer is %s', async (status) => {
+  const fetch = answers(status, 200)
+  const answer = patientFetch(get())
+  await vi.runAllTimersAsync()
+  expect((await answer).status).toBe(200)
+  expect(fetch).toHaveBeenCalledTimes(2)
+})
+
+it('waits longer each time, never very long, and gives up in the end', async () => {
+  const fetch = answers('nothing')
+  const answer = patientFetch(get()).catch((error: Error) => error.message)
+  const at = async (ms: number) => {
+    await vi.advanceTimersByTimeAsync(ms)
+    return fetch.mock.calls.length
+  }
+  expect(await at(499)).toBe(1)
+  expect(await at(1)).toBe(2)
+  expect(await at(999)).toBe(2)
+  expect(await at(1)).toBe(3)
+  expect(await at(2_000)).toBe(4)
+  expect(await at(4_000)).toBe(5)
+  expect(await at(8_000)).toBe(6)
+  expect(await at(7_999)).toBe(6)
+  expect(await at(1)).toBe(7)
+  await vi.runAllTimersAsync()
+  expect(await answer).toBe('Failed to fetch')
+  expect(fetch).toHaveBeenCalledTimes(31)
+})
+
+it('gives an answer that stays away as it is, once it gave up', async () => {
+  const fetch = answers(503)
+  const answer = patientFetch(get())
+  await vi.runAllTimersAsync()
+  expect((await answer).status).toBe(503)
+  expect(fetch).toHaveBeenCalledTimes(31)
+})
+
+it('gives an answer that a change could not be made as it is', async () => {
+  const fetch = answers(503)
+  expect((await patientFetch(change())).status).toBe(503)
+  expect(fetch).toHaveBeenCalledTimes(1)
+})
+
+it('does not take a mistake for silence', async () => {
+  vi.stubGlobal('fetch', () => Promise.reject(new RangeError('a mistake')))
+  await expect(patientFetch(get())).rejects.toThrow('a mistake')
+  expect(connection.silent).toBe(false)
+})
+
+it('says silence is why, whatever was why before', async () => {
+  connection.why = 'busy'
+  answers('nothing', 200)
+  const answer = patientFetch(get())
+  await vi.advanceTimersByTimeAsync(10)
+  expect(connection.why).toBe('silent')
+  await vi.runAllTimersAsync()
+  await answer
+})
+
+it.each(['me', 'first-password'])('lets %s say that nobody is signed in', async (path) => {
+  answers(401)
+  expect((await patientFetch(new Request('http://localhost/api/v1/' + path))).status).toBe(401)
+  expect(connection.signedOut).toBe(false)
+})
+
+it('asks for a sign-in on pages whose address only begins so', async () => {
+  answers(401, 200)
+  const answer = patientFetch(new Request('http://localhost/api/v1/me/sessions'))
+  await vi.runAllTimersAsync()
+  expect(connection.signedOut).toBe(true)
+  signedInAgain()
+  expect((await answer).status).toBe(200)
+  signedInAgain()
+})

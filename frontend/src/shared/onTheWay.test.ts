@@ -53,3 +53,29 @@ it('lets a page note again once the other page did not come, and lets a later re
   await router.replace('/people?q=c')
   expect(router.currentRoute.value.fullPath).toBe('/people?q=c')
 })
+
+it('lets a page note at once where nobody is on the way, also on the first page', async () => {
+  const { router } = slowPages()
+  await router.push('/people?q=a')
+  await router.replace({ query: { q: 'b' } })
+  expect(router.currentRoute.value.fullPath).toBe('/people?q=b')
+  await router.push('/people?q=c')
+  await router.replace({ query: { q: 'd' } })
+  expect(router.currentRoute.value.fullPath).toBe('/people?q=d')
+})
+
+it('lets a page be replaced by another one on the way, by name or by path', async () => {
+  const { router, arrive } = slowPages()
+  await router.push('/people')
+  void router.push({ name: 'new' })
+  await ticks()
+  await router.replace({ path: '/people', query: { q: 'path' } })
+  expect(router.currentRoute.value.fullPath).toBe('/people?q=path')
+  void router.push({ name: 'new' })
+  await ticks()
+  const named = router.replace({ name: 'new', query: { q: 'name' } })
+  await ticks()
+  arrive()
+  await named
+  expect(router.currentRoute.value.fullPath).toBe('/new?q=name')
+})
