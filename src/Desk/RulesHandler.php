@@ -181,17 +181,52 @@ final readonly class RulesHandler
                 [...$change->before->roles->all(), ...$change->after->roles->all()],
                 static fn(Role $role): bool => [] !== $role->bands && \in_array($role->code, $touched, true),
             );
-        $people = [];
-        $rows = $this->effect->holders($touched, $banded, State::valuesHere(), $this->clock->instant());
-        foreach ($rows as $row) {
-            $person = $people[$row->string('kind').$row->string('level').$row->string('division')] ??= new Person(
-                '',
-                PersonKind::from($row->string('kind')),
-                $row->string('division'),
-                $row->intOrNull('level'),
-            );
-            yield new Holders($row->string('site'), $row->list('roles'), $person, $row->int('people'));
+        $alike = $banded ? $this->alike($change, $touched) : [];
+        if ($banded && [] === $alike) {
+            return;
         }
+        $anybody = new Person('', PersonKind::Staff, '');
+        foreach ($this->effect->holders($touched, $alike, State::valuesHere(), $this->clock->instant()) as $row) {
+            yield new Holders(
+                $row->string('site'),
+                $row->list('roles'),
+                $alike[$row->int('what')]->one ?? $anybody,
+                $row->int('people'),
+            );
+        }
+    }
+
+    /**
+     * People put together to whom every role means the same before, and the same after; without those to whom no role
+     * means anything else than before.
+     *
+     * @param list<string> $touched codes of roles
+     *
+     * @return list<AlikeToRules>
+     */
+    private function alike(RuleChange $change, array $touched): array
+    {
+        // By code, so that a role that comes or goes means nothing on one side.
+        $means = static fn(RoleBook $book, Person $person): array => array_column(
+            array_map(
+                static fn(Role $role): array => ['code' => $role->code, 'means' => $role->permissionsOf($person)],
+                $book->all(),
+            ),
+            'means',
+            'code',
+        );
+        $touched = array_flip($touched);
+        $alike = [];
+        foreach ($this->effect->kindsOfPeople() as $person) {
+            $before = $means($change->before->roles, $person);
+            $after = $means($change->after->roles, $person);
+            if (array_intersect_key($before, $touched) !== array_intersect_key($after, $touched)) {
+                $some = $alike[serialize([$before, $after])] ??= new AlikeToRules($person);
+                $some->of[] = $person;
+            }
+        }
+
+        return array_values($alike);
     }
 
     /**

@@ -4,11 +4,18 @@ declare(strict_types=1);
 
 namespace MintDoor\Desk\Repository;
 
+use Doctrine\Persistence\ManagerRegistry;
+use MintDoor\Core\People\Person;
+use MintDoor\Core\People\PersonKind;
+use MintDoor\Desk\AlikeToRules;
 use MintDoor\Roster\Entity\EnrollmentSegment;
 use MintDoor\Shared\BaseRepository;
+use MintDoor\Shared\BulkWriter;
+use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Sql;
+use MintDoor\Sites\Repository\Divisions;
 
 /**
  * Whom other rules would affect. By hand: all enrollments of the platform are counted at once (`bin/bench`: preview of
@@ -20,9 +27,13 @@ final class RulesEffect extends BaseRepository
 {
     protected const ENTITY = EnrollmentSegment::class;
 
-    /** So that a million people are looked up in the order in which they lie, and not one by one. */
-    private const WITH_ROOM = 'SET STATEMENT join_cache_level = 8, join_buffer_size = 33554432,
-        join_buffer_space_limit = 67108864, tmp_memory_table_size = 67108864, max_heap_table_size = 67108864 FOR ';
+    /** Room for what is told apart of every person, and for what is counted. */
+    private const WITH_ROOM = 'SET STATEMENT tmp_memory_table_size = 536870912, max_heap_table_size = 536870912 FOR ';
+
+    public function __construct(ManagerRegistry $managers, private readonly Divisions $divisions)
+    {
+        parent::__construct($managers);
+    }
 
     /** Locks every site: whoever changes people in one reads the rules again under its lock. */
     public function lockAllSites(): void
@@ -47,16 +58,38 @@ final class RulesEffect extends BaseRepository
         );
     }
 
+    /** @return list<Person> one of each kind, division and level there is */
+    public function kindsOfPeople(): array
+    {
+        $rows = $this->rows(
+            <<<'SQL'
+                SELECT DISTINCT p.kind, p.level, d.code
+                FROM person p FORCE INDEX (in_order)
+                JOIN division d ON d.id = p.division_id
+                SQL,
+        );
+
+        return array_map(
+            static fn(Row $row): Person => new Person(
+                '',
+                PersonKind::from($row->string('kind')),
+                $row->string('code'),
+                $row->intOrNull('level'),
+            ),
+            $rows,
+        );
+    }
+
     /**
-     * Everybody who holds one of some roles, counted by what is alike of them.
+     * Everybody who holds one of some roles, counted by who is alike.
      *
      * @param non-empty-list<string> $touched codes of roles
-     * @param bool                   $whose   whether kind, level and division are asked for
+     * @param list<AlikeToRules>     $alike   none where it does not matter who they are
      * @param list<string>           $states
      *
-     * @return \Traversable<int, Row> with `site`, binary, `roles`, `kind`, `level`, `division` and `people`
+     * @return \Traversable<int, Row> with `site`, binary, `roles`, `what`, the place of those alike, and `people`
      */
-    public function holders(array $touched, bool $whose, array $states, int $now): \Traversable
+    public function holders(array $touched, array $alike, array $states, int $now): \Traversable
     {
         $values = ['now' => Instant::toSql($now), 'states' => $states];
         $likes = [];
@@ -64,21 +97,91 @@ final class RulesEffect extends BaseRepository
             $likes[] = "CONCAT(' ', g.roles, ' ') LIKE :role$n";
             $values["role$n"] = '% '.$code.' %';
         }
-        $columns = $whose ? 'p.kind, p.level, d.code' : "'staff'";
-        $joins = $whose
-            ? 'STRAIGHT_JOIN person p ON p.id = g.person_id JOIN division d ON d.id = p.division_id'
-            : '';
+        $where = Sql::holds('g').' AND g.state IN (:states) AND ('.implode(' OR ', $likes).')';
 
-        return $this->eachRow(
-            self::WITH_ROOM.'
-             SELECT g.site_id AS site, g.roles, '.($whose
-                ? 'p.kind, p.level, d.code AS division'
-                : "'staff' AS kind, NULL AS level, '' AS division").', COUNT(*) AS people
-             FROM enrollment_segment g '.$joins.'
-             WHERE '.Sql::holds('g').' AND g.state IN (:states) AND ('.implode(' OR ', $likes).')
-             GROUP BY g.site_id, g.roles, '.$columns,
-            $values,
+        return [] !== $alike
+            ? $this->alike($alike, $where, $values)
+            : $this->eachRow(
+                self::WITH_ROOM."
+                SELECT g.site_id AS site, g.roles, 0 AS what, COUNT(*) AS people
+                FROM enrollment_segment g
+                WHERE $where
+                GROUP BY g.site_id, g.roles",
+                $values,
+            );
+    }
+
+    /**
+     * A million people are looked up by one number each, which says with whom they are alike, in a table of this
+     * connection alone: several times as fast as by their rows.
+     *
+     * @param list<AlikeToRules>   $alike
+     * @param array<string, mixed> $values
+     *
+     * @return \Traversable<int, Row>
+     */
+    private function alike(array $alike, string $where, array $values): \Traversable
+    {
+        $this->dropAlike();
+        try {
+            $this->numberAlike($alike);
+            // Roles are long and mostly the same: what tells them apart is enough to group by.
+            yield from $this->eachRow(
+                self::WITH_ROOM."
+                    SELECT g.site_id AS site, MIN(g.roles) AS roles, p.what, COUNT(*) AS people
+                    FROM enrollment_segment g
+                    STRAIGHT_JOIN person_alike p ON p.id = g.person_id
+                    WHERE $where
+                    GROUP BY g.site_id, CRC32(g.roles), p.what",
+                $values,
+            );
+        } finally {
+            $this->dropAlike();
+        }
+    }
+
+    /** @param list<AlikeToRules> $alike */
+    private function numberAlike(array $alike): void
+    {
+        $this->execute(
+            'CREATE TEMPORARY TABLE alike (
+                kind VARCHAR(16) CHARACTER SET ascii NOT NULL,
+                division_id BINARY(16) NOT NULL,
+                level SMALLINT NOT NULL,
+                what SMALLINT UNSIGNED NOT NULL,
+                PRIMARY KEY (kind, division_id, level) USING HASH
+             ) ENGINE = MEMORY',
         );
+        $divisions = $this->divisions->all();
+        $rows = $this->bulk();
+        foreach ($alike as $what => $each) {
+            foreach ($each->of as $person) {
+                $rows->add('alike', [
+                    'kind' => $person->kind->value,
+                    'division_id' => BulkWriter::id(($divisions[$person->division] ?? null)->id ?? Id::NONE),
+                    'level' => $person->level ?? -1,
+                    'what' => $what,
+                ]);
+            }
+        }
+        $rows->flush();
+        $this->execute(
+            self::WITH_ROOM.'
+                CREATE TEMPORARY TABLE person_alike (
+                    id BINARY(16) NOT NULL,
+                    what SMALLINT UNSIGNED NOT NULL,
+                    PRIMARY KEY (id) USING HASH
+                ) ENGINE = MEMORY AS
+                SELECT p.id, a.what
+                FROM person p FORCE INDEX (in_order)
+                STRAIGHT_JOIN alike a ON a.kind = p.kind AND a.division_id = p.division_id
+                    AND a.level = COALESCE(p.level, -1)',
+        );
+    }
+
+    private function dropAlike(): void
+    {
+        $this->execute('DROP TEMPORARY TABLE IF EXISTS person_alike, alike');
     }
 
     /** @return \Traversable<int, Row> with `kind` and `number`, of everybody who has one */

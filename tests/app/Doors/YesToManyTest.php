@@ -122,7 +122,10 @@ final class YesToManyTest extends ApiTestCase
 
     private function seats(int $seats): void
     {
-        $this->db()->executeStatement('UPDATE site SET seats = ? WHERE id = ?', [$seats, Id::binary($this->ids['site'])]);
+        $this->db()->executeStatement(
+            'UPDATE site SET seats = ? WHERE id = ?',
+            [$seats, Id::binary($this->ids['site'])]
+        );
     }
 
     private function path(string $more): string
