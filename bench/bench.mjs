@@ -205,6 +205,21 @@ for (let n = 0; n < 7; n++) {
   const sentence = { kind: 'key', role: 'learner', lowest: 1 + n, highest: 10 }
   reach.push((await tutor('POST', `/sites/${large.id}/door-reach`, sentence)).ms)
 }
+const rules = (await administrator('GET', '/rules')).body.rules
+const without = (change) => {
+  const other = structuredClone(rules)
+  change((code) => other.roles.find((role) => role.code === code))
+  return administrator('PUT', '/rules', { rules: other, apply: false })
+}
+const drop = (of, permission) => (of.permissions = of.permissions.filter((each) => each !== permission))
+const ofRole = []
+for (let n = 0; n < 5; n++) ofRole.push((await without((role) => drop(role('co-tutor'), 'label-people'))).ms)
+const ofBand = []
+for (let n = 0; n < 5; n++) {
+  const { ms, body } = await without((role) => drop(role('learner').bands[0], 'do-work'))
+  if (!body.affected[0]?.people) throw new Error('Nobody is affected by what learners lose.')
+  ofBand.push(ms)
+}
 agent.destroy()
 
 const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))]
@@ -248,6 +263,8 @@ const lasting = (what, times, limit) => {
 }
 lasting('1,000 people changed as one change list', changeLists, 2000)
 lasting('500 pasted lines read among 200,000 people', read, 1000)
+lasting('rules changed for a role, looked at among 1,000,000 enrollments', ofRole, 1500)
+lasting('the same for some of those who hold it, by their level', ofBand, 1500)
 // Counted anew when something was done to people: the longest is one that was.
 lasting('reach of a door among 200,000 people', reach, 100)
 lasting('who is there twice among 200,000 people', duplicates, 300)

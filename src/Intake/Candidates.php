@@ -9,7 +9,7 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\RoleOptions;
+use MintDoor\Roster\OptionsForAlike;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Roster\StandingShown;
@@ -23,8 +23,13 @@ final readonly class Candidates
     public function __construct(private Roles $roles) {}
 
     /** @param bool $asks whether letting them in waits for a yes of their division */
-    public function shown(PersonSeen $seen, ?Segment $segment, SiteAccess $access, bool $asks): CandidateShown
-    {
+    public function shown(
+        PersonSeen $seen,
+        ?Segment $segment,
+        SiteAccess $access,
+        OptionsForAlike $options,
+        bool $asks,
+    ): CandidateShown {
         $person = PersonRow::person($seen->row);
         $book = $this->roles->book();
 
@@ -33,7 +38,7 @@ final readonly class Candidates
             visibility: $seen->visibility->value,
             standing: StandingShown::of($segment, $book),
             suggested: $this->suggested($person, $segment, $access),
-            options: RoleOptions::of($book, $access, $person),
+            options: $options->of($person),
             asks: $asks,
         );
     }

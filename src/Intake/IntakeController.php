@@ -15,6 +15,7 @@ use MintDoor\People\Repository\Directory;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
 use MintDoor\Roster\Gate;
+use MintDoor\Roster\OptionsForAlike;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Answer;
@@ -55,6 +56,7 @@ final readonly class IntakeController
         $reach = [] === $rows ? null : $this->directory->reachOf($caller);
         $here = array_values(array_filter($rows, static fn(Row $row): bool => null !== $row->stringOrNull('state')));
         $whole = $this->caring->known($here, $caller, $access->site->division, $reach);
+        $options = new OptionsForAlike($this->roles->book(), $access);
         foreach ($rows as $row) {
             $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
             $exactly = $query->names(PersonRow::identifiers($row));
@@ -86,6 +88,7 @@ final readonly class IntakeController
                     new PersonSeen($row, $visibility),
                     $segment,
                     $access,
+                    $options,
                     $asks,
                 );
             }
