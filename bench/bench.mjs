@@ -1,41 +1,15 @@
 // Measures the served application against an empty route behind the same firewall, interleaved on one connection.
 // Run by bin/bench. Environment: MINT_DOOR_URL, PEOPLE (a tab-separated file of people to look for), ROUNDS.
-import { Agent, request } from 'node:http'
+import { Agent } from 'node:http'
 import { readFileSync } from 'node:fs'
+import { session } from './session.mjs'
 
-const base = new URL('/api/v1', process.env.MINT_DOOR_URL)
+const address = process.env.MINT_DOOR_URL
 const rounds = Number(process.env.ROUNDS ?? 200)
 const agent = new Agent({ keepAlive: true, maxSockets: 1 })
 
-/** One request with a session of its own; answers milliseconds and body, and throws at any status but 2xx. */
-function session() {
-  let cookie = ''
-  return (method, path, body) =>
-    new Promise((resolve, reject) => {
-      const started = process.hrtime.bigint()
-      const headers = { 'X-Mint-Door': '1', Cookie: cookie, ...(body ? { 'Content-Type': 'application/json' } : {}) }
-      const call = request(
-        { agent, host: base.hostname, port: base.port, method, path: base.pathname + path, headers },
-        (response) => {
-          let text = ''
-          response
-            .setEncoding('utf8')
-            .on('data', (part) => (text += part))
-            .on('end', () => {
-              const ms = Number(process.hrtime.bigint() - started) / 1e6
-              for (const set of response.headers['set-cookie'] ?? []) cookie = set.split(';')[0]
-              if (response.statusCode >= 300) reject(new Error(`${method} ${path}: ${response.statusCode} ${text}`))
-              else resolve({ ms, body: text ? JSON.parse(text) : null })
-            })
-        },
-      )
-      call.on('error', reject)
-      call.end(body ? JSON.stringify(body) : undefined)
-    })
-}
-
-const tutor = session()
-const administrator = session()
+const tutor = session(address, agent)
+const administrator = session(address, agent)
 await tutor('POST', '/sign-in', { login: 'mara.lindqvist', password: process.env.PASSWORD })
 await administrator('POST', '/sign-in', { login: 'ingrid.solheim', password: process.env.PASSWORD })
 

@@ -1,43 +1,16 @@
 // How the cost of pages grows over platforms of different sizes, measured in turn within one run. Run by
 // bin/bench scale. Environment: PLATFORMS (people=address, by blanks, the smallest first), PASSWORD, ROUNDS.
-import { Agent, request } from 'node:http'
+import { Agent } from 'node:http'
+import { session } from './session.mjs'
 
 const GROWS = 1.5
 const rounds = Number(process.env.ROUNDS ?? 40)
 const agent = new Agent({ keepAlive: true })
 
-/** One request with a session of its own; answers milliseconds and body, and throws at any status but 2xx. */
-function session(address) {
-  const base = new URL('/api/v1', address)
-  let cookie = ''
-  return (method, path, body) =>
-    new Promise((resolve, reject) => {
-      const started = process.hrtime.bigint()
-      const headers = { 'X-Mint-Door': '1', Cookie: cookie, ...(body ? { 'Content-Type': 'application/json' } : {}) }
-      const call = request(
-        { agent, host: base.hostname, port: base.port, method, path: base.pathname + path, headers },
-        (response) => {
-          let text = ''
-          response
-            .setEncoding('utf8')
-            .on('data', (part) => (text += part))
-            .on('end', () => {
-              const ms = Number(process.hrtime.bigint() - started) / 1e6
-              for (const set of response.headers['set-cookie'] ?? []) cookie = set.split(';')[0]
-              if (response.statusCode >= 300) reject(new Error(`${method} ${path}: ${response.statusCode} ${text}`))
-              else resolve({ ms, body: text ? JSON.parse(text) : null })
-            })
-        },
-      )
-      call.on('error', reject)
-      call.end(body ? JSON.stringify(body) : undefined)
-    })
-}
-
 /** The pages of one platform: what each is, and how it is asked for; `n` makes each round look for somebody else. */
 async function pages(address) {
   const signedIn = async (login) => {
-    const ask = session(address)
+    const ask = session(address, agent)
     await ask('POST', '/sign-in', { login, password: process.env.PASSWORD })
     return ask
   }

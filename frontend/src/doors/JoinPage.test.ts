@@ -2,35 +2,10 @@ import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { JoinLook } from '@/shared/api'
 import { me } from '@/shared/me'
-import { problem, serve, show, site } from '@/testing/server'
+import { joinLook as look, problem, serve, show, site } from '@/testing/server'
 import JoinPage from './JoinPage.vue'
 
 const KEY = 'reed-amber-48213-cobalt-fern'
-const look = (more: Partial<JoinLook> = {}): JoinLook => ({
-  site: {
-    id: site.id,
-    title: 'Harmony',
-    kind: 'course',
-    division: 'Seniors',
-    term: 'Autumn',
-    timeZone: 'UTC',
-    opensAt: null,
-  },
-  leads: ['Mara Lindqvist'],
-  role: { code: 'learner', name: 'Learner', caution: null },
-  state: 'open',
-  fromAt: null,
-  untilAt: null,
-  about: '',
-  sections: [],
-  asks: false,
-  accounts: false,
-  levels: null,
-  invitation: null,
-  you: null,
-  admission: null,
-  ...more,
-})
 const you = { id: site.id, name: 'Bea da Luz', login: 'bea.d' }
 const admission = (more: Partial<NonNullable<JoinLook['admission']>> = {}): NonNullable<JoinLook['admission']> => ({
   passage: 'in',

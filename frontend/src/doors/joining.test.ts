@@ -3,38 +3,13 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { JoinLook, Me } from '@/shared/api'
 import { me } from '@/shared/me'
 import { t } from '@/shared/words'
-import { problem, serve, show, site } from '@/testing/server'
+import { joinLook as look, problem, serve, show, site } from '@/testing/server'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { VueQueryPlugin } from '@tanstack/vue-query'
 import { mount } from '@vue/test-utils'
 import { queries } from '@/shared/queries'
 import { provideJoining, useJoining } from './joining'
 
-const look = (more: Partial<JoinLook> = {}): JoinLook => ({
-  site: {
-    id: site.id,
-    title: 'Harmony',
-    kind: 'course',
-    division: 'Seniors',
-    term: 'Autumn',
-    timeZone: 'Asia/Tokyo',
-    opensAt: null,
-  },
-  leads: [],
-  role: { code: 'learner', name: 'Learner', caution: null },
-  state: 'open',
-  fromAt: null,
-  untilAt: null,
-  about: '',
-  sections: [],
-  asks: false,
-  accounts: false,
-  levels: null,
-  invitation: null,
-  you: null,
-  admission: null,
-  ...more,
-})
 const you = { id: site.id, name: 'Bea', login: 'bea' }
 const joined = { passage: 'in', place: null, site: { id: site.id, title: 'Harmony' }, opensAt: null }
 const somebody = { id: site.id, name: 'Bea', login: 'bea', mayMakeSites: false } as Me
@@ -67,7 +42,9 @@ async function at(address: string, answers: Parameters<typeof serve>[0] = {}) {
 
 describe('whoever joins', () => {
   it('begins by typing a key, which then stays in the address', async () => {
-    const { asked, step, key, see, router, bodies, zone } = await at('/join')
+    const { asked, step, key, see, router, bodies, zone } = await at('/join', {
+      'POST /join/look': look({ site: { ...look().site, timeZone: 'Asia/Tokyo' } }),
+    })
     expect([asked, step.value, zone.value]).toEqual([[], 'key', 'UTC'])
     key.value = 'reed-amber'
     await see()

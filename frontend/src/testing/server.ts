@@ -3,7 +3,7 @@ import { mount, type ComponentMountingOptions } from '@vue/test-utils'
 import PrimeVue from 'primevue/config'
 import { vi } from 'vitest'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import type { Candidate, Person, Site, Standing } from '@/shared/api'
+import type { Candidate, JoinLook, Person, Site, Standing } from '@/shared/api'
 import { queries } from '@/shared/queries'
 
 type Answer = object | ((request: Request, body: never) => object | Promise<object>)
@@ -138,6 +138,33 @@ export const candidate = (who: Person, more: Partial<Candidate> = {}): Candidate
     not: [],
   })),
   asks: false,
+  ...more,
+})
+
+/** What one stands before at a door. */
+export const joinLook = (more: Partial<JoinLook> = {}): JoinLook => ({
+  site: {
+    id: site.id,
+    title: 'Harmony',
+    kind: 'course',
+    division: 'Seniors',
+    term: 'Autumn',
+    timeZone: 'UTC',
+    opensAt: null,
+  },
+  leads: ['Mara Lindqvist'],
+  role: { code: 'learner', name: 'Learner', caution: null },
+  state: 'open',
+  fromAt: null,
+  untilAt: null,
+  about: '',
+  sections: [],
+  asks: false,
+  accounts: false,
+  levels: null,
+  invitation: null,
+  you: null,
+  admission: null,
   ...more,
 })
 
