@@ -158,6 +158,7 @@ CREATE TABLE `door` (
   PRIMARY KEY (`id`),
   KEY `IDX_8AE5542DF6BD16463BC4BCD9` (`site_id`,`kind`),
   KEY `IDX_8AE5542DCD1D5128` (`made_by`),
+  KEY `by_kind` (`kind`,`state`),
   CONSTRAINT `FK_8AE5542DCD1D5128` FOREIGN KEY (`made_by`) REFERENCES `person` (`id`),
   CONSTRAINT `FK_8AE5542DF6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
@@ -446,9 +447,10 @@ CREATE TABLE `person` (
   PRIMARY KEY (`id`),
   UNIQUE KEY `UNIQ_34DCD17696901F54` (`number`),
   UNIQUE KEY `UNIQ_34DCD176E7927C74` (`email`),
-  KEY `by_name` (`sort_name`,`id`),
   KEY `gone_into` (`gone_into`),
   KEY `IDX_34DCD17641859289` (`division_id`),
+  KEY `in_order` (`gone`,`sort_name`,`id`,`kind`,`division_id`,`level`),
+  KEY `by_level` (`level`),
   CONSTRAINT `FK_34DCD17641859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`),
   CONSTRAINT `FK_34DCD1767C0A2507` FOREIGN KEY (`gone_into`) REFERENCES `person` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
@@ -629,6 +631,8 @@ CREATE TABLE `site` (
   KEY `IDX_694309E42B36786BBF396750` (`title`,`id`),
   KEY `IDX_694309E4418592892B36786BBF396750` (`division_id`,`title`,`id`),
   KEY `IDX_694309E4E2C35FC` (`term_id`),
+  KEY `by_level` (`level_highest`),
+  KEY `there` (`taken_back`),
   CONSTRAINT `FK_694309E441859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`),
   CONSTRAINT `FK_694309E4E2C35FC` FOREIGN KEY (`term_id`) REFERENCES `term` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;

@@ -23,6 +23,12 @@ final class SchemaTest extends ApiTestCase
         self::assertSame([], array_values(array_diff($this->validator()->getUpdateSchemaList(), $own)));
     }
 
+    public function testHowTheTablesAreIsWrittenDown(): void
+    {
+        [$code, $said] = $this->command('schema:verify');
+        self::assertSame(0, $code, $said);
+    }
+
     private function validator(): SchemaValidator
     {
         return new SchemaValidator($this->service(EntityManagerInterface::class));
