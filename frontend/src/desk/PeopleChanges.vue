@@ -7,13 +7,14 @@ import { useRouter } from 'vue-router'
 import { api, take, type ContentsRequest } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
-import { day, lineSentences } from '@/shared/sentences'
+import { day } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
 import { useKept } from '@/changes/kept'
 import TellThem from '@/messages/TellThem.vue'
 import FindSite from '@/sites/FindSite.vue'
 import { useSlowly } from '@/ui/slowly'
+import PeopleChangesLines from './PeopleChangesLines.vue'
 
 /**
  * Some people and some sites: what letting all of the ones into all of the others, or out, would do, before it is done.
@@ -35,7 +36,7 @@ interface Work {
 
 const { t, n } = useI18n()
 const router = useRouter()
-const { platform, roleName } = usePlatform()
+const { platform } = usePlatform()
 const work = ref<Work>({
   people: props.people,
   sites: [],
@@ -134,11 +135,7 @@ const sum = computed(() => {
     .filter(Boolean)
     .join(', ')
 })
-const look = computed(
-  () => review.value?.lines.filter((line) => line.verdict !== 'ready' && line.verdict !== 'nothing-to-do') ?? [],
-)
 const told = computed(() => current.value?.lines.filter((line) => line.told) ?? [])
-const SHOWN = 200
 const typed = ref('')
 const said = computed(() => !current.value?.removal || Number(typed.value) === current.value.removal.people)
 const { busy, run } = useBusy()
@@ -276,32 +273,7 @@ const apply = () =>
           @click="apply"
         />
       </p>
-      <details v-if="work.tell && told.length">
-        <summary>{{ $t('tell.who') }}</summary>
-        <ul class="ledger" style="--verdict: 150px">
-          <li v-for="line in told.slice(0, SHOWN)" :key="line.key">
-            <span class="verdict">{{ $t('tell.line.' + line.told) }}</span><span
-              ><strong>{{ line.person.name }}</strong> {{ ' '
-              }}<span v-if="work.sites.length > 1" class="soft">· {{ line.site.title }}</span></span
-            >
-          </li>
-        </ul>
-      </details>
-      <ul v-if="look.length" class="ledger" style="--verdict: 108px">
-        <li v-for="line in look.slice(0, SHOWN)" :key="line.key">
-          <span class="verdict">{{ $t('changeLists.verdict.' + line.verdict) }}</span>
-          <span
-            ><strong>{{ line.person.name }}</strong> {{ ' '
-            }}<span v-if="work.sites.length > 1" class="soft">· {{ line.site.title }} · </span>
-            {{ lineSentences(line, line.site.timeZone, roleName).join(' ') }}</span
-          >
-        </li>
-        <li v-if="look.length > SHOWN">
-          <span class="verdict" /><span class="soft">{{
-            $t('people.changeList.and', { n: $n(look.length - SHOWN) })
-          }}</span>
-        </li>
-      </ul>
+      <PeopleChangesLines :lines="review.lines" :told="work.tell ? told : []" :several="work.sites.length > 1" />
     </template>
     <p v-else-if="complete" class="soft">{{ $t('card.ask.computing') }}</p>
   </aside>
@@ -325,10 +297,6 @@ h2 {
 }
 .field > .word {
   justify-self: start;
-}
-summary {
-  cursor: pointer;
-  color: var(--spruce);
 }
 .all {
   display: flex;

@@ -6,6 +6,7 @@ import { usePlatform } from '@/shared/platform'
 import { administers } from '@/shared/me'
 import { day, ownZone } from '@/shared/sentences'
 import Trouble from '@/ui/Trouble.vue'
+import LimitRules from '@/roles/LimitRules.vue'
 import NumberRules from '@/roles/NumberRules.vue'
 import OutsideRules from '@/roles/OutsideRules.vue'
 import RoleDifferences from '@/roles/RoleDifferences.vue'
@@ -13,7 +14,8 @@ import RoleEditor from '@/roles/RoleEditor.vue'
 import RoleSentences from '@/roles/RoleSentences.vue'
 import ShortNames from '@/roles/ShortNames.vue'
 import RulesPreview from '@/roles/RulesPreview.vue'
-import { listed, useRules } from '@/roles/rules'
+import WhoGivesWhat from '@/roles/WhoGivesWhat.vue'
+import { useRules } from '@/roles/rules'
 
 const AdministratorList = defineAsyncComponent(() => import('@/roles/AdministratorList.vue'))
 const PlatformLog = defineAsyncComponent(() => import('./PlatformLog.vue'))
@@ -38,24 +40,6 @@ const parts = computed(() => [
   ...(book.value?.mayChange ? ['administrators', 'log'] : []),
 ])
 const editing = ref('')
-const LIMITS = {
-  sites: ['seats', 'leads', 'changeList', 'removalFew', 'removalShare'],
-  care: ['careHome', 'careBeyond', 'cardDays', 'lookups'],
-  mail: ['mailOutside', 'mailPerson', 'mailAgain', 'passwordLinks'],
-  keep: ['keepMessages', 'keepAddresses', 'keepAnswers'],
-} as const
-const givers = computed(
-  () =>
-    rules.value?.roles.map((role) => ({
-      role,
-      gives: rules
-        .value!.roles.filter((each) => each.givenBy.includes(role.code))
-        .map((each) => each.name.toLowerCase()),
-    })) ?? [],
-)
-const giveNothing = computed(() =>
-  givers.value.filter(({ gives }) => !gives.length).map(({ role }) => role.name.toLowerCase()),
-)
 
 function change(role: RoleRules) {
   edit()
@@ -91,10 +75,6 @@ function remove(role: RoleRules) {
   draft.roles = draft.roles.filter((each) => each.code !== role.code)
   for (const each of draft.roles) each.givenBy = each.givenBy.filter((code) => code !== role.code)
   editing.value = ''
-}
-
-function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string) {
-  edit().limits[name] = Number(value) || 0
 }
 </script>
 
@@ -160,15 +140,7 @@ function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string
 
         <RoleDifferences v-else-if="part === 'compare'" :roles="rules.roles" />
 
-        <ol v-else-if="part === 'ladder'" class="ladder">
-          <li>{{ $t('rules.givesAll') }}</li>
-          <template v-for="{ role, gives } in givers" :key="role.code"
-            ><li v-if="gives.length">
-              {{ $t('rules.gives', { role: role.name.toLowerCase(), roles: listed(gives) }) }}
-            </li></template
-          >
-          <li v-if="giveNothing.length" class="soft">{{ $t('rules.givesNone', { roles: listed(giveNothing) }) }}</li>
-        </ol>
+        <WhoGivesWhat v-else-if="part === 'ladder'" :rules="rules" />
 
         <OutsideRules
           v-else-if="part === 'outside'"
@@ -194,37 +166,13 @@ function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string
           :edit="edit"
         />
 
-        <div v-else-if="part === 'limits'" class="limits">
-          <template v-if="book.mayChange">
-            <fieldset v-for="(names, group) in LIMITS" :key="group">
-              <legend>{{ $t('rules.limitsOf.' + group) }}</legend>
-              <div v-for="name in names" :key="name" class="field">
-                <label :for="'limit-' + name">{{ $t('rules.limit.' + name) }}</label>
-                <input
-                  :id="'limit-' + name"
-                  class="plain"
-                  inputmode="numeric"
-                  :value="rules.limits[name]"
-                  @input="limit(name, ($event.target as HTMLInputElement).value)"
-                />
-                <span v-for="sentence in wrongAt('limits/' + name)" :key="sentence" class="wrong" role="alert">{{
-                  sentence
-                }}</span>
-              </div>
-            </fieldset>
-          </template>
-          <ul v-else>
-            <li v-for="name in ['seats', 'leads', 'changeList'] as const" :key="name">
-              {{ $t('rules.limits.' + name, { n: $n(rules.limits[name]) }) }}
-            </li>
-            <li v-for="name in ['careHome', 'careBeyond', 'cardDays'] as const" :key="name">
-              {{ $t('rules.limits.' + name, { n: $n(rules.limits[name]) }) }}
-            </li>
-            <li>
-              {{ $t('rules.limits.removal', { few: rules.limits.removalFew, share: rules.limits.removalShare }) }}
-            </li>
-          </ul>
-        </div>
+        <LimitRules
+          v-else-if="part === 'limits'"
+          :rules="rules"
+          :may-change="book.mayChange"
+          :wrong-at="wrongAt"
+          :edit="edit"
+        />
 
         <AdministratorList v-else-if="part === 'administrators'" :divisions="platform?.divisions ?? []" />
         <PlatformLog v-if="part === 'log'" :version="book.version" @put-back="all.putBack" />
@@ -268,49 +216,12 @@ article {
   border-bottom: 1px solid var(--line);
   padding: 4px 0 12px;
 }
-.ladder {
-  margin: 0;
-  padding-left: 0;
-  list-style: none;
-  display: grid;
-  gap: 10px;
-}
-.ladder li {
-  border-left: 4px solid var(--mint);
-  padding: 2px 12px;
-}
 .top {
   display: flex;
   flex-wrap: wrap;
   gap: 6px 20px;
   align-items: baseline;
   justify-content: space-between;
-}
-.limits {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(380px, 100%), 1fr));
-  gap: 14px 40px;
-  align-items: start;
-}
-.limits fieldset {
-  border: 0;
-  border-top: 2px solid var(--line);
-  margin: 0;
-  padding: 10px 0 0;
-  display: grid;
-  gap: 12px;
-}
-.limits legend {
-  font-weight: 700;
-  padding: 0 10px 0 0;
-}
-.limits input {
-  width: 130px;
-}
-ul {
-  padding-left: 20px;
-  display: grid;
-  gap: 6px;
 }
 @media (max-width: 760px) {
   .both {

@@ -7,13 +7,12 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { administers, me } from '@/shared/me'
-import DoorGlyph from '@/ui/DoorGlyph.vue'
-import SeatMeter from '@/ui/SeatMeter.vue'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 import OwnWaits from '@/doors/OwnWaits.vue'
 import ApprovalsHint from '@/people/ApprovalsHint.vue'
 import MySites from '@/sites/MySites.vue'
+import SiteTable from '@/sites/SiteTable.vue'
 
 const SiteChangesPanel = defineAsyncComponent(() => import('./SiteChangesPanel.vue'))
 const VERBS = ['open', 'close', 'seats', 'lead'] as const
@@ -145,42 +144,13 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
       </p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <MySites v-else-if="scope === 'in' && sites.length" :sites="sites" />
-      <div v-else-if="sites.length" class="rows" role="table" :aria-label="$t('sites.' + scope)">
-        <div role="row" class="row head">
-          <span role="columnheader"
-            ><span class="unseen">{{ $t('siteChangeList.chosen', { n: picked.size }, picked.size) }}</span></span
-          >
-          <span
-            v-for="col in ['title', 'division', 'term', 'levels', 'state', 'people']"
-            :key="col"
-            role="columnheader"
-            >{{ $t('sites.col.' + col) }}</span
-          >
-        </div>
-        <div v-for="site in sites" :key="site.id" role="row" class="row" :class="{ on: picked.has(site.id) }">
-          <span role="cell" class="pick"
-            ><input
-              type="checkbox"
-              :checked="picked.has(site.id)"
-              :aria-label="$t('siteChangeList.pick', { title: site.title })"
-              @change="pick(site.id)"
-          /></span>
-          <span role="cell" class="title"
-            ><RouterLink :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink> {{ ' '
-            }}<span class="num soft">{{ site.code }}</span></span
-          >
-          <span role="cell">{{ site.division.name }}</span>
-          <span role="cell">{{ site.term.name }}</span>
-          <span role="cell" class="nums">{{
-            site.levels ? $t('sites.levels', site.levels) : $t('sites.allLevels')
-          }}</span>
-          <span role="cell" class="state"><DoorGlyph :state="site.state" />{{ $t('siteState.' + site.state) }}</span>
-          <span role="cell"><SeatMeter :held="site.learners" :seats="site.seats" /></span>
-        </div>
-      </div>
-      <div v-else-if="isPending" class="rows" aria-hidden="true">
-        <div v-for="n in 6" :key="n" class="row"><span class="skeleton" /></div>
-      </div>
+      <SiteTable
+        v-else-if="sites.length || isPending"
+        :sites="sites.length ? sites : null"
+        :name="$t('sites.' + scope)"
+        :picked="picked"
+        @pick="pick"
+      />
       <p v-else class="empty">
         {{ $t('sites.empty.' + (filtered ? 'none' : scope === 'run' && !me?.mayMakeSites ? 'runNoMake' : scope)) }}
       </p>
@@ -223,10 +193,6 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
   background: var(--brass-pale);
   border-left: 4px solid var(--brass);
 }
-.row.on,
-.row.on:hover {
-  background: var(--brass-pale);
-}
 .scopes .beside {
   font: inherit;
   color: var(--spruce);
@@ -236,9 +202,6 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
 }
 .beside + .new {
   margin-left: 0;
-}
-.pick input {
-  margin: 0;
 }
 .scopes {
   display: flex;
@@ -277,31 +240,6 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
 .filters .p-inputtext {
   width: 260px;
 }
-.row {
-  display: grid;
-  grid-template-columns: 18px minmax(200px, 2.4fr) 1.3fr 0.9fr 0.7fr 0.7fr 1.3fr;
-  gap: 14px;
-  align-items: center;
-  padding: 7px 10px;
-  border-bottom: 1px solid var(--line);
-}
-.row:not(.head):hover {
-  background: var(--hover);
-}
-.head {
-  font-weight: 600;
-  font-size: 0.88rem;
-  color: var(--soft);
-  border-bottom: 2px solid var(--line);
-}
-.title a {
-  font-weight: 600;
-}
-.state {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
 .empty {
   padding: 26px 0;
   font-size: 1.05rem;
@@ -314,21 +252,8 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
     flex-wrap: wrap;
     gap: 6px 18px;
   }
-  .row {
-    grid-template-columns: 1fr auto;
-    gap: 4px 10px;
-  }
   .both {
     flex-direction: column;
-  }
-  .row > :nth-child(2) {
-    grid-column: 1 / -1;
-  }
-  .row.head,
-  .row > :nth-child(1),
-  .row > :nth-child(4),
-  .row > :nth-child(5) {
-    display: none;
   }
 }
 </style>

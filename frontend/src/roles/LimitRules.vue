@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import type { Rules } from '@/shared/api'
+
+/** Limits that hold everywhere: as sentences, or as fields for those who may change them. */
+const props = defineProps<{
+  rules: Rules
+  mayChange: boolean
+  wrongAt: (where: string) => string[]
+  edit: () => Rules
+}>()
+const LIMITS = {
+  sites: ['seats', 'leads', 'changeList', 'removalFew', 'removalShare'],
+  care: ['careHome', 'careBeyond', 'cardDays', 'lookups'],
+  mail: ['mailOutside', 'mailPerson', 'mailAgain', 'passwordLinks'],
+  keep: ['keepMessages', 'keepAddresses', 'keepAnswers'],
+} as const
+
+function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string) {
+  props.edit().limits[name] = Number(value) || 0
+}
+</script>
+
+<template>
+  <div class="limits">
+    <template v-if="mayChange">
+      <fieldset v-for="(names, group) in LIMITS" :key="group">
+        <legend>{{ $t('rules.limitsOf.' + group) }}</legend>
+        <div v-for="name in names" :key="name" class="field">
+          <label :for="'limit-' + name">{{ $t('rules.limit.' + name) }}</label>
+          <input
+            :id="'limit-' + name"
+            class="plain"
+            inputmode="numeric"
+            :value="rules.limits[name]"
+            @input="limit(name, ($event.target as HTMLInputElement).value)"
+          />
+          <span v-for="sentence in wrongAt('limits/' + name)" :key="sentence" class="wrong" role="alert">{{
+            sentence
+          }}</span>
+        </div>
+      </fieldset>
+    </template>
+    <ul v-else>
+      <li v-for="name in ['seats', 'leads', 'changeList'] as const" :key="name">
+        {{ $t('rules.limits.' + name, { n: $n(rules.limits[name]) }) }}
+      </li>
+      <li v-for="name in ['careHome', 'careBeyond', 'cardDays'] as const" :key="name">
+        {{ $t('rules.limits.' + name, { n: $n(rules.limits[name]) }) }}
+      </li>
+      <li>
+        {{ $t('rules.limits.removal', { few: rules.limits.removalFew, share: rules.limits.removalShare }) }}
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.limits {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(380px, 100%), 1fr));
+  gap: 14px 40px;
+  align-items: start;
+}
+fieldset {
+  border: 0;
+  border-top: 2px solid var(--line);
+  margin: 0;
+  padding: 10px 0 0;
+  display: grid;
+  gap: 12px;
+}
+legend {
+  font-weight: 700;
+  padding: 0 10px 0 0;
+}
+input {
+  width: 130px;
+}
+ul {
+  padding-left: 20px;
+  display: grid;
+  gap: 6px;
+}
+</style>
