@@ -17,6 +17,7 @@ use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
+use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\Row;
 
 /** Reads what decides whether somebody comes through a door, and asks the core. */
@@ -28,6 +29,7 @@ final readonly class DoorContextLoader
         private ChangeContextLoader $contexts,
         private Roles $roles,
         private DoorAuthority $authority,
+        private CallerProvider $callers,
     ) {}
 
     /** @param ?Invitation $invitation that is answered */
@@ -65,6 +67,12 @@ final readonly class DoorContextLoader
             $waiting,
             $place ?? $before->int('waiting') + 1,
         );
+    }
+
+    /** Somebody who waits, at the door they wait at. */
+    public function ofWaiting(WaitingRecord $one): DoorContext
+    {
+        return $this->at(SentenceDoor::of($one->door), $this->callers->anybody($one->person->id));
     }
 
     /** How many seats of a door are held, or kept for others than somebody. */

@@ -15,7 +15,6 @@ use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\SiteAccess;
-use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
@@ -35,7 +34,6 @@ final readonly class WaitingAnswers
         private DoorContextLoader $doorContexts,
         private DoorLines $lines,
         private DoorMessages $post,
-        private CallerProvider $callers,
         private Gate $gate,
         private ChangeContextLoader $contextLoader,
         private Roles $roles,
@@ -67,7 +65,7 @@ final readonly class WaitingAnswers
             if (isset($together[(int) $one->id])) {
                 return $together[(int) $one->id];
             }
-            $at = $this->before($one);
+            $at = $this->doorContexts->ofWaiting($one);
             $code = match ($answer) {
                 'up' => $this->moveUp($access, $one, $why),
                 'no' => $this->refuse($access, $at, $why),
@@ -76,11 +74,6 @@ final readonly class WaitingAnswers
 
             return self::answered($one, $at->person, $code);
         }, $waiting);
-    }
-
-    private function before(WaitingRecord $one): DoorContext
-    {
-        return $this->doorContexts->at(SentenceDoor::of($one->door), $this->callers->anybody($one->person->id));
     }
 
     private static function answered(WaitingRecord $one, Row $person, string $code): WaitingAnswered

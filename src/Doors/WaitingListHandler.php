@@ -59,7 +59,7 @@ final readonly class WaitingListHandler
             $this->lines->close($one->door->id, $one->person->id, true === $state?->here() ? 'in' : 'left', $access);
         }
         foreach ($plan->over as $one) {
-            $at = $this->before($one);
+            $at = $this->doorContexts->ofWaiting($one);
             $by = $this->callers->anybody((string) $at->door->keeper());
             $this->lines->goAgain($at, [$one->door->id], true, 'lapse', $by);
             $this->lines->close($one->door->id, $one->person->id, 'lapsed', $at->access);
@@ -84,7 +84,7 @@ final readonly class WaitingListHandler
         if ([] === $waiting) {
             return new WaitingPlan($states, $closed);
         }
-        $at = $this->before($waiting[array_key_first($waiting)]);
+        $at = $this->doorContexts->ofWaiting($waiting[array_key_first($waiting)]);
         $list = WaitingPlaces::listOf(array_values($waiting));
         $of = static fn(Waiter $waiter): WaitingRecord => $waiting[$waiter->arrival];
         $next = $list->next($this->free($at, $waiting), $this->freeAtDoors($at, $waiting));
@@ -149,10 +149,5 @@ final readonly class WaitingListHandler
             $letter = new DoorLetter($address, $person, 'offer:'.$one->id.':'.$until, until: $until);
             $this->post->send(MessageKind::SeatOffered, $access, $policy->role, [$letter], null, false);
         }
-    }
-
-    private function before(WaitingRecord $one): DoorContext
-    {
-        return $this->doorContexts->at(SentenceDoor::of($one->door), $this->callers->anybody($one->person->id));
     }
 }
