@@ -490,9 +490,10 @@ CREATE TABLE `person_note` (
 
 CREATE TABLE `person_term` (
   `term` varchar(48) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `sort_name` varchar(164) NOT NULL,
   `person_id` binary(16) NOT NULL,
   `names` varchar(250) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
-  PRIMARY KEY (`term`,`person_id`),
+  PRIMARY KEY (`term`,`sort_name`,`person_id`),
   KEY `by_person` (`person_id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
@@ -649,6 +650,17 @@ CREATE TABLE `site_count` (
   `seats_held` int(11) NOT NULL,
   PRIMARY KEY (`site_id`),
   CONSTRAINT `FK_41839467F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
+) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
+
+CREATE TABLE `site_term` (
+  `inside` tinyint(4) NOT NULL,
+  `term` varchar(48) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  `title` varchar(160) NOT NULL,
+  `site_id` binary(16) NOT NULL,
+  `names` varchar(700) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
+  PRIMARY KEY (`inside`,`term`,`title`,`site_id`),
+  KEY `IDX_9E955A74F6BD1646` (`site_id`),
+  CONSTRAINT `FK_9E955A74F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
 
 CREATE TABLE `term` (

@@ -51,6 +51,23 @@ final class Folding
         );
     }
 
+    /**
+     * Every ending of every folded word: what is typed of a text, from wherever in a word, begins one of these.
+     *
+     * @return list<string> no repeats
+     */
+    public static function endings(string $text): array
+    {
+        $endings = [];
+        foreach (self::tokens($text) as $word) {
+            for ($from = 0; $from < \strlen($word); ++$from) {
+                $endings[substr($word, $from)] = true;
+            }
+        }
+
+        return array_map(strval(...), array_keys($endings));
+    }
+
     /** One identifier (number, login, address) as it is compared: trimmed, lower case. */
     public static function identifier(string $text): string
     {

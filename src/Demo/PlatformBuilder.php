@@ -27,6 +27,7 @@ use MintDoor\Shared\BulkId;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
+use MintDoor\Sites\Repository\SiteTerms;
 
 /**
  * Furnishes a platform: divisions, people, sites and who is in them, written in bulk and consistent with what the
@@ -50,6 +51,7 @@ final class PlatformBuilder
         'division_administrator',
         'label',
         'site',
+        'site_term',
         'door',
         'section',
         'enrollment',
@@ -228,6 +230,7 @@ final class PlatformBuilder
             'roster_version' => 0,
             'log_sequence' => 0,
         ]);
+        SiteTerms::addTo($this->rows, $id, $title, $code);
         $this->door($id, DoorKind::Staff);
 
         return $id;

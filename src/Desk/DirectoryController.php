@@ -17,7 +17,6 @@ use MintDoor\Roster\Caring;
 use MintDoor\Roster\Gate;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Expensive;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\PlatformClock;
@@ -45,31 +44,27 @@ final readonly class DirectoryController
     public function list(#[FromQuery] DirectoryFilter $filter, #[CurrentUser] Caller $caller): Response
     {
         $reach = $this->reach($filter, $caller);
-        $now = $this->clock->instant();
-        $rows = $this->list->page($filter, $reach, $now, Cursor::read($filter->cursor, 'directory', 'su'));
-        $more = \count($rows) > $filter->limit;
-        $rows = \array_slice($rows, 0, $filter->limit);
-        $last = [] === $rows ? null : $rows[array_key_last($rows)];
-        $whole = $this->caring->known($rows, $caller);
+        $page = $this->list->page($filter, $reach, $this->clock->instant());
+        $whole = $this->caring->known($page->rows, $caller);
         $labels = $this->labels->ofPeople(array_map(strval(...), array_keys($whole)));
 
-        return new Answer([
-            'items' => array_map(
-                static fn(Row $row): PersonLabelled => new PersonLabelled(
-                    PersonRow::shown(
-                        $row,
-                        isset($whole[$row->id('person_id')]) ? PersonVisibility::Full : PersonVisibility::Masked,
+        return new Answer(
+            new DirectoryAnswer(
+                array_map(
+                    static fn(Row $row): PersonLabelled => new PersonLabelled(
+                        PersonRow::shown(
+                            $row,
+                            isset($whole[$row->id('person_id')]) ? PersonVisibility::Full : PersonVisibility::Masked,
+                        ),
+                        $labels[$row->id('person_id')] ?? [],
                     ),
-                    $labels[$row->id('person_id')] ?? [],
+                    $page->rows,
                 ),
-                $rows,
+                $page->many->total,
+                $page->many->moreThanThat,
+                $page->next,
             ),
-            'total' => $this->list->many($filter, $reach, $now),
-            'next' =>
-                $more && null !== $last
-                    ? Cursor::write('directory', [$last->string('sort_name'), $last->id('person_id')])
-                    : null,
-        ]);
+        );
     }
 
     #[Expensive]

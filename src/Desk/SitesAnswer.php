@@ -9,7 +9,14 @@ final readonly class SitesAnswer
 {
     /**
      * @param list<SiteSummary> $items
-     * @param ?string           $next  a cursor
+     * @param int               $total        how many fit, as far as they were counted
+     * @param bool              $moreThanThat whether more fit than were counted
+     * @param ?string           $next         a cursor
      */
-    public function __construct(public array $items, public int $total, public ?string $next) {}
+    public function __construct(
+        public array $items,
+        public int $total,
+        public bool $moreThanThat,
+        public ?string $next,
+    ) {}
 }

@@ -16,7 +16,6 @@ use MintDoor\Roster\Repository\Standings;
 use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\StandingShown;
 use MintDoor\Shared\Caller;
-use MintDoor\Shared\Cursor;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
@@ -47,11 +46,8 @@ final readonly class SitesQuery
         }
         $runs = $this->roles->book()->holdersOf(Permission::LetIn);
         $remembered = $now - self::REMEMBERED;
-        $cursor = Cursor::read($filter->cursor, 'sites', 'su');
-        $rows = $this->sites->page($caller, $filter, $runs, $now, $remembered, $cursor);
-        $more = \count($rows) > $filter->limit;
-        $rows = \array_slice($rows, 0, $filter->limit);
-        $last = [] === $rows ? null : $rows[array_key_last($rows)];
+        $page = $this->sites->page($caller, $filter, $runs, $now, $remembered);
+        $rows = $page->rows;
         $counts = $this->counts->of(array_map(static fn(Row $row): string => $row->id('id'), $rows), $now);
         $mine = 'in' === $filter->scope ? $this->reasonsFor($caller, $rows, $now) : [];
 
@@ -66,11 +62,9 @@ final readonly class SitesQuery
                 ),
                 $rows,
             ),
-            // Where all of them are on the page they need not be counted.
-            $more || null !== $cursor
-                ? $this->sites->many($caller, $filter, $runs, $now, $remembered)
-                : \count($rows),
-            $more && null !== $last ? Cursor::write('sites', [$last->string('title'), $last->id('id')]) : null,
+            $page->many->total,
+            $page->many->moreThanThat,
+            $page->next,
         );
     }
 

@@ -27,9 +27,19 @@ final readonly class DirectoryFilter
         #[Assert\Range(min: 1, max: 500)] public int $limit = 100,
     ) {}
 
-    /** Whether it finds people, rather than leaving some of all out. */
-    public function finds(): bool
+    /** Whether they are of something that few belong to. */
+    public function isOfFew(): bool
     {
-        return '' !== $this->label || '' !== $this->site || [] !== PeopleQuery::of($this->q)->tokens;
+        return '' !== $this->label || '' !== $this->site;
+    }
+
+    /**
+     * Beginnings of words by which they are found.
+     *
+     * @return list<string> folded, none where they are few and only narrowed down by what was typed
+     */
+    public function words(): array
+    {
+        return $this->isOfFew() ? [] : PeopleQuery::of($this->q)->tokens;
     }
 }

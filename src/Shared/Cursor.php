@@ -56,7 +56,7 @@ final readonly class Cursor
         return new self($checked);
     }
 
-    private static function unknown(): Problem
+    public static function unknown(): Problem
     {
         return new Problem(ProblemType::BadCursor, 'This place in the list is not known any more. Start from the top.');
     }

@@ -41,6 +41,8 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, 
 })
 const people = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 const total = computed(() => data.value?.pages[0]?.total ?? 0)
+/** Of those whom a word finds, only so many are counted. */
+const beyond = computed(() => data.value?.pages[0]?.moreThanThat ?? false)
 
 /** Those who were chosen elsewhere come along. */
 const given = (history.state as { people?: string[] } | null)?.people ?? []
@@ -133,12 +135,14 @@ const levels = computed(() =>
           :placeholder="$t('people.label')"
           :aria-label="$t('people.by.label')"
         />
-        <span class="soft nums" role="status">{{ $t('people.count', { n: $n(total) }, total) }}</span>
+        <span class="soft nums" role="status">{{
+          beyond ? $t('people.beyond', { n: $n(total) }) : $t('people.count', { n: $n(total) }, total)
+        }}</span>
       </div>
       <p v-if="chosen.size" class="picked" role="status">
         <strong class="nums">{{ $t('people.chosen', { n: $n(chosen.size) }, chosen.size) }}</strong>
-        <button v-if="chosen.size < total" class="word" @click="chooseAll">
-          {{ $t('people.all', { n: $n(total) }) }}
+        <button v-if="beyond || chosen.size < total" class="word" @click="chooseAll">
+          {{ beyond ? $t('people.everyone') : $t('people.all', { n: $n(total) }) }}
         </button>
         <button
           v-if="chosen.size <= 60"

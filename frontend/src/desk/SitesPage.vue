@@ -65,6 +65,8 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, 
 })
 const sites = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 const total = computed(() => data.value?.pages[0]?.total ?? 0)
+/** Of those that words find, only so many are counted. */
+const beyond = computed(() => data.value?.pages[0]?.moreThanThat ?? false)
 watch(scope, pickNone)
 const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)))
 </script>
@@ -121,9 +123,11 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
             </option>
           </select>
         </template>
-        <span class="soft nums" role="status">{{
-          isPending ? $t('sites.loading') : $t('sites.count', { n: $n(total) }, total)
-        }}</span>
+        <span class="soft nums" role="status">
+          <template v-if="isPending">{{ $t('sites.loading') }}</template>
+          <template v-else-if="beyond">{{ $t('sites.beyond', { n: $n(total) }) }}</template>
+          <template v-else>{{ $t('sites.count', { n: $n(total) }, total) }}</template>
+        </span>
       </div>
 
       <p v-if="scope === 'in'" class="ways">

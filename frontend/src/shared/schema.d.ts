@@ -113,7 +113,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description The sites one runs, is in, or administers, by title. */
+        /** @description The sites one runs, is in, or administers, by title. Of all sites, those found by what was typed come by the word that has it, those where a word begins so first, and then by title. */
         get: operations["sites"];
         put?: never;
         /** @description Makes a draft, with whoever makes it as its lead where they may be one. */
@@ -242,7 +242,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description The people of one's reach by name, or those of one site one lets people into. */
+        /** @description The people of one's reach, or those of one site one lets people into. By name; those found by what was typed by the word that begins so, and then by name. */
         get: operations["directory"];
         put?: never;
         post?: never;
@@ -2029,7 +2029,10 @@ export interface components {
         };
         Sites: {
             items: components["schemas"]["SiteSummary"][];
+            /** @description how many fit, as far as they were counted */
             total: number;
+            /** @description whether more fit than were counted */
+            moreThanThat: boolean;
             next: string | null;
         };
         /** @description of a division or a term */
@@ -3642,7 +3645,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description A page of sites by title */
+            /** @description A page of sites */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -4000,7 +4003,10 @@ export interface operations {
                             person: components["schemas"]["Person"];
                             labels: string[];
                         }[];
+                        /** @description how many fit, as far as they were counted */
                         total: number;
+                        /** @description whether more fit than were counted */
+                        moreThanThat: boolean;
                         next: string | null;
                     };
                 };

@@ -8,18 +8,22 @@ use Doctrine\Persistence\ManagerRegistry;
 use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\Reach;
 use MintDoor\Core\Roster\State;
+use MintDoor\Desk\DirectoryPage;
 use MintDoor\Desk\PeopleAlike;
 use MintDoor\History\KeptUntilChange;
 use MintDoor\People\DirectoryFilter;
 use MintDoor\People\Entity\Person;
 use MintDoor\People\PersonRow;
+use MintDoor\People\Repository\Bearers;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Many;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Sql;
 use MintDoor\Shared\Where;
+use MintDoor\Shared\WordIndex;
 use MintDoor\Sites\Repository\Divisions;
 
 /**
@@ -32,46 +36,103 @@ final class DirectoryList extends BaseRepository
 {
     protected const ENTITY = Person::class;
 
+    private const NAME = 'directory';
+
     public function __construct(
         ManagerRegistry $managers,
         private readonly Divisions $divisions,
+        private readonly Bearers $bearers,
         private readonly KeptUntilChange $kept,
     ) {
         parent::__construct($managers);
     }
 
-    /** @return list<Row> with `PersonRow::COLUMNS`, one more than a page has, where there is one */
-    public function page(DirectoryFilter $filter, Reach $reach, int $now, ?Cursor $cursor): array
+    /** By name, or by the word they are found by and then by name: who is called what was typed comes first. */
+    public function page(DirectoryFilter $filter, Reach $reach, int $now): DirectoryPage
     {
-        $which = $this->criteria($filter, $reach, $now)->after(['p.sort_name' => 'ASC', 'p.id' => 'ASC'], $cursor);
-        // Few are found by what they are called or bear; all others are read in order until the page is full.
-        $index = $filter->finds() ? '' : 'FORCE INDEX (in_order)';
-
-        return $this->rows(
-            'SELECT '.PersonRow::COLUMNS."
+        $tokens = $filter->words();
+        $cursor = [] === $tokens
+            ? Cursor::read($filter->cursor, self::NAME, 'su')
+            : $this->bearers->index->cursor($filter->cursor, self::NAME);
+        $tokens = [] === $tokens ? [] : $this->bearers->index->drivenBy($tokens, $cursor);
+        $order = $this->order($tokens);
+        $criteria = $this->criteria($filter, $tokens, $reach, $now);
+        $which = $this->once(clone $criteria, $tokens)->after($order, $cursor);
+        $rows = $this->rows(
+            'SELECT '.PersonRow::COLUMNS.', page.term
              FROM (
-                SELECT p.id, p.sort_name
-                FROM person p $index
-                WHERE ".$which->sql().'
-                ORDER BY p.sort_name, p.id
+                SELECT p.id, p.sort_name, '.([] === $tokens ? "''" : 'w.term').' AS term
+                FROM '.self::tables($filter, $tokens).'
+                WHERE '.$which->sql().'
+                ORDER BY '.implode(', ', array_keys($order)).'
                 LIMIT '.($filter->limit + 1).'
              ) page
              STRAIGHT_JOIN person p ON p.id = page.id
              STRAIGHT_JOIN division pd ON pd.id = p.division_id
              LEFT JOIN account a ON a.person_id = p.id
-             ORDER BY page.sort_name, page.id',
+             ORDER BY page.term, page.sort_name, page.id',
             $which->values,
         );
+        $more = \count($rows) > $filter->limit;
+        $rows = \array_slice($rows, 0, $filter->limit);
+        $many = null === $cursor && !$more ? \count($rows) : $this->many($filter, $tokens, $reach, $criteria);
+        $next = $more ? $this->place($rows[$filter->limit - 1], $tokens) : null;
+
+        return new DirectoryPage($rows, Many::of($many, [] === $tokens ? null : WordIndex::COUNT_TO), $next);
     }
 
-    public function many(DirectoryFilter $filter, Reach $reach, int $now): int
+    /** @param list<string> $tokens */
+    private function once(Where $where, array $tokens): Where
     {
-        if (!$filter->finds()) {
+        return [] === $tokens ? $where : $this->bearers->index->once($where);
+    }
+
+    /**
+     * @param list<string> $tokens
+     *
+     * @return array<string, string>
+     */
+    private function order(array $tokens): array
+    {
+        return [] === $tokens ? ['p.sort_name' => 'ASC', 'p.id' => 'ASC'] : $this->bearers->index->order();
+    }
+
+    /** @param list<string> $tokens */
+    private static function tables(DirectoryFilter $filter, array $tokens): string
+    {
+        return match (true) {
+            [] !== $tokens => 'person_term w STRAIGHT_JOIN person p ON p.id = w.person_id',
+            // Few are in a site, or bear a label; all others are read in order until the page is full.
+            $filter->isOfFew() => 'person p',
+            default => 'person p FORCE INDEX (in_order)',
+        };
+    }
+
+    /** @param list<string> $tokens */
+    private function place(Row $last, array $tokens): string
+    {
+        return [] === $tokens
+            ? Cursor::write(self::NAME, [$last->string('sort_name'), $last->id('person_id')])
+            : $this->bearers->index->place(self::NAME, $tokens, $last, $last->id('person_id'));
+    }
+
+    /** @param list<string> $tokens */
+    private function many(
+        DirectoryFilter $filter,
+        array $tokens,
+        Reach $reach,
+        Where $which,
+    ): int {
+        if ([] === $tokens && !$filter->isOfFew()) {
             return $this->manyAlike($filter, $reach);
         }
-        $which = $this->criteria($filter, $reach, $now);
+        $most = [] === $tokens ? '' : 'LIMIT '.(WordIndex::COUNT_TO + 1);
 
-        return $this->number('SELECT COUNT(*) FROM person p WHERE '.$which->sql(), $which->values);
+        return $this->number(
+            'SELECT COUNT(*)
+             FROM (SELECT DISTINCT p.id FROM '.self::tables($filter, $tokens).' WHERE '.$which->sql()." $most) found",
+            $which->values,
+        );
     }
 
     /** By what they are: all of them are counted once, and again when somebody was changed. */
@@ -112,12 +173,14 @@ final class DirectoryList extends BaseRepository
     /** @return list<string> ids, in the order of the list */
     public function ids(DirectoryFilter $filter, Reach $reach, int $now, int $most): array
     {
-        $which = $this->criteria($filter, $reach, $now);
+        $tokens = $filter->words();
+        $tokens = [] === $tokens ? [] : $this->bearers->index->drivenBy($tokens, null);
+        $which = $this->once($this->criteria($filter, $tokens, $reach, $now), $tokens);
         $rows = $this->rows(
             'SELECT p.id
-             FROM person p
-             WHERE '.$which->sql()."
-             ORDER BY p.sort_name, p.id
+             FROM '.self::tables($filter, $tokens).'
+             WHERE '.$which->sql().'
+             ORDER BY '.implode(', ', array_keys($this->order($tokens)))."
              LIMIT $most",
             $which->values,
         );
@@ -125,8 +188,13 @@ final class DirectoryList extends BaseRepository
         return array_map(static fn(Row $row): string => $row->id('id'), $rows);
     }
 
-    private function criteria(DirectoryFilter $filter, Reach $reach, int $now): Where
-    {
+    /** @param list<string> $tokens that find them, none where they are few and only narrowed down by words */
+    private function criteria(
+        DirectoryFilter $filter,
+        array $tokens,
+        Reach $reach,
+        int $now,
+    ): Where {
         $within = 'p.division_id IN (:reach)';
         $where = (new Where())->and('p.gone IS NULL', ['reach' => $this->divisionIds($reach->divisions)]);
         if ('' !== $filter->site) {
@@ -170,12 +238,12 @@ final class DirectoryList extends BaseRepository
             if ('' !== $filter->site && !$reach->everything && 1 === preg_match('/\d/', $token)) {
                 $where->and($within);
             }
-            0 === $n
-                ? $where->and(
-                    'p.id IN (SELECT w.person_id FROM person_term w WHERE w.term LIKE :word0)',
-                    ['word0' => $token.'%'],
-                )
-                : $where->and("p.terms LIKE :word$n", ["word$n" => '% '.$token.'%']);
+            if ([] === $tokens) {
+                $where->and("p.terms LIKE :word$n", ["word$n" => '% '.$token.'%']);
+            }
+        }
+        if ([] !== $tokens) {
+            $this->bearers->index->narrow($where, $tokens);
         }
 
         return $where;

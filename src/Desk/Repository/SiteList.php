@@ -6,16 +6,20 @@ namespace MintDoor\Desk\Repository;
 
 use Doctrine\Persistence\ManagerRegistry;
 use MintDoor\Desk\SitesFilter;
+use MintDoor\Desk\SitesPage;
 use MintDoor\History\KeptUntilChange;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Many;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Sql;
 use MintDoor\Shared\Where;
+use MintDoor\Shared\WordIndex;
 use MintDoor\Sites\Entity\Site;
+use MintDoor\Sites\Repository\SiteTerms;
 use MintDoor\Sites\SiteRow;
 
 /**
@@ -28,20 +32,25 @@ final class SiteList extends BaseRepository
 {
     protected const ENTITY = Site::class;
 
+    private const NAME = 'sites';
+
     private const IN_IT = ' JOIN enrollment_segment g ON g.site_id = s.id AND g.person_id = :caller AND ';
 
     private const RUNS = "(g.state = 'current' AND g.role IN (:runs))";
 
-    public function __construct(ManagerRegistry $managers, private readonly KeptUntilChange $kept)
-    {
+    public function __construct(
+        ManagerRegistry $managers,
+        private readonly SiteTerms $terms,
+        private readonly KeptUntilChange $kept,
+    ) {
         parent::__construct($managers);
     }
 
     /**
+     * By title; of all sites, those that words find by the word and then by title.
+     *
      * @param list<string> $runs       codes of roles that run a site
      * @param int          $remembered sites somebody left since then are still theirs
-     *
-     * @return list<Row> with `SiteRow::COLUMNS`, one more than a page has, where there is one
      */
     public function page(
         Caller $caller,
@@ -49,39 +58,74 @@ final class SiteList extends BaseRepository
         array $runs,
         int $now,
         int $remembered,
-        ?Cursor $cursor,
-    ): array {
-        $which = $this->criteria($caller, $filter, $runs, $now, $remembered)
-            ->after(['s.title' => 'ASC', 's.id' => 'ASC'], $cursor);
-
-        return $this->rows(
-            'SELECT '.SiteRow::COLUMNS.'
+    ): SitesPage {
+        $tokens = self::tokens($filter);
+        $index = $this->terms->index();
+        $cursor = [] === $tokens
+            ? Cursor::read($filter->cursor, self::NAME, 'su')
+            : $index->cursor($filter->cursor, self::NAME);
+        $tokens = [] === $tokens ? [] : $index->drivenBy($tokens, $cursor);
+        $order = [] === $tokens ? ['s.title' => 'ASC', 's.id' => 'ASC'] : $index->order();
+        $criteria = $this->criteria($caller, $filter, $tokens, $runs, $now, $remembered);
+        $which = ([] === $tokens ? clone $criteria : $index->once(clone $criteria))->after($order, $cursor);
+        $rows = $this->rows(
+            'SELECT '.SiteRow::COLUMNS.', page.inside, page.term
              FROM (
-                SELECT s.id
-                FROM '.self::tables($filter).'
+                SELECT s.id, '.([] === $tokens ? "0 AS inside, '' AS term" : 'w.inside, w.term').'
+                FROM '.self::tables($filter, $tokens).'
                 WHERE '.$which->sql().'
-                ORDER BY s.title, s.id
+                ORDER BY '.implode(', ', array_keys($order)).'
                 LIMIT '.($filter->limit + 1).'
              ) page
              JOIN '.SiteRow::TABLES.'
              WHERE s.id = page.id
-             ORDER BY s.title, s.id',
+             ORDER BY page.inside, page.term, s.title, s.id',
             $which->values,
         );
+        $more = \count($rows) > $filter->limit;
+        $rows = \array_slice($rows, 0, $filter->limit);
+        $last = $more ? $rows[$filter->limit - 1] : null;
+        $next = match (true) {
+            null === $last => null,
+            [] === $tokens => Cursor::write(self::NAME, [$last->string('title'), $last->id('id')]),
+            default => $index->place(self::NAME, $tokens, $last, $last->id('id')),
+        };
+        // Where all of them are on the page they need not be counted.
+        $many = null === $cursor && !$more
+            ? Many::of(\count($rows), null)
+            : $this->many($caller, $filter, $tokens, $criteria);
+
+        return new SitesPage($rows, $many, $next);
     }
 
-    /** @param list<string> $runs codes of roles that run a site */
-    public function many(Caller $caller, SitesFilter $filter, array $runs, int $now, int $remembered): int
-    {
+    /** @param list<string> $tokens */
+    private function many(
+        Caller $caller,
+        SitesFilter $filter,
+        array $tokens,
+        Where $which,
+    ): Many {
         if ($caller->platformAdministrator && $filter->isOfAll()) {
-            return $this->all();
+            return Many::of($this->all(), null);
         }
-        $which = $this->criteria($caller, $filter, $runs, $now, $remembered);
-
-        return $this->number(
-            'SELECT COUNT(*) FROM '.self::tables($filter).' WHERE '.$which->sql(),
+        $to = [] === $tokens ? null : WordIndex::COUNT_TO;
+        $counted = $this->number(
+            'SELECT COUNT(*)
+             FROM (
+                SELECT DISTINCT s.id
+                FROM '.self::tables($filter, $tokens).'
+                WHERE '.$which->sql().(null === $to ? '' : ' LIMIT '.($to + 1)).'
+             ) found',
             $which->values,
         );
+
+        return Many::of($counted, $to);
+    }
+
+    /** @return list<string> folded words by which all sites are looked for */
+    private static function tokens(SitesFilter $filter): array
+    {
+        return 'all' === $filter->scope ? SiteTerms::tokens(Sql::words($filter->q)) : [];
     }
 
     /** All of a platform are counted when another was made; those that were taken back are few. */
@@ -121,14 +165,28 @@ final class SiteList extends BaseRepository
         );
     }
 
-    private static function tables(SitesFilter $filter): string
+    /** @param list<string> $tokens */
+    private static function tables(SitesFilter $filter, array $tokens): string
     {
-        return 'all' === $filter->scope ? 'site s' : 'site s'.self::IN_IT.Sql::holds('g');
+        return match (true) {
+            'all' !== $filter->scope => 'site s'.self::IN_IT.Sql::holds('g'),
+            [] !== $tokens => 'site_term w STRAIGHT_JOIN site s ON s.id = w.site_id',
+            default => 'site s',
+        };
     }
 
-    /** @param list<string> $runs */
-    private function criteria(Caller $caller, SitesFilter $filter, array $runs, int $now, int $remembered): Where
-    {
+    /**
+     * @param list<string> $tokens
+     * @param list<string> $runs
+     */
+    private function criteria(
+        Caller $caller,
+        SitesFilter $filter,
+        array $tokens,
+        array $runs,
+        int $now,
+        int $remembered,
+    ): Where {
         $where = (new Where())->and('s.taken_back = 0', ['now' => Instant::toSql($now)]);
         foreach (self::inState($filter->state) as $condition) {
             $where->and($condition);
@@ -162,10 +220,16 @@ final class SiteList extends BaseRepository
             }
         }
         foreach (Sql::words($filter->q) as $n => $word) {
-            $where->and(
-                "(s.title LIKE :word$n OR CONVERT(s.code USING utf8mb4) LIKE :word$n)",
-                ["word$n" => Sql::containing($word)],
-            );
+            // Plain words are looked for in the index of words.
+            if ([] === $tokens || !ctype_alnum($word)) {
+                $where->and(
+                    "(s.title LIKE :typed$n OR CONVERT(s.code USING utf8mb4) LIKE :typed$n)",
+                    ["typed$n" => Sql::containing($word)],
+                );
+            }
+        }
+        if ([] !== $tokens) {
+            $this->terms->index()->narrow($where, $tokens);
         }
 
         return $where;

@@ -15,6 +15,8 @@ class PersonTerm
 {
     public function __construct(
         #[ORM\Id] #[ORM\Column(length: 48, options: Charset::CODE)] public readonly string $term,
+        /** Of the person: whoever bears a word is read by name. */
+        #[ORM\Id] #[ORM\Column(length: 164)] public readonly string $sortName,
         #[ORM\Id] #[ORM\Column(type: 'id')] public readonly string $personId,
         /** All terms of the person, each led by a blank. */
         #[ORM\Column(length: 250, options: Charset::CODE)]

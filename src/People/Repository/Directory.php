@@ -9,7 +9,6 @@ use MintDoor\Core\People\PeopleQuery;
 use MintDoor\Core\People\Reach;
 use MintDoor\People\PersonRow;
 use MintDoor\People\RolesThatLetIn;
-use MintDoor\People\WordsByBearers;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Fragment;
 use MintDoor\Shared\Id;
@@ -31,14 +30,12 @@ final readonly class Directory
     private const MOST_HERE = 40;
     private const MOST_ELSEWHERE = 80;
 
-    /** Counting how many are in a site stops here, and how common a word is: beyond, it is just common. */
-    private const COUNT_TO = 1_000;
-    private const COMMON = 250;
-
-    /** Letters from which on a word is taken for rare without counting. */
-    private const LONG = 6;
-
-    public function __construct(private Connection $db, private RolesThatLetIn $roles, private PlatformClock $clock) {}
+    public function __construct(
+        private Connection $db,
+        private RolesThatLetIn $roles,
+        private PlatformClock $clock,
+        private Bearers $bearers,
+    ) {}
 
     /**
      * Within reach: the divisions one administers, one's own if one is staff, and those of the sites one lets people
@@ -83,17 +80,16 @@ final readonly class Directory
     }
 
     /**
-     * Who fits what was typed, with their present state in a site. Driven by the rarest word: a long one, or else the
-     * one that fewest bear, which is counted first.
+     * Who fits what was typed, with their present state in a site. Driven by the word that fewest bear.
      *
      * @return list<Row> with `PersonRow::COLUMNS`, and `terms`, `state`, `roles`, `from_at`, `until_at`, `since_at`,
      *     `holds_seat`
      */
     public function find(PeopleQuery $query, string $siteId): array
     {
-        $hits = str_contains($query->identifier, '@')
+        $hits = [] === $query->tokens || str_contains($query->identifier, '@')
             ? self::byAddress($query)
-            : $this->byWords($query, $siteId);
+            : $this->byWords($query->tokens, $siteId);
 
         return $this->hits($hits->sql, $hits->values, $siteId);
     }
@@ -158,15 +154,17 @@ final readonly class Directory
     }
 
     /**
-     * Those of the site are looked for on their own, so that namesakes elsewhere do not crowd them out: in its roster
-     * where that is shorter than the list of those who bear the rarest word, otherwise in that list.
+     * Those of the site are looked for on their own, so that namesakes elsewhere do not crowd them out: among those who
+     * bear the rarest word, or, where it is a common one, in the roster, which does not grow with the platform.
+     *
+     * @param non-empty-list<string> $tokens
      */
-    private function byWords(PeopleQuery $query, string $siteId): Fragment
+    private function byWords(array $tokens, string $siteId): Fragment
     {
-        $words = $this->rarestFirst($query->tokens, $siteId);
+        $words = $this->bearers->rarestFirst($tokens);
         $like = array_map(static fn(string $token): string => '% '.$token.'%', $words->tokens);
         $rest = \array_slice($like, 1);
-        $here = $words->rosterIsShorter
+        $here = $words->areCommon
             ? new Fragment(
                 'SELECT e.person_id FROM enrollment e WHERE e.site_id = ? AND '.self::all('e.terms', \count($like)),
                 [Id::binary($siteId), ...$like],
@@ -195,43 +193,5 @@ final readonly class Directory
     private static function all(string $column, int $count): string
     {
         return implode(' AND ', array_fill(0, $count, $column.' LIKE ?')) ?: '1';
-    }
-
-    /** @param list<string> $tokens */
-    private function rarestFirst(array $tokens, string $siteId): WordsByBearers
-    {
-        usort($tokens, static fn(string $a, string $b): int => \strlen($b) <=> \strlen($a));
-        // A number, or a long word, is rare enough to be driven by without counting.
-        if (\strlen($tokens[0]) >= self::LONG || (1 === \count($tokens) && ctype_digit($tokens[0]))) {
-            return new WordsByBearers($tokens, false);
-        }
-        $common = self::COMMON;
-        $to = self::COUNT_TO;
-        $counts = array_map(
-            static fn(int $n): string => "(
-                SELECT COUNT(*) FROM (SELECT 1 FROM person_term WHERE term LIKE ? LIMIT $common) w$n
-             ) AS n$n",
-            array_keys($tokens),
-        );
-        $counted = implode(', ', $counts);
-        $row =
-            $this->row(
-                "SELECT $counted,
-                    (SELECT COUNT(*) FROM (SELECT 1 FROM enrollment WHERE site_id = ? LIMIT $to) e) AS here",
-                [...array_map(static fn(string $token): string => $token.'%', $tokens), Id::binary($siteId)],
-            )
-            ?? new Row([]);
-        $order = array_map(static fn(int $index): int => $row->int('n'.$index), array_keys($tokens));
-        // Of words that are all common, the longer one is likely the rarer.
-        $lengths = array_map(static fn(string $token): int => -\strlen($token), $tokens);
-        array_multisort($order, $lengths, $tokens);
-
-        $here = $row->int('here');
-        $rarest = min([self::COUNT_TO, ...$order]);
-
-        return new WordsByBearers(
-            $tokens,
-            $here < self::COUNT_TO && ($here <= $rarest || $rarest >= self::COMMON),
-        );
     }
 }

@@ -70,8 +70,14 @@ final readonly class PeopleWriter
     {
         $terms = Terms::of($facts->names(), $facts->number, $login);
         $names = ' '.implode(' ', $terms);
+        $sortName = PersonName::sorted($facts->given, $facts->family);
         foreach ($terms as $term) {
-            $this->rows->add('person_term', ['term' => $term, 'person_id' => BulkWriter::id($id), 'names' => $names]);
+            $this->rows->add('person_term', [
+                'term' => $term,
+                'sort_name' => $sortName,
+                'person_id' => BulkWriter::id($id),
+                'names' => $names,
+            ]);
         }
         $this->index->add($id, $division, $facts);
 

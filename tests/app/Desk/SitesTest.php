@@ -213,6 +213,50 @@ final class SitesTest extends ApiTestCase
         self::assertSame(['Harmony'], $titles('admin', 'scope=all&limit=1&cursor='.$first['next']));
     }
 
+    public function testAnyPartOfAWordFindsASiteThoseThatBeginWithItFirst(): void
+    {
+        foreach (
+            ['B1' => 'Street Music', 'A1' => 'Orchestra', 'C1' => 'Strings II', 'D1' => 'Bach, ö & Ø'] as $code => $title
+        ) {
+            $this->call('admin', 'POST', '/sites', ['title' => $title, 'code' => $code] + self::REQUEST, 201);
+        }
+        $titles = fn(string $typed): array => array_column(
+            $this->call('admin', 'GET', '/sites?scope=all&q='.rawurlencode($typed))['items'],
+            'title',
+        );
+        self::assertSame(['Street Music', 'Strings II', 'Orchestra'], $titles('str'));
+        self::assertSame(['Strings II'], $titles('ii str'));
+        self::assertSame(['Orchestra'], $titles('a1'));
+        self::assertSame(['Strings II', 'Harmony'], [...$titles('gs'), ...$titles('ärm')]);
+        self::assertSame(['Bach, ö & Ø'], $titles('& o'));
+        self::assertSame(['Bach, ö & Ø'], $titles('&'));
+        self::assertSame([], $titles('strasse'));
+        self::assertSame([], $titles('%'));
+        $first = $this->call('admin', 'GET', '/sites?scope=all&limit=2&q=str');
+        $last = $this->call('admin', 'GET', '/sites?scope=all&limit=2&q=str&cursor='.$first['next']);
+        self::assertSame(
+            [3, false, 'Orchestra', null],
+            [$first['total'], $first['moreThanThat'], $last['items'][0]['title'], $last['next']],
+        );
+        $this->call('admin', 'GET', '/sites?scope=all&q=harm&cursor='.$first['next'], null, 422);
+    }
+
+    public function testASiteIsFoundByWhatItIsCalledNow(): void
+    {
+        $path = '/sites/'.$this->ids['site'];
+        $found = fn(string $typed): int => $this->call('admin', 'GET', '/sites?scope=all&q='.$typed)['total'];
+        $this->call(
+            'lead',
+            'PUT',
+            $path,
+            ['title' => 'Counterpoint', 'code' => 'CP'] + self::REQUEST,
+            headers: [
+                'If-Match' => '"1"',
+            ],
+        );
+        self::assertSame([1, 1, 0], [$found('counter'), $found('cp'), $found('harm')]);
+    }
+
     public function testALearnerIsToldWhetherTheyCanEnterAndFindsTheLandingPage(): void
     {
         $mine = array_column($this->call('learner', 'GET', '/sites?scope=in')['items'], 'mine', 'title');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\People;
 
+use MintDoor\Shared\WordIndex;
 use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\TestWith;
 
@@ -59,6 +60,51 @@ final class DirectoryTest extends ApiTestCase
                 array_column(array_column($second['items'], 'person'), 'id'),
             ),
         );
+    }
+
+    public function testWhoIsCalledWhatWasTypedComesFirstAndEverybodyOnce(): void
+    {
+        foreach ([['Lin', 'Zabel'], ['Lin', 'Abel'], ['Linda', 'Lindgren'], ['Ada', 'Lin']] as [$given, $family]) {
+            $this->platform->person('learner', $this->ids['seniors'], $given, $family);
+        }
+        $this->platform->write();
+        $found = [];
+        $cursor = '';
+        do {
+            $page = $this->call('admin', 'GET', "/directory?q=lin&limit=1&cursor=$cursor");
+            self::assertSame([4, false], [$page['total'], $page['moreThanThat']]);
+            $found[] = $page['items'][0]['person']['family'];
+            $cursor = $page['next'];
+        } while (null !== $cursor);
+        self::assertSame(['Abel', 'Lin', 'Zabel', 'Lindgren'], $found);
+        self::assertSame(['lin'], $this->names('admin', '?q=lin%20za'));
+        self::assertSame(['linda'], $this->names('admin', '?q=li%20li%20linda'));
+    }
+
+    public function testAPlaceAmongOthersIsSaidToBeUnknown(): void
+    {
+        $next = $this->call('admin', 'GET', '/directory?q=x77&limit=2')['next'];
+        self::assertCount(2, $this->call('admin', 'GET', "/directory?q=x77&limit=2&cursor=$next")['items']);
+        foreach (['?q=new', '', '?label=x&q=x77'] as $elsewhere) {
+            $query = $elsewhere.('' === $elsewhere ? '?' : '&')."cursor=$next";
+            $problem = $this->call('admin', 'GET', '/directory'.$query, null, 422);
+            self::assertStringEndsWith('bad-cursor', $problem['type']);
+        }
+    }
+
+    public function testManyWhomAWordFindsAreNotAllCounted(): void
+    {
+        foreach (range(1, WordIndex::COUNT_TO) as $n) {
+            $this->platform->person('learner', $this->ids['seniors'], 'Multi', "Multimann$n");
+        }
+        $this->platform->write();
+        $page = $this->call('admin', 'GET', '/directory?q=multi&limit=1');
+        self::assertSame([500, false], [$page['total'], $page['moreThanThat']]);
+        $this->platform->person('learner', $this->ids['seniors'], 'One', 'Multimore');
+        $this->platform->write();
+        $page = $this->call('admin', 'GET', '/directory?q=multi&limit=1');
+        self::assertSame([500, true], [$page['total'], $page['moreThanThat']]);
+        self::assertCount(501, $this->call('admin', 'GET', '/directory/ids?q=multi')['ids']);
     }
 
     /** @return list<string> */

@@ -36,6 +36,24 @@ final class PeopleTest extends TestCase
         self::assertSame($tokens, Folding::tokens($text));
     }
 
+    public function testAnyPartOfAWordBeginsOneOfItsEndings(): void
+    {
+        $endings = Folding::endings("Streicher für Anfänger, anna's");
+        self::assertSame($endings, array_unique($endings));
+        foreach (['streicher', 'eich', 'r', 'fur', 'anfan', 'nger', 'annas', 'nas', 's'] as $part) {
+            $begun = array_filter($endings, static fn(string $ending): bool => str_starts_with($ending, $part));
+            self::assertNotSame([], $begun, $part);
+        }
+        foreach ($endings as $ending) {
+            $words = array_filter(
+                ['streicher', 'fur', 'anfanger', 'annas'],
+                static fn(string $word): bool => str_ends_with($word, $ending),
+            );
+            self::assertNotSame([], $words, $ending);
+        }
+        self::assertSame([], Folding::endings('🎻 – !'));
+    }
+
     #[TestWith(['dab luk', true])]
     #[TestWith(['LUKASZ', true])]
     #[TestWith(['dabrowicz x', false])]
