@@ -7,11 +7,8 @@ namespace MintDoor\Desk;
 use MintDoor\Core\People\Person;
 
 /** Kinds, divisions and levels of people to whom rules, as they are and as they shall be, allow the same. */
-final class AlikeToRules
+final readonly class AlikeToRules
 {
-    /** @var list<Person> */
-    public array $of = [];
-
-    /** @param Person $one of them, in place of all */
-    public function __construct(public readonly Person $one) {}
+    /** @param non-empty-list<Person> $of each in place of all of the same kind, division and level */
+    public function __construct(public array $of) {}
 }

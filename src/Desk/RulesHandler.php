@@ -190,7 +190,7 @@ final readonly class RulesHandler
             yield new Holders(
                 $row->string('site'),
                 $row->list('roles'),
-                $alike[$row->int('what')]->one ?? $anybody,
+                $alike[$row->int('what')]->of[0] ?? $anybody,
                 $row->int('people'),
             );
         }
@@ -221,12 +221,11 @@ final readonly class RulesHandler
             $before = $means($change->before->roles, $person);
             $after = $means($change->after->roles, $person);
             if (array_intersect_key($before, $touched) !== array_intersect_key($after, $touched)) {
-                $some = $alike[serialize([$before, $after])] ??= new AlikeToRules($person);
-                $some->of[] = $person;
+                $alike[serialize([$before, $after])][] = $person;
             }
         }
 
-        return array_values($alike);
+        return array_map(static fn(array $people): AlikeToRules => new AlikeToRules($people), array_values($alike));
     }
 
     /**

@@ -10,7 +10,6 @@ use MintDoor\Core\People\Reach;
 use MintDoor\Core\Roster\State;
 use MintDoor\Desk\DirectoryPage;
 use MintDoor\Desk\PeopleAlike;
-use MintDoor\History\KeptUntilChange;
 use MintDoor\People\DirectoryFilter;
 use MintDoor\People\Entity\Person;
 use MintDoor\People\PersonRow;
@@ -42,7 +41,7 @@ final class DirectoryList extends BaseRepository
         ManagerRegistry $managers,
         private readonly Divisions $divisions,
         private readonly Bearers $bearers,
-        private readonly KeptUntilChange $kept,
+        private readonly AlikePeople $alike,
     ) {
         parent::__construct($managers);
     }
@@ -135,34 +134,11 @@ final class DirectoryList extends BaseRepository
         );
     }
 
-    /** By what they are: all of them are counted once, and again when somebody was changed. */
+    /** By what they are. */
     private function manyAlike(DirectoryFilter $filter, Reach $reach): int
     {
-        $alike = $this->kept->get(
-            'people by what they are',
-            fn(): array => array_map(
-                static fn(Row $row): PeopleAlike => new PeopleAlike(
-                    $row->string('kind'),
-                    $row->string('code'),
-                    $row->intOrNull('level'),
-                    $row->int('people'),
-                ),
-                $this->rows(
-                    <<<'SQL'
-                        SELECT p.kind, d.code, p.level, p.people
-                        FROM (
-                            SELECT kind, division_id, level, COUNT(*) AS people
-                            FROM person FORCE INDEX (in_order)
-                            WHERE gone IS NULL
-                            GROUP BY kind, division_id, level
-                        ) p
-                        JOIN division d ON d.id = p.division_id
-                        SQL,
-                ),
-            ),
-        );
         $wanted = array_filter(
-            $alike,
+            $this->alike->counted(),
             static fn(PeopleAlike $each): bool => $each->fit($filter)
                 && ($reach->everything || \in_array($each->division, $reach->divisions, true)),
         );

@@ -8,6 +8,7 @@ use Doctrine\Persistence\ManagerRegistry;
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Desk\AlikeToRules;
+use MintDoor\Desk\PeopleAlike;
 use MintDoor\Roster\Entity\EnrollmentSegment;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\BulkWriter;
@@ -30,8 +31,11 @@ final class RulesEffect extends BaseRepository
     /** Room for what is told apart of every person, and for what is counted. */
     private const WITH_ROOM = 'SET STATEMENT tmp_memory_table_size = 536870912, max_heap_table_size = 536870912 FOR ';
 
-    public function __construct(ManagerRegistry $managers, private readonly Divisions $divisions)
-    {
+    public function __construct(
+        ManagerRegistry $managers,
+        private readonly Divisions $divisions,
+        private readonly AlikePeople $people,
+    ) {
         parent::__construct($managers);
     }
 
@@ -61,22 +65,14 @@ final class RulesEffect extends BaseRepository
     /** @return list<Person> one of each kind, division and level there is */
     public function kindsOfPeople(): array
     {
-        $rows = $this->rows(
-            <<<'SQL'
-                SELECT DISTINCT p.kind, p.level, d.code
-                FROM person p FORCE INDEX (in_order)
-                JOIN division d ON d.id = p.division_id
-                SQL,
-        );
-
         return array_map(
-            static fn(Row $row): Person => new Person(
+            static fn(PeopleAlike $each): Person => new Person(
                 '',
-                PersonKind::from($row->string('kind')),
-                $row->string('code'),
-                $row->intOrNull('level'),
+                PersonKind::from($each->kind),
+                $each->division,
+                $each->level,
             ),
-            $rows,
+            $this->people->counted(),
         );
     }
 
@@ -92,9 +88,11 @@ final class RulesEffect extends BaseRepository
     public function holders(array $touched, array $alike, array $states, int $now): \Traversable
     {
         $values = ['now' => Instant::toSql($now), 'states' => $states];
-        $likes = [];
+        // Most hold one role.
+        $likes = ['g.roles IN (:touched)'];
+        $values['touched'] = $touched;
         foreach ($touched as $n => $code) {
-            $likes[] = "CONCAT(' ', g.roles, ' ') LIKE :role$n";
+            $likes[] = "g.roles LIKE '% %' AND CONCAT(' ', g.roles, ' ') LIKE :role$n";
             $values["role$n"] = '% '.$code.' %';
         }
         $where = Sql::holds('g').' AND g.state IN (:states) AND ('.implode(' OR ', $likes).')';
