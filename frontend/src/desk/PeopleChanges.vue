@@ -1,43 +1,27 @@
 <script setup lang="ts">
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { useRouter } from 'vue-router'
-import { api, take, type ContentsRequest } from '@/shared/api'
+import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
-import { usePlatform } from '@/shared/platform'
-import { day } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
 import { useKept } from '@/changes/kept'
 import TellThem from '@/messages/TellThem.vue'
 import FindSite from '@/sites/FindSite.vue'
-import { useSlowly } from '@/ui/slowly'
+import { usePeopleReview, type PeopleWork } from './peopleChanges'
 import PeopleChangesLines from './PeopleChangesLines.vue'
+import PeopleChangesTerms from './PeopleChangesTerms.vue'
 
 /**
  * Some people and some sites: what letting all of the ones into all of the others, or out, would do, before it is done.
  */
 const props = defineProps<{ people: string[]; changeList: string }>()
 const emit = defineEmits<{ close: []; people: [ids: string[]]; applied: [] }>()
-type Verb = 'let-in' | 'remove' | 'change-role'
-interface Work {
-  people: string[]
-  sites: { id: string; title: string }[]
-  verb: Verb
-  role: string
-  fromDay: string
-  untilDay: string
-  sure: boolean
-  tell: boolean
-  words: string
-}
-
-const { t, n } = useI18n()
+const { t } = useI18n()
 const router = useRouter()
-const { platform } = usePlatform()
-const work = ref<Work>({
+const work = ref<PeopleWork>({
   people: props.people,
   sites: [],
   verb: 'let-in',
@@ -78,63 +62,7 @@ const dropSite = (id: string) => {
   work.value.sites = work.value.sites.filter((site) => site.id !== id)
   adding.value ||= !work.value.sites.length
 }
-/** The next term that has not begun: its first day is one word away. */
-const next = computed(() =>
-  platform.value?.terms.find((term) => term.startsOn > (platform.value?.now ?? '').slice(0, 10)),
-)
-
-const each = computed<NonNullable<ContentsRequest['each']>>(() => ({
-  people: work.value.people,
-  sites: work.value.sites.map((site) => site.id),
-  verb: work.value.verb,
-  role: work.value.verb === 'remove' ? null : work.value.role || null,
-  fromDay: work.value.verb === 'let-in' ? work.value.fromDay || null : null,
-  untilDay: work.value.verb === 'let-in' ? work.value.untilDay || null : null,
-  sure: work.value.sure,
-}))
-const complete = computed(
-  () =>
-    work.value.sites.length > 0 &&
-    work.value.people.length > 0 &&
-    (work.value.verb !== 'change-role' || !!work.value.role),
-)
-const asked = useSlowly(
-  computed(() => JSON.stringify(each.value)),
-  250,
-)
-const {
-  data: review,
-  error,
-  isFetching,
-} = useQuery({
-  queryKey: ['preview', 'people', asked],
-  enabled: computed(() => complete.value && asked.value === JSON.stringify(each.value)),
-  queryFn: () =>
-    take(
-      api.POST('/change-reviews', { body: { each: JSON.parse(asked.value) as NonNullable<ContentsRequest['each']> } }),
-    ),
-  placeholderData: keepPreviousData,
-})
-const current = computed(() =>
-  complete.value && !isFetching.value && asked.value === JSON.stringify(each.value) ? review.value : undefined,
-)
-const ready = computed(() => current.value?.verdicts.ready ?? 0)
-const sum = computed(() => {
-  const of = (...verdicts: string[]) =>
-    verdicts.reduce((sum, verdict) => sum + (review.value?.verdicts[verdict] ?? 0), 0)
-  return (['ready', 'nothing', 'choice', 'cannot'] as const)
-    .map((word) => {
-      const count = {
-        ready: of('ready'),
-        nothing: of('nothing-to-do'),
-        choice: of('needs-choice'),
-        cannot: of('refused', 'waits-for-seat'),
-      }[word]
-      return count ? t('people.changeList.sum.' + word, { n: n(count) }, count) : ''
-    })
-    .filter(Boolean)
-    .join(', ')
-})
+const { each, complete, review, current, error, ready, sum } = usePeopleReview(work)
 const told = computed(() => current.value?.lines.filter((line) => line.told) ?? [])
 const typed = ref('')
 const said = computed(() => !current.value?.removal || Number(typed.value) === current.value.removal.people)
@@ -202,39 +130,7 @@ const apply = () =>
       <FindSite v-if="adding" site="" title="" @pick="addSite" />
       <button v-else class="word" @click="adding = true">{{ $t('people.changeList.addSite') }}</button>
     </div>
-    <div class="all">
-      <label
-        >{{ $t('people.changeList.verb') }}
-        <select v-model="work.verb" class="plain">
-          <option v-for="verb in ['let-in', 'remove', 'change-role'] as const" :key="verb" :value="verb">
-            {{ $t('people.changeList.verbs.' + verb) }}
-          </option>
-        </select></label
-      >
-      <label v-if="work.verb !== 'remove'"
-        >{{ $t('people.changeList.role') }}
-        <select v-model="work.role" class="plain">
-          <option value="">{{ work.verb === 'let-in' ? $t('pasted.suggested') : '' }}</option>
-          <option v-for="role in platform?.roles" :key="role.code" :value="role.code">
-            {{ role.name.toLowerCase() }}
-          </option>
-        </select></label
-      >
-      <template v-if="work.verb === 'let-in'">
-        <label
-          >{{ $t('pasted.from') }}
-          <input
-            v-model="work.fromDay"
-            type="date"
-            aria-keyshortcuts="t"
-            @keydown.t.prevent="next && (work.fromDay = next.startsOn)"
-        /></label>
-        <button v-if="next && work.fromDay !== next.startsOn" class="word" @click="work.fromDay = next.startsOn">
-          <kbd>t</kbd> {{ $t('pasted.termStart', { day: day(next.startsOn, 'UTC') }) }}
-        </button>
-        <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
-      </template>
-    </div>
+    <PeopleChangesTerms v-model="work" />
     <TellThem
       v-model:tell="work.tell"
       v-model:words="work.words"
@@ -297,11 +193,5 @@ h2 {
 }
 .field > .word {
   justify-self: start;
-}
-.all {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: center;
 }
 </style>

@@ -5,18 +5,17 @@ import InputText from 'primevue/inputtext'
 import { computed, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
-import { usePlatform } from '@/shared/platform'
 import { administers } from '@/shared/me'
-import { listName } from '@/shared/sentences'
 import { wentWrong } from '@/shared/undo'
 import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 import PeopleChanges from './PeopleChanges.vue'
+import PeopleFilters from './PeopleFilters.vue'
+import PeopleRows from './PeopleRows.vue'
 
 /** Everybody of one's reach, to be found, chosen, and let into sites or out of them. */
 const route = useRoute()
 const router = useRouter()
-const { platform } = usePlatform()
 const FILTERS = ['kind', 'division', 'level', 'label', 'site'] as const
 const chosenBy = (name: string) => String(route.query[name] ?? '')
 const look = (query: object) => router.replace({ query: { ...route.query, ...query } })
@@ -69,9 +68,6 @@ function done() {
   close()
 }
 const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
-const levels = computed(() =>
-  Array.from({ length: platform.value?.highestLevel ?? 0 }, (_, index) => String(index + 1)),
-)
 </script>
 
 <template>
@@ -98,35 +94,7 @@ const levels = computed(() =>
           :placeholder="$t('people.find')"
           :aria-label="$t('people.find')"
         />
-        <select
-          class="plain"
-          :aria-label="$t('people.by.kind')"
-          :value="chosenBy('kind')"
-          @change="look({ kind: ($event.target as HTMLSelectElement).value || undefined })"
-        >
-          <option value="">{{ $t('people.any.kind') }}</option>
-          <option v-for="each in ['learner', 'staff', 'guardian', 'external']" :key="each" :value="each">
-            {{ $t('kind.' + each) }}
-          </option>
-        </select>
-        <select
-          class="plain"
-          :aria-label="$t('people.by.division')"
-          :value="chosenBy('division')"
-          @change="look({ division: ($event.target as HTMLSelectElement).value || undefined })"
-        >
-          <option value="">{{ $t('people.any.division') }}</option>
-          <option v-for="each in platform?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
-        </select>
-        <select
-          class="plain"
-          :aria-label="$t('people.by.level')"
-          :value="chosenBy('level')"
-          @change="look({ level: ($event.target as HTMLSelectElement).value || undefined })"
-        >
-          <option value="">{{ $t('people.any.level') }}</option>
-          <option v-for="each in levels" :key="each" :value="each">{{ $t('level', { n: each }) }}</option>
-        </select>
+        <PeopleFilters :chosen="chosenBy" @choose="look" />
         <input
           v-model="label"
           class="plain"
@@ -154,37 +122,7 @@ const levels = computed(() =>
         <button class="word" @click="chosen.clear()">{{ $t('people.no') }}</button>
       </p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
-      <div v-else-if="people.length" role="table" :aria-label="$t('people.title')">
-        <div
-          v-for="each in people"
-          :key="each.person.id"
-          role="row"
-          class="row"
-          :class="{ on: chosen.has(each.person.id) }"
-          @click="pick(each.person.id)"
-        >
-          <span role="cell"
-            ><input
-              type="checkbox"
-              :checked="chosen.has(each.person.id)"
-              :aria-label="$t('people.pick', { name: listName(each.person) })"
-              @click.stop
-              @change="pick(each.person.id)"
-          /></span>
-          <span role="cell" class="name"
-            ><RouterLink :to="{ name: 'person', params: { person: each.person.id } }" @click.stop>{{
-              listName(each.person)
-            }}</RouterLink></span
-          >
-          <span role="cell"
-            >{{ $t('kind.' + each.person.kind)
-            }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template></span
-          >
-          <span role="cell">{{ each.person.division.name }}</span>
-          <span role="cell" class="num">{{ each.person.number }}</span>
-          <span role="cell" class="soft">{{ each.labels.join(', ') }}</span>
-        </div>
-      </div>
+      <PeopleRows v-else-if="people.length" :people="people" :chosen="chosen" @pick="pick" />
       <p v-else-if="isPending" class="skeleton" />
       <p v-else class="empty">{{ $t('people.none') }}</p>
       <Button
@@ -248,31 +186,6 @@ header h1 {
   background: var(--brass-pale);
   border-left: 4px solid var(--brass);
 }
-.row {
-  display: grid;
-  grid-template-columns: 18px minmax(170px, 1.8fr) minmax(110px, 0.9fr) minmax(120px, 1.1fr) 90px minmax(80px, 1fr);
-  gap: 12px;
-  align-items: center;
-  padding: 4px 10px;
-  border-bottom: 1px solid var(--line);
-  cursor: default;
-}
-.row:hover {
-  background: var(--hover);
-}
-.row.on {
-  background: var(--brass-pale);
-}
-.row input {
-  margin: 0;
-}
-.name {
-  font-weight: 600;
-}
-.name a {
-  color: inherit;
-  text-decoration-color: var(--line);
-}
 .empty {
   padding: 26px 0;
   font-size: 1.05rem;
@@ -283,12 +196,6 @@ header h1 {
 @media (max-width: 760px) {
   .both {
     flex-direction: column;
-  }
-  .row {
-    grid-template-columns: 18px 1fr auto;
-  }
-  .row > :nth-child(n + 4) {
-    display: none;
   }
 }
 </style>

@@ -3,8 +3,9 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, nextTick, ref, watch } from 'vue'
 import type { RosterRow, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
-import { cell, sortable, type Column, type Sortable } from '@/roster/columns'
+import { cell, type Column, type Sortable } from '@/roster/columns'
 import type { RosterView } from '@/roster/roster'
+import RosterHead from './RosterHead.vue'
 
 /** The rows of a roster, of which only those in view are there: gone through, chosen and opened by keys or pointer. */
 const ROW = 33
@@ -114,37 +115,13 @@ defineExpose({ focus: () => focusRow(at.value) })
     :aria-label="`${$t('roster.list')} ${$t('roster.bringOf', { title: site.title })}`"
     :aria-rowcount="total + 1"
   >
-    <div role="row" class="row head" :style="grid">
-      <span v-if="mayChoose" role="columnheader"
-        ><span class="unseen">{{ $t('changeList.chosen', { n: chosen.size }, chosen.size) }}</span></span
-      >
-      <span
-        v-for="column in columns"
-        :key="column"
-        role="columnheader"
-        :aria-sort="view.sort === column ? (view.direction === 'up' ? 'ascending' : 'descending') : 'none'"
-      >
-        <template v-if="!sortable(column)">{{ $t('roster.col.' + column) }}</template>
-        <button
-          v-else
-          :title="$t('roster.sortBy', { what: $t('roster.col.' + column).toLowerCase() })"
-          @click="emit('sort', column)"
-        >
-          {{ $t('roster.col.' + column)
-          }}<svg
-            v-if="view.sort === column"
-            class="order"
-            :class="view.direction"
-            viewBox="0 0 24 4"
-            width="24"
-            height="4"
-            aria-hidden="true"
-          >
-            <path d="M0 4h24V0z" fill="currentColor" />
-          </svg>
-        </button>
-      </span>
-    </div>
+    <RosterHead
+      :view="view"
+      :columns="columns"
+      :chosen="mayChoose ? chosen.size : undefined"
+      :grid="grid"
+      @sort="emit('sort', $event)"
+    />
     <div ref="scroller" class="rows" role="rowgroup" :tabindex="rows.length ? -1 : undefined" @keydown="keyed">
       <div
         v-if="rows.length"
@@ -228,37 +205,6 @@ defineExpose({ focus: () => focusRow(at.value) })
   text-overflow: ellipsis;
   white-space: nowrap;
 }
-.head {
-  border-bottom: 2px solid var(--line);
-  scrollbar-gutter: stable;
-  overflow: hidden;
-  flex: none;
-}
-.head > span {
-  font-weight: 600;
-  font-size: 0.88rem;
-  color: var(--soft);
-}
-.head button {
-  background: none;
-  border: 0;
-  padding: 2px 0;
-  font-weight: 600;
-  font-size: 0.88rem;
-  color: var(--soft);
-  cursor: pointer;
-}
-.head button:hover {
-  color: var(--ink);
-}
-.order {
-  display: block;
-  margin-top: -1px;
-  color: var(--spruce);
-}
-.order.down {
-  transform: scaleX(-1);
-}
 .body {
   position: absolute;
   inset: 0 0 auto;
@@ -288,10 +234,6 @@ defineExpose({ focus: () => focusRow(at.value) })
 .empty {
   padding: 26px 10px;
   font-size: 1.05rem;
-}
-.head [aria-sort='ascending'] button,
-.head [aria-sort='descending'] button {
-  color: var(--ink);
 }
 .chosen,
 .chosen:hover {

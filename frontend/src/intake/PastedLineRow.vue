@@ -2,20 +2,21 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type Platform, type PastedLine, type ChangeLine, type Site } from '@/shared/api'
+import { api, take, type Platform, type ChangeLine, type Site } from '@/shared/api'
 import { knownName, lineSentences, type RoleName } from '@/shared/sentences'
 import { useSlowly } from '@/ui/slowly'
-import { overrides, type PastedItem, type Said } from './pasted'
+import LineTerms from './LineTerms.vue'
+import { aboutPerson, overrides, type PastedCandidate, type PastedItem, type Said } from './pasted'
+import WhoCouldBe from './WhoCouldBe.vue'
 
 /**
  * One line of a pasted list: what was typed, whom it was taken for and why, what will be of it, and what there is to
  * settle.
  */
-type Candidate = PastedLine['candidates'][number]
 const props = defineProps<{
   item: PastedItem
   said: Said
-  who?: Candidate
+  who?: PastedCandidate
   line?: Pick<ChangeLine, 'verdict' | 'before' | 'after' | 'reasons' | 'cautions' | 'person' | 'outlook' | 'told'>
   telling?: boolean
   site: Site
@@ -58,22 +59,14 @@ const offered = computed(() => {
       .map(overrides),
   ]
 })
-const pick = (candidate: Candidate) =>
+const pick = (candidate: PastedCandidate) =>
   emit('say', {
     person: candidate.person.id,
     ...(props.item.candidates.includes(candidate) ? {} : { found: candidate.person }),
   })
 const shown = computed(() => props.who ?? (props.item.outcome === 'repeat' ? props.item.candidates[0] : undefined))
 const name = computed(() => (shown.value ? knownName(shown.value.person) : props.item.text))
-const about = (person: Candidate['person']) =>
-  [
-    t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : ''),
-    person.division.name,
-    person.number,
-  ]
-    .filter(Boolean)
-    .join(' · ')
-const why = (candidate: Candidate) =>
+const why = (candidate: PastedCandidate) =>
   [
     !candidate.wanted && t('pasted.wrongKind', { kind: t('kind.' + candidate.person.kind).toLowerCase() }),
     t(
@@ -137,27 +130,21 @@ function keyedIn(event: KeyboardEvent) {
       <span v-else-if="asking || item.text !== name" class="soft typed">{{ item.text }}</span>
       <template v-if="shown">
         <strong>{{ name }}</strong>
-        <span class="why soft">{{ about(shown.person) }} · {{ why(shown) }}</span>
+        <span class="why soft">{{ aboutPerson(shown.person) }} · {{ why(shown) }}</span>
       </template>
       <span v-else-if="item.outcome === 'no-person' || said.out || said.keep" class="soft">{{ item.text }}</span>
       <p v-if="item.mistyped" class="brass">{{ $t('intake.slip', { format: item.mistyped.toLowerCase() }) }}</p>
       <p v-if="item.outcome === 'repeat'" class="soft">{{ $t('pasted.repeat', { n: item.repeats }) }}</p>
 
-      <fieldset v-if="asking && offered.length">
-        <legend>{{ $t(item.outcome === 'unknown' ? 'pasted.near' : 'pasted.which') }}</legend>
-        <label v-for="(candidate, index) in offered" :key="candidate.person.id">
-          <kbd>{{ index + 1 }}</kbd><input
-            type="radio"
-            :name="item.key"
-            :checked="said.person === candidate.person.id"
-            @change="pick(candidate)"
-          />
-          <span
-            >{{ knownName(candidate.person) }}
-            <span class="why soft">{{ about(candidate.person) }} · {{ why(candidate) }}</span></span
-          >
-        </label>
-      </fieldset>
+      <WhoCouldBe
+        v-if="asking && offered.length"
+        :name="item.key"
+        :offered="offered"
+        :near="item.outcome === 'unknown'"
+        :person="said.person"
+        :why="why"
+        @pick="pick"
+      />
       <p v-else-if="asking" class="soft">{{ $t('pasted.nobody') }}</p>
 
       <div class="foot">
@@ -210,44 +197,7 @@ function keyedIn(event: KeyboardEvent) {
           <span v-if="said.keep" class="soft">{{ $t('pasted.keptFor') }}</span>
         </p>
       </div>
-      <div v-if="more && who" class="own">
-        <label
-          >{{ $t('pasted.as') }}
-          <select
-            class="plain"
-            :value="said.role ?? ''"
-            @change="$emit('say', { role: ($event.target as HTMLSelectElement).value })"
-          >
-            <option value="">{{ $t('pasted.likeAll') }}</option>
-            <option v-for="each in roles" :key="each.code" :value="each.code">{{ each.name.toLowerCase() }}</option>
-          </select></label
-        >
-        <label v-if="site.sections.length"
-          >{{ $t('pasted.section') }}
-          <select
-            class="plain"
-            :value="said.section ?? ''"
-            @change="$emit('say', { section: ($event.target as HTMLSelectElement).value })"
-          >
-            <option value="">{{ $t('pasted.likeAll') }}</option>
-            <option v-for="each in site.sections" :key="each.id" :value="each.id">{{ each.name }}</option>
-          </select></label
-        >
-        <label
-          >{{ $t('pasted.from') }}
-          <input
-            type="date"
-            :value="said.fromDay ?? ''"
-            @change="$emit('say', { fromDay: ($event.target as HTMLInputElement).value })"
-        /></label>
-        <label
-          >{{ $t('pasted.until') }}
-          <input
-            type="date"
-            :value="said.untilDay ?? ''"
-            @change="$emit('say', { untilDay: ($event.target as HTMLInputElement).value })"
-        /></label>
-      </div>
+      <LineTerms v-if="more && who" :said="said" :site="site" :roles="roles" @say="$emit('say', $event)" />
     </div>
   </li>
 </template>
@@ -275,33 +225,12 @@ li .num {
 .correct input {
   width: 100%;
 }
-fieldset {
-  border: 0;
-  margin: 4px 0 0;
-  padding: 0;
-}
-legend {
-  padding: 0;
-  font-weight: 600;
-  font-size: 0.92rem;
-}
-fieldset label {
-  display: flex;
-  gap: 6px;
-  align-items: baseline;
-}
 .why {
   font-size: 0.9rem;
   margin-left: 4px;
 }
 .will {
   color: var(--spruce);
-}
-.own {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  padding: 6px 0;
 }
 .foot {
   display: flex;

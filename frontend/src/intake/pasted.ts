@@ -1,4 +1,5 @@
 import type { PastedLine } from '@/shared/api'
+import { t } from '@/shared/words'
 
 /** A line longer than this is no list of names. */
 const LONGEST_LINE = 5_000
@@ -75,6 +76,16 @@ export function whoOf(item: PastedItem, said?: Said): PastedCandidate | undefine
     (said.found?.id === said.person ? overrides(said.found) : undefined)
   )
 }
+
+/** What tells somebody apart from others of the same name. */
+export const aboutPerson = (person: PastedCandidate['person']) =>
+  [
+    t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : ''),
+    person.division.name,
+    person.number,
+  ]
+    .filter(Boolean)
+    .join(' · ')
 
 /** Somebody who was looked for and chosen, whatever the line says. */
 export const overrides = (person: PastedCandidate['person']): PastedCandidate =>

@@ -1,0 +1,79 @@
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { computed, type Ref } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { api, take, type ContentsRequest } from '@/shared/api'
+import { useSlowly } from '@/ui/slowly'
+
+/** Some people and sites, and what is done to all of the ones in all of the others, as it is worked on and kept. */
+export interface PeopleWork {
+  people: string[]
+  sites: { id: string; title: string }[]
+  verb: 'let-in' | 'remove' | 'change-role'
+  role: string
+  fromDay: string
+  untilDay: string
+  sure: boolean
+  tell: boolean
+  words: string
+}
+
+/** What it would do, computed again whenever it is worked on. */
+export function usePeopleReview(work: Ref<PeopleWork>) {
+  const { t, n } = useI18n()
+  const each = computed<NonNullable<ContentsRequest['each']>>(() => ({
+    people: work.value.people,
+    sites: work.value.sites.map((site) => site.id),
+    verb: work.value.verb,
+    role: work.value.verb === 'remove' ? null : work.value.role || null,
+    fromDay: work.value.verb === 'let-in' ? work.value.fromDay || null : null,
+    untilDay: work.value.verb === 'let-in' ? work.value.untilDay || null : null,
+    sure: work.value.sure,
+  }))
+  const complete = computed(
+    () =>
+      work.value.sites.length > 0 &&
+      work.value.people.length > 0 &&
+      (work.value.verb !== 'change-role' || !!work.value.role),
+  )
+  const asked = useSlowly(
+    computed(() => JSON.stringify(each.value)),
+    250,
+  )
+  const {
+    data: review,
+    error,
+    isFetching,
+  } = useQuery({
+    queryKey: ['preview', 'people', asked],
+    enabled: computed(() => complete.value && asked.value === JSON.stringify(each.value)),
+    queryFn: () =>
+      take(
+        api.POST('/change-reviews', {
+          body: { each: JSON.parse(asked.value) as NonNullable<ContentsRequest['each']> },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  })
+  const current = computed(() =>
+    complete.value && !isFetching.value && asked.value === JSON.stringify(each.value) ? review.value : undefined,
+  )
+  const ready = computed(() => current.value?.verdicts.ready ?? 0)
+  const sum = computed(() => {
+    const of = (...verdicts: string[]) =>
+      verdicts.reduce((sum, verdict) => sum + (review.value?.verdicts[verdict] ?? 0), 0)
+    return (['ready', 'nothing', 'choice', 'cannot'] as const)
+      .map((word) => {
+        const count = {
+          ready: of('ready'),
+          nothing: of('nothing-to-do'),
+          choice: of('needs-choice'),
+          cannot: of('refused', 'waits-for-seat'),
+        }[word]
+        return count ? t('people.changeList.sum.' + word, { n: n(count) }, count) : ''
+      })
+      .filter(Boolean)
+      .join(', ')
+  })
+
+  return { each, complete, review, current, error, ready, sum }
+}
