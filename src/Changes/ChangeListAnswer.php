@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace MintDoor\Changes;
 
+use MintDoor\Shared\FactsFirst;
+
 /** Schema `ChangeList`: one with what was worked on, and lines from a position on. */
 final readonly class ChangeListAnswer implements \JsonSerializable
 {
+    use FactsFirst;
+
     /**
      * @param \stdClass       $work  the draft as the interface kept it
      * @param list<ListedLine> $lines
@@ -18,15 +22,4 @@ final readonly class ChangeListAnswer implements \JsonSerializable
         public array $lines,
         public ?int $next,
     ) {}
-
-    /** @return array<string, mixed> */
-    public function jsonSerialize(): array
-    {
-        return [
-            ...get_object_vars($this->facts),
-            'work' => $this->work,
-            'lines' => $this->lines,
-            'next' => $this->next,
-        ];
-    }
 }

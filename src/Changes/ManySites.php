@@ -36,8 +36,7 @@ final readonly class ManySites
                 'too-many',
                 \sprintf(
                     'That makes %s lines; a change list has %s at most here. Choose fewer people or sites, and do the '
-                        .'rest '
-                        .'after.',
+                        .'rest after.',
                     number_format(\count($items)),
                     number_format($most),
                 ),
@@ -83,26 +82,22 @@ final readonly class ManySites
         foreach ($bySite as $site => $requests) {
             $access = $this->gate->at($site, $caller);
             $looked = $look($access, $requests);
-            $about = ['id' => $site, 'title' => $access->row->string('title')];
-            $inZone = [...$about, 'timeZone' => $access->row->string('time_zone')];
+            $title = $access->row->string('title');
+            $inZone = new SiteInZone($site, $title, $access->row->string('time_zone'));
             foreach ($looked->answers as $key => $line) {
-                $lines[$key] = [
-                    'key' => $key,
-                    'site' => $inZone,
-                    'siteVersion' => $access->row->int('version'),
-                    ...$line->jsonSerialize(),
-                ];
+                $lines[$key] = new ReviewedLine($key, $inZone, $access->row->int('version'), $line);
                 ++$verdicts[$line->verdict->value];
             }
             $summary = $looked->summary;
-            $sites[] = [
-                ...$about,
-                'seats' => $summary->seats,
-                'held' => $summary->held,
-                'after' => $summary->after,
-                'joining' => $summary->joining,
-                'leaving' => $summary->leaving,
-            ];
+            $sites[] = new ReviewedSite(
+                $site,
+                $title,
+                $summary->seats,
+                $summary->held,
+                $summary->after,
+                $summary->joining,
+                $summary->leaving,
+            );
             if (null !== $looked->removal) {
                 $removal = $looked->removal->and($removal);
             }
@@ -110,13 +105,8 @@ final readonly class ManySites
         ksort($lines);
         $total = \count($lines);
         if ($total > self::SHOWN) {
-            uksort(
-                $lines,
-                static fn(int $a, int $b): int => [Verdict::Ready->value === $lines[$a]['verdict'], $a] <=> [
-                    Verdict::Ready->value === $lines[$b]['verdict'],
-                    $b,
-                ],
-            );
+            $rank = static fn(ReviewedLine $line): array => [Verdict::Ready === $line->line->verdict, $line->key];
+            usort($lines, static fn(ReviewedLine $a, ReviewedLine $b): int => $rank($a) <=> $rank($b));
         }
 
         return new ReviewAnswer(

@@ -6,14 +6,14 @@ namespace MintDoor\Changes;
 
 use MintDoor\Core\Changes\Removal;
 
-/** Schema `Review`: what a change list over several sites would do. */
+/** Schema `ChangeReview`: what a change list over several sites would do. */
 final readonly class ReviewAnswer implements \JsonSerializable
 {
     /**
-     * @param list<array<string, mixed>> $lines    with their keys and sites
-     * @param list<array<string, mixed>> $sites    what it comes to in each
-     * @param array<string, int>         $verdicts how many lines have each
-     * @param int                        $total    lines, of which those answered are the first
+     * @param list<ReviewedLine> $lines
+     * @param list<ReviewedSite> $sites
+     * @param array<string, int> $verdicts how many lines have each
+     * @param int                $total    lines, of which those answered are the first
      */
     public function __construct(
         public array $lines,

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace MintDoor\Desk;
 
 use MintDoor\Roster\StandingShown;
+use MintDoor\Shared\FactsFirst;
 use MintDoor\Shared\Somebody;
 use MintDoor\Sites\SiteFacts;
 
 /** Schema `Site`: a site with what the caller is and may there. */
 final readonly class SiteAnswer implements \JsonSerializable
 {
+    use FactsFirst;
+
     /**
      * @param int            $learners      seats held
      * @param list<Somebody> $sections
@@ -33,10 +36,4 @@ final readonly class SiteAnswer implements \JsonSerializable
         public ?SeenAsShown $seenAs,
         public ?int $entry,
     ) {}
-
-    /** @return array<string, mixed> */
-    public function jsonSerialize(): array
-    {
-        return [...get_object_vars($this->facts), ...array_diff_key(get_object_vars($this), ['facts' => true])];
-    }
 }
