@@ -1,13 +1,17 @@
-# Sourced after setup.sh: serves the application through nginx and php-fpm, with a worker for long lists and the scheduler
-# beside them, all kept running by bin/lib/keeper.
+# Sourced after setup.sh: serves the application through nginx and php-fpm, with a worker for long lists and the
+# scheduler beside them, all kept running by bin/lib/keeper.
 # serve PORT: with DATABASE_URL, WORKERS and what .env names from the environment; stop_serving ends all that is served.
 SERVING=()
 # Whom the processes run as when they are started by root: never as root itself.
 SERVES_AS=www-data
 # Handed on to the application where they are set.
-HANDED_ON="MINT_DOOR_ADDRESS MINT_DOOR_NAME MINT_DOOR_CLOCK MAILER_DSN MAIL_FROM MESSAGES_HOLD APP_SECRET_PREVIOUS SIGN_IN_SLOWS SYMFONY_TRUSTED_PROXIES"
+HANDED_ON="MINT_DOOR_ADDRESS MINT_DOOR_NAME MINT_DOOR_CLOCK MAILER_DSN MAIL_FROM MESSAGES_HOLD APP_SECRET_PREVIOUS
+  SIGN_IN_SLOWS SYMFONY_TRUSTED_PROXIES"
 
 port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+fail_port() {
+  fail "Port $1 on 127.0.0.1 is taken by another program. Choose another, for instance: bin/start --port $(($1 + 1))"
+}
 is_root() { [ "$(id -u)" = 0 ]; }
 
 # What they write to, and that they can read the rest.
@@ -50,7 +54,7 @@ begin_keeping() {
 serve() {
   local port=$1 run=${2:-} name
   local -x MINT_DOOR_ADDRESS=${MINT_DOOR_ADDRESS:-http://127.0.0.1:$port}
-  port_taken "$port" && fail "Port $port on 127.0.0.1 is taken by another program. Choose another, for instance: bin/start --port $((port + 1))"
+  port_taken "$port" && fail_port "$port"
   may_write
   [ -n "$run" ] || begin_keeping run
   local user='' fpm_user='' as='' flags=''
@@ -61,7 +65,9 @@ serve() {
     flags="-d opcache.preload_user=$SERVES_AS"
     chown "$SERVES_AS" "$run/tmp"
   fi
-  local fill="s|@PORT@|$port|g; s|@RUN@|$run|g; s|@ROOT@|$ROOT|g; s|@USER@|$user|g; s|@WORKERS@|${WORKERS:-8}|g; s|@OPEN_WORKERS@|${OPEN_WORKERS:-6}|g; s|@EXPENSIVE@|${EXPENSIVE_PLACES:-4}|g; s|@SITE@|${SITE_PLACES:-5}|g"
+  local fill="s|@PORT@|$port|g; s|@RUN@|$run|g; s|@ROOT@|$ROOT|g; s|@USER@|$user|g"
+  fill="$fill; s|@WORKERS@|${WORKERS:-8}|g; s|@OPEN_WORKERS@|${OPEN_WORKERS:-6}|g"
+  fill="$fill; s|@EXPENSIVE@|${EXPENSIVE_PLACES:-4}|g; s|@SITE@|${SITE_PLACES:-5}|g"
   for name in nginx fastcgi headers; do sed "$fill" "$ROOT/config/serve/$name.conf" >"$run/$name.conf"; done
   { printf '%s\n' "$fpm_user"
     printf 'env[APP_ENV] = prod\nenv[APP_SECRET] = "%s"\nenv[DATABASE_URL] = "%s"\n' "$(secret)" "$DATABASE_URL"
@@ -80,9 +86,11 @@ d}" -e "$fill" "$ROOT/config/serve/php-fpm.conf" >"$run/php-fpm.conf")
 -d opcache.enable=1 -d opcache.memory_consumption=192 -d opcache.max_accelerated_files=20000 \
 -d opcache.validate_timestamps=0 -d opcache.preload=$ROOT/config/preload.php -d date.timezone=UTC -d expose_php=0 \
 -d display_errors=0 -d realpath_cache_size=4M -d realpath_cache_ttl=600" </dev/null
-  program "$run" nginx QUIT "$(PATH="$PATH:/usr/sbin" command -v nginx) -p $run -c $run/nginx.conf -e $run/nginx.err -g 'daemon off;'" </dev/null
+  program "$run" nginx QUIT "$(PATH="$PATH:/usr/sbin" command -v nginx) -p $run -c $run/nginx.conf -e $run/nginx.err \
+-g 'daemon off;'" </dev/null
   # A worker ends now and then to be begun afresh.
-  program "$run" worker TERM "${as}php bin/console messenger:consume jobs --sleep=0.3 --keepalive=1 --time-limit=900 --memory-limit=256M -q" <<<"$environment"
+  program "$run" worker TERM "${as}php bin/console messenger:consume jobs --sleep=0.3 --keepalive=1 --time-limit=900 \
+--memory-limit=256M -q" <<<"$environment"
   # What doors do by themselves is looked for now and then; it may run on several machines at once.
   program "$run" scheduler TERM "${as}php bin/console doors:tick --every=5 -q" <<<"$environment"
   local i

@@ -9,14 +9,16 @@ trap 'exit 130' INT TERM
 own_database() {
   [ -n "$STAGE_DB" ] || { bin/db start; STAGE_DB=1; }
   bin/db client -e "CREATE DATABASE IF NOT EXISTS $1"
-  APP_ENV=$2 DATABASE_URL=$(bin/db url "$1") php bin/console doctrine:migrations:migrate --no-interaction --allow-no-migration -q
+  APP_ENV=$2 DATABASE_URL=$(bin/db url "$1") php bin/console doctrine:migrations:migrate --no-interaction \
+    --allow-no-migration -q
 }
 
-# set_the_stage [N]: serves N houses, each from a database of its own, at a time that stands still. MINT_DOOR_STAGES says
-# where they are, an address and a database a line; e2e/stage.ts furnishes them with the demo.
+# set_the_stage [N]: serves N platforms, each from a database of its own, at a time that stands still. MINT_DOOR_STAGES
+# says where they are, an address and a database a line; e2e/stage.ts furnishes them with the demo.
 set_the_stage() {
   need_front_end
-  export MINT_DOOR_CLOCK=2026-11-24T09:00:00Z APP_ENV=prod MINT_DOOR_NAME='Alder Quay Conservatory' MESSAGES_HOLD=${MESSAGES_HOLD:-5}
+  export MINT_DOOR_CLOCK=2026-11-24T09:00:00Z APP_ENV=prod MINT_DOOR_NAME='Alder Quay Conservatory'
+  export MESSAGES_HOLD=${MESSAGES_HOLD:-5}
   APP_SECRET=$(secret); export APP_SECRET
   export MINT_DOOR_STAGES=
   local n port=8097

@@ -266,7 +266,7 @@ final class LooksTest extends ApiTestCase
         );
     }
 
-    public function testAllSitesOneRunsAreRehearsedAtOnce(): void
+    public function testAllSitesOneRunsAreCheckedForTheFirstDayAtOnce(): void
     {
         $all = $this->call('lead', 'GET', '/first-day-check?day=2026-12-01')['sites'];
         self::assertSame(

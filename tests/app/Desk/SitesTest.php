@@ -215,9 +215,8 @@ final class SitesTest extends ApiTestCase
 
     public function testAnyPartOfAWordFindsASiteThoseThatBeginWithItFirst(): void
     {
-        foreach (
-            ['B1' => 'Street Music', 'A1' => 'Orchestra', 'C1' => 'Strings II', 'D1' => 'Bach, ö & Ø'] as $code => $title
-        ) {
+        $sites = ['B1' => 'Street Music', 'A1' => 'Orchestra', 'C1' => 'Strings II', 'D1' => 'Bach, ö & Ø'];
+        foreach ($sites as $code => $title) {
             $this->call('admin', 'POST', '/sites', ['title' => $title, 'code' => $code] + self::REQUEST, 201);
         }
         $titles = fn(string $typed): array => array_column(

@@ -299,7 +299,7 @@ final class RosterTest extends ApiTestCase
         $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/history?code=burn', null, 422);
     }
 
-    public function testTheFirstDayIsRehearsed(): void
+    public function testTheFirstDayIsChecked(): void
     {
         $this->change('lead', 'let-in', 'newcomer', 'learner', more: ['fromDay' => '2026-12-02']);
         $this->change('lead', 'pause', 'learner', more: ['untilDay' => '2026-12-03']);
