@@ -239,6 +239,7 @@ CREATE TABLE `enrollment_segment` (
   `leads` tinyint(4) NOT NULL,
   `since_at` datetime NOT NULL,
   `sort_name` varchar(164) NOT NULL,
+  `alike` bigint(20) NOT NULL,
   PRIMARY KEY (`site_id`,`person_id`,`from_at`),
   KEY `by_name` (`site_id`,`sort_name`,`person_id`,`from_at`,`until_at`,`state`,`listed`,`role`),
   KEY `by_person` (`person_id`,`until_at`,`from_at`),

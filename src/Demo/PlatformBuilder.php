@@ -470,6 +470,7 @@ final class PlatformBuilder
                 ...$whose,
                 ...Enrollments::columns($segment, $this->roles),
                 'sort_name' => $this->names[$person]->sortName,
+                'alike' => $this->names[$person]->alike,
             ]);
         }
     }

@@ -38,6 +38,7 @@ final readonly class PersonFacts
         $person->leave($gone, null === $into ? null : $this->people->known($into));
         ++$person->version;
         $this->people->flush();
-        $this->events->dispatch(new FactsChanged($id, $person->sortName, $terms, $moved));
+        $alike = AlikeNumber::of($person->kind, $person->division->id, $person->level);
+        $this->events->dispatch(new FactsChanged($id, new FoundBy($person->sortName, $terms, $alike), $moved));
     }
 }

@@ -19,10 +19,16 @@ final class PersonRow
         .'LEFT JOIN account a ON a.person_id = p.id';
 
     public const COLUMNS = 'p.id AS person_id, p.kind AS person_kind, p.level, p.given_name, p.family_name,
-        p.preferred_name, p.former_name, p.number, p.email, p.sort_name, pd.code AS person_division,
-        pd.name AS person_division_name, a.login, a.closed_from';
+        p.preferred_name, p.former_name, p.number, p.email, p.sort_name, p.division_id AS person_division_id,
+        pd.code AS person_division, pd.name AS person_division_name, a.login, a.closed_from';
 
     private function __construct() {}
+
+    /** Their `AlikeNumber`. */
+    public static function alike(Row $row): int
+    {
+        return AlikeNumber::of($row->string('person_kind'), $row->id('person_division_id'), $row->intOrNull('level'));
+    }
 
     public static function person(Row $row): Person
     {

@@ -6,8 +6,9 @@ namespace MintDoor\Roster;
 
 use MintDoor\Core\Roster\Timeline;
 
-/** Somebody's timeline in a site, with the name by which rosters are sorted. */
+/** Somebody's timeline in a site, with what rosters sort and count them by. */
 final readonly class NamedTimeline
 {
-    public function __construct(public Timeline $timeline, public string $sortName) {}
+    /** @param int $alike their `AlikeNumber` */
+    public function __construct(public Timeline $timeline, public string $sortName, public int $alike) {}
 }

@@ -8,7 +8,7 @@ use MintDoor\People\FactsChanged;
 use MintDoor\Roster\Repository\Enrollments;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 
-/** Rosters keep by what they sort and find people, so that they are read without them. */
+/** Rosters keep by what they sort, find and count people, so that they are read without them. */
 #[AsEventListener]
 final readonly class NamesInRosters
 {
@@ -16,6 +16,6 @@ final readonly class NamesInRosters
 
     public function __invoke(FactsChanged $event): void
     {
-        $this->enrollments->rename($event->person, $event->sortName, $event->terms);
+        $this->enrollments->describe($event->person, $event->found);
     }
 }

@@ -19,6 +19,7 @@ use MintDoor\Core\Roster\Override;
 use MintDoor\Core\Roster\OverrideKind;
 use MintDoor\History\Happening;
 use MintDoor\History\History;
+use MintDoor\People\PersonRow;
 use MintDoor\Roster\NamedTimeline;
 use MintDoor\Roster\Repository\Counts;
 use MintDoor\Roster\Repository\Enrollments;
@@ -70,7 +71,8 @@ final class ChangeStore extends BaseRepository
         foreach ($lines as $line) {
             $timelines[$line->personId()] = new NamedTimeline(
                 self::change($line)->timeline,
-                $line->person->string('sort_name')
+                $line->person->string('sort_name'),
+                PersonRow::alike($line->person),
             );
         }
         $versions = $this->enrollments->countChange($site, array_keys($timelines));

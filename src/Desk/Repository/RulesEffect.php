@@ -9,9 +9,9 @@ use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind;
 use MintDoor\Desk\AlikeToRules;
 use MintDoor\Desk\PeopleAlike;
+use MintDoor\People\AlikeNumber;
 use MintDoor\Roster\Entity\EnrollmentSegment;
 use MintDoor\Shared\BaseRepository;
-use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Row;
@@ -28,7 +28,7 @@ final class RulesEffect extends BaseRepository
 {
     protected const ENTITY = EnrollmentSegment::class;
 
-    /** Room for what is told apart of every person, and for what is counted. */
+    /** Room for what is counted. */
     private const WITH_ROOM = 'SET STATEMENT tmp_memory_table_size = 536870912, max_heap_table_size = 536870912 FOR ';
 
     public function __construct(
@@ -96,90 +96,46 @@ final class RulesEffect extends BaseRepository
             $values["role$n"] = '% '.$code.' %';
         }
         $where = Sql::holds('g').' AND g.state IN (:states) AND ('.implode(' OR ', $likes).')';
+        $what = '0';
+        if ([] !== $alike) {
+            $numbers = $this->numbersOf($alike);
+            $where .= ' AND g.alike IN ('.implode(', ', array_merge(...$numbers)).')';
+            foreach (\array_slice($numbers, 1, preserve_keys: true) as $place => $some) {
+                $what = 'IF(g.alike IN ('.implode(', ', $some)."), $place, $what)";
+            }
+        }
 
-        return [] !== $alike
-            ? $this->alike($alike, $where, $values)
-            : $this->eachRow(
-                self::WITH_ROOM."
-                SELECT g.site_id AS site, g.roles, 0 AS what, COUNT(*) AS people
+        // Roles are long and mostly the same: what tells them apart is enough to group by.
+        return $this->eachRow(
+            self::WITH_ROOM."
+                SELECT g.site_id AS site, MIN(g.roles) AS roles, $what AS what, COUNT(*) AS people
                 FROM enrollment_segment g
                 WHERE $where
-                GROUP BY g.site_id, g.roles",
-                $values,
-            );
+                GROUP BY g.site_id, CRC32(g.roles), what",
+            $values,
+        );
     }
 
     /**
-     * A million people are looked up by one number each, which says with whom they are alike, in a table of this
-     * connection alone: several times as fast as by their rows.
+     * @param non-empty-list<AlikeToRules> $alike
      *
-     * @param list<AlikeToRules>   $alike
-     * @param array<string, mixed> $values
-     *
-     * @return \Traversable<int, Row>
+     * @return non-empty-list<non-empty-list<int>> the numbers of those alike
      */
-    private function alike(array $alike, string $where, array $values): \Traversable
+    private function numbersOf(array $alike): array
     {
-        $this->dropAlike();
-        try {
-            $this->numberAlike($alike);
-            // Roles are long and mostly the same: what tells them apart is enough to group by.
-            yield from $this->eachRow(
-                self::WITH_ROOM."
-                    SELECT g.site_id AS site, MIN(g.roles) AS roles, p.what, COUNT(*) AS people
-                    FROM enrollment_segment g
-                    STRAIGHT_JOIN person_alike p ON p.id = g.person_id
-                    WHERE $where
-                    GROUP BY g.site_id, CRC32(g.roles), p.what",
-                $values,
-            );
-        } finally {
-            $this->dropAlike();
-        }
-    }
-
-    /** @param list<AlikeToRules> $alike */
-    private function numberAlike(array $alike): void
-    {
-        $this->execute(
-            'CREATE TEMPORARY TABLE alike (
-                kind VARCHAR(16) CHARACTER SET ascii NOT NULL,
-                division_id BINARY(16) NOT NULL,
-                level SMALLINT NOT NULL,
-                what SMALLINT UNSIGNED NOT NULL,
-                PRIMARY KEY (kind, division_id, level) USING HASH
-             ) ENGINE = MEMORY',
-        );
         $divisions = $this->divisions->all();
-        $rows = $this->bulk();
-        foreach ($alike as $what => $each) {
-            foreach ($each->of as $person) {
-                $rows->add('alike', [
-                    'kind' => $person->kind->value,
-                    'division_id' => BulkWriter::id(($divisions[$person->division] ?? null)->id ?? Id::NONE),
-                    'level' => $person->level ?? -1,
-                    'what' => $what,
-                ]);
-            }
-        }
-        $rows->flush();
-        $this->execute(
-            self::WITH_ROOM.'
-                CREATE TEMPORARY TABLE person_alike (
-                    id BINARY(16) NOT NULL,
-                    what SMALLINT UNSIGNED NOT NULL,
-                    PRIMARY KEY (id) USING HASH
-                ) ENGINE = MEMORY AS
-                SELECT p.id, a.what
-                FROM person p FORCE INDEX (in_order)
-                STRAIGHT_JOIN alike a ON a.kind = p.kind AND a.division_id = p.division_id
-                    AND a.level = COALESCE(p.level, -1)',
-        );
-    }
 
-    private function dropAlike(): void
-    {
-        $this->execute('DROP TEMPORARY TABLE IF EXISTS person_alike, alike');
+        return array_map(
+            static fn(AlikeToRules $each): array => array_map(
+                static fn(Person $person): int => AlikeNumber::of(
+                    $person->kind->value,
+                    ($divisions[$person->division] ?? null)->id ?? Id::NONE,
+                    $person->level,
+                ),
+                $each->of,
+            ),
+            $alike,
+        );
     }
 
     /** @return \Traversable<int, Row> with `kind` and `number`, of everybody who has one */

@@ -6,6 +6,7 @@ namespace MintDoor\People\Repository;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Core\Time\Time;
+use MintDoor\People\AlikeNumber;
 use MintDoor\People\Facts;
 use MintDoor\People\FoundBy;
 use MintDoor\People\PersonName;
@@ -58,7 +59,7 @@ final readonly class PeopleWriter
             'email' => $facts->email,
         ]);
 
-        return new FoundBy($sortName, $names);
+        return new FoundBy($sortName, $names, AlikeNumber::of($kind, $division, $facts->level));
     }
 
     /**

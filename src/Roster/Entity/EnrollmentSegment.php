@@ -58,5 +58,8 @@ class EnrollmentSegment
         #[ORM\Column(type: 'instant')]
         public readonly int $sinceAt,
         #[ORM\Column(length: 164)] public readonly string $sortName,
+        /** `People\AlikeNumber` of the person. */
+        #[ORM\Column(type: 'bigint')]
+        public readonly int $alike,
     ) {}
 }

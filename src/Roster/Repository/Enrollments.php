@@ -18,6 +18,8 @@ use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Time\Time;
 use MintDoor\Core\Time\Window;
+use MintDoor\People\AlikeNumber;
+use MintDoor\People\FoundBy;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Entity\EnrollmentRecord;
 use MintDoor\Roster\NamedTimeline;
@@ -165,12 +167,16 @@ final class Enrollments extends BaseRepository
         return $seen;
     }
 
-    /** @param string $terms the words they are found by, each led by a blank */
-    public function rename(string $person, string $sortName, string $terms): void
+    /** What all rosters keep of somebody. */
+    public function describe(string $person, FoundBy $found): void
     {
         $id = Id::binary($person);
-        $this->execute('UPDATE enrollment SET terms = ? WHERE person_id = ?', [$terms, $id]);
-        $this->execute('UPDATE enrollment_segment SET sort_name = ? WHERE person_id = ?', [$sortName, $id]);
+        $this->execute('UPDATE enrollment SET terms = ? WHERE person_id = ?', [$found->terms, $id]);
+        $this->execute('UPDATE enrollment_segment SET sort_name = ?, alike = ? WHERE person_id = ?', [
+            $found->sortName,
+            $found->alike,
+            $id,
+        ]);
     }
 
     /** Notes that somebody was in a site. */
@@ -220,17 +226,21 @@ final class Enrollments extends BaseRepository
     public function restate(string $siteId, array $people): void
     {
         $this->locks->people($people);
-        $names = [];
+        $enrollments = $this->ofPeople($siteId, $people);
+        $timelines = [];
         foreach (
-            $this->rows('SELECT id, sort_name FROM person WHERE id IN (?)', [
+            $this->rows('SELECT p.id, p.sort_name, '.AlikeNumber::SQL.' AS alike FROM person p WHERE p.id IN (?)', [
                 array_map(Id::binary(...), $people),
             ]) as $row
         ) {
-            $names[$row->id('id')] = $row->string('sort_name');
-        }
-        $timelines = [];
-        foreach ($this->ofPeople($siteId, $people) as $id => $enrollment) {
-            $timelines[$id] = new NamedTimeline($enrollment->timeline(), $names[$id] ?? '');
+            $id = $row->id('id');
+            if (isset($enrollments[$id])) {
+                $timelines[$id] = new NamedTimeline(
+                    $enrollments[$id]->timeline(),
+                    $row->string('sort_name'),
+                    $row->int('alike'),
+                );
+            }
         }
         if ([] !== $timelines) {
             $this->store($siteId, $timelines);
@@ -266,6 +276,7 @@ final class Enrollments extends BaseRepository
                     'person_id' => BulkWriter::id($personId),
                     ...self::columns($segment, $this->roles->book()),
                     'sort_name' => $named->sortName,
+                    'alike' => $named->alike,
                 ]);
             }
         }

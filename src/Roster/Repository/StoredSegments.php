@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster\Repository;
 
+use MintDoor\People\AlikeNumber;
 use MintDoor\Roster\Entity\EnrollmentSegment;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Id;
@@ -45,7 +46,7 @@ final class StoredSegments extends BaseRepository
     {
         $stored = [];
         $rows = $this->eachRow(
-            'SELECT person_id, `'.implode('`, `', self::COLUMNS).'`, g.sort_name, e.terms
+            'SELECT person_id, `'.implode('`, `', self::COLUMNS).'`, g.sort_name, g.alike, e.terms
              FROM enrollment_segment g
              LEFT JOIN enrollment e USING (site_id, person_id)
              WHERE site_id = ?
@@ -56,6 +57,7 @@ final class StoredSegments extends BaseRepository
             $stored[$site.$row->id('person_id')][] = array_map($row->string(...), [
                 ...self::COLUMNS,
                 'sort_name',
+                'alike',
                 'terms',
             ]);
         }
@@ -63,22 +65,20 @@ final class StoredSegments extends BaseRepository
         return $stored;
     }
 
-    /** @return array<string, array{string, string}> what people of a site are sorted and found by, by person */
+    /** @return array<string, list<string>> what people of a site are sorted, counted and found by, by person */
     public function names(string $site): array
     {
         $names = [];
         foreach (
             $this->rows(
-                <<<'SQL'
-                    SELECT p.id, p.sort_name, p.terms
-                    FROM enrollment e
-                    JOIN person p ON p.id = e.person_id
-                    WHERE e.site_id = ?
-                    SQL,
+                'SELECT p.id, p.sort_name, '.AlikeNumber::SQL.' AS alike, p.terms
+                 FROM enrollment e
+                 JOIN person p ON p.id = e.person_id
+                 WHERE e.site_id = ?',
                 [Id::binary($site)],
             ) as $row
         ) {
-            $names[$row->id('id')] = [$row->string('sort_name'), $row->string('terms')];
+            $names[$row->id('id')] = array_map($row->string(...), ['sort_name', 'alike', 'terms']);
         }
 
         return $names;

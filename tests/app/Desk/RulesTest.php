@@ -42,6 +42,48 @@ final class RulesTest extends ApiTestCase
         self::assertContains('see-marks', $this->may('assistant'));
     }
 
+    public function testWhomABandIsForIsCountedByWhatTheyAreNow(): void
+    {
+        $rules = $this->rules();
+        $place = array_search('learner', array_column($rules['roles'], 'code'), true);
+        $rules['roles'][$place]['bands'][1]['levels'] = [7, 8];
+        $this->put($rules);
+        $rules['roles'][$place]['bands'][1]['permissions'] = ['enter', 'do-work', 'see-roster'];
+        $affected = fn(): array => $this->call('admin', 'PUT', '/rules', ['rules' => $rules])['affected'];
+        $closed = ['permission' => 'read-closed', 'gain' => false];
+        self::assertSame([['people' => 2, 'sites' => 2]], self::but($closed, $affected()));
+        $this->change('lead', 'let-in', 'newcomer', 'learner');
+        self::assertSame([['people' => 3, 'sites' => 2]], self::but($closed, $affected()));
+        $this->call('admin', 'PUT', '/people/'.$this->ids['learner'], [
+            'given' => 'Learner',
+            'family' => 'Learnersen',
+            'level' => 6,
+            'number' => 'X77LEARNER',
+            'email' => 'learner@example.org',
+        ], 200, ['If-Match' => '"1"']);
+        self::assertSame([['people' => 1, 'sites' => 1]], self::but($closed, $affected()));
+        self::assertSame(0, $this->command('roster:verify')[0]);
+        $this->db()->executeStatement('UPDATE enrollment_segment SET alike = alike + 1 LIMIT 1');
+        self::assertSame(1, $this->command('roster:verify')[0]);
+        self::assertSame(0, $this->command('roster:verify', ['--fix' => true])[0]);
+        self::assertSame(0, $this->command('roster:verify')[0]);
+    }
+
+    /**
+     * @param array<string, mixed>       $common
+     * @param list<array<string, mixed>> $affected
+     *
+     * @return list<array<string, mixed>> what is said beside that, which is said of each
+     */
+    private static function but(array $common, array $affected): array
+    {
+        return array_map(static function (array $each) use ($common): array {
+            self::assertSame($common, array_intersect_key($each, $common));
+
+            return array_diff_key($each, $common);
+        }, $affected);
+    }
+
     public function testWhoeverLooksAtAnOlderVersionIsTold(): void
     {
         $this->put($this->without('class-assistant', 'see-marks'));
