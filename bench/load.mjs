@@ -1,40 +1,15 @@
 // What others notice while the most expensive requests there are run as fast as they are taken: by somebody who is not
 // signed in, and by a tutor. Run by bin/bench. Environment: MINT_DOOR_URL, PASSWORD, SECONDS.
-import { Agent, request } from 'node:http'
+import { Agent } from 'node:http'
+import { exchange } from './session.mjs'
 
-const base = new URL('/api/v1', process.env.MINT_DOOR_URL)
 const seconds = Number(process.env.SECONDS ?? 20)
 const MEDIAN = 300
 const P95 = 1_000
 
-/** Answers status, milliseconds and the session's cookie; a body is sent as it is. */
+/** As `exchange()`; where nothing is answered the status is 0. */
 const ask = (agent, method, path, content, cookie = '') =>
-  new Promise((resolve) => {
-    const started = process.hrtime.bigint()
-    const headers = { 'X-Mint-Door': '1', 'Content-Type': 'application/json', Cookie: cookie }
-    const call = request(
-      { agent, host: base.hostname, port: base.port, method, path: base.pathname + path, headers },
-      (response) => {
-        let text = ''
-        response
-          .setEncoding('utf8')
-          .on('data', (part) => (text += part))
-          .on('end', () => {
-            const set = (response.headers['set-cookie'] ?? []).map((each) => each.split(';')[0]).join('; ')
-            resolve({
-              status: response.statusCode,
-              ms: Number(process.hrtime.bigint() - started) / 1e6,
-              cookie: set || cookie,
-              text,
-            })
-          })
-      },
-    )
-    call.on('error', () =>
-      resolve({ status: 0, ms: Number(process.hrtime.bigint() - started) / 1e6, cookie, text: '' }),
-    )
-    call.end(content)
-  })
+  exchange(process.env.MINT_DOOR_URL, agent, method, path, content, cookie).catch(() => ({ status: 0, ms: 0, cookie }))
 const one = new Agent({ keepAlive: true, maxSockets: 1 })
 const signIn = async (login) => {
   const { status, cookie } = await ask(

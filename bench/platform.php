@@ -40,7 +40,7 @@ function seconds(callable $work): float
 /**
  * Takes all rows away that fit, and writes them again, many to a statement, a tenth of each table to a transaction.
  *
- * @param array<string, string> $where condition by table
+ * @param array<string, string> $where condition by table, those that others point to first
  *
  * @return float how many seconds the writing takes
  */
@@ -74,22 +74,24 @@ function writtenAgain(Connection $db, array $where): float
             );
         }
         foreach ($rows as $n => $row) {
-            $chunks[intdiv($n * 10, count($rows))][$table][] = $row;
+            $chunks[$table][intdiv($n * 10, count($rows))][] = $row;
         }
+    }
+    foreach (array_reverse($where) as $table => $condition) {
         $db->executeStatement("DELETE FROM $table WHERE $condition");
     }
 
     return seconds(static function () use ($db, $chunks): void {
-        foreach ($chunks as $chunk) {
-            $db->transactional(static function () use ($db, $chunk): void {
-                $writer = new BulkWriter($db);
-                foreach ($chunk as $table => $rows) {
+        foreach ($chunks as $table => $tenths) {
+            foreach ($tenths as $rows) {
+                $db->transactional(static function () use ($db, $table, $rows): void {
+                    $writer = new BulkWriter($db);
                     foreach ($rows as $row) {
                         $writer->add($table, $row);
                     }
-                }
-                $writer->flush();
-            });
+                    $writer->flush();
+                });
+            }
         }
     });
 }

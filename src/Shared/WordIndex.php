@@ -37,9 +37,16 @@ final readonly class WordIndex
         private string $any = '1',
     ) {}
 
-    /** @param non-empty-list<string> $tokens folded beginnings of words */
-    public function rarestFirst(array $tokens): RarestFirst
+    /**
+     * @param non-empty-list<string> $tokens folded beginnings of words
+     *
+     * @return non-empty-list<string> the one that finds least first
+     */
+    public function rarestFirst(array $tokens): array
     {
+        if (1 === \count($tokens)) {
+            return $tokens;
+        }
         $counts = array_map(
             fn(int $n): string => "(
                 SELECT COUNT(*)
@@ -58,7 +65,7 @@ final readonly class WordIndex
         $lengths = array_map(static fn(string $token): int => -\strlen($token), $tokens);
         array_multisort($order, $lengths, $tokens);
 
-        return new RarestFirst($tokens, $order[0] >= $this->common);
+        return $tokens;
     }
 
     /**
@@ -73,7 +80,7 @@ final readonly class WordIndex
     public function drivenBy(array $tokens, ?Cursor $cursor): array
     {
         if (null === $cursor) {
-            return $this->rarestFirst($tokens)->tokens;
+            return $this->rarestFirst($tokens);
         }
         $first = (string) $cursor->values[0];
 

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace MintDoor\People\Repository;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Shared\RarestFirst;
 use MintDoor\Shared\WordIndex;
 
-/** Who is found by a word. Counted at every key, and no further than it takes (`bin/bench`: search). */
+/** Who is found by a word. */
 final readonly class Bearers
 {
+    /** Counting who bears a word stops here: beyond, it is just common. */
     private const COMMON = 250;
 
-    /** Digits from which on a number is one person's. */
-    private const NUMBER = 6;
+    /** Letters from which on a word is taken for rare without counting, at every key (`bin/bench`: search). */
+    private const LONG = 6;
 
     public WordIndex $index;
 
@@ -23,11 +23,15 @@ final readonly class Bearers
         $this->index = new WordIndex($db, 'person_term', ['term', 'sort_name'], 'person_id', self::COMMON, ' ');
     }
 
-    /** @param non-empty-list<string> $tokens folded beginnings of words */
-    public function rarestFirst(array $tokens): RarestFirst
+    /**
+     * @param non-empty-list<string> $tokens folded beginnings of words
+     *
+     * @return non-empty-list<string>
+     */
+    public function rarestFirst(array $tokens): array
     {
-        return 1 === \count($tokens) && ctype_digit($tokens[0]) && \strlen($tokens[0]) >= self::NUMBER
-            ? new RarestFirst($tokens, false)
-            : $this->index->rarestFirst($tokens);
+        usort($tokens, static fn(string $a, string $b): int => \strlen($b) <=> \strlen($a));
+
+        return \strlen($tokens[0]) >= self::LONG ? $tokens : $this->index->rarestFirst($tokens);
     }
 }

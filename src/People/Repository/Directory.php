@@ -80,18 +80,33 @@ final readonly class Directory
     }
 
     /**
-     * Who fits what was typed, with their present state in a site. Driven by the word that fewest bear.
+     * Who fits what was typed, with their present state in a site. Where many do, those of the site are looked for on
+     * their own, so that namesakes elsewhere do not crowd them out: in its roster, which does not grow with the
+     * platform.
      *
      * @return list<Row> with `PersonRow::COLUMNS`, and `terms`, `state`, `roles`, `from_at`, `until_at`, `since_at`,
      *     `holds_seat`
      */
     public function find(PeopleQuery $query, string $siteId): array
     {
-        $hits = [] === $query->tokens || str_contains($query->identifier, '@')
-            ? self::byAddress($query)
-            : $this->byWords($query->tokens, $siteId);
+        if ([] === $query->tokens || str_contains($query->identifier, '@')) {
+            $hits = self::byAddress($query);
 
-        return $this->hits($hits->sql, $hits->values, $siteId);
+            return $this->hits($hits->sql, $hits->values, $siteId);
+        }
+        $tokens = $this->bearers->rarestFirst($query->tokens);
+        $hits = self::everywhere($tokens);
+        $rows = $this->hits($hits->sql, $hits->values, $siteId);
+        if ([] === $rows || $rows[0]->int('hits') < self::MOST_ELSEWHERE) {
+            return $rows;
+        }
+        $hits = self::here($tokens, $siteId);
+        $found = [];
+        foreach ([...$this->hits($hits->sql, $hits->values, $siteId), ...$rows] as $row) {
+            $found[$row->id('person_id')] ??= $row;
+        }
+
+        return array_values($found);
     }
 
     /**
@@ -100,7 +115,7 @@ final readonly class Directory
      * @param string                  $hits   SQL for their ids, as `person_id`
      * @param array<array-key, mixed> $values of it, by place
      *
-     * @return list<Row> as `find()`
+     * @return list<Row> as `find()`, and `hits`: how many of the ids there were, repeats counted
      */
     public function hits(string $hits, array $values, string $siteId): array
     {
@@ -108,8 +123,8 @@ final readonly class Directory
 
         return $this->rows(
             'SELECT '.PersonRow::COLUMNS.",
-                p.terms, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat
-             FROM (SELECT DISTINCT person_id FROM ($hits) every) hit
+                p.terms, g.state, g.roles, g.from_at, g.until_at, g.since_at, g.holds_seat, hit.hits
+             FROM (SELECT DISTINCT person_id, COUNT(*) OVER () AS hits FROM ($hits) every) hit
              STRAIGHT_JOIN person p ON p.id = hit.person_id AND p.gone IS NULL
              JOIN division pd ON pd.id = p.division_id
              LEFT JOIN account a ON a.person_id = p.id
@@ -153,40 +168,39 @@ final readonly class Directory
         );
     }
 
-    /**
-     * Those of the site are looked for on their own, so that namesakes elsewhere do not crowd them out: among those who
-     * bear the rarest word, or, where it is a common one, in the roster, which does not grow with the platform.
-     *
-     * @param non-empty-list<string> $tokens
-     */
-    private function byWords(array $tokens, string $siteId): Fragment
+    /** @param non-empty-list<string> $tokens of which the first drives */
+    private static function everywhere(array $tokens): Fragment
     {
-        $words = $this->bearers->rarestFirst($tokens);
-        $like = array_map(static fn(string $token): string => '% '.$token.'%', $words->tokens);
-        $rest = \array_slice($like, 1);
-        $here = $words->areCommon
-            ? new Fragment(
-                'SELECT e.person_id FROM enrollment e WHERE e.site_id = ? AND '.self::all('e.terms', \count($like)),
-                [Id::binary($siteId), ...$like],
-            )
-            : new Fragment(
-                'SELECT w.person_id
-                 FROM person_term w
-                 STRAIGHT_JOIN enrollment e ON e.site_id = ? AND e.person_id = w.person_id
-                 WHERE w.term LIKE ? AND '.self::all('w.names', \count($rest)),
-                [Id::binary($siteId), $words->tokens[0].'%', ...$rest],
-            );
+        $rest = self::containing(\array_slice($tokens, 1));
         $names = self::all('w.names', \count($rest));
-        $mostHere = self::MOST_HERE;
-        $mostElsewhere = self::MOST_ELSEWHERE;
+        $most = self::MOST_ELSEWHERE;
 
         return new Fragment(
-            "($here->sql LIMIT $mostHere)
-             UNION ALL
-             (SELECT w.person_id FROM person_term w WHERE w.term LIKE ? AND $names ORDER BY w.term
-              LIMIT $mostElsewhere)",
-            [...$here->values, $words->tokens[0].'%', ...$rest],
+            "SELECT w.person_id FROM person_term w WHERE w.term LIKE ? AND $names ORDER BY w.term LIMIT $most",
+            [$tokens[0].'%', ...$rest],
         );
+    }
+
+    /** @param non-empty-list<string> $tokens */
+    private static function here(array $tokens, string $siteId): Fragment
+    {
+        $names = self::all('e.terms', \count($tokens));
+        $most = self::MOST_HERE;
+
+        return new Fragment(
+            "SELECT e.person_id FROM enrollment e WHERE e.site_id = ? AND $names LIMIT $most",
+            [Id::binary($siteId), ...self::containing($tokens)],
+        );
+    }
+
+    /**
+     * @param list<string> $tokens
+     *
+     * @return list<string> for `LIKE`, of names of which each is led by a blank
+     */
+    private static function containing(array $tokens): array
+    {
+        return array_map(static fn(string $token): string => '% '.$token.'%', $tokens);
     }
 
     /** So many conditions that a column contains something. */

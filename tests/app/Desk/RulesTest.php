@@ -70,10 +70,10 @@ final class RulesTest extends ApiTestCase
     }
 
     /**
-     * @param array<string, mixed>       $common
-     * @param list<array<string, mixed>> $affected
+     * @param array<string, mixed>     $common
+     * @param array<array-key, mixed> $affected
      *
-     * @return list<array<string, mixed>> what is said beside that, which is said of each
+     * @return array<array-key, mixed> what is said beside that, which is said of each
      */
     private static function but(array $common, array $affected): array
     {
