@@ -87,7 +87,8 @@ $clean = static function () use ($db, $tables, $mine): void {
         )
         ?: '0x00';
     $db->executeStatement("DELETE FROM account_row WHERE person_id IN ($ids)");
-    foreach (array_reverse($tables + ['message' => 'person_id', 'first_password' => 'person_id']) as $table => $column) {
+    $all = array_reverse($tables + ['message' => 'person_id', 'first_password' => 'person_id']);
+    foreach ($all as $table => $column) {
         $db->executeStatement("DELETE FROM $table WHERE $column IN ($ids)");
     }
     $db->executeStatement("DELETE FROM letter WHERE address LIKE 'bench%@bench.example.org'");
