@@ -19,10 +19,10 @@ use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\Many;
+use MintDoor\Shared\Repository\WordIndex;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Sql;
 use MintDoor\Shared\Where;
-use MintDoor\Shared\WordIndex;
 use MintDoor\Sites\Repository\Divisions;
 
 /**

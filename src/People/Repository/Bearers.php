@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\People\Repository;
 
 use Doctrine\DBAL\Connection;
-use MintDoor\Shared\WordIndex;
+use MintDoor\Shared\Repository\WordIndex;
 
 /** Who is found by a word. */
 final readonly class Bearers

@@ -11,7 +11,7 @@ use MintDoor\Core\Text\Folding;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\BulkWriter;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\WordIndex;
+use MintDoor\Shared\Repository\WordIndex;
 use MintDoor\Sites\Entity\Site;
 use MintDoor\Sites\Entity\SiteTerm;
 

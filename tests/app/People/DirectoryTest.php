@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\People;
 
-use MintDoor\Shared\WordIndex;
+use MintDoor\Shared\Repository\WordIndex;
 use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\TestWith;
 

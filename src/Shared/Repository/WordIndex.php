@@ -2,14 +2,19 @@
 
 declare(strict_types=1);
 
-namespace MintDoor\Shared;
+namespace MintDoor\Shared\Repository;
 
 use Doctrine\DBAL\Connection;
+use MintDoor\Shared\Cursor;
+use MintDoor\Shared\Problem;
+use MintDoor\Shared\Row;
+use MintDoor\Shared\Statements;
+use MintDoor\Shared\Where;
 
 /**
  * What is found by words, in a table with a row for each word of each: `term` is the word, `names` all of them. A list
  * comes in the order of its primary key, so that a page costs what is on it: first what has the word that was typed.
- * In statements the table is `w`.
+ * In statements the table is `w`. By hand: asked at every key (`bin/bench`: search; `bin/bench scale`).
  */
 final readonly class WordIndex
 {
