@@ -3,15 +3,15 @@ import { api, Problem, take } from '@/shared/api'
 import { queries } from '@/shared/queries'
 import { wentWrong } from '@/shared/undo'
 
-export type SheetKind = 'pasted' | 'people' | 'sites' | 'accounts'
+export type WorkKind = 'pasted' | 'people' | 'sites' | 'accounts'
 
 /**
- * Keeps what is worked on as a change list on the server, so that it is found again under ChangeLists: begun with the
+ * Keeps what is worked on as a change list on the server, so that it is found again under Changes: begun with the
  * first thing that is worth keeping, saved a moment after each change, one save after the other. Example: `const kept =
  * useKept({ kind: 'pasted', site, title, work, worth: () => text.value !== '' })`.
  */
 export function useKept<W extends object>(about: {
-  kind: SheetKind
+  kind: WorkKind
   site: string | null
   title: () => string
   work: Ref<W>

@@ -62,7 +62,7 @@ final class ChangesTest extends ApiTestCase
         );
     }
 
-    public function testAListIsUndoneAsASheetAndWhatWasChangedSinceIsLeftAlone(): void
+    public function testAListIsUndoneAsAnotherAndWhatWasChangedSinceIsLeftAlone(): void
     {
         $changeList = $this->changeList('lead', 'pause', ['p0', 'p1', 'p2'])['changeList'];
         $this->change('lead', 'resume', 'p1', site: 'big');

@@ -71,7 +71,7 @@ final class VerifyTest extends ApiTestCase
         self::assertStringContainsString('1 differ', $said);
     }
 
-    public function testWhatIsWrongIsFoundAndMended(): void
+    public function testWhatIsWrongIsFoundAndFixed(): void
     {
         $this->db()->executeStatement(
             "UPDATE enrollment_segment SET state = 'paused' WHERE site_id = ? AND person_id = ?",

@@ -134,7 +134,7 @@ final class LineComputerTest extends TestCase
     }
 
     #[DataProvider('requests')]
-    public function testEveryWishInEveryState(string $state, Verb $verb, ?string $role, string $outcome): void
+    public function testEveryRequestInEveryState(string $state, Verb $verb, ?string $role, string $outcome): void
     {
         $world = self::world();
         $world->enrollments['learner0'] = self::in($state);

@@ -70,7 +70,7 @@ final class TiesTest extends TestCase
     }
 
     /** Whoever fixes a broken tie made it, however old the grant is. */
-    public function testATieThatIsMendedBeginsAnew(): void
+    public function testATieThatIsBroughtBackBeginsAnew(): void
     {
         $fixed = self::override(OverrideKind::Withdrawn, new Window(500, 700), 'me');
         $tie = self::ties([self::grant(DoorKind::Feed, null, overrides: [$fixed])])[0];
