@@ -27,8 +27,8 @@ final readonly class Directory
     use Statements;
 
     /** People of the site, and of the whole directory, looked at before ranking. */
-    private const MOST_HERE = 40;
-    private const MOST_ELSEWHERE = 80;
+    private const MOST_HERE = 30;
+    private const MOST_ELSEWHERE = 60;
 
     public function __construct(
         private Connection $db,
