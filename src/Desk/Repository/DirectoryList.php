@@ -56,9 +56,12 @@ final class DirectoryList extends BaseRepository
         $tokens = [] === $tokens ? [] : $this->bearers->index->drivenBy($tokens, $cursor);
         $order = $this->order($tokens);
         $criteria = $this->criteria($filter, $tokens, $reach, $now);
-        $which = $this->once(clone $criteria, $tokens)->after($order, $cursor);
+        $which = $this->once(clone $criteria, $tokens);
+        $which = [] === $tokens
+            ? $which->after($order, $cursor)
+            : $this->bearers->index->after($which, $criteria, self::tables($filter, $tokens), $cursor);
         $rows = $this->rows(
-            'SELECT '.PersonRow::COLUMNS.', page.term
+            'SELECT '.PersonRow::COLUMNS.'
              FROM (
                 SELECT p.id, p.sort_name, '.([] === $tokens ? "''" : 'w.term').' AS term
                 FROM '.self::tables($filter, $tokens).'
@@ -112,7 +115,7 @@ final class DirectoryList extends BaseRepository
     {
         return [] === $tokens
             ? Cursor::write(self::NAME, [$last->string('sort_name'), $last->id('person_id')])
-            : $this->bearers->index->place(self::NAME, $tokens, $last, $last->id('person_id'));
+            : $this->bearers->index->place(self::NAME, $tokens, $last->id('person_id'));
     }
 
     /** @param list<string> $tokens */

@@ -67,9 +67,11 @@ final class SiteList extends BaseRepository
         $tokens = [] === $tokens ? [] : $index->drivenBy($tokens, $cursor);
         $order = [] === $tokens ? ['s.title' => 'ASC', 's.id' => 'ASC'] : $index->order();
         $criteria = $this->criteria($caller, $filter, $tokens, $runs, $now, $remembered);
-        $which = ([] === $tokens ? clone $criteria : $index->once(clone $criteria))->after($order, $cursor);
+        $which = [] === $tokens
+            ? (clone $criteria)->after($order, $cursor)
+            : $index->after($index->once(clone $criteria), $criteria, self::tables($filter, $tokens), $cursor);
         $rows = $this->rows(
-            'SELECT '.SiteRow::COLUMNS.', page.inside, page.term
+            'SELECT '.SiteRow::COLUMNS.'
              FROM (
                 SELECT s.id, '.([] === $tokens ? "0 AS inside, '' AS term" : 'w.inside, w.term').'
                 FROM '.self::tables($filter, $tokens).'
@@ -88,7 +90,7 @@ final class SiteList extends BaseRepository
         $next = match (true) {
             null === $last => null,
             [] === $tokens => Cursor::write(self::NAME, [$last->string('title'), $last->id('id')]),
-            default => $index->place(self::NAME, $tokens, $last, $last->id('id')),
+            default => $index->place(self::NAME, $tokens, $last->id('id')),
         };
         // Where all of them are on the page they need not be counted.
         $many = null === $cursor && !$more

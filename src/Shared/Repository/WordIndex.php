@@ -6,8 +6,10 @@ namespace MintDoor\Shared\Repository;
 
 use Doctrine\DBAL\Connection;
 use MintDoor\Shared\Cursor;
+use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Sql;
 use MintDoor\Shared\Statements;
 use MintDoor\Shared\Where;
 
@@ -97,7 +99,7 @@ final readonly class WordIndex
     /** @return ?Cursor of a list of what words find */
     public function cursor(?string $cursor, string $list): ?Cursor
     {
-        return Cursor::read($cursor, $list, 's'.str_repeat('s', \count($this->sorted)).'u');
+        return Cursor::read($cursor, $list.' by words', 'su');
     }
 
     /** @return array<string, string> */
@@ -138,19 +140,44 @@ final readonly class WordIndex
     }
 
     /**
-     * @param non-empty-list<string> $tokens
-     * @param Row                    $last   of a page, with what it is sorted by
-     * @param string                 $id     its id
+     * That rows come after the last of a page. Its place is looked up among what the list has: the word that finds
+     * somebody may be a number or login that is not shown, so it is not handed out.
+     *
+     * @param Where  $listed what the list has
+     * @param string $tables of the list
+     *
+     * @throws Problem of type `BadCursor`
      */
-    public function place(
-        string $list,
-        array $tokens,
-        Row $last,
-        string $id,
-    ): string {
-        $sorted = array_map(static fn(string $column): string => $last->string($column), $this->sorted);
+    public function after(
+        Where $where,
+        Where $listed,
+        string $tables,
+        ?Cursor $cursor,
+    ): Where {
+        if (null === $cursor) {
+            return $where;
+        }
+        $id = Id::binary((string) $cursor->values[1]);
+        $last = (clone $listed)->and("w.$this->id = :last", ['last' => $id]);
+        $sorted = implode(', ', array_map(static fn(string $column): string => "w.$column", $this->sorted));
+        $row =
+            $this->row("SELECT $sorted FROM $tables WHERE ".$last->sql()." ORDER BY $sorted LIMIT 1", $last->values)
+            ?? throw Cursor::unknown();
+        $place = [];
+        foreach ($this->sorted as $n => $column) {
+            $place["c$n"] = $row->string($column);
+        }
 
-        return Cursor::write($list, [$tokens[0], ...$sorted, $id]);
+        return $where->and(Sql::after($this->order()), $place + ['c'.\count($this->sorted) => $id]);
+    }
+
+    /**
+     * @param non-empty-list<string> $tokens
+     * @param string                 $id     of the last of a page
+     */
+    public function place(string $list, array $tokens, string $id): string
+    {
+        return Cursor::write($list.' by words', [$tokens[0], $id]);
     }
 
     protected function connection(): Connection

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Tests\App\People;
 
+use MintDoor\Shared\Cursor;
 use MintDoor\Shared\Repository\WordIndex;
 use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -85,9 +86,21 @@ final class DirectoryTest extends ApiTestCase
     {
         $next = $this->call('admin', 'GET', '/directory?q=x77&limit=2')['next'];
         self::assertCount(2, $this->call('admin', 'GET', "/directory?q=x77&limit=2&cursor=$next")['items']);
+        self::assertStringNotContainsStringIgnoringCase('X77A', (string) base64_decode(strtr($next, '-_', '+/')));
         foreach (['?q=new', '', '?label=x&q=x77'] as $elsewhere) {
             $query = $elsewhere.('' === $elsewhere ? '?' : '&')."cursor=$next";
             $problem = $this->call('admin', 'GET', '/directory'.$query, null, 422);
+            self::assertStringEndsWith('bad-cursor', $problem['type']);
+        }
+    }
+
+    /** What somebody is found by may not be shown: a place tells nothing of it, nor of whom the list does not have. */
+    public function testAPlaceIsOnlyOfWhomTheListHas(): void
+    {
+        $at = static fn(string $id): string => Cursor::write('directory by words', ['x77', $id]);
+        $this->call('lead', 'GET', '/directory?q=x77&cursor='.$at($this->ids['admin']));
+        foreach ([$this->ids['junior'], $this->ids['evening']] as $elsewhere) {
+            $problem = $this->call('lead', 'GET', '/directory?q=x77&cursor='.$at($elsewhere), null, 422);
             self::assertStringEndsWith('bad-cursor', $problem['type']);
         }
     }
