@@ -19,7 +19,7 @@ final readonly class RuleChange
             }
         }
 
-        return array_keys($codes);
+        return array_map(strval(...), array_keys($codes));
     }
 
     /**

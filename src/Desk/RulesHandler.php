@@ -71,7 +71,10 @@ final readonly class RulesHandler
     {
         $before = $this->roles->rules();
         $change = new RuleChange($before, $after);
-        $touched = $change->roles();
+        // Nobody holds a role that is not there yet, whatever it is called.
+        $touched = array_values(
+            array_filter($change->roles(), static fn(string $code): bool => null !== $before->roles->find($code)),
+        );
 
         return new RulesPreview(
             problems: array_map(

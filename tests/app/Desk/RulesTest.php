@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Tests\App\Desk;
 
 use MintDoor\Tests\App\ApiTestCase;
+use PHPUnit\Framework\Attributes\DataProvider;
 
 final class RulesTest extends ApiTestCase
 {
@@ -40,6 +41,23 @@ final class RulesTest extends ApiTestCase
         $before = $this->call('admin', 'GET', '/rules?version=1')['rules'];
         self::assertSame(3, $this->put($before, 2)['version']);
         self::assertContains('see-marks', $this->may('assistant'));
+    }
+
+    #[DataProvider('codesThatCannotBe')]
+    public function testARoleWhoseCodeCannotBeIsRefusedInWords(string $code): void
+    {
+        $rules = $this->rules();
+        $rules['roles'][] = ['code' => $code, 'name' => 'New', 'rank' => 3, 'lead' => false] + $rules['roles'][1];
+        $problems = $this->call('admin', 'PUT', '/rules', ['rules' => $rules])['problems'];
+        self::assertContains('bad-code', array_column($problems, 'code'));
+    }
+
+    /** @return iterable<array{string}> */
+    public static function codesThatCannotBe(): iterable
+    {
+        yield ['jürgen'];
+        yield ['12'];
+        yield ["\u{1D11E}"];
     }
 
     public function testWhomABandIsForIsCountedByWhatTheyAreNow(): void
