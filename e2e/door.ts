@@ -38,6 +38,12 @@ export async function signIn(page: Page, login: string) {
   await expect(page).toHaveURL(/\/sites\/(run|in)/)
 }
 
+/** By the menu of what is one's own. */
+export async function signOut(page: Page) {
+  await page.locator('.who').click()
+  await page.getByRole('menuitem', { name: 'Sign out' }).click()
+}
+
 /** Opens the roster of a site from the list of those one runs. */
 export async function openSite(page: Page, title: string) {
   await page.getByRole('link', { name: title, exact: true }).click()

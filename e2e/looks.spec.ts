@@ -9,6 +9,7 @@ import {
   openSite,
   row,
   signIn,
+  signOut,
   test,
 } from './door'
 
@@ -142,7 +143,7 @@ test('pages forbid what they do not need', async ({ page, request }) => {
   await signIn(page, 'pip.halvorsen')
   const cookie = (await page.context().cookies()).find((each) => each.name === 'mint_door')
   expect([cookie?.httpOnly, cookie?.sameSite]).toEqual([true, 'Lax'])
-  await page.getByRole('button', { name: 'Sign out' }).click()
+  await signOut(page)
   await expect(page).toHaveURL(/sign-in/)
   expect((await page.request.get('/api/v1/me')).status()).toBe(401)
 })

@@ -10,6 +10,7 @@ import {
   paste,
   row,
   signIn,
+  signOut,
   test,
 } from './door'
 import { STAGE } from './stage'
@@ -172,7 +173,7 @@ test('the doors of a site, and a learner who comes in on a phone', async ({ page
   await page.getByRole('heading', { name: 'Practice-room door' }).scrollIntoViewIfNeeded()
   await page.screenshot({ path: folder + 'doors.png' })
   const key = (await page.locator('.key').first().textContent()) ?? ''
-  await page.getByRole('button', { name: 'Sign out' }).click()
+  await signOut(page)
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto('/join#' + key)
   await page.getByLabel('Login name or e-mail').fill('ottilie.vasbrandt')

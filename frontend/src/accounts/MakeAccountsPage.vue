@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -11,7 +12,6 @@ import { done } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
 import { useKept } from '@/changes/kept'
 import TellThem from '@/messages/TellThem.vue'
-import { useSlowly } from '@/ui/slowly'
 import { FIELDS, takeAccountsBack, type Typed } from './accounts'
 import AccountRows from './AccountRows.vue'
 import OneAccount from './OneAccount.vue'
@@ -76,7 +76,7 @@ const request = computed(() => ({
   level: work.value.level === '' ? null : Number(work.value.level),
   choices: work.value.choices,
 }))
-const asked = useSlowly(request, 350)
+const asked = refDebounced(request, 350)
 const {
   data: batch,
   error,

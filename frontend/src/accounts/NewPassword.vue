@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { refDebounced } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
 import ProgressBar from 'primevue/progressbar'
 import { computed, ref, watch } from 'vue'
-import { useSlowly } from '@/ui/slowly'
 
 /** A password somebody chooses, and how hard it would be to guess, said while it is typed. The server decides. */
 const props = defineProps<{ id: string; label: string; wrong?: string; own?: string[] }>()
@@ -10,7 +10,7 @@ const password = defineModel<string>({ required: true })
 const SHORTEST = 12
 /** From 0, guessed at once, to 4; null while nothing is known. */
 const score = ref<number | null>(null)
-const slowly = useSlowly(password, 120)
+const slowly = refDebounced(password, 120)
 
 let weigh: ((password: string) => number) | undefined
 /** What weighs passwords is large, so that it is fetched once somebody types one. */

@@ -1,19 +1,34 @@
 <script setup lang="ts">
-import { defineAsyncComponent, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
+import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import UndoStrip from '@/ui/UndoStrip.vue'
-import { switchColours, dark } from '@/shared/colours'
 import { connection } from '@/shared/connection'
 import FindOrDo from './FindOrDo.vue'
+import PersonMenu from './PersonMenu.vue'
 import { useKeys } from '@/shared/keys'
 import { me, signOut } from '@/shared/me'
 import { undoLast } from '@/shared/undo'
 import NoticeStrip from '@/messages/NoticeStrip.vue'
 
 const SignInAgain = defineAsyncComponent(() => import('@/accounts/SignInAgain.vue'))
+const { t } = useI18n()
 const route = useRoute()
 const router = useRouter()
 const keysShown = ref(false)
+/** With what their addresses begin with. */
+const rooms = computed(() => [
+  { to: '/', on: '/sites', words: t('app.sites') },
+  ...(me.value?.mayMakeSites
+    ? [
+        { to: '/people', on: '/people', words: t('app.people') },
+        { to: '/changes', on: '/changes', words: t('app.changeLists') },
+        { to: '/messages', on: '/messages', words: t('app.messages') },
+        { to: '/access-check', on: '/access-check', words: t('app.accessCheck') },
+        { to: '/rules', on: '/rules', words: t('app.rules') },
+      ]
+    : []),
+])
 const keyList = ['/', 'i', '↑ ↓', 'Enter', 'Space', 'Esc', 'u', '?']
 
 useKeys({ '?': () => (keysShown.value = !keysShown.value), u: undoLast, Escape: () => (keysShown.value = false) })
@@ -30,21 +45,13 @@ async function leave() {
     <RouterLink to="/" class="mark"
       ><img src="/mark.svg" alt="" width="24" height="24" />{{ $t('app.name') }}</RouterLink
     >
-    <nav aria-label="Rooms">
-      <RouterLink to="/" :class="{ on: route.path.startsWith('/sites') }">{{ $t('app.sites') }}</RouterLink>
-      <template v-if="me.mayMakeSites">
-        <RouterLink to="/people" :class="{ on: route.path.startsWith('/people') }">{{ $t('app.people') }}</RouterLink>
-        <RouterLink to="/changes" active-class="on">{{ $t('app.changeLists') }}</RouterLink>
-        <RouterLink to="/messages" active-class="on">{{ $t('app.messages') }}</RouterLink>
-        <RouterLink to="/access-check" active-class="on">{{ $t('app.accessCheck') }}</RouterLink>
-        <RouterLink to="/rules" active-class="on">{{ $t('app.rules') }}</RouterLink>
-      </template>
+    <nav :aria-label="$t('app.rooms')">
+      <RouterLink v-for="{ to, words, on } in rooms" :key="to" :to="to" :class="{ on: route.path.startsWith(on) }">{{
+        words
+      }}</RouterLink>
     </nav>
     <FindOrDo @sign-out="leave" @keys="keysShown = true" />
-    <RouterLink class="who" to="/password" :title="$t('ownPassword.title')">{{ me.name }}</RouterLink>
-    <button class="word hush" @click="switchColours">{{ $t(dark ? 'app.light' : 'app.dark') }}</button>
-    <button class="word hush" aria-keyshortcuts="?" @click="keysShown = !keysShown">{{ $t('app.keys') }}</button>
-    <button class="word" @click="leave">{{ $t('app.signOut') }}</button>
+    <PersonMenu :rooms="rooms" @keys="keysShown = !keysShown" @sign-out="leave" />
   </header>
   <p v-if="connection.silent" class="callout bad silent" role="status">{{ $t('trouble.' + connection.why) }}</p>
   <SignInAgain v-if="connection.signedOut" />
@@ -113,16 +120,6 @@ async function leave() {
   text-decoration: none;
   white-space: nowrap;
 }
-.who {
-  margin-left: auto;
-  flex-shrink: 0;
-  max-width: 220px;
-  color: var(--ink);
-  text-decoration: none;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
 .silent {
   margin: 0;
   text-align: center;
@@ -159,19 +156,12 @@ kbd {
 }
 @media (max-width: 640px) {
   .bar nav {
-    flex-wrap: wrap;
-    gap: 0 14px;
+    display: none;
   }
   .bar {
     flex-wrap: wrap;
     gap: 6px 14px;
     padding: 8px 14px;
-  }
-  .hush {
-    display: none;
-  }
-  .who {
-    flex-shrink: 1;
   }
   .bar .finder {
     order: 9;

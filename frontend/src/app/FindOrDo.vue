@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useI18n } from 'vue-i18n'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
-import { useSlowly } from '@/ui/slowly'
 import { api, take, type SiteSummary } from '@/shared/api'
 import { dark, switchColours } from '@/shared/colours'
 import { useKeys } from '@/shared/keys'
@@ -18,7 +18,7 @@ const router = useRouter()
 const typed = ref('')
 const box = ref<HTMLElement>()
 const open = ref(false)
-const words = useSlowly(typed, 150)
+const words = refDebounced(typed, 150)
 
 const scopes = computed(() =>
   me.value?.divisions.length || me.value?.platformAdministrator ? (['all'] as const) : (['run', 'in'] as const),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -10,7 +11,6 @@ import { lineSentences, outlookSentence } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
 import TellThem from '@/messages/TellThem.vue'
-import { useSlowly } from '@/ui/slowly'
 import { useAsked, type AskingVerb } from '@/roster/asked'
 import AskedFields from '@/roster/AskedFields.vue'
 
@@ -61,7 +61,7 @@ const make = (apply: boolean, removing: number | null = null): Promise<AppliedCh
       )
 
 const current = computed(() => JSON.stringify(props.verb === 'label' ? [asked.label, asked.on, props.people] : lines()))
-const slowly = useSlowly(current, 200)
+const slowly = refDebounced(current, 200)
 /** Nothing is worked out for what is still being typed, and nothing is applied that was not worked out. */
 const settled = computed(() => complete.value && slowly.value === current.value)
 const {

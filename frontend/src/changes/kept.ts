@@ -1,3 +1,4 @@
+import { useTimeoutFn } from '@vueuse/core'
 import { onScopeDispose, ref, watch, type Ref } from 'vue'
 import { api, Problem, take } from '@/shared/api'
 import { queries } from '@/shared/queries'
@@ -23,7 +24,6 @@ export function useKept<W extends object>(about: {
   const state = ref<'' | 'saving' | 'kept' | 'stale'>('')
   const opened = ref(!about.id)
   let version = 0
-  let timer: ReturnType<typeof setTimeout> | undefined
   let chain: Promise<void> = Promise.resolve()
   let last = ''
 
@@ -64,13 +64,11 @@ export function useKept<W extends object>(about: {
     }
   }
 
-  const later = () => {
-    clearTimeout(timer)
-    timer = setTimeout(() => (chain = chain.then(save)), 700)
-  }
+  const timer = useTimeoutFn(() => (chain = chain.then(save)), 700, { immediate: false })
+  const later = () => timer.start()
   /** Saves what is not saved yet, and answers the change list's id. */
   async function now(): Promise<string> {
-    clearTimeout(timer)
+    timer.stop()
     chain = chain.then(save)
     await chain
     return id.value
@@ -90,7 +88,7 @@ export function useKept<W extends object>(about: {
   watch(about.work, () => opened.value && later(), { deep: true })
   if (opened.value) later()
   onScopeDispose(() => {
-    if (timer && opened.value) void now()
+    if (opened.value) void now()
   })
   return { id, state, opened, now }
 }

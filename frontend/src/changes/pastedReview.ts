@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type LineRequest, type Site } from '@/shared/api'
-import { useSlowly } from '@/ui/slowly'
 import { keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type Said } from '@/intake/pasted'
 
 /**
@@ -12,7 +12,7 @@ import { keyed, MOST_CHARACTERS, whoOf, type PastedItem, type PastedWork, type S
 export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<boolean>) {
   const { t, n } = useI18n()
   const tooLong = computed(() => work.value.text.length > MOST_CHARACTERS)
-  const asked = useSlowly(
+  const asked = refDebounced(
     computed(() => ({ text: work.value.text, role: work.value.role || null })),
     350,
   )
@@ -49,7 +49,7 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
         return { key: item.key, request: { site: site.id, text: item.text.slice(0, 200), line } }
       }),
   )
-  const reviewed = useSlowly(
+  const reviewed = refDebounced(
     computed(() => JSON.stringify(requests.value)),
     200,
   )

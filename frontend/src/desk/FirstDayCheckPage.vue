@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
@@ -7,7 +8,6 @@ import { api, take, type LineRequest, type FirstDayCheck, type Site } from '@/sh
 import { platformNow } from '@/shared/clock'
 import { usePlatform } from '@/shared/platform'
 import { dayAndTime, givers } from '@/shared/sentences'
-import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 import type { AskingVerb } from '@/roster/asked'
 import ChangePanel from '@/changes/ChangePanel.vue'
@@ -25,7 +25,7 @@ const opening = [props.site.opensAt?.slice(0, 10), props.site.term.startsOn].fin
 const asked = useRoute().query
 const day = ref(typeof asked.day === 'string' ? asked.day : (opening ?? tomorrow))
 const time = ref(typeof asked.time === 'string' ? asked.time : '09:00')
-const moment = useSlowly(
+const moment = refDebounced(
   computed(() => ({ day: day.value, time: time.value })),
   200,
 )

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { api, take } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
-import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 
 /** All sites one runs, checked at one moment: where everybody could enter, and where not and why. */
 const day = ref(new Date(platformNow().getTime() + 86_400_000).toISOString().slice(0, 10))
 const time = ref('09:00')
-const moment = useSlowly(
+const moment = refDebounced(
   computed(() => ({ day: day.value, time: time.value })),
   200,
 )

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, defineAsyncComponent, reactive, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type HistoryEntry, type Site } from '@/shared/api'
-import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 import HistoryEntries from '@/history/HistoryEntries.vue'
 
@@ -53,7 +53,7 @@ const router = useRouter()
 const person = computed(() => (typeof route.query.person === 'string' ? route.query.person : undefined))
 const comparing = ref(false)
 const look = reactive({ q: '', code: '' as '' | (typeof CODES)[number], from: '', until: '' })
-const slowly = useSlowly(
+const slowly = refDebounced(
   computed(() => ({
     q: look.q.trim() || undefined,
     code: look.code || undefined,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -11,7 +12,6 @@ import { fullName } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { useKept } from '@/changes/kept'
 import { takeSitesBack } from '@/changes/changeLists'
-import { useSlowly } from '@/ui/slowly'
 
 /** Many sites from rows that are typed or pasted: each as it would be, and what is still wrong with it. */
 interface Work {
@@ -50,7 +50,7 @@ watch(
   { immediate: true },
 )
 
-const asked = useSlowly(
+const asked = refDebounced(
   computed(() => ({
     text: work.value.text,
     division: work.value.division,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, reactive, ref, watch } from 'vue'
@@ -7,7 +8,6 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { administers } from '@/shared/me'
 import { wentWrong } from '@/shared/undo'
-import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 import PeopleChanges from './PeopleChanges.vue'
 import PeopleFilters from './PeopleFilters.vue'
@@ -21,8 +21,8 @@ const chosenBy = (name: string) => String(route.query[name] ?? '')
 const look = (query: object) => router.replace({ query: { ...route.query, ...query } })
 const typed = ref(chosenBy('q'))
 const label = ref(chosenBy('label'))
-const q = useSlowly(typed, 200)
-const marked = useSlowly(label, 300)
+const q = refDebounced(typed, 200)
+const marked = refDebounced(label, 300)
 watch([q, marked], ([q, label]) => look({ q: q || undefined, label: label || undefined }))
 const query = computed(
   () =>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Site } from '@/shared/api'
 import { day } from '@/shared/sentences'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
-import { useNarrow } from '@/ui/narrow'
 import Trouble from '@/ui/Trouble.vue'
 import ChosenBar from './ChosenBar.vue'
 import { COLUMNS, type Column } from '@/roster/columns'
@@ -27,7 +27,7 @@ const { view, look, sortBy, rows, counts, filtered, all, error, isPending, refet
 )
 
 const person = computed(() => (typeof route.query.person === 'string' ? route.query.person : ''))
-const narrow = useNarrow()
+const narrow = useMediaQuery('(max-width: 760px)')
 const takingAway = ref(false)
 const table = ref<InstanceType<typeof RosterTable>>()
 const sees = (permission: Site['may'][number]) => props.site.may.includes(permission)

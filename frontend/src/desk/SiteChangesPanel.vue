@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -9,7 +10,6 @@ import { usePlatform } from '@/shared/platform'
 import { lineSentences } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import FindPerson from '@/people/FindPerson.vue'
-import { useSlowly } from '@/ui/slowly'
 
 /** One change for many sites, as a change list: which will change, which cannot and why, before it is applied. */
 const props = defineProps<{ sites: string[]; verb: 'open' | 'close' | 'seats' | 'lead' }>()
@@ -31,7 +31,7 @@ const complete = computed(() =>
     ? person.value !== ''
     : props.verb !== 'seats' || !seats.value.trim() || Number.isInteger(Number(seats.value)),
 )
-const slowly = useSlowly(body, 200)
+const slowly = refDebounced(body, 200)
 const {
   data: changeList,
   error,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
@@ -7,7 +8,6 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { administers, me } from '@/shared/me'
-import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 import OwnWaits from '@/doors/OwnWaits.vue'
 import ApprovalsHint from '@/people/ApprovalsHint.vue'
@@ -37,7 +37,7 @@ const scopes = computed(() => [
 ])
 
 const typed = ref(String(route.query.q ?? ''))
-const q = useSlowly(typed, 150)
+const q = refDebounced(typed, 150)
 watch(q, (value) => router.replace({ query: { ...route.query, q: value || undefined } }))
 const filters = ['division', 'term', 'kind', 'state'] as const
 const chosen = (name: string) => (route.query[name] as string | undefined) ?? ''

@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type ContentsRequest } from '@/shared/api'
-import { useSlowly } from '@/ui/slowly'
 
 /** Some people and sites, and what is done to all of the ones in all of the others, as it is worked on and kept. */
 export interface PeopleWork {
@@ -35,7 +35,7 @@ export function usePeopleReview(work: Ref<PeopleWork>) {
       work.value.people.length > 0 &&
       (work.value.verb !== 'change-role' || !!work.value.role),
   )
-  const asked = useSlowly(
+  const asked = refDebounced(
     computed(() => JSON.stringify(each.value)),
     250,
   )

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -7,7 +8,6 @@ import { api, Problem, take, type Door, type InviteLine, type Site } from '@/sha
 import { useBusy } from '@/shared/busy'
 import { day, fullName } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
-import { useSlowly } from '@/ui/slowly'
 
 /** Invitations through one door: whom to invite, in words of one's own, and how each one stands. */
 const props = defineProps<{ door: Door; site: Site; first?: string }>()
@@ -17,7 +17,7 @@ const text = ref(props.first ?? '')
 const words = ref('')
 const choices = ref<Record<string, string>>({})
 const path = computed(() => ({ path: { site: props.site.id, door: props.door.id } }))
-const asked = useSlowly(
+const asked = refDebounced(
   computed(() => ({ text: text.value, choices: choices.value })),
   350,
 )

@@ -1,10 +1,10 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed, inject, provide, ref, type InjectionKey } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, Problem, take, type Door, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
-import { useSlowly } from '@/ui/slowly'
 import type { Draft } from './doors'
 
 interface Beginning {
@@ -69,7 +69,7 @@ function beginDraft({ first, site, door, made }: Beginning) {
     meets: quiet.value === 'meetings' ? draft.value.meets : [],
   }))
   // Neither a name nor a key changes how far a door reaches.
-  const asked = useSlowly(
+  const asked = refDebounced(
     computed(() => ({ ...request.value, name: '', key: null, about: '' })),
     300,
   )

@@ -1,3 +1,4 @@
+import { useSessionStorage } from '@vueuse/core'
 import { computed, inject, provide, reactive, ref, watch, type InjectionKey } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, freshKey, Problem, take, type Joined, type JoinLook } from '@/shared/api'
@@ -26,8 +27,7 @@ function beginJoining() {
   const route = useRoute()
   const router = useRouter()
   const invited = route.name === 'invitation'
-  const visitor = (sessionStorage.getItem('visitor') ??
-    (sessionStorage.setItem('visitor', freshKey()), sessionStorage.getItem('visitor'))) as string
+  const visitor = useSessionStorage('visitor', freshKey).value
   const key = ref(invited ? '' : route.hash.slice(1))
   const token = invited ? route.hash.slice(1) : ''
   const look = ref<JoinLook | null>(null)

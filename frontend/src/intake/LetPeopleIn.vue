@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { watchDebounced } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -10,7 +11,6 @@ import { tellEach } from '@/shared/tell'
 import CandidateRow from './CandidateRow.vue'
 import { isList } from './pasted'
 import Trouble from '@/ui/Trouble.vue'
-import { useSlowly } from '@/ui/slowly'
 
 /** The box on top of the roster: finds who is here and who is not, and lets in whoever is not. */
 const props = defineProps<{ site: Site }>()
@@ -19,7 +19,8 @@ const lists = ['alreadyHere', 'wasHere', 'blocked', 'canBeLetIn'] as const
 
 const root = ref<HTMLElement>()
 const typed = ref('')
-const q = useSlowly(typed, 110)
+const q = ref('')
+watchDebounced(typed, (text) => (q.value = text), { debounce: 110 })
 const opened = ref('')
 const enough = computed(() => q.value.trim().length > 1)
 

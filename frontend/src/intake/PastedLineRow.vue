@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type Platform, type ChangeLine, type Site } from '@/shared/api'
 import { knownName, lineSentences, type RoleName } from '@/shared/sentences'
-import { useSlowly } from '@/ui/slowly'
 import LineTerms from './LineTerms.vue'
 import { aboutPerson, overrides, type PastedCandidate, type PastedItem, type Said } from './pasted'
 import WhoCouldBe from './WhoCouldBe.vue'
@@ -32,7 +32,7 @@ const asking = computed(
 )
 /** Whoever is found by what is typed in place of an unknown line is offered, too. */
 const looking = ref(false)
-const q = useSlowly(typed, 200)
+const q = refDebounced(typed, 200)
 const { data: found } = useQuery({
   queryKey: ['intake', computed(() => props.site.id), q],
   enabled: computed(() => looking.value && asking.value && q.value.trim().length > 1),

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { me } from '@/shared/me'
 import { dayAndTime, ownZone as zone } from '@/shared/sentences'
 import Trouble from '@/ui/Trouble.vue'
-import { useSlowly } from '@/ui/slowly'
 import LetterView from './LetterView.vue'
 import MessageList from './MessageList.vue'
 import { KINDS, STATES } from './messages'
@@ -36,7 +36,7 @@ const query = computed(
     ) as Record<string, string>,
 )
 const typed = ref(of('q'))
-const q = useSlowly(typed, 250)
+const q = refDebounced(typed, 250)
 watch(q, (q) => look({ q: q || undefined }))
 const { data: site } = useQuery({
   queryKey: ['site', computed(() => of('site'))],
@@ -44,7 +44,7 @@ const { data: site } = useQuery({
   queryFn: () => take(api.GET('/sites/{site}', { params: { path: { site: of('site') } } })),
 })
 const address = ref('')
-const asked = useSlowly(address, 250)
+const asked = refDebounced(address, 250)
 const {
   data: box,
   error: noBox,

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed } from 'vue'
 import { api, take, type MessageKind } from '@/shared/api'
 import type { Sample } from './messages'
-import { useSlowly } from '@/ui/slowly'
 import LetterView from './LetterView.vue'
 
 /** What somebody would read, as it is being written. */
@@ -18,7 +18,7 @@ const props = defineProps<{
   body?: string | null
   sample?: Sample | null
 }>()
-const request = useSlowly(
+const request = refDebounced(
   computed(() => ({
     kind: props.kind,
     site: props.site ?? null,

@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { api, take } from '@/shared/api'
 import { fullName } from '@/shared/sentences'
 import PickList from '@/ui/PickList.vue'
-import { useSlowly } from '@/ui/slowly'
 
 /** Finds one person of one's reach, by whatever of theirs is typed, and by label. */
 const props = defineProps<{ person: string; name: string; label?: string; bare?: boolean }>()
 const emit = defineEmits<{ pick: [person: string | undefined] }>()
 const typed = ref('')
 const marking = ref('')
-const q = useSlowly(typed, 130)
-const marked = useSlowly(marking, 200)
+const q = refDebounced(typed, 130)
+const marked = refDebounced(marking, 200)
 const { data: found } = useQuery({
   queryKey: ['people', q, marked],
   enabled: computed(() => q.value.trim().length > 1 || marked.value.trim() !== ''),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
@@ -12,7 +13,6 @@ import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { dayAndTime, ownZone as zone } from '@/shared/sentences'
 import { saveAs } from '@/shared/saveAs'
-import { useSlowly } from '@/ui/slowly'
 import Trouble from '@/ui/Trouble.vue'
 
 /** What matters to the safety of accounts: who signed in or could not, what was refused, handed out or changed. */
@@ -51,7 +51,7 @@ const query = computed(() => ({
   from: iso(days.value?.[0]),
   until: iso(days.value?.[1] ?? days.value?.[0]),
 }))
-const slowly = useSlowly(query, 200)
+const slowly = refDebounced(query, 200)
 const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, refetch } = useInfiniteQuery({
   queryKey: ['security-log', slowly],
   initialPageParam: undefined as string | undefined,

@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { api, Problem, take, type Permission, type RoleRules, type RuleProblem, type Rules } from '@/shared/api'
 import { refresh } from '@/shared/queries'
 import { done, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
-import { useSlowly } from '@/ui/slowly'
 
 const list = new Intl.ListFormat('en-GB', { type: 'conjunction' })
 export const listed = (words: string[]) => list.format(words)
@@ -70,7 +70,7 @@ export function useRules() {
   const changed = computed(
     () => draft.value !== null && JSON.stringify(draft.value) !== JSON.stringify(book.value?.rules),
   )
-  const slowly = useSlowly(
+  const slowly = refDebounced(
     computed(() => (changed.value ? copy(draft.value) : null)),
     300,
   )

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
 import { computed, ref, watch } from 'vue'
 import { api, take, type LineRequest, type PersonCard, type Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { fullName, lineSentences, outlookSentence } from '@/shared/sentences'
-import { useSlowly } from '@/ui/slowly'
 import { useAsked } from './asked'
 import AskedFields from './AskedFields.vue'
 
@@ -24,7 +24,7 @@ const { asked, request, complete, note } = useAsked(
   () => props.site,
   () => props.verb,
 )
-const slowly = useSlowly(request, 200)
+const slowly = refDebounced(request, 200)
 /** That the site will have no lead from a day on, said on purpose. */
 const meant = ref(false)
 const onPurpose = computed(() => (meant.value ? { leadEnds: true } : {}))

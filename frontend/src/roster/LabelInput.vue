@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import { computed, useId } from 'vue'
 import { api, take, type Site } from '@/shared/api'
-import { useSlowly } from '@/ui/slowly'
 
 /** A field for a label, completed from those there are. */
 const props = defineProps<{ site: Site; label: string }>()
 const typed = defineModel<string>({ required: true })
 const list = useId()
-const slowly = useSlowly(typed, 120)
+const slowly = refDebounced(typed, 120)
 const { data: found } = useQuery({
   queryKey: ['labels', computed(() => props.site.id), slowly],
   queryFn: () =>

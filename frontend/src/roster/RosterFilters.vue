@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import { refDebounced } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
 import { ref, watch } from 'vue'
 import type { RosterCounts, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
-import { useSlowly } from '@/ui/slowly'
 import KeptViews from './KeptViews.vue'
 import FurtherWords from './FurtherWords.vue'
 import { FURTHER, STATES, type RosterView } from './roster'
@@ -21,7 +21,7 @@ const emit = defineEmits<{ look: [change: Record<string, string>] }>()
 const away = defineModel<boolean>('away', { required: true })
 const { platform } = usePlatform()
 const typed = ref(props.view.q)
-const words = useSlowly(typed, 150)
+const words = refDebounced(typed, 150)
 watch(words, (q) => emit('look', { q: q.trim() }))
 watch(
   () => props.view.q,

@@ -1,12 +1,15 @@
-import { ref, watchEffect } from 'vue'
+import { useLocalStorage, usePreferredDark } from '@vueuse/core'
+import { computed, watchEffect } from 'vue'
 
-const KEPT = 'mint-door.colours'
-const asked = localStorage.getItem(KEPT)
+/** As chosen in this browser; empty for as the system has it. */
+export const choice = useLocalStorage<'' | 'dark' | 'light'>('mint-door.colours', '', {
+  flush: 'sync',
+  writeDefaults: false,
+})
+const system = usePreferredDark()
 
 /** Whether dark colours are used: as chosen, or as the system has it. */
-export const dark = ref(
-  asked ? asked === 'dark' : typeof matchMedia === 'function' && matchMedia('(prefers-color-scheme: dark)').matches,
-)
+export const dark = computed(() => (choice.value ? choice.value === 'dark' : system.value))
 
 watchEffect(() => {
   document.documentElement.className = dark.value ? 'dark' : ''
@@ -14,6 +17,5 @@ watchEffect(() => {
 })
 
 export function switchColours() {
-  dark.value = !dark.value
-  localStorage.setItem(KEPT, dark.value ? 'dark' : 'light')
+  choice.value = dark.value ? 'light' : 'dark'
 }

@@ -1,4 +1,4 @@
-import { onBeforeUnmount, onMounted } from 'vue'
+import { onKeyStroke } from '@vueuse/core'
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
@@ -8,14 +8,9 @@ const typing = (target: EventTarget | null) =>
  * })`.
  */
 export function useKeys(keys: Record<string, () => void>) {
-  const listen = (event: KeyboardEvent) => {
+  onKeyStroke(Object.keys(keys), (event) => {
     if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return
-    const act = keys[event.key]
-    if (act) {
-      event.preventDefault()
-      act()
-    }
-  }
-  onMounted(() => window.addEventListener('keydown', listen))
-  onBeforeUnmount(() => window.removeEventListener('keydown', listen))
+    event.preventDefault()
+    keys[event.key]!()
+  })
 }

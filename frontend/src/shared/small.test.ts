@@ -1,10 +1,8 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { nextTick, ref } from 'vue'
+import { nextTick } from 'vue'
 import { platform, problem, serve, show } from '@/testing/server'
 import { within } from '@/testing/within'
-import { useNarrow } from '@/ui/narrow'
-import { useSlowly } from '@/ui/slowly'
 import { Problem } from './api'
 import { useBusy, useForm } from './busy'
 import { platformNow, setPlatformClock } from './clock'
@@ -108,7 +106,9 @@ describe('colours', () => {
     const asked: string[] = []
     vi.stubGlobal(
       'matchMedia',
-      system === null ? undefined : (query: string) => (asked.push(query), { matches: system }),
+      system === null
+        ? undefined
+        : (query: string) => (asked.push(query), { matches: system, addEventListener() {}, removeEventListener() {} }),
     )
     return { ...(await import('./colours')), asked }
   }
@@ -122,7 +122,7 @@ describe('colours', () => {
   ])('kept %s, the system dark: %s, dark: %s', async (kept, system, so) => {
     const { dark, asked } = await load(kept, system)
     expect(dark.value).toBe(so)
-    expect(asked).toEqual(kept === null && system !== null ? ['(prefers-color-scheme: dark)'] : [])
+    expect(asked).toEqual(system === null ? [] : ['(prefers-color-scheme: dark)'])
     expect(document.documentElement.className).toBe(so ? 'dark' : '')
     expect(document.documentElement.style.colorScheme).toBe(so ? 'dark' : 'light')
   })
@@ -273,27 +273,6 @@ describe('work that a button starts', () => {
 })
 
 describe('what is typed', () => {
-  it('is taken once it has not changed for a while', async () => {
-    vi.useFakeTimers()
-    const typed = ref('a')
-    const { got: slow, page } = within(() => useSlowly(typed, 250))
-    expect(slow.value).toBe('a')
-    typed.value = 'ab'
-    await nextTick()
-    vi.advanceTimersByTime(200)
-    typed.value = 'abc'
-    await nextTick()
-    vi.advanceTimersByTime(200)
-    expect(slow.value).toBe('a')
-    vi.advanceTimersByTime(50)
-    expect(slow.value).toBe('abc')
-    typed.value = 'abcd'
-    await nextTick()
-    page.unmount()
-    vi.advanceTimersByTime(1_000)
-    expect(slow.value).toBe('abc')
-  })
-
   it.each(['INPUT', 'TEXTAREA', 'SELECT'])('is never taken for a key of the page: %s', (tag) => {
     const pressed: string[] = []
     within(() => useKeys({ i: () => pressed.push('i') }))
@@ -308,27 +287,5 @@ describe('what is typed', () => {
     expect(pressed).toEqual(['i', 'i'])
     other.remove()
     more.remove()
-  })
-})
-
-describe('a window', () => {
-  it('is narrow as the browser says, and listened to while it matters', () => {
-    const listeners = new Set<() => void>()
-    const query = {
-      matches: true,
-      addEventListener: (_: string, listen: () => void) => listeners.add(listen),
-      removeEventListener: (_: string, listen: () => void) => listeners.delete(listen),
-    }
-    const asked: string[] = []
-    const before = window.matchMedia
-    window.matchMedia = ((media: string) => (asked.push(media), query)) as unknown as typeof window.matchMedia
-    const { got: narrow, page } = within(() => useNarrow())
-    expect([narrow.value, asked]).toEqual([true, ['(max-width: 760px)']])
-    query.matches = false
-    for (const listen of listeners) listen()
-    expect(narrow.value).toBe(false)
-    page.unmount()
-    expect(listeners.size).toBe(0)
-    window.matchMedia = before
   })
 })

@@ -1,9 +1,10 @@
-import { ref, watch } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
 
-const KEPT = 'mint-door-tell'
 /** Whether those one changes something for, one by one, are told; as it was last left in this browser. */
-export const tellEach = ref(localStorage.getItem(KEPT) === '1')
-watch(tellEach, (tell) => localStorage.setItem(KEPT, tell ? '1' : '0'))
+export const tellEach = useLocalStorage('mint-door-tell', false, {
+  serializer: { read: (kept) => kept === '1', write: (tell) => (tell ? '1' : '0') },
+  writeDefaults: false,
+})
 
 /**
  * What a change says of telling people: nothing, or the words for them. Example: `body: { lines, ...tellBody(tell,

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { api, take } from '@/shared/api'
 import { me } from '@/shared/me'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import PickList from '@/ui/PickList.vue'
-import { useSlowly } from '@/ui/slowly'
 
 /** Finds one of the sites one has to do with. */
 defineProps<{ site: string; title: string }>()
 const emit = defineEmits<{ pick: [site: string | undefined] }>()
 const typed = ref('')
-const q = useSlowly(typed, 130)
+const q = refDebounced(typed, 130)
 const scopes = computed(() =>
   me.value?.platformAdministrator || me.value?.divisions.length ? (['all', 'run'] as const) : (['run', 'in'] as const),
 )

@@ -1,13 +1,11 @@
 import { VueQueryPlugin } from '@tanstack/vue-query'
 import { mount } from '@vue/test-utils'
-import { effectScope, nextTick, ref } from 'vue'
-import { describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import type { Reason, RoleOption } from '@/shared/api'
 import { queries } from '@/shared/queries'
 import RoleChoice from '@/roster/RoleChoice.vue'
 import ReasonLine from './ReasonLine.vue'
 import SeatMeter from './SeatMeter.vue'
-import { useSlowly } from './slowly'
 
 queries.setQueryData(['platform'], {
   now: '2026-11-24T09:00:00Z',
@@ -89,22 +87,4 @@ it.each([
   const text = mount(SeatMeter, { global, props: { held, seats } }).text()
   expect(text).toContain(said)
   expect(text.includes('full')).toBe(full)
-})
-
-it('follows slowly', async () => {
-  vi.useFakeTimers()
-  const source = ref('a')
-  const scope = effectScope()
-  const slow = scope.run(() => useSlowly(source, 100))!
-  source.value = 'ab'
-  await nextTick()
-  vi.advanceTimersByTime(60)
-  source.value = 'abc'
-  await nextTick()
-  vi.advanceTimersByTime(60)
-  expect(slow.value).toBe('a')
-  vi.advanceTimersByTime(60)
-  expect(slow.value).toBe('abc')
-  scope.stop()
-  vi.useRealTimers()
 })
