@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import OneOf from '@/ui/OneOf.vue'
 import { useI18n } from 'vue-i18n'
 import type { AccountBatch } from '@/shared/api'
 import { fullName } from '@/shared/sentences'
@@ -55,17 +56,26 @@ const choose = (row: Row, who: string) => emit('choose', row, who)
         </p>
         <fieldset v-if="row.verdict === 'needs-choice'">
           <legend class="unseen">{{ $t('accounts.whoIs', { name: `${row.given} ${row.family}` }) }}</legend>
-          <label v-for="who in row.candidates" :key="who.id"
-            ><input type="radio" :name="`row-${row.row}`" @change="choose(row, who.id)" />
-            {{ $t('accounts.same', { name: fullName(who) }) }}
+          <OneOf
+            v-for="who in row.candidates"
+            :key="who.id"
+            :model-value="null"
+            :value="who.id"
+            :name="`row-${row.row}`"
+            @update:model-value="choose(row, who.id)"
+            >{{ $t('accounts.same', { name: fullName(who) }) }}
             <span class="soft"
               >{{ $t('kind.' + who.kind) }}<template v-if="who.level">, {{ $t('level', { n: who.level }) }}</template> ·
               {{ who.division.name }} <span class="num">{{ who.number }}</span> {{ who.email }}</span
-            ></label
+            ></OneOf
           >
-          <label v-if="row.reasons[0]?.code !== 'number-of-another'"
-            ><input type="radio" :name="`row-${row.row}`" @change="choose(row, 'new')" />
-            {{ $t('accounts.new') }}</label
+          <OneOf
+            v-if="row.reasons[0]?.code !== 'number-of-another'"
+            :model-value="null"
+            value="new"
+            :name="`row-${row.row}`"
+            @update:model-value="choose(row, 'new')"
+            >{{ $t('accounts.new') }}</OneOf
           >
         </fieldset>
         <p v-else-if="row.candidates.length" class="soft">

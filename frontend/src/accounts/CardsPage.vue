@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/ui/Tick.vue'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputNumber from 'primevue/inputnumber'
@@ -6,7 +7,8 @@ import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, take, type SignInCard } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
-import { day, ownZone as zone } from '@/shared/sentences'
+import { ownZone as zone } from '@/shared/own'
+import { day } from '@/shared/sentences'
 import { cards } from './cards'
 
 /** Sign-in cards for some people: made when it is said, to print and cut, and shown once. */
@@ -55,7 +57,7 @@ onBeforeUnmount(() => {
       <template v-else>
         <p>{{ $t('cards.will', { n: people.length }, people.length) }}</p>
         <p>
-          <label><input v-model="once" type="checkbox" /> {{ $t('cards.once') }}</label>
+          <Tick v-model="once">{{ $t('cards.once') }}</Tick>
         </p>
         <p class="days">
           <label for="card-days">{{ $t('cards.days') }}</label>

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { optionsIn, optionsOf } from '@/ui/options'
+import Textarea from 'primevue/textarea'
+import NumberField from '@/ui/NumberField.vue'
+import PickOne from '@/ui/PickOne.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
@@ -24,7 +28,7 @@ interface Work {
   text: string
   division: string
   kind: string
-  level: number | ''
+  level: number | null
   choices: Record<string, string>
   tell: boolean
   words: string
@@ -35,7 +39,7 @@ const { t, n } = useI18n()
 const route = useRoute()
 const router = useRouter()
 const { platform } = usePlatform()
-const work = ref<Work>({ text: '', division: '', kind: 'learner', level: '', choices: {}, tell: true, words: '' })
+const work = ref<Work>({ text: '', division: '', kind: 'learner', level: null, choices: {}, tell: true, words: '' })
 const kept = useKept({
   kind: 'accounts',
   site: null,
@@ -73,7 +77,7 @@ const request = computed(() => ({
   text: work.value.text,
   division: work.value.division,
   kind: work.value.kind as Row['kind'],
-  level: work.value.level === '' ? null : Number(work.value.level),
+  level: work.value.level || null,
   choices: work.value.choices,
 }))
 const asked = refDebounced(request, 350)
@@ -145,27 +149,28 @@ const apply = () =>
     <p class="soft">{{ $t('accounts.more') }}</p>
     <div class="asked">
       <div class="field">
-        <label for="acc-division">{{ $t('accounts.division') }}</label><select
-          id="acc-division"
+        <PickOne
           v-model="work.division"
-          class="plain"
-        >
-          <option v-for="each in platform?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
-        </select>
+          stacked
+          :label="$t('accounts.division')"
+          :options="optionsOf(platform?.divisions, 'code')"
+        />
       </div>
       <div class="field">
-        <label for="acc-kind">{{ $t('accounts.kind') }}</label><select id="acc-kind" v-model="work.kind" class="plain">
-          <option v-for="kind in KINDS" :key="kind" :value="kind">{{ $t('kind.' + kind) }}</option>
-        </select>
+        <PickOne
+          v-model="work.kind"
+          stacked
+          :label="$t('accounts.kind')"
+          :options="optionsIn(KINDS, (kind) => $t('kind.' + kind))"
+        />
       </div>
       <div v-if="work.kind === 'learner'" class="field">
-        <label for="acc-level">{{ $t('accounts.level') }}</label><input
+        <label for="acc-level">{{ $t('accounts.level') }}</label><NumberField
           id="acc-level"
           v-model="work.level"
-          class="plain"
-          type="number"
-          min="1"
-          max="20"
+          :figures="2"
+          :min="1"
+          :max="20"
         />
       </div>
       <p class="soft small rest">{{ $t('accounts.unlessSaid') }}</p>
@@ -173,10 +178,9 @@ const apply = () =>
     <OneAccount @add="addOne" />
     <div class="field">
       <label for="acc-rows">{{ $t('accounts.rows') }}</label>
-      <textarea
+      <Textarea
         id="acc-rows"
         v-model="work.text"
-        class="plain"
         rows="7"
         spellcheck="false"
         :placeholder="$t('accounts.placeholder')"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import OneOf from '@/ui/OneOf.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, reactive } from 'vue'
@@ -92,14 +93,13 @@ const apply = () =>
           <tr v-for="field in fields" :key="field">
             <th scope="row">{{ $t('facts.' + field) }}</th>
             <td v-for="side in ['stays', 'goes'] as const" :key="side">
-              <label v-if="differs(field)"
-                ><input
-                  type="radio"
-                  :name="field"
-                  :checked="(chosen.take[field] ?? 'stays') === side"
-                  @change="chosen.take = { ...chosen.take, [field]: side }"
-                />
-                {{ merge[side][field] }}</label
+              <OneOf
+                v-if="differs(field)"
+                :name="field"
+                :value="side"
+                :model-value="chosen.take[field] ?? 'stays'"
+                @update:model-value="chosen.take = { ...chosen.take, [field]: side }"
+                >{{ merge[side][field] }}</OneOf
               >
               <span v-else :class="{ soft: merge[side][field] === null }">{{ merge[side][field] ?? '–' }}</span>
             </td>
@@ -122,13 +122,14 @@ const apply = () =>
       </p>
       <fieldset v-for="choice in merge.choices" :key="choice.site.id" class="callout">
         <legend class="follows">{{ $t('merge.whichRole', { title: choice.site.title }) }}</legend>
-        <label v-for="role in choice.roles" :key="role"
-          ><input
-            type="radio"
-            :name="choice.site.id"
-            @change="chosen.roles = { ...chosen.roles, [choice.site.id]: role }"
-          />
-          {{ roleName(role) }}</label
+        <OneOf
+          v-for="role in choice.roles"
+          :key="role"
+          :name="choice.site.id"
+          :value="role"
+          :model-value="chosen.roles[choice.site.id] ?? null"
+          @update:model-value="chosen.roles = { ...chosen.roles, [choice.site.id]: role }"
+          >{{ roleName(role) }}</OneOf
         >
       </fieldset>
       <section>

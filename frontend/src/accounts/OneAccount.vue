@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, reactive, ref } from 'vue'
 import { FIELDS, type Typed } from './accounts'
@@ -8,12 +9,12 @@ const emit = defineEmits<{ add: [one: Typed] }>()
 const nothing = (): Typed => ({ given: '', family: '', email: '', number: '', level: '' })
 const one = reactive(nothing())
 const complete = computed(() => one.given.trim() !== '' && one.family.trim() !== '')
-const fields = ref<HTMLInputElement[]>()
+const fields = ref<{ $el: HTMLInputElement }[]>()
 function add() {
   if (!complete.value) return
   emit('add', { ...one })
   Object.assign(one, nothing())
-  fields.value?.[0]?.focus()
+  fields.value?.[0]?.$el.focus()
 }
 const SIZES: Record<keyof Typed, number> = { given: 10, family: 10, email: 18, number: 8, level: 2 }
 </script>
@@ -22,7 +23,13 @@ const SIZES: Record<keyof Typed, number> = { given: 10, family: 10, email: 18, n
   <form class="one" :aria-label="$t('accounts.one')" @submit.prevent="add">
     <label v-for="field in FIELDS" :key="field"
       >{{ $t('facts.' + field) }}
-      <input ref="fields" v-model="one[field]" class="plain" :size="SIZES[field]" maxlength="190" autocomplete="off"
+      <InputText
+        ref="fields"
+        v-model="one[field]"
+        size="small"
+        :style="{ width: SIZES[field] + 3 + 'ch' }"
+        maxlength="190"
+        autocomplete="off"
     /></label>
     <Button
       type="submit"

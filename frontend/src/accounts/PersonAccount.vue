@@ -6,7 +6,8 @@ import { useRouter } from 'vue-router'
 import { api, take, type PersonPage } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { queries } from '@/shared/queries'
-import { day, dayAndTime, fullName, ownZone as zone } from '@/shared/sentences'
+import { ownZone as zone } from '@/shared/own'
+import { day, dayAndTime, fullName } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 
 /** How somebody signs in, and what one may do about it. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -93,7 +94,7 @@ const erase = () =>
         <p>
           <label
             >{{ $t('erase.type', { name: page.person.family }) }}
-            <input v-model="typed" class="plain" autocomplete="off"
+            <InputText v-model="typed" size="small" autocomplete="off"
           /></label>
         </p>
       </template>

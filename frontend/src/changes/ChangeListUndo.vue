@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import type { ChangeReview } from '@/shared/api'
@@ -27,7 +28,8 @@ const left = computed(() => props.review.lines.filter((line) => line.verdict !==
     </ul>
     <p v-if="review.removal">
       <label
-        >{{ $t('changeList.many', review.removal) }} <input v-model="typed" class="plain" inputmode="numeric" size="6"
+        >{{ $t('changeList.many', review.removal) }}
+        <InputText v-model="typed" size="small" class="figures" inputmode="numeric"
       /></label>
     </p>
     <p class="acts">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
@@ -129,7 +130,7 @@ const apply = () =>
           </p>
           <label v-if="changeList.removal" class="callout bad"
             >{{ $t('changeList.many', changeList.removal) }}
-            <input v-model="typed" class="plain number" inputmode="numeric"
+            <InputText v-model="typed" size="small" class="figures" inputmode="numeric"
           /></label>
           <TellThem
             v-if="TOLD[verb]"

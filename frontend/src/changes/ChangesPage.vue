@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import Tick from '@/ui/Tick.vue'
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type ChangeListSummary } from '@/shared/api'
 import { queries } from '@/shared/queries'
-import { dayAndTime, ownZone } from '@/shared/sentences'
+import { ownZone } from '@/shared/own'
+import { dayAndTime } from '@/shared/sentences'
 import { done, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
 import Trouble from '@/ui/Trouble.vue'
@@ -81,10 +83,9 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
       >
         {{ $t('changeLists.filter.' + (each || 'all')) }}
       </button>
-      <label
-        ><input type="checkbox" :checked="mine" @change="look({ mine: mine ? undefined : '1' })" />
-        {{ $t('changeLists.mine') }}</label
-      >
+      <Tick :model-value="mine" @update:model-value="look({ mine: mine ? undefined : '1' })">{{
+        $t('changeLists.mine')
+      }}</Tick>
     </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <div v-else-if="changeLists.length" role="table" :aria-label="$t('changeLists.title')">

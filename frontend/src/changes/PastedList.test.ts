@@ -1,6 +1,7 @@
 import { flushPromises } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { lastDone } from '@/shared/undo'
+import { choose } from '@/testing/choose'
 import { candidate, person, problem, serve, show, site, standing } from '@/testing/server'
 import { isList, keyed } from '@/intake/pasted'
 import PastedList from './PastedList.vue'
@@ -238,12 +239,12 @@ describe('a pasted list', () => {
       item(1, 'Bea', 'match', [may(bea, 'identifier')]),
       item(2, 'Ana', 'match', [may(ana, 'identifier')]),
     ])
-    await page.get('fieldset.all select').setValue('day-guest')
+    await choose(page.get('fieldset.all'), 'As', 'Day guest')
     await page
       .findAll('button')
       .find((each) => each.text() === 'Other role or dates')!
       .trigger('click')
-    await page.get('.own select').setValue('learner')
+    await choose(page.get('.own'), 'As', 'Learner')
     await settled()
     expect((last(asked, 'POST /change-reviews') as Asked).lines.map(({ line }) => line.role)).toEqual([
       'learner',

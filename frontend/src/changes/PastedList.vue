@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { optionsOf } from '@/ui/options'
+import Textarea from 'primevue/textarea'
+import DayField from '@/ui/DayField.vue'
+import PickOne from '@/ui/PickOne.vue'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -118,36 +122,26 @@ const apply = () =>
     <p v-else-if="error" class="clay" role="alert">{{ error.message }}</p>
     <div v-if="kept.opened.value && (tooLong || error || !work.text.trim())" class="field">
       <label for="pasted-text">{{ $t('pasted.empty') }}</label>
-      <textarea id="pasted-text" v-model.lazy="work.text" class="plain" rows="14" spellcheck="false" />
+      <Textarea id="pasted-text" v-model.lazy="work.text" rows="14" spellcheck="false" />
     </div>
     <template v-else-if="read">
       <p class="sum" role="status">{{ sum }}</p>
       <fieldset class="all">
         <legend class="unseen">{{ $t('pasted.forAll') }}</legend>
-        <label
-          >{{ $t('pasted.as') }}
-          <select v-model="work.role" class="plain">
-            <option value="">{{ $t('pasted.suggested') }}</option>
-            <option v-for="each in platform?.roles" :key="each.code" :value="each.code">
-              {{ each.name.toLowerCase() }}
-            </option>
-          </select>
-        </label>
-        <label v-if="site.sections.length"
-          >{{ $t('pasted.section') }}
-          <select v-model="work.section" class="plain">
-            <option value="">{{ $t('pasted.noSection') }}</option>
-            <option v-for="each in site.sections" :key="each.id" :value="each.id">{{ each.name }}</option>
-          </select>
-        </label>
-        <label
-          >{{ $t('pasted.from') }}
-          <input
-            v-model="work.fromDay"
-            type="date"
-            aria-keyshortcuts="t"
-            @keydown.t.prevent="termIsToCome && (work.fromDay = site.term.startsOn)"
-        /></label>
+        <PickOne
+          v-model="work.role"
+          shown
+          :label="$t('pasted.as')"
+          :options="[{ value: '', label: $t('pasted.suggested') }, ...optionsOf(platform?.roles, 'code')]"
+        />
+        <PickOne
+          v-if="site.sections.length"
+          v-model="work.section"
+          shown
+          :label="$t('pasted.section')"
+          :options="[{ value: '', label: $t('pasted.noSection') }, ...optionsOf(site.sections, 'id')]"
+        />
+        <DayField v-model="work.fromDay" shown :label="$t('pasted.from')" aria-keyshortcuts="t" />
         <button
           v-if="termIsToCome && work.fromDay !== site.term.startsOn"
           class="word"
@@ -155,7 +149,7 @@ const apply = () =>
         >
           <kbd>t</kbd> {{ $t('pasted.termStart', { day: day(site.term.startsOn, 'UTC') }) }}
         </button>
-        <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
+        <DayField v-model="work.untilDay" shown :label="$t('pasted.until')" />
       </fieldset>
       <TellThem
         v-model:tell="work.tell"

@@ -3,6 +3,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { lastDone } from '@/shared/undo'
 import PeopleChanges from '@/desk/PeopleChanges.vue'
 import MakeSitesPage from '@/desk/MakeSitesPage.vue'
+import { findIn } from '@/testing/choose'
 import { person, serve, show, site, standing } from '@/testing/server'
 import ChangeList from '@/desk/ChangeListPage.vue'
 import { addressOf, change, sayLine, stateOf } from './changeLists'
@@ -218,12 +219,7 @@ describe('people into sites', () => {
     })
     const shown = show(PeopleChanges, { props: { people: [bea.id, LIST], changeList: '' } }).page
     await settled()
-    await shown.get('#find-site').setValue('harm')
-    await settled()
-    await shown
-      .findAll('button[data-stop], li button')
-      .find((each) => each.text().includes('Harmony'))!
-      .trigger('click')
+    await findIn(shown.get('#find-site'), 'harm', 'Harmony')
     await settled()
     return { shown, asked }
   }

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TimeField from '@/ui/TimeField.vue'
+import DayField from '@/ui/DayField.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
@@ -75,8 +77,8 @@ const fix = (group: FirstDayCheck['groups'][number]) => (cause(group).mine ? MEN
       <h2>{{ $t('firstDayCheck.title') }}</h2>
       <p class="soft">{{ $t('firstDayCheck.more') }}</p>
       <p class="when">
-        <label>{{ $t('firstDayCheck.on') }} <input v-model="day" type="date" /></label>
-        <label>{{ $t('firstDayCheck.at') }} <input v-model="time" class="plain" type="time" /></label>
+        <DayField v-model="day" shown :label="$t('firstDayCheck.on')" :zone="site.timeZone" />
+        <TimeField v-model="time" :label="$t('firstDayCheck.at')" />
       </p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <template v-else-if="firstDayCheck">

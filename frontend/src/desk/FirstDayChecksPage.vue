@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TimeField from '@/ui/TimeField.vue'
+import DayField from '@/ui/DayField.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -30,8 +32,8 @@ const sum = (of: (row: Row) => number) => data.value?.sites.reduce((total, row) 
     <h1>{{ $t('firstDayChecks.title') }}</h1>
     <p class="soft">{{ $t('firstDayChecks.more') }}</p>
     <p class="when">
-      <label>{{ $t('firstDayCheck.on') }} <input v-model="day" type="date" /></label>
-      <label>{{ $t('firstDayCheck.at') }} <input v-model="time" class="plain" type="time" /></label>
+      <DayField v-model="day" shown :label="$t('firstDayCheck.on')" />
+      <TimeField v-model="time" :label="$t('firstDayCheck.at')" />
     </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="data">

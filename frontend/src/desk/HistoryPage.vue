@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { optionsIn } from '@/ui/options'
+import DayField from '@/ui/DayField.vue'
+import PickOne from '@/ui/PickOne.vue'
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
@@ -97,12 +100,13 @@ const mayUndo = (entry: HistoryEntry) =>
           :placeholder="$t('log.find')"
           :aria-label="$t('log.find')"
         />
-        <select v-model="look.code" class="plain" :aria-label="$t('log.any')">
-          <option value="">{{ $t('log.any') }}</option>
-          <option v-for="code in CODES" :key="code" :value="code">{{ $t('log.verbs.' + code) }}</option>
-        </select>
-        <label>{{ $t('log.from') }} <input v-model="look.from" type="date" /></label>
-        <label>{{ $t('log.until') }} <input v-model="look.until" type="date" /></label>
+        <PickOne
+          v-model="look.code"
+          :label="$t('log.about')"
+          :options="optionsIn(['', ...CODES], (code) => $t(code ? 'log.verbs.' + code : 'log.any'))"
+        />
+        <DayField v-model="look.from" shown :label="$t('log.from')" :zone="site.timeZone" />
+        <DayField v-model="look.until" shown :label="$t('log.until')" :zone="site.timeZone" />
         <button class="word" :aria-expanded="comparing" @click="comparing = !comparing">
           {{ $t(comparing ? 'log.close' : 'log.compare') }}
         </button>

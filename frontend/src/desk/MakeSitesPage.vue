@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { optionsOf } from '@/ui/options'
+import OneOf from '@/ui/OneOf.vue'
+import Textarea from 'primevue/textarea'
+import PickOne from '@/ui/PickOne.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
@@ -95,6 +99,7 @@ const apply = () =>
     await refreshSite()
     await router.push({ name: 'change-list', params: { changeList } })
   })
+const none = computed(() => ({ value: '', label: t('makeSites.none') }))
 </script>
 
 <template>
@@ -103,32 +108,27 @@ const apply = () =>
     <p class="soft">{{ $t('makeSites.more') }}</p>
     <div class="asked">
       <div class="field">
-        <label for="batch-division">{{ $t('makeSites.division') }}</label><select
-          id="batch-division"
+        <PickOne
           v-model="work.division"
-          class="plain"
-        >
-          <option value="">{{ $t('makeSites.none') }}</option>
-          <option v-for="each in platform?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
-        </select>
+          stacked
+          :label="$t('makeSites.division')"
+          :options="[none, ...optionsOf(platform?.divisions, 'code')]"
+        />
       </div>
       <div class="field">
-        <label for="batch-term">{{ $t('makeSites.term') }}</label><select
-          id="batch-term"
+        <PickOne
           v-model="work.term"
-          class="plain"
-        >
-          <option value="">{{ $t('makeSites.none') }}</option>
-          <option v-for="each in platform?.terms" :key="each.code" :value="each.code">{{ each.name }}</option>
-        </select>
+          stacked
+          :label="$t('makeSites.term')"
+          :options="[none, ...optionsOf(platform?.terms, 'code')]"
+        />
       </div>
     </div>
     <div class="field">
       <label for="batch-rows">{{ $t('makeSites.rows') }}</label>
-      <textarea
+      <Textarea
         id="batch-rows"
         v-model="work.text"
-        class="plain"
         rows="8"
         spellcheck="false"
         :placeholder="$t('makeSites.placeholder')"
@@ -167,17 +167,18 @@ const apply = () =>
               </p>
               <fieldset v-else-if="!lead.person">
                 <legend>{{ $t('makeSites.whoIs', { text: lead.text }) }}</legend>
-                <label v-for="who in lead.candidates" :key="who.id"
-                  ><input
-                    type="radio"
-                    :name="`lead-${row.number}-${place}`"
-                    @change="choose(row.number, place, who.id)"
-                  />
-                  {{ fullName(who) }}
+                <OneOf
+                  v-for="who in lead.candidates"
+                  :key="who.id"
+                  :model-value="null"
+                  :value="who.id"
+                  :name="`lead-${row.number}-${place}`"
+                  @update:model-value="choose(row.number, place, who.id)"
+                  >{{ fullName(who) }}
                   <span class="soft"
                     >{{ $t('kind.' + who.kind) }} · {{ who.division.name }}
                     <span class="num">{{ who.number }}</span></span
-                  ></label
+                  ></OneOf
                 >
               </fieldset>
             </template>

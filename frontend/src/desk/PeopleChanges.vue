@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
+import Tick from '@/ui/Tick.vue'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -153,13 +155,15 @@ const apply = () =>
           }}
         </li>
       </ul>
-      <label v-if="work.verb === 'let-in' && !work.role && (work.sure || review.verdicts['needs-choice'])"
-        ><input v-model="work.sure" type="checkbox" /> {{ $t('people.changeList.sure') }}</label
+      <Tick
+        v-if="work.verb === 'let-in' && !work.role && (work.sure || review.verdicts['needs-choice'])"
+        v-model="work.sure"
+        >{{ $t('people.changeList.sure') }}</Tick
       >
       <p v-if="current?.removal">
         <label
           >{{ $t('changeList.many', current.removal) }}
-          <input v-model="typed" class="plain" inputmode="numeric" size="6"
+          <InputText v-model="typed" size="small" inputmode="numeric" class="figures"
         /></label>
       </p>
       <p>

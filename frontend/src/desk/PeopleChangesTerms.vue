@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { t } from '@/shared/words'
+import { optionsIn, optionsOf } from '@/ui/options'
+import DayField from '@/ui/DayField.vue'
+import PickOne from '@/ui/PickOne.vue'
 import { computed } from 'vue'
 import { usePlatform } from '@/shared/platform'
 import { day } from '@/shared/sentences'
@@ -11,40 +15,35 @@ const { platform } = usePlatform()
 const next = computed(() =>
   platform.value?.terms.find((term) => term.startsOn > (platform.value?.now ?? '').slice(0, 10)),
 )
+const roles = computed(() => [
+  ...(work.value.verb === 'let-in' ? [{ value: '', label: t('pasted.suggested') }] : []),
+  ...optionsOf(platform.value?.roles, 'code'),
+])
 </script>
 
 <template>
   <div class="all">
-    <label
-      >{{ $t('people.changeList.verb') }}
-      <select v-model="work.verb" class="plain">
-        <option v-for="verb in ['let-in', 'remove', 'change-role'] as const" :key="verb" :value="verb">
-          {{ $t('people.changeList.verbs.' + verb) }}
-        </option>
-      </select></label
-    >
-    <label v-if="work.verb !== 'remove'"
-      >{{ $t('people.changeList.role') }}
-      <select v-model="work.role" class="plain">
-        <option value="">{{ work.verb === 'let-in' ? $t('pasted.suggested') : '' }}</option>
-        <option v-for="role in platform?.roles" :key="role.code" :value="role.code">
-          {{ role.name.toLowerCase() }}
-        </option>
-      </select></label
-    >
+    <PickOne
+      v-model="work.verb"
+      shown
+      :label="$t('people.changeList.verb')"
+      :options="
+        optionsIn(['let-in', 'remove', 'change-role'] as const, (verb) => $t('people.changeList.verbs.' + verb))
+      "
+    />
+    <PickOne
+      v-if="work.verb !== 'remove'"
+      v-model="work.role"
+      shown
+      :label="$t('people.changeList.role')"
+      :options="roles"
+    />
     <template v-if="work.verb === 'let-in'">
-      <label
-        >{{ $t('pasted.from') }}
-        <input
-          v-model="work.fromDay"
-          type="date"
-          aria-keyshortcuts="t"
-          @keydown.t.prevent="next && (work.fromDay = next.startsOn)"
-      /></label>
+      <DayField v-model="work.fromDay" shown :label="$t('pasted.from')" aria-keyshortcuts="t" />
       <button v-if="next && work.fromDay !== next.startsOn" class="word" @click="work.fromDay = next.startsOn">
         <kbd>t</kbd> {{ $t('pasted.termStart', { day: day(next.startsOn, 'UTC') }) }}
       </button>
-      <label>{{ $t('pasted.until') }} <input v-model="work.untilDay" type="date" /></label>
+      <DayField v-model="work.untilDay" shown :label="$t('pasted.until')" />
     </template>
   </div>
 </template>

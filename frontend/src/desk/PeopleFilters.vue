@@ -1,44 +1,32 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { usePlatform } from '@/shared/platform'
+import { t } from '@/shared/words'
+import { optionsIn, optionsOf } from '@/ui/options'
+import PickOne from '@/ui/PickOne.vue'
 
 /** What people are narrowed down by: their kind, division and level. */
 defineProps<{ chosen: (filter: string) => string }>()
 defineEmits<{ choose: [filters: Record<string, string | undefined>] }>()
 const { platform } = usePlatform()
-const levels = computed(() =>
-  Array.from({ length: platform.value?.highestLevel ?? 0 }, (_, index) => String(index + 1)),
-)
+const KINDS = ['learner', 'staff', 'guardian', 'external'] as const
+const choices = computed(() => ({
+  kind: optionsIn<string>(KINDS, (kind) => t('kind.' + kind)),
+  division: optionsOf(platform.value?.divisions, 'code'),
+  level: Array.from({ length: platform.value?.highestLevel ?? 0 }, (_, index) => ({
+    value: String(index + 1),
+    label: t('level', { n: index + 1 }),
+  })),
+}))
 </script>
 
 <template>
-  <select
-    class="plain"
-    :aria-label="$t('people.by.kind')"
-    :value="chosen('kind')"
-    @change="$emit('choose', { kind: ($event.target as HTMLSelectElement).value || undefined })"
-  >
-    <option value="">{{ $t('people.any.kind') }}</option>
-    <option v-for="each in ['learner', 'staff', 'guardian', 'external']" :key="each" :value="each">
-      {{ $t('kind.' + each) }}
-    </option>
-  </select>
-  <select
-    class="plain"
-    :aria-label="$t('people.by.division')"
-    :value="chosen('division')"
-    @change="$emit('choose', { division: ($event.target as HTMLSelectElement).value || undefined })"
-  >
-    <option value="">{{ $t('people.any.division') }}</option>
-    <option v-for="each in platform?.divisions" :key="each.code" :value="each.code">{{ each.name }}</option>
-  </select>
-  <select
-    class="plain"
-    :aria-label="$t('people.by.level')"
-    :value="chosen('level')"
-    @change="$emit('choose', { level: ($event.target as HTMLSelectElement).value || undefined })"
-  >
-    <option value="">{{ $t('people.any.level') }}</option>
-    <option v-for="each in levels" :key="each" :value="each">{{ $t('level', { n: each }) }}</option>
-  </select>
+  <PickOne
+    v-for="name in ['kind', 'division', 'level'] as const"
+    :key="name"
+    :label="$t('people.by.' + name)"
+    :model-value="chosen(name)"
+    :options="[{ value: '', label: $t('people.any.' + name) }, ...choices[name]]"
+    @update:model-value="$emit('choose', { [name]: $event || undefined })"
+  />
 </template>

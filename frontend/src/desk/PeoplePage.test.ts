@@ -1,6 +1,7 @@
 import { flushPromises } from '@vue/test-utils'
 import { beforeEach, expect, it, vi } from 'vitest'
 import { lastDone, undoLast } from '@/shared/undo'
+import { findIn } from '@/testing/choose'
 import { person, platform, serve, show, site } from '@/testing/server'
 import PeopleChanges from './PeopleChanges.vue'
 import PeoplePage from './PeoplePage.vue'
@@ -81,11 +82,7 @@ it('says what letting them into a site would do, does it, and takes it back as o
   const { page } = show(PeopleChanges, { props: { people: [anna.id, bo.id], changeList: '' } })
   await settled()
   expect(page.text()).toContain('Choose a site first.')
-  await page.get('input').setValue('Harm')
-  await settled()
-  const found = page.findAll('[role=option], li button').find((each) => each.text().includes('Harmony'))!
-  await found.trigger('mousedown')
-  await found.trigger('click')
+  await findIn(page.get('#find-site'), 'Harm', 'Harmony')
   await settled()
   const { each } = asked.findLast(({ call }) => call === 'POST /change-reviews')!.body as { each: object }
   expect(each).toEqual({

@@ -95,11 +95,11 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
           :aria-label="$t('people.find')"
         />
         <PeopleFilters :chosen="chosenBy" @choose="look" />
-        <input
+        <InputText
           v-model="label"
-          class="plain"
+          size="small"
+          class="label"
           maxlength="40"
-          size="10"
           :placeholder="$t('people.label')"
           :aria-label="$t('people.by.label')"
         />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/ui/Tick.vue'
 import type { Person } from '@/shared/api'
 import { listName } from '@/shared/sentences'
 
@@ -22,12 +23,11 @@ defineEmits<{ pick: [person: string] }>()
       @click="$emit('pick', each.person.id)"
     >
       <span role="cell"
-        ><input
-          type="checkbox"
-          :checked="chosen.has(each.person.id)"
-          :aria-label="$t('people.pick', { name: listName(each.person) })"
+        ><Tick
+          :model-value="chosen.has(each.person.id)"
+          :label="$t('people.pick', { name: listName(each.person) })"
           @click.stop
-          @change="$emit('pick', each.person.id)"
+          @update:model-value="$emit('pick', each.person.id)"
       /></span>
       <span role="cell" class="name"
         ><RouterLink :to="{ name: 'person', params: { person: each.person.id } }" @click.stop>{{

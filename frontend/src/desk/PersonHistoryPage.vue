@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, take } from '@/shared/api'
-import { ownZone as zone } from '@/shared/sentences'
+import { ownZone as zone } from '@/shared/own'
 import Trouble from '@/ui/Trouble.vue'
 import HistoryEntries from '@/history/HistoryEntries.vue'
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
+import DayField from '@/ui/DayField.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
@@ -81,13 +83,13 @@ const apply = () =>
     <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
     <h2>{{ $t('siteChangeList.title.' + verb, { n: sites.length }, sites.length) }}</h2>
     <form @submit.prevent="apply">
-      <label v-if="verb === 'open' || verb === 'close'"
-        >{{ $t(verb === 'open' ? 'siteChangeList.on' : 'siteChangeList.after') }} <input v-model="on" type="date" />
-        {{ ' ' }}<span class="soft">{{ $t('siteChangeList.now') }}</span></label
-      >
+      <p v-if="verb === 'open' || verb === 'close'">
+        <DayField v-model="on" shown :label="$t(verb === 'open' ? 'siteChangeList.on' : 'siteChangeList.after')" />
+        {{ ' ' }}<span class="soft">{{ $t('siteChangeList.now') }}</span>
+      </p>
       <label v-if="verb === 'seats'"
-        >{{ $t('siteChangeList.seats') }} <input v-model="seats" class="plain short" inputmode="numeric" /> {{ ' '
-        }}<span class="soft">{{ $t('siteChangeList.seatsHint') }}</span></label
+        >{{ $t('siteChangeList.seats') }} <InputText v-model="seats" size="small" class="figures" inputmode="numeric" />
+        {{ ' ' }}<span class="soft">{{ $t('siteChangeList.seatsHint') }}</span></label
       >
       <template v-if="verb === 'lead'">
         <p class="soft">{{ $t('siteChangeList.who') }}</p>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { optionsIn, optionsOf } from '@/ui/options'
+import PickOne from '@/ui/PickOne.vue'
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
@@ -6,6 +8,7 @@ import InputText from 'primevue/inputtext'
 import { computed, defineAsyncComponent, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
+import { t } from '@/shared/words'
 import { usePlatform } from '@/shared/platform'
 import { administers, me } from '@/shared/me'
 import Trouble from '@/ui/Trouble.vue'
@@ -44,10 +47,10 @@ const chosen = (name: string) => (route.query[name] as string | undefined) ?? ''
 const choose = (name: string, value: string) =>
   router.replace({ query: { ...route.query, [name]: value || undefined } })
 const choices = computed(() => ({
-  division: platform.value?.divisions ?? [],
-  term: platform.value?.terms ?? [],
-  kind: platform.value?.siteKinds.map((code) => ({ code, name: '' })) ?? [],
-  state: (['draft', 'open', 'closed'] as const).map((code) => ({ code, name: '' })),
+  division: optionsOf(platform.value?.divisions, 'code'),
+  term: optionsOf(platform.value?.terms, 'code'),
+  kind: optionsIn<string>(platform.value?.siteKinds ?? [], (kind) => t('siteKind.' + kind)),
+  state: optionsIn<string>(['draft', 'open', 'closed'], (state) => t('siteState.' + state)),
 }))
 
 const asked = computed(() => ({
@@ -109,19 +112,14 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
           size="small"
         />
         <template v-if="scope === 'all'">
-          <select
+          <PickOne
             v-for="name in filters"
             :key="name"
-            class="plain"
-            :aria-label="$t('sites.filterBy.' + name)"
-            :value="chosen(name)"
-            @change="choose(name, ($event.target as HTMLSelectElement).value)"
-          >
-            <option value="">{{ $t('sites.any.' + name) }}</option>
-            <option v-for="choice in choices[name]" :key="choice.code" :value="choice.code">
-              {{ choice.name || $t((name === 'kind' ? 'siteKind.' : 'siteState.') + choice.code) }}
-            </option>
-          </select>
+            :label="$t('sites.filterBy.' + name)"
+            :model-value="chosen(name)"
+            :options="[{ value: '', label: $t('sites.any.' + name) }, ...choices[name]]"
+            @update:model-value="choose(name, $event ?? '')"
+          />
         </template>
         <span class="soft nums" role="status">
           <template v-if="isPending">{{ $t('sites.loading') }}</template>

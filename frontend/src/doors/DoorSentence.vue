@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Textarea from 'primevue/textarea'
+import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import type { Door, Platform, Site } from '@/shared/api'
@@ -29,11 +31,11 @@ defineExpose({ focus: () => nameField.value?.focus() })
     <p class="head">
       <label for="door-name">{{ $t('doors.write.name') }}</label>
       {{ ' '
-      }}<input
+      }}<InputText
         id="door-name"
         ref="nameField"
         v-model="draft.name"
-        class="plain"
+        size="small"
         maxlength="60"
         :placeholder="$t('doors.kinds.' + draft.kind)"
       />
@@ -45,7 +47,7 @@ defineExpose({ focus: () => nameField.value?.focus() })
     <div class="field">
       <label for="door-about"
         >{{ $t('doors.write.about') }} <span class="soft">{{ $t('doors.write.aboutHint') }}</span></label
-      ><textarea id="door-about" v-model="draft.about" class="plain" rows="2" maxlength="600" />
+      ><Textarea id="door-about" v-model="draft.about" rows="2" maxlength="600" />
     </div>
     <p v-if="unreachable && open" class="brass" role="status">{{ unreachable.message }}</p>
     <p v-else-if="reachSentence" class="follows" role="status">{{ reachSentence }}</p>

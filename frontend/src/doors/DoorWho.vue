@@ -1,10 +1,26 @@
 <script setup lang="ts">
+import NumberField from '@/ui/NumberField.vue'
+import Tick from '@/ui/Tick.vue'
+import PickOne from '@/ui/PickOne.vue'
+import InputText from 'primevue/inputtext'
+import { computed } from 'vue'
 import type { Platform, Site } from '@/shared/api'
+import { t } from '@/shared/words'
+import { optionsIn, optionsOf } from '@/ui/options'
 import { useDraft } from './doorDraft'
 
 /** Of the sentence of a door: who may come through it, with which key, as what and into which section. */
-defineProps<{ site: Site; platform?: Platform; changed: boolean }>()
+const props = defineProps<{ site: Site; platform?: Platform; changed: boolean }>()
 const { draft, chosenKey, domains, wrong, joins, open, toggle } = useDraft()
+const further = computed(() =>
+  optionsOf(props.platform?.divisions, 'code').filter(({ value }) => !draft.value.divisions.includes(value)),
+)
+const places = computed(() =>
+  optionsIn(
+    props.site.sections.length ? (['none', 'fixed', 'emptiest', 'choice'] as const) : (['none'] as const),
+    (place) => t('doors.write.place.' + place),
+  ),
+)
 </script>
 
 <template>
@@ -22,30 +38,22 @@ const { draft, chosenKey, domains, wrong, joins, open, toggle } = useDraft()
         ×
       </button></span
     >
-    <select
-      class="plain"
-      :aria-label="$t('doors.write.further')"
-      :value="''"
-      @change="draft.divisions = toggle(draft.divisions, ($event.target as HTMLSelectElement).value)"
-    >
-      <option value="">{{ $t('doors.write.further') }}</option>
-      <option
-        v-for="each in platform?.divisions.filter((each) => !draft.divisions.includes(each.code))"
-        :key="each.code"
-        :value="each.code"
-      >
-        {{ each.name }}
-      </option>
-    </select>
+    <PickOne
+      :label="$t('doors.write.further')"
+      :placeholder="$t('doors.write.further')"
+      :model-value="undefined"
+      :options="further"
+      @update:model-value="(code) => code && (draft.divisions = toggle(draft.divisions, code))"
+    />
     {{ $t('doors.write.levels') }}
-    <input v-model="draft.lowest" class="plain tiny" type="number" min="1" max="20" :aria-label="$t('form.lowest')" />
+    <NumberField v-model="draft.lowest" :figures="2" :min="1" :max="20" :label="$t('form.lowest')" />
     {{ $t('doors.write.to') }}
-    <input v-model="draft.highest" class="plain tiny" type="number" min="1" max="20" :aria-label="$t('form.highest')" />
+    <NumberField v-model="draft.highest" :figures="2" :min="1" :max="20" :label="$t('form.highest')" />
     {{ $t('doors.write.domains') }}
-    <input
+    <InputText
       v-model="domains"
-      class="plain"
-      size="32"
+      size="small"
+      class="long"
       :placeholder="$t('doors.write.domainsHint')"
       :aria-label="$t('doors.write.domains')"
     />
@@ -54,64 +62,60 @@ const { draft, chosenKey, domains, wrong, joins, open, toggle } = useDraft()
   <div v-else-if="draft.kind === 'invitation'" class="line">{{ $t('doors.say.invited') }}</div>
   <div v-if="draft.kind === 'key'" class="line">
     {{ $t('doors.write.withKey') }}
-    <select v-model="chosenKey" class="plain" :aria-label="$t('doors.write.key')">
-      <option :value="false">{{ $t(changed ? 'doors.write.keep' : 'doors.write.made') }}</option>
-      <option :value="true">{{ $t('doors.write.chosen') }}</option>
-    </select>
-    <input
+    <PickOne
+      v-model="chosenKey"
+      :label="$t('doors.write.keyHow')"
+      :options="optionsIn([false, true], (own) => $t('doors.write.' + (own ? 'chosen' : changed ? 'keep' : 'made')))"
+    />
+    <InputText
       v-if="chosenKey"
-      v-model="draft.key"
-      class="plain num"
-      size="34"
+      :model-value="draft.key ?? ''"
+      class="num long"
+      size="small"
       maxlength="120"
       :placeholder="$t('doors.write.keyHint')"
       :aria-label="$t('doors.write.key')"
-      :aria-invalid="!!wrong('key')"
+      :invalid="!!wrong('key')"
+      @update:model-value="draft.key = $event ?? null"
     />
     <span class="clay">{{ wrong('key') }}</span>
   </div>
   <div v-if="joins" class="line">
     {{ $t('doors.write.may') }}
-    <select v-model="draft.role" class="plain" :aria-label="$t('doors.write.may')">
-      <option v-for="role in platform?.roles" :key="role.code" :value="role.code">{{ role.name }}</option>
-    </select>
-    <select v-model="draft.place" class="plain" :aria-label="$t('doors.write.place.fixed')">
-      <option
-        v-for="place in site.sections.length ? (['none', 'fixed', 'emptiest', 'choice'] as const) : (['none'] as const)"
-        :key="place"
-        :value="place"
-      >
-        {{ $t('doors.write.place.' + place) }}
-      </option>
-    </select>
-    <select
+    <PickOne v-model="draft.role" :label="$t('doors.write.may')" :options="optionsOf(platform?.roles, 'code')" />
+    <PickOne v-model="draft.place" :label="$t('doors.write.where')" :options="places" />
+    <PickOne
       v-if="draft.place === 'fixed'"
-      v-model="draft.section"
-      class="plain"
-      :aria-label="$t('doors.write.place.fixed')"
-    >
-      <option v-for="section in site.sections" :key="section.id" :value="section.id">{{ section.name }}</option>
-    </select>
-    <select v-if="open" v-model="draft.approval" class="plain" :aria-label="$t('doors.write.at.yes')">
-      <option :value="false">{{ $t('doors.write.at.once') }}</option>
-      <option :value="true">{{ $t('doors.write.at.yes') }}</option>
-    </select>
+      :model-value="draft.section ?? undefined"
+      :label="$t('doors.write.place.fixed')"
+      :options="optionsOf(site.sections, 'id')"
+      @update:model-value="draft.section = $event ?? null"
+    />
+    <PickOne
+      v-if="open"
+      v-model="draft.approval"
+      :label="$t('doors.write.when')"
+      :options="optionsIn([false, true], (yes) => $t('doors.write.at.' + (yes ? 'yes' : 'once')))"
+    />
     <span v-for="field in ['role', 'place', 'section']" :key="field" class="clay">{{ wrong(field) }}</span>
   </div>
   <div v-else class="line">
-    <select v-model="draft.anyone" class="plain" :aria-label="$t('doors.kinds.preview')">
-      <option :value="false">{{ $t('doors.write.anyone.no') }}</option>
-      <option :value="true">{{ $t('doors.write.anyone.yes') }}</option>
-    </select>
+    <PickOne
+      v-model="draft.anyone"
+      :label="$t('doors.kinds.preview')"
+      :options="optionsIn([false, true], (yes) => $t('doors.write.anyone.' + (yes ? 'yes' : 'no')))"
+    />
     {{ $t('doors.write.look') }}
-    <label v-for="each in ['leads', 'sections', 'numbers'] as const" :key="each"
-      ><input type="checkbox" :checked="draft.shows.includes(each)" @change="draft.shows = toggle(draft.shows, each)" />
-      {{ $t('doors.say.shows.' + each) }}</label
-    >
+    <Tick v-for="each in ['leads', 'sections', 'numbers'] as const" :key="each" v-model="draft.shows" :value="each">{{
+      $t('doors.say.shows.' + each)
+    }}</Tick>
   </div>
 </template>
 
 <style scoped>
+.long {
+  width: 19em;
+}
 .chip {
   background: var(--mint-pale);
   padding: 3px 2px 3px 8px;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import OneOf from '@/ui/OneOf.vue'
+import Textarea from 'primevue/textarea'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
@@ -98,10 +100,9 @@ const withdraw = (ids: string[]) =>
     <button class="word shut" @click="$emit('close')">{{ $t('keys.close') }}</button>
     <h2>{{ $t('doors.invite.title', { name: door.name }) }}</h2>
     <div class="field">
-      <label for="invite-box">{{ $t('doors.invite.box') }}</label><textarea
+      <label for="invite-box">{{ $t('doors.invite.box') }}</label><Textarea
         id="invite-box"
         v-model="text"
-        class="plain"
         rows="4"
         spellcheck="false"
         :placeholder="$t('doors.invite.hint')"
@@ -115,12 +116,18 @@ const withdraw = (ids: string[]) =>
         <span :class="line.verdict === 'ready' ? 'soft' : 'brass'">{{
           $t('doors.invite.verdict.' + line.verdict)
         }}</span>
-        <label v-for="who in line.candidates" :key="who.id"
-          ><input type="radio" :name="`invite-${line.number}`" @change="choose(line, who.id)" /> {{ fullName(who) }}
+        <OneOf
+          v-for="who in line.candidates"
+          :key="who.id"
+          :model-value="null"
+          :value="who.id"
+          :name="`invite-${line.number}`"
+          @update:model-value="choose(line, who.id)"
+          >{{ fullName(who) }}
           <span class="soft"
             >{{ $t('kind.' + who.kind) }}<template v-if="who.level">, {{ $t('level', { n: who.level }) }}</template> ·
             {{ who.division.name }}</span
-          ></label
+          ></OneOf
         >
       </li>
       <li v-if="shown.length < lines.length" class="soft">
@@ -130,7 +137,7 @@ const withdraw = (ids: string[]) =>
     <div v-if="lines.length" class="field">
       <label for="invite-words"
         >{{ $t('doors.invite.words') }} <span class="soft">{{ $t('doors.invite.wordsHint') }}</span></label
-      ><textarea id="invite-words" v-model="words" class="plain" rows="3" maxlength="2000" />
+      ><Textarea id="invite-words" v-model="words" rows="3" maxlength="2000" />
     </div>
     <p v-if="left !== null" class="brass">{{ $t('doors.invite.left', { n: left }, left) }}</p>
     <p v-if="lines.length">

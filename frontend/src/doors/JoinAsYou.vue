@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import PickOne from '@/ui/PickOne.vue'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { day } from '@/shared/sentences'
 import { useJoining } from './joining'
 
 /** What the door does for whoever is signed in: in, in the line, asked, or why not. */
-const { look, form, wrong, busy, zone, you, admission, invitation, over, join, leave } = useJoining()
+const { look, sections, form, wrong, busy, zone, you, admission, invitation, over, join, leave } = useJoining()
 </script>
 
 <template>
@@ -71,17 +72,14 @@ const { look, form, wrong, busy, zone, you, admission, invitation, over, join, l
     <form v-else-if="admission" @submit.prevent="join(false)">
       <p v-if="admission.passage === 'line'">{{ $t('join.full', { n: admission.place }) }}</p>
       <div v-if="look.sections.length" class="field">
-        <label for="section">{{ $t('join.section') }}</label><select
-          id="section"
+        <PickOne
           v-model="form.section"
-          class="plain"
-          required
-        >
-          <option value="">{{ $t('join.choose') }}</option>
-          <option v-for="section in look.sections" :key="section.id" :value="section.id">
-            {{ section.name }}: {{ section.meets }}
-          </option></select
-        ><span v-if="wrong('section')" class="wrong" role="alert">{{ wrong('section') }}</span>
+          stacked
+          fluid
+          :label="$t('join.section')"
+          :placeholder="$t('join.choose')"
+          :options="sections"
+        /><span v-if="wrong('section')" class="wrong" role="alert">{{ wrong('section') }}</span>
       </div>
       <div v-if="admission.passage === 'approval'" class="field">
         <label for="why">{{ $t('join.why') }}</label><InputText
@@ -123,9 +121,5 @@ section {
   padding: 10px 20px;
   border-radius: 4px;
   text-decoration: none;
-}
-select {
-  width: 100%;
-  padding: 8px;
 }
 </style>

@@ -2,6 +2,7 @@ import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { JoinLook } from '@/shared/api'
 import { me } from '@/shared/me'
+import { choose } from '@/testing/choose'
 import { joinLook as look, problem, serve, show, site } from '@/testing/server'
 import JoinPage from './JoinPage.vue'
 
@@ -93,10 +94,10 @@ describe('joining', () => {
     for (const [field, value] of [
       ['#given', 'Mia'],
       ['#family', 'Berg'],
-      ['#level', '2'],
       ['#new-password', 'three small boats'],
     ])
       await page.find(field!).setValue(value)
+    await choose(page, 'Level', '2')
     await page.find('form').trigger('submit')
     await flushPromises()
     expect(page.text()).toContain('You sign in with mia.berg. Write it down.')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PickOne from '@/ui/PickOne.vue'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import NewPassword from '@/accounts/NewPassword.vue'
@@ -6,7 +7,8 @@ import SignInForm from '@/accounts/SignInForm.vue'
 import { useJoining } from './joining'
 
 /** Who somebody is who is not signed in: with an account they have, or one made on the way. */
-const { invited, look, mode, form, wrong, busy, see, invitation, asks, over, canMake, make } = useJoining()
+const { invited, look, sections, levels, mode, form, wrong, busy, see, invitation, asks, over, canMake, make } =
+  useJoining()
 </script>
 
 <template>
@@ -49,35 +51,25 @@ const { invited, look, mode, form, wrong, busy, see, invitation, asks, over, can
           /><span v-if="wrong('family')" class="wrong" role="alert">{{ wrong('family') }}</span>
         </div>
         <div v-if="look.levels && look.levels.lowest !== look.levels.highest" class="field">
-          <label for="level">{{ $t('join.level') }}</label><select
-            id="level"
+          <PickOne
             v-model="form.level"
-            class="plain"
-            required
-          >
-            <option value="">{{ $t('join.choose') }}</option>
-            <option
-              v-for="n in look.levels.highest - look.levels.lowest + 1"
-              :key="n"
-              :value="String(look.levels.lowest + n - 1)"
-            >
-              {{ look.levels.lowest + n - 1 }}
-            </option></select
-          ><span v-if="wrong('level')" class="wrong" role="alert">{{ wrong('level') }}</span>
+            stacked
+            fluid
+            :label="$t('join.level')"
+            :placeholder="$t('join.choose')"
+            :options="levels"
+          /><span v-if="wrong('level')" class="wrong" role="alert">{{ wrong('level') }}</span>
         </div>
       </template>
       <div v-if="look.sections.length" class="field">
-        <label for="section">{{ $t('join.section') }}</label><select
-          id="section"
+        <PickOne
           v-model="form.section"
-          class="plain"
-          required
-        >
-          <option value="">{{ $t('join.choose') }}</option>
-          <option v-for="section in look.sections" :key="section.id" :value="section.id">
-            {{ section.name }}: {{ section.meets }}
-          </option>
-        </select>
+          stacked
+          fluid
+          :label="$t('join.section')"
+          :placeholder="$t('join.choose')"
+          :options="sections"
+        />
       </div>
       <div v-if="asks" class="field">
         <label for="why">{{ $t('join.why') }}</label><InputText id="why" v-model="form.why" maxlength="300" fluid />
@@ -133,9 +125,5 @@ section {
 }
 .small {
   font-size: 0.92rem;
-}
-select {
-  width: 100%;
-  padding: 8px;
 }
 </style>

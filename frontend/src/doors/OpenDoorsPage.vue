@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { ref } from 'vue'
@@ -51,7 +52,7 @@ const join = (door: string) =>
             <div class="field">
               <label :for="'why-' + each.door"
                 >{{ $t('join.why') }} <span class="soft">{{ $t('join.whyHint') }}</span></label
-              ><input :id="'why-' + each.door" v-model="why" class="plain" maxlength="300" />
+              ><InputText :id="'why-' + each.door" v-model="why" size="small" maxlength="300" />
             </div>
             <p class="acts">
               <Button type="submit" :disabled="busy" :label="$t('openDoors.ask')" />

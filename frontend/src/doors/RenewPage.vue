@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import DayField from '@/ui/DayField.vue'
+import PickOne from '@/ui/PickOne.vue'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
@@ -8,6 +10,7 @@ import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { done, refreshSite } from '@/shared/undo'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
+import { optionsOf } from '@/ui/options'
 import Trouble from '@/ui/Trouble.vue'
 import { glyphOf } from './doors'
 
@@ -52,15 +55,15 @@ const go = () =>
     <p v-else-if="data && !items.length" class="soft">{{ $t('doors.renew.none') }}</p>
     <template v-else>
       <form class="asked no-print" @submit.prevent="go">
-        <label
-          >{{ $t('doors.renew.term') }}
-          <select v-model="term" class="plain">
-            <option value="">{{ $t('form.choose') }}</option>
-            <option v-for="each in platform?.terms" :key="each.code" :value="each.code">{{ each.name }}</option>
-          </select></label
-        >
-        <label>{{ $t('doors.renew.from') }} <input v-model="fromDay" class="plain" type="date" /></label>
-        <label>{{ $t('doors.renew.until') }} <input v-model="untilDay" class="plain" type="date" /></label>
+        <PickOne
+          v-model="term"
+          shown
+          :label="$t('doors.renew.term')"
+          :placeholder="$t('form.choose')"
+          :options="optionsOf(platform?.terms, 'code')"
+        />
+        <DayField v-model="fromDay" shown :label="$t('doors.renew.from')" />
+        <DayField v-model="untilDay" shown :label="$t('doors.renew.until')" />
         <Button
           type="submit"
           size="small"

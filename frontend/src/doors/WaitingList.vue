@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -55,9 +56,9 @@ const answer = (waiters: number[], say: 'yes' | 'no' | 'up', reason: string) =>
   <section v-if="asking.length" :aria-label="$t('doors.line.asking')">
     <h2>{{ $t('doors.line.asking') }}</h2>
     <p class="words">
-      <input
+      <InputText
         v-model="words"
-        class="plain"
+        size="small"
         maxlength="300"
         :placeholder="$t('doors.line.words')"
         :aria-label="$t('doors.line.words')"
@@ -116,9 +117,9 @@ const answer = (waiters: number[], say: 'yes' | 'no' | 'up', reason: string) =>
           {{ ' ' }}<span v-if="each.moved" class="soft">{{ $t('doors.line.moved', { why: each.moved }) }}</span></span
         >
         <form v-if="moving === each.id" class="acts" @submit.prevent="answer([each.id], 'up', why)">
-          <input
+          <InputText
             v-model="why"
-            class="plain"
+            size="small"
             maxlength="300"
             :placeholder="$t('doors.line.why')"
             :aria-label="$t('doors.line.why')"

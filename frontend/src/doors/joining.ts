@@ -71,6 +71,17 @@ function beginJoining() {
     },
   )
 
+  const sections = computed(() =>
+    (look.value?.sections ?? []).map(({ id, name, meets }) => ({ value: id, label: `${name}: ${meets}` })),
+  )
+  const levels = computed(() => {
+    const run = look.value?.levels
+    const many = run ? run.highest - run.lowest + 1 : 0
+    return Array.from({ length: many }, (_, index) => String(run!.lowest + index)).map((level) => ({
+      value: level,
+      label: level,
+    }))
+  })
   const zone = computed(() => look.value?.site.timeZone ?? 'UTC')
   const you = computed(() => look.value?.you ?? null)
   const admission = computed(() => look.value?.admission ?? null)
@@ -147,6 +158,8 @@ function beginJoining() {
     wrong,
     busy,
     see,
+    sections,
+    levels,
     zone,
     you,
     admission,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DayField from '@/ui/DayField.vue'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import type { Candidate, Site } from '@/shared/api'
@@ -118,13 +119,19 @@ async function bringBack() {
   </div>
   <div v-if="opened" class="more">
     <div class="days">
-      <label
-        >{{ $t('intake.from') }} <input v-model="fromDay" type="date" /> {{ ' '
-        }}<span class="soft">{{ $t('intake.fromHint') }}</span></label
+      <span
+        ><DayField v-model="fromDay" shown :label="$t('intake.from')" :zone="site.timeZone" /> {{ ' '
+        }}<span class="soft">{{ $t('intake.fromHint') }}</span></span
       >
-      <label
-        >{{ $t('intake.untilDay') }} <input v-model="untilDay" type="date" :aria-invalid="!!wrongDay" /> {{ ' '
-        }}<span class="soft">{{ $t('intake.untilHint') }}</span></label
+      <span
+        ><DayField
+          v-model="untilDay"
+          shown
+          :label="$t('intake.untilDay')"
+          :zone="site.timeZone"
+          :invalid="!!wrongDay"
+        />
+        {{ ' ' }}<span class="soft">{{ $t('intake.untilHint') }}</span></span
       >
     </div>
     <p v-if="wrongDay" class="clay" role="alert">{{ wrongDay }}</p>

@@ -145,14 +145,14 @@ describe('the box that lets people in', () => {
       .trigger('click')
     expect(page.text()).toContain('Mind the end.')
     expect(page.text()).toContain('Lead tutor, Co-tutor: Not for this kind of person (learner).')
-    await page.findAll('input[type=date]')[1]!.setValue('2026-11-01')
+    await page.findAll('.days input')[1]!.setValue('2026-11-01')
     await page
       .findAll('.give')
       .find((each) => each.text() === 'Day guest')!
       .trigger('click')
     await flushPromises()
     expect(page.find('[role=alert]').text()).toBe('The last day is already over. Choose a later one.')
-    await page.findAll('input[type=date]')[1]!.setValue('2026-12-18')
+    await page.findAll('.days input')[1]!.setValue('2026-12-18')
     await page
       .findAll('.give')
       .find((each) => each.text() === 'Day guest')!

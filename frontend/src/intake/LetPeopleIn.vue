@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/ui/Tick.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { watchDebounced } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
@@ -127,9 +128,7 @@ function close() {
                   ? $t('intake.slip', { format: shown.slip.toLowerCase() })
                   : $t('intake.found', { n: count }, count)
           }} </span
-        ><label v-if="count" class="soft"
-          ><input v-model="tellEach" type="checkbox" /> {{ $t('tell.each') }}</label
-        ></span
+        ><Tick v-if="count" v-model="tellEach" class="soft">{{ $t('tell.each') }}</Tick></span
       >
       <button v-if="!typed && begun" class="word" @click="$emit('list', '', begun.id)">
         {{ $t('pasted.again', { day: day(begun.changedAt, site.timeZone) }) }}

@@ -1,50 +1,46 @@
 <script setup lang="ts">
 import type { Platform, Site } from '@/shared/api'
+import { t } from '@/shared/words'
+import DayField from '@/ui/DayField.vue'
+import { optionsOf } from '@/ui/options'
+import PickOne from '@/ui/PickOne.vue'
 import type { Said } from './pasted'
 
 /** What one line has of its own, instead of what holds for the whole list. */
 defineProps<{ said: Said; site: Site; roles: Platform['roles'] }>()
 defineEmits<{ say: [more: Said] }>()
+const likeAll = { value: '', label: t('pasted.likeAll') }
 </script>
 
 <template>
   <div class="own">
-    <label
-      >{{ $t('pasted.as') }}
-      <select
-        class="plain"
-        :value="said.role ?? ''"
-        @change="$emit('say', { role: ($event.target as HTMLSelectElement).value })"
-      >
-        <option value="">{{ $t('pasted.likeAll') }}</option>
-        <option v-for="each in roles" :key="each.code" :value="each.code">{{ each.name.toLowerCase() }}</option>
-      </select></label
-    >
-    <label v-if="site.sections.length"
-      >{{ $t('pasted.section') }}
-      <select
-        class="plain"
-        :value="said.section ?? ''"
-        @change="$emit('say', { section: ($event.target as HTMLSelectElement).value })"
-      >
-        <option value="">{{ $t('pasted.likeAll') }}</option>
-        <option v-for="each in site.sections" :key="each.id" :value="each.id">{{ each.name }}</option>
-      </select></label
-    >
-    <label
-      >{{ $t('pasted.from') }}
-      <input
-        type="date"
-        :value="said.fromDay ?? ''"
-        @change="$emit('say', { fromDay: ($event.target as HTMLInputElement).value })"
-    /></label>
-    <label
-      >{{ $t('pasted.until') }}
-      <input
-        type="date"
-        :value="said.untilDay ?? ''"
-        @change="$emit('say', { untilDay: ($event.target as HTMLInputElement).value })"
-    /></label>
+    <PickOne
+      shown
+      :label="$t('pasted.as')"
+      :model-value="said.role ?? ''"
+      :options="[likeAll, ...optionsOf(roles, 'code')]"
+      @update:model-value="$emit('say', { role: $event })"
+    />
+    <PickOne
+      v-if="site.sections.length"
+      shown
+      :label="$t('pasted.section')"
+      :model-value="said.section ?? ''"
+      :options="[likeAll, ...optionsOf(site.sections, 'id')]"
+      @update:model-value="$emit('say', { section: $event })"
+    />
+    <DayField
+      shown
+      :label="$t('pasted.from')"
+      :model-value="said.fromDay ?? ''"
+      @update:model-value="$emit('say', { fromDay: $event })"
+    />
+    <DayField
+      shown
+      :label="$t('pasted.until')"
+      :model-value="said.untilDay ?? ''"
+      @update:model-value="$emit('say', { untilDay: $event })"
+    />
   </div>
 </template>
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
+import Tick from '@/ui/Tick.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -117,9 +119,9 @@ function keyedIn(event: KeyboardEvent) {
     <span class="num soft">{{ item.number }}</span>
     <div class="what">
       <form v-if="asking && item.outcome === 'unknown'" class="correct" @submit.prevent="$emit('correct', typed)">
-        <input
+        <InputText
           v-model="typed"
-          class="plain"
+          size="small"
           maxlength="200"
           :aria-label="$t('pasted.correct', { n: item.number })"
           :placeholder="$t('intake.placeholder')"
@@ -163,9 +165,11 @@ function keyedIn(event: KeyboardEvent) {
           <template v-if="will">{{ will }} </template>{{ sentences
           }}<span v-if="telling && line.told" class="soft">{{ ' ' + $t('tell.line.' + line.told) }}</span>
         </p>
-        <label v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"
-          ><input type="checkbox" :checked="said.sure" @change="$emit('say', { sure: !said.sure })" />
-          {{ $t('pasted.really', { role: roleName(String(line.reasons[0].values.role)).toLowerCase() }) }}</label
+        <Tick
+          v-if="line?.verdict === 'needs-choice' && line.reasons[0]?.code === 'above-learner'"
+          :model-value="!!said.sure"
+          @update:model-value="$emit('say', { sure: !said.sure })"
+          >{{ $t('pasted.really', { role: roleName(String(line.reasons[0].values.role)).toLowerCase() }) }}</Tick
         >
         <p v-if="item.outcome !== 'no-person'" class="acts">
           <button v-if="said.out || said.keep" class="word" @click="$emit('say', { out: false, keep: false })">

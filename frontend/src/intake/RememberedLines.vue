@@ -3,7 +3,8 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { api, take } from '@/shared/api'
 import { queries } from '@/shared/queries'
-import { day, ownZone } from '@/shared/sentences'
+import { ownZone } from '@/shared/own'
+import { day } from '@/shared/sentences'
 import { wentWrong } from '@/shared/undo'
 
 /** What is remembered of lines that were settled by hand in a site, to be looked at and forgotten. */

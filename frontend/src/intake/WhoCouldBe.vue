@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import OneOf from '@/ui/OneOf.vue'
 import { knownName } from '@/shared/sentences'
 import { aboutPerson, type PastedCandidate } from './pasted'
 
@@ -19,18 +20,17 @@ defineEmits<{ pick: [candidate: PastedCandidate] }>()
 <template>
   <fieldset>
     <legend>{{ $t(near ? 'pasted.near' : 'pasted.which') }}</legend>
-    <label v-for="(candidate, index) in offered" :key="candidate.person.id">
-      <kbd>{{ index + 1 }}</kbd><input
-        type="radio"
+    <p v-for="(candidate, index) in offered" :key="candidate.person.id">
+      <kbd>{{ index + 1 }}</kbd>
+      <OneOf
         :name="name"
-        :checked="person === candidate.person.id"
-        @change="$emit('pick', candidate)"
-      />
-      <span
+        :value="candidate.person.id"
+        :model-value="person ?? null"
+        @update:model-value="$emit('pick', candidate)"
         >{{ knownName(candidate.person) }}
-        <span class="why soft">{{ aboutPerson(candidate.person) }} · {{ why(candidate) }}</span></span
+        <span class="why soft">{{ aboutPerson(candidate.person) }} · {{ why(candidate) }}</span></OneOf
       >
-    </label>
+    </p>
   </fieldset>
 </template>
 
@@ -45,7 +45,7 @@ legend {
   font-weight: 600;
   font-size: 0.92rem;
 }
-label {
+p {
   display: flex;
   gap: 6px;
   align-items: baseline;

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import Tick from '@/ui/Tick.vue'
 import { useInfiniteQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
-import { dayAndTime, ownZone as zone } from '@/shared/sentences'
+import { ownZone as zone } from '@/shared/own'
+import { dayAndTime } from '@/shared/sentences'
 import Trouble from '@/ui/Trouble.vue'
 import LetterView from './LetterView.vue'
 import { sendAgain, stateSentence, toneOf, withdraw } from './messages'
@@ -87,11 +89,10 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
     <ol>
       <li v-for="message in messages" :key="message.id">
         <div class="line">
-          <input
-            type="checkbox"
-            :checked="chosen.has(message.id)"
-            :aria-label="$t('messages.pick', { subject: message.subject, name: message.person?.name ?? message.to })"
-            @change="pick(message.id)"
+          <Tick
+            :model-value="chosen.has(message.id)"
+            :label="$t('messages.pick', { subject: message.subject, name: message.person?.name ?? message.to })"
+            @update:model-value="pick(message.id)"
           />
           <span v-if="!bare"
             ><RouterLink v-if="message.person" :to="{ name: 'person', params: { person: message.person.id } }">{{

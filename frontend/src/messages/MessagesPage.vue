@@ -1,11 +1,15 @@
 <script setup lang="ts">
+import { optionsIn } from '@/ui/options'
+import InputText from 'primevue/inputtext'
+import PickOne from '@/ui/PickOne.vue'
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { me } from '@/shared/me'
-import { dayAndTime, ownZone as zone } from '@/shared/sentences'
+import { ownZone as zone } from '@/shared/own'
+import { dayAndTime } from '@/shared/sentences'
 import Trouble from '@/ui/Trouble.vue'
 import LetterView from './LetterView.vue'
 import MessageList from './MessageList.vue'
@@ -80,36 +84,25 @@ const open = ref('')
       <p class="filters">
         <label
           >{{ $t('messages.address') }}
-          <input
+          <InputText
             v-model="typed"
-            class="plain"
+            size="small"
             type="search"
-            size="22"
             maxlength="190"
             :placeholder="$t('messages.addressHint')"
         /></label>
-        <label
-          ><span class="unseen">{{ $t('messages.about') }}</span
-          ><select
-            class="plain"
-            :value="of('kind')"
-            @change="look({ kind: ($event.target as HTMLSelectElement).value || undefined })"
-          >
-            <option value="">{{ $t('messages.any.kind') }}</option>
-            <option v-for="kind in KINDS" :key="kind" :value="kind">{{ $t('messages.kind.' + kind) }}</option>
-          </select></label
-        >
-        <label
-          ><span class="unseen">{{ $t('messages.how') }}</span
-          ><select
-            class="plain"
-            :value="of('state')"
-            @change="look({ state: ($event.target as HTMLSelectElement).value || undefined })"
-          >
-            <option value="">{{ $t('messages.any.state') }}</option>
-            <option v-for="state in STATES" :key="state" :value="state">{{ $t('messages.told.' + state) }}</option>
-          </select></label
-        >
+        <PickOne
+          :label="$t('messages.about')"
+          :model-value="of('kind')"
+          :options="optionsIn(['', ...KINDS], (kind) => $t(kind ? 'messages.kind.' + kind : 'messages.any.kind'))"
+          @update:model-value="look({ kind: $event || undefined })"
+        />
+        <PickOne
+          :label="$t('messages.how')"
+          :model-value="of('state')"
+          :options="optionsIn(['', ...STATES], (state) => $t(state ? 'messages.told.' + state : 'messages.any.state'))"
+          @update:model-value="look({ state: $event || undefined })"
+        />
       </p>
       <MessageList :query="query" />
     </template>
@@ -119,11 +112,10 @@ const open = ref('')
       <p class="filters">
         <label
           >{{ $t('messages.address') }}
-          <input
+          <InputText
             v-model="address"
-            class="plain"
+            size="small"
             type="search"
-            size="28"
             maxlength="190"
             :placeholder="$t('messages.addressHint')"
         /></label>

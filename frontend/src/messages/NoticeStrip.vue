@@ -7,7 +7,8 @@ import { useI18n } from 'vue-i18n'
 import { api, take } from '@/shared/api'
 import { me } from '@/shared/me'
 import { queries } from '@/shared/queries'
-import { dayAndTime, ownZone as zone } from '@/shared/sentences'
+import { ownZone as zone } from '@/shared/own'
+import { dayAndTime } from '@/shared/sentences'
 import { useBusy } from '@/shared/busy'
 
 /** What others did to one's account since one was here last. It stays until it is read. */

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import Textarea from 'primevue/textarea'
+import Tick from '@/ui/Tick.vue'
 import { computed, ref } from 'vue'
 import type { MessageKind, ChangeLine } from '@/shared/api'
 import type { Sample } from './messages'
@@ -28,11 +30,11 @@ const none = computed(() =>
 
 <template>
   <div>
-    <label><input v-model="tell" type="checkbox" /> {{ $t('tell.them') }}</label>
+    <Tick v-model="tell">{{ $t('tell.them') }}</Tick>
     <template v-if="tell">
-      <textarea
+      <Textarea
         v-model="words"
-        class="plain"
+        fluid
         rows="3"
         maxlength="2000"
         :aria-label="$t('tell.words')"

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { optionsIn } from '@/ui/options'
+import Textarea from 'primevue/textarea'
+import InputText from 'primevue/inputtext'
+import PickOne from '@/ui/PickOne.vue'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, reactive, ref, watch } from 'vue'
@@ -51,10 +55,12 @@ watch(
   { immediate: true },
 )
 const changed = computed(() => !!item.value && (draft.subject !== item.value.subject || draft.body !== item.value.body))
-const box = ref<HTMLTextAreaElement>()
+const nameOf = (code: string) =>
+  code === 'platform' ? t('texts.platform') : (platform.value?.divisions.find((one) => one.code === code)?.name ?? code)
+const box = ref<{ $el: HTMLTextAreaElement }>()
 /** Puts a name in where one writes. */
 function put(name: string) {
-  const area = box.value
+  const area = box.value?.$el
   const at = area?.selectionStart ?? draft.body.length
   draft.body = draft.body.slice(0, at) + `{${name}}` + draft.body.slice(area?.selectionEnd ?? at)
   area?.focus()
@@ -93,16 +99,7 @@ const division = computed(() => (props.site || scope.value === 'platform' ? null
   <p v-if="!site && !mine.length" class="soft">{{ $t('texts.notYours') }}</p>
   <template v-else>
     <p v-if="!site">
-      <label
-        >{{ $t('texts.of') }}
-        <select v-model="scope" class="plain">
-          <option v-for="each in mine" :key="each" :value="each">
-            {{
-              each === 'platform' ? $t('texts.platform') : platform?.divisions.find((one) => one.code === each)?.name
-            }}
-          </option>
-        </select></label
-      >
+      <PickOne v-model="scope" shown :label="$t('texts.of')" :options="optionsIn(mine, nameOf)" />
     </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <div v-else-if="data && item" class="both">
@@ -120,20 +117,19 @@ const division = computed(() => (props.site || scope.value === 'platform' ? null
       <form @submit.prevent="save">
         <p class="soft">{{ $t('messages.whose.' + item.whose) }}</p>
         <div class="field">
-          <label for="subject">{{ $t('texts.subject') }}</label><input
+          <label for="subject">{{ $t('texts.subject') }}</label><InputText
             id="subject"
             v-model="draft.subject"
-            class="plain"
+            size="small"
             maxlength="400"
             :aria-invalid="!!wrong.subject"
           /><span v-if="wrong.subject" class="wrong" role="alert">{{ wrong.subject }}</span>
         </div>
         <div class="field">
-          <label for="body">{{ $t('texts.body') }}</label><textarea
+          <label for="body">{{ $t('texts.body') }}</label><Textarea
             id="body"
             ref="box"
             v-model="draft.body"
-            class="plain"
             rows="11"
             :aria-invalid="!!wrong.body"
           /><span v-if="wrong.body" class="wrong" role="alert">{{ wrong.body }}</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { reactive, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -63,10 +64,10 @@ const save = () =>
   <form class="callout" :aria-label="$t('facts.title')" @submit.prevent="save">
     <div v-for="field in shown" :key="field" class="field">
       <label :for="'facts-' + field">{{ $t('facts.' + field) }}</label>
-      <input
+      <InputText
         :id="'facts-' + field"
         v-model="draft[field]"
-        class="plain"
+        size="small"
         :inputmode="field === 'level' ? 'numeric' : undefined"
         :required="field === 'given' || field === 'family'"
         maxlength="190"

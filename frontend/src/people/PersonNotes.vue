@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import Textarea from 'primevue/textarea'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type PersonPage } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
-import { dayAndTime, ownZone as zone } from '@/shared/sentences'
+import { ownZone as zone } from '@/shared/own'
+import { dayAndTime } from '@/shared/sentences'
 import { done } from '@/shared/undo'
 
 /** What staff wrote down about somebody: a phone call, an agreement. Seen by staff of their reach only. */
@@ -61,9 +63,8 @@ const takeBack = (note: string) =>
       </li>
     </ul>
     <form @submit.prevent="text.trim() && write()">
-      <textarea
+      <Textarea
         v-model="text"
-        class="plain"
         rows="2"
         maxlength="2000"
         :aria-label="$t('notes.write')"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/ui/Tick.vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { reactive, ref } from 'vue'
@@ -91,10 +92,9 @@ async function save() {
   </div>
   <form v-if="person" class="request" @submit.prevent="save">
     <strong v-if="name">{{ name }}</strong>
-    <label><input v-model="request.platform" type="checkbox" /> {{ $t('rules.admin.platform') }}</label>
-    <label v-for="each in divisions" :key="each.code"
-      ><input v-model="request.divisions" type="checkbox" :value="each.code" /> {{ $t('rules.admin.divisions') }}
-      {{ each.name }}</label
+    <Tick v-model="request.platform">{{ $t('rules.admin.platform') }}</Tick>
+    <Tick v-for="each in divisions" :key="each.code" v-model="request.divisions" :value="each.code"
+      >{{ $t('rules.admin.divisions') }} {{ each.name }}</Tick
     >
     <p v-if="wrong" class="clay" role="alert">{{ wrong }}</p>
     <p class="row">

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import NumberField from '@/ui/NumberField.vue'
+
 /** A run of levels: the lowest and the highest, both included. */
 defineProps<{ label: string }>()
 const levels = defineModel<number[]>({ required: true })
-const set = (at: 0 | 1, event: Event) => {
-  const value = Number((event.target as HTMLInputElement).value) || 1
+const set = (at: 0 | 1, value: number | null | undefined) => {
+  if (!value) return
   levels.value =
     at === 0 ? [value, Math.max(value, levels.value[1] ?? value)] : [Math.min(value, levels.value[0] ?? value), value]
 }
@@ -11,30 +13,22 @@ const set = (at: 0 | 1, event: Event) => {
 
 <template>
   <span>
-    <input
-      class="plain"
-      type="number"
-      min="1"
-      max="20"
-      :value="levels[0]"
-      :aria-label="`${label}: ${$t('rules.lowest')}`"
-      @change="set(0, $event)"
+    <NumberField
+      :figures="2"
+      :min="1"
+      :max="20"
+      :model-value="levels[0]"
+      :label="`${label}: ${$t('rules.lowest')}`"
+      @update:model-value="set(0, $event)"
     />
     {{ $t('rules.to') }}
-    <input
-      class="plain"
-      type="number"
-      min="1"
-      max="20"
-      :value="levels[1]"
-      :aria-label="`${label}: ${$t('rules.highest')}`"
-      @change="set(1, $event)"
+    <NumberField
+      :figures="2"
+      :min="1"
+      :max="20"
+      :model-value="levels[1]"
+      :label="`${label}: ${$t('rules.highest')}`"
+      @update:model-value="set(1, $event)"
     />
   </span>
 </template>
-
-<style scoped>
-input {
-  width: 64px;
-}
-</style>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import NumberField from '@/ui/NumberField.vue'
 import type { Rules } from '@/shared/api'
 
 /** Limits that hold everywhere: as sentences, or as fields for those who may change them. */
-const props = defineProps<{
+defineProps<{
   rules: Rules
   mayChange: boolean
   wrongAt: (where: string) => string[]
@@ -14,10 +15,6 @@ const LIMITS = {
   mail: ['mailOutside', 'mailPerson', 'mailAgain', 'passwordLinks'],
   keep: ['keepMessages', 'keepAddresses', 'keepAnswers'],
 } as const
-
-function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string) {
-  props.edit().limits[name] = Number(value) || 0
-}
 </script>
 
 <template>
@@ -27,12 +24,12 @@ function limit(name: (typeof LIMITS)[keyof typeof LIMITS][number], value: string
         <legend>{{ $t('rules.limitsOf.' + group) }}</legend>
         <div v-for="name in names" :key="name" class="field">
           <label :for="'limit-' + name">{{ $t('rules.limit.' + name) }}</label>
-          <input
+          <NumberField
             :id="'limit-' + name"
-            class="plain"
-            inputmode="numeric"
-            :value="rules.limits[name]"
-            @input="limit(name, ($event.target as HTMLInputElement).value)"
+            :figures="7"
+            grouped
+            :model-value="rules.limits[name]"
+            @update:model-value="edit().limits[name] = $event ?? 0"
           />
           <span v-for="sentence in wrongAt('limits/' + name)" :key="sentence" class="wrong" role="alert">{{
             sentence

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import Tick from '@/ui/Tick.vue'
+import NumberField from '@/ui/NumberField.vue'
+import InputText from 'primevue/inputtext'
 import { useI18n } from 'vue-i18n'
 import type { Rules } from '@/shared/api'
 import { kindWords } from './rules'
@@ -50,7 +53,6 @@ function kind(index: number, each: Format['kinds'][number]) {
 
 const add = () => props.edit().numbers.push({ name: '', kinds: ['external'], prefix: 'X', digits: 6, checked: false })
 const remove = (index: number) => props.edit().numbers.splice(index, 1)
-const text = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
@@ -58,42 +60,44 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
     <p>{{ sentence(format) }}</p>
     <div v-if="mayChange" class="row">
       <div class="field">
-        <label :for="'number-name-' + index">{{ $t('rules.number.name') }}</label><input
+        <label :for="'number-name-' + index">{{ $t('rules.number.name') }}</label><InputText
           :id="'number-name-' + index"
-          class="plain"
+          size="small"
           maxlength="40"
-          :value="format.name"
-          @input="set(index, 'name', text($event))"
+          :model-value="format.name"
+          @update:model-value="set(index, 'name', $event ?? '')"
         />
       </div>
       <div class="field">
-        <label :for="'number-prefix-' + index">{{ $t('rules.number.prefix') }}</label><input
+        <label :for="'number-prefix-' + index">{{ $t('rules.number.prefix') }}</label><InputText
           :id="'number-prefix-' + index"
-          class="plain short"
+          size="small"
+          class="figures"
           maxlength="6"
-          :value="format.prefix"
-          @input="set(index, 'prefix', text($event).toUpperCase())"
+          :model-value="format.prefix"
+          @update:model-value="set(index, 'prefix', ($event ?? '').toUpperCase())"
         />
       </div>
       <div class="field">
-        <label :for="'number-digits-' + index">{{ $t('rules.number.digits') }}</label><input
+        <label :for="'number-digits-' + index">{{ $t('rules.number.digits') }}</label><NumberField
           :id="'number-digits-' + index"
-          class="plain short"
-          inputmode="numeric"
-          :value="format.digits"
-          @input="set(index, 'digits', Number(text($event)) || 0)"
+          :figures="2"
+          :model-value="format.digits"
+          @update:model-value="set(index, 'digits', $event ?? 0)"
         />
       </div>
-      <label
-        ><input type="checkbox" :checked="format.checked" @change="set(index, 'checked', !format.checked)" />
-        {{ $t('rules.number.checked') }}</label
-      >
+      <Tick :model-value="format.checked" @update:model-value="set(index, 'checked', !format.checked)">{{
+        $t('rules.number.checked')
+      }}</Tick>
       <span
         >{{ $t('rules.number.kinds') }}
-        <label v-for="each in KINDS" :key="each"
-          ><input type="checkbox" :checked="format.kinds.includes(each)" @change="kind(index, each)" />
-          {{ $t('rules.kinds.' + each) }}
-        </label></span
+        <Tick
+          v-for="each in KINDS"
+          :key="each"
+          :model-value="format.kinds.includes(each)"
+          @update:model-value="kind(index, each)"
+          >{{ $t('rules.kinds.' + each) }}</Tick
+        ></span
       >
       <button type="button" class="word clay" @click="remove(index)">{{ $t('rules.number.remove') }}</button>
     </div>

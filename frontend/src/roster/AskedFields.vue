@@ -1,13 +1,26 @@
 <script setup lang="ts">
+import Textarea from 'primevue/textarea'
+import NumberField from '@/ui/NumberField.vue'
+import OneOf from '@/ui/OneOf.vue'
+import DayField from '@/ui/DayField.vue'
+import PickOne from '@/ui/PickOne.vue'
+import { computed } from 'vue'
 import type { Site } from '@/shared/api'
+import { t } from '@/shared/words'
+import { optionsIn, optionsOf } from '@/ui/options'
 import { usePlatform } from '@/shared/platform'
 import { asksNothing, type AskingVerb, type useAsked } from './asked'
 import LabelInput from './LabelInput.vue'
 
 /** The fields of what a change asks for. */
-defineProps<{ site: Site; verb: AskingVerb; wrong: boolean }>()
+const props = defineProps<{ site: Site; verb: AskingVerb; wrong: boolean }>()
 const asked = defineModel<ReturnType<typeof useAsked>['asked']>({ required: true })
 const { platform } = usePlatform()
+const lengths = computed(() =>
+  optionsIn(['day', 'days', 'term', 'open'] as const, (each) =>
+    t('card.ask.lengths.' + each, { term: props.site.term.name }),
+  ),
+)
 </script>
 
 <template>
@@ -16,48 +29,34 @@ const { platform } = usePlatform()
       <label
         >{{ $t('label.which') }} <LabelInput v-model="asked.label" :site="site" :label="$t('label.which')"
       /></label>
-      <label v-for="on in [true, false]" :key="String(on)"
-        ><input v-model="asked.on" type="radio" name="on-or-off" :value="on" />
-        {{ $t('label.onOrOff.' + (on ? 'on' : 'off')) }}</label
-      >
+      <OneOf v-for="on in [true, false]" :key="String(on)" v-model="asked.on" name="on-or-off" :value="on">{{
+        $t('label.onOrOff.' + (on ? 'on' : 'off'))
+      }}</OneOf>
     </template>
-    <label v-if="verb === 'change-role'"
-      >{{ $t('card.chooseRole') }}
-      <select v-model="asked.role" class="plain">
-        <option v-for="role in platform?.roles" :key="role.code" :value="role.code">{{ role.name }}</option>
-      </select>
-    </label>
+    <PickOne
+      v-if="verb === 'change-role'"
+      v-model="asked.role"
+      shown
+      :label="$t('card.chooseRole')"
+      :options="optionsOf(platform?.roles, 'code')"
+    />
     <template v-if="verb === 'change-dates'">
-      <label
-        >{{ $t('card.ask.length') }}
-        <select v-model="asked.length" class="plain">
-          <option v-for="each in ['day', 'days', 'term', 'open'] as const" :key="each" :value="each">
-            {{ $t('card.ask.lengths.' + each, { term: site.term.name }) }}
-          </option>
-        </select>
-      </label>
-      <label v-if="asked.length === 'days'"
-        ><input
-          v-model="asked.days"
-          class="plain short"
-          type="number"
-          min="1"
-          max="1000"
-          :aria-label="$t('card.ask.days')"
-        />
-        {{ $t('card.ask.days') }}</label
+      <PickOne v-model="asked.length" shown :label="$t('card.ask.length')" :options="lengths" />
+      <span v-if="asked.length === 'days'"
+        ><NumberField v-model="asked.days" :min="1" :max="1000" :label="$t('card.ask.days')" />
+        {{ $t('card.ask.days') }}</span
       >
     </template>
-    <label v-if="verb === 'pause' || verb === 'change-dates'"
-      >{{ $t('card.ask.from') }} <input v-model="asked.fromDay" type="date" /> {{ ' '
-      }}<span class="soft">{{ $t(verb === 'pause' ? 'card.ask.fromNow' : 'card.ask.fromKeep') }}</span></label
-    >
-    <label v-if="verb === 'pause' || verb === 'block' || (verb === 'change-dates' && asked.length === 'day')"
-      >{{ $t('card.ask.until') }} <input v-model="asked.untilDay" type="date" :aria-invalid="wrong" /> {{ ' '
-      }}<span v-if="verb !== 'change-dates'" class="soft">{{ $t('card.ask.untilOpen') }}</span></label
-    >
+    <p v-if="verb === 'pause' || verb === 'change-dates'">
+      <DayField v-model="asked.fromDay" shown :label="$t('card.ask.from')" :zone="site.timeZone" /> {{ ' '
+      }}<span class="soft">{{ $t(verb === 'pause' ? 'card.ask.fromNow' : 'card.ask.fromKeep') }}</span>
+    </p>
+    <p v-if="verb === 'pause' || verb === 'block' || (verb === 'change-dates' && asked.length === 'day')">
+      <DayField v-model="asked.untilDay" shown :label="$t('card.ask.until')" :zone="site.timeZone" :invalid="wrong" />
+      {{ ' ' }}<span v-if="verb !== 'change-dates'" class="soft">{{ $t('card.ask.untilOpen') }}</span>
+    </p>
     <label v-if="verb === 'pause' || verb === 'block'" class="wide"
-      >{{ $t('card.ask.note') }} <textarea v-model="asked.note" class="plain" rows="2" maxlength="500" />
+      >{{ $t('card.ask.note') }} <Textarea v-model="asked.note" rows="2" maxlength="500" fluid />
     </label>
   </div>
 </template>
@@ -72,12 +71,5 @@ label {
   flex-wrap: wrap;
   gap: 4px 8px;
   align-items: center;
-}
-.wide textarea {
-  width: 100%;
-  resize: vertical;
-}
-.short {
-  width: 76px;
 }
 </style>

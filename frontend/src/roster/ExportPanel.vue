@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/ui/Tick.vue'
 import Button from 'primevue/button'
 import { nextTick, ref, shallowRef } from 'vue'
 import type { RosterRow, Site } from '@/shared/api'
@@ -71,9 +72,9 @@ const print = () =>
 <template>
   <section class="away no-print" :aria-label="$t('export.title')">
     <span class="label">{{ $t('export.columns') }}</span>
-    <label v-for="column in columns" :key="column"
-      ><input v-model="chosen" type="checkbox" :value="column" /> {{ $t('roster.col.' + column) }}</label
-    >
+    <Tick v-for="column in columns" :key="column" v-model="chosen" :value="column">{{
+      $t('roster.col.' + column)
+    }}</Tick>
     <span class="buttons">
       <span v-if="fetched !== null" role="status" class="nums">{{ $t('export.busy', { n: $n(fetched) }) }}</span>
       <Button size="small" :disabled="!chosen.length || fetched !== null" :label="$t('export.copy')" @click="copy" />

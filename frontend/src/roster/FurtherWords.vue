@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import PickOne from '@/ui/PickOne.vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
+import type { Option } from '@/ui/options'
 import { FURTHER, type Further } from './roster'
 
 /** Further words of the sentence that says whom the roster shows; each is changed or dropped in its place. */
@@ -20,7 +22,7 @@ const days = (name: Further, counts: number[]) =>
   counts.map((n) => ({ value: String(n), label: t('further.' + name, { n }) }))
 
 /** What each word may say. */
-const choices = computed<Record<Further, { value: string; label: string }[]>>(() => ({
+const choices = computed<Record<Further, Option<string>[]>>(() => ({
   section: props.site.sections.map(({ id, name }) => ({ value: id, label: t('further.section', { name }) })),
   level: Array.from({ length: 12 }, (_, index) => ({
     value: String(index + 1),
@@ -41,49 +43,50 @@ const choices = computed<Record<Further, { value: string; label: string }[]>>(()
 }))
 const active = computed(() => FURTHER.filter((name) => props.view[name]))
 const offered = computed(() => FURTHER.filter((name) => !props.view[name] && choices.value[name].length))
-const known = (name: Further) => choices.value[name].some(({ value }) => value === props.view[name])
-const picked = (event: Event) => (event.target as HTMLSelectElement).value
+/** What a word may be changed to, what it says by the address alone and its dropping included. */
+function offeredFor(name: Further): Option<string>[] {
+  const known = choices.value[name].some(({ value }) => value === props.view[name])
+  const other = t('further.other', { what: t('further.about.' + name), value: props.view[name] })
+  return [
+    ...(known ? [] : [{ value: props.view[name], label: name === 'door' ? t('further.oneDoor') : other }]),
+    ...choices.value[name],
+    { value: '', label: t('further.drop') },
+  ]
+}
 
-function add(event: Event) {
-  const name = picked(event) as Further
+function add(name: Further | undefined) {
+  if (!name) return
   const first = choices.value[name][0]
   if (first)
     emit('look', { [name]: name === 'level' && props.site.levels ? String(props.site.levels.lowest) : first.value })
-  ;(event.target as HTMLSelectElement).value = ''
 }
 </script>
 
 <template>
-  <select
+  <PickOne
     v-for="name in active"
     :key="name"
-    class="plain"
-    :aria-label="$t('further.about.' + name)"
-    :value="view[name]"
-    @change="$emit('look', { [name]: picked($event) })"
-  >
-    <option v-if="!known(name)" :value="view[name]">
-      {{
-        name === 'door'
-          ? $t('further.oneDoor')
-          : $t('further.other', { what: $t('further.about.' + name), value: view[name] })
-      }}
-    </option>
-    <option v-for="choice in choices[name]" :key="choice.value" :value="choice.value">{{ choice.label }}</option>
-    <option value="">{{ $t('further.drop') }}</option>
-  </select>
-  <select v-if="offered.length" class="plain more" :aria-label="$t('further.add')" value="" @change="add">
-    <option value="">{{ $t('further.and') }}</option>
-    <option v-for="name in offered" :key="name" :value="name">{{ $t('further.about.' + name) }}</option>
-  </select>
+    :label="$t('further.about.' + name)"
+    :model-value="view[name]"
+    :options="offeredFor(name)"
+    @update:model-value="$emit('look', { [name]: $event! })"
+  />
+  <PickOne
+    v-if="offered.length"
+    class="more"
+    :label="$t('further.add')"
+    :placeholder="$t('further.and')"
+    :options="offered.map((name) => ({ value: name, label: $t('further.about.' + name) }))"
+    :model-value="undefined"
+    @update:model-value="add"
+  />
 </template>
 
 <style scoped>
-select {
-  padding: 3px 4px;
-  max-width: 190px;
+.p-select {
+  max-width: 210px;
 }
 .more {
-  max-width: 84px;
+  max-width: 110px;
 }
 </style>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { optionsOf } from '@/ui/options'
+import InputText from 'primevue/inputtext'
+import PickOne from '@/ui/PickOne.vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -31,11 +34,9 @@ const view = computed(() => {
 })
 const present = computed(() => kept.value?.items.find((each) => each.view === view.value))
 
-function open(event: Event) {
-  const select = event.target as HTMLSelectElement
-  const found = kept.value?.items.find((each) => each.id === select.value)
+function open(id: string | undefined) {
+  const found = kept.value?.items.find((each) => each.id === id)
   if (found) void router.push({ query: Object.fromEntries(new URLSearchParams(found.view)) })
-  select.value = ''
 }
 
 async function keep() {
@@ -77,20 +78,19 @@ async function forget() {
 </script>
 
 <template>
-  <select
+  <PickOne
     v-if="kept?.items.length"
-    class="plain kept"
-    :aria-label="$t('views.title')"
-    :value="present?.id ?? ''"
-    @change="open"
-  >
-    <option value="">{{ $t('views.none') }}</option>
-    <option v-for="each in kept.items" :key="each.id" :value="each.id">{{ each.name }}</option>
-  </select>
+    class="kept"
+    :label="$t('views.title')"
+    :placeholder="$t('views.none')"
+    :model-value="present?.id"
+    :options="optionsOf(kept.items, 'id')"
+    @update:model-value="open"
+  />
   <form v-if="asking" class="asking" @submit.prevent="keep" @keydown.esc="asking = false">
-    <input
+    <InputText
       v-model="name"
-      class="plain"
+      size="small"
       maxlength="60"
       :placeholder="$t('views.name')"
       :aria-label="$t('views.name')"
@@ -106,8 +106,7 @@ async function forget() {
 
 <style scoped>
 .kept {
-  padding: 3px 4px;
-  max-width: 150px;
+  max-width: 170px;
 }
 .asking {
   display: flex;
@@ -116,6 +115,5 @@ async function forget() {
 }
 .asking input {
   width: 150px;
-  padding: 3px 6px;
 }
 </style>

@@ -1,37 +1,50 @@
 <script setup lang="ts">
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
-import { computed, useId } from 'vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import AutoComplete from 'primevue/autocomplete'
+import { shallowRef } from 'vue'
 import { api, take, type Site } from '@/shared/api'
 
-/** A field for a label, completed from those there are. */
+/** A field for a label, completed from those there are; a new one is as good. */
 const props = defineProps<{ site: Site; label: string }>()
 const typed = defineModel<string>({ required: true })
-const list = useId()
-const slowly = refDebounced(typed, 120)
-const { data: found } = useQuery({
-  queryKey: ['labels', computed(() => props.site.id), slowly],
-  queryFn: () =>
-    take(
-      api.GET('/sites/{site}/labels', { params: { path: { site: props.site.id }, query: { q: slowly.value.trim() } } }),
-    ),
-  placeholderData: keepPreviousData,
-})
+interface Used {
+  name: string
+  people: number
+}
+const client = useQueryClient()
+const found = shallowRef<Used[]>([])
+
+async function look(q: string) {
+  const { items } = await client.fetchQuery({
+    queryKey: ['labels', props.site.id, q],
+    staleTime: 30_000,
+    queryFn: () =>
+      take(api.GET('/sites/{site}/labels', { params: { path: { site: props.site.id }, query: { q: q.trim() } } })),
+  })
+  found.value = [...items]
+}
+const put = (value: unknown) => (typed.value = typeof value === 'string' ? value : ((value as Used | null)?.name ?? ''))
 </script>
 
 <template>
-  <input
-    v-model="typed"
-    class="plain"
-    :list="list"
-    maxlength="40"
-    autocomplete="off"
+  <AutoComplete
+    :model-value="typed"
+    :suggestions="found"
+    option-label="name"
+    :min-length="0"
+    complete-on-focus
+    :delay="120"
     :aria-label="label"
     :placeholder="$t('label.hint')"
-  />
-  <datalist :id="list">
-    <option v-for="each in found?.items" :key="each.name" :value="each.name">
-      {{ $t('label.used', { n: each.people }, each.people) }}
-    </option>
-  </datalist>
+    :pt="{ pcInputText: { root: { maxlength: 40 } }, overlay: { class: found.length ? '' : 'unseen' } }"
+    size="small"
+    @complete="look($event.query)"
+    @update:model-value="put"
+  >
+    <template #option="{ option }"
+      >{{ option.name }}&nbsp;<span class="soft">{{
+        $t('label.used', { n: option.people }, option.people)
+      }}</span></template
+    >
+  </AutoComplete>
 </template>

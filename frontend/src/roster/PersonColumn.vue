@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/ui/Tick.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
@@ -180,7 +181,7 @@ async function act(request: Parameters<typeof change>[1]) {
       <p v-if="back && back.verdict !== 'ready'" class="soft">{{ lineSentences(back, zone, roleName).join(' ') }}</p>
 
       <p v-if="may && !site.seenAs && card.person.email && (asking === 'role' || asking === 'remove')">
-        <label class="soft small"><input v-model="tellEach" type="checkbox" /> {{ $t('tell.each') }}</label>
+        <Tick v-model="tellEach" class="soft small">{{ $t('tell.each') }}</Tick>
       </p>
       <p v-if="!site.seenAs && !asking" class="actions small">
         <button

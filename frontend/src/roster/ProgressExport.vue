@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/ui/Tick.vue'
 import { ref } from 'vue'
 import { api, take, type Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
@@ -52,7 +53,7 @@ async function save(items: boolean) {
 <template>
   <span class="progress">
     <span class="label">{{ $t('export.progress') }}</span>
-    <label><input v-model="gone" type="checkbox" /> {{ $t('export.gone') }}</label>
+    <Tick v-model="gone">{{ $t('export.gone') }}</Tick>
     <button class="word" :disabled="busy" @click="save(false)">{{ $t('export.summary') }}</button>
     <button class="word" :disabled="busy" @click="save(true)">{{ $t('export.items') }}</button>
   </span>

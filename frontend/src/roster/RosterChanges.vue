@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DayField from '@/ui/DayField.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -47,8 +48,8 @@ function save() {
 <template>
   <section class="compare">
     <p class="days">
-      <label>{{ $t('log.between') }} <input v-model="from" type="date" /></label>
-      {{ ' ' }}<label>{{ $t('log.and') }} <input v-model="until" type="date" /></label>
+      <DayField v-model="from" shown :label="$t('log.between')" :zone="site.timeZone" />
+      {{ ' ' }}<DayField v-model="until" shown :label="$t('log.and')" :zone="site.timeZone" />
       <Button v-if="changes" size="small" variant="outlined" :label="$t('log.csv')" @click="save" />
     </p>
     <p v-if="error" class="clay" role="alert">{{ error.message }}</p>

@@ -1,9 +1,14 @@
 <script setup lang="ts">
+import DayField from '@/ui/DayField.vue'
+import PickOne from '@/ui/PickOne.vue'
 import { refDebounced } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { RosterCounts, Site } from '@/shared/api'
+import { isDay } from '@/shared/days'
 import { usePlatform } from '@/shared/platform'
+import { t } from '@/shared/words'
+import { optionsIn, optionsOf } from '@/ui/options'
 import KeptViews from './KeptViews.vue'
 import FurtherWords from './FurtherWords.vue'
 import { FURTHER, STATES, type RosterView } from './roster'
@@ -27,6 +32,19 @@ watch(
   () => props.view.q,
   (q) => q !== words.value.trim() && (typed.value = q),
 )
+const states = computed(() =>
+  optionsIn(
+    props.may('see-unlisted') ? STATES : (['here'] as const),
+    (state) => t('roster.inState') + ' ' + t('roster.states.' + state),
+  ),
+)
+const roles = computed(() => [
+  { value: '', label: t('roster.every') },
+  ...optionsOf(platform.value?.roles, 'code').map(({ value, label }) => ({
+    value,
+    label: t('roster.only', { role: label.toLowerCase() }),
+  })),
+])
 
 function clear() {
   typed.value = ''
@@ -49,27 +67,18 @@ function clear() {
       >
     </span>
     <span class="sentence">
-      <select
-        class="plain"
-        :aria-label="$t('sites.filterBy.state')"
-        :value="view.state"
-        @change="emit('look', { state: ($event.target as HTMLSelectElement).value })"
-      >
-        <option v-for="state in may('see-unlisted') ? STATES : (['here'] as const)" :key="state" :value="state">
-          {{ $t('roster.inState') }} {{ $t('roster.states.' + state) }}
-        </option>
-      </select>
-      <select
-        class="plain"
-        :aria-label="$t('roster.col.role')"
-        :value="view.role"
-        @change="emit('look', { role: ($event.target as HTMLSelectElement).value })"
-      >
-        <option value="">{{ $t('roster.every') }}</option>
-        <option v-for="role in platform?.roles" :key="role.code" :value="role.code">
-          {{ $t('roster.only', { role: role.name.toLowerCase() }) }}
-        </option>
-      </select>
+      <PickOne
+        :label="$t('sites.filterBy.state')"
+        :model-value="view.state"
+        :options="states"
+        @update:model-value="emit('look', { state: $event! })"
+      />
+      <PickOne
+        :label="$t('roster.col.role')"
+        :model-value="view.role"
+        :options="roles"
+        @update:model-value="emit('look', { role: $event! })"
+      />
       <FurtherWords :site="site" :view="view" :helps="may('see-unlisted')" @look="emit('look', $event)" />
       <InputText
         v-model="typed"
@@ -84,10 +93,14 @@ function clear() {
         $t('roster.shown', { n: $n(counts.shown) }, counts.shown)
       }}</span>
     </span>
-    <label v-if="may('see-unlisted')" class="day"
-      >{{ $t('roster.on') }}
-      <input type="date" :value="view.asOf" @change="emit('look', { asOf: ($event.target as HTMLInputElement).value })"
-    /></label>
+    <DayField
+      v-if="may('see-unlisted')"
+      shown
+      :label="$t('roster.on')"
+      :zone="site.timeZone"
+      :model-value="view.asOf"
+      @update:model-value="(asOf) => (!asOf || isDay(asOf)) && emit('look', { asOf })"
+    />
     <button v-if="any" class="word away" :aria-expanded="away" @click="away = !away">{{ $t('export.open') }}</button>
   </div>
 </template>
@@ -106,22 +119,14 @@ function clear() {
   gap: 8px;
   align-items: center;
 }
-.sentence .p-inputtext {
+.sentence > .p-inputtext {
   width: 172px;
 }
-.sentence select {
-  padding: 3px 4px;
-  max-width: 150px;
+.sentence > .p-select {
+  max-width: 170px;
 }
 .away {
   margin-left: auto;
-}
-.day {
-  white-space: nowrap;
-}
-.day input {
-  padding: 2px 4px;
-  width: 138px;
 }
 .counts {
   font-weight: 600;

@@ -63,9 +63,9 @@ describe('a change asks', () => {
     expect(says()).toEqual(['2026-12-05', null, true])
     asked.length = 'days'
     expect(says()).toEqual([null, 14, true])
-    asked.days = '3'
+    asked.days = 3
     expect(says()).toEqual([null, 3, true])
-    asked.days = ''
+    asked.days = null
     expect(says()).toEqual([null, null, false])
     asked.days = 0
     expect(says()).toEqual([null, null, false])

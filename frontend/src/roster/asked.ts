@@ -17,7 +17,7 @@ export function useAsked(site: () => Site, verb: () => AskingVerb) {
   const asked = reactive({
     fromDay: '',
     untilDay: '',
-    days: 14 as number | string,
+    days: 14 as number | null,
     note: '',
     length: 'day' as Length,
     role: '',

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { ChangeLine, Reason, Stretch } from './api'
 import { setPlatformClock } from './clock'
+import { ownZone } from './own'
 import {
   causeSentence,
   day,
@@ -14,7 +15,6 @@ import {
   noteSentence,
   optionSentence,
   outlookSentence,
-  ownZone,
 } from './sentences'
 import { t } from './words'
 

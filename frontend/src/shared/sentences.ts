@@ -1,19 +1,17 @@
 import type { Person, Reason, RoleOption, ChangeLine, Stretch } from './api'
 import { platformNow } from './clock'
+import { ownLocale } from './own'
 import { t } from './words'
 
 type Values = Record<string, unknown>
 export type RoleName = (code: string | null | undefined) => string
-
-/** The time zone of whoever looks, for instants that belong to no site. */
-export const ownZone = Intl.DateTimeFormat().resolvedOptions().timeZone
 
 /** A day as people write it; the year only when it is not this one. */
 export function day(instant: string | null | undefined, zone: string, now = platformNow()): string {
   if (!instant) return ''
   const date = new Date(instant)
   const year = date.getUTCFullYear() === now.getUTCFullYear() ? undefined : 'numeric'
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year, timeZone: zone }).format(date)
+  return new Intl.DateTimeFormat(ownLocale, { day: 'numeric', month: 'short', year, timeZone: zone }).format(date)
 }
 
 /** The last day that a half-open window includes. */
@@ -22,7 +20,7 @@ export function lastDay(until: string | null | undefined, zone: string, now = pl
 }
 
 export function dayAndTime(instant: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
+  return new Intl.DateTimeFormat(ownLocale, {
     day: 'numeric',
     month: 'short',
     hour: '2-digit',

@@ -62,6 +62,19 @@ export default {
       '?': 'show or hide these shortcuts',
     },
   },
+  day: {
+    example: 'e.g. {day}',
+    open: 'Open the calendar',
+    pick: 'Pick a day',
+    today: 'Today',
+    first: '{term} begins, {day}',
+    none: 'No day',
+    typing: 'You can also type: 7 Sep, 7/9, +7 (in a week), t (the first day of the term).',
+    wrong: 'This is not a day. Write it like {day}.',
+  },
+  time: {
+    wrong: 'This is not a time. Write it like 9:30.',
+  },
   undo: {
     undo: 'Undo',
     busy: 'Undoing…',
@@ -1929,6 +1942,9 @@ export default {
       chosen: 'a key of my own',
       keep: 'the key it has',
       key: 'Key of your own',
+      keyHow: 'Which key',
+      where: 'Into which section',
+      when: 'When they are in',
       keyHint: 'several words that have nothing to do with the site',
       may: 'may join as',
       place: {
@@ -2215,6 +2231,7 @@ export default {
     title: 'History',
     find: 'Names in it',
     any: 'any entry',
+    about: 'About what',
     from: 'from',
     until: 'until',
     none: 'No entry fits. Look for less.',

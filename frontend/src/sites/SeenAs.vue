@@ -4,6 +4,8 @@ import { useRoute } from 'vue-router'
 import { seenAs } from '@/shared/seenAs'
 import type { Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
+import { t } from '@/shared/words'
+import PickOne from '@/ui/PickOne.vue'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import { useSeeAs } from './seeAs'
 
@@ -19,6 +21,18 @@ const roles = computed(
 const kind = computed(() => seenAs.value?.as.split(':')[0])
 const route = useRoute()
 const picked = ref('')
+const choices = computed(() => [
+  ...roles.value.map(({ code, name }) => ({
+    value: 'role:' + code,
+    label: t('seeAs.one', { name: name.toLowerCase() }),
+    group: t('seeAs.role'),
+  })),
+  ...props.site.sections.map(({ id, name }) => ({
+    value: 'section:' + id,
+    label: t('seeAs.one', { name }),
+    group: t('seeAs.section'),
+  })),
+])
 
 async function go() {
   if (!picked.value) return
@@ -44,19 +58,7 @@ async function go() {
     />
   </div>
   <form v-else-if="choosing" class="seen" @submit.prevent="go" @keydown.esc="choosing = false">
-    <label for="seen-as">{{ $t('seeAs.title') }}</label>
-    <select id="seen-as" v-model="picked" class="plain">
-      <optgroup :label="$t('seeAs.role')">
-        <option v-for="role in roles" :key="role.code" :value="`role:${role.code}`">
-          {{ $t('seeAs.one', { name: role.name.toLowerCase() }) }}
-        </option>
-      </optgroup>
-      <optgroup v-if="site.sections.length" :label="$t('seeAs.section')">
-        <option v-for="section in site.sections" :key="section.id" :value="`section:${section.id}`">
-          {{ $t('seeAs.one', { name: section.name }) }}
-        </option>
-      </optgroup>
-    </select>
+    <PickOne v-model="picked" shown :label="$t('seeAs.title')" :options="choices" />
     <button class="word" :disabled="!picked">{{ $t('seeAs.start') }}</button>
     <button type="button" class="word" @click="choosing = false">{{ $t('seeAs.never') }}</button>
   </form>

@@ -1,6 +1,7 @@
 import { flushPromises } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import { lastDone } from '@/shared/undo'
+import { list } from '@/testing/choose'
 import { platform, problem, serve, show, site } from '@/testing/server'
 import SiteFormPage from './SiteFormPage.vue'
 
@@ -11,7 +12,7 @@ describe('a new site', () => {
   it('begins with the term that runs and the division one works in', () => {
     serve({ 'GET /platform': platform })
     const { page } = show(SiteFormPage)
-    expect([value(page, 'term'), value(page, 'division')]).toEqual(['autumn', 'seniors'])
+    expect([list(page, 'Term').text(), list(page, 'Division').text()]).toEqual(['Autumn', 'Seniors'])
   })
 
   it('says what is wrong at its field, keeps what was typed, and makes it under one key', async () => {

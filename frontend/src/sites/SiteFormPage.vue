@@ -7,6 +7,8 @@ import { useI18n } from 'vue-i18n'
 import { api, freshKey, Problem, take, type Site, type SiteRequest } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { done, refreshSite } from '@/shared/undo'
+import { optionsIn, optionsOf } from '@/ui/options'
+import PickOne from '@/ui/PickOne.vue'
 
 /** Makes a site, or changes the facts of the one given. */
 const props = defineProps<{ site?: Site }>()
@@ -139,27 +141,38 @@ async function settle(takeTheirs: boolean) {
           }}</span>
         </div>
         <div class="field">
-          <label for="kind">{{ $t('form.kind') }}</label>
-          <select id="kind" v-model="form.kind" class="plain">
-            <option v-for="kind in platform?.siteKinds" :key="kind" :value="kind">{{ $t('siteKind.' + kind) }}</option>
-          </select>
+          <PickOne
+            v-model="form.kind"
+            stacked
+            fluid
+            :label="$t('form.kind')"
+            :options="optionsIn(platform?.siteKinds ?? [], (kind) => $t('siteKind.' + kind))"
+          />
           <span class="wrong">{{ wrong('kind') }}</span>
         </div>
         <div class="field">
-          <label for="division">{{ $t('form.division') }}</label>
-          <select id="division" v-model="form.division" class="plain" aria-describedby="division-wrong">
-            <option value="" disabled>{{ $t('form.choose') }}</option>
-            <option v-for="division in divisions" :key="division.code" :value="division.code">
-              {{ division.name }}
-            </option>
-          </select>
+          <PickOne
+            v-model="form.division"
+            stacked
+            fluid
+            :label="$t('form.division')"
+            :placeholder="$t('form.choose')"
+            :options="optionsOf(divisions, 'code')"
+            :invalid="!!wrong('division')"
+            aria-describedby="division-wrong"
+          />
           <span id="division-wrong" class="wrong">{{ wrong('division') }}</span>
         </div>
         <div class="field">
-          <label for="term">{{ $t('form.term') }}</label>
-          <select id="term" v-model="form.term" class="plain" aria-describedby="term-wrong">
-            <option v-for="term in platform?.terms" :key="term.code" :value="term.code">{{ term.name }}</option>
-          </select>
+          <PickOne
+            v-model="form.term"
+            stacked
+            fluid
+            :label="$t('form.term')"
+            :options="optionsOf(platform?.terms, 'code')"
+            :invalid="!!wrong('term')"
+            aria-describedby="term-wrong"
+          />
           <span id="term-wrong" class="wrong">{{ wrong('term') }}</span>
         </div>
         <div class="field">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DayField from '@/ui/DayField.vue'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -146,11 +147,14 @@ async function live(state: Site['state'], planned = '') {
                   ? $t('site.willOpen', { n: site.learners }, site.learners)
                   : $t('site.willClose')
             }}
-            <label
-              >{{ $t(next === 'open' ? 'site.onDay' : 'site.afterDay') }}
-              <input v-model="on" type="date" :aria-invalid="!!wrongDay" />
-              {{ ' ' }}<span class="soft">{{ $t('card.ask.fromNow') }}</span></label
-            >
+            <DayField
+              v-model="on"
+              shown
+              :label="$t(next === 'open' ? 'site.onDay' : 'site.afterDay')"
+              :zone="site.timeZone"
+              :invalid="!!wrongDay"
+            />
+            {{ ' ' }}<span class="soft">{{ $t('card.ask.fromNow') }}</span>
             <span v-if="wrongDay" class="clay">{{ wrongDay }}</span>
             <Button
               size="small"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Tick from '@/ui/Tick.vue'
 import type { SiteSummary } from '@/shared/api'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
@@ -20,11 +21,10 @@ defineEmits<{ pick: [site: string] }>()
     </div>
     <div v-for="site in sites" :key="site.id" role="row" class="row" :class="{ on: picked.has(site.id) }">
       <span role="cell" class="pick"
-        ><input
-          type="checkbox"
-          :checked="picked.has(site.id)"
-          :aria-label="$t('siteChangeList.pick', { title: site.title })"
-          @change="$emit('pick', site.id)"
+        ><Tick
+          :model-value="picked.has(site.id)"
+          :label="$t('siteChangeList.pick', { title: site.title })"
+          @update:model-value="$emit('pick', site.id)"
       /></span>
       <span role="cell" class="title"
         ><RouterLink :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink> {{ ' '

@@ -1,6 +1,5 @@
 import { VueQueryPlugin } from '@tanstack/vue-query'
 import { mount, type ComponentMountingOptions } from '@vue/test-utils'
-import PrimeVue from 'primevue/config'
 import { vi } from 'vitest'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import type { Candidate, JoinLook, Person, Site, Standing } from '@/shared/api'
@@ -218,7 +217,7 @@ export function show<T>(component: T, options: ComponentMountingOptions<T> = {})
   const all = {
     attachTo: document.body,
     ...options,
-    global: { plugins: [[VueQueryPlugin, { queryClient: queries }], PrimeVue, router] },
+    global: { plugins: [[VueQueryPlugin, { queryClient: queries }], router] },
   }
   // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the types of mount do not go through a generic
   const page = mount(component as any, all as any)

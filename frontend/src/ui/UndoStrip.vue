@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { clearDone, lastDone, undoLast, undoChangeList } from '@/shared/undo'
@@ -27,7 +28,8 @@ const removal = computed(() => lastDone.review?.removal)
         >{{ $t('undo.will', { n: will }, will) }}
         <template v-if="left">{{ $t('undo.left', { n: left }, left) }}</template>
         <label v-if="removal">
-          {{ $t('changeList.many', removal) }} <input v-model="typed" class="plain number" inputmode="numeric"
+          {{ $t('changeList.many', removal) }}
+          <InputText v-model="typed" size="small" class="figures" inputmode="numeric"
         /></label>
       </span>
       <Button

@@ -1,0 +1,91 @@
+<script setup lang="ts" generic="T">
+import AutoComplete, { type AutoCompleteCompleteEvent } from 'primevue/autocomplete'
+import { ref, shallowRef, useId } from 'vue'
+
+/**
+ * Finds one thing by what is typed: a field, and under it what it found, walked through with the arrows and picked with
+ * Enter or a click; how many there are is announced.
+ */
+const props = defineProps<{
+  label: string
+  /** Looks for what was typed. */
+  find: (query: string) => Promise<T[]>
+  /** What a thing found is called, in one line. */
+  called: (found: T) => string
+  placeholder?: string
+  /** What is said when nothing was found. */
+  none: string
+  /** From how many letters on something is looked for; with 0 also when the field is entered. */
+  from?: number
+  id?: string
+}>()
+const emit = defineEmits<{ pick: [found: T] }>()
+const own = useId()
+const typed = ref<string | T>('')
+const found = shallowRef<T[]>([])
+const box = ref<{ search: (event: Event, query: string, source: string) => void }>()
+let latest = 0
+
+async function look(query: string) {
+  const asked = ++latest
+  const answer = await props.find(query.trim()).catch(() => [])
+  if (asked === latest) found.value = [...answer]
+}
+
+function pick(chosen: T) {
+  typed.value = ''
+  found.value = []
+  emit('pick', chosen)
+}
+
+/** Looks again, when something beside the field says what is looked for. */
+const again = () =>
+  box.value?.search(new Event('again'), typeof typed.value === 'string' ? typed.value : '', 'dropdown')
+defineExpose({ again })
+</script>
+
+<template>
+  <div class="find">
+    <label :for="id ?? own">{{ label }}</label>
+    <AutoComplete
+      ref="box"
+      v-model="typed"
+      :input-id="id ?? own"
+      :suggestions="found"
+      :option-label="(each: T) => (typeof each === 'string' ? each : called(each))"
+      :min-length="from ?? 2"
+      :complete-on-focus="from === 0"
+      :delay="130"
+      :placeholder="placeholder"
+      :empty-search-message="none"
+      :pt="{ pcInputText: { root: { spellcheck: 'false', maxlength: 200 } } }"
+      fluid
+      @complete="(event: AutoCompleteCompleteEvent) => look(event.query)"
+      @option-select="pick($event.value)"
+    >
+      <template #option="{ option }"
+        ><span class="one"
+          ><slot :found="option as T">{{ called(option) }}</slot></span
+        ></template
+      >
+    </AutoComplete>
+    <slot name="beside" />
+  </div>
+</template>
+
+<style scoped>
+.find {
+  display: grid;
+  gap: 4px;
+}
+.find > label {
+  font-weight: 600;
+  font-size: 0.92rem;
+}
+.one {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  align-items: center;
+}
+</style>

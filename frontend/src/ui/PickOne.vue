@@ -1,0 +1,95 @@
+<script setup lang="ts" generic="T extends string | number | boolean">
+import Select from 'primevue/select'
+import { computed, useId } from 'vue'
+import type { Option } from './options'
+
+/**
+ * One of several. Example: `<PickOne v-model="role" :label="$t('roster.col.role')" :options="roles" />`. The label is
+ * said to who cannot see; `shown` writes it before the field, too. Long lists can be filtered by typing.
+ */
+defineOptions({ inheritAttrs: false })
+const value = defineModel<T>()
+const props = defineProps<{
+  label: string
+  options: readonly Option<T>[]
+  shown?: boolean
+  /** Writes the label above the field, as forms do. */
+  stacked?: boolean
+  placeholder?: string
+  id?: string
+}>()
+const LONG = 10
+const own = useId()
+const labelId = computed(() => (props.id ?? own) + '-label')
+
+// An empty text is a choice like any other here, so that places in the list stand for what is chosen.
+const keyed = computed(() => props.options.map((option, key) => ({ ...option, key })))
+const groups = computed(() => {
+  if (!props.options.some((option) => option.group)) return undefined
+  const names = [...new Set(props.options.map((option) => option.group ?? ''))]
+  return names.map((label) => ({ label, items: keyed.value.filter((option) => (option.group ?? '') === label) }))
+})
+const place = computed({
+  get: () => keyed.value.find((option) => option.value === value.value)?.key ?? null,
+  set: (key) => {
+    const option = props.options[key ?? -1]
+    if (option) value.value = option.value
+  },
+})
+</script>
+
+<template>
+  <span v-if="shown || stacked" class="pick" :class="{ stacked }">
+    <span :id="labelId" class="label">{{ label }}</span>
+    <Select
+      v-bind="$attrs"
+      v-model="place"
+      :label-id="id"
+      :aria-labelledby="labelId"
+      :options="groups ?? keyed"
+      option-label="label"
+      option-value="key"
+      option-disabled="disabled"
+      :option-group-label="groups && 'label'"
+      :option-group-children="groups && 'items'"
+      :filter="options.length > LONG"
+      auto-filter-focus
+      :placeholder="placeholder"
+      size="small"
+    />
+  </span>
+  <Select
+    v-else
+    v-bind="$attrs"
+    v-model="place"
+    :label-id="id"
+    :aria-label="label"
+    :options="groups ?? keyed"
+    option-label="label"
+    option-value="key"
+    option-disabled="disabled"
+    :option-group-label="groups && 'label'"
+    :option-group-children="groups && 'items'"
+    :filter="options.length > LONG"
+    auto-filter-focus
+    :placeholder="placeholder"
+    size="small"
+  />
+</template>
+
+<style scoped>
+.pick {
+  display: inline-flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
+}
+.stacked {
+  display: grid;
+  justify-items: start;
+}
+.stacked > .label {
+  font-weight: 600;
+  font-size: 0.92rem;
+}
+</style>
