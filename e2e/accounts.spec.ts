@@ -1,4 +1,4 @@
-import { expect, expectAccessible, expectErrors, HARMONY, openSite, row, signIn, strip, test } from './door'
+import { choose, expect, expectAccessible, expectErrors, HARMONY, openSite, row, signIn, strip, test } from './door'
 import { STAGE } from './stage'
 
 test('a card is made for a learner, signs them in, and is changed for a password of their own', async ({
@@ -61,7 +61,7 @@ test(
     await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'People' }).click()
     await page.getByRole('button', { name: 'Make accounts' }).click()
     await expect(page.getByRole('heading', { name: 'Make accounts' })).toBeVisible()
-    await page.getByLabel('Division').selectOption({ label: 'Millrace Seniors' })
+    await choose(page, 'Division', 'Millrace Seniors')
     await page.getByLabel('Given name').fill('Wilhelmina')
     await page.getByLabel('Family name').fill('Oduya-Larsen')
     await page.getByLabel('E-mail', { exact: true }).fill('wilhelmina.o@example.org')

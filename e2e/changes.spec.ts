@@ -1,6 +1,7 @@
 import {
   addSite,
   box,
+  choose,
   expect,
   expectAccessible,
   expectErrors,
@@ -86,9 +87,9 @@ test('what was settled by hand is offered first the next time, and can be forgot
 test('people are chosen into several sites, all of it is taken back from its change list', async ({ page }) => {
   await signIn(page, 'ingrid.solheim')
   await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'People' }).click()
-  await page.getByLabel('Kind').selectOption('learner')
-  await page.getByLabel('Level', { exact: true }).selectOption('9')
-  for (const place of [0, 1, 2]) await page.getByRole('table').getByRole('checkbox').nth(place).check()
+  await choose(page, 'Kind', 'Learner')
+  await choose(page, 'Level', 'level 9')
+  for (const place of [1, 2, 3]) await page.getByRole('grid').getByRole('row').getByRole('checkbox').nth(place).check()
   await page.getByRole('button', { name: 'Into sites…' }).click()
   await addSite(page, 'Brass Lab')
   await addSite(page, 'The Long Baroque')
@@ -112,11 +113,11 @@ test('people are chosen into several sites, all of it is taken back from its cha
 test('a long change list is applied by a worker, with a count of how far it is, and can be left', async ({ page }) => {
   await signIn(page, 'ingrid.solheim')
   await page.goto('/people?kind=learner&division=millrace')
-  await page.getByRole('table').getByRole('checkbox').first().check()
+  await page.getByRole('grid').getByRole('row').getByRole('checkbox').nth(1).check()
   await page.getByRole('button', { name: /^choose all/ }).click()
   await page.getByRole('button', { name: 'Into sites…' }).click()
   await addSite(page, 'Choral Studio')
-  await page.getByRole('complementary').getByRole('combobox', { name: /^Role/ }).selectOption('day-guest')
+  await choose(page.getByRole('complementary'), /^Role/, 'Day guest')
   await page
     .getByRole('complementary')
     .getByRole('button', { name: /^Change \d{3}/ })

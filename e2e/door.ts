@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, test as base, type Page } from '@playwright/test'
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { furnishFor } from './stage'
 
 const PASSWORD = 'alder-quay-demo'
@@ -73,6 +73,17 @@ export async function paste(page: Page, text: string) {
   }, text)
 }
 
+/** Chooses from a list of this name, by what it offers. */
+export async function choose(on: Page | Locator, name: string | RegExp, option: string | RegExp) {
+  const page = 'page' in on ? on.page() : on
+  await on
+    .getByRole('combobox', { name, exact: typeof name === 'string' })
+    .first()
+    .click()
+  await page.getByRole('option', { name: option, exact: typeof option === 'string' }).click()
+  await expect(page.getByRole('listbox')).toHaveCount(0)
+}
+
 /** Puts a site on the change list of people and sites. */
 export async function addSite(page: Page, title: string) {
   const add = page.getByRole('button', { name: 'Add a site' })
@@ -80,7 +91,7 @@ export async function addSite(page: Page, title: string) {
   await expect(add.or(find)).toBeVisible()
   if (await add.isVisible()) await add.click()
   await find.fill(title)
-  await page.getByRole('complementary').getByRole('button', { name: title }).first().click()
+  await page.getByRole('option', { name: title }).first().click()
   await expect(page.getByRole('button', { name: `Take ${title} off the list` })).toBeVisible()
 }
 

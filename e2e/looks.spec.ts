@@ -55,10 +55,11 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.goto('/access-check')
       await page.getByLabel('Who', { exact: true }).fill('fonoti lotte')
       await page
-        .getByRole('button', { name: /Lotte Fonoti/ })
+        .getByRole('option', { name: /Lotte Fonoti/ })
         .first()
         .click()
-      await page.getByRole('button', { name: /Harmony & Ear Training II/ }).click()
+      await page.getByLabel('Which site').fill('HET-2')
+      await page.getByRole('option', { name: /Harmony & Ear Training II/ }).click()
       await page.getByText('Cannot enter').first().waitFor()
       await expectAccessible(page)
       await page.goto('/sites/run')
@@ -159,8 +160,8 @@ test('everything can be reached by the keyboard, and focus is seen', async ({ pa
   await expect(page.getByRole('complementary', { name: /Cosgrave/ })).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(page.getByRole('complementary')).toHaveCount(0)
-  await expect(page.locator('.row.body:focus')).toContainText('Cosgrave')
-  expect(await page.locator('.row.body:focus').evaluate((element) => getComputedStyle(element).outlineStyle)).toBe(
+  await expect(page.locator('tr.body:focus')).toContainText('Cosgrave')
+  expect(await page.locator('tr.body:focus').evaluate((element) => getComputedStyle(element).outlineStyle)).toBe(
     'solid',
   )
 })

@@ -1,6 +1,7 @@
 import {
   addSite,
   box,
+  choose,
   emptyBox,
   expect,
   expectErrors,
@@ -51,7 +52,7 @@ test('a lead tutor', async ({ page }) => {
 test('a lead tutor, further on', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
-  await page.getByLabel('State').selectOption('blocked')
+  await choose(page, 'State', 'who are blocked')
   await expect(page.getByText('1 shown')).toBeVisible()
   const number = (await row(page, 'Petrovanu, Goran').textContent())?.match(/\d{7}/)?.[0] ?? ''
   await page.getByRole('button', { name: 'Show all again' }).click()
@@ -76,7 +77,7 @@ test('a lead tutor, further on', async ({ page }) => {
 test('an administrator with people and change lists', async ({ page }) => {
   await signIn(page, 'ingrid.solheim')
   await page.goto('/people?kind=learner&level=7')
-  for (const place of [1, 3, 4]) await page.getByRole('table').getByRole('checkbox').nth(place).check()
+  for (const place of [2, 4, 5]) await page.getByRole('grid').getByRole('row').getByRole('checkbox').nth(place).check()
   await page.getByRole('button', { name: 'Into sites…' }).click()
   await addSite(page, 'Brass Lab')
   await addSite(page, HARMONY)
@@ -100,7 +101,7 @@ test('an administrator with people and change lists', async ({ page }) => {
 test('an administrator with accounts and somebody', async ({ page }) => {
   await signIn(page, 'ingrid.solheim')
   await page.goto('/people/new')
-  await page.getByLabel('Division').selectOption({ label: 'Millrace Seniors' })
+  await choose(page, 'Division', 'Millrace Seniors')
   await page
     .getByRole('textbox', { name: 'Rows' })
     .fill(

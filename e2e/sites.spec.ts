@@ -1,4 +1,4 @@
-import { expect, expectErrors, signIn, strip, test } from './door'
+import { choose, expect, expectErrors, signIn, strip, test } from './door'
 import { STAGE } from './stage'
 
 test('a site is made, opened and closed; what is wrong is said at its field and nothing is lost', async ({ page }) => {
@@ -40,10 +40,10 @@ test('a draft is set to open on a day, and its learners are told the day', async
   await signIn(page, 'mara.lindqvist')
   await page.getByRole('link', { name: 'Brass Lab' }).click()
   await page.getByRole('button', { name: 'Open the site' }).click()
-  await page.locator('.ask input[type=date]').fill('2026-11-01')
+  await page.locator('.ask input').fill('2026-11-01')
   await page.getByRole('button', { name: 'Open it on that day' }).click()
   await expect(page.getByText('That is over already. Choose a later day')).toBeVisible()
-  await page.locator('.ask input[type=date]').fill('2027-01-11')
+  await page.locator('.ask input').fill('2027-01-11')
   await page.getByRole('button', { name: 'Open it on that day' }).click()
   await expect(strip(page)).toContainText('Brass Lab opens on 11 Jan 2027.')
   await expect(page.locator('.frame')).toContainText('Draft, opens 11 Jan 2027')
@@ -66,13 +66,13 @@ test('the first day is checked, and what would stop people is fixed for all of t
   await signIn(page, 'mara.lindqvist')
   await page.getByRole('link', { name: 'Harmony & Ear Training II', exact: true }).click()
   await page.getByRole('link', { name: 'First-day check' }).click()
-  await page.locator('.when input[type=date]').fill('2026-11-25')
+  await page.locator('.when input').first().fill('2026-11-25')
   await expect(page.getByRole('status').filter({ hasText: 'could enter' })).toContainText(/\d+ of \d+ could enter/)
   await expect(page.getByRole('heading', { name: 'One would not have started yet' })).toBeVisible()
   await expect(page.getByText('Hallorand, Fenna')).toBeVisible()
   await page.getByRole('button', { name: 'Change the dates of one person' }).click()
   const panel = page.getByRole('complementary')
-  await panel.getByLabel('How long').selectOption('term')
+  await choose(panel, 'How long', /^to the end of \w+ 20/)
   await panel.getByLabel('From').fill('2026-11-25')
   await panel.getByRole('button', { name: 'Set the dates of one' }).click()
   await expect(strip(page)).toContainText('The dates of one person are changed.')
@@ -106,7 +106,7 @@ test('an administrator sees the sites of their reach, filters them, and finds an
   await page.goto('/sites/all')
   await expect(page.getByRole('row').filter({ hasText: 'Millrace Seniors' }).first()).toBeVisible()
   await expect(page.getByRole('row').filter({ hasText: 'Harbour Juniors' })).toHaveCount(0)
-  await page.getByLabel('State', { exact: true }).selectOption('draft')
+  await choose(page, 'State', 'Draft')
   await expect(page).toHaveURL(/state=draft/)
   await expect(page.getByRole('link', { name: 'Brass Lab' })).toBeVisible()
   await expect(page.getByRole('link', { name: 'Choral Studio' })).toHaveCount(0)

@@ -2,6 +2,7 @@ import { VueQueryPlugin } from '@tanstack/vue-query'
 import PrimeVue from 'primevue/config'
 import { createApp } from 'vue'
 import App from '@/app/App.vue'
+import { fittings } from '@/shared/fittings'
 import { queries } from '@/shared/queries'
 import { router } from '@/app/router'
 import { mint } from '@/shared/theme'
@@ -17,5 +18,9 @@ createApp(App)
   .use(router)
   .use(VueQueryPlugin, { queryClient: queries })
   .use(words)
-  .use(PrimeVue, { theme: { preset: mint, options: { darkModeSelector: '.dark', cssLayer: false } }, csp: { nonce } })
+  .use(PrimeVue, {
+    theme: { preset: mint, options: { darkModeSelector: '.dark', cssLayer: false } },
+    csp: { nonce },
+    locale: fittings(),
+  })
   .mount('#app')

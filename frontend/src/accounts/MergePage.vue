@@ -11,6 +11,8 @@ import { usePlatform } from '@/shared/platform'
 import { fullName, lineSentences } from '@/shared/sentences'
 import { done, refreshSite } from '@/shared/undo'
 import { change } from '@/changes/changeLists'
+import { useColumns } from '@/ui/columns'
+import DataRows from '@/ui/DataRows.vue'
 import Trouble from '@/ui/Trouble.vue'
 import { takeMergeBack } from './merging'
 
@@ -55,6 +57,23 @@ const differs = (field: (typeof FIELDS)[number]) =>
   merge.value.stays[field] !== null &&
   merge.value.goes[field] !== null &&
   merge.value.stays[field] !== merge.value.goes[field]
+type Side = 'stays' | 'goes'
+interface FactRow {
+  field: (typeof FIELDS)[number] | 'division'
+  stays: string | number | null
+  goes: string | number | null
+}
+const rows = computed<FactRow[]>(() => {
+  const now = merge.value
+  if (!now) return []
+  const facts = fields.value.map((field) => ({ field, stays: now.stays[field], goes: now.goes[field] }))
+  return [...facts, { field: 'division', stays: now.stays.division.name, goes: now.goes.division.name }]
+})
+const columns = useColumns('merge', () => [
+  { key: 'what', label: t('merge.what'), weight: 1, always: true },
+  { key: 'stays', label: t('merge.stays'), weight: 1.6, always: true },
+  { key: 'goes', label: t('merge.goes'), weight: 1.6, always: true },
+])
 function turnRound() {
   chosen.take = {}
   void router.replace({ query: { stays: goes.value, goes: stays.value } })
@@ -79,38 +98,25 @@ const apply = () =>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="merge">
       <p class="soft">{{ $t('merge.more') }}</p>
-      <table>
-        <thead>
-          <tr>
-            <td />
-            <th scope="col">{{ $t('merge.stays') }}</th>
-            <th scope="col">
-              {{ $t('merge.goes') }} <button class="word" @click="turnRound">{{ $t('merge.turn') }}</button>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="field in fields" :key="field">
-            <th scope="row">{{ $t('facts.' + field) }}</th>
-            <td v-for="side in ['stays', 'goes'] as const" :key="side">
-              <OneOf
-                v-if="differs(field)"
-                :name="field"
-                :value="side"
-                :model-value="chosen.take[field] ?? 'stays'"
-                @update:model-value="chosen.take = { ...chosen.take, [field]: side }"
-                >{{ merge[side][field] }}</OneOf
-              >
-              <span v-else :class="{ soft: merge[side][field] === null }">{{ merge[side][field] ?? '–' }}</span>
-            </td>
-          </tr>
-          <tr>
-            <th scope="row">{{ $t('merge.division') }}</th>
-            <td>{{ merge.stays.division.name }}</td>
-            <td class="soft">{{ merge.goes.division.name }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <DataRows :rows="rows" :key-of="(row) => row.field" :columns="columns" :name="$t('merge.title')">
+        <template #cell="{ row, column }">
+          <span v-if="column === 'what'" class="soft">{{
+            row.field === 'division' ? $t('merge.division') : $t('facts.' + row.field)
+          }}</span>
+          <OneOf
+            v-else-if="row.field !== 'division' && differs(row.field)"
+            :name="row.field"
+            :value="column as Side"
+            :model-value="chosen.take[row.field] ?? 'stays'"
+            @update:model-value="chosen.take = { ...chosen.take, [row.field]: column as Side }"
+            >{{ row[column as Side] }}</OneOf
+          >
+          <span v-else :class="{ soft: row[column as Side] === null }">{{ row[column as Side] ?? '–' }}</span>
+        </template>
+      </DataRows>
+      <p>
+        <button class="word" @click="turnRound">{{ $t('merge.turn') }}</button>
+      </p>
       <p>
         {{ merge.login ? $t('merge.login', { login: merge.login }) : $t('merge.noLogin') }}
         <template v-if="merge.closes">{{ $t('merge.closes', { login: merge.closes }) }}</template>
@@ -167,25 +173,6 @@ const apply = () =>
   gap: 14px;
   align-content: start;
   max-width: 900px;
-}
-thead .word {
-  font-weight: 400;
-  margin-left: 8px;
-}
-table {
-  border-collapse: collapse;
-}
-th,
-td {
-  text-align: left;
-  padding: 5px 18px 5px 0;
-  border-bottom: 1px solid var(--line);
-  vertical-align: baseline;
-}
-tbody th {
-  font-weight: 400;
-  color: var(--soft);
-  width: 150px;
 }
 fieldset {
   border-width: 0 0 0 4px;

@@ -3,6 +3,7 @@ import Tick from '@/ui/Tick.vue'
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type ChangeListSummary } from '@/shared/api'
 import { queries } from '@/shared/queries'
@@ -10,11 +11,16 @@ import { ownZone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
 import { done, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
+import { useColumns } from '@/ui/columns'
+import ColumnsMenu from '@/ui/ColumnsMenu.vue'
+import DataRows from '@/ui/DataRows.vue'
 import Trouble from '@/ui/Trouble.vue'
-import { addressOf, stateOf } from './changeLists'
+import ChangeListActs from './ChangeListActs.vue'
+import { stateOf } from './changeLists'
 
 /** Every change list one made or may see: what it is, who made it, what became of it. */
 const STATES = ['', 'draft', 'applying', 'applied', 'dropped'] as const
+const { n } = useI18n()
 const route = useRoute()
 const router = useRouter()
 const state = computed(() =>
@@ -37,6 +43,23 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, 
       : false,
 })
 const changeLists = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
+const WEIGHTS = { what: 1.2, where: 1.6, who: 1.5, count: 0.8, state: 1.1, acts: 1.3 }
+const columns = useColumns('changes', () =>
+  Object.entries(WEIGHTS).map(([key, weight]) => ({
+    key,
+    label: t('changeLists.col.' + key),
+    weight,
+    always: key === 'what',
+    unseen: key === 'acts',
+  })),
+)
+const placeOf = (each: ChangeListSummary) => each.site?.title ?? (each.title || t('changeLists.severalSites'))
+const countOf = (each: ChangeListSummary) =>
+  each.state === 'draft' || each.state === 'dropped'
+    ? ''
+    : t('changeLists.count', { applied: n(each.applied), total: n(each.total) })
+const standing = (each: ChangeListSummary) =>
+  t('changeLists.state.' + stateOf(each).word, { done: n(each.done), total: n(each.total) })
 
 async function drop(changeList: ChangeListSummary, dropped: boolean) {
   const path = { params: { path: { changeList: changeList.id } } }
@@ -86,46 +109,38 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
       <Tick :model-value="mine" @update:model-value="look({ mine: mine ? undefined : '1' })">{{
         $t('changeLists.mine')
       }}</Tick>
+      <ColumnsMenu :columns="columns" />
     </p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
-    <div v-else-if="changeLists.length" role="table" :aria-label="$t('changeLists.title')">
-      <div role="row" class="row head">
-        <span v-for="col in ['what', 'where', 'who', 'count', 'state', 'acts']" :key="col" role="columnheader"
-          ><span :class="{ unseen: col === 'acts' }">{{ $t('changeLists.col.' + col) }}</span></span
+    <DataRows
+      v-else-if="changeLists.length"
+      :rows="changeLists"
+      :key-of="(each) => each.id"
+      :columns="columns"
+      :name="$t('changeLists.title')"
+    >
+      <template #cell="{ row, column }">
+        <RouterLink v-if="column === 'what'" :to="{ name: 'change-list', params: { changeList: row.id } }">{{
+          $t('changeLists.kind.' + row.kind)
+        }}</RouterLink>
+        <template v-else-if="column === 'where'">{{ placeOf(row) }}</template>
+        <template v-else-if="column === 'who'"
+          >{{ row.madeBy.name }}, {{ dayAndTime(row.changedAt!, ownZone) }}</template
         >
-      </div>
-      <div v-for="changeList in changeLists" :key="changeList.id" role="row" class="row">
-        <span role="cell"
-          ><RouterLink :to="{ name: 'change-list', params: { changeList: changeList.id } }">{{
-            $t('changeLists.kind.' + changeList.kind)
-          }}</RouterLink></span
-        >
-        <span role="cell">{{ changeList.site?.title ?? (changeList.title || $t('changeLists.severalSites')) }}</span>
-        <span role="cell">{{ changeList.madeBy.name }}, {{ dayAndTime(changeList.changedAt!, ownZone) }}</span>
-        <span role="cell" class="nums">{{
-          changeList.state === 'draft' || changeList.state === 'dropped'
-            ? ''
-            : $t('changeLists.count', { applied: $n(changeList.applied), total: $n(changeList.total) })
-        }}</span>
-        <span role="cell" :class="stateOf(changeList).tone">{{
-          $t('changeLists.state.' + stateOf(changeList).word, {
-            done: $n(changeList.done),
-            total: $n(changeList.total),
-          })
-        }}</span>
-        <span role="cell" class="acts">
-          <RouterLink v-if="changeList.state === 'draft'" :to="addressOf(changeList)">{{
-            $t('changeLists.goOn')
-          }}</RouterLink>
-          <button v-if="changeList.state === 'draft'" class="word" @click="drop(changeList, true)">
-            {{ $t('changeLists.drop') }}
-          </button>
-          <button v-if="changeList.state === 'dropped'" class="word" @click="drop(changeList, false)">
-            {{ $t('changeLists.takeUp') }}
-          </button>
-        </span>
-      </div>
-    </div>
+        <span v-else-if="column === 'count'" class="nums">{{ countOf(row) }}</span>
+        <span v-else-if="column === 'state'" :class="stateOf(row).tone">{{ standing(row) }}</span>
+        <ChangeListActs v-else :change-list="row" @drop="drop(row, $event)" />
+      </template>
+      <template #card="{ row }">
+        <p class="two">
+          <RouterLink :to="{ name: 'change-list', params: { changeList: row.id } }">{{
+            $t('changeLists.kind.' + row.kind)
+          }}</RouterLink><span :class="stateOf(row).tone">{{ standing(row) }}</span>
+        </p>
+        <p class="soft">{{ placeOf(row) }} · {{ row.madeBy.name }}, {{ dayAndTime(row.changedAt!, ownZone) }}</p>
+        <ChangeListActs :change-list="row" @drop="drop(row, $event)" />
+      </template>
+    </DataRows>
     <p v-else-if="isPending" class="skeleton" />
     <p v-else class="empty">{{ $t(state || mine ? 'changeLists.none' : 'changeLists.empty') }}</p>
     <Button
@@ -168,27 +183,10 @@ header h1 {
 .filters label {
   margin-left: auto;
 }
-.row {
-  display: grid;
-  grid-template-columns: minmax(150px, 1.2fr) minmax(150px, 1.6fr) minmax(160px, 1.4fr) 110px minmax(120px, 1fr) 170px;
-  gap: 14px;
-  align-items: baseline;
-  padding: 7px 10px;
-  border-bottom: 1px solid var(--line);
-}
-.row:not(.head):hover {
-  background: var(--hover);
-}
-.head {
-  font-weight: 600;
-  font-size: 0.88rem;
-  color: var(--soft);
-  border-bottom: 2px solid var(--line);
-}
-.acts {
+.two {
   display: flex;
-  gap: 14px;
-  align-items: baseline;
+  justify-content: space-between;
+  gap: 10px;
 }
 .empty {
   padding: 26px 0;
@@ -196,14 +194,5 @@ header h1 {
 }
 .further {
   justify-self: start;
-}
-@media (max-width: 760px) {
-  .row {
-    grid-template-columns: 1fr;
-    gap: 2px;
-  }
-  .head {
-    display: none;
-  }
 }
 </style>

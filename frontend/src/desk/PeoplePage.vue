@@ -122,7 +122,7 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
         <button class="word" @click="chosen.clear()">{{ $t('people.no') }}</button>
       </p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
-      <PeopleRows v-else-if="people.length" :people="people" :chosen="chosen" @pick="pick" />
+      <PeopleRows v-else-if="people.length" :people="people" :total="total" :chosen="chosen" @pick="pick" />
       <p v-else-if="isPending" class="skeleton" />
       <p v-else class="empty">{{ $t('people.none') }}</p>
       <Button

@@ -1,81 +1,81 @@
 <script setup lang="ts">
-import Tick from '@/ui/Tick.vue'
 import type { Person } from '@/shared/api'
 import { listName } from '@/shared/sentences'
+import { t } from '@/shared/words'
+import { useColumns } from '@/ui/columns'
+import ColumnsMenu from '@/ui/ColumnsMenu.vue'
+import DataRows from '@/ui/DataRows.vue'
 
 /** People of the directory, to be chosen and opened. */
-defineProps<{
+const props = defineProps<{
   people: { person: Person; labels: string[] }[]
+  /** How many there are. */
+  total: number
   /** Their ids. */
   chosen: Set<string>
 }>()
-defineEmits<{ pick: [person: string] }>()
+const emit = defineEmits<{ pick: [person: string]; all: [] }>()
+const columns = useColumns('people', () => [
+  { key: 'name', label: t('people.col.name'), weight: 1.9, always: true },
+  { key: 'kind', label: t('people.col.kind'), weight: 1 },
+  { key: 'division', label: t('people.col.division'), weight: 1.2 },
+  { key: 'number', label: t('people.col.number'), weight: 0.8 },
+  { key: 'labels', label: t('people.col.labels'), weight: 1.2 },
+])
+const kind = (person: Person) => t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : '')
+
+function all() {
+  const open = props.people.filter(({ person }) => !props.chosen.has(person.id))
+  for (const { person } of open.length ? open : props.people) emit('pick', person.id)
+}
 </script>
 
 <template>
-  <div role="table" :aria-label="$t('people.title')">
-    <div
-      v-for="each in people"
-      :key="each.person.id"
-      role="row"
-      class="row"
-      :class="{ on: chosen.has(each.person.id) }"
-      @click="$emit('pick', each.person.id)"
+  <div>
+    <p class="beside no-print"><ColumnsMenu :columns="columns" /></p>
+    <DataRows
+      :rows="people"
+      :key-of="(each) => each.person.id"
+      :columns="columns"
+      :name="$t('people.title')"
+      :total="total"
+      :chosen="chosen"
+      :pick-name="(each) => $t('people.pick', { name: listName(each.person) })"
+      :all-name="$t('people.allHere')"
+      @choose="(index) => people[index] && emit('pick', people[index].person.id)"
+      @all="all"
     >
-      <span role="cell"
-        ><Tick
-          :model-value="chosen.has(each.person.id)"
-          :label="$t('people.pick', { name: listName(each.person) })"
-          @click.stop
-          @update:model-value="$emit('pick', each.person.id)"
-      /></span>
-      <span role="cell" class="name"
-        ><RouterLink :to="{ name: 'person', params: { person: each.person.id } }" @click.stop>{{
-          listName(each.person)
-        }}</RouterLink></span
-      >
-      <span role="cell"
-        >{{ $t('kind.' + each.person.kind)
-        }}<template v-if="each.person.level">, {{ $t('level', { n: each.person.level }) }}</template></span
-      >
-      <span role="cell">{{ each.person.division.name }}</span>
-      <span role="cell" class="num">{{ each.person.number }}</span>
-      <span role="cell" class="soft">{{ each.labels.join(', ') }}</span>
-    </div>
+      <template #cell="{ row, column }">
+        <RouterLink v-if="column === 'name'" class="name" :to="{ name: 'person', params: { person: row.person.id } }">{{
+          listName(row.person)
+        }}</RouterLink>
+        <template v-else-if="column === 'kind'">{{ kind(row.person) }}</template>
+        <template v-else-if="column === 'division'">{{ row.person.division.name }}</template>
+        <span v-else-if="column === 'number'" class="num">{{ row.person.number }}</span>
+        <span v-else class="soft">{{ row.labels.join(', ') }}</span>
+      </template>
+      <template #card="{ row }">
+        <RouterLink class="name" :to="{ name: 'person', params: { person: row.person.id } }">{{
+          listName(row.person)
+        }}</RouterLink>
+        <p class="soft">{{ kind(row.person) }} · {{ row.person.division.name }} {{ row.person.number }}</p>
+      </template>
+    </DataRows>
   </div>
 </template>
 
 <style scoped>
-.row {
-  display: grid;
-  grid-template-columns: 18px minmax(170px, 1.8fr) minmax(110px, 0.9fr) minmax(120px, 1.1fr) 90px minmax(80px, 1fr);
-  gap: 12px;
-  align-items: center;
-  padding: 4px 10px;
-  border-bottom: 1px solid var(--line);
-  cursor: default;
-}
-.row:hover {
-  background: var(--hover);
-}
-.row.on {
-  background: var(--brass-pale);
-}
-.row input {
-  margin: 0;
-}
 .name {
   font-weight: 600;
-}
-.name a {
   color: inherit;
   text-decoration-color: var(--line);
 }
-@media (max-width: 760px) {
-  .row {
-    grid-template-columns: 18px 1fr auto;
-  }
-  .row > :nth-child(n + 4) {
+.beside {
+  text-align: right;
+  font-size: 0.93rem;
+}
+@media (max-width: 640px) {
+  .beside {
     display: none;
   }
 }

@@ -5,16 +5,17 @@ import { useRoute, useRouter } from 'vue-router'
 import type { Site } from '@/shared/api'
 import { day } from '@/shared/sentences'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
+import { useColumns } from '@/ui/columns'
 import Trouble from '@/ui/Trouble.vue'
 import ChosenBar from './ChosenBar.vue'
-import { COLUMNS, type Column } from '@/roster/columns'
+import { COLUMNS, rowColumns, type Column } from '@/roster/columns'
 import type { AskingVerb } from '@/roster/asked'
 import { useChosen } from '@/roster/chosen'
-import PersonColumn from '@/roster/PersonColumn.vue'
 import RosterTable from './RosterTable.vue'
 import RosterFilters from '@/roster/RosterFilters.vue'
 import { useRoster } from '@/roster/roster'
 
+const PersonColumn = defineAsyncComponent(() => import('@/roster/PersonColumn.vue'))
 const ExportPanel = defineAsyncComponent(() => import('@/roster/ExportPanel.vue'))
 const PastedList = defineAsyncComponent(() => import('@/changes/PastedList.vue'))
 const ChangePanel = defineAsyncComponent(() => import('@/changes/ChangePanel.vue'))
@@ -44,15 +45,15 @@ const shown = computed<Column[]>(() =>
       )[column] ?? true,
   ),
 )
-// On a phone, and beside an open column, there is room for what tells people apart.
-const visible = computed(() => {
-  const aside = narrow.value
+const columns = useColumns('roster', () => rowColumns(shown.value))
+// On a narrow screen, and beside an open column, there is room for what tells people apart.
+const aside = computed(() =>
+  narrow.value
     ? ['kind', 'division', 'number', 'since', 'seen', 'work', 'labels']
     : person.value || changeList.value || list.value
       ? ['division', 'number', 'since', 'work', 'labels']
-      : []
-  return shown.value.filter((column) => !aside.includes(column))
-})
+      : [],
+)
 // What can be done to all of those chosen depends on what state they are shown in.
 const verbs = computed<AskingVerb[]>(() => {
   const states: Partial<Record<typeof view.value.state, AskingVerb[]>> = {
@@ -82,6 +83,8 @@ function closeList() {
 }
 const mayChoose = computed(() => sees('let-in') && !view.value.asOf && !props.site.seenAs)
 const { chosen, choose, chooseAll, forget } = useChosen(rows, all, mayChoose)
+/** Everybody shown, or nobody when they all are. */
+const allShown = () => (rows.value.every((row) => chosen.has(row.person.id)) ? chooseNobody() : chooseAll())
 function chooseNobody() {
   forget()
   changeList.value = ''
@@ -127,6 +130,7 @@ function open(id: string) {
         :filtered="filtered"
         :any="rows.length > 0"
         :may="sees"
+        :columns="columns"
         @look="look"
       />
       <p v-if="view.asOf" class="callout no-print" role="status">
@@ -157,7 +161,8 @@ function open(id: string) {
         :view="view"
         :rows="rows"
         :total="counts?.shown ?? 0"
-        :columns="visible"
+        :columns="columns"
+        :aside="aside"
         :person="person"
         :chosen="chosen"
         :may-choose="mayChoose"
@@ -167,6 +172,7 @@ function open(id: string) {
         @hide="hide"
         @choose="choose"
         @sort="sortBy"
+        @all="allShown"
       />
     </div>
     <ChangePanel

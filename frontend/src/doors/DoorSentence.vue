@@ -18,8 +18,8 @@ const { draft, open, unreachable, reachSentence, busy, save } = provideDraft({
   door: props.door,
   made: (door) => emit('made', door),
 })
-const nameField = ref<HTMLElement>()
-defineExpose({ focus: () => nameField.value?.focus() })
+const nameField = ref<{ $el: HTMLElement }>()
+defineExpose({ focus: () => nameField.value?.$el.focus() })
 </script>
 
 <template>

@@ -9,6 +9,8 @@ import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { usePlatform } from '@/shared/platform'
 import { done, refreshSite } from '@/shared/undo'
+import { useColumns } from '@/ui/columns'
+import DataRows from '@/ui/DataRows.vue'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import { optionsOf } from '@/ui/options'
 import Trouble from '@/ui/Trouble.vue'
@@ -23,6 +25,20 @@ const chosen = ref<string[]>([])
 const fromDay = ref('')
 const untilDay = ref('')
 const term = ref('')
+const WEIGHTS = { site: 2, door: 1.3, state: 0.9, key: 1.6 }
+const columns = useColumns('renewals', () =>
+  Object.entries(WEIGHTS).map(([key, weight]) => ({
+    key,
+    label: t('doors.renew.' + key),
+    weight,
+    always: key === 'site',
+  })),
+)
+function pick(index: number) {
+  const id = items.value[index]?.id
+  if (!id) return
+  chosen.value = chosen.value.includes(id) ? chosen.value.filter((each) => each !== id) : [...chosen.value, id]
+}
 watch(term, (code) => {
   const of = platform.value?.terms.find((each) => each.code === code)
   if (of) [fromDay.value, untilDay.value] = [of.startsOn, of.endsOn]
@@ -73,40 +89,35 @@ const go = () =>
         <button v-if="renewed.size" type="button" class="word" @click="print">{{ $t('doors.renew.print') }}</button>
       </form>
       <p v-if="wrong" class="clay" role="alert">{{ wrong }}</p>
-      <table>
-        <thead>
-          <tr>
-            <th class="no-print">
-              <input
-                type="checkbox"
-                :checked="chosen.length === items.length && items.length > 0"
-                :aria-label="$t('doors.renew.all')"
-                @change="chosen = chosen.length === items.length ? [] : items.map((each) => each.id)"
-              />
-            </th>
-            <th v-for="head in ['site', 'door', 'state', 'key']" :key="head">{{ $t('doors.renew.' + head) }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="each in items" :key="each.id" :class="{ fresh: renewed.has(each.id) }">
-            <td class="no-print">
-              <input
-                v-model="chosen"
-                type="checkbox"
-                :value="each.id"
-                :aria-label="$t('doors.renew.choose', { name: each.name, title: each.site.title })"
-              />
-            </td>
-            <td>
-              <RouterLink :to="{ name: 'doors', params: { site: each.site.id } }">{{ each.site.title }}</RouterLink>
-              {{ ' ' }}<span class="soft">{{ each.term }}</span>
-            </td>
-            <td>{{ each.name }}</td>
-            <td><DoorGlyph :state="glyphOf(each.state)" /> {{ $t('doors.state.' + each.state) }}</td>
-            <td class="num">{{ each.key ?? $t('doors.lost') }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <DataRows
+        :rows="items"
+        :key-of="(each) => each.id"
+        :columns="columns"
+        :name="$t('doors.renew.title')"
+        :chosen="new Set(chosen)"
+        :pick-name="(each) => $t('doors.renew.choose', { name: each.name, title: each.site.title })"
+        :all-name="$t('doors.renew.all')"
+        :tone="(each) => (renewed.has(each.id) ? 'fresh' : '')"
+        @choose="pick"
+        @all="chosen = chosen.length === items.length ? [] : items.map((each) => each.id)"
+      >
+        <template #cell="{ row, column }">
+          <template v-if="column === 'site'"
+            ><RouterLink :to="{ name: 'doors', params: { site: row.site.id } }">{{ row.site.title }}</RouterLink>
+            {{ ' ' }}<span class="soft">{{ row.term }}</span></template
+          >
+          <template v-else-if="column === 'door'">{{ row.name }}</template>
+          <template v-else-if="column === 'state'"
+            ><DoorGlyph :state="glyphOf(row.state)" /> {{ $t('doors.state.' + row.state) }}</template
+          >
+          <span v-else class="num">{{ row.key ?? $t('doors.lost') }}</span>
+        </template>
+        <template #card="{ row }">
+          <RouterLink :to="{ name: 'doors', params: { site: row.site.id } }">{{ row.site.title }}</RouterLink>
+          <p>{{ row.name }} · {{ $t('doors.state.' + row.state) }}</p>
+          <p class="num">{{ row.key ?? $t('doors.lost') }}</p>
+        </template>
+      </DataRows>
     </template>
   </div>
 </template>
@@ -123,23 +134,7 @@ const go = () =>
   gap: 8px 18px;
   align-items: center;
 }
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th {
-  text-align: left;
-  font-size: 0.88rem;
-  color: var(--soft);
-  border-bottom: 2px solid var(--line);
-  padding: 4px 8px;
-}
-td {
-  padding: 7px 8px;
-  border-bottom: 1px solid var(--line);
-  vertical-align: baseline;
-}
-.fresh {
+:deep(.fresh) {
   background: var(--mint-pale);
 }
 </style>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import Tick from '@/ui/Tick.vue'
 import { useInfiniteQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
@@ -7,9 +6,13 @@ import { api, take } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { ownZone as zone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
+import { t } from '@/shared/words'
+import { useColumns } from '@/ui/columns'
+import DataRows from '@/ui/DataRows.vue'
 import Trouble from '@/ui/Trouble.vue'
 import LetterView from './LetterView.vue'
-import { sendAgain, stateSentence, toneOf, withdraw } from './messages'
+import MessageCell from './MessageCell.vue'
+import { sendAgain, withdraw } from './messages'
 
 /** Messages, the last first: each with how it stands, its words, and what one may do with it, alone or with others. */
 const props = defineProps<{ query: Record<string, string>; bare?: boolean }>()
@@ -25,6 +28,13 @@ const at = (instant: string) => dayAndTime(instant, zone)
 const messages = computed(() => data.value?.pages.flatMap((page) => page.items) ?? [])
 const chosen = ref(new Set<string>())
 const open = ref('')
+const turn = (id: string) => (open.value = open.value === id ? '' : id)
+const columns = useColumns('messages', () => [
+  ...(props.bare ? [] : [{ key: 'to', label: t('messages.col.to'), weight: 0.9 }]),
+  { key: 'subject', label: t('messages.col.subject'), weight: 1.7, always: true },
+  { key: 'about', label: t('messages.col.about'), weight: 1.2 },
+  { key: 'state', label: t('messages.col.state'), weight: 1.2 },
+])
 watch(
   () => props.query,
   () => (chosen.value = new Set()),
@@ -86,44 +96,28 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
         {{ $t('messages.pickBounced', { n: bounced.length }) }}
       </button>
     </p>
-    <ol>
-      <li v-for="message in messages" :key="message.id">
-        <div class="line">
-          <Tick
-            :model-value="chosen.has(message.id)"
-            :label="$t('messages.pick', { subject: message.subject, name: message.person?.name ?? message.to })"
-            @update:model-value="pick(message.id)"
-          />
-          <span v-if="!bare"
-            ><RouterLink v-if="message.person" :to="{ name: 'person', params: { person: message.person.id } }">{{
-              message.person.name
-            }}</RouterLink
-            ><template v-else>{{ message.to }}</template></span
-          >
-          <button
-            class="word subject"
-            :aria-expanded="open === message.id"
-            @click="open = open === message.id ? '' : message.id"
-          >
-            {{ message.subject || $t('messages.erased') }}
-          </button>
-          <span class="soft"
-            >{{ $t('messages.kind.' + message.kind)
-            }}<template v-if="message.site"
-              >{{ ' · '
-              }}<RouterLink :to="{ name: 'roster', params: { site: message.site.id } }">{{
-                message.site.title
-              }}</RouterLink></template
-            ></span
-          >
-          <span :class="toneOf(message.state)"
-            >{{ stateSentence(message, at)
-            }}<span v-if="message.reason && message.state !== 'sent'" class="soft">{{
-              ' ' + message.reason
-            }}</span></span
-          >
-        </div>
-        <div v-if="open === message.id" class="more">
+    <DataRows
+      :rows="messages"
+      :key-of="(message) => message.id"
+      :columns="columns"
+      :name="$t('messages.title')"
+      :chosen="chosen"
+      :pick-name="
+        (message) => $t('messages.pick', { subject: message.subject, name: message.person?.name ?? message.to })
+      "
+      :expanded="open"
+      @choose="(index) => messages[index] && pick(messages[index].id)"
+    >
+      <template #cell="{ row: message, column }">
+        <MessageCell :message="message" :column="column" :open="open === message.id" @open="turn(message.id)" />
+      </template>
+      <template #card="{ row: message }">
+        <MessageCell :message="message" column="subject" :open="open === message.id" @open="turn(message.id)" />
+        <p class="soft">{{ message.person?.name ?? message.to }}</p>
+        <p><MessageCell :message="message" column="state" /></p>
+      </template>
+      <template #expansion="{ row: message }">
+        <div class="more">
           <p class="soft">
             {{
               message.by
@@ -138,8 +132,8 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
           </p>
           <LetterView :to="message.to" :subject="message.subject" :text="message.text" />
         </div>
-      </li>
-    </ol>
+      </template>
+    </DataRows>
     <Button
       v-if="hasNextPage"
       class="further"
@@ -152,31 +146,6 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
 </template>
 
 <style scoped>
-ol {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  border-top: 2px solid var(--line);
-}
-li {
-  border-bottom: 1px solid var(--line);
-}
-.line {
-  display: grid;
-  grid-template-columns: 18px minmax(130px, 0.9fr) minmax(180px, 1.6fr) minmax(150px, 1.2fr) minmax(150px, 1.2fr);
-  gap: 12px;
-  align-items: baseline;
-  padding: 5px 8px;
-}
-li .line:not(:has(> :nth-child(5))) {
-  grid-template-columns: 18px minmax(180px, 1.6fr) minmax(150px, 1.2fr) minmax(150px, 1.2fr);
-}
-.line:hover {
-  background: var(--hover);
-}
-.subject {
-  text-align: left;
-}
 .more {
   padding: 2px 8px 12px 38px;
   max-width: 720px;
@@ -197,20 +166,9 @@ li .line:not(:has(> :nth-child(5))) {
 .further {
   justify-self: start;
 }
-@media (max-width: 760px) {
-  .line,
-  li .line:not(:has(> :nth-child(5))) {
-    grid-template-columns: 18px 1fr;
-  }
-  .line > * {
-    grid-column: 2;
-  }
-  .line > input {
-    grid-column: 1;
-    grid-row: 1;
-  }
+@media (max-width: 640px) {
   .more {
-    padding-left: 8px;
+    padding-left: 0;
   }
 }
 </style>

@@ -8,6 +8,8 @@ import type { RosterCounts, Site } from '@/shared/api'
 import { isDay } from '@/shared/days'
 import { usePlatform } from '@/shared/platform'
 import { t } from '@/shared/words'
+import ColumnsMenu from '@/ui/ColumnsMenu.vue'
+import type { Columns } from '@/ui/columns'
 import { optionsIn, optionsOf } from '@/ui/options'
 import KeptViews from './KeptViews.vue'
 import FurtherWords from './FurtherWords.vue'
@@ -21,6 +23,7 @@ const props = defineProps<{
   filtered: boolean
   any: boolean
   may: (permission: Site['may'][number]) => boolean
+  columns: Columns
 }>()
 const emit = defineEmits<{ look: [change: Record<string, string>] }>()
 const away = defineModel<boolean>('away', { required: true })
@@ -97,11 +100,15 @@ function clear() {
       v-if="may('see-unlisted')"
       shown
       :label="$t('roster.on')"
+      :placeholder="$t('roster.onToday')"
       :zone="site.timeZone"
       :model-value="view.asOf"
       @update:model-value="(asOf) => (!asOf || isDay(asOf)) && emit('look', { asOf })"
     />
-    <button v-if="any" class="word away" :aria-expanded="away" @click="away = !away">{{ $t('export.open') }}</button>
+    <span v-if="any" class="away">
+      <ColumnsMenu :columns="columns" />
+      <button class="word" :aria-expanded="away" @click="away = !away">{{ $t('export.open') }}</button>
+    </span>
   </div>
 </template>
 
@@ -127,6 +134,8 @@ function clear() {
 }
 .away {
   margin-left: auto;
+  display: flex;
+  gap: 14px;
 }
 .counts {
   font-weight: 600;

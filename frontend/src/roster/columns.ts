@@ -1,6 +1,7 @@
 import type { RosterRow } from '@/shared/api'
 import { day, listName, type RoleName } from '@/shared/sentences'
 import { t } from '@/shared/words'
+import type { RowColumn } from '@/ui/columns'
 
 export const COLUMNS = [
   'name',
@@ -20,6 +21,29 @@ export const SORTABLE = ['name', 'kind', 'level', 'division', 'number', 'role', 
 export type Sortable = (typeof SORTABLE)[number]
 export const sortable = (column: Column): column is Sortable => (SORTABLE as readonly string[]).includes(column)
 export type Column = (typeof COLUMNS)[number]
+const WEIGHTS: Record<Column, number> = {
+  name: 2.3,
+  kind: 0.95,
+  level: 0.7,
+  division: 1.4,
+  number: 1.05,
+  role: 1.25,
+  state: 1.15,
+  since: 0.95,
+  seen: 1,
+  work: 0.9,
+  labels: 1.5,
+}
+
+/** Columns of a roster as its table has them. */
+export const rowColumns = (columns: readonly Column[]): RowColumn[] =>
+  columns.map((key) => ({
+    key,
+    label: t('roster.col.' + key),
+    weight: WEIGHTS[key],
+    sortable: sortable(key),
+    always: key === 'name',
+  }))
 
 /** What a row says in a column. */
 export function cell(row: RosterRow, column: Column, zone: string, roleName: RoleName): string {

@@ -38,6 +38,11 @@ export function writtenDay(day: string, locale = ownLocale): string {
   return format.format(utc(day))
 }
 
+/** A day of this year or near it: "7 Sept". */
+export function shortDay(day: string, locale = ownLocale): string {
+  return new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(utc(day))
+}
+
 /** A day in numbers, in the order that is typed: "07/09/2026". */
 export function numericDay(day: string, locale = ownLocale): string {
   const format = new Intl.DateTimeFormat(locale, {

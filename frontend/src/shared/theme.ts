@@ -33,6 +33,12 @@ export const mint = definePreset(Aura, {
       900: '{spruce.900}',
       950: '{spruce.950}',
     },
+    formField: {
+      paddingX: '0.6rem',
+      paddingY: '0.36rem',
+      sm: { fontSize: '0.95rem', paddingX: '0.5rem', paddingY: '0.26rem' },
+    },
+    list: { padding: '0.25rem', option: { padding: '0.3rem 0.6rem' } },
     focusRing: { width: '2px', style: 'solid', color: '{primary.color}', offset: '2px' },
     colorScheme: {
       light: {

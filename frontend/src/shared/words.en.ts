@@ -62,6 +62,30 @@ export default {
       '?': 'show or hide these shortcuts',
     },
   },
+  parts: {
+    found: '{n} found. Walk through them with the arrows.',
+    chosen: '{n} chosen',
+    nothingChosen: 'Nothing chosen',
+    nothing: 'Nothing fits',
+    noChoice: 'There is nothing to choose',
+    choose: 'Choose',
+    filter: 'Type to find',
+  },
+  columns: {
+    open: 'Columns',
+    title: 'The columns of this table',
+    earlier: 'earlier',
+    later: 'later',
+    wider: 'wider',
+    narrower: 'narrower',
+    earlierOf: 'Move {name} to an earlier place',
+    laterOf: 'Move {name} to a later place',
+    widerOf: 'Make {name} wider',
+    narrowerOf: 'Make {name} narrower',
+    reset: 'As they were given',
+    hint: 'You can also drag the headings, and their edges.',
+    chosen: 'nothing chosen | one chosen | {n} chosen',
+  },
   day: {
     example: 'e.g. {day}',
     open: 'Open the calendar',
@@ -151,6 +175,7 @@ export default {
     removed: 'Removed',
   },
   sites: {
+    allHere: 'Choose every site on this page',
     run: 'Sites I run',
     in: 'Sites I am in',
     all: 'All sites',
@@ -293,6 +318,8 @@ export default {
     empty: 'Nobody is here yet. Let the first people in: type a name, a number or an e-mail above.',
     none: 'Nobody here fits. Change the words above, or show all again.',
     on: 'on',
+    onToday: 'today',
+    chooseAll: 'Choose everybody shown',
     asOf: 'The roster as it stands at the end of {day}. What you change is changed from now on.',
     now: 'Back to now',
     never: 'never',
@@ -1190,6 +1217,7 @@ export default {
     },
   },
   messages: {
+    col: { to: 'To', subject: 'Subject', about: 'About', state: 'How it stands' },
     title: 'Messages',
     parts: { messages: 'Messages', texts: 'Texts', 'simulated-inbox': 'Simulated inboxes' },
     ofSite: 'Messages of',
@@ -1363,6 +1391,7 @@ export default {
     },
   },
   merge: {
+    what: 'What',
     title: 'Two who are one',
     more: 'One of the two stays and gets what the other has. What only one has is kept in any case.',
     stays: 'Stays',
@@ -1456,6 +1485,8 @@ export default {
     },
   },
   people: {
+    col: { name: 'Name', kind: 'Kind', division: 'Division', number: 'Number', labels: 'Labels' },
+    allHere: 'Choose everybody on this page',
     title: 'People',
     more:
       'Everybody of your reach. Choose some, and let them into sites, remove them there, or give them another role ' +

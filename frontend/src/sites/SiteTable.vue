@@ -1,73 +1,78 @@
 <script setup lang="ts">
-import Tick from '@/ui/Tick.vue'
+import Skeleton from 'primevue/skeleton'
 import type { SiteSummary } from '@/shared/api'
+import { t } from '@/shared/words'
+import { useColumns } from '@/ui/columns'
+import ColumnsMenu from '@/ui/ColumnsMenu.vue'
+import DataRows from '@/ui/DataRows.vue'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
 
 /** Sites in rows, of which some may be picked; without sites, where they will come. */
-defineProps<{ sites: SiteSummary[] | null; name: string; picked: Set<string> }>()
-defineEmits<{ pick: [site: string] }>()
+const props = defineProps<{ sites: SiteSummary[] | null; name: string; picked: Set<string> }>()
+const emit = defineEmits<{ pick: [site: string] }>()
+const WEIGHTS = { title: 2.6, division: 1.4, term: 1, levels: 0.9, state: 0.8, people: 1.3 }
+const columns = useColumns('sites', () =>
+  Object.entries(WEIGHTS).map(([key, weight]) => ({
+    key,
+    label: t('sites.col.' + key),
+    weight,
+    always: key === 'title',
+  })),
+)
+
+function all() {
+  const sites = props.sites ?? []
+  const open = sites.filter((site) => !props.picked.has(site.id))
+  for (const site of open.length ? open : sites) emit('pick', site.id)
+}
 </script>
 
 <template>
-  <div v-if="sites" class="rows" role="table" :aria-label="name">
-    <div role="row" class="row head">
-      <span role="columnheader"
-        ><span class="unseen">{{ $t('siteChangeList.chosen', { n: picked.size }, picked.size) }}</span></span
-      >
-      <span v-for="col in ['title', 'division', 'term', 'levels', 'state', 'people']" :key="col" role="columnheader">{{
-        $t('sites.col.' + col)
-      }}</span>
-    </div>
-    <div v-for="site in sites" :key="site.id" role="row" class="row" :class="{ on: picked.has(site.id) }">
-      <span role="cell" class="pick"
-        ><Tick
-          :model-value="picked.has(site.id)"
-          :label="$t('siteChangeList.pick', { title: site.title })"
-          @update:model-value="$emit('pick', site.id)"
-      /></span>
-      <span role="cell" class="title"
-        ><RouterLink :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink> {{ ' '
-        }}<span class="num soft">{{ site.code }}</span></span
-      >
-      <span role="cell">{{ site.division.name }}</span>
-      <span role="cell">{{ site.term.name }}</span>
-      <span role="cell" class="nums">{{ site.levels ? $t('sites.levels', site.levels) : $t('sites.allLevels') }}</span>
-      <span role="cell" class="state"><DoorGlyph :state="site.state" />{{ $t('siteState.' + site.state) }}</span>
-      <span role="cell"><SeatMeter :held="site.learners" :seats="site.seats" /></span>
-    </div>
+  <div v-if="sites">
+    <p class="beside no-print"><ColumnsMenu :columns="columns" /></p>
+    <DataRows
+      :rows="sites"
+      :key-of="(site) => site.id"
+      :columns="columns"
+      :name="name"
+      :chosen="picked"
+      :pick-name="(site) => $t('siteChangeList.pick', { title: site.title })"
+      :all-name="$t('sites.allHere')"
+      @choose="(index) => sites?.[index] && emit('pick', sites[index].id)"
+      @all="all"
+    >
+      <template #cell="{ row: site, column }">
+        <template v-if="column === 'title'"
+          ><RouterLink class="title" :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink>
+          {{ ' ' }}<span class="num soft">{{ site.code }}</span></template
+        >
+        <template v-else-if="column === 'division'">{{ site.division.name }}</template>
+        <template v-else-if="column === 'term'">{{ site.term.name }}</template>
+        <span v-else-if="column === 'levels'" class="nums">{{
+          site.levels ? $t('sites.levels', site.levels) : $t('sites.allLevels')
+        }}</span>
+        <span v-else-if="column === 'state'" class="state"
+          ><DoorGlyph :state="site.state" />{{ $t('siteState.' + site.state) }}</span
+        >
+        <SeatMeter v-else :held="site.learners" :seats="site.seats" />
+      </template>
+      <template #card="{ row: site }">
+        <RouterLink class="title" :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink>
+        <p class="card-line">
+          <span class="state soft"><DoorGlyph :state="site.state" />{{ site.term.name }}</span
+          ><SeatMeter :held="site.learners" :seats="site.seats" />
+        </p>
+      </template>
+    </DataRows>
   </div>
-  <div v-else class="rows" aria-hidden="true">
-    <div v-for="n in 6" :key="n" class="row"><span class="skeleton" /></div>
+  <div v-else aria-hidden="true">
+    <p v-for="n in 6" :key="n" class="waiting"><Skeleton height="16px" /></p>
   </div>
 </template>
 
 <style scoped>
-.row {
-  display: grid;
-  grid-template-columns: 18px minmax(200px, 2.4fr) 1.3fr 0.9fr 0.7fr 0.7fr 1.3fr;
-  gap: 14px;
-  align-items: center;
-  padding: 7px 10px;
-  border-bottom: 1px solid var(--line);
-}
-.row:not(.head):hover {
-  background: var(--hover);
-}
-.row.on,
-.row.on:hover {
-  background: var(--brass-pale);
-}
-.head {
-  font-weight: 600;
-  font-size: 0.88rem;
-  color: var(--soft);
-  border-bottom: 2px solid var(--line);
-}
-.pick input {
-  margin: 0;
-}
-.title a {
+.title {
   font-weight: 600;
 }
 .state {
@@ -75,18 +80,20 @@ defineEmits<{ pick: [site: string] }>()
   gap: 8px;
   align-items: center;
 }
-@media (max-width: 760px) {
-  .row {
-    grid-template-columns: 1fr auto;
-    gap: 4px 10px;
-  }
-  .row > :nth-child(2) {
-    grid-column: 1 / -1;
-  }
-  .row.head,
-  .row > :nth-child(1),
-  .row > :nth-child(4),
-  .row > :nth-child(5) {
+.card-line {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+}
+.waiting {
+  padding: 9px 10px;
+}
+.beside {
+  text-align: right;
+  font-size: 0.93rem;
+}
+@media (max-width: 640px) {
+  .beside {
     display: none;
   }
 }

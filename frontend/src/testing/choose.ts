@@ -39,7 +39,7 @@ export async function choose(page: Page, name: string, words: string) {
 }
 
 /** Types into a field that finds, and takes what it found. */
-export async function findIn(field: DOMWrapper<Element>, typed: string, words: string) {
+export async function findIn(field: Pick<DOMWrapper<Element>, 'element' | 'trigger'>, typed: string, words: string) {
   await field.trigger('focus')
   ;(field.element as HTMLInputElement).value = typed
   await field.trigger('input')

@@ -45,8 +45,12 @@ onMounted(async () => {
 </template>
 
 <style scoped>
+:deep(.p-datepicker-panel) {
+  border: 0;
+}
 .hint {
   font-size: 0.86rem;
-  max-width: 24rem;
+  max-width: 21rem;
+  padding: 4px 8px 0;
 }
 </style>

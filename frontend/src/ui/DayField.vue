@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, defineAsyncComponent, ref, useId } from 'vue'
 import { platformNow } from '@/shared/clock'
-import { dayIn, numericDay, readDay, writtenDay } from '@/shared/days'
+import { dayIn, numericDay, readDay, shortDay, writtenDay } from '@/shared/days'
 import { ownZone } from '@/shared/own'
 import { usePlatform } from '@/shared/platform'
 import { useTerm } from './term'
@@ -80,7 +80,7 @@ function close() {
         autocomplete="off"
         :aria-label="shown ? undefined : label"
         :invalid="invalid || wrong"
-        :placeholder="$t('day.example', { day: numericDay(today()) })"
+        :placeholder="$t('day.example', { day: shortDay(today()) })"
         @keydown.t="first"
         @keydown.alt.down.prevent="open = true"
         @blur="settle"
@@ -123,7 +123,7 @@ function close() {
   position: relative;
 }
 .day > .p-inputtext {
-  width: 9.4em;
+  width: 9em;
   padding-right: 2.1em;
 }
 .day > .p-button {

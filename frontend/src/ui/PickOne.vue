@@ -54,6 +54,7 @@ const place = computed({
       :option-group-children="groups && 'items'"
       :filter="options.length > LONG"
       auto-filter-focus
+      :filter-placeholder="$t('parts.filter')"
       :placeholder="placeholder"
       size="small"
     />
@@ -72,6 +73,7 @@ const place = computed({
     :option-group-children="groups && 'items'"
     :filter="options.length > LONG"
     auto-filter-focus
+    :filter-placeholder="$t('parts.filter')"
     :placeholder="placeholder"
     size="small"
   />
