@@ -8,6 +8,9 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, take } from '@/shared/api'
 import { administers } from '@/shared/me'
 import { wentWrong } from '@/shared/undo'
+import { t } from '@/shared/words'
+import { useColumns } from '@/ui/columns'
+import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import Trouble from '@/ui/Trouble.vue'
 import PeopleChanges from './PeopleChanges.vue'
 import PeopleFilters from './PeopleFilters.vue'
@@ -50,6 +53,13 @@ const chosen = reactive(
 )
 const draft = computed(() => (typeof route.query.changeList === 'string' ? route.query.changeList : ''))
 const open = ref(chosen.size > 0 || draft.value !== '')
+const columns = useColumns('people', () => [
+  { key: 'name', label: t('people.col.name'), weight: 1.9, always: true },
+  { key: 'kind', label: t('people.col.kind'), weight: 1 },
+  { key: 'division', label: t('people.col.division'), weight: 1.2 },
+  { key: 'number', label: t('people.col.number'), weight: 0.8 },
+  { key: 'labels', label: t('people.col.labels'), weight: 1.2 },
+])
 const pick = (id: string) => chosen.delete(id) || chosen.add(id)
 async function chooseAll() {
   try {
@@ -103,6 +113,7 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
           :placeholder="$t('people.label')"
           :aria-label="$t('people.by.label')"
         />
+        <ColumnsMenu class="last" :columns="columns" />
         <span class="soft nums" role="status">{{
           beyond ? $t('people.beyond', { n: $n(total) }) : $t('people.count', { n: $n(total) }, total)
         }}</span>
@@ -122,7 +133,14 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
         <button class="word" @click="chosen.clear()">{{ $t('people.no') }}</button>
       </p>
       <Trouble v-if="error" :error="error" @again="refetch()" />
-      <PeopleRows v-else-if="people.length" :people="people" :total="total" :chosen="chosen" @pick="pick" />
+      <PeopleRows
+        v-else-if="people.length"
+        :people="people"
+        :total="total"
+        :chosen="chosen"
+        :columns="columns"
+        @pick="pick"
+      />
       <p v-else-if="isPending" class="skeleton" />
       <p v-else class="empty">{{ $t('people.none') }}</p>
       <Button
@@ -173,6 +191,10 @@ header h1 {
   flex-wrap: wrap;
   gap: 10px;
   align-items: center;
+}
+.last {
+  order: 1;
+  margin-left: auto;
 }
 .filters .p-inputtext {
   width: 220px;

@@ -2,8 +2,7 @@
 import type { Person } from '@/shared/api'
 import { listName } from '@/shared/sentences'
 import { t } from '@/shared/words'
-import { useColumns } from '@/ui/columns'
-import ColumnsMenu from '@/ui/ColumnsMenu.vue'
+import type { Columns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
 
 /** People of the directory, to be chosen and opened. */
@@ -13,15 +12,9 @@ const props = defineProps<{
   total: number
   /** Their ids. */
   chosen: Set<string>
+  columns: Columns
 }>()
 const emit = defineEmits<{ pick: [person: string]; all: [] }>()
-const columns = useColumns('people', () => [
-  { key: 'name', label: t('people.col.name'), weight: 1.9, always: true },
-  { key: 'kind', label: t('people.col.kind'), weight: 1 },
-  { key: 'division', label: t('people.col.division'), weight: 1.2 },
-  { key: 'number', label: t('people.col.number'), weight: 0.8 },
-  { key: 'labels', label: t('people.col.labels'), weight: 1.2 },
-])
 const kind = (person: Person) => t('kind.' + person.kind) + (person.level ? ', ' + t('level', { n: person.level }) : '')
 
 function all() {
@@ -31,37 +24,34 @@ function all() {
 </script>
 
 <template>
-  <div>
-    <p class="beside no-print"><ColumnsMenu :columns="columns" /></p>
-    <DataRows
-      :rows="people"
-      :key-of="(each) => each.person.id"
-      :columns="columns"
-      :name="$t('people.title')"
-      :total="total"
-      :chosen="chosen"
-      :pick-name="(each) => $t('people.pick', { name: listName(each.person) })"
-      :all-name="$t('people.allHere')"
-      @choose="(index) => people[index] && emit('pick', people[index].person.id)"
-      @all="all"
-    >
-      <template #cell="{ row, column }">
-        <RouterLink v-if="column === 'name'" class="name" :to="{ name: 'person', params: { person: row.person.id } }">{{
-          listName(row.person)
-        }}</RouterLink>
-        <template v-else-if="column === 'kind'">{{ kind(row.person) }}</template>
-        <template v-else-if="column === 'division'">{{ row.person.division.name }}</template>
-        <span v-else-if="column === 'number'" class="num">{{ row.person.number }}</span>
-        <span v-else class="soft">{{ row.labels.join(', ') }}</span>
-      </template>
-      <template #card="{ row }">
-        <RouterLink class="name" :to="{ name: 'person', params: { person: row.person.id } }">{{
-          listName(row.person)
-        }}</RouterLink>
-        <p class="soft">{{ kind(row.person) }} · {{ row.person.division.name }} {{ row.person.number }}</p>
-      </template>
-    </DataRows>
-  </div>
+  <DataRows
+    :rows="people"
+    :key-of="(each) => each.person.id"
+    :columns="columns"
+    :name="$t('people.title')"
+    :total="total"
+    :chosen="chosen"
+    :pick-name="(each) => $t('people.pick', { name: listName(each.person) })"
+    :all-name="$t('people.allHere')"
+    @choose="(index) => people[index] && emit('pick', people[index].person.id)"
+    @all="all"
+  >
+    <template #cell="{ row, column }">
+      <RouterLink v-if="column === 'name'" class="name" :to="{ name: 'person', params: { person: row.person.id } }">{{
+        listName(row.person)
+      }}</RouterLink>
+      <template v-else-if="column === 'kind'">{{ kind(row.person) }}</template>
+      <template v-else-if="column === 'division'">{{ row.person.division.name }}</template>
+      <span v-else-if="column === 'number'" class="num">{{ row.person.number }}</span>
+      <span v-else class="soft">{{ row.labels.join(', ') }}</span>
+    </template>
+    <template #card="{ row }">
+      <RouterLink class="name" :to="{ name: 'person', params: { person: row.person.id } }">{{
+        listName(row.person)
+      }}</RouterLink>
+      <p class="soft">{{ kind(row.person) }} · {{ row.person.division.name }} {{ row.person.number }}</p>
+    </template>
+  </DataRows>
 </template>
 
 <style scoped>
@@ -69,14 +59,5 @@ function all() {
   font-weight: 600;
   color: inherit;
   text-decoration-color: var(--line);
-}
-.beside {
-  text-align: right;
-  font-size: 0.93rem;
-}
-@media (max-width: 640px) {
-  .beside {
-    display: none;
-  }
 }
 </style>

@@ -11,6 +11,8 @@ import { api, take } from '@/shared/api'
 import { t } from '@/shared/words'
 import { usePlatform } from '@/shared/platform'
 import { administers, me } from '@/shared/me'
+import { useColumns } from '@/ui/columns'
+import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import Trouble from '@/ui/Trouble.vue'
 import OwnWaits from '@/doors/OwnWaits.vue'
 import ApprovalsHint from '@/people/ApprovalsHint.vue'
@@ -38,6 +40,16 @@ const scopes = computed(() => [
   'in' as const,
   ...(administers.value ? (['all'] as const) : []),
 ])
+
+const WEIGHTS = { title: 2.6, division: 1.4, term: 1, levels: 0.9, state: 0.8, people: 1.3 }
+const columns = useColumns('sites', () =>
+  Object.entries(WEIGHTS).map(([key, weight]) => ({
+    key,
+    label: t('sites.col.' + key),
+    weight,
+    always: key === 'title',
+  })),
+)
 
 const typed = ref(String(route.query.q ?? ''))
 const q = refDebounced(typed, 150)
@@ -121,6 +133,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
             @update:model-value="choose(name, $event ?? '')"
           />
         </template>
+        <ColumnsMenu v-if="scope !== 'in'" class="last" :columns="columns" />
         <span class="soft nums" role="status">
           <template v-if="isPending">{{ $t('sites.loading') }}</template>
           <template v-else-if="beyond">{{ $t('sites.beyond', { n: $n(total) }) }}</template>
@@ -151,6 +164,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
         :sites="sites.length ? sites : null"
         :name="$t('sites.' + scope)"
         :picked="picked"
+        :columns="columns"
         @pick="pick"
       />
       <p v-else class="empty">
@@ -238,6 +252,10 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
   gap: 10px;
   align-items: center;
   margin-bottom: 12px;
+}
+.last {
+  order: 1;
+  margin-left: auto;
 }
 .filters .p-inputtext {
   width: 260px;

@@ -127,7 +127,7 @@ function clear() {
   align-items: center;
 }
 .sentence > .p-inputtext {
-  width: 172px;
+  width: 188px;
 }
 .sentence > .p-select {
   max-width: 170px;

@@ -1,26 +1,14 @@
 <script setup lang="ts">
 import Skeleton from 'primevue/skeleton'
 import type { SiteSummary } from '@/shared/api'
-import { t } from '@/shared/words'
-import { useColumns } from '@/ui/columns'
-import ColumnsMenu from '@/ui/ColumnsMenu.vue'
+import type { Columns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
 
 /** Sites in rows, of which some may be picked; without sites, where they will come. */
-const props = defineProps<{ sites: SiteSummary[] | null; name: string; picked: Set<string> }>()
+const props = defineProps<{ sites: SiteSummary[] | null; name: string; picked: Set<string>; columns: Columns }>()
 const emit = defineEmits<{ pick: [site: string] }>()
-const WEIGHTS = { title: 2.6, division: 1.4, term: 1, levels: 0.9, state: 0.8, people: 1.3 }
-const columns = useColumns('sites', () =>
-  Object.entries(WEIGHTS).map(([key, weight]) => ({
-    key,
-    label: t('sites.col.' + key),
-    weight,
-    always: key === 'title',
-  })),
-)
-
 function all() {
   const sites = props.sites ?? []
   const open = sites.filter((site) => !props.picked.has(site.id))
@@ -29,43 +17,41 @@ function all() {
 </script>
 
 <template>
-  <div v-if="sites">
-    <p class="beside no-print"><ColumnsMenu :columns="columns" /></p>
-    <DataRows
-      :rows="sites"
-      :key-of="(site) => site.id"
-      :columns="columns"
-      :name="name"
-      :chosen="picked"
-      :pick-name="(site) => $t('siteChangeList.pick', { title: site.title })"
-      :all-name="$t('sites.allHere')"
-      @choose="(index) => sites?.[index] && emit('pick', sites[index].id)"
-      @all="all"
-    >
-      <template #cell="{ row: site, column }">
-        <template v-if="column === 'title'"
-          ><RouterLink class="title" :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink>
-          {{ ' ' }}<span class="num soft">{{ site.code }}</span></template
-        >
-        <template v-else-if="column === 'division'">{{ site.division.name }}</template>
-        <template v-else-if="column === 'term'">{{ site.term.name }}</template>
-        <span v-else-if="column === 'levels'" class="nums">{{
-          site.levels ? $t('sites.levels', site.levels) : $t('sites.allLevels')
-        }}</span>
-        <span v-else-if="column === 'state'" class="state"
-          ><DoorGlyph :state="site.state" />{{ $t('siteState.' + site.state) }}</span
-        >
-        <SeatMeter v-else :held="site.learners" :seats="site.seats" />
-      </template>
-      <template #card="{ row: site }">
-        <RouterLink class="title" :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink>
-        <p class="card-line">
-          <span class="state soft"><DoorGlyph :state="site.state" />{{ site.term.name }}</span
-          ><SeatMeter :held="site.learners" :seats="site.seats" />
-        </p>
-      </template>
-    </DataRows>
-  </div>
+  <DataRows
+    v-if="sites"
+    :rows="sites"
+    :key-of="(site) => site.id"
+    :columns="columns"
+    :name="name"
+    :chosen="picked"
+    :pick-name="(site) => $t('siteChangeList.pick', { title: site.title })"
+    :all-name="$t('sites.allHere')"
+    @choose="(index) => sites?.[index] && emit('pick', sites[index].id)"
+    @all="all"
+  >
+    <template #cell="{ row: site, column }">
+      <template v-if="column === 'title'"
+        ><RouterLink class="title" :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink>
+        {{ ' ' }}<span class="num soft">{{ site.code }}</span></template
+      >
+      <template v-else-if="column === 'division'">{{ site.division.name }}</template>
+      <template v-else-if="column === 'term'">{{ site.term.name }}</template>
+      <span v-else-if="column === 'levels'" class="nums">{{
+        site.levels ? $t('sites.levels', site.levels) : $t('sites.allLevels')
+      }}</span>
+      <span v-else-if="column === 'state'" class="state"
+        ><DoorGlyph :state="site.state" />{{ $t('siteState.' + site.state) }}</span
+      >
+      <SeatMeter v-else :held="site.learners" :seats="site.seats" />
+    </template>
+    <template #card="{ row: site }">
+      <RouterLink class="title" :to="{ name: 'roster', params: { site: site.id } }">{{ site.title }}</RouterLink>
+      <p class="card-line">
+        <span class="state soft"><DoorGlyph :state="site.state" />{{ site.term.name }}</span
+        ><SeatMeter :held="site.learners" :seats="site.seats" />
+      </p>
+    </template>
+  </DataRows>
   <div v-else aria-hidden="true">
     <p v-for="n in 6" :key="n" class="waiting"><Skeleton height="16px" /></p>
   </div>
@@ -87,14 +73,5 @@ function all() {
 }
 .waiting {
   padding: 9px 10px;
-}
-.beside {
-  text-align: right;
-  font-size: 0.93rem;
-}
-@media (max-width: 640px) {
-  .beside {
-    display: none;
-  }
 }
 </style>

@@ -12,69 +12,76 @@ const WIDER = 1.25
 </script>
 
 <template>
-  <button type="button" class="word" aria-haspopup="dialog" @click="popover?.toggle($event)">
-    {{ $t('columns.open') }}
-  </button>
-  <Popover ref="popover" :aria-label="$t('columns.title')">
-    <ul>
-      <li v-for="(column, place) in columns.all.value" :key="column.key">
-        <Tick
-          class="which"
-          :model-value="!column.hidden"
-          :disabled="column.always"
-          @update:model-value="columns.toggle(column.key)"
-          >{{ column.label }}</Tick
-        >
-        <button
-          type="button"
-          class="word"
-          :disabled="place === 0"
-          :aria-label="$t('columns.earlierOf', { name: column.label })"
-          @click="columns.move(column.key, -1)"
-        >
-          {{ $t('columns.earlier') }}
-        </button>
-        <button
-          type="button"
-          class="word"
-          :disabled="place === columns.all.value.length - 1"
-          :aria-label="$t('columns.laterOf', { name: column.label })"
-          @click="columns.move(column.key, 1)"
-        >
-          {{ $t('columns.later') }}
-        </button>
-        <button
-          type="button"
-          class="word"
-          :aria-label="$t('columns.widerOf', { name: column.label })"
-          @click="columns.scale(column.key, WIDER)"
-        >
-          {{ $t('columns.wider') }}
-        </button>
-        <button
-          type="button"
-          class="word"
-          :aria-label="$t('columns.narrowerOf', { name: column.label })"
-          @click="columns.scale(column.key, 1 / WIDER)"
-        >
-          {{ $t('columns.narrower') }}
-        </button>
-      </li>
-    </ul>
-    <p class="acts">
-      <Button
-        size="small"
-        variant="text"
-        :disabled="!columns.changed.value"
-        :label="$t('columns.reset')"
-        @click="columns.reset()"
-      />
-      <span class="soft">{{ $t('columns.hint') }}</span>
-    </p>
-  </Popover>
+  <span class="only-wide"
+    ><button type="button" class="word" aria-haspopup="dialog" @click="popover?.toggle($event)">
+      {{ $t('columns.open') }}
+    </button>
+    <Popover ref="popover" :aria-label="$t('columns.title')">
+      <ul>
+        <li v-for="(column, place) in columns.all.value" :key="column.key">
+          <Tick
+            class="which"
+            :model-value="!column.hidden"
+            :disabled="column.always"
+            @update:model-value="columns.toggle(column.key)"
+            >{{ column.label }}</Tick
+          >
+          <button
+            type="button"
+            class="word"
+            :disabled="place === 0"
+            :aria-label="$t('columns.earlierOf', { name: column.label })"
+            @click="columns.move(column.key, -1)"
+          >
+            {{ $t('columns.earlier') }}
+          </button>
+          <button
+            type="button"
+            class="word"
+            :disabled="place === columns.all.value.length - 1"
+            :aria-label="$t('columns.laterOf', { name: column.label })"
+            @click="columns.move(column.key, 1)"
+          >
+            {{ $t('columns.later') }}
+          </button>
+          <button
+            type="button"
+            class="word"
+            :aria-label="$t('columns.widerOf', { name: column.label })"
+            @click="columns.scale(column.key, WIDER)"
+          >
+            {{ $t('columns.wider') }}
+          </button>
+          <button
+            type="button"
+            class="word"
+            :aria-label="$t('columns.narrowerOf', { name: column.label })"
+            @click="columns.scale(column.key, 1 / WIDER)"
+          >
+            {{ $t('columns.narrower') }}
+          </button>
+        </li>
+      </ul>
+      <p class="acts">
+        <Button
+          size="small"
+          variant="text"
+          :disabled="!columns.changed.value"
+          :label="$t('columns.reset')"
+          @click="columns.reset()"
+        />
+        <span class="soft">{{ $t('columns.hint') }}</span>
+      </p>
+    </Popover></span
+  >
 </template>
 
 <style scoped>
+@media (max-width: 640px) {
+  .only-wide {
+    display: none;
+  }
+}
 ul {
   list-style: none;
   margin: 0;

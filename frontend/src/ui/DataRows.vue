@@ -332,6 +332,14 @@ defineExpose({ focus: () => focusRow(at.value) })
   border: 0;
   padding: 2px 0;
 }
+:deep(.pick) {
+  display: flex;
+  align-items: center;
+}
+:deep(td.pick),
+:deep(th.pick) {
+  display: table-cell;
+}
 .order {
   display: block;
   color: var(--spruce);
@@ -366,14 +374,13 @@ defineExpose({ focus: () => focusRow(at.value) })
 :deep(tbody td) {
   padding: 5px 8px;
   border-bottom: 1px solid var(--line);
-  vertical-align: baseline;
+  vertical-align: middle;
   overflow: hidden;
   text-overflow: ellipsis;
 }
 .tall :deep(tbody td) {
   height: 33px;
   padding-block: 0;
-  vertical-align: middle;
   white-space: nowrap;
 }
 :deep(tr.body) {

@@ -22,6 +22,7 @@ const props = defineProps<{
   shown?: boolean
   id?: string
   invalid?: boolean
+  placeholder?: string
   zone?: string
 }>()
 const own = useId()
@@ -80,7 +81,7 @@ function close() {
         autocomplete="off"
         :aria-label="shown ? undefined : label"
         :invalid="invalid || wrong"
-        :placeholder="$t('day.example', { day: shortDay(today()) })"
+        :placeholder="placeholder ?? $t('day.example', { day: shortDay(today()) })"
         @keydown.t="first"
         @keydown.alt.down.prevent="open = true"
         @blur="settle"
