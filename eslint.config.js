@@ -17,6 +17,33 @@ export default ts.config(
       eqeqeq: ['error', 'smart'],
     },
   },
+  {
+    // Every control and table is one of the library's, or one of ours in ui/.
+    files: ['frontend/src/**/*.vue'],
+    ignores: ['frontend/src/ui/**'],
+    rules: {
+      'vue/no-restricted-html-elements': [
+        'error',
+        ...['select', 'table', 'textarea', 'input', 'datalist', 'meter', 'progress'].map((element) => ({
+          element,
+          message: "Take the library's, or one of ui/.",
+        })),
+      ],
+      'vue/no-restricted-static-attribute': [
+        'error',
+        ...['table', 'grid', 'listbox', 'combobox'].map((value) => ({
+          key: 'role',
+          value,
+          message: 'Take ui/DataRows or a part of the library.',
+        })),
+        ...['date', 'number', 'checkbox', 'radio', 'time'].map((value) => ({
+          key: 'type',
+          value,
+          message: 'Take ui/DayField, NumberField, Tick, OneOf or TimeField.',
+        })),
+      ],
+    },
+  },
   { files: ['bench/**', '*.config.*', 'e2e/**'], rules: { 'no-console': 'off' } },
   prettier,
   // What Prettier leaves long: strings, comments, texts of a template.

@@ -23,7 +23,7 @@ test('somebody is found, let in, and comes in themselves', async ({ page, browse
   await line.getByRole('button', { name: /^Show/ }).click()
   const column = page.getByRole('complementary', { name: 'Beatriz El Khoudri' })
   await expect(column).toContainText('Can enter as learner')
-  await expect(row(page, 'El Khoudri, Beatriz')).toHaveAttribute('aria-selected', 'true')
+  await expect(row(page, 'El Khoudri, Beatriz')).toHaveAttribute('aria-current', 'true')
   const login = ((await column.textContent()) ?? '').match(/beatriz\.el\.khoudri\d*/)?.[0] ?? ''
 
   const theirs = await browser.newPage({ baseURL: STAGE.url, viewport: { width: 390, height: 844 } })
@@ -48,7 +48,7 @@ test('roles and places change at once and are taken back: from the strip, with u
   await expect(strip(page)).toContainText('Hamza Cosgrave is now day guest.')
   await expect(column).toContainText('Role day guest in place of what was given, by Mara Lindqvist')
   await strip(page).getByRole('button', { name: 'Undo' }).click()
-  await expect(row(page, 'Cosgrave, Hamza')).toContainText('Learner 7 Learner Current')
+  await expect(row(page, 'Cosgrave, Hamza')).toContainText(/Learner\s*7\s*Learner\s*Current/)
 
   await column.getByRole('button', { name: 'Remove' }).click()
   await expect(column).toContainText(/They lose entry at once\. \d+ pieces of work stay, as do section and groups\./)
@@ -188,8 +188,8 @@ test('another role and dates are one step away; a day that is over is said at it
 })
 
 test('the address keeps what is looked at, and the rows can be taken away', async ({ page }) => {
-  await page.getByRole('button', { name: 'Level' }).click()
-  await page.getByRole('button', { name: 'Level' }).click()
+  await page.getByRole('columnheader', { name: 'Level' }).click()
+  await page.getByRole('columnheader', { name: 'Level' }).click()
   await choose(page, 'State', 'who are removed')
   await page.getByLabel('Filter by name or number').fill('pet')
   await expect(page).toHaveURL(/q=pet/)

@@ -43,7 +43,7 @@ async function leave() {
   <a class="unseen" href="#page">{{ $t('app.skip') }}</a>
   <header v-if="me && !route.meta.open" class="bar no-print">
     <RouterLink to="/" class="mark"
-      ><img src="/mark.svg" alt="" width="24" height="24" />{{ $t('app.name') }}</RouterLink
+      ><img src="/mark.svg" alt="" width="24" height="24" /><span>{{ $t('app.name') }}</span></RouterLink
     >
     <nav :aria-label="$t('app.rooms')">
       <RouterLink v-for="{ to, words, on } in rooms" :key="to" :to="to" :class="{ on: route.path.startsWith(on) }">{{
@@ -159,13 +159,15 @@ kbd {
     display: none;
   }
   .bar {
-    flex-wrap: wrap;
-    gap: 6px 14px;
-    padding: 8px 14px;
+    gap: 10px;
+    padding: 6px 10px;
+  }
+  .mark span {
+    position: absolute;
+    clip-path: inset(50%);
   }
   .bar .finder {
-    order: 9;
-    width: 100%;
+    flex: 1;
   }
 }
 </style>

@@ -78,6 +78,12 @@ const items = computed<MenuItem[]>(() => [
   text-overflow: ellipsis;
   white-space: nowrap;
 }
+@media (max-width: 640px) {
+  .who {
+    max-width: 30vw;
+    padding: 8px 0;
+  }
+}
 .own-menu a {
   display: flex;
   gap: 16px;

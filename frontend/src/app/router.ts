@@ -54,7 +54,7 @@ export const router = createRouter({
     { path: '/access-check', name: 'access-check', component: () => import('@/desk/AccessCheckPage.vue') },
     { path: '/first-day-check', name: 'first-day-checks', component: () => import('@/desk/FirstDayChecksPage.vue') },
     {
-      path: '/rules/:part(roles|compare|ladder|outside|numbers|names|limits|administrators|log)?',
+      path: '/rules/:part(roles|table|compare|ladder|outside|numbers|names|limits|administrators|log)?',
       name: 'rules',
       component: () => import('@/desk/RulesPage.vue'),
     },

@@ -5,6 +5,7 @@ import type { RosterRow, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import { cell, type Column, type Sortable } from '@/roster/columns'
 import type { RosterView } from '@/roster/roster'
+import { t } from '@/shared/words'
 import type { Columns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
 
@@ -33,7 +34,11 @@ const emit = defineEmits<{
 }>()
 const { roleName } = usePlatform()
 const says = (row: RosterRow, column: string) => cell(row, column as Column, props.site.timeZone, roleName)
-const told = (row: RosterRow, columns: Column[]) => columns.map((column) => says(row, column)).filter(Boolean)
+/** What tells people apart in the second line of a card. */
+const about = ({ person, standing }: RosterRow) =>
+  [roleName(standing.role), person.level ? t('level', { n: person.level }) : '', person.number]
+    .filter(Boolean)
+    .join(' · ')
 const wantsAttention = (row: RosterRow) => row.standing.state !== 'current' || row.because === 'account-closed'
 const sort = computed(() => ({ by: props.view.sort, up: props.view.direction === 'up' }))
 const table = useTemplateRef<{ focus: () => void }>('table')
@@ -77,7 +82,7 @@ defineExpose({ focus: () => table.value?.focus() })
         ><span :class="{ brass: wantsAttention(row) }">{{ says(row, 'state') }}</span></span
       >
       <span class="line soft"
-        ><span>{{ told(row, ['role', 'kind', 'level']).join(' · ') }}</span
+        ><span>{{ about(row) }}</span
         ><span v-if="columns.visible.value.some(({ key }) => key === 'seen')">{{ says(row, 'seen') }}</span></span
       >
     </template>

@@ -19,6 +19,7 @@ import WhoGivesWhat from '@/roles/WhoGivesWhat.vue'
 import { useRules } from '@/roles/rules'
 
 const AdministratorList = defineAsyncComponent(() => import('@/roles/AdministratorList.vue'))
+const RolesTable = defineAsyncComponent(() => import('@/roles/RolesTable.vue'))
 const PlatformLog = defineAsyncComponent(() => import('./PlatformLog.vue'))
 
 /**
@@ -32,6 +33,7 @@ const { book, error, refetch, rules, changed, edit, roleName, wrongAt } = all
 const part = computed(() => (typeof route.params.part === 'string' && route.params.part ? route.params.part : 'roles'))
 const parts = computed(() => [
   'roles',
+  'table',
   'compare',
   'ladder',
   'outside',
@@ -138,6 +140,8 @@ function remove(role: RoleRules) {
             <button class="word" @click="add">{{ $t('rules.new') }}</button>
           </p>
         </template>
+
+        <RolesTable v-else-if="part === 'table'" :roles="rules.roles" :book="book" />
 
         <RoleDifferences v-else-if="part === 'compare'" :roles="rules.roles" />
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ownLocale } from '@/shared/own'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -24,7 +25,7 @@ const { data, error, refetch } = useQuery({
   refetchInterval: 2_000,
 })
 const clock = (instant: string) =>
-  new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: props.site.timeZone }).format(
+  new Intl.DateTimeFormat(ownLocale, { hour: '2-digit', minute: '2-digit', timeZone: props.site.timeZone }).format(
     new Date(instant),
   )
 const { busy, run } = useBusy()

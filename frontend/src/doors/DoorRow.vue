@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Textarea from 'primevue/textarea'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type Door, type Platform, type Site } from '@/shared/api'
@@ -91,11 +92,11 @@ async function handOn() {
         {{ ' ' }}<button class="word" @click="sure = false">{{ $t('doors.no') }}</button>
       </p>
       <p v-if="handed">
-        <textarea
-          class="plain"
+        <Textarea
           rows="3"
           readonly
-          :value="handed"
+          fluid
+          :model-value="handed"
           :aria-label="$t('doors.poster.text')"
           @focus="($event.target as HTMLTextAreaElement).select()"
         />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Textarea from 'primevue/textarea'
 import Button from 'primevue/button'
 import { useJoining } from './joining'
 
@@ -12,7 +13,7 @@ const { key, wrong, busy, see } = useJoining()
     <div class="field">
       <label for="key">{{ $t('join.key') }}</label>
       <!-- A key is longer than a phone is wide: it wraps, so that all of it can be compared. -->
-      <textarea
+      <Textarea
         id="key"
         v-model="key"
         rows="1"
@@ -26,7 +27,8 @@ const { key, wrong, busy, see } = useJoining()
         aria-describedby="key-hint"
         :aria-invalid="!!wrong('key')"
         autofocus
-        class="plain key"
+        class="key"
+        fluid
         @keydown.enter.prevent="($event.target as HTMLTextAreaElement).form?.requestSubmit()"
       />
       <span id="key-hint" class="hint">{{ $t('join.hint') }}</span>

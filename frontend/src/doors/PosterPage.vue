@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Textarea from 'primevue/textarea'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -44,7 +45,7 @@ const print = () => window.print()
       ><RouterLink :to="{ name: 'doors', params: { site: site.id } }">{{ $t('doors.live.back') }}</RouterLink>
     </p>
     <div v-if="shown" class="message no-print">
-      <textarea class="plain" rows="3" readonly :value="message" :aria-label="$t('doors.poster.text')" /><button
+      <Textarea rows="3" readonly :model-value="message" :aria-label="$t('doors.poster.text')" /><button
         class="word"
         @click="copy"
       >

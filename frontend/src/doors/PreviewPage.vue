@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ownLocale } from '@/shared/own'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -19,7 +20,7 @@ const { data: seen, error } = useQuery({
   queryFn: () => take(api.GET('/previews/{door}', { params: { path: { door: door.value } } })),
 })
 const sees = computed(() =>
-  new Intl.ListFormat('en-GB').format(
+  new Intl.ListFormat(ownLocale).format(
     [
       'always',
       ...(seen.value?.leads ? ['leads'] : []),

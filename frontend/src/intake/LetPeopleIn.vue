@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Tick from '@/ui/Tick.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { watchDebounced } from '@vueuse/core'
+import { useMediaQuery, watchDebounced } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -22,6 +22,7 @@ const root = ref<HTMLElement>()
 const typed = ref('')
 const q = ref('')
 watchDebounced(typed, (text) => (q.value = text), { debounce: 110 })
+const narrow = useMediaQuery('(max-width: 760px)')
 const opened = ref('')
 const enough = computed(() => q.value.trim().length > 1)
 
@@ -113,7 +114,7 @@ function close() {
         spellcheck="false"
         maxlength="200"
         aria-keyshortcuts="i"
-        :placeholder="$t('intake.placeholder')"
+        :placeholder="$t(narrow ? 'intake.onPhone' : 'intake.placeholder')"
         fluid
         @paste="pasted"
       />
@@ -230,9 +231,18 @@ li {
   .box {
     grid-template-columns: 1fr auto;
   }
-  .box > label,
   .box > input {
     grid-column: 1 / -1;
+  }
+  .box > .word {
+    justify-self: start;
+  }
+  .box > label {
+    position: absolute;
+    clip-path: inset(50%);
+  }
+  .box:not(:focus-within, :has(input:not(:placeholder-shown))) .said {
+    display: none;
   }
   .intake {
     margin: 0 8px;

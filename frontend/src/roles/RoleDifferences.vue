@@ -2,6 +2,8 @@
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { RoleRules } from '@/shared/api'
+import { optionsOf } from '@/ui/options'
+import PickOne from '@/ui/PickOne.vue'
 import { listed, mayWords } from './rules'
 
 /** What one of two roles may besides the other, and may not. */
@@ -27,13 +29,9 @@ const besides = computed(() => [
   <section>
     <p class="pair">
       {{ $t('rules.between') }}
-      <select v-model="first" class="plain" :aria-label="$t('rules.between')">
-        <option v-for="role in roles" :key="role.code" :value="role.code">{{ role.name }}</option>
-      </select>
+      <PickOne v-model="first" :label="$t('rules.between')" :options="optionsOf(roles, 'code')" />
       {{ $t('rules.andThe') }}
-      <select v-model="second" class="plain" :aria-label="$t('rules.andThe')">
-        <option v-for="role in roles" :key="role.code" :value="role.code">{{ role.name }}</option>
-      </select>
+      <PickOne v-model="second" :label="$t('rules.andThe')" :options="optionsOf(roles, 'code')" />
     </p>
     <template v-if="a && b">
       <p v-if="also.length" class="also">

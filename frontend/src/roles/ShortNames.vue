@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Textarea from 'primevue/textarea'
 import { computed, ref, watch } from 'vue'
 import type { Rules } from '@/shared/api'
 
@@ -33,10 +34,9 @@ const wrong = computed(() => [...props.wrongAt('nicknames')])
   <p class="soft">{{ $t('rules.names.more') }}</p>
   <div v-if="mayChange" class="field">
     <label for="short-names">{{ $t('rules.names.label') }}</label>
-    <textarea
+    <Textarea
       id="short-names"
       v-model="text"
-      class="plain"
       rows="16"
       spellcheck="false"
       :aria-invalid="wrong.length > 0"

@@ -2,21 +2,56 @@ import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { api, Problem, take, type Permission, type RoleRules, type RuleProblem, type Rules } from '@/shared/api'
+import { ownLocale } from '@/shared/own'
 import { refresh } from '@/shared/queries'
 import { done, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
 
-const list = new Intl.ListFormat('en-GB', { type: 'conjunction' })
+const list = new Intl.ListFormat(ownLocale, { type: 'conjunction' })
 export const listed = (words: string[]) => list.format(words)
 export const mayWords = (permissions: Permission[]) => listed(permissions.map((permission) => t('may.' + permission)))
-/** Permissions that belong together, so that a role reads as a few short sentences. */
-const TOGETHER: Permission[][] = [
-  ['enter', 'enter-draft', 'read-closed', 'do-work'],
-  ['see-roster', 'see-unlisted', 'see-activity', 'see-marks'],
-  ['enter-marks', 'make-items', 'show-items', 'export-progress'],
-  ['label-people', 'write-to-people', 'arrange-groups', 'arrange-sections'],
-  ['keep-doors', 'let-in', 'see-as', 'see-history', 'run-site'],
-]
+/** Permissions that belong together by what they are for, so that a role reads as a few short sentences. */
+const PURPOSES: Record<string, Permission[]> = {
+  inside: ['enter', 'enter-draft', 'read-closed', 'do-work'],
+  seeing: ['see-roster', 'see-unlisted', 'see-activity', 'see-marks'],
+  work: ['enter-marks', 'make-items', 'show-items', 'export-progress'],
+  people: ['label-people', 'write-to-people', 'arrange-groups', 'arrange-sections'],
+  running: ['keep-doors', 'let-in', 'see-as', 'see-history', 'run-site'],
+}
+const TOGETHER = Object.values(PURPOSES)
+
+/** Whether a role may something: all of it, only some of its bands, or none. */
+export type Extent = 'yes' | 'some' | 'no'
+export interface RoleTableRow {
+  permission: Permission
+  /** What it is for: a key of the purposes, or `other`. */
+  purpose: string
+  /** By code of the role; `differs` from the role to its left. */
+  cells: Record<string, { extent: Extent; differs: boolean }>
+}
+
+export function extentOf(role: RoleRules, permission: Permission): Extent {
+  if (!role.permissions.includes(permission)) return 'no'
+  return role.bands.every((band) => band.permissions.includes(permission)) ? 'yes' : 'some'
+}
+
+/** All roles side by side: permissions down, by purpose, and roles across. */
+export function roleTable(roles: readonly RoleRules[], permissions: readonly Permission[]): RoleTableRow[] {
+  const known = TOGETHER.flat()
+  const groups = Object.entries({ ...PURPOSES, other: permissions.filter((each) => !known.includes(each)) })
+  return groups.flatMap(([purpose, some]) =>
+    some
+      .filter((permission) => permissions.includes(permission))
+      .map((permission) => {
+        const extents = roles.map((role) => extentOf(role, permission))
+        const cells = roles.map((role, place) => {
+          const extent = extents[place]!
+          return [role.code, { extent, differs: place > 0 && extent !== extents[place - 1] }] as const
+        })
+        return { permission, purpose, cells: Object.fromEntries(cells) }
+      }),
+  )
+}
 export const maySentences = (permissions: Permission[]) =>
   TOGETHER.map((some) => some.filter((each) => permissions.includes(each)))
     .filter((some) => some.length)

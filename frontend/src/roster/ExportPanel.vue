@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PlainTable from '@/ui/PlainTable.vue'
 import Tick from '@/ui/Tick.vue'
 import Button from 'primevue/button'
 import { nextTick, ref, shallowRef } from 'vue'
@@ -88,18 +89,7 @@ const print = () =>
     <div v-if="paper.length" class="paper">
       <h1>{{ site.title }}</h1>
       <p>{{ site.code }} · {{ site.division.name }} · {{ site.term.name }}</p>
-      <table>
-        <thead>
-          <tr>
-            <th v-for="(head, n) in paper[0]" :key="n">{{ head }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(row, n) in paper.slice(1)" :key="n">
-            <td v-for="(text, m) in row" :key="m">{{ text }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <PlainTable :head="paper[0] ?? []" :rows="paper.slice(1)" />
     </div>
   </Teleport>
 </template>
@@ -138,17 +128,6 @@ const print = () =>
     display: block;
     color: #000;
     font-size: 10pt;
-  }
-  .paper table {
-    border-collapse: collapse;
-    width: 100%;
-    margin-top: 8pt;
-  }
-  .paper th,
-  .paper td {
-    text-align: left;
-    border-bottom: 1px solid #999;
-    padding: 2pt 6pt 2pt 0;
   }
 }
 </style>

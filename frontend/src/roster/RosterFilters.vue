@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import DayField from '@/ui/DayField.vue'
 import PickOne from '@/ui/PickOne.vue'
-import { refDebounced } from '@vueuse/core'
+import { refDebounced, useMediaQuery } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
 import { computed, ref, watch } from 'vue'
 import type { RosterCounts, Site } from '@/shared/api'
@@ -28,6 +28,8 @@ const props = defineProps<{
 const emit = defineEmits<{ look: [change: Record<string, string>] }>()
 const away = defineModel<boolean>('away', { required: true })
 const { platform } = usePlatform()
+const narrow = useMediaQuery('(max-width: 640px)')
+const unfolded = ref(false)
 const typed = ref(props.view.q)
 const words = refDebounced(typed, 150)
 watch(words, (q) => emit('look', { q: q.trim() }))
@@ -69,7 +71,10 @@ function clear() {
         </button></template
       >
     </span>
-    <span class="sentence">
+    <button v-if="narrow" class="word" :aria-expanded="unfolded" @click="unfolded = !unfolded">
+      {{ $t(unfolded ? 'roster.foldFilters' : 'roster.filters') }}
+    </button>
+    <span v-if="!narrow || unfolded || filtered" class="sentence">
       <PickOne
         :label="$t('sites.filterBy.state')"
         :model-value="view.state"
@@ -97,7 +102,7 @@ function clear() {
       }}</span>
     </span>
     <DayField
-      v-if="may('see-unlisted')"
+      v-if="may('see-unlisted') && (!narrow || unfolded || view.asOf)"
       shown
       :label="$t('roster.on')"
       :placeholder="$t('roster.onToday')"
@@ -105,7 +110,7 @@ function clear() {
       :model-value="view.asOf"
       @update:model-value="(asOf) => (!asOf || isDay(asOf)) && emit('look', { asOf })"
     />
-    <span v-if="any" class="away">
+    <span v-if="any && (!narrow || unfolded)" class="away">
       <ColumnsMenu :columns="columns" />
       <button class="word" :aria-expanded="away" @click="away = !away">{{ $t('export.open') }}</button>
     </span>

@@ -1,30 +1,32 @@
 <script setup lang="ts">
-import DayField from '@/ui/DayField.vue'
-import Button from 'primevue/button'
+import { useMediaQuery } from '@vueuse/core'
+import Skeleton from 'primevue/skeleton'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useI18n } from 'vue-i18n'
-import { api, Problem, take, type Site } from '@/shared/api'
 import { day, lastDay } from '@/shared/sentences'
-import { done, refreshSite, wentWrong } from '@/shared/undo'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
+import { provideTerm } from '@/ui/term'
 import Trouble from '@/ui/Trouble.vue'
 import SeenAs from './SeenAs.vue'
+import SiteLife from './SiteLife.vue'
+import SitePages from './SitePages.vue'
 import { useSite } from './site'
 
-const { t } = useI18n()
+/** The door frame around the pages of a site: what it is, how many are in, its pages; on a phone folded to a line. */
 const route = useRoute()
 const router = useRouter()
 const id = computed(() => String(route.params.site))
 const { site, error, refetch, may } = useSite(id)
-const asking = ref(false)
 const choosing = ref(false)
-const busy = ref(false)
-const on = ref('')
-const wrongDay = ref('')
-const dayOf = (instant: string | null) => day(instant, site.value?.timeZone ?? 'UTC')
-const next = computed(() => (site.value?.state === 'open' ? 'closed' : 'open'))
+const narrow = useMediaQuery('(max-width: 640px)')
+const unfolded = ref(false)
+watch(
+  () => route.name,
+  () => (unfolded.value = false),
+)
+// The letter t in a field for a day is the first day of this site's term, as long as it is to come.
+provideTerm(() => site.value?.term)
 
 // Who may not see the roster is shown the way in instead; through other eyes, inside the same frame.
 watch(
@@ -35,41 +37,6 @@ watch(
     router.replace({ name: now.seenAs ? 'seen' : 'landing', params: { site: now.id } }),
 )
 watch(site, (now) => now && (document.title = `${now.title} · Mint Door`))
-
-async function live(state: Site['state'], planned = '') {
-  if (!site.value) return
-  busy.value = true
-  wrongDay.value = ''
-  try {
-    const changed = await take(
-      api.PUT('/sites/{site}/life', {
-        params: { path: { site: id.value }, header: { 'If-Match': `"${site.value.version}"` } },
-        body: { state, on: planned || null },
-      }),
-    )
-    asking.value = false
-    await refreshSite()
-    const when = state === 'open' ? changed.opensAt : changed.closesAt
-    done(
-      planned
-        ? t('site.planned.' + state, {
-            title: changed.title,
-            day: state === 'open' ? dayOf(when) : lastDay(when, changed.timeZone),
-          })
-        : t('site.did.' + state, { title: changed.title }),
-      { site: id.value, entry: changed.entry },
-    )
-    on.value = ''
-  } catch (thrown) {
-    wrongDay.value = (thrown instanceof Problem && thrown.field('on')) || ''
-    if (!wrongDay.value) {
-      wentWrong(thrown)
-      await refetch()
-    }
-  } finally {
-    busy.value = false
-  }
-}
 </script>
 
 <template>
@@ -79,106 +46,41 @@ async function live(state: Site['state'], planned = '') {
       <div class="lintel">
         <DoorGlyph :state="site.state" />
         <h1>{{ site.title }}</h1>
-        <span class="num soft">{{ site.code }}</span>
-        <span class="facts">
-          {{ site.division.name }} · {{ site.term.name }} ·
-          {{ site.levels ? $t('site.levels', site.levels) : $t('sites.allLevels') }} ·
-          <strong>{{ $t('siteState.' + site.state) }}</strong><template v-if="site.state === 'draft' && site.opensAt"
-            >, {{ $t('site.opens', { day: day(site.opensAt, site.timeZone) }) }}</template
-          ><template v-else-if="site.state === 'open' && site.closesAt"
-            >, {{ $t('site.closes', { day: lastDay(site.closesAt, site.timeZone) }) }}</template
-          >
-        </span>
+        <template v-if="!narrow || unfolded">
+          <span class="num soft">{{ site.code }}</span>
+          <span class="facts">
+            {{ site.division.name }} · {{ site.term.name }} ·
+            {{ site.levels ? $t('site.levels', site.levels) : $t('sites.allLevels') }} ·
+            <strong>{{ $t('siteState.' + site.state) }}</strong><template v-if="site.state === 'draft' && site.opensAt"
+              >, {{ $t('site.opens', { day: day(site.opensAt, site.timeZone) }) }}</template
+            ><template v-else-if="site.state === 'open' && site.closesAt"
+              >, {{ $t('site.closes', { day: lastDay(site.closesAt, site.timeZone) }) }}</template
+            >
+          </span>
+        </template>
         <span class="seats"
           ><template v-if="site.seats"
-            ><span class="soft">{{ $t('site.seats') }}</span> {{ ' '
-            }}<SeatMeter :held="site.learners" :seats="site.seats" /></template
+            ><span v-if="!narrow" class="soft">{{ $t('site.seats') }}</span> {{ ' '
+            }}<SeatMeter :held="site.learners" :seats="site.seats" :bare="narrow" /></template
           ><template v-else>{{ $t('site.unlimited', { n: $n(site.learners) }, site.learners) }}</template></span
         >
+        <button
+          v-if="narrow"
+          class="word fold"
+          :aria-expanded="unfolded"
+          :aria-label="$t('site.unfold')"
+          @click="unfolded = !unfolded"
+        >
+          {{ $t(unfolded ? 'site.less' : 'site.more') }}
+        </button>
       </div>
-      <div class="sill">
-        <nav :aria-label="site.title">
-          <RouterLink v-if="may('see-roster')" :to="{ name: 'roster', params: { site: id } }" exact-active-class="on">{{
-            $t('site.roster')
-          }}</RouterLink>
-          <RouterLink
-            v-if="may('keep-doors') && !site.seenAs"
-            :to="{ name: 'doors', params: { site: id } }"
-            active-class="on"
-            >{{ $t('site.doors') }}</RouterLink
-          >
-          <RouterLink
-            v-if="may('let-in') && !site.seenAs"
-            :to="{ name: 'first-day-check', params: { site: id } }"
-            active-class="on"
-            >{{ $t('site.firstDayCheck') }}</RouterLink
-          >
-          <RouterLink v-if="may('see-history')" :to="{ name: 'history', params: { site: id } }" active-class="on">{{
-            $t('site.history')
-          }}</RouterLink>
-          <RouterLink
-            v-if="may('write-to-people') && !site.seenAs"
-            :to="{ name: 'messages', params: { part: 'messages' }, query: { site: id } }"
-            >{{ $t('site.messages') }}</RouterLink
-          >
-          <RouterLink
-            v-if="may('run-site') && !site.seenAs"
-            :to="{ name: 'settings', params: { site: id } }"
-            active-class="on"
-            >{{ $t('site.settings') }}</RouterLink
-          >
-          <RouterLink v-if="site.seenAs" :to="{ name: 'seen', params: { site: id } }" active-class="on">{{
-            $t('seeAs.inside')
-          }}</RouterLink>
-          <RouterLink v-else-if="site.standing" :to="{ name: 'landing', params: { site: id } }">{{
-            $t('site.goIn')
-          }}</RouterLink>
-        </nav>
+      <div v-if="!narrow || unfolded" class="sill">
+        <SitePages :site="site" />
         <button v-if="may('see-as') && !site.seenAs && !choosing" class="word" @click="choosing = true">
           {{ $t('seeAs.start') }}
         </button>
         <span v-if="site.administrator && !site.standing" class="soft">{{ $t('site.asAdmin') }}</span>
-        <template v-if="may('run-site') && !site.seenAs">
-          <span v-if="asking" class="ask" role="alert">
-            {{
-              on
-                ? $t(next === 'open' ? 'site.willOpenOn' : 'site.willCloseOn')
-                : next === 'open'
-                  ? $t('site.willOpen', { n: site.learners }, site.learners)
-                  : $t('site.willClose')
-            }}
-            <DayField
-              v-model="on"
-              shown
-              :label="$t(next === 'open' ? 'site.onDay' : 'site.afterDay')"
-              :zone="site.timeZone"
-              :invalid="!!wrongDay"
-            />
-            {{ ' ' }}<span class="soft">{{ $t('card.ask.fromNow') }}</span>
-            <span v-if="wrongDay" class="clay">{{ wrongDay }}</span>
-            <Button
-              size="small"
-              :disabled="busy"
-              :severity="next === 'open' ? undefined : 'danger'"
-              :label="
-                $t('site.sure.' + (on ? (next === 'open' ? 'openOn' : 'closeOn') : next === 'open' ? 'open' : 'close'))
-              "
-              @click="live(next, on)"
-            />
-            <button class="word" @click="asking = false">{{ $t('site.sure.no') }}</button>
-          </span>
-          <button
-            v-if="!asking && site.state === 'draft' && site.opensAt"
-            class="word"
-            :disabled="busy"
-            @click="live('draft')"
-          >
-            {{ $t('site.stayDraft') }}
-          </button>
-          <button v-if="!asking" class="word" @click="asking = true">
-            {{ $t(site.state === 'open' ? 'site.close' : site.state === 'draft' ? 'site.open' : 'site.openAgain') }}
-          </button>
-        </template>
+        <SiteLife v-if="may('run-site') && !site.seenAs" :site="site" :reload="refetch" />
       </div>
       <SeenAs v-model:choosing="choosing" :site="site" />
     </header>
@@ -186,9 +88,7 @@ async function live(state: Site['state'], planned = '') {
       ><component :is="Component" :key="id + (site.seenAs?.as ?? '')" :site="site"
     /></RouterView>
   </div>
-  <div v-else class="page" aria-busy="true">
-    <span class="skeleton" style="display: block; width: 320px; height: 28px" />
-  </div>
+  <div v-else class="page" aria-busy="true"><Skeleton width="320px" height="28px" /></div>
 </template>
 
 <style scoped>
@@ -242,33 +142,40 @@ h1 {
   align-items: center;
   padding-top: 3px;
 }
-.sill nav {
-  display: flex;
-  gap: 18px;
+.sill > nav {
   margin-right: auto;
 }
-.sill nav a {
-  text-decoration: none;
-  color: var(--ink);
-  font-weight: 600;
-  padding: 3px 0 5px;
-  border-bottom: 3px solid transparent;
-}
-.sill nav a.on {
-  border-color: var(--spruce);
-}
-.ask {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 12px;
-  align-items: center;
+.fold {
+  padding: 8px 0 8px 8px;
 }
 @media (max-width: 760px) {
   .frame {
-    margin: 8px 8px 0;
+    margin: 6px 8px 0;
   }
-  .seats {
-    margin-left: 0;
+}
+@media (max-width: 640px) {
+  .frame {
+    padding: 2px 10px 0;
+  }
+  h1 {
+    font-size: 1.1rem;
+    flex: 1;
+    min-width: 0;
+  }
+  .lintel:not(:has(.facts)) {
+    flex-wrap: nowrap;
+  }
+  .lintel:not(:has(.facts)) h1 {
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .facts {
+    order: 3;
+    width: 100%;
+  }
+  .sill > nav {
+    width: 100%;
   }
 }
 </style>

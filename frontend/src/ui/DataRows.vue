@@ -50,6 +50,7 @@ const emit = defineEmits<{
 const ROW = 33
 const CARD = 62
 const PAGE = 14
+const FRAMES = 30
 
 const slots = useSlots()
 const narrow = useMediaQuery('(max-width: 640px)')
@@ -64,7 +65,7 @@ const live = computed(() => !!props.opens || !!props.chosen)
 const root = ref<HTMLElement>()
 const at = ref(0)
 /** Made anew when columns are arranged: what the library keeps of drawn widths and places is ours to keep. */
-const made = computed(() => shownColumns.value.map(({ key, weight }) => key + weight).join())
+const made = computed(() => props.columns.visible.value.map(({ key, weight }) => key + weight).join())
 
 const parts = computed(() => ({
   table: {
@@ -125,7 +126,16 @@ async function focusRow(index: number) {
   at.value = Math.max(0, Math.min(props.rows.length - 1, index))
   if (!inView(at.value)) bringIntoView(at.value)
   await nextTick()
-  requestAnimationFrame(() => root.value?.querySelector<HTMLElement>(`[data-row="${at.value}"]`)?.focus())
+  focusOnceThere(FRAMES)
+}
+
+/** A row out of view is drawn some frames after it was scrolled to. */
+function focusOnceThere(frames: number) {
+  requestAnimationFrame(() => {
+    const row = root.value?.querySelector<HTMLElement>(`[data-row="${at.value}"]`)
+    if (row) row.focus()
+    else if (frames > 0) focusOnceThere(frames - 1)
+  })
 }
 
 function keyed(event: KeyboardEvent) {
@@ -156,8 +166,10 @@ function keyed(event: KeyboardEvent) {
 function clicked(row: T, event: Event) {
   const index = props.rows.indexOf(row)
   at.value = index
-  if ((event.target as HTMLElement).closest('a, button, input, label, .pick')) return
-  if (props.opens) emit('open', row)
+  const on = event.target as HTMLElement
+  if (on.closest('a, button, input, label, span.pick')) return
+  if (on.closest('td.pick')) emit('choose', index, (event as MouseEvent).shiftKey)
+  else if (props.opens) emit('open', row)
   else if (props.chosen) emit('choose', index, (event as MouseEvent).shiftKey)
 }
 
@@ -258,7 +270,7 @@ defineExpose({ focus: () => focusRow(at.value) })
           /><span v-else class="unseen">{{ $t('columns.chosen', { n: chosen.size }, chosen.size) }}</span></template
         >
         <template #body="{ data, index }">
-          <span class="pick" @click.stop.prevent="$emit('choose', index, ($event as MouseEvent).shiftKey)"
+          <span class="pick" @click.stop="$emit('choose', index, ($event as MouseEvent).shiftKey)"
             ><Tick :model-value="chosen.has(keyOf(data))" :label="pickName?.(data)" tabindex="-1"
           /></span>
         </template>

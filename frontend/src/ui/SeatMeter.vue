@@ -2,13 +2,13 @@
 import { computed } from 'vue'
 
 /** How many seats are held, of how many: a short bar and the numbers. */
-const props = defineProps<{ held: number; seats: number | null }>()
+const props = defineProps<{ held: number; seats: number | null; bare?: boolean }>()
 const share = computed(() => (props.seats ? Math.min(1, props.held / props.seats) : 0))
 </script>
 
 <template>
   <span class="meter nums">
-    <svg v-if="seats" viewBox="0 0 60 8" width="60" height="8" aria-hidden="true">
+    <svg v-if="seats && !bare" viewBox="0 0 60 8" width="60" height="8" aria-hidden="true">
       <rect width="60" height="8" rx="2" class="all" />
       <rect :width="60 * share" height="8" rx="2" :class="{ brim: share >= 0.95 }" class="held" />
     </svg>
