@@ -32,6 +32,7 @@ CREATE TABLE `account` (
   `made_at` datetime DEFAULT NULL,
   `used_at` datetime DEFAULT NULL,
   `card_until` datetime DEFAULT NULL,
+  `today_seen_at` datetime DEFAULT NULL,
   PRIMARY KEY (`person_id`),
   UNIQUE KEY `UNIQ_7D3656A4AA08CB10` (`login`),
   CONSTRAINT `FK_7D3656A4217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`)
@@ -159,6 +160,7 @@ CREATE TABLE `door` (
   KEY `IDX_8AE5542DF6BD16463BC4BCD9` (`site_id`,`kind`),
   KEY `IDX_8AE5542DCD1D5128` (`made_by`),
   KEY `by_kind` (`kind`,`state`),
+  KEY `shutting` (`until_at`),
   CONSTRAINT `FK_8AE5542DCD1D5128` FOREIGN KEY (`made_by`) REFERENCES `person` (`id`),
   CONSTRAINT `FK_8AE5542DF6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
@@ -246,6 +248,7 @@ CREATE TABLE `enrollment_segment` (
   KEY `counting` (`site_id`,`until_at`,`from_at`,`state`,`role`,`listed`,`holds_seat`),
   KEY `by_lead` (`site_id`,`leads`,`until_at`),
   KEY `beginning` (`site_id`,`from_at`,`until_at`,`state`,`role`,`listed`,`holds_seat`),
+  KEY `ending_leads` (`leads`,`until_at`,`site_id`),
   CONSTRAINT `FK_D60E9E30217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
   CONSTRAINT `FK_D60E9E30F6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
@@ -379,6 +382,7 @@ CREATE TABLE `message` (
   KEY `change_list` (`change_list_id`,`position`),
   KEY `line` (`line_id`),
   KEY `invitation` (`invitation_id`,`id`),
+  KEY `by_state` (`state`,`made_at`),
   CONSTRAINT `FK_B6BD307F217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
   CONSTRAINT `FK_B6BD307FF6BD1646` FOREIGN KEY (`site_id`) REFERENCES `site` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
@@ -635,6 +639,9 @@ CREATE TABLE `site` (
   KEY `IDX_694309E4E2C35FC` (`term_id`),
   KEY `by_level` (`level_highest`),
   KEY `there` (`taken_back`),
+  KEY `opening` (`opens_at`),
+  KEY `closing` (`closes_at`),
+  KEY `news` (`last_entry_at`),
   CONSTRAINT `FK_694309E441859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`),
   CONSTRAINT `FK_694309E4E2C35FC` FOREIGN KEY (`term_id`) REFERENCES `term` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;

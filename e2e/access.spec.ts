@@ -77,6 +77,7 @@ test('a lead sees the site as a learner and of one who is paused, and comes back
   await expect(page.getByLabel('Let people in')).toHaveCount(0)
   await page.getByRole('button', { name: 'Stop' }).click()
   await page.getByLabel('Filter by name or number').fill('fonoti')
+  await expect(page.getByText('1 shown')).toBeVisible()
   await row(page, 'Fonoti, Lotte').click()
   await page.getByRole('button', { name: 'See as Lotte' }).click()
   await expect(page.getByText('You see this site as Lotte Fonoti would.')).toBeVisible()

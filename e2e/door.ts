@@ -30,11 +30,14 @@ export const test = base.extend<{ furnished: void }>({
   },
 })
 
+/** Signs in, and goes on to the list of sites. */
 export async function signIn(page: Page, login: string) {
   await page.goto('/sign-in')
   await page.getByLabel('Login name or e-mail').fill(login)
   await page.getByLabel('Password').fill(PASSWORD)
   await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible()
+  await page.goto('/sites')
   await expect(page).toHaveURL(/\/sites\/(run|in)/)
 }
 

@@ -23,6 +23,8 @@ final class AuthorizationTest extends ApiTestCase
         'POST /sign-in' => [401, 401, 401, 401, 401, 401],
         'POST /sign-out' => [401, 204, 204, 204, 204, 204],
         'GET /me' => [401, 200, 200, 200, 200, 200],
+        'GET /today' => [401, 200, 200, 200, 200, 200],
+        'PUT /today/seen' => [401, 200, 200, 200, 200, 200],
         'GET /alive' => [401, 200, 200, 200, 200, 200],
         'GET /health' => [200, 200, 200, 200, 200, 200],
         'POST /first-password' => [410, 410, 410, 410, 410, 410],

@@ -18,7 +18,8 @@ const router = useRouter()
 const keysShown = ref(false)
 /** With what their addresses begin with. */
 const rooms = computed(() => [
-  { to: '/', on: '/sites', words: t('app.sites') },
+  { to: '/', on: '', words: t('today.title') },
+  { to: '/sites', on: '/sites', words: t('app.sites') },
   ...(me.value?.mayMakeSites
     ? [
         { to: '/people', on: '/people', words: t('app.people') },
@@ -46,9 +47,13 @@ async function leave() {
       ><img src="/mark.svg" alt="" width="24" height="24" /><span>{{ $t('app.name') }}</span></RouterLink
     >
     <nav :aria-label="$t('app.rooms')">
-      <RouterLink v-for="{ to, words, on } in rooms" :key="to" :to="to" :class="{ on: route.path.startsWith(on) }">{{
-        words
-      }}</RouterLink>
+      <RouterLink
+        v-for="{ to, words, on } in rooms"
+        :key="to"
+        :to="to"
+        :class="{ on: on ? route.path.startsWith(on) : route.path === to }"
+        >{{ words }}</RouterLink
+      >
     </nav>
     <FindOrDo @sign-out="leave" @keys="keysShown = true" />
     <PersonMenu :rooms="rooms" @keys="keysShown = !keysShown" @sign-out="leave" />

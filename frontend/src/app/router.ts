@@ -5,9 +5,10 @@ import { keepGoing } from '@/shared/onTheWay'
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    // Only once it is known who is signed in can it be said where they begin.
+    { path: '/', name: 'today', component: () => import('@/desk/TodayPage.vue') },
+    // Only once it is known who is signed in can it be said which of their sites they mean.
     {
-      path: '/',
+      path: '/sites',
       component: () => import('@/desk/SitesPage.vue'),
       beforeEnter: () => (me.value?.mayMakeSites ? '/sites/run' : '/sites/in'),
     },
@@ -27,7 +28,6 @@ export const router = createRouter({
       component: () => import('@/accounts/ForgottenPage.vue'),
       meta: { open: true },
     },
-    { path: '/sites', redirect: '/' },
     { path: '/sites/:scope(run|in|all)', name: 'sites', component: () => import('@/desk/SitesPage.vue') },
     { path: '/sites/open', name: 'open-doors', component: () => import('@/doors/OpenDoorsPage.vue') },
     { path: '/keys', name: 'renew-keys', component: () => import('@/doors/RenewPage.vue') },

@@ -6,6 +6,7 @@ import { refDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { api, take } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
+import { isDay, readTime } from '@/shared/days'
 import Trouble from '@/ui/Trouble.vue'
 
 /** All sites one runs, checked at one moment: where everybody could enter, and where not and why. */
@@ -17,7 +18,7 @@ const moment = refDebounced(
 )
 const { data, error, refetch } = useQuery({
   queryKey: ['first-day-check', 'all', moment],
-  enabled: computed(() => !!moment.value.day && !!moment.value.time),
+  enabled: computed(() => isDay(moment.value.day) && !!readTime(moment.value.time)),
   queryFn: () => take(api.GET('/first-day-check', { params: { query: moment.value } })),
   placeholderData: keepPreviousData,
 })

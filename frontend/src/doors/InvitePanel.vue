@@ -10,6 +10,7 @@ import { api, Problem, take, type Door, type InviteLine, type Site } from '@/sha
 import { useBusy } from '@/shared/busy'
 import { day, fullName } from '@/shared/sentences'
 import { done, refreshSite, wentWrong } from '@/shared/undo'
+import { inviteAgain, withdrawInvitations } from './answers'
 
 /** Invitations through one door: whom to invite, in words of one's own, and how each one stands. */
 const props = defineProps<{ door: Door; site: Site; first?: string }>()
@@ -75,24 +76,8 @@ const invite = () =>
     done(t('doors.invite.sent', { n: invited }, invited))
     await refreshSite()
   })
-// All of them is said on purpose.
-const chosen = (ids: string[]) => (ids.length ? { invitations: ids } : { all: true })
-const again = (ids: string[]) =>
-  run(async () => {
-    const { done: n } = await take(
-      api.POST('/sites/{site}/doors/{door}/invitations/again', { params: path.value, body: chosen(ids) }),
-    )
-    done(t('doors.invite.didAgain', { n }, n))
-    await refreshSite()
-  })
-const withdraw = (ids: string[]) =>
-  run(async () => {
-    const { done: n } = await take(
-      api.POST('/sites/{site}/doors/{door}/invitations/withdraw', { params: path.value, body: chosen(ids) }),
-    )
-    done(t('doors.invite.didWithdraw', { n }, n))
-    await refreshSite()
-  })
+const again = (ids: string[]) => run(() => inviteAgain(props.site.id, props.door.id, ids))
+const withdraw = (ids: string[]) => run(() => withdrawInvitations(props.site.id, props.door.id, ids))
 </script>
 
 <template>

@@ -3,10 +3,10 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
-import { api, take, type Site, type Waiting } from '@/shared/api'
+import type { Site, Waiting } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { dayAndTime } from '@/shared/sentences'
-import { done, refreshSite } from '@/shared/undo'
+import { answerWaiting } from './answers'
 
 /** Who waits: those who ask, each with yes and no, and the line for a seat, in order. */
 const props = defineProps<{ waiting: Waiting[]; inLine: number; site: Site }>()
@@ -28,27 +28,9 @@ const facts = (each: Waiting) =>
 const { busy, run } = useBusy()
 const answer = (waiters: number[], say: 'yes' | 'no' | 'up', reason: string) =>
   run(async () => {
-    const { items } = await take(
-      api.POST('/sites/{site}/waiting', {
-        params: { path: { site: props.site.id } },
-        body: { waiters, answer: say, why: reason },
-      }),
-    )
-    done(
-      items
-        .slice(0, 4)
-        .map((each) =>
-          t(
-            'doors.line.did.' +
-              (['in', 'refused', 'moved', 'waits-for-seat'].includes(each.code) ? each.code : 'other'),
-            { name: each.name },
-          ),
-        )
-        .join(' ') + (items.length > 4 ? ' …' : ''),
-    )
+    await answerWaiting(props.site.id, waiters, say, reason)
     moving.value = 0
     why.value = words.value = ''
-    await refreshSite()
   })
 </script>
 

@@ -55,6 +55,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What waits for whoever is signed in, in the sites they run or administer; what changes by itself in the next two weeks; what others did since they looked. */
+        get: operations["today"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/today/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Says that one has seen what others did, up to now. */
+        put: operations["todaySeen"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/alive": {
         parameters: {
             query?: never;
@@ -1943,6 +1977,104 @@ export interface components {
             problems?: components["schemas"]["RuleProblem"][];
             removal?: components["schemas"]["Removal"];
         };
+        TodayDecision: {
+            /** @description of the place in the line, the invitation, the message, the change list or the site */
+            id: string;
+            /** @description null for a list over several */
+            site: components["schemas"]["Somebody"] | null;
+            person: components["schemas"]["Somebody"] | null;
+            /** @description the door, or with an empty id the title of a list */
+            about: {
+                id: string;
+                name: string;
+            } | null;
+            /**
+             * Format: date-time
+             * @description when it began, or from when there is no lead
+             */
+            at: string | null;
+            /**
+             * Format: date-time
+             * @description until when it can be settled
+             */
+            until: string | null;
+            /** @description why they ask, the address, the subject, or the kind of the list */
+            words: string | null;
+            timeZone: string;
+        };
+        TodayDecisions: {
+            /** @enum {unknown} */
+            kind: "request" | "offer" | "invitation" | "no-lead" | "bounced" | "draft";
+            count: number;
+            /** @description whether there are more than were counted */
+            more: boolean;
+            /** @description the first ones in full */
+            items: components["schemas"]["TodayDecision"][];
+        };
+        ToCome: {
+            /** @enum {unknown} */
+            kind: "door-shuts" | "site-opens" | "site-closes" | "term-begins" | "term-ends";
+            /** Format: date-time */
+            at: string;
+            /** @description null for a term */
+            site: components["schemas"]["Somebody"] | null;
+            /** @description of the door or the term */
+            name: string;
+            doorKind: string;
+            timeZone: string;
+        };
+        ChangedSite: {
+            site: components["schemas"]["Somebody"];
+            /** Format: date-time */
+            at: string;
+            timeZone: string;
+            /** @description what was done, the most frequent first */
+            codes: {
+                code: string;
+                count: number;
+            }[];
+            /** @description who did it, the last first, three at most */
+            by: string[];
+            /** @description how many more did something */
+            others: number;
+        };
+        Health: {
+            well: boolean;
+            late: ("scheduler" | "queue" | "mail" | "disk")[];
+            schedulerSeconds: number;
+            queueSeconds: number;
+            /** @description jobs that were tried in vain and are kept */
+            failedJobs: number;
+            mailSeconds: number;
+            diskFree: number;
+        };
+        PlatformToday: {
+            sites: {
+                division: string;
+                draft: number;
+                open: number;
+                closed: number;
+            }[];
+            /** @description for those who administer all of it */
+            health: components["schemas"]["Health"] | null;
+        };
+        Today: {
+            /** Format: date-time */
+            now: string;
+            /**
+             * Format: date-time
+             * @description until when one has seen what others did
+             */
+            seenAt: string | null;
+            /** @description kinds of which there is something, in the order they should be looked at */
+            decisions: components["schemas"]["TodayDecisions"][];
+            /** @description what changes by itself in the next two weeks, by when */
+            coming: components["schemas"]["ToCome"][];
+            /** @description sites in which others did something, the last first */
+            changed: components["schemas"]["ChangedSite"][];
+            /** @description for administrators */
+            platform: components["schemas"]["PlatformToday"] | null;
+        };
         Named: {
             code: string;
             name: string;
@@ -3547,6 +3679,51 @@ export interface operations {
             "5XX": components["responses"]["NotNow"];
         };
     };
+    today: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Today */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Today"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    todaySeen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Today, without it */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Today"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
     alive: {
         parameters: {
             query?: never;
@@ -3587,16 +3764,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        well: boolean;
-                        late: ("scheduler" | "queue" | "mail" | "disk")[];
-                        schedulerSeconds: number;
-                        queueSeconds: number;
-                        /** @description jobs that were tried in vain and are kept */
-                        failedJobs: number;
-                        mailSeconds: number;
-                        diskFree: number;
-                    };
+                    "application/json": components["schemas"]["Health"];
                 };
             };
             "5XX": components["responses"]["NotNow"];

@@ -77,6 +77,7 @@ export function clearDone() {
 /** Fetches anew what may show a site's people or facts. */
 export async function refreshSite() {
   await refresh(
+    'today',
     'roster',
     'card',
     'intake',

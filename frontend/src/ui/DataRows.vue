@@ -97,6 +97,8 @@ const rowClass = (row: T) => {
   return ['body', { shown: key === props.shown, chosen: props.chosen?.has(key) }, props.tone?.(row) ?? '']
 }
 
+/** Whether the last click on a box was for a run of rows. */
+const withShift = ref(false)
 const table = ref<{ getVirtualScrollerRef?: () => { scrollToIndex: (index: number) => void } | null }>()
 function bringIntoView(index: number) {
   if (props.tall) table.value?.getVirtualScrollerRef?.()?.scrollToIndex(index)
@@ -138,10 +140,14 @@ function focusOnceThere(frames: number) {
   })
 }
 
+function entered(event: FocusEvent) {
+  const row = (event.target as HTMLElement).dataset.row
+  if (row !== undefined) at.value = Number(row)
+}
+
 function keyed(event: KeyboardEvent) {
   const on = event.target as HTMLElement
   if (!on.hasAttribute('data-row')) return
-  at.value = Number(on.dataset.row)
   const steps: Record<string, number> = {
     ArrowDown: 1,
     ArrowUp: -1,
@@ -191,7 +197,7 @@ defineExpose({ focus: () => focusRow(at.value) })
 </script>
 
 <template>
-  <div ref="root" class="rows" :class="{ tall }" @keydown.capture="keyed">
+  <div ref="root" class="rows" :class="{ tall }" @keydown.capture="keyed" @focusin="entered">
     <slot v-if="!rows.length" name="empty" />
     <VirtualScroller
       v-else-if="asCards && tall"
@@ -270,8 +276,12 @@ defineExpose({ focus: () => focusRow(at.value) })
           /><span v-else class="unseen">{{ $t('columns.chosen', { n: chosen.size }, chosen.size) }}</span></template
         >
         <template #body="{ data, index }">
-          <span class="pick" @click.stop="$emit('choose', index, ($event as MouseEvent).shiftKey)"
-            ><Tick :model-value="chosen.has(keyOf(data))" :label="pickName?.(data)" tabindex="-1"
+          <span class="pick" @click.capture="withShift = $event.shiftKey" @click.stop
+            ><Tick
+              :model-value="chosen.has(keyOf(data))"
+              :label="pickName?.(data)"
+              tabindex="-1"
+              @update:model-value="$emit('choose', index, withShift)"
           /></span>
         </template>
       </Column>

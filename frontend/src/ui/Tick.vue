@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T">
 import Checkbox from 'primevue/checkbox'
+import { nextTick, ref } from 'vue'
 
 /**
  * Something that is so or is not, or with a `value` one of several in a list. What stands in it is its label.
@@ -7,6 +8,15 @@ import Checkbox from 'primevue/checkbox'
  */
 defineOptions({ inheritAttrs: false })
 const on = defineModel<boolean | T[]>({ required: true })
+const drawn = ref(0)
+
+/** Whoever decides may leave it as it was: then the box is drawn anew, as it is. */
+async function set(wanted: boolean | T[]) {
+  on.value = wanted
+  await nextTick()
+  if (typeof wanted === 'boolean' && on.value !== wanted) drawn.value++
+}
+
 defineProps<{ value?: T; label?: string; indeterminate?: boolean; disabled?: boolean }>()
 </script>
 
@@ -14,13 +24,15 @@ defineProps<{ value?: T; label?: string; indeterminate?: boolean; disabled?: boo
   <label class="tick" :class="{ disabled }">
     <Checkbox
       v-bind="$attrs"
-      v-model="on"
+      :key="drawn"
+      :model-value="on"
       :binary="!Array.isArray(on)"
       :value="value"
       :aria-label="label"
       :indeterminate="indeterminate"
       :disabled="disabled"
       size="small"
+      @update:model-value="set"
     />
     <span v-if="$slots.default"><slot /></span>
   </label>

@@ -16,6 +16,7 @@ use MintDoor\Sites\Entity\Site;
 #[ORM\Entity]
 #[ORM\Table(name: 'message')]
 #[ORM\UniqueConstraint(name: 'cause', columns: ['cause'])]
+#[ORM\Index(name: 'by_state', columns: ['state', 'made_at'])]
 #[ORM\Index(name: 'due', columns: ['due_at', 'id'])]
 #[ORM\Index(name: 'person', columns: ['person_id', 'id'])]
 #[ORM\Index(name: 'site', columns: ['site_id', 'id'])]

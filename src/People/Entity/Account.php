@@ -32,6 +32,9 @@ class Account
         /** Until when a password from a sign-in card holds; null for one of their own. */
         #[ORM\Column(type: 'instant', nullable: true)]
         public ?int $cardUntil = null,
+        /** Until when they said that they had seen what others did. Never written through this class. */
+        #[ORM\Column(type: 'instant', nullable: true, updatable: false)]
+        public readonly ?int $todaySeenAt = null,
     ) {}
 
     /** @param int $until until when the password of the card holds */

@@ -14,6 +14,7 @@ use MintDoor\Sites\Entity\Site;
 #[ORM\Entity]
 #[ORM\Table(name: 'door')]
 #[ORM\Index(columns: ['site_id', 'kind'])]
+#[ORM\Index(name: 'shutting', columns: ['until_at'])]
 #[ORM\Index(name: 'by_kind', columns: ['kind', 'state'])]
 class Door
 {

@@ -24,6 +24,7 @@ use MintDoor\Sites\Entity\Site;
     name: 'counting',
     columns: ['site_id', 'until_at', 'from_at', 'state', 'role', 'listed', 'holds_seat'],
 )]
+#[ORM\Index(name: 'ending_leads', columns: ['leads', 'until_at', 'site_id'])]
 #[ORM\Index(name: 'by_lead', columns: ['site_id', 'leads', 'until_at'])]
 #[ORM\Index(
     name: 'beginning',

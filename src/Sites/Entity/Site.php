@@ -14,6 +14,9 @@ use MintDoor\Shared\Charset;
 #[ORM\UniqueConstraint(columns: ['code'])]
 #[ORM\Index(columns: ['title', 'id'])]
 #[ORM\Index(name: 'by_level', columns: ['level_highest'])]
+#[ORM\Index(name: 'opening', columns: ['opens_at'])]
+#[ORM\Index(name: 'closing', columns: ['closes_at'])]
+#[ORM\Index(name: 'news', columns: ['last_entry_at'])]
 #[ORM\Index(name: 'there', columns: ['taken_back'])]
 #[ORM\Index(columns: ['division_id', 'title', 'id'])]
 class Site

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Desk\Repository;
+
+use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Shared\Caller;
+use MintDoor\Shared\Id;
+use MintDoor\Shared\Instant;
+use MintDoor\Shared\Sql;
+
+/**
+ * Which sites somebody's Today is about: those in which they hold a role that may do what a part of it is for, and
+ * those they administer. Conditions are about a table `s` of sites, and want its `values()`.
+ */
+final readonly class TodayScope
+{
+    private const PERMISSIONS = [
+        'keeps' => Permission::KeepDoors,
+        'writes' => Permission::WriteToPeople,
+        'runs' => Permission::LetIn,
+        'reads' => Permission::SeeHistory,
+    ];
+
+    public function __construct(private Caller $caller, private RoleBook $book, private int $now) {}
+
+    /** @param key-of<self::PERMISSIONS> $doing */
+    public function sites(string $doing): string
+    {
+        if ($this->caller->platformAdministrator) {
+            return '1 = 1';
+        }
+
+        return '(s.id IN (
+                SELECT mine.site_id
+                FROM enrollment_segment mine
+                WHERE mine.person_id = :caller AND '.Sql::holds('mine')."
+                    AND mine.state = 'current' AND mine.role IN (:$doing)
+            )".([] === $this->caller->divisions ? '' : ' OR '.$this->administers()).')';
+    }
+
+    public function administers(): string
+    {
+        return $this->caller->platformAdministrator
+            ? '1 = 1'
+            : 's.division_id IN (SELECT id FROM division WHERE code IN (:divisions))';
+    }
+
+    /** @return array<string, mixed> by name */
+    public function values(): array
+    {
+        $roles = array_map(
+            fn(Permission $permission): array => $this->book->holdersOf($permission) ?: [''],
+            self::PERMISSIONS,
+        );
+
+        return [
+            ...$roles,
+            'caller' => Id::binary($this->caller->id),
+            'now' => Instant::toSql($this->now),
+            'divisions' => $this->caller->divisions ?: [''],
+        ];
+    }
+}
