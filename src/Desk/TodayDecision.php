@@ -14,7 +14,7 @@ final readonly class TodayDecision
     /**
      * @param string    $id       of the place in the line, the invitation, the message, the change list or the site
      * @param ?Somebody $site     null for a list over several
-     * @param ?Somebody $about    the door, or with an empty id the title of a list
+     * @param ?Somebody $about    the door, or with an empty id the title of a list or the address
      * @param ?string   $at       instant at which it began, or from which there is no lead
      * @param ?string   $until    instant until which it can be settled
      * @param ?string   $words    why they ask, the address, the subject, or the kind of the list

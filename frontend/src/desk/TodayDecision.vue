@@ -18,11 +18,11 @@ const site = computed(() => props.decision.site?.id ?? '')
 const sentence = computed(() => {
   const { person, about, words, at, until, timeZone } = props.decision
   return t('today.item.' + props.kind, {
-    who: person?.name ?? words ?? '',
+    who: person?.name ?? (props.kind === 'bounced' ? about?.name : words) ?? '',
     door: about?.name || t('today.door'),
     site: props.decision.site?.name ?? t('changeLists.severalSites'),
     day: day(at, timeZone),
-    until: until ? dayAndTime(until, timeZone) : '',
+    until: !until ? '' : props.kind === 'offer' ? dayAndTime(until, timeZone) : day(until, timeZone),
     words: words ?? '',
     list: props.kind === 'draft' ? about?.name || t('changeLists.kind.' + words) : '',
   })

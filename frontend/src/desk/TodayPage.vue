@@ -43,7 +43,6 @@ const quiet = computed(() => data.value?.decisions.length === 0)
           </template>
           <TodayFirstDay />
           <p v-if="quiet" class="soft">{{ $t('today.nothing') }}</p>
-          <TodayPlatform v-if="data?.platform" :platform="data.platform" />
         </template>
         <OwnWaits />
         <section v-if="mine?.items.length" :aria-labelledby="'today-mine'">
@@ -60,6 +59,7 @@ const quiet = computed(() => data.value?.decisions.length === 0)
       </div>
       <aside v-if="runs && data" class="beside" :aria-label="$t('today.beside')">
         <TodaySites />
+        <TodayPlatform v-if="data.platform" :platform="data.platform" />
         <TodayComing :coming="data.coming" />
         <TodayChanged :today="data" />
       </aside>

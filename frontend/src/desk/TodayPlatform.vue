@@ -9,7 +9,7 @@ const STATES = ['open', 'draft', 'closed'] as const
 type Row = PlatformToday['sites'][number]
 const sum = (row: Row) => STATES.reduce((total, state) => total + row[state], 0)
 const most = computed(() => Math.max(1, ...props.platform.sites.map(sum)))
-const WIDTH = 120
+const WIDTH = 90
 
 /** Where the part of each state begins in the picture, and how wide it is. */
 const parts = (row: Row) => {
@@ -52,7 +52,7 @@ const well = computed(() => {
             :class="part.state"
           />
         </svg>
-        <span class="soft nums">{{
+        <span class="soft nums numbers">{{
           $t('today.bySites', { open: $n(row.open), draft: $n(row.draft), closed: $n(row.closed) })
         }}</span>
       </li>
@@ -72,11 +72,15 @@ ul {
 }
 li {
   display: grid;
-  grid-template-columns: minmax(130px, 1fr) 120px minmax(170px, 1.4fr);
-  gap: 14px;
+  grid-template-columns: 1fr 90px;
+  gap: 0 14px;
   align-items: center;
   padding: 4px 0;
   border-bottom: 1px solid var(--line);
+}
+.numbers {
+  grid-column: 1 / -1;
+  font-size: 0.92rem;
 }
 .well {
   color: var(--spruce);

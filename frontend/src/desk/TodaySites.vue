@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { api, take } from '@/shared/api'
+import { administers } from '@/shared/me'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
 
@@ -13,7 +14,7 @@ const { data } = useQuery({
 </script>
 
 <template>
-  <section v-if="data" aria-labelledby="today-run">
+  <section v-if="data && (data.items.length || !administers)" aria-labelledby="today-run">
     <h2 id="today-run">{{ $t('sites.run') }}</h2>
     <ul v-if="data.items.length">
       <li v-for="site in data.items" :key="site.id">

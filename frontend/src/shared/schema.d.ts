@@ -1983,7 +1983,7 @@ export interface components {
             /** @description null for a list over several */
             site: components["schemas"]["Somebody"] | null;
             person: components["schemas"]["Somebody"] | null;
-            /** @description the door, or with an empty id the title of a list */
+            /** @description the door, or with an empty id the title of a list or the address */
             about: {
                 id: string;
                 name: string;

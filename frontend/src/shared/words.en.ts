@@ -93,7 +93,7 @@ export default {
       'no-lead': '{site} has no lead from {day} on',
       offer: '{who}, a seat in {site} until {until}',
       bounced: '{who}: {words} ({site}), {day}',
-      invitation: '{who}, into {site}, invited {day}, can answer until {until}',
+      invitation: '{who}, into {site}, invited {day}, until {until}',
       draft: '{list} ({site}), {day}',
     },
     door: 'a door',

@@ -67,7 +67,7 @@ final class TodayRows extends BaseRepository
     public function bounced(TodayScope $scope, int $since): array
     {
         return $this->rows(
-            'SELECT m.id, '.self::SITE.', '.self::PERSON.', NULL AS about_id, NULL AS about_name,
+            'SELECT m.id, '.self::SITE.', '.self::PERSON.', NULL AS about_id, m.address AS about_name,
                 m.made_at AS at, NULL AS until_at, m.subject AS words
              FROM message m
              JOIN site s ON s.id = m.site_id AND s.taken_back = 0
