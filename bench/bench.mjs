@@ -120,6 +120,16 @@ const work = [
     run: async () => (await administrator('GET', '/sites?scope=all&limit=40')).ms,
   },
   {
+    what: 'today, of who runs sites',
+    bound: 3,
+    run: async () => (await tutor('GET', '/today')).ms,
+  },
+  {
+    what: 'today, of an administrator of 5,000 sites',
+    bound: 3,
+    run: async () => (await administrator('GET', '/today')).ms,
+  },
+  {
     what: 'roster as it stood on a day, first page, 20,000 entries in its history',
     bound: 4,
     run: async (round) => (await tutor('GET', `/sites/${large.id}/roster?limit=100&asOf=${asOf(round)}`)).ms,

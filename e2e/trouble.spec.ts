@@ -27,7 +27,7 @@ test('whoever signs in instead does not finish what somebody else began', async 
   await again.getByLabel('Login name or e-mail').fill('ingrid.solheim')
   await again.getByLabel('Password').fill('alder-quay-demo')
   await again.getByRole('button', { name: 'Sign in' }).click()
-  await expect(page).toHaveURL(/\/sites\/run/)
+  await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible()
   await page.goto('/sites/all?q=not-mine')
   await expect(page.getByText('No site fits.')).toBeVisible()
 })
@@ -62,8 +62,8 @@ test("an unknown address and a site that is not one's own say what to do", async
   await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible()
   await page.goto('/sites/00000000-0000-7000-8000-000000000000')
   await expect(page.getByText('This site is not here, or you have nothing to do with it.')).toBeVisible()
-  await page.getByRole('link', { name: 'Back to my sites' }).click()
-  await expect(page).toHaveURL(/sites\/in/)
+  await page.getByRole('link', { name: 'Back to Today' }).click()
+  await expect(page.getByRole('heading', { name: /^Today/ })).toBeVisible()
 })
 
 test('a wrong password is said without tellBody which part was wrong', async ({ page }) => {

@@ -76,7 +76,8 @@ describe('whoever comes', () => {
   })
 
   it('begins with what they run, or are in', async () => {
-    expect(await goTo('/')).toBe('/sites/run')
+    expect(await goTo('/')).toBe('/')
+    expect(await goTo('/sites')).toBe('/sites/run')
     me.value = somebody({ mayMakeSites: false })
     expect(await goTo('/sites')).toBe('/sites/in')
   })

@@ -62,7 +62,7 @@ const {
 } = usePastedReview(props.site, work, kept.opened)
 
 const termIsToCome = computed(() => props.site.term.startsOn > (platform.value?.now ?? '').slice(0, 10))
-const asks = computed(() => parts.value.look.some((item) => !who(item) && ['choose', 'unknown'].includes(item.outcome)))
+const asks = computed(() => parts.value.asks.some((item) => !who(item) && ['choose', 'unknown'].includes(item.outcome)))
 const panel = ref<HTMLElement>()
 const goToAsking = () => panel.value?.querySelector<HTMLElement>('li[data-asks]')?.focus()
 
@@ -112,7 +112,7 @@ const apply = () =>
 </script>
 
 <template>
-  <aside ref="panel" class="docked no-print" :aria-label="$t('pasted.title')" @keydown.esc.stop="$emit('close')">
+  <aside ref="panel" class="pasted no-print" :aria-label="$t('pasted.title')" @keydown.esc.stop="$emit('close')">
     <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
     <h2>{{ $t('pasted.title') }}</h2>
     <p class="soft small kept" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</p>
@@ -125,7 +125,15 @@ const apply = () =>
       <Textarea id="pasted-text" v-model.lazy="work.text" rows="14" spellcheck="false" />
     </div>
     <template v-else-if="read">
-      <p class="sum" role="status">{{ sum }}</p>
+      <div class="top">
+        <p class="sum" role="status">{{ sum }}</p>
+        <p class="doing">
+          <Button :disabled="!ready || busy" :label="$t('pasted.apply', { n: ready }, ready)" @click="apply" />
+          {{ ' ' }}<button v-if="asks" class="word" @click="goToAsking">{{ $t('pasted.next') }}</button> {{ ' '
+          }}<span class="soft small">{{ $t('pasted.keys') }}</span>
+        </p>
+        <p v-if="wrong" class="clay" role="alert">{{ wrong.message }}</p>
+      </div>
       <fieldset class="all">
         <legend class="unseen">{{ $t('pasted.forAll') }}</legend>
         <PickOne
@@ -158,28 +166,27 @@ const apply = () =>
         :site="site.id"
         :lines="current?.lines"
       />
-      <p class="doing">
-        <Button :disabled="!ready || busy" :label="$t('pasted.apply', { n: ready }, ready)" @click="apply" />
-        {{ ' ' }}<button v-if="asks" class="word" @click="goToAsking">{{ $t('pasted.next') }}</button> {{ ' '
-        }}<span class="soft small">{{ $t('pasted.keys') }}</span>
-      </p>
-      <p v-if="wrong" class="clay" role="alert">{{ wrong.message }}</p>
-      <ol>
-        <PastedLineRow
-          v-for="item in parts.look"
-          :key="item.key"
-          :item="item"
-          :said="said(item)"
-          :who="who(item)"
-          :line="lineOf(item)"
-          :telling="work.tell"
-          :site="site"
-          :roles="platform?.roles ?? []"
-          :role-name="roleName"
-          @say="say(item, $event)"
-          @correct="correct(item, $event)"
-        />
-      </ol>
+      <template v-for="name in ['asks', 'will'] as const" :key="name">
+        <section v-if="parts[name].length" :class="name" :aria-labelledby="'pasted-' + name">
+          <h3 :id="'pasted-' + name">{{ $t('pasted.part.' + name, { n: parts[name].length }, parts[name].length) }}</h3>
+          <ol>
+            <PastedLineRow
+              v-for="item in parts[name]"
+              :key="item.key"
+              :item="item"
+              :said="said(item)"
+              :who="who(item)"
+              :line="lineOf(item)"
+              :telling="work.tell"
+              :site="site"
+              :roles="platform?.roles ?? []"
+              :role-name="roleName"
+              @say="say(item, $event)"
+              @correct="correct(item, $event)"
+            />
+          </ol>
+        </section>
+      </template>
       <template v-for="name in ['so', 'aside', 'nobody'] as const" :key="name">
         <details v-if="parts[name].length" class="fold">
           <summary>{{ $t('pasted.fold.' + name, { n: parts[name].length }, parts[name].length) }}</summary>
@@ -213,8 +220,42 @@ const apply = () =>
 </template>
 
 <style scoped>
-.docked {
-  --docked: 620px;
+.pasted {
+  flex: 1;
+  min-width: 0;
+  overflow: auto;
+  position: relative;
+  padding: 10px 2px 32px;
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.pasted > .shut {
+  position: absolute;
+  top: 10px;
+  right: 4px;
+}
+.top {
+  position: sticky;
+  top: -10px;
+  z-index: 2;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 24px;
+  align-items: center;
+  justify-content: space-between;
+  background: var(--paper);
+  border-bottom: 2px solid var(--line);
+  padding: 8px 0;
+}
+h3 {
+  padding-bottom: 4px;
+}
+.asks h3 {
+  color: var(--brass);
+}
+.will h3 {
+  color: var(--spruce);
 }
 h2 {
   padding-right: 60px;

@@ -74,15 +74,23 @@ export function usePastedReview(site: Site, work: Ref<PastedWork>, opened: Ref<b
   )
   const lineOf = (item: PastedItem) => (who(item) && open(item) ? review.value?.byKey.get(item.key) : undefined)
 
-  /** What has to be looked at is on top of what is settled; what is so already, and what is nobody, is folded away. */
-  const part = (item: PastedItem): 'look' | 'so' | 'aside' | 'nobody' => {
+  /** Verdicts after which somebody has to decide. */
+  const UNSETTLED = ['needs-choice', 'refused', 'waits-for-seat']
+  /** A line that was settled here stays where it was asked about, so that nothing jumps under the hand. */
+  const wants = (item: PastedItem) =>
+    ['choose', 'unknown'].includes(item.outcome) || UNSETTLED.includes(lineOf(item)?.verdict ?? '')
+
+  /** What wants a decision comes first, then what will happen; what is so already, and what is nobody, is folded. */
+  const part = (item: PastedItem): 'asks' | 'will' | 'so' | 'aside' | 'nobody' => {
     if (item.outcome === 'no-person') return 'nobody'
     if (!open(item)) return 'aside'
-    return item.outcome === 'repeat' || lineOf(item)?.verdict === 'nothing-to-do' ? 'so' : 'look'
+    if (item.outcome === 'repeat' || lineOf(item)?.verdict === 'nothing-to-do') return 'so'
+    return wants(item) ? 'asks' : 'will'
   }
   const parts = computed(() => {
     const all = {
-      look: [] as PastedItem[],
+      asks: [] as PastedItem[],
+      will: [] as PastedItem[],
       so: [] as PastedItem[],
       aside: [] as PastedItem[],
       nobody: [] as PastedItem[],

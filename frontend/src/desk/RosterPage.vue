@@ -75,6 +75,8 @@ watch(
   (id) => typeof id === 'string' && id && !list.value && (list.value = { text: '', changeList: id }),
   { immediate: true },
 )
+/** A list takes the whole width: what was typed stands beside what was understood. */
+const listed = computed(() => list.value !== null && sees('let-in') && !(changeList.value && chosen.size))
 const openList = (text: string, id: string) => (list.value = { text, changeList: id })
 const keepList = (id?: string) => void router.replace({ query: { ...route.query, changeList: id } })
 function closeList() {
@@ -121,7 +123,7 @@ function open(id: string) {
 <template>
   <LetPeopleIn v-if="sees('let-in') && !site.seenAs" :site="site" @show="show" @list="openList" />
   <div class="below">
-    <div class="roster">
+    <div v-show="!listed" class="roster">
       <RosterFilters
         v-model:away="takingAway"
         :site="site"
@@ -185,7 +187,7 @@ function open(id: string) {
       @applied="chooseNobody"
     />
     <PastedList
-      v-else-if="list && sees('let-in')"
+      v-else-if="list && listed"
       :key="list.text + list.changeList"
       :site="site"
       :text="list.text"

@@ -67,7 +67,6 @@ const pick = (candidate: PastedCandidate) =>
     ...(props.item.candidates.includes(candidate) ? {} : { found: candidate.person }),
   })
 const shown = computed(() => props.who ?? (props.item.outcome === 'repeat' ? props.item.candidates[0] : undefined))
-const name = computed(() => (shown.value ? knownName(shown.value.person) : props.item.text))
 const why = (candidate: PastedCandidate) =>
   [
     !candidate.wanted && t('pasted.wrongKind', { kind: t('kind.' + candidate.person.kind).toLowerCase() }),
@@ -117,7 +116,7 @@ function keyedIn(event: KeyboardEvent) {
     @keydown="keyedIn"
   >
     <span class="num soft">{{ item.number }}</span>
-    <div class="what">
+    <div class="typed">
       <form v-if="asking && item.outcome === 'unknown'" class="correct" @submit.prevent="$emit('correct', typed)">
         <InputText
           v-model="typed"
@@ -129,12 +128,13 @@ function keyedIn(event: KeyboardEvent) {
           @change="looking && offered.length ? undefined : $emit('correct', typed)"
         />
       </form>
-      <span v-else-if="asking || item.text !== name" class="soft typed">{{ item.text }}</span>
+      <span v-else>{{ item.text }}</span>
+    </div>
+    <div class="what">
       <template v-if="shown">
-        <strong>{{ name }}</strong>
+        <strong>{{ knownName(shown.person) }}</strong>
         <span class="why soft">{{ aboutPerson(shown.person) }} · {{ why(shown) }}</span>
       </template>
-      <span v-else-if="item.outcome === 'no-person' || said.out || said.keep" class="soft">{{ item.text }}</span>
       <p v-if="item.mistyped" class="brass">{{ $t('intake.slip', { format: item.mistyped.toLowerCase() }) }}</p>
       <p v-if="item.outcome === 'repeat'" class="soft">{{ $t('pasted.repeat', { n: item.repeats }) }}</p>
 
@@ -209,8 +209,8 @@ function keyedIn(event: KeyboardEvent) {
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: 30px 1fr;
-  gap: 8px;
+  grid-template-columns: 34px minmax(150px, 1fr) minmax(0, 2.4fr);
+  gap: 8px 16px;
   padding: 5px 0;
   border-bottom: 1px solid var(--line);
 }
@@ -222,9 +222,19 @@ li .num {
   padding-top: 2px;
 }
 .typed {
-  display: block;
-  font-size: 0.9rem;
   overflow-wrap: anywhere;
+  color: var(--soft);
+}
+.asks .typed {
+  color: var(--ink);
+}
+@media (max-width: 640px) {
+  li {
+    grid-template-columns: 26px 1fr;
+  }
+  .what {
+    grid-column: 2;
+  }
 }
 .correct input {
   width: 100%;

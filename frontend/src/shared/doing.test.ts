@@ -66,6 +66,7 @@ describe('what was done last', () => {
 
   it('changes what a site shows', async () => {
     expect(await fetched(refreshSite)).toEqual([
+      'today',
       'roster',
       'card',
       'intake',

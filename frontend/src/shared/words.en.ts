@@ -185,7 +185,7 @@ export default {
     unsure: 'It is not known whether this was saved. Looking…',
     unexpected: 'Something went wrong. Try again in a moment.',
     again: 'Try again',
-    back: 'Back to my sites',
+    back: 'Back to Today',
     unknown: 'There is nothing at this address',
     unknownMore: 'Check it for a slip, or find the site from your list.',
     takeTheirs: 'Show what is so now',
@@ -901,6 +901,10 @@ export default {
     noRole: 'There is no role that you may give them here.',
   },
   pasted: {
+    part: {
+      asks: 'Nothing wants a decision | One line wants a decision | {n} lines want a decision',
+      will: 'Nothing will change | One line will be done | {n} lines will be done',
+    },
     title: 'A list of people',
     titleOf: 'List into {site}',
     as: 'As',

@@ -258,8 +258,10 @@ defineExpose({ focus: () => focusRow(at.value) })
       @column-resize-end="drawn"
       @column-reorder="dragged"
     >
+      <!-- The library draws a cell anew whenever its column is a new one: whoever is in it would lose the focus. -->
       <Column
         v-if="chosen"
+        v-memo="[]"
         column-key="pick"
         class="pick"
         :style="{ width: '38px' }"
@@ -288,6 +290,7 @@ defineExpose({ focus: () => focusRow(at.value) })
       <Column
         v-for="column in shownColumns"
         :key="column.key"
+        v-memo="[column.key, column.label, column.sortable, share(column)]"
         :column-key="column.key"
         :field="column.key"
         :sortable="column.sortable"

@@ -20,8 +20,14 @@ final class CoverTest extends TestCase
         $this
             ->forAll(Generators::seq(Generators::tuple($instant, $instant)), Generators::tuple($instant, $instant))
             ->then(static function (array $pairs, array $whole): void {
-                $window = static fn(array $pair): Window => new Window(min($pair), max($pair));
-                $windows = array_map($window, $pairs);
+                $window = static fn(array $pair): Window => new Window(
+                    min((int) $pair[0], (int) $pair[1]),
+                    max((int) $pair[0], (int) $pair[1]),
+                );
+                $windows = [];
+                foreach ($pairs as $pair) {
+                    $windows[] = $window($pair);
+                }
                 $whole = $window($whole);
                 $first = null;
                 for ($at = $whole->from; $at < $whole->until && null === $first; ++$at) {
