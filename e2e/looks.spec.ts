@@ -20,7 +20,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test.use({ colorScheme })
 
     test('every main view is accessible', async ({ page }) => {
-      test.setTimeout(90_000)
+      test.setTimeout(150_000)
       expectErrors(page, '422', '401')
       await page.goto('/sign-in')
       await page.getByRole('button', { name: 'Sign in' }).waitFor()

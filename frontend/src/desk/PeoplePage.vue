@@ -37,7 +37,7 @@ const { data, error, isPending, hasNextPage, fetchNextPage, isFetchingNextPage, 
   queryKey: ['directory', query],
   initialPageParam: undefined as string | undefined,
   queryFn: ({ pageParam }) =>
-    take(api.GET('/directory', { params: { query: { ...query.value, limit: 100, cursor: pageParam } as object } })),
+    take(api.GET('/directory', { params: { query: { ...query.value, limit: 60, cursor: pageParam } as object } })),
   getNextPageParam: (page) => page.next ?? undefined,
   placeholderData: keepPreviousData,
 })

@@ -211,12 +211,11 @@ li {
   display: grid;
   grid-template-columns: 34px minmax(150px, 1fr) minmax(0, 2.4fr);
   gap: 8px 16px;
-  padding: 5px 0;
+  padding: 5px 0 5px 10px;
   border-bottom: 1px solid var(--line);
 }
 li.asks {
-  border-left: 4px solid var(--brass);
-  padding-left: 6px;
+  box-shadow: inset 4px 0 var(--brass);
 }
 li .num {
   padding-top: 2px;
