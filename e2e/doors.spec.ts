@@ -6,6 +6,10 @@ const PASSWORD = 'alder-quay-demo'
 
 async function doorsOf(page: Page, title: string) {
   await page.getByRole('link', { name: title, exact: true }).click()
+  await expect(page.getByRole('heading', { name: title })).toBeVisible()
+  // On a phone the pages of a site are folded.
+  const folded = page.getByRole('button', { name: 'Pages of the site and what it is' })
+  if (await folded.isVisible()) await folded.click()
   await page.getByRole('link', { name: 'Doors', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Doors', exact: true })).toBeVisible()
 }

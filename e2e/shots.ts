@@ -21,8 +21,10 @@ const folder = 'docs/screenshots/'
 
 test('a lead tutor', async ({ page }) => {
   await signIn(page, 'mara.lindqvist')
-  await page.getByRole('link', { name: HARMONY, exact: true }).waitFor()
-  await page.screenshot({ path: folder + 'sites.png' })
+  await page.goto('/')
+  await page.getByText('people ask to be let in').waitFor()
+  await page.screenshot({ path: folder + 'today.png' })
+  await page.goto('/sites/run')
   await openSite(page, HARMONY)
   await page.screenshot({ path: folder + 'roster.png' })
   await box(page).fill('petrov')

@@ -1,0 +1,167 @@
+import { flushPromises } from '@vue/test-utils'
+import { describe, expect, it } from 'vitest'
+import { nextTick, ref } from 'vue'
+import { choose, list } from '@/testing/choose'
+import { platform, show } from '@/testing/server'
+import { queries } from '@/shared/queries'
+import { asGiven, inOrder, moved, useColumns, type RowColumn } from './columns'
+import DataRows from './DataRows.vue'
+import DayField from './DayField.vue'
+import NumberField from './NumberField.vue'
+import PickOne from './PickOne.vue'
+import Tick from './Tick.vue'
+import TimeField from './TimeField.vue'
+
+const column = (key: string, more: Partial<RowColumn> = {}): RowColumn => ({ key, label: key, weight: 1, ...more })
+const ABC = ['a', 'b', 'c'].map((key) => column(key))
+const keys = (columns: { key: string }[]) => columns.map(({ key }) => key).join('')
+
+describe('columns', () => {
+  it('stand in the order somebody wants; a new one behind the one it follows by itself', () => {
+    expect(keys(inOrder(ABC, asGiven()))).toBe('abc')
+    expect(keys(inOrder(ABC, { ...asGiven(), order: ['c', 'a'] }))).toBe('cab')
+    expect(keys(inOrder(ABC, { ...asGiven(), order: ['c', 'b'] }))).toBe('acb')
+    expect(keys(inOrder(ABC, { ...asGiven(), order: ['gone', 'b'] }))).toBe('abc')
+  })
+
+  it('are never lost nor doubled, whatever was kept', () => {
+    const some = ['a', 'b', 'c', 'x']
+    for (const one of some)
+      for (const two of some)
+        for (const three of some) {
+          const order = [...new Set([one, two, three])]
+          expect(
+            inOrder(ABC, { ...asGiven(), order })
+              .map(({ key }) => key)
+              .sort(),
+          ).toEqual(['a', 'b', 'c'])
+        }
+  })
+
+  it('move as far as there are places', () => {
+    expect([moved(['a', 'b', 'c'], 'a', 1), moved(['a', 'b', 'c'], 'a', 9), moved(['a', 'b', 'c'], 'b', -5)]).toEqual([
+      ['b', 'a', 'c'],
+      ['b', 'c', 'a'],
+      ['b', 'a', 'c'],
+    ])
+    expect(moved(['a', 'b'], 'x', 1)).toEqual(['a', 'b'])
+  })
+
+  it('are remembered, and can be had again as they were given', async () => {
+    const columns = useColumns('test', () => [column('a', { always: true }), column('b'), column('c')])
+    columns.move('c', -1)
+    columns.toggle('b')
+    columns.toggle('a')
+    columns.resize({ a: 300, c: 100 })
+    await nextTick()
+    const again = useColumns('test', () => [column('a', { always: true }), column('b'), column('c')])
+    expect(keys(again.visible.value)).toBe('ac')
+    expect(again.visible.value.map(({ weight }) => weight)).toEqual([1.5, 0.5])
+    again.reset()
+    expect([keys(again.all.value), again.changed.value]).toEqual(['abc', false])
+  })
+})
+
+describe('rows', () => {
+  const rows = ['Ann', 'Bo', 'Cy'].map((name) => ({ id: name, name }))
+  function table(more: object = {}) {
+    const columns = useColumns('rows' + Math.random(), () => [column('name', { sortable: true, always: true })])
+    return show(DataRows, {
+      props: { rows, keyOf: (row: { id: string }) => row.id, columns, name: 'People', opens: true, ...more },
+      slots: { cell: '<template #cell="{ row }">{{ row.name }}</template>' },
+    } as never).page
+  }
+  const at = (page: ReturnType<typeof table>, index: number) => page.get(`[data-row="${index}"]`)
+
+  it('are gone through by the arrows and opened by Enter, the one that has the focus', async () => {
+    const page = table()
+    expect(page.findAll('tbody tr').map((row) => row.attributes('tabindex'))).toEqual(['0', '-1', '-1'])
+    ;(at(page, 0).element as HTMLElement).focus()
+    await at(page, 0).trigger('keydown', { key: 'ArrowDown' })
+    await at(page, 0).trigger('keydown', { key: 'Enter' })
+    expect(page.emitted('open')).toEqual([[rows[1]]])
+    await at(page, 1).trigger('click')
+    expect(page.emitted('open')).toHaveLength(2)
+  })
+
+  it('are chosen by Space, in runs with Shift, and say whether they are', async () => {
+    const page = table({ chosen: new Set(['Bo']), pickName: (row: { name: string }) => 'Choose ' + row.name })
+    expect(page.findAll('tbody tr').map((row) => row.attributes('aria-selected'))).toEqual(['false', 'true', 'false'])
+    await at(page, 0).trigger('keydown', { key: ' ' })
+    await at(page, 0).trigger('keydown', { key: 'ArrowDown', shiftKey: true })
+    await page.get('input[aria-label="Choose Cy"]').trigger('change')
+    expect(page.emitted('choose')).toEqual([
+      [0, false],
+      [1, true],
+      [2, false],
+    ])
+  })
+
+  it('keep whoever is in a cell when others are chosen', async () => {
+    const page = table({ chosen: new Set<string>(), pickName: (row: { name: string }) => row.name })
+    const box = page.get('input[aria-label="Ann"]').element
+    await page.setProps({ chosen: new Set(['Ann']) } as never)
+    expect(page.get('input[aria-label="Ann"]').element).toBe(box)
+    expect((box as HTMLInputElement).checked).toBe(true)
+  })
+
+  it('are sorted by their headings', async () => {
+    const page = table({ sort: { by: 'name', up: true } })
+    expect(page.get('th').attributes('aria-sort')).toBe('ascending')
+    await page.get('th').trigger('click')
+    expect(page.emitted('sort')).toEqual([['name']])
+  })
+})
+
+describe('fields', () => {
+  it('an empty text is a choice like any other', async () => {
+    const options = ['', 'x'].map((value) => ({ value, label: value || 'any' }))
+    const { page } = show(PickOne, { props: { label: 'What', modelValue: '', options } } as never)
+    expect(list(page, 'What').text()).toBe('any')
+    await choose(page, 'What', 'x')
+    expect(page.emitted('update:modelValue')).toEqual([['x']])
+  })
+
+  it('a day is typed as people write it, and what is none stays and is said once the field is left', async () => {
+    const day = ref('')
+    queries.setQueryData(['platform'], platform)
+    const { page } = show(
+      { components: { DayField }, setup: () => ({ day }), template: '<DayField v-model="day" label="From" shown />' },
+      {},
+    )
+    const field = page.get('input')
+    await field.setValue('7 sep 2026')
+    expect(day.value).toBe('2026-09-07')
+    await field.trigger('blur')
+    expect((field.element as HTMLInputElement).value).toBe('7 Sept 2026')
+    await field.setValue('soon')
+    expect([day.value, page.find('[role=alert]').exists()]).toEqual(['soon', false])
+    await field.trigger('blur')
+    expect(page.get('[role=alert]').text()).toMatch(/^This is not a day\. Write it like \d\d\/\d\d\/\d{4}\.$/)
+    await field.setValue('')
+    expect(day.value).toBe('')
+  })
+
+  it('a time likewise', async () => {
+    const { page } = show(TimeField, { props: { label: 'At', modelValue: '09:00' } } as never)
+    await page.get('input').setValue('930')
+    expect(page.emitted('update:modelValue')).toEqual([['09:30']])
+  })
+
+  it('a number counts while it is typed, and may be none', async () => {
+    const { page } = show(NumberField, { props: { label: 'Seats', modelValue: 3 } } as never)
+    page.getComponent({ name: 'InputNumber' }).vm.$emit('input', { value: 12 })
+    page.getComponent({ name: 'InputNumber' }).vm.$emit('input', { value: undefined })
+    expect(page.emitted('update:modelValue')).toEqual([[12], [null]])
+  })
+
+  it('a tick that is not granted is drawn as it is', async () => {
+    const asked: boolean[] = []
+    const props = { modelValue: false, label: 'Tell', 'onUpdate:modelValue': (on: boolean) => asked.push(on) }
+    const { page } = show(Tick, { props } as never)
+    await page.get('input').trigger('change')
+    await flushPromises()
+    expect(asked).toEqual([true])
+    expect((page.get('input').element as HTMLInputElement).checked).toBe(false)
+  })
+})
