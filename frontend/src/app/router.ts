@@ -84,6 +84,10 @@ export const router = createRouter({
       name: 'person-history',
       component: () => import('@/desk/PersonHistoryPage.vue'),
     },
+    // Every part in every state, to be looked at while one works on them; not in what is served.
+    ...(import.meta.env.DEV
+      ? [{ path: '/parts', name: 'parts', component: () => import('./PartsPage.vue'), meta: { open: true } }]
+      : []),
     { path: '/:any(.*)*', name: 'unknown', component: () => import('./UnknownPage.vue') },
   ],
 })

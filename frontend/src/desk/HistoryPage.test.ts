@@ -34,8 +34,10 @@ async function shown(may = site.may) {
 }
 
 it('says in sentences what happened, newest first', async () => {
-  const said = (await shown()).page.findAll('li').map(read)
-  expect(said[0]).toContain('24 Nov, 08:30Mara Lindqvist undid a change of Bea da Luz (removing)')
+  const { page } = await shown()
+  expect(page.findAll('h3').map((each) => each.text())).toContain('24 Nov')
+  const said = page.findAll('li').map(read)
+  expect(said[0]).toContain('08:30Mara Lindqvist undid a change of Bea da Luz (removing)')
   expect(said[1]).toMatch(/removed Bea da Luz, who was learner.*undone/)
   expect(said[2]).toContain('made Bea da Luz learner, who was day guest')
   expect(said[3]).toContain('let Bea da Luz in as day guest')

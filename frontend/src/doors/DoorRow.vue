@@ -26,11 +26,9 @@ const next = computed(() => nextSentence(props.door, props.site.timeZone))
 const name = computed(
   () =>
     props.door.name ||
-    t(
-      props.door.kind === 'staff'
-        ? 'doors.staff'
-        : 'door.plain.' + (props.door.kind === 'request' ? 'key' : props.door.kind),
-    ),
+    t(props.door.kind === 'staff' ? 'doors.staff' : 'doors.unnamed.' + props.door.kind, {
+      role: props.roleName(props.door.terms?.role).toLowerCase(),
+    }),
 )
 const path = computed(() => ({ path: { site: props.site.id, door: props.door.id } }))
 const sure = ref(false)

@@ -15,6 +15,19 @@ const id = computed(() => props.site.id)
 const { platform, roleName } = usePlatform()
 const { doors, error, isPending, refetch } = useDoors(id)
 const { waiting } = useWaiting(id)
+/** Doors by what people do there, and apart from them what others brought; in each, what changes next comes first. */
+const GROUPS: Record<string, Door['kind'][]> = {
+  key: ['key'],
+  invitation: ['invitation'],
+  request: ['request'],
+  preview: ['preview'],
+  brought: ['staff', 'cohort', 'feed'],
+}
+const groups = computed(() =>
+  Object.entries(GROUPS)
+    .map(([group, kinds]) => ({ group, some: doors.value.filter((door) => kinds.includes(door.kind)) }))
+    .filter(({ some }) => some.length),
+)
 const draft = ref<Draft | null>(null)
 const changing = ref('')
 const inviting = ref('')
@@ -89,32 +102,35 @@ function made(door: string) {
       <WaitingList :waiting="waiting" :in-line="doors.reduce((sum, door) => sum + door.waiting, 0)" :site="site" />
       <p v-if="isPending" class="skeleton" :aria-label="$t('doors.loading')" />
       <p v-else-if="!doors.some((door) => door.set)" class="soft">{{ $t('doors.empty') }}</p>
-      <ul v-if="doors.length">
-        <template v-for="door in doors" :key="door.id">
-          <DoorRow
-            :door="door"
-            :site="site"
-            :platform="platform"
-            :role-name="roleName"
-            :on="changing === door.id || inviting === door.id"
-            @change="change(door)"
-            @copy="write({ ...draftOf(door), name: '' })"
-            @invite="inviting = inviting === door.id ? '' : door.id"
-          />
-          <li v-if="draft && changing === door.id" class="editing">
-            <DoorSentence
-              ref="editor"
-              :key="round"
-              :first="draft"
+      <section v-for="{ group, some } in groups" :key="group" :aria-labelledby="'doors-' + group">
+        <h2 :id="'doors-' + group">{{ $t('doors.groups.' + group) }}</h2>
+        <ul>
+          <template v-for="door in some" :key="door.id">
+            <DoorRow
               :door="door"
               :site="site"
               :platform="platform"
-              @close="close"
-              @made="made"
+              :role-name="roleName"
+              :on="changing === door.id || inviting === door.id"
+              @change="change(door)"
+              @copy="write({ ...draftOf(door), name: '' })"
+              @invite="inviting = inviting === door.id ? '' : door.id"
             />
-          </li>
-        </template>
-      </ul>
+            <li v-if="draft && changing === door.id" class="editing">
+              <DoorSentence
+                ref="editor"
+                :key="round"
+                :first="draft"
+                :door="door"
+                :site="site"
+                :platform="platform"
+                @close="close"
+                @made="made"
+              />
+            </li>
+          </template>
+        </ul>
+      </section>
     </div>
     <InvitePanel
       v-if="inviting && doors.find((door) => door.id === inviting)"
@@ -157,6 +173,9 @@ header {
   gap: 4px 12px;
   margin-right: auto;
   align-items: baseline;
+}
+section h2 {
+  padding-bottom: 4px;
 }
 ul {
   list-style: none;

@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import type { HistoryEntry, Standing } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
-import { day, dayAndTime, lastDay } from '@/shared/sentences'
+import { ownLocale } from '@/shared/own'
+import { day, lastDay } from '@/shared/sentences'
 import { lastDone, undo } from '@/shared/undo'
+import { grouped } from './grouped'
 
 /** Entries of a history, newest first, each with its undo where there is one. Of several sites, each says where. */
 const props = defineProps<{
@@ -60,47 +63,96 @@ function sentence(entry: HistoryEntry): string {
     after: role(data.after),
   })
 }
+/** From what to what, where it is somebody's standing that changed. */
+function turned({ data }: HistoryEntry): string {
+  const { before, after } = data as { before?: Standing | null; after?: Standing | null }
+  if (!before?.state || !after?.state || before.state === after.state) return ''
+  return t('log.turned', { before: t('state.' + before.state), after: t('state.' + after.state) })
+}
+
+const days = computed(() => grouped(props.entries, (instant) => day(instant, props.zone)))
+const timeOf = (instant: string) =>
+  new Intl.DateTimeFormat(ownLocale, { hour: '2-digit', minute: '2-digit', timeZone: props.zone }).format(
+    new Date(instant),
+  )
+const unfolded = ref(new Set<string>())
+const key = (some: HistoryEntry[]) => siteOf(some[0]!) + some[0]!.sequence
+function fold(which: string) {
+  const now = new Set(unfolded.value)
+  if (!now.delete(which)) now.add(which)
+  unfolded.value = now
+}
 const said = (entry: HistoryEntry) => `${entry.actor.name} ${sentence(entry)}`
 </script>
 
 <template>
-  <ol>
-    <li v-for="entry in entries" :key="siteOf(entry) + entry.sequence">
-      <span class="num soft">{{ entry.sequence }}</span>
-      <time class="nums" :datetime="entry.at">{{ dayAndTime(entry.at, zone) }}</time>
-      <span :class="{ gone: entry.undoneBy }"
-        ><strong>{{ entry.actor.name }}</strong> {{ sentence(entry)
-        }}<template v-if="!site && entry.site"
-          >,
-          <RouterLink :to="{ name: 'history', params: { site: entry.site.id } }">{{
-            $t('log.in', { site: entry.site.name })
-          }}</RouterLink></template
-        ></span
-      >
-      <span v-if="entry.undoneBy" class="soft">{{ $t('log.undone') }}</span>
-      <button
-        v-else-if="entry.undoable && mayUndo(entry)"
-        class="word"
-        :disabled="lastDone.busy"
-        :aria-label="`${$t('undo.undo')}: ${said(entry)}`"
-        @click="undo(siteOf(entry), entry.sequence, said(entry))"
-      >
-        {{ $t('undo.undo') }}
-      </button>
-      <slot v-else name="default" :entry="entry" />
-    </li>
-  </ol>
+  <section v-for="{ day: on, groups } in days" :key="on">
+    <h3>{{ on }}</h3>
+    <ol>
+      <template v-for="{ entries: some } in groups" :key="siteOf(some[0]!) + some[0]!.sequence">
+        <li v-if="some.length > 1" class="many">
+          <span />
+          <time class="nums" :datetime="some[0]!.at">{{ timeOf(some[0]!.at) }}</time>
+          <span
+            ><strong>{{ some[0]!.actor.name }}</strong>
+            {{ $t('log.together', { what: $t('log.verbs.' + some[0]!.code), n: $n(some.length) }) }}</span
+          >
+          <button class="word" :aria-expanded="unfolded.has(key(some))" @click="fold(key(some))">
+            {{ $t(unfolded.has(key(some)) ? 'log.fold' : 'log.unfold') }}
+          </button>
+        </li>
+        <template v-if="some.length === 1 || unfolded.has(key(some))">
+          <li v-for="entry in some" :key="siteOf(entry) + entry.sequence" :class="{ part: some.length > 1 }">
+            <span class="num soft">{{ entry.sequence }}</span>
+            <time class="nums" :datetime="entry.at">{{ timeOf(entry.at) }}</time>
+            <span :class="{ gone: entry.undoneBy }"
+              ><strong>{{ entry.actor.name }}</strong> {{ sentence(entry)
+              }}<template v-if="!site && entry.site"
+                >,
+                <RouterLink :to="{ name: 'history', params: { site: entry.site.id } }">{{
+                  $t('log.in', { site: entry.site.name })
+                }}</RouterLink></template
+              >
+              <span v-if="turned(entry)" class="soft turned"> {{ turned(entry) }}</span></span
+            >
+            <span v-if="entry.undoneBy" class="soft">{{ $t('log.undone') }}</span>
+            <button
+              v-else-if="entry.undoable && mayUndo(entry)"
+              class="word"
+              :disabled="lastDone.busy"
+              :aria-label="`${$t('undo.undo')}: ${said(entry)}`"
+              @click="undo(siteOf(entry), entry.sequence, said(entry))"
+            >
+              {{ $t('undo.undo') }}
+            </button>
+            <slot v-else name="default" :entry="entry" />
+          </li>
+        </template>
+      </template>
+    </ol>
+  </section>
 </template>
 
 <style scoped>
+h3 {
+  font-size: 0.95rem;
+  color: var(--soft);
+  padding: 8px 4px 2px;
+}
+.part {
+  background: var(--hover);
+}
+.turned {
+  white-space: nowrap;
+}
 ol {
   list-style: none;
-  margin: 8px 0 14px;
+  margin: 0 0 10px;
   padding: 0;
 }
 li {
   display: grid;
-  grid-template-columns: 40px 110px 1fr auto;
+  grid-template-columns: 44px 50px 1fr auto;
   gap: 14px;
   padding: 5px 4px;
   border-bottom: 1px solid var(--line);

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { PersonPage } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
-import { outlookSentence } from '@/shared/sentences'
+import { courseSentence } from '@/shared/sentences'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import TermsStrip, { type Span } from './TermsStrip.vue'
 
@@ -47,7 +47,7 @@ const span = computed<Span>(() => {
       </div>
       <div>
         <TermsStrip :stretches="each.stretches" :span="span" :zone="each.site.timeZone" />
-        <p class="soft small">{{ outlookSentence(each.stretches, each.site.timeZone, roleName) }}</p>
+        <p class="soft small">{{ courseSentence(each.stretches, each.site.timeZone, roleName) }}</p>
       </div>
     </article>
     <p v-if="page.elsewhere" class="soft">{{ $t('person.elsewhere', { n: page.elsewhere }, page.elsewhere) }}</p>

@@ -4,6 +4,7 @@ import { setPlatformClock } from './clock'
 import { ownZone } from './own'
 import {
   causeSentence,
+  courseSentence,
   day,
   dayAndTime,
   doorSentence,
@@ -167,5 +168,24 @@ describe('a cause', () => {
     expect(say('blocked', values, 'look-only')).toBe(say('blocked', values, 'no'))
     expect(say('let-in', values, 'enter', 'you')).not.toBe(say('let-in', values, 'enter', 'staff'))
     expect(say('let-in', values, 'enter')).toContain('the learner')
+  })
+})
+
+describe('how somebody was and will be somewhere', () => {
+  const stretch = (state: string, from: string, until: string | null) =>
+    ({ state, from: from + 'T00:00:00Z', until: until && until + 'T00:00:00Z', role: 'learner' }) as Stretch
+  const said = (...all: Stretch[]) => courseSentence(all, 'UTC', role)
+
+  it('says what is past in the past, and what follows as it will be', () => {
+    const waited = stretch('upcoming', '2026-09-01', '2026-09-09')
+    expect(said(waited, stretch('current', '2026-09-09', null))).toMatch(/^Came 9 Sept\. Current/)
+    expect(said(waited, stretch('current', '2026-09-09', '2026-10-01'), stretch('removed', '2026-10-01', null))).toBe(
+      'Came 9 Sept. Removed.',
+    )
+    expect(said(stretch('upcoming', '2026-11-01', '2026-12-01'), stretch('current', '2026-12-01', null))).toMatch(
+      /^Upcoming .*until 30 Nov, then current/,
+    )
+    expect(said(stretch('current', '2026-09-01', '2026-10-01'))).toBe('Came 1 Sept.')
+    expect(said()).toBe('Not in this site.')
   })
 })

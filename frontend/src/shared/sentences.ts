@@ -106,6 +106,21 @@ export function outlookSentence(stretches: Stretch[], zone: string, roleName: Ro
   return said ? said[0]!.toUpperCase() + said.slice(1) + '.' : t('outlook.none')
 }
 
+/** How somebody was and will be somewhere: what is past in the past ("Came 9 Sept."), then what follows from now on. */
+export function courseSentence(stretches: Stretch[], zone: string, roleName: RoleName, now = platformNow()): string {
+  const over = (each: Stretch) => !!each.until && new Date(each.until) <= now
+  const came = stretches.find(
+    (each) => ['current', 'paused'].includes(each.state) && (!each.from || new Date(each.from) <= now),
+  )
+  const rest = stretches.filter((each) => !over(each))
+  return [
+    came?.from ? t('outlook.came', { day: day(came.from, zone, now) }) : '',
+    rest.length || !came ? outlookSentence(rest, zone, roleName) : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
 export function doorSentence(kind: string, name: string): string {
   return t('door.' + kind, { name })
 }

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { mint } from './theme'
 
@@ -75,4 +75,15 @@ describe('the colours of the controls', () => {
     })
     expect(leaves(own).filter(([, value]) => value === '')).toEqual([])
   })
+})
+
+it('every part of the library that is used here has its look', () => {
+  const root = 'frontend/src/'
+  const sources = readdirSync(root, { recursive: true, encoding: 'utf8' }).filter((file) => /\.(vue|ts)$/.test(file))
+  const used = sources.flatMap((file) =>
+    [...readFileSync(root + file, 'utf8').matchAll(/from 'primevue\/([a-z]+)'/g)].map((found) => found[1]!),
+  )
+  const looks = Object.keys((own as { components: object }).components)
+  const without = ['column', 'config', 'menuitem']
+  expect([...new Set(used)].filter((part) => !looks.includes(part) && !without.includes(part))).toEqual([])
 })

@@ -1,8 +1,57 @@
 import { definePreset } from '@primeuix/themes'
-import Aura from '@primeuix/themes/aura'
+import base from '@primeuix/themes/aura/base'
+import autocomplete from '@primeuix/themes/aura/autocomplete'
+import badge from '@primeuix/themes/aura/badge'
+import button from '@primeuix/themes/aura/button'
+import checkbox from '@primeuix/themes/aura/checkbox'
+import chip from '@primeuix/themes/aura/chip'
+import datatable from '@primeuix/themes/aura/datatable'
+import datepicker from '@primeuix/themes/aura/datepicker'
+import iconfield from '@primeuix/themes/aura/iconfield'
+import inputnumber from '@primeuix/themes/aura/inputnumber'
+import inputtext from '@primeuix/themes/aura/inputtext'
+import menu from '@primeuix/themes/aura/menu'
+import message from '@primeuix/themes/aura/message'
+import popover from '@primeuix/themes/aura/popover'
+import progressbar from '@primeuix/themes/aura/progressbar'
+import radiobutton from '@primeuix/themes/aura/radiobutton'
+import ripple from '@primeuix/themes/aura/ripple'
+import select from '@primeuix/themes/aura/select'
+import skeleton from '@primeuix/themes/aura/skeleton'
+import tag from '@primeuix/themes/aura/tag'
+import textarea from '@primeuix/themes/aura/textarea'
+import virtualscroller from '@primeuix/themes/aura/virtualscroller'
+
+/** Of the library's own look only what its parts that are used here need. */
+const aura = {
+  ...base,
+  components: {
+    autocomplete,
+    badge,
+    button,
+    checkbox,
+    chip,
+    datatable,
+    datepicker,
+    iconfield,
+    inputnumber,
+    inputtext,
+    menu,
+    message,
+    popover,
+    progressbar,
+    radiobutton,
+    ripple,
+    select,
+    skeleton,
+    tag,
+    textarea,
+    virtualscroller,
+  },
+}
 
 /** Paper, spruce ink, mint, brass and clay as PrimeVue's tokens; our own styles take the same colours from look.css. */
-export const mint = definePreset(Aura, {
+export const mint = definePreset(aura, {
   primitive: {
     borderRadius: { none: '0', xs: '2px', sm: '3px', md: '4px', lg: '6px', xl: '8px' },
     spruce: {

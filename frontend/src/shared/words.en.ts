@@ -1783,6 +1783,7 @@ export default {
     then: 'then ',
     open: ' to the end of the site',
     none: 'Not in this site.',
+    came: 'Came {day}.',
   },
   changeList: {
     title: {
@@ -1939,6 +1940,21 @@ export default {
     asAdmin: 'You have no role in this site. As an administrator you can open its roster.',
   },
   doors: {
+    unnamed: {
+      key: 'A key for the role {role}',
+      invitation: 'Invitations for the role {role}',
+      request: 'Requests for the role {role}',
+      preview: 'A look inside',
+      cohort: 'Cohorts',
+      feed: 'Feeds',
+    },
+    groups: {
+      key: 'With a key',
+      invitation: 'By invitation',
+      request: 'On request',
+      preview: 'Just looking',
+      brought: 'Let in by staff, cohorts and feeds',
+    },
     title: 'Doors',
     loading: 'Fetching the doors…',
     empty:
@@ -2353,6 +2369,10 @@ export default {
     join: 'Sites to join',
   },
   log: {
+    together: '{what}, {n} people',
+    unfold: 'Show each',
+    fold: 'Fold',
+    turned: '{before} → {after}',
     title: 'History',
     find: 'Names in it',
     any: 'any entry',

@@ -8,6 +8,8 @@ Object.defineProperty(navigator, 'languages', { value: ['en-GB'] })
 // jsdom has no media queries.
 window.matchMedia ??= (query: string) =>
   ({ matches: false, media: query, addEventListener() {}, removeEventListener() {} }) as unknown as MediaQueryList
+// Nor does it scroll.
+Element.prototype.scrollIntoView ??= () => {}
 config.global.plugins = [words, PrimeVue]
 enableAutoUnmount(afterEach)
 afterEach(() => vi.unstubAllGlobals())

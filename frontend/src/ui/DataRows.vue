@@ -282,7 +282,7 @@ defineExpose({ focus: () => focusRow(at.value) })
             ><Tick
               :model-value="chosen.has(keyOf(data))"
               :label="pickName?.(data)"
-              tabindex="-1"
+              :tabindex="-1"
               @update:model-value="$emit('choose', index, withShift)"
           /></span>
         </template>

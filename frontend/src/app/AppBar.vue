@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useI18n } from 'vue-i18n'
+import { useRoute } from 'vue-router'
+import { me } from '@/shared/me'
+import FindOrDo from './FindOrDo.vue'
+import PersonMenu from './PersonMenu.vue'
+
+/** The one bar on top: mark, the rooms as words, the box that finds or does, and what is one's own. */
+defineEmits<{ signOut: []; keys: [] }>()
+const { t } = useI18n()
+const route = useRoute()
+/** With what their addresses begin with. */
+const rooms = computed(() => [
+  { to: '/', on: '', words: t('today.title') },
+  { to: '/sites', on: '/sites', words: t('app.sites') },
+  ...(me.value?.mayMakeSites
+    ? [
+        { to: '/people', on: '/people', words: t('app.people') },
+        { to: '/changes', on: '/changes', words: t('app.changeLists') },
+        { to: '/messages', on: '/messages', words: t('app.messages') },
+        { to: '/access-check', on: '/access-check', words: t('app.accessCheck') },
+        { to: '/rules', on: '/rules', words: t('app.rules') },
+      ]
+    : []),
+])
+</script>
+
+<template>
+  <header class="bar no-print">
+    <RouterLink to="/" class="mark"
+      ><img src="/mark.svg" alt="" width="24" height="24" /><span>{{ $t('app.name') }}</span></RouterLink
+    >
+    <nav :aria-label="$t('app.rooms')">
+      <RouterLink
+        v-for="{ to, words, on } in rooms"
+        :key="to"
+        :to="to"
+        :class="{ on: on ? route.path.startsWith(on) : route.path === to }"
+        >{{ words }}</RouterLink
+      >
+    </nav>
+    <FindOrDo @sign-out="$emit('signOut')" @keys="$emit('keys')" />
+    <PersonMenu :rooms="rooms" @keys="$emit('keys')" @sign-out="$emit('signOut')" />
+  </header>
+</template>
+
+<style>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  padding: 6px 20px;
+  border-bottom: 1px solid var(--line);
+  background: var(--sheet);
+  min-height: 48px;
+}
+.bar nav {
+  display: flex;
+  gap: 14px;
+}
+.bar nav a,
+.bar .word {
+  white-space: nowrap;
+}
+.bar nav a {
+  text-decoration: none;
+  color: var(--ink);
+  padding: 4px 2px;
+  border-bottom: 2px solid transparent;
+  font-weight: 600;
+}
+.bar nav a.on {
+  border-color: var(--spruce);
+}
+.mark {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  font-family: var(--title);
+  font-weight: 700;
+  font-size: 1.1rem;
+  color: var(--ink);
+  text-decoration: none;
+  white-space: nowrap;
+}
+@media (max-width: 640px) {
+  .bar nav {
+    display: none;
+  }
+  .bar {
+    gap: 10px;
+    padding: 6px 10px;
+  }
+  .mark span {
+    position: absolute;
+    clip-path: inset(50%);
+  }
+  .bar .finder {
+    flex: 1;
+  }
+}
+</style>
