@@ -15,7 +15,7 @@ const props = defineProps<{
   site?: string
   mayUndo: (entry: HistoryEntry) => boolean
 }>()
-const { t } = useI18n()
+const { t, te } = useI18n()
 const { roleName } = usePlatform()
 const siteOf = (entry: HistoryEntry) => props.site ?? entry.site?.id ?? ''
 
@@ -70,7 +70,9 @@ function turned({ data }: HistoryEntry): string {
   return t('log.turned', { before: t('state.' + before.state), after: t('state.' + after.state) })
 }
 
-const days = computed(() => grouped(props.entries, (instant) => day(instant, props.zone)))
+/** Of several people the same may be said in one line, where it has a name. */
+const joins = (entry: HistoryEntry) => entry.person !== null && te('log.verbs.' + entry.code)
+const days = computed(() => grouped(props.entries, (instant) => day(instant, props.zone), joins))
 const timeOf = (instant: string) =>
   new Intl.DateTimeFormat(ownLocale, { hour: '2-digit', minute: '2-digit', timeZone: props.zone }).format(
     new Date(instant),

@@ -12,8 +12,14 @@ export interface Day {
   groups: Together[]
 }
 
-/** Entries as they come, by day, and those that belong together as one. Their order stays. */
-export function grouped(entries: readonly HistoryEntry[], dayOf: (instant: string) => string): Day[] {
+/**
+ * Entries as they come, by day, and those that belong together as one, of the kinds that join. Their order stays.
+ */
+export function grouped(
+  entries: readonly HistoryEntry[],
+  dayOf: (instant: string) => string,
+  joins: (entry: HistoryEntry) => boolean = () => true,
+): Day[] {
   const days: Day[] = []
   for (const entry of entries) {
     const day = dayOf(entry.at)
@@ -22,6 +28,7 @@ export function grouped(entries: readonly HistoryEntry[], dayOf: (instant: strin
     const before = groups.at(-1)?.entries[0]
     const same =
       before &&
+      joins(entry) &&
       before.at === entry.at &&
       before.code === entry.code &&
       before.actor.id === entry.actor.id &&
