@@ -80,7 +80,7 @@ defineExpose({ focus: () => nameField.value?.$el.focus() })
   line-height: 2.5;
   max-width: 1000px;
 }
-.flow :deep(select),
+.flow :deep(.p-select),
 .flow :deep(input:not([type='checkbox'])),
 .head input {
   border-width: 0 0 2px;
@@ -90,8 +90,10 @@ defineExpose({ focus: () => nameField.value?.$el.focus() })
   height: 30px;
   margin: 0 3px;
 }
-.flow :deep(select) {
-  field-sizing: content;
+.flow :deep(.p-select) {
+  vertical-align: middle;
+  line-height: 1.3;
+  height: 32px;
 }
 .flow :deep(.line) {
   display: inline;
@@ -100,9 +102,6 @@ defineExpose({ focus: () => nameField.value?.$el.focus() })
 .flow :deep(.line label) {
   white-space: nowrap;
   margin: 0 3px;
-}
-.flow :deep(.tiny) {
-  width: 58px;
 }
 textarea {
   width: 100%;

@@ -145,6 +145,7 @@ h3 {
   background: var(--hover);
 }
 .turned {
+  margin-left: 8px;
   white-space: nowrap;
 }
 ol {
