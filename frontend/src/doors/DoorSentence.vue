@@ -95,6 +95,9 @@ defineExpose({ focus: () => nameField.value?.$el.focus() })
   line-height: 1.3;
   height: 32px;
 }
+.flow :deep(.p-select-label.p-placeholder) {
+  color: var(--soft);
+}
 .flow :deep(.line) {
   display: inline;
   margin-right: 6px;
