@@ -292,6 +292,7 @@ test('the doors of a site can be kept by keyboard and read by a screen reader', 
   await signIn(page, 'mara.lindqvist')
   await openSite(page, HARMONY)
   await page.getByRole('link', { name: 'Doors', exact: true }).press('Enter')
+  await expect(door(page, 'Late joiners')).toBeVisible()
   await expectAccessible(page)
   await door(page, 'Late joiners').getByRole('button', { name: 'Shut' }).press('Enter')
   await expect(strip(page)).toContainText('Late joiners is shut.')

@@ -100,7 +100,7 @@ function made(door: string) {
         @made="made"
       />
       <WaitingList :waiting="waiting" :in-line="doors.reduce((sum, door) => sum + door.waiting, 0)" :site="site" />
-      <p v-if="isPending" class="skeleton" :aria-label="$t('doors.loading')" />
+      <p v-if="isPending" class="skeleton" role="status" :aria-label="$t('doors.loading')" />
       <p v-else-if="!doors.some((door) => door.set)" class="soft">{{ $t('doors.empty') }}</p>
       <section v-for="{ group, some } in groups" :key="group" :aria-labelledby="'doors-' + group">
         <h2 :id="'doors-' + group">{{ $t('doors.groups.' + group) }}</h2>
