@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs'
 import { gzipSync } from 'node:zlib'
 
 // Joining should weigh 150; it does when sentences and the bar come with the pages that need them.
-const BOUNDS = { join: 220, code: 330, fonts: 120 }
+const BOUNDS = { joining: 220, roster: 330, fonts: 120 }
 const folder = new URL('../public/build/', import.meta.url)
 const manifest = JSON.parse(readFileSync(new URL('.vite/manifest.json', folder)))
 
@@ -30,8 +30,8 @@ const weight = (some) =>
   kilobytes(
     [...some].reduce((sum, file) => sum + gzipSync(readFileSync(new URL(file, folder)), { level: 5 }).length, 0),
   )
-const code = weight(files)
-const join = weight(filesOf('src/doors/JoinPage.vue'))
+const roster = weight(files)
+const joining = weight(filesOf('src/doors/JoinPage.vue'))
 
 // Of each family a browser fetches the files whose letters are on the page: for our names that is latin and latin-ext.
 const css = [...files]
@@ -41,12 +41,12 @@ const css = [...files]
 const fonts = new Set([...css.matchAll(/url\(\/?([^)]*?-latin(?:-ext)?-[^)]*?\.woff2)\)/g)].map(([, file]) => file))
 const fontBytes = kilobytes([...fonts].reduce((sum, file) => sum + readFileSync(new URL(file, folder)).length, 0))
 
-if (process.argv.includes('--json')) console.log(JSON.stringify({ join, code, fonts: fontBytes, bounds: BOUNDS }))
+if (process.argv.includes('--json')) console.log(JSON.stringify({ joining, roster, fonts: fontBytes, bounds: BOUNDS }))
 else {
   console.log(
-    `joining: ${join} kB of script and style (bound ${BOUNDS.join}); first load of the roster: ${code} kB ` +
-      `(bound ${BOUNDS.code}), ${fontBytes} kB of fonts (bound ${BOUNDS.fonts})`,
+    `joining: ${joining} kB of script and style (bound ${BOUNDS.joining}); first load of the roster: ${roster} kB ` +
+      `(bound ${BOUNDS.roster}), ${fontBytes} kB of fonts (bound ${BOUNDS.fonts})`,
   )
   for (const font of fonts) console.log(`  ${kilobytes(readFileSync(new URL(font, folder)).length)} kB ${font}`)
 }
-if (join > BOUNDS.join || code > BOUNDS.code || fontBytes > BOUNDS.fonts) process.exitCode = 1
+if (joining > BOUNDS.joining || roster > BOUNDS.roster || fontBytes > BOUNDS.fonts) process.exitCode = 1
