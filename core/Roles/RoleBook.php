@@ -58,6 +58,17 @@ final readonly class RoleBook
         );
     }
 
+    /** @return list<string> codes of the roles that let a person do something: a role may take it from some */
+    public function letting(Person $person, Permission $permission): array
+    {
+        return array_keys(
+            array_filter(
+                $this->roles,
+                static fn(Role $role): bool => \in_array($permission, $role->permissionsOf($person), true),
+            ),
+        );
+    }
+
     /**
      * The union of what roles let a person do.
      *

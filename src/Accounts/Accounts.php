@@ -133,7 +133,7 @@ final readonly class Accounts
     /** @return list<string> codes of the divisions of sites the caller lets people into */
     public function lettingInto(Caller $caller): array
     {
-        $roles = $this->roles->book()->holdersOf(Permission::LetIn);
+        $roles = $this->roles->letting($caller, Permission::LetIn);
 
         return $this->standings->divisionsOf($caller->id, $roles, $this->clock->instant());
     }

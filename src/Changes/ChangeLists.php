@@ -230,7 +230,7 @@ final readonly class ChangeLists
         $lists = $this->lists->list(
             $filter,
             $caller,
-            $this->roles->book()->holdersOf(Permission::LetIn),
+            $this->roles->letting($caller, Permission::LetIn),
             $this->clock->instant(),
             Cursor::read($filter->cursor, 'changeLists', 'du'),
             self::PAGE + 1,

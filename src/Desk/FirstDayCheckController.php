@@ -13,6 +13,7 @@ use MintDoor\Core\Time\NotADay;
 use MintDoor\Core\Time\Time;
 use MintDoor\Desk\Repository\FirstDay;
 use MintDoor\Desk\Repository\SiteList;
+use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
@@ -95,7 +96,7 @@ final readonly class FirstDayCheckController
         $now = $this->clock->instant();
         $book = $this->roles->book();
         $rows = $instants = [];
-        foreach ($this->sites->runBy($caller->id, $book->holdersOf(Permission::LetIn), $now) as $row) {
+        foreach ($this->sites->runBy($caller->id, $this->roles->letting($caller, Permission::LetIn), $now) as $row) {
             $rows[$row->id('id')] = $row;
             $instants[$row->id('id')] = $this->instant($moment, new \DateTimeZone($row->string('time_zone')));
         }
@@ -105,7 +106,7 @@ final readonly class FirstDayCheckController
             $firstDayCheck = FirstDayCheck::at($instants[$id], SiteRow::site($row), $book, $alike[$id] ?? []);
             $standing = (new Access($book))->standing(
                 new Timeline([SegmentRow::segment($row)]),
-                Gate::person($caller),
+                PersonRow::caller($caller),
                 $now,
                 $caller->administers($row->string('division_code')),
                 SiteRow::site($row),

@@ -76,7 +76,7 @@ final readonly class HistoryQuery
         $lines = $this->pages->ofPerson(
             $person,
             $caller,
-            $this->roles->book()->holdersOf(Permission::SeeHistory),
+            $this->roles->letting($caller, Permission::SeeHistory),
             $filter,
             self::fromInUtc($filter),
             self::untilInUtc($filter),

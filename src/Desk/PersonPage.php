@@ -16,7 +16,6 @@ use MintDoor\People\Repository\Labels;
 use MintDoor\People\Repository\PersonNotes;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
-use MintDoor\Roster\Gate;
 use MintDoor\Roster\PersonGate;
 use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\Repository\Standings;
@@ -61,7 +60,7 @@ final readonly class PersonPage
         $all = $this->standings->everywhere(
             $personId,
             $caller->id,
-            $this->roles->book()->holdersOf(Permission::LetIn),
+            $this->roles->letting($caller, Permission::LetIn),
             $now,
         );
         $sites = $this->sites($all, $person, $caller, $now);
@@ -142,7 +141,7 @@ final readonly class PersonPage
                 StandingShown::of($timeline->at($now), $book),
                 $this->reasons->forStaff(
                     $access->reason($timeline, $person, $site, $now),
-                    $access->standing(new Timeline([]), Gate::person($caller), $now, true, $site),
+                    $access->standing(new Timeline([]), PersonRow::caller($caller), $now, true, $site),
                 ),
                 Stretch::all($timeline->segments, $book),
             );

@@ -7,6 +7,7 @@ namespace MintDoor\Desk;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Enrollment;
+use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Entity\Section;
 use MintDoor\Roster\Gate;
@@ -150,7 +151,7 @@ final readonly class SiteController
         }
         $reason = (new Access($this->roles->book()))->reason(
             ($access->enrollment ?? new Enrollment())->timeline(),
-            Gate::person($access->caller),
+            PersonRow::caller($access->caller),
             $access->site,
             $access->now,
         );

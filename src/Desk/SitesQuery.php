@@ -8,8 +8,8 @@ use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Desk\Repository\SiteList;
+use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
-use MintDoor\Roster\Gate;
 use MintDoor\Roster\ReasonJson;
 use MintDoor\Roster\Repository\Counts;
 use MintDoor\Roster\Repository\Standings;
@@ -44,7 +44,7 @@ final readonly class SitesQuery
                 'Only administrators see all sites. Yours are under Sites I run and Sites I am in.'
             );
         }
-        $runs = $this->roles->book()->holdersOf(Permission::LetIn);
+        $runs = $this->roles->letting($caller, Permission::LetIn);
         $remembered = $now - self::REMEMBERED;
         $page = $this->sites->page($caller, $filter, $runs, $now, $remembered);
         $rows = $page->rows;
@@ -84,7 +84,7 @@ final readonly class SitesQuery
         foreach ($sites as $row) {
             $site = SiteRow::site($row);
             $timeline = new Timeline($own[$site->id] ?? []);
-            $reason = $access->reason($timeline, Gate::person($caller), $site, $now);
+            $reason = $access->reason($timeline, PersonRow::caller($caller), $site, $now);
             $mine[$site->id] = new OwnStanding(
                 StandingShown::of($timeline->at($now), $this->roles->book()),
                 $this->reasons->forThePerson($reason),

@@ -58,7 +58,7 @@ final readonly class TodayQuery
     public function of(Caller $caller): TodayAnswer
     {
         $now = $this->clock->instant();
-        $scope = new TodayScope($caller, $this->roles->book(), $now);
+        $scope = new TodayScope($caller, $this->roles, $now);
         $seen = $this->rows->seenAt($caller->id);
         $since = max($seen ?? $now - self::NEWS * self::DAY, $now - self::NEWS_MOST * self::DAY);
 
@@ -89,7 +89,7 @@ final readonly class TodayQuery
                 self::some('offer', $this->rows->offers($scope), $number),
                 self::some('bounced', $this->rows->bounced($scope, $back), $id),
                 self::some('invitation', $unanswered, $id),
-                self::some('draft', $this->rows->begun($caller->id, $begun), $id),
+                self::some('draft', $this->rows->begun($scope, $begun), $id),
             ]),
         );
     }

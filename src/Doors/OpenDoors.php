@@ -11,6 +11,7 @@ use MintDoor\Core\Roster\DoorKind;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Doors\Repository\DoorKeys;
 use MintDoor\Doors\Repository\SentenceDoors;
+use MintDoor\People\PersonRow;
 use MintDoor\People\Repository\People;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Entity\Section;
@@ -80,7 +81,7 @@ final readonly class OpenDoors
             $admission = $doorman->admit(
                 $door->terms(),
                 SiteRow::site($row),
-                Gate::person($caller),
+                PersonRow::caller($caller),
                 $address,
                 $here,
                 $now,
@@ -191,7 +192,7 @@ final readonly class OpenDoors
     private function mine(Caller $caller, array $only = []): array
     {
         $now = $this->clock->instant();
-        $keepers = $this->roles->book()->holdersOf(Permission::KeepDoors);
+        $keepers = $this->roles->letting($caller, Permission::KeepDoors);
         $items = $at = [];
         foreach ($this->open->keyDoorsOf($caller->id, $keepers, $now) as $door) {
             if ([] !== $only && !\in_array($door->id, $only, true)) {

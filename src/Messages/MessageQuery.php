@@ -33,7 +33,7 @@ final readonly class MessageQuery
         $rows = $this->messages->list(
             $filter,
             $caller,
-            $this->writers(),
+            $this->writers($caller),
             $this->clock->instant(),
             null === $cursor ? null : (string) $cursor->values[0],
             self::PAGE + 1,
@@ -54,12 +54,12 @@ final readonly class MessageQuery
      */
     public function some(array $ids, Caller $caller): array
     {
-        return $this->messages->some($ids, $caller, $this->writers(), $this->clock->instant());
+        return $this->messages->some($ids, $caller, $this->writers($caller), $this->clock->instant());
     }
 
-    /** @return list<string> codes of the roles that write to people of a site */
-    private function writers(): array
+    /** @return list<string> codes of the roles in which the caller writes to people of a site */
+    private function writers(Caller $caller): array
     {
-        return $this->roles->book()->holdersOf(Permission::WriteToPeople);
+        return $this->roles->letting($caller, Permission::WriteToPeople);
     }
 }

@@ -9,6 +9,7 @@ use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\People\PersonVisibility;
 use MintDoor\Core\People\Reach;
 use MintDoor\Core\Time\Time;
+use MintDoor\Shared\Caller;
 use MintDoor\Shared\Named;
 use MintDoor\Shared\Row;
 
@@ -38,6 +39,18 @@ final class PersonRow
             $row->string('person_division'),
             $row->intOrNull('level'),
             $row->instantOrNull('closed_from') ?? Time::FOREVER,
+        );
+    }
+
+    /** The caller as the rules see them. */
+    public static function caller(Caller $caller): Person
+    {
+        return new Person(
+            $caller->id,
+            PersonKind::from($caller->kind),
+            $caller->division,
+            $caller->level,
+            $caller->accountClosedFrom,
         );
     }
 

@@ -8,8 +8,10 @@ use MintDoor\Core\Roles\Limits;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
+use MintDoor\People\PersonRow;
 use MintDoor\People\RolesThatLetIn;
 use MintDoor\Roles\Repository\RuleBooks;
+use MintDoor\Shared\Caller;
 use Symfony\Contracts\Service\ResetInterface;
 
 /** The rules as the platform has set them; read once a request, and again when they turn out to have changed. */
@@ -105,8 +107,14 @@ final class Roles implements ResetInterface, RolesThatLetIn
         return 'mint-door.rules.'.$this->books->database().'.'.$version.'.'.$madeAt;
     }
 
-    public function rolesThatLetIn(): array
+    public function rolesThatLetIn(Caller $caller): array
     {
-        return $this->book()->holdersOf(Permission::LetIn);
+        return $this->letting($caller, Permission::LetIn);
+    }
+
+    /** @return list<string> codes of the roles in which the caller may do something */
+    public function letting(Caller $caller, Permission $permission): array
+    {
+        return $this->book()->letting(PersonRow::caller($caller), $permission);
     }
 }

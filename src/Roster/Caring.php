@@ -199,7 +199,7 @@ final readonly class Caring
                 : $this->standings->shared(
                     array_map(strval(...), array_keys($byId)),
                     $caller->id,
-                    $this->roles->book()->holdersOf(Permission::LetIn),
+                    $this->roles->letting($caller, Permission::LetIn),
                     $now,
                 );
         $bySite = [];

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
-use MintDoor\Core\People\Person;
-use MintDoor\Core\People\PersonKind;
 use MintDoor\Core\Roles\Standing;
 use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Timeline;
 use MintDoor\Core\Sites\Site;
+use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Standings;
 use MintDoor\Shared\Caller;
@@ -102,21 +101,15 @@ final readonly class Gate
             $site,
             $row,
             $caller,
-            (new Access($this->roles->book()))->standing($timeline, self::person($caller), $now, $administrator, $site),
+            (new Access($this->roles->book()))->standing(
+                $timeline,
+                PersonRow::caller($caller),
+                $now,
+                $administrator,
+                $site
+            ),
             $segment,
             $now,
-        );
-    }
-
-    /** The caller as the rules see them. */
-    public static function person(Caller $caller): Person
-    {
-        return new Person(
-            $caller->id,
-            PersonKind::from($caller->kind),
-            $caller->division,
-            $caller->level,
-            $caller->accountClosedFrom,
         );
     }
 }

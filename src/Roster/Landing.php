@@ -8,6 +8,7 @@ use MintDoor\Core\Roster\Access;
 use MintDoor\Core\Roster\Entry;
 use MintDoor\Core\Roster\Grant;
 use MintDoor\Core\Roster\Phase;
+use MintDoor\People\PersonRow;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Repository\Enrollments;
 use MintDoor\Roster\Repository\Sections;
@@ -39,7 +40,7 @@ final readonly class Landing
         $enrollment = $access->enrollment ?? $this->enrollments->of($site, $caller->id);
         $reason = (new Access($this->roles->book()))->reason(
             $enrollment->timeline(),
-            Gate::person($access->caller),
+            PersonRow::caller($access->caller),
             $access->site,
             $access->now,
             $enrollment,

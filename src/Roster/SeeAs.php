@@ -116,7 +116,7 @@ final readonly class SeeAs
             ),
         ]);
 
-        return $this->access($own, $caller, Gate::person($caller), $enrollment, $seenAs);
+        return $this->access($own, $caller, PersonRow::caller($caller), $enrollment, $seenAs);
     }
 
     private function person(SiteAccess $own, string $id, string $seenAs): SiteAccess

@@ -1,6 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { findOutWhoIAm, me } from '@/shared/me'
 import { keepGoing } from '@/shared/onTheWay'
+import { allWords } from '@/shared/words'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -96,7 +97,7 @@ keepGoing(router)
 
 router.beforeEach(async (to) => {
   if (to.meta.open) return true
-  const known = me.value === undefined ? await findOutWhoIAm() : me.value
+  const [known] = await Promise.all([me.value === undefined ? findOutWhoIAm() : me.value, allWords()])
   if (known?.mustChange && to.name !== 'password') return { name: 'password' }
   return known ? true : { name: 'sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } }
 })

@@ -58,7 +58,7 @@ const { invited, look, joined, refusal, zone, you, invitation, closed, asks, ove
         </section>
 
         <section v-else-if="over === 'withdrawn' || over === 'lapsed'">
-          <p class="callout">{{ $t('doors.invite.state.' + over) }}. {{ $t('join.next.ask-lead') }}</p>
+          <p class="callout">{{ $t('join.over.' + over) }} {{ $t('join.next.ask-lead') }}</p>
         </section>
 
         <section v-else-if="step === 'closed'">

@@ -1,5 +1,5 @@
 import { createI18n } from 'vue-i18n'
-import en from './words.en'
+import en from './words.first.en'
 
 export const words = createI18n({
   legacy: false,
@@ -9,6 +9,24 @@ export const words = createI18n({
   missingWarn: false,
   fallbackWarn: false,
 })
+
+let rest: Promise<void> | undefined
+
+/**
+ * The sentences of all other pages, once. Who only signs in or joins does not load them.
+ *
+ * @throws when they cannot be loaded; the next call tries again
+ */
+export function allWords(): Promise<void> {
+  rest ??= import('./words.en').then(
+    (loaded) => words.global.mergeLocaleMessage('en', loaded.default),
+    (error: unknown) => {
+      rest = undefined
+      throw error
+    },
+  )
+  return rest
+}
 
 /** A sentence of the catalogue, outside components. */
 export const t = words.global.t as (key: string, values?: Record<string, unknown>, plural?: number) => string

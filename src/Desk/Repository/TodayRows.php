@@ -79,8 +79,8 @@ final class TodayRows extends BaseRepository
         );
     }
 
-    /** @return list<Row> lists of their own that they began and did not finish, the last first */
-    public function begun(string $person, int $since): array
+    /** @return list<Row> lists of their own that they began and could finish, the last first */
+    public function begun(TodayScope $scope, int $since): array
     {
         return $this->rows(
             "SELECT l.id, s.id AS site_id, s.title AS site_title, s.time_zone, NULL AS person_id, NULL AS person_name,
@@ -89,9 +89,10 @@ final class TodayRows extends BaseRepository
              FROM change_list l
              LEFT JOIN site s ON s.id = l.site_id
              WHERE l.made_by = :caller AND l.made_at > :since AND l.state = 'draft'
+                AND (l.site_id IS NULL OR ".$scope->sites('runs').')
              ORDER BY l.made_at DESC, l.id DESC
-             LIMIT ".(self::MOST + 1),
-            ['caller' => Id::binary($person), 'since' => Instant::toSql($since)],
+             LIMIT '.(self::MOST + 1),
+            [...$scope->values(), 'since' => Instant::toSql($since)],
         );
     }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Desk\Repository;
 
 use MintDoor\Core\Roles\Permission;
-use MintDoor\Core\Roles\RoleBook;
+use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
@@ -24,7 +24,7 @@ final readonly class TodayScope
         'reads' => Permission::SeeHistory,
     ];
 
-    public function __construct(private Caller $caller, private RoleBook $book, private int $now) {}
+    public function __construct(private Caller $caller, private Roles $roles, private int $now) {}
 
     /** @param key-of<self::PERMISSIONS> $doing */
     public function sites(string $doing): string
@@ -52,7 +52,7 @@ final readonly class TodayScope
     public function values(): array
     {
         $roles = array_map(
-            fn(Permission $permission): array => $this->book->holdersOf($permission) ?: [''],
+            fn(Permission $permission): array => $this->roles->letting($this->caller, $permission) ?: [''],
             self::PERMISSIONS,
         );
 

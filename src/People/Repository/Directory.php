@@ -58,7 +58,7 @@ final readonly class Directory
             [
                 'person' => Id::binary($caller->id),
                 'now' => Instant::toSql($this->clock->instant()),
-                'roles' => $this->roles->rolesThatLetIn() ?: [''],
+                'roles' => $this->roles->rolesThatLetIn($caller) ?: [''],
             ],
         );
         $divisions = $minors = [];

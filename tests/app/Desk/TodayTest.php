@@ -168,6 +168,45 @@ final class TodayTest extends ApiTestCase
         self::assertNull($this->call('lead', 'GET', '/today')['platform']);
     }
 
+    public function testARoleThatTakesAPermissionFromSomeTakesItInEveryListOfTheirs(): void
+    {
+        $this->call('cotutor', 'POST', '/change-lists', [
+            'kind' => 'pasted',
+            'site' => $this->ids['site'],
+            'work' => ['text' => 'Bea'],
+        ], 201);
+        $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/change-lists', [
+            'lines' => [['person' => $this->ids['newcomer'], 'verb' => 'let-in', 'role' => 'learner']],
+            'tell' => '',
+        ]);
+        $person = '/people/'.$this->ids['newcomer'].'/history';
+        $lists = ['/sites?scope=run', '/messages', '/first-day-check?day=2026-10-01&time=09:00', $person];
+        $seen = fn(): array => array_map(fn(string $list): int => \count($this->listed('cotutor', $list)), $lists);
+        self::assertNotContains(0, $seen());
+        self::assertSame(['draft'], array_keys($this->decisions('cotutor')));
+
+        $rules = $this->call('admin', 'GET', '/rules')['rules'];
+        $place = array_search('co-tutor', array_column($rules['roles'], 'code'), true);
+        $rules['roles'][$place]['bands'][] = [
+            'name' => 'Only looking',
+            'divisions' => ['faculty'],
+            'levels' => null,
+            'permissions' => ['enter', 'see-roster'],
+        ];
+        $this->call('admin', 'PUT', '/rules', ['rules' => $rules, 'apply' => true], 200, ['If-Match' => '"1"']);
+        self::assertSame([0, 0, 0, 0], $seen());
+        self::assertSame([], $this->decisions('cotutor'));
+        self::assertSame([], $this->call('cotutor', 'GET', '/today')['changed']);
+    }
+
+    /** @return array<array-key, mixed> */
+    private function listed(string $who, string $list): array
+    {
+        $answer = $this->call($who, 'GET', $list);
+
+        return $answer['items'] ?? $answer['sites'];
+    }
+
     /** @return array<string, array<string, mixed>> by kind */
     private function decisions(string $who): array
     {

@@ -6,8 +6,10 @@ namespace MintDoor\Tests\Core\Roles;
 
 use MintDoor\Core\People\Person;
 use MintDoor\Core\People\PersonKind as Kind;
+use MintDoor\Core\Roles\Band;
 use MintDoor\Core\Roles\FirstRoles;
 use MintDoor\Core\Roles\Permission;
+use MintDoor\Core\Roles\Role;
 use MintDoor\Core\Roles\RoleBook;
 use MintDoor\Core\Roles\Rules;
 use MintDoor\Core\Roles\Standing;
@@ -124,6 +126,39 @@ final class RoleBookTest extends TestCase
             self::assertContains($permission, $both);
         }
         self::assertSame($both, array_values(array_unique($both)));
+    }
+
+    /** Whether a role lets somebody do something is the same asked of the role and asked of the permission. */
+    public function testRolesThatLetAPersonDoSomethingHeedTheBandTheyAreIn(): void
+    {
+        $tutors = new Role(
+            'tutor',
+            'Tutor',
+            'Instructor',
+            5,
+            [Permission::Enter, Permission::LetIn],
+            [],
+            [],
+            [],
+            bands: [
+                new Band('Without letting in', ['faculty'], null, [Permission::Enter]),
+            ]
+        );
+        $book = new RoleBook([...self::book()->all(), $tutors]);
+        $people = [new Person('p', Kind::Staff, 'faculty'), new Person('p', Kind::Learner, 'seniors', 7)];
+        foreach ([...$people, new Person('p', Kind::Learner, 'juniors', 2)] as $person) {
+            foreach (Permission::cases() as $permission) {
+                $letting = $book->letting($person, $permission);
+                foreach ($book->all() as $role) {
+                    self::assertSame(
+                        \in_array($permission, $book->permissions([$role->code], $person), true),
+                        \in_array($role->code, $letting, true),
+                    );
+                }
+            }
+        }
+        self::assertContains('tutor', $book->holdersOf(Permission::LetIn));
+        self::assertNotContains('tutor', $book->letting($people[0], Permission::LetIn));
     }
 
     public function testRulesAreTheSameAfterBeingStored(): void
