@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import PickOne from '@/ui/PickOne.vue'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
+import { defineAsyncComponent } from 'vue'
 import { day } from '@/shared/sentences'
 import { useJoining } from './joining'
 
 /** What the door does for whoever is signed in: in, in the line, asked, or why not. */
 const { look, sections, form, wrong, busy, zone, you, admission, invitation, over, join, leave } = useJoining()
+// Most doors ask for no choice.
+const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
 </script>
 
 <template>

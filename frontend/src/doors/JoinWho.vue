@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import PickOne from '@/ui/PickOne.vue'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
+import { defineAsyncComponent } from 'vue'
 import NewPassword from '@/accounts/NewPassword.vue'
 import SignInForm from '@/accounts/SignInForm.vue'
 import { useJoining } from './joining'
@@ -9,6 +9,8 @@ import { useJoining } from './joining'
 /** Who somebody is who is not signed in: with an account they have, or one made on the way. */
 const { invited, look, sections, levels, mode, form, wrong, busy, see, invitation, asks, over, canMake, make } =
   useJoining()
+// Most doors ask for no choice.
+const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
 </script>
 
 <template>

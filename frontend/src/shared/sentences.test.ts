@@ -11,7 +11,7 @@ import {
   noteSentence,
   outlookSentence,
 } from './sentences'
-import en from './words.en'
+import en from './words/en.json'
 
 const now = new Date('2026-11-24T09:00:00Z')
 const roleName = (code: string | null | undefined) =>

@@ -1,11 +1,11 @@
 import { createI18n } from 'vue-i18n'
-import en from './words.first.en'
+import en from './words/en.first.json'
 
 export const words = createI18n({
   legacy: false,
   locale: 'en',
   fallbackLocale: 'en',
-  messages: { en },
+  messages: { en: { ...en } },
   missingWarn: false,
   fallbackWarn: false,
 })
@@ -18,7 +18,7 @@ let rest: Promise<void> | undefined
  * @throws when they cannot be loaded; the next call tries again
  */
 export function allWords(): Promise<void> {
-  rest ??= import('./words.en').then(
+  rest ??= import('./words/en.json').then(
     (loaded) => words.global.mergeLocaleMessage('en', loaded.default),
     (error: unknown) => {
       rest = undefined
