@@ -23,7 +23,12 @@ function filesOf(...pages) {
   return files
 }
 
-const files = filesOf('src/app/AppBar.vue', 'src/sites/SiteFrame.vue', 'src/desk/RosterPage.vue')
+const files = filesOf(
+  'src/shared/words/en.json',
+  'src/app/AppBar.vue',
+  'src/sites/SiteFrame.vue',
+  'src/desk/RosterPage.vue',
+)
 const kilobytes = (bytes) => Math.round(bytes / 102.4) / 10
 const weight = (some) =>
   kilobytes(

@@ -40,7 +40,7 @@ final readonly class TodayQuery
     private const NEWS_MOST = 60;
 
     /** Of a kind so many are shown in full. */
-    private const SHOWN = 5;
+    private const SHOWN = 25;
 
     /** Sites of which is told what others did. */
     private const SITES = 10;

@@ -43,6 +43,7 @@ final readonly class Arrivals
                 ),
                 $this->rows->came($site, $since, $access->now),
             ),
+            minutes: $this->minutes($access),
             mistyping: array_map(
                 static fn(Row $row): Mistyping => new Mistyping(
                     self::who($row),
@@ -53,6 +54,16 @@ final readonly class Arrivals
             ),
             waiting: $this->waiting($access),
         );
+    }
+
+    /** @return list<int> how many came in each minute of the hour, the last one still going on */
+    private function minutes(SiteAccess $access): array
+    {
+        $minutes = intdiv(self::BACK, 60);
+        $begun = $access->now - $access->now % 60;
+        $came = $this->rows->byMinute($access->site->id, $begun - 60 * ($minutes - 1), $access->now);
+
+        return array_map(static fn(int $minute): int => $came[$minute] ?? 0, range(0, $minutes - 1));
     }
 
     private static function who(Row $row): ?Somebody

@@ -11,6 +11,7 @@ final readonly class ArrivalsAnswer
      * @param ?string $now instant
      * @param array{came: int, approval: int, seat: int} $numbers all there are; the lists hold the first of them
      * @param list<Arrival> $came
+     * @param list<int> $minutes how many came in each minute of the last hour
      * @param list<Mistyping> $mistyping
      * @param list<WaitingShown> $waiting
      */
@@ -18,6 +19,7 @@ final readonly class ArrivalsAnswer
         public ?string $now,
         public array $numbers,
         public array $came,
+        public array $minutes,
         public array $mistyping,
         public array $waiting,
     ) {}

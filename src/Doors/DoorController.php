@@ -33,6 +33,7 @@ final readonly class DoorController
         private DoorList $list,
         private DoorReach $reach,
         private Arrivals $arrivals,
+        private DoorDays $days,
         private Transaction $transaction,
     ) {}
 
@@ -76,6 +77,12 @@ final readonly class DoorController
 
             return $this->one($access, $door);
         });
+    }
+
+    #[Route('/sites/{site}/doors/{door}/days', name: 'door_days', requirements: self::DOOR, methods: ['GET'])]
+    public function days(string $site, string $door, #[CurrentUser] Caller $caller): Response
+    {
+        return new Answer($this->days->of($this->access($site, $caller), $door));
     }
 
     #[Route('/sites/{site}/doors/{door}/open', name: 'open_door', requirements: self::DOOR, methods: ['PUT', 'DELETE'])]

@@ -63,6 +63,9 @@ const rooms = computed(() => [
 .bar .word {
   white-space: nowrap;
 }
+.bar .word:not(:hover, [aria-expanded='true']) {
+  background: none;
+}
 .bar nav a {
   text-decoration: none;
   color: var(--ink);

@@ -175,11 +175,6 @@ header h1 {
   gap: 4px 18px;
   align-items: baseline;
 }
-.filters .word[aria-pressed='true'] {
-  font-weight: 700;
-  color: var(--ink);
-  text-decoration: none;
-}
 .filters label {
   margin-left: auto;
 }

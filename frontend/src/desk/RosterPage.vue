@@ -17,6 +17,7 @@ import { useRoster } from '@/roster/roster'
 
 const PersonColumn = defineAsyncComponent(() => import('@/roster/PersonColumn.vue'))
 const ExportPanel = defineAsyncComponent(() => import('@/roster/ExportPanel.vue'))
+const RosterDays = defineAsyncComponent(() => import('@/roster/RosterDays.vue'))
 const PastedList = defineAsyncComponent(() => import('@/changes/PastedList.vue'))
 const ChangePanel = defineAsyncComponent(() => import('@/changes/ChangePanel.vue'))
 
@@ -30,6 +31,11 @@ const { view, look, sortBy, rows, counts, filtered, all, error, isPending, refet
 const person = computed(() => (typeof route.query.person === 'string' ? route.query.person : ''))
 const narrow = useMediaQuery('(max-width: 760px)')
 const takingAway = ref(false)
+/** Whether the people over the term are shown, kept in the address. */
+const days = computed({
+  get: () => route.query.days === '1',
+  set: (on) => void router.replace({ query: { ...route.query, days: on ? '1' : undefined } }),
+})
 const table = ref<InstanceType<typeof RosterTable>>()
 const sees = (permission: Site['may'][number]) => props.site.may.includes(permission)
 const shown = computed<Column[]>(() =>
@@ -126,6 +132,7 @@ function open(id: string) {
     <div v-show="!listed" class="roster">
       <RosterFilters
         v-model:away="takingAway"
+        v-model:days="days"
         :site="site"
         :counts="counts"
         :view="view"
@@ -135,6 +142,7 @@ function open(id: string) {
         :columns="columns"
         @look="look"
       />
+      <RosterDays v-if="days && sees('see-unlisted')" :site="site" :as-of="view.asOf" @look="look({ asOf: $event })" />
       <p v-if="view.asOf" class="callout no-print" role="status">
         {{ $t('roster.asOf', { day: day(view.asOf, 'UTC') }) }}
         <button class="word" @click="look({ asOf: '' })">{{ $t('roster.now') }}</button>

@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { TodayDecisions } from '@/shared/api'
 import TodayDecision from './TodayDecision.vue'
 
 /** What waits of one kind: how many, and the first of them, each with the one act that settles it. */
 const props = defineProps<{ decisions: TodayDecisions }>()
-const left = computed(() => props.decisions.count - props.decisions.items.length)
+const FOLDED = 5
+const all = ref(false)
+const shown = computed(() => props.decisions.items.slice(0, all.value ? undefined : FOLDED))
+const left = computed(() => props.decisions.count - shown.value.length)
 </script>
 
 <template>
@@ -20,9 +23,14 @@ const left = computed(() => props.decisions.count - props.decisions.items.length
       }}
     </h2>
     <ul>
-      <TodayDecision v-for="each in decisions.items" :key="each.id" :kind="decisions.kind" :decision="each" />
+      <TodayDecision v-for="each in shown" :key="each.id" :kind="decisions.kind" :decision="each" />
     </ul>
-    <p v-if="left > 0" class="soft">{{ $t('today.further', { n: $n(left) }, left) }}</p>
+    <p v-if="left > 0">
+      <button v-if="!all && decisions.items.length > FOLDED" class="word" @click="all = true">
+        {{ $t('today.showFurther', { n: $n(left) }, left) }}
+      </button>
+      <span v-else class="soft">{{ $t('today.further', { n: $n(left) }, left) }}</span>
+    </p>
   </section>
 </template>
 

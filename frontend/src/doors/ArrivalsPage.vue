@@ -2,7 +2,7 @@
 import { ownLocale } from '@/shared/own'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
@@ -14,6 +14,7 @@ import WaitingList from './WaitingList.vue'
 /** The first minutes of a class, live: who came in, who mistypes, who waits, each with what helps in one tap. */
 const props = defineProps<{ site: Site }>()
 const { t } = useI18n()
+const ChartOf = defineAsyncComponent(() => import('@/ui/ChartOf.vue'))
 const id = computed(() => props.site.id)
 const { doors } = useDoors(id)
 const keyDoor = computed(() =>
@@ -28,6 +29,22 @@ const clock = (instant: string) =>
   new Intl.DateTimeFormat(ownLocale, { hour: '2-digit', minute: '2-digit', timeZone: props.site.timeZone }).format(
     new Date(instant),
   )
+/** Each minute of the hour as the clock says it. */
+const minutes = computed(() => {
+  const now = new Date(data.value?.now ?? 0).getTime()
+  return (data.value?.minutes ?? []).map((_, place, { length }) =>
+    clock(new Date(now - 60_000 * (length - 1 - place)).toISOString()),
+  )
+})
+const said = computed(() => {
+  const came = data.value?.minutes ?? []
+  const most = came.indexOf(Math.max(0, ...came))
+  const last = came.slice(-5).reduce((sum, n) => sum + n, 0)
+  return [
+    t('doors.live.lastMinutes', { n: last }, last),
+    came[most] ? t('doors.live.most', { n: came[most], at: minutes.value[most] }, came[most]) : '',
+  ].join(' ')
+})
 const { busy, run } = useBusy()
 const letIn = (person: string, name: string) =>
   run(async () => {
@@ -83,6 +100,15 @@ const letIn = (person: string, name: string) =>
         </li>
       </ul>
       <WaitingList :waiting="data.waiting" :in-line="data.numbers.seat" :site="site" />
+      <ChartOf
+        v-if="data.came.length"
+        :label="$t('doors.live.minutes')"
+        :said="said"
+        :along="$t('doors.live.minute')"
+        :places="minutes"
+        :series="[{ name: $t('doors.live.cameIn'), numbers: data.minutes, as: 'bars', colour: 'spruce' }]"
+        :height="150"
+      />
       <section v-if="data.came.length">
         <h2>{{ $t('doors.live.lastHour') }}</h2>
         <ol class="came">

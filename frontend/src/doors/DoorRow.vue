@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Textarea from 'primevue/textarea'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type Door, type Platform, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
@@ -19,6 +19,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: []; copy: []; invite: [] }>()
 const { t } = useI18n()
+const DoorDays = defineAsyncComponent(() => import('./DoorDays.vue'))
+const unfolded = ref(false)
 const parts = computed(() =>
   sentence(props.door, { platform: props.platform, site: props.site, roleName: props.roleName }),
 )
@@ -156,7 +158,11 @@ async function handOn() {
         }}
       </p>
       <DaysChart :chart="door.chart" />
+      <button v-if="door.came" class="word" :aria-expanded="unfolded" @click="unfolded = !unfolded">
+        {{ $t('doors.days.' + (unfolded ? 'fold' : 'open')) }}
+      </button>
     </div>
+    <DoorDays v-if="unfolded" class="wide" :door="door" :name="name" :site="site" />
   </li>
 </template>
 
@@ -202,6 +208,9 @@ h2 {
 }
 .next {
   font-weight: 600;
+}
+.wide {
+  grid-column: 2 / -1;
 }
 .ask {
   padding: 6px 10px;

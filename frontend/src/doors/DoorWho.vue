@@ -123,7 +123,6 @@ const places = computed(() =>
   white-space: nowrap;
 }
 .chip .word {
-  text-decoration: none;
   padding: 0 4px;
 }
 </style>

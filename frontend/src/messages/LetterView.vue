@@ -61,9 +61,4 @@ iframe {
   height: 320px;
   background: #fbfaf5;
 }
-.word[aria-pressed='true'] {
-  font-weight: 700;
-  color: var(--ink);
-  text-decoration: none;
-}
 </style>

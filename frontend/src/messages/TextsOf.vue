@@ -195,13 +195,6 @@ nav {
   gap: 6px;
   justify-items: start;
 }
-nav .word[aria-pressed='true'] {
-  font-weight: 700;
-  color: var(--ink);
-  text-decoration: none;
-  border-left: 3px solid var(--spruce);
-  padding-left: 8px;
-}
 form,
 section {
   display: grid;

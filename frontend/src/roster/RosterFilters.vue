@@ -27,6 +27,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ look: [change: Record<string, string>] }>()
 const away = defineModel<boolean>('away', { required: true })
+const days = defineModel<boolean>('days', { required: true })
 const { platform } = usePlatform()
 const narrow = useMediaQuery('(max-width: 640px)')
 const unfolded = ref(false)
@@ -111,6 +112,9 @@ function clear() {
       @update:model-value="(asOf) => (!asOf || isDay(asOf)) && emit('look', { asOf })"
     />
     <span v-if="any && (!narrow || unfolded)" class="away">
+      <button v-if="may('see-unlisted')" class="word" :aria-expanded="days" @click="days = !days">
+        {{ $t('roster.days.open') }}
+      </button>
       <ColumnsMenu :columns="columns" />
       <button class="word" :aria-expanded="away" @click="away = !away">{{ $t('export.open') }}</button>
     </span>

@@ -490,6 +490,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sites/{site}/roster-days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        /** @description How many people who show in the roster are in each state at the end of each day, from the first who came until the site closes or its term ends. Needs the permission to see who is unlisted. */
+        get: operations["rosterDays"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sites/{site}/labels": {
         parameters: {
             query?: never;
@@ -1393,6 +1412,26 @@ export interface paths {
         post?: never;
         /** @description Shuts a door: it lets nobody new in, and takes nothing from those who came. */
         delete: operations["shutDoor"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sites/{site}/doors/{door}/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        /** @description How many who came through a door were here, day by day, from the first who came until today. */
+        get: operations["doorDays"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2471,6 +2510,25 @@ export interface components {
             went: components["schemas"]["RosterChange"][];
             changed: components["schemas"]["RosterChange"][];
         };
+        RosterDays: {
+            /**
+             * Format: date
+             * @description in the site's zone; always one of the days
+             */
+            today: string;
+            /** @description days from one to the next */
+            each: number;
+            days: string[];
+            people: {
+                current: number[];
+                paused: number[];
+                upcoming: number[];
+                waiting: number[];
+                ended: number[];
+                removed: number[];
+                blocked: number[];
+            };
+        };
         AppliedChanges: {
             /** @description its id, once it is applied */
             changeList: null | components["schemas"]["Id"];
@@ -3047,6 +3105,16 @@ export interface components {
             anyone?: boolean;
             about?: string;
         };
+        DoorDays: {
+            /** @description days from one to the next */
+            each: number;
+            /** @description from the first who came until today */
+            days: string[];
+            /** @description how many who came through it were here at the end of each day, or are now */
+            held: number[];
+            /** @description for as many as the door is */
+            seats: number | null;
+        };
         DoorReach: {
             could: number;
             here: number;
@@ -3085,6 +3153,8 @@ export interface components {
                 at: components["schemas"]["Instant"];
                 door: components["schemas"]["Id"];
             }[];
+            /** @description how many came in each minute of the last hour, the present one last */
+            minutes: number[];
             mistyping: {
                 person: null | components["schemas"]["Somebody"];
                 slip: string;
@@ -4641,6 +4711,32 @@ export interface operations {
             403: components["responses"]["NotAllowed"];
             404: components["responses"]["NotFound"];
             422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    rosterDays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As many numbers of each state as there are days */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RosterDays"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
             "5XX": components["responses"]["NotNow"];
         };
     };
@@ -6890,6 +6986,33 @@ export interface operations {
             404: components["responses"]["NotFound"];
             409: components["responses"]["InTheWay"];
             422: components["responses"]["Invalid"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    doorDays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                site: components["parameters"]["Site"];
+                door: components["parameters"]["Door"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description As many numbers as there are days */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoorDays"];
+                };
+            };
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            404: components["responses"]["NotFound"];
             "5XX": components["responses"]["NotNow"];
         };
     };

@@ -39,6 +39,22 @@ final class ArrivalRows extends BaseRepository
         );
     }
 
+    /** @return array<int, int> how many came, by the whole minutes since then */
+    public function byMinute(string $site, int $since, int $now): array
+    {
+        $rows = $this->rows(
+            'SELECT TIMESTAMPDIFF(MINUTE, :since, w.given_at) AS minute, COUNT(*) AS people '.self::CAME.'
+             GROUP BY minute',
+            self::lately($site, $since, $now),
+        );
+
+        return array_column(
+            array_map(static fn(Row $row): array => [$row->int('minute'), $row->int('people')], $rows),
+            1,
+            0,
+        );
+    }
+
     /** @return Row with `came`, `approval` and `seat`: how many came lately, ask, and wait for a seat */
     public function numbers(string $site, int $since, int $now): Row
     {

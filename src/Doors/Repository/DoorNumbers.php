@@ -8,6 +8,7 @@ use MintDoor\Roster\Entity\GrantRecord;
 use MintDoor\Shared\BaseRepository;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Instant;
+use MintDoor\Shared\Row;
 use MintDoor\Shared\Sql;
 
 /**
@@ -59,6 +60,44 @@ final class DoorNumbers extends BaseRepository
             'asked' => $counted['asked'],
             'answered' => $counted['answered'],
         ];
+    }
+
+    /**
+     * When those who came through a door were here by it: not before they came, and not after it was taken from them.
+     *
+     * @param list<string> $holding states in which somebody has a seat
+     *
+     * @return list<Row> how many `people` are here from `from_at` to `until_at`
+     */
+    public function held(string $site, string $door, array $holding, int $now): array
+    {
+        return $this->rows(
+            <<<'SQL'
+                SELECT held.from_at, held.until_at, COUNT(*) AS people
+                FROM (
+                    SELECT GREATEST(g.from_at, w.accepted_at) AS from_at,
+                        LEAST(g.until_at, COALESCE(gone.at, g.until_at)) AS until_at
+                    FROM access_grant w
+                    JOIN enrollment_segment g ON g.site_id = w.site_id AND g.person_id = w.person_id
+                        AND g.state IN (:holding)
+                    LEFT JOIN (
+                        SELECT grant_id, MIN(from_at) AS at
+                        FROM enrollment_override
+                        WHERE site_id = :site AND kind IN ('withdrawn', 'undone') AND until_at > :now
+                        GROUP BY grant_id
+                    ) gone ON gone.grant_id = w.id
+                    WHERE w.site_id = :site AND w.door_id = :door AND w.accepted_at <= :now
+                ) held
+                WHERE held.from_at < held.until_at AND held.from_at <= :now
+                GROUP BY held.from_at, held.until_at
+                SQL,
+            [
+                'site' => Id::binary($site),
+                'door' => Id::binary($door),
+                'holding' => $holding,
+                'now' => Instant::toSql($now),
+            ],
+        );
     }
 
     /** @return array<string, list<int>> the instants at which people came, by door */

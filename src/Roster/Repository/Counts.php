@@ -160,6 +160,18 @@ final class Counts extends BaseRepository
         return new SiteCount(...$count);
     }
 
+    /** @return list<Row> how many `people` who show are in a `state` from `from_at` to `until_at`, in one site */
+    public function stretches(string $site): array
+    {
+        return $this->rows(
+            'SELECT state, from_at, until_at, COUNT(*) AS people
+             FROM enrollment_segment
+             WHERE site_id = ? AND listed = 1
+             GROUP BY state, from_at, until_at',
+            [Id::binary($site)],
+        );
+    }
+
     /**
      * @param non-empty-list<string> $sites
      *

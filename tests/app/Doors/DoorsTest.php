@@ -54,6 +54,31 @@ final class DoorsTest extends ApiTestCase
         );
     }
 
+    public function testHowADoorFilledIsToldByDayAndByMinute(): void
+    {
+        $door = $this->door(['seats' => 2]);
+        $days = fn(): array => $this->call('lead', 'GET', '/sites/'.$this->ids['site']."/doors/{$door['id']}/days");
+        self::assertSame([[0], 2], [$days()['held'], $days()['seats']]);
+        $this->join('newcomer', $door);
+        $minutes = $this->call('lead', 'GET', '/sites/'.$this->ids['site'].'/arrivals')['minutes'];
+        self::assertSame([60, 1, 1], [\count($minutes), array_sum($minutes), $minutes[59] + $minutes[58]]);
+        self::assertSame(1, array_sum($days()['held']));
+        // Three days later somebody else comes, and the first goes.
+        $this->db()->executeStatement(
+            'UPDATE access_grant SET given_at = given_at - INTERVAL 3 DAY, accepted_at = accepted_at - INTERVAL 3 DAY
+             WHERE door_id = ?',
+            [Id::binary($door['id'])],
+        );
+        $this->db()->executeStatement(
+            'UPDATE enrollment_segment SET from_at = from_at - INTERVAL 3 DAY WHERE person_id = ?',
+            [Id::binary($this->ids['newcomer'])],
+        );
+        self::assertSame([1, 1, 1, 1], $days()['held']);
+        $this->change('lead', 'remove', 'newcomer');
+        self::assertSame([1, 1, 1, 0], $days()['held']);
+        $this->call('lead', 'GET', '/sites/'.$this->ids['draft']."/doors/{$door['id']}/days", null, 404);
+    }
+
     public function testWhoAKeyBroughtMayGoAgainAndWhoElseMayNot(): void
     {
         $door = $this->door();

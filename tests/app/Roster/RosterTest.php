@@ -351,6 +351,26 @@ final class RosterTest extends ApiTestCase
         );
     }
 
+    public function testTheNumbersOfADayAreThoseOfTheRosterOfThatDay(): void
+    {
+        $this->change('lead', 'let-in', 'newcomer', 'learner', more: ['fromDay' => '2026-12-02']);
+        $this->change('lead', 'let-in', 'guardian', 'sit-in-observer');
+        $this->change('lead', 'pause', 'learner', more: ['untilDay' => '2026-12-03']);
+        $this->change('lead', 'remove', 'cotutor');
+        $path = '/sites/'.$this->ids['site'];
+        $run = $this->call('assistant', 'GET', $path.'/roster-days');
+        self::assertTrue(\in_array($run['today'], $run['days'], true));
+        $places = [array_search($run['today'], $run['days'], true), 0, array_key_last($run['days'])];
+        foreach ([...$places, ...array_keys(array_intersect($run['days'], ['2026-12-02', '2026-12-04']))] as $place) {
+            foreach ($run['people'] as $state => $numbers) {
+                $query = "?state=$state&asOf=".$run['days'][$place];
+                $shown = $this->call('assistant', 'GET', $path.'/roster'.$query)['counts']['shown'];
+                self::assertSame($shown, $numbers[$place], $query);
+            }
+        }
+        self::assertSame(1, $run['people']['removed'][$places[0]]);
+    }
+
     public function testUnlistedPeopleAreCountedAndShownOnAsking(): void
     {
         $this->change('lead', 'let-in', 'guardian', 'sit-in-observer');
