@@ -31,15 +31,25 @@ it('says how many could enter, who could not and why, and opens the fix for all 
   })
   expect(asked[0]?.call).toMatch(/day=\d{4}-\d\d-\d\d&time=09%3A00$/)
   expect(page.find('[role=status]').text()).toContain('27 of 30 could enter')
-  expect(page.findAll('h3').map((each) => each.text())).toEqual(['2 would be paused', 'One has a closed account'])
-  expect(page.text()).toContain('Can be done by: lead tutor, an administrator.')
-  await page
-    .findAll('section button')
-    .find((each) => each.text() === 'Resume 2 people')!
-    .trigger('click')
-  await vi.advanceTimersByTimeAsync(300)
-  await flushPromises()
-  expect(asked.at(-1)?.body).toMatchObject({
+  expect(page.findAll('.share li').map((each) => each.text())).toEqual([
+    '27 could enter',
+    '2 would be paused',
+    'One has a closed account',
+  ])
+  expect(page.findAll('[data-row]').map((each) => each.text())).toEqual([
+    expect.stringMatching(/Bo.*Is paused.*Resume/),
+    expect.stringMatching(/Cy.*Is paused.*Resume/),
+    expect.stringMatching(/Di.*closed.*Can be done by: lead tutor, an administrator\./),
+  ])
+  const press = async (label: string) => {
+    const found = page.findAll('button').find((each) => each.text() === label)!
+    await found.trigger('click')
+    await vi.advanceTimersByTimeAsync(300)
+    await flushPromises()
+    return asked.at(-1)?.body
+  }
+  expect(await press('Resume')).toMatchObject({ apply: false, lines: [{ verb: 'resume', person: 'Bo' }] })
+  expect(await press('Fix 2 of these in one change list')).toMatchObject({
     apply: false,
     lines: [
       { verb: 'resume', person: 'Bo' },

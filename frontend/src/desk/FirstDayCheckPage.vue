@@ -5,22 +5,27 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref, shallowRef } from 'vue'
+import { useI18n } from 'vue-i18n'
 import { useRoute } from 'vue-router'
 import { api, take, type LineRequest, type FirstDayCheck, type Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
+import { isDay, readTime, shortDay } from '@/shared/days'
 import { usePlatform } from '@/shared/platform'
 import { dayAndTime, givers } from '@/shared/sentences'
+import { useColumns } from '@/ui/columns'
+import DataRows from '@/ui/DataRows.vue'
+import ShareBar, { type Share } from '@/ui/ShareBar.vue'
 import Trouble from '@/ui/Trouble.vue'
-import type { AskingVerb } from '@/roster/asked'
 import ChangePanel from '@/changes/ChangePanel.vue'
 
 /**
  * The first day checked: who could enter at that moment, who could not and why, and the fix for all of them at once.
  */
 const props = defineProps<{ site: Site }>()
+const { t } = useI18n()
 const { roleName } = usePlatform()
 /** What fixes a cause for many at once, where something in the roster does. */
-const MENDS: Record<string, AskingVerb> = { resume: 'resume', 'move-start': 'change-dates' }
+const MENDS: Record<string, 'resume' | 'change-dates'> = { resume: 'resume', 'move-start': 'change-dates' }
 
 const tomorrow = new Date(platformNow().getTime() + 86_400_000).toISOString().slice(0, 10)
 const opening = [props.site.opensAt?.slice(0, 10), props.site.term.startsOn].find((day) => day && day > tomorrow)
@@ -31,7 +36,7 @@ const moment = refDebounced(
   computed(() => ({ day: day.value, time: time.value })),
   200,
 )
-const mending = shallowRef<{ verb: AskingVerb; people: string[]; requests?: LineRequest[] } | null>(null)
+const mending = shallowRef<{ people: string[]; requests: LineRequest[] } | null>(null)
 
 const {
   data: firstDayCheck,
@@ -39,36 +44,62 @@ const {
   refetch,
 } = useQuery({
   queryKey: ['roster', computed(() => props.site.id), 'first-day-check', moment],
-  enabled: computed(() => !!moment.value.day && !!moment.value.time),
+  enabled: computed(() => isDay(moment.value.day) && !!readTime(moment.value.time)),
   queryFn: () =>
     take(api.GET('/sites/{site}/first-day-check', { params: { path: { site: props.site.id }, query: moment.value } })),
   placeholderData: keepPreviousData,
 })
-const expected = computed(() =>
-  firstDayCheck.value
-    ? firstDayCheck.value.enter +
-      firstDayCheck.value.look +
-      firstDayCheck.value.groups.reduce((sum, group) => sum + group.people.length, 0)
-    : 0,
-)
+const groups = computed(() => firstDayCheck.value?.groups ?? [])
+const expected = computed(() => {
+  const { enter = 0, look = 0 } = firstDayCheck.value ?? {}
+  return enter + look + groups.value.reduce((sum, group) => sum + group.people.length, 0)
+})
 const cause = (group: FirstDayCheck['groups'][number]) => group.reason.causes[0]!
-/** Everybody whose cause one may fix, each with the change that does it, for one change list. */
-const requests = computed<LineRequest[]>(
-  () =>
-    firstDayCheck.value?.groups.flatMap((group) => {
-      const verb = fix(group)
-      return group.people.flatMap(({ id }): LineRequest[] =>
-        verb === 'resume'
-          ? [{ person: id, verb }]
-          : verb === 'change-dates'
-            ? [{ person: id, verb, fromDay: day.value }]
-            : [],
-      )
-    }) ?? [],
-)
-const fixAll = () =>
-  (mending.value = { verb: 'fix', people: requests.value.map(({ person }) => person), requests: requests.value })
 const fix = (group: FirstDayCheck['groups'][number]) => (cause(group).mine ? MENDS[cause(group).change] : undefined)
+
+/** Who could not enter, each with what keeps them and the change that one may make of it. */
+interface Row {
+  id: string
+  name: string
+  cause: ReturnType<typeof cause>
+  request?: LineRequest
+}
+const rows = computed<Row[]>(() =>
+  groups.value.flatMap((group) => {
+    const verb = fix(group)
+    const days = verb === 'change-dates' ? { fromDay: day.value } : {}
+    return group.people.map((each) => ({
+      ...each,
+      cause: cause(group),
+      request: verb && { person: each.id, verb, ...days },
+    }))
+  }),
+)
+/** What would help, where it is not done on this page, and who can do it. */
+const elsewhere = ({ cause: { change, mine, givers: codes } }: Row) =>
+  [t('change.' + change), mine ? '' : t('change.who', { who: givers(codes, roleName) })].filter(Boolean).join(' ')
+const requests = computed(() => rows.value.flatMap(({ request }) => request ?? []))
+const mend = (requests: LineRequest[]) => (mending.value = { people: requests.map(({ person }) => person), requests })
+const fixWords = (row: Row) => t('firstDayCheck.fix.' + row.cause.change, { day: shortDay(day.value) })
+/** Paused and blocked have their colours everywhere; the others are told apart. */
+const COLOURS: Record<string, Share['colour']> = { paused: 'brass', blocked: 'clay' }
+const shares = computed<Share[]>(() => {
+  const { enter = 0, look = 0 } = firstDayCheck.value ?? {}
+  return [
+    { words: t('firstDayCheck.share.enter', { n: enter }), n: enter, colour: 'spruce' as const },
+    { words: t('firstDayCheck.share.look', { n: look }), n: look, colour: 'mint' as const },
+    ...groups.value.map((group, place) => ({
+      words: t('firstDayCheck.cause.' + cause(group).code, { n: group.people.length }, group.people.length),
+      n: group.people.length,
+      colour: COLOURS[cause(group).code] ?? (place % 2 ? 'line' : 'soft'),
+    })),
+  ]
+})
+const columns = useColumns('first-day-check', () => [
+  { key: 'name', label: t('roster.col.name'), weight: 1.2, always: true },
+  { key: 'why', label: t('firstDayCheck.col.why'), weight: 1.3 },
+  { key: 'fix', label: t('firstDayCheck.col.fix'), weight: 2, always: true },
+])
 </script>
 
 <template>
@@ -92,50 +123,46 @@ const fix = (group: FirstDayCheck['groups'][number]) => (cause(group).mine ? MEN
                 })
               : $t('firstDayCheck.nobody')
           }}
-          <template v-if="firstDayCheck.look">{{
-            $t('firstDayCheck.look', { n: firstDayCheck.look }, firstDayCheck.look)
-          }}</template>
         </p>
-        <p v-if="firstDayCheck.groups.filter(fix).length > 1">
-          <Button size="small" :label="$t('firstDayCheck.fixAll', { n: requests.length })" @click="fixAll" />
+        <ShareBar v-if="expected" :shares="shares" />
+        <p v-if="requests.length > 1">
+          <Button size="small" :label="$t('firstDayCheck.fixAll', { n: requests.length })" @click="mend(requests)" />
         </p>
-        <section v-for="group in firstDayCheck.groups" :key="cause(group).code">
-          <h3>
-            {{ $t('firstDayCheck.cause.' + cause(group).code, { n: group.people.length }, group.people.length) }}
-          </h3>
-          <p class="names">
-            {{
-              group.people
-                .slice(0, 40)
-                .map(({ name }) => name)
-                .join(' · ')
-            }}<template v-if="group.people.length > 40">
-              {{ $t('firstDayCheck.others', { n: group.people.length - 40 }) }}</template
+        <DataRows
+          v-if="rows.length"
+          :tall="rows.length > 60"
+          :rows="rows"
+          :key-of="(row) => row.id"
+          :columns="columns"
+          :name="$t('firstDayCheck.who')"
+        >
+          <template #cell="{ row, column }">
+            <RouterLink
+              v-if="column === 'name'"
+              :to="{ name: 'roster', params: { site: site.id }, query: { person: row.id } }"
+              >{{ row.name }}</RouterLink
             >
-          </p>
-          <p>
-            <Button
-              v-if="fix(group)"
-              size="small"
-              :label="$t('changeList.title.' + fix(group), { n: group.people.length }, group.people.length)"
-              @click="mending = { verb: fix(group)!, people: group.people.map(({ id }) => id) }"
-            />
-            <span v-else class="soft"
-              >{{ $t('change.' + cause(group).change) }}
-              <template v-if="!cause(group).mine">{{
-                $t('change.who', { who: givers(cause(group).givers, roleName) })
-              }}</template></span
-            >
-          </p>
-        </section>
+            <template v-else-if="column === 'why'">{{ $t('firstDayCheck.why.' + row.cause.code) }}</template>
+            <button v-else-if="row.request" class="word" @click="mend([row.request])">{{ fixWords(row) }}</button>
+            <span v-else class="soft" :title="elsewhere(row)">{{ elsewhere(row) }}</span>
+          </template>
+          <template #card="{ row }">
+            <span>
+              <RouterLink :to="{ name: 'roster', params: { site: site.id }, query: { person: row.id } }"
+                ><strong>{{ row.name }}</strong></RouterLink
+              ><br /><span class="soft">{{ $t('firstDayCheck.why.' + row.cause.code) }}</span>
+            </span>
+            <button v-if="row.request" class="word" @click="mend([row.request])">{{ fixWords(row) }}</button>
+          </template>
+        </DataRows>
       </template>
     </div>
     <ChangePanel
       v-if="mending"
-      :key="mending.verb + mending.people.length"
+      :key="mending.people.join()"
       :site="site"
       :people="mending.people"
-      :verb="mending.verb"
+      verb="fix"
       :requests="mending.requests"
       @close="mending = null"
       @applied="mending = null"
@@ -151,10 +178,15 @@ const fix = (group: FirstDayCheck['groups'][number]) => (cause(group).mine ? MEN
   padding-right: 20px;
 }
 .page {
-  overflow: auto;
-  display: grid;
+  flex: 1;
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
   gap: 12px;
-  align-content: start;
+  overflow: auto;
+}
+.page :deep(.rows.tall) {
+  min-height: 320px;
 }
 .when {
   display: flex;
@@ -173,12 +205,6 @@ const fix = (group: FirstDayCheck['groups'][number]) => (cause(group).mine ? MEN
 .sum.all {
   border-color: var(--spruce);
   background: var(--mint-pale);
-}
-section {
-  border-top: 1px solid var(--line);
-  padding-top: 8px;
-  display: grid;
-  gap: 6px;
 }
 @media (max-width: 760px) {
   .both {

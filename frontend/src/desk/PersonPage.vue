@@ -71,22 +71,35 @@ const messages = computed(() => ({ person: id.value }))
         }}</RouterLink>
       </p>
       <PersonFacts v-if="correcting" :page="page" @close="correcting = false" @changed="refetch()" />
-      <PersonAccount v-if="page.gone !== 'erased'" :page="page" @changed="refetch()" />
-      <PersonSites :page="page" />
-      <PersonNotes v-if="!page.gone && page.looksAfter" :page="page" @changed="refetch()" />
-      <section>
-        <h2>{{ $t('person.messages') }}</h2>
-        <MessageList :query="messages" bare />
-      </section>
-      <section>
-        <h2>{{ $t('person.happened') }}</h2>
-        <p v-if="log && !log.items.length" class="soft">{{ $t('log.empty') }}</p>
-        <HistoryEntries v-else-if="log" :entries="log.items.slice(0, LATELY)" :zone="zone" :may-undo="() => false" />
-        <p v-if="log && (log.items.length > LATELY || log.next)">
-          <RouterLink :to="{ name: 'person-history', params: { person: id } }">{{ $t('person.history') }}</RouterLink>
-        </p>
-      </section>
-      <PersonErase v-if="page.administers && !page.gone" :page="page" />
+      <div class="columns">
+        <div class="main">
+          <PersonSites :page="page" />
+          <section>
+            <h2>{{ $t('person.messages') }}</h2>
+            <MessageList :query="messages" bare />
+          </section>
+          <section>
+            <h2>{{ $t('person.happened') }}</h2>
+            <p v-if="log && !log.items.length" class="soft">{{ $t('log.empty') }}</p>
+            <HistoryEntries
+              v-else-if="log"
+              :entries="log.items.slice(0, LATELY)"
+              :zone="zone"
+              :may-undo="() => false"
+            />
+            <p v-if="log && (log.items.length > LATELY || log.next)">
+              <RouterLink :to="{ name: 'person-history', params: { person: id } }">{{
+                $t('person.history')
+              }}</RouterLink>
+            </p>
+          </section>
+        </div>
+        <aside>
+          <PersonAccount v-if="page.gone !== 'erased'" :page="page" @changed="refetch()" />
+          <PersonNotes v-if="!page.gone && page.looksAfter" :page="page" @changed="refetch()" />
+          <PersonErase v-if="page.administers && !page.gone" :page="page" />
+        </aside>
+      </div>
     </template>
     <p v-else class="skeleton" />
   </div>
@@ -97,14 +110,38 @@ const messages = computed(() => ({ person: id.value }))
   display: grid;
   gap: 22px;
   align-content: start;
-  max-width: 1040px;
 }
 header {
   display: grid;
   gap: 2px;
 }
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(280px, 350px);
+  gap: 22px 40px;
+  align-items: start;
+}
+.main,
+aside {
+  display: grid;
+  gap: 22px;
+  align-content: start;
+}
+aside {
+  border-left: 4px solid var(--mint);
+  padding-left: 18px;
+}
 section {
   display: grid;
   gap: 8px;
+}
+@media (max-width: 960px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  /* How they sign in is asked for more often than what happened long ago. */
+  aside {
+    order: 0;
+  }
 }
 </style>

@@ -1,5 +1,5 @@
 import { flushPromises } from '@vue/test-utils'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { JoinLook } from '@/shared/api'
 import { me } from '@/shared/me'
 import { choose } from '@/testing/choose'
@@ -97,6 +97,7 @@ describe('joining', () => {
       ['#new-password', 'three small boats'],
     ])
       await page.find(field!).setValue(value)
+    await vi.dynamicImportSettled()
     await choose(page, 'Level', '2')
     await page.find('form').trigger('submit')
     await flushPromises()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { PersonPage } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
-import { courseSentence } from '@/shared/sentences'
+import { causeSentence, courseSentence } from '@/shared/sentences'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import TermsStrip, { type Span } from './TermsStrip.vue'
 
@@ -12,6 +12,13 @@ import TermsStrip, { type Span } from './TermsStrip.vue'
  */
 const props = defineProps<{ page: PersonPage }>()
 const { platform, roleName } = usePlatform()
+const opened = ref('')
+type Row = PersonPage['sites'][number]
+const headline = ({ reason, site }: Row) =>
+  causeSentence(reason.causes[0]!, reason.entry, 'staff', site.timeZone, roleName)
+/** That they are in on time is what one expects; the rest stands out. */
+const tone = ({ reason }: Row) => (reason.entry === 'enter' ? '' : reason.entry === 'no' ? 'clay' : 'brass')
+const fold = (row: Row) => (opened.value = opened.value === row.site.id ? '' : row.site.id)
 const span = computed<Span>(() => {
   const terms = (platform.value?.terms ?? []).map((term) => ({
     at: new Date(term.startsOn).getTime(),
@@ -34,20 +41,32 @@ const span = computed<Span>(() => {
 <template>
   <section>
     <h2>{{ $t('person.sites', { n: page.sites.length }, page.sites.length) }}</h2>
-    <div v-if="page.sites.length" class="head"><span /><TermsStrip head :stretches="[]" :span="span" zone="UTC" /></div>
+    <div v-if="page.sites.length" class="row head">
+      <span /><span /><TermsStrip head :stretches="[]" :span="span" zone="UTC" />
+    </div>
     <article v-for="each in page.sites" :key="each.site.id">
-      <div>
+      <div class="row">
         <h3>
+          <button
+            class="word"
+            :aria-expanded="opened === each.site.id"
+            :aria-label="$t('person.more', { title: each.site.title })"
+            @click="fold(each)"
+          >
+            {{ opened === each.site.id ? '–' : '+' }}
+          </button>
           <RouterLink :to="{ name: 'roster', params: { site: each.site.id }, query: { person: page.person.id } }">{{
             each.site.title
           }}</RouterLink>
-          {{ ' ' }}<span class="soft">{{ each.site.term.name }}</span>
         </h3>
-        <ReasonLine :reason="each.reason" :zone="each.site.timeZone" who="staff" />
-      </div>
-      <div>
+        <span class="line" :class="tone(each)">{{ headline(each) }}</span>
         <TermsStrip :stretches="each.stretches" :span="span" :zone="each.site.timeZone" />
-        <p class="soft small">{{ courseSentence(each.stretches, each.site.timeZone, roleName) }}</p>
+      </div>
+      <div v-if="opened === each.site.id" class="more">
+        <p class="soft">
+          {{ each.site.term.name }} · {{ courseSentence(each.stretches, each.site.timeZone, roleName) }}
+        </p>
+        <ReasonLine :reason="each.reason" :zone="each.site.timeZone" who="staff" />
       </div>
     </article>
     <p v-if="page.elsewhere" class="soft">{{ $t('person.elsewhere', { n: page.elsewhere }, page.elsewhere) }}</p>
@@ -59,28 +78,44 @@ section {
   display: grid;
   gap: 4px;
 }
-article,
-.head {
+.row {
   display: grid;
-  grid-template-columns: minmax(260px, 1fr) minmax(300px, 1.1fr);
-  gap: 20px;
+  grid-template-columns: minmax(150px, 1.1fr) minmax(150px, 1fr) minmax(200px, 1.3fr);
+  gap: 14px;
   align-items: center;
 }
 article {
   border-top: 1px solid var(--line);
-  padding: 7px 0;
+  padding: 4px 0;
 }
-.small {
-  font-size: 0.88rem;
+h3 {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+}
+h3 .word {
+  width: 1.7em;
+  padding: 0;
+  flex: none;
+}
+.line {
+  font-size: 0.93rem;
+}
+.more {
+  display: grid;
+  gap: 6px;
+  padding: 4px 0 8px 34px;
 }
 @media (max-width: 760px) {
-  article,
-  .head {
+  .row {
     grid-template-columns: 1fr;
-    gap: 4px;
+    gap: 2px;
   }
-  .head span {
+  .head {
     display: none;
+  }
+  .more {
+    padding-left: 0;
   }
 }
 </style>

@@ -42,9 +42,11 @@ const today = computed(() => x(platformNow().getTime()))
 </script>
 
 <template>
-  <svg v-if="head" :viewBox="`0 0 ${WIDTH} 16`" width="100%" aria-hidden="true">
-    <text v-for="mark in span.marks" :key="mark.at" :x="x(mark.at) + 3" y="12">{{ mark.name }}</text>
-  </svg>
+  <div v-if="head" class="terms" aria-hidden="true">
+    <span v-for="mark in span.marks" :key="mark.at" :style="{ left: `${(x(mark.at) / WIDTH) * 100}%` }">{{
+      mark.name
+    }}</span>
+  </div>
   <svg v-else :viewBox="`0 0 ${WIDTH} 18`" width="100%" role="img" :aria-label="`${$t('strip.label')}. ${described}`">
     <defs>
       <pattern id="hatch-terms" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -72,9 +74,16 @@ const today = computed(() => x(platformNow().getTime()))
 svg {
   display: block;
 }
-text {
-  font-size: 10.5px;
-  fill: var(--soft);
+.terms {
+  position: relative;
+  height: 18px;
+  font-size: 0.82rem;
+  color: var(--soft);
+  overflow: hidden;
+}
+.terms span {
+  position: absolute;
+  white-space: nowrap;
 }
 .ground {
   fill: var(--hover);

@@ -11,6 +11,7 @@ import iconfield from '@primeuix/themes/aura/iconfield'
 import inputnumber from '@primeuix/themes/aura/inputnumber'
 import inputtext from '@primeuix/themes/aura/inputtext'
 import menu from '@primeuix/themes/aura/menu'
+import metergroup from '@primeuix/themes/aura/metergroup'
 import message from '@primeuix/themes/aura/message'
 import popover from '@primeuix/themes/aura/popover'
 import progressbar from '@primeuix/themes/aura/progressbar'
@@ -37,6 +38,7 @@ const aura = {
     inputnumber,
     inputtext,
     menu,
+    metergroup,
     message,
     popover,
     progressbar,
