@@ -91,6 +91,20 @@ final readonly class NameFit
     }
 
     /**
+     * Those of some words that stand for one of somebody's names.
+     *
+     * @param list<string> $words folded
+     *
+     * @return list<string>
+     */
+    public function placed(array $words, Known $known): array
+    {
+        $places = array_column($this->assigned($words, self::slots($known)), 0);
+
+        return array_values(array_intersect_key($words, array_fill_keys($places, true)));
+    }
+
+    /**
      * Whether a name tells somebody apart: a particle does where the whole name is one ("Le", "Do").
      *
      * @param list<array{string, bool, string}> $slots

@@ -173,22 +173,42 @@ final readonly class PastedText
         return [$shown];
     }
 
-    /** @return list<PastedLine> */
-    private function line(int $number, string $shown): array
+    /** A line without numbering, bullets, ticks, and words that announce a number or an address. */
+    private static function bare(string $shown): string
     {
-        // Numbering, bullets and ticks in front, and what is left of them behind.
         $bare = (string) preg_replace(
             '/^(?:\(?\d{1,3}[.)]\s*(?=\D)|[\-–—*•·▪◦‣✓✔☐☑☒✗xX>]\s+|\[[ xX✓]?\]\s*)+/u',
             '',
             $shown,
         );
         $bare = (string) preg_replace('/\b(?:mailto|tel):/i', '', $bare);
-        // A number is one however it is announced.
-        $bare = (string) preg_replace(
+
+        return (string) preg_replace(
             '/(?:[#№]|\b(?:no|nr|num|number|id)\b[.:]?|n[º°]\.?)\s*(?=[A-Z]{0,4}\d{4,})/iu',
             ' ',
             $bare,
         );
+    }
+
+    /** @return list<string> cells of a row that say a level or a division, in order */
+    public function factsIn(string $shown): array
+    {
+        $cells = self::cells(self::bare($shown));
+
+        return array_values(
+            array_filter(
+                $cells->texts,
+                fn(string $cell, int $place): bool => isset($this->divisions[self::joined($cell)])
+                    || null !== self::level($cell, $cells->columns && $place > 0),
+                \ARRAY_FILTER_USE_BOTH,
+            ),
+        );
+    }
+
+    /** @return list<PastedLine> */
+    private function line(int $number, string $shown): array
+    {
+        $bare = self::bare($shown);
         $people = $this->people($bare);
         if (\count($people) > 1) {
             return array_merge(...array_map(fn(string $one): array => $this->line($number, $one), $people));

@@ -20,7 +20,6 @@ use MintDoor\Core\Text\Folding;
 use MintDoor\Core\Text\TooMuch;
 use MintDoor\Intake\PeopleReader;
 use MintDoor\Intake\PersonSeen;
-use MintDoor\Intake\Readings;
 use MintDoor\People\PersonShown;
 use MintDoor\Roles\Roles;
 use MintDoor\Roster\Caring;
@@ -74,9 +73,7 @@ final readonly class AccountBatch
             [$draft->division],
         );
         $for = new Circumstances(new Site('', $request->division), PersonKind::cases());
-        $read = [] === $sound
-            ? new Readings([], [], $for)
-            : $this->people->readings(array_map($asLine, $sound), $caller, $for);
+        $read = $this->people->readings(array_map($asLine, $sound), $caller, $for);
         $byRow = $directory = [];
         foreach ($read->readings as $reading) {
             $byRow[$reading->line->number] = $reading;

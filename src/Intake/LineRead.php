@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MintDoor\Intake;
 
+use MintDoor\Core\Intake\Mark;
+
 /** Schema `PastedLine`: whom a line means, or may mean. */
 final readonly class LineRead
 {
@@ -14,6 +16,8 @@ final readonly class LineRead
      * @param ?string              $decided    what told namesakes apart
      * @param ?int                 $repeats    number of the line that means the same person
      * @param list<CandidateMeant> $candidates the likeliest first
+     * @param list<Mark>           $marks      the text in pieces, each with what it was taken for
+     * @param list<string>         $both       ids of the two people it names together; none, if it does not
      */
     public function __construct(
         public int $number,
@@ -24,5 +28,7 @@ final readonly class LineRead
         public ?string $decided,
         public ?int $repeats,
         public array $candidates,
+        public array $marks,
+        public array $both,
     ) {}
 }

@@ -88,6 +88,11 @@ final readonly class PastedController
                 ),
                 $reading->candidates,
             ),
+            marks: $read->marking->of($reading),
+            both: array_map(
+                static fn(Candidate $each): string => $each->known->person->id,
+                $read->marking->both($reading) ?? [],
+            ),
         );
     }
 }

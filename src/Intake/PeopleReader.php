@@ -6,6 +6,7 @@ namespace MintDoor\Intake;
 
 use MintDoor\Core\Intake\Circumstances;
 use MintDoor\Core\Intake\Known;
+use MintDoor\Core\Intake\Marking;
 use MintDoor\Core\Intake\Matcher;
 use MintDoor\Core\Intake\PastedLine;
 use MintDoor\Core\Intake\PastedText;
@@ -46,15 +47,16 @@ final readonly class PeopleReader
      */
     public function lines(string $text, int $most): array
     {
-        $pasted = new PastedText(
-            $this->roles->rules()->numbers,
-            $this->divisions->names(),
-        );
         try {
-            return $pasted->lines($text, $most);
+            return $this->text()->lines($text, $most);
         } catch (TooMuch $much) {
             throw Problem::tooMuch($much->problem, $much->row, $most);
         }
+    }
+
+    private function text(): PastedText
+    {
+        return new PastedText($this->roles->rules()->numbers, $this->divisions->names());
     }
 
     /** @param list<PastedLine> $lines */
@@ -80,7 +82,12 @@ final readonly class PeopleReader
             array_values($people),
         );
 
-        return new Readings($matcher->read($lines, $known, $for), $people, $for);
+        return new Readings(
+            $matcher->read($lines, $known, $for),
+            $people,
+            $for,
+            new Marking($this->text(), $wording),
+        );
     }
 
     /**

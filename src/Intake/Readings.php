@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Intake;
 
 use MintDoor\Core\Intake\Circumstances;
+use MintDoor\Core\Intake\Marking;
 use MintDoor\Core\Intake\Reading;
 
 /** What lines were read as. */
@@ -14,8 +15,14 @@ final readonly class Readings
      * @param list<Reading>             $readings one a line
      * @param array<string, PersonSeen> $people   whoever is spoken of, by id
      * @param Circumstances             $for      what they were read for
+     * @param Marking                   $marking  what says of their words what they were taken for
      */
-    public function __construct(public array $readings, public array $people, public Circumstances $for) {}
+    public function __construct(
+        public array $readings,
+        public array $people,
+        public Circumstances $for,
+        public Marking $marking,
+    ) {}
 
     /** By the number of the line. */
     public function ofLine(int $number): ?Reading

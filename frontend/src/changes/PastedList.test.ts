@@ -29,6 +29,8 @@ const item = (number: number, text: string, outcome: string, candidates: object[
   decided: null,
   repeats: null,
   candidates,
+  marks: [{ text, kind: 'name' }],
+  both: [],
   ...more,
 })
 const [bea, ana, bo, mara] = [
@@ -185,7 +187,7 @@ describe('a pasted list', () => {
       .find((each) => each.text() === 'Keep for an invitation')!
       .trigger('click')
     await settled()
-    expect(page.findAll('details.fold summary').map((each) => each.text())).toEqual([
+    expect(page.findAll('details summary').map((each) => each.text())).toEqual([
       'One line is so already',
       'One line is skipped or kept',
       'One line means nobody',
@@ -297,6 +299,37 @@ describe('a pasted list', () => {
       .trigger('click')
     await settled()
     expect(router.currentRoute.value.name).toBe('change-list')
+  })
+
+  it('makes two lines of one that names two people, where somebody says so', async () => {
+    const asked = serve({
+      [READ]: {
+        items: [
+          item(1, 'Ana & Bo Ruiz (late)', 'choose', [may(ana, 'part-of-the-name'), may(bo, 'part-of-the-name')], {
+            both: [ana.id, bo.id],
+            marks: [
+              { text: 'Ana', kind: 'name' },
+              { text: ' & ', kind: null },
+              { text: 'Bo Ruiz', kind: 'name' },
+              { text: ' (', kind: null },
+              { text: 'late', kind: 'remark' },
+              { text: ')', kind: null },
+            ],
+          }),
+        ],
+      },
+    })
+    const { page } = show(PastedList, { props: { site, text: 'Ana & Bo Ruiz (late)', changeList: '' } })
+    await settled()
+    expect(page.find('.typed').text()).toBe('Ana & Bo Ruiz (late (remark))')
+    await page
+      .findAll('button')
+      .find((each) => each.text().startsWith('Both: '))!
+      .trigger('click')
+    await settled()
+    expect(asked.filter(({ call }) => call === READ).at(-1)!.body).toMatchObject({
+      text: `Ana Ruiz ${ana.number}\nBo Ruiz ${bo.number}`,
+    })
   })
 
   it('says before sending that a text is too long', async () => {

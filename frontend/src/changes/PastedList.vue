@@ -18,6 +18,7 @@ import TellThem from '@/messages/TellThem.vue'
 import { emptyWork, MOST_CHARACTERS, type PastedItem, type PastedWork } from '@/intake/pasted'
 import { usePastedReview } from './pastedReview'
 import PastedLineRow from '@/intake/PastedLineRow.vue'
+import TypedLine from '@/intake/TypedLine.vue'
 import RememberedLines from '@/intake/RememberedLines.vue'
 
 /**
@@ -61,6 +62,16 @@ const {
   sum,
 } = usePastedReview(props.site, work, kept.opened)
 
+/** What wants a decision first; what is so already, set aside or nobody is folded. */
+const PARTS = ['asks', 'will', 'so', 'aside', 'nobody'] as const
+const FOLDED: readonly string[] = ['so', 'aside', 'nobody']
+const KINDS = ['name', 'number', 'address', 'fact', 'remark', 'ignored'] as const
+const legend = computed(() =>
+  KINDS.flatMap((kind) => [
+    { text: t('pasted.mark.' + kind), kind },
+    { text: '   ', kind: null },
+  ]),
+)
 const termIsToCome = computed(() => props.site.term.startsOn > (platform.value?.now ?? '').slice(0, 10))
 const asks = computed(() => parts.value.asks.some((item) => !who(item) && ['choose', 'unknown'].includes(item.outcome)))
 const panel = ref<HTMLElement>()
@@ -166,9 +177,17 @@ const apply = () =>
         :site="site.id"
         :lines="current?.lines"
       />
-      <template v-for="name in ['asks', 'will'] as const" :key="name">
-        <section v-if="parts[name].length" :class="name" :aria-labelledby="'pasted-' + name">
-          <h3 :id="'pasted-' + name">{{ $t('pasted.part.' + name, { n: parts[name].length }, parts[name].length) }}</h3>
+      <p v-if="items.length" class="legend small soft">{{ $t('pasted.legend') }} <TypedLine :marks="legend" /></p>
+      <template v-for="name in PARTS" :key="name">
+        <component
+          :is="FOLDED.includes(name) ? 'details' : 'section'"
+          v-if="parts[name].length"
+          :class="name"
+          :aria-labelledby="'pasted-' + name"
+        >
+          <component :is="FOLDED.includes(name) ? 'summary' : 'h3'" :id="'pasted-' + name">{{
+            $t('pasted.part.' + name, { n: parts[name].length }, parts[name].length)
+          }}</component>
           <ol>
             <PastedLineRow
               v-for="item in parts[name]"
@@ -185,28 +204,7 @@ const apply = () =>
               @correct="correct(item, $event)"
             />
           </ol>
-        </section>
-      </template>
-      <template v-for="name in ['so', 'aside', 'nobody'] as const" :key="name">
-        <details v-if="parts[name].length" class="fold">
-          <summary>{{ $t('pasted.fold.' + name, { n: parts[name].length }, parts[name].length) }}</summary>
-          <ol>
-            <PastedLineRow
-              v-for="item in parts[name]"
-              :key="item.key"
-              :item="item"
-              :said="said(item)"
-              :who="who(item)"
-              :line="lineOf(item)"
-              :telling="work.tell"
-              :site="site"
-              :roles="platform?.roles ?? []"
-              :role-name="roleName"
-              @say="say(item, $event)"
-              @correct="correct(item, $event)"
-            />
-          </ol>
-        </details>
+        </component>
       </template>
       <p v-if="invitees.length && site.may.includes('keep-doors')">
         <RouterLink :to="{ name: 'doors', params: { site: site.id }, state: { invite: invitees.join('\n') } }">{{
@@ -294,7 +292,7 @@ ol {
   padding: 0;
   border-top: 2px solid var(--line);
 }
-.fold > summary {
+summary {
   cursor: pointer;
   color: var(--spruce);
   padding: 4px 0;

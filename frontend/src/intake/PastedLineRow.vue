@@ -9,6 +9,7 @@ import { api, take, type Platform, type ChangeLine, type Site } from '@/shared/a
 import { knownName, lineSentences, type RoleName } from '@/shared/sentences'
 import LineTerms from './LineTerms.vue'
 import { aboutPerson, overrides, type PastedCandidate, type PastedItem, type Said } from './pasted'
+import TypedLine from './TypedLine.vue'
 import WhoCouldBe from './WhoCouldBe.vue'
 
 /**
@@ -94,6 +95,16 @@ const will = computed(() => {
   )
 })
 
+/** The two people that the line names together; taken up, each has a line of their own. */
+const couple = computed(() =>
+  props.item.both.flatMap((id) => props.item.candidates.find(({ person }) => person.id === id)?.person ?? []),
+)
+const asTwoLines = computed(() =>
+  couple.value
+    .map((person) => [`${person.given} ${person.family}`, person.number ?? person.email].filter(Boolean).join(' '))
+    .join('\n'),
+)
+
 /** One key settles a line: the number of whom is meant, 0 for nobody. */
 function keyedIn(event: KeyboardEvent) {
   if (event.target instanceof HTMLInputElement && event.target.type !== 'radio') return
@@ -128,7 +139,7 @@ function keyedIn(event: KeyboardEvent) {
           @change="looking && offered.length ? undefined : $emit('correct', typed)"
         />
       </form>
-      <span v-else>{{ item.text }}</span>
+      <TypedLine v-else :marks="item.marks" />
     </div>
     <div class="what">
       <template v-if="shown">
@@ -148,6 +159,9 @@ function keyedIn(event: KeyboardEvent) {
         @pick="pick"
       />
       <p v-else-if="asking" class="soft">{{ $t('pasted.nobody') }}</p>
+      <button v-if="asking && couple.length" class="word" @click="$emit('correct', asTwoLines)">
+        {{ $t('pasted.both', { one: knownName(couple[0]!), other: knownName(couple[1]!) }) }}
+      </button>
 
       <div class="foot">
         <p

@@ -2665,6 +2665,14 @@ export interface components {
             decided: string | null;
             /** @description number of the line that means the same person */
             repeats: number | null;
+            /** @description the text in pieces, each with what it was taken for; what only parts them has no kind */
+            marks: {
+                text: string;
+                /** @enum {unknown} */
+                kind: "name" | "number" | "address" | "fact" | "remark" | "ignored" | null;
+            }[];
+            /** @description ids of the two people it names together; none, if it does not */
+            both: components["schemas"]["Id"][];
             /** @description the one it means, or those it may mean, the likeliest first */
             candidates: {
                 person: components["schemas"]["Person"];

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MintDoor\Core\Intake;
+
+/** What a piece of a pasted line was taken for. */
+enum MarkKind: string
+{
+    case Name = 'name';
+    /** A number or a login. */
+    case Number = 'number';
+    case Address = 'address';
+    /** A level or a division that the row says. */
+    case Fact = 'fact';
+    /** A word that is no name of who was understood. */
+    case Remark = 'remark';
+    /** Numbering, titles, small numbers, and all of a line that is nobody. */
+    case Ignored = 'ignored';
+}

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import type { PastedLine } from '@/shared/api'
+
+/** A line as it was typed, each word marked as what it was taken for. */
+defineProps<{ marks: PastedLine['marks'] }>()
+/** What was not taken for somebody's name, number or address is also said to who does not see how it looks. */
+const SAID = ['fact', 'remark', 'ignored']
+</script>
+
+<template>
+  <span class="line"
+    ><template v-for="(mark, place) in marks" :key="place"
+      ><span v-if="mark.kind" :class="mark.kind" :title="$t('pasted.mark.' + mark.kind)"
+        >{{ mark.text
+        }}<span v-if="SAID.includes(mark.kind)" class="unseen"> ({{ $t('pasted.mark.' + mark.kind) }})</span></span
+      ><template v-else>{{ mark.text }}</template></template
+    ></span
+  >
+</template>
+
+<style scoped>
+.line {
+  white-space: pre-wrap;
+}
+.name {
+  color: var(--ink);
+  font-weight: 600;
+}
+.number,
+.address {
+  font-family: var(--mono);
+  font-size: 0.9em;
+  background: var(--mint-pale);
+  border-radius: 3px;
+  padding: 0 3px;
+}
+.address {
+  border-bottom: 1px solid var(--spruce);
+}
+.fact {
+  border-bottom: 2px dotted var(--spruce);
+}
+.remark {
+  font-style: italic;
+  color: var(--brass);
+}
+.ignored {
+  text-decoration: line-through;
+  text-decoration-thickness: 1px;
+}
+</style>
