@@ -8,10 +8,13 @@ import Tag from 'primevue/tag'
 import Textarea from 'primevue/textarea'
 import { ref } from 'vue'
 import { switchColours } from '@/shared/colours'
+import { allWords } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
+import ChartOf from '@/ui/ChartOf.vue'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import DataRows from '@/ui/DataRows.vue'
 import DayField from '@/ui/DayField.vue'
+import DockedColumn from '@/ui/DockedColumn.vue'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
 import FindBox from '@/ui/FindBox.vue'
 import NumberField from '@/ui/NumberField.vue'
@@ -20,10 +23,12 @@ import { optionsIn } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
 import PlainTable from '@/ui/PlainTable.vue'
 import SeatMeter from '@/ui/SeatMeter.vue'
+import ShareBar from '@/ui/ShareBar.vue'
 import Tick from '@/ui/Tick.vue'
 import TimeField from '@/ui/TimeField.vue'
 
 /** Every part in every state, for whoever works on them. It is not in what is served, so that its words stand here. */
+void allWords()
 const few = ['violin', 'viola', 'cello'] as const
 const many = Array.from({ length: 24 }, (_, index) => `Choice ${index + 1}`)
 const one = ref<string>('viola')
@@ -48,6 +53,7 @@ const columns = useColumns('parts', () => [
   { key: 'name', label: 'Name', weight: 2, always: true, sortable: true },
   { key: 'state', label: 'State', weight: 1 },
 ])
+const chartDays = Array.from({ length: 12 }, (_, index) => `${index + 1} Sep`)
 const chosen = ref(new Set(['1']))
 function choose(index: number) {
   const id = rows[index]!.id
@@ -151,6 +157,44 @@ function choose(index: number) {
           ['2', 31],
         ]"
       />
+    </section>
+    <section>
+      <h2>Pictures</h2>
+      <ChartOf
+        pickable
+        label="People by day"
+        said="31 at most."
+        along="Day"
+        :places="chartDays"
+        :series="[
+          { name: 'Current', numbers: chartDays.map((_, at) => 8 + at * 2), as: 'area', colour: 'spruce' },
+          { name: 'Paused', numbers: chartDays.map((_, at) => at % 4), as: 'area', colour: 'brass', hatched: true },
+          { name: 'Removed', numbers: chartDays.map((_, at) => at), as: 'line', colour: 'ink', aside: true },
+        ]"
+        :marks="[{ place: 5, word: 'today' }]"
+        :limit="{ at: 36, word: '36 seats' }"
+      />
+      <ChartOf
+        label="People by minute"
+        said="9 in the last 5 minutes."
+        along="Minute"
+        :places="chartDays"
+        :series="[{ name: 'Came in', numbers: chartDays.map((_, at) => (at * 7) % 10), as: 'bars', colour: 'spruce' }]"
+        :height="140"
+      />
+      <ShareBar
+        :shares="[
+          { words: '25 could enter', n: 25, colour: 'spruce' },
+          { words: '2 are paused', n: 2, colour: 'brass' },
+          { words: '1 is blocked', n: 1, colour: 'clay' },
+        ]"
+      />
+    </section>
+    <section>
+      <h2>A docked column</h2>
+      <div class="acts">
+        <DockedColumn label="Beside" name="parts" closes><p>As wide as one likes.</p></DockedColumn>
+      </div>
     </section>
     <section>
       <h2>What is said</h2>

@@ -13,6 +13,7 @@ import { done, refreshSite } from '@/shared/undo'
 import { tellBody } from '@/shared/tell'
 import TellThem from '@/messages/TellThem.vue'
 import { useAsked, type AskingVerb } from '@/roster/asked'
+import DockedColumn from '@/ui/DockedColumn.vue'
 import AskedFields from '@/roster/AskedFields.vue'
 
 /** One change for many people, as a change list: what changes for whom, for whom not and why, before it is applied. */
@@ -108,12 +109,13 @@ const apply = () =>
 </script>
 
 <template>
-  <aside
-    class="docked no-print"
-    :aria-label="$t('changeList.title.' + verb, { n: people.length }, people.length)"
-    @keydown.esc.stop="$emit('close')"
+  <DockedColumn
+    class="no-print"
+    name="changes"
+    :label="$t('changeList.title.' + verb, { n: people.length }, people.length)"
+    closes
+    @close="$emit('close')"
   >
-    <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
     <h2>{{ $t('changeList.title.' + verb, { n: people.length }, people.length) }}</h2>
     <form @submit.prevent="apply">
       <AskedFields v-model="asked" :site="site" :verb="verb" :wrong="!!error" />
@@ -166,7 +168,7 @@ const apply = () =>
         >
       </li>
     </ol>
-  </aside>
+  </DockedColumn>
 </template>
 
 <style scoped>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
+import DockedColumn from '@/ui/DockedColumn.vue'
 import Tick from '@/ui/Tick.vue'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
@@ -107,12 +108,13 @@ const apply = () =>
 </script>
 
 <template>
-  <aside
-    class="docked no-print"
-    :aria-label="$t('people.changeList.title', { n: work.people.length }, work.people.length)"
-    @keydown.esc.stop="$emit('close')"
+  <DockedColumn
+    class="no-print"
+    name="people-changes"
+    :label="$t('people.changeList.title', { n: work.people.length }, work.people.length)"
+    closes
+    @close="$emit('close')"
   >
-    <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
     <h2>{{ $t('people.changeList.title', { n: $n(work.people.length) }, work.people.length) }}</h2>
     <p class="soft small" role="status">{{ $t('pasted.kept.' + (kept.state.value || 'not')) }}</p>
     <div class="field">
@@ -176,7 +178,7 @@ const apply = () =>
       <PeopleChangesLines :lines="review.lines" :told="work.tell ? told : []" :several="work.sites.length > 1" />
     </template>
     <p v-else-if="complete" class="soft">{{ $t('card.ask.computing') }}</p>
-  </aside>
+  </DockedColumn>
 </template>
 
 <style scoped>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
+import DockedColumn from '@/ui/DockedColumn.vue'
 import DayField from '@/ui/DayField.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
@@ -75,12 +76,12 @@ const apply = () =>
 </script>
 
 <template>
-  <aside
-    class="docked"
-    :aria-label="$t('siteChangeList.title.' + verb, { n: sites.length }, sites.length)"
-    @keydown.esc.stop="$emit('close')"
+  <DockedColumn
+    name="site-changes"
+    :label="$t('siteChangeList.title.' + verb, { n: sites.length }, sites.length)"
+    closes
+    @close="$emit('close')"
   >
-    <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
     <h2>{{ $t('siteChangeList.title.' + verb, { n: sites.length }, sites.length) }}</h2>
     <form @submit.prevent="apply">
       <p v-if="verb === 'open' || verb === 'close'">
@@ -118,7 +119,7 @@ const apply = () =>
         >
       </li>
     </ol>
-  </aside>
+  </DockedColumn>
 </template>
 
 <style scoped>

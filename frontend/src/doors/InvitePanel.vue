@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DockedColumn from '@/ui/DockedColumn.vue'
 import OneOf from '@/ui/OneOf.vue'
 import Textarea from 'primevue/textarea'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
@@ -81,8 +82,7 @@ const withdraw = (ids: string[]) => run(() => withdrawInvitations(props.site.id,
 </script>
 
 <template>
-  <aside class="docked" :aria-label="$t('doors.invite.title', { name: door.name })">
-    <button class="word shut" @click="$emit('close')">{{ $t('keys.close') }}</button>
+  <DockedColumn name="invite" :label="$t('doors.invite.title', { name: door.name })" closes @close="$emit('close')">
     <h2>{{ $t('doors.invite.title', { name: door.name }) }}</h2>
     <div class="field">
       <label for="invite-box">{{ $t('doors.invite.box') }}</label><Textarea
@@ -167,7 +167,7 @@ const withdraw = (ids: string[]) => run(() => withdrawInvitations(props.site.id,
         >
       </li>
     </ol>
-  </aside>
+  </DockedColumn>
 </template>
 
 <style scoped>

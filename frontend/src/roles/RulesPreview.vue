@@ -2,6 +2,7 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
+import DockedColumn from '@/ui/DockedColumn.vue'
 import { problemSentence, type useRules } from './rules'
 
 /**
@@ -18,7 +19,7 @@ const partOf = (where: string) => {
 </script>
 
 <template>
-  <aside class="docked" :aria-label="$t('rules.preview.title')">
+  <DockedColumn name="rules" :label="$t('rules.preview.title')">
     <h2>{{ $t('rules.preview.title') }}</h2>
     <p v-if="all.wrong.value" class="clay" role="alert">{{ all.wrong.value.message }}</p>
     <p v-else-if="!preview" class="soft">{{ $t('rules.preview.computing') }}</p>
@@ -75,13 +76,12 @@ const partOf = (where: string) => {
       />
       <button class="word" @click="all.drop">{{ $t('rules.preview.drop') }}</button>
     </p>
-  </aside>
+  </DockedColumn>
 </template>
 
 <style scoped>
 .docked {
   --docked: 380px;
-  padding: 16px;
   position: sticky;
   top: 0;
   align-self: flex-start;

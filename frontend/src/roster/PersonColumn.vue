@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DockedColumn from '@/ui/DockedColumn.vue'
 import Tick from '@/ui/Tick.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
@@ -57,12 +58,13 @@ async function act(request: Parameters<typeof change>[1]) {
 </script>
 
 <template>
-  <aside
-    class="docked no-print"
-    :aria-label="card ? fullName(card.person) : $t('roster.loading')"
-    @keydown.esc.stop="$emit('close')"
+  <DockedColumn
+    class="no-print"
+    name="person"
+    :label="card ? fullName(card.person) : $t('roster.loading')"
+    closes
+    @close="$emit('close')"
   >
-    <button class="word shut" @click="$emit('close')">{{ $t('card.close') }}</button>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="card">
       <header>
@@ -215,13 +217,13 @@ async function act(request: Parameters<typeof change>[1]) {
       <PersonGrants :card="card" :site="site" :may="may" :busy="busy" @act="act" />
     </template>
     <span v-else class="skeleton" style="width: 60%; height: 20px" />
-  </aside>
+  </DockedColumn>
 </template>
 
 <style scoped>
 .docked {
   --docked: 380px;
-  border-color: var(--mint);
+  --edge: var(--mint);
 }
 header h2 {
   font-size: 1.25rem;

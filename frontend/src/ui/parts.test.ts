@@ -1,4 +1,4 @@
-import { flushPromises } from '@vue/test-utils'
+import { flushPromises, mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
 import { nextTick, ref } from 'vue'
 import { choose, list } from '@/testing/choose'
@@ -6,6 +6,8 @@ import { platform, show } from '@/testing/server'
 import { queries } from '@/shared/queries'
 import { asGiven, inOrder, moved, useColumns, type RowColumn } from './columns'
 import DataRows from './DataRows.vue'
+import DockedColumn from './DockedColumn.vue'
+import ShareBar from './ShareBar.vue'
 import DayField from './DayField.vue'
 import NumberField from './NumberField.vue'
 import PickOne from './PickOne.vue'
@@ -163,5 +165,48 @@ describe('fields', () => {
     await flushPromises()
     expect(asked).toEqual([true])
     expect((page.get('input').element as HTMLInputElement).checked).toBe(false)
+  })
+})
+
+describe('a docked column', () => {
+  it('is as wide as one makes it, by keys too, and remembers it until it is given back', async () => {
+    const column = mount(DockedColumn, { props: { label: 'Bo', name: 'test', closes: true } })
+    const edge = column.find('[role=separator]')
+    const width = () => Number(edge.attributes('aria-valuenow'))
+    await edge.trigger('keydown', { key: 'End' })
+    expect(width()).toBe(Math.round(window.innerWidth * 0.7))
+    await edge.trigger('keydown', { key: 'Home' })
+    expect(width()).toBe(300)
+    await edge.trigger('pointerdown', { clientX: 500 })
+    window.dispatchEvent(new MouseEvent('pointermove', { clientX: 60 }))
+    window.dispatchEvent(new MouseEvent('pointerup'))
+    window.dispatchEvent(new MouseEvent('pointermove', { clientX: 10 }))
+    await nextTick()
+    expect(width()).toBe(440)
+    const again = mount(DockedColumn, { props: { label: 'Cy', name: 'test' } })
+    expect(again.find('[role=separator]').attributes('aria-valuenow')).toBe('440')
+    await edge.trigger('dblclick')
+    expect(column.attributes('style')).toBeUndefined()
+    await column.trigger('keydown', { key: 'Escape' })
+    await column.find('.shut').trigger('click')
+    expect(column.emitted('close')).toHaveLength(2)
+  })
+})
+
+describe('the shares of a whole', () => {
+  it('says each part that there is, and takes the whole from them', () => {
+    const shares = [
+      { words: '27 could enter', n: 27, colour: 'spruce' as const },
+      { words: '0 could look', n: 0, colour: 'mint' as const },
+      { words: '3 are paused', n: 3, colour: 'brass' as const },
+    ]
+    const bar = mount(ShareBar, { props: { shares } })
+    expect(bar.findAll('li').map((each) => each.text())).toEqual(['27 could enter', '3 are paused'])
+    expect(bar.findAll('[data-pc-section=meter]').map((each) => each.attributes('style'))).toEqual([
+      expect.stringContaining('width: 90%'),
+      expect.stringContaining('width: 10%'),
+    ])
+    const bare = mount(ShareBar, { props: { shares, bare: true } })
+    expect(bare.attributes('aria-label')).toBe('27 could enter, 3 are paused')
   })
 })
