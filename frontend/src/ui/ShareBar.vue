@@ -19,12 +19,19 @@ const whole = computed(() =>
 const value = computed(() =>
   parts.value.map(({ words, n, colour }) => ({ label: words, value: n, color: `var(--${colour})` })),
 )
-const said = computed(() => parts.value.map(({ words }) => words).join(', '))
+/** It measures several things, which is no meter: it is a picture of what its words say. */
+const asPicture = computed(() => ({
+  role: 'img',
+  'aria-label': parts.value.map(({ words }) => words).join(', '),
+  'aria-valuemin': null,
+  'aria-valuemax': null,
+  'aria-valuenow': null,
+}))
 </script>
 
 <template>
-  <div class="share" :role="bare ? 'img' : undefined" :aria-label="bare ? said : undefined">
-    <MeterGroup :value="value" :max="whole" :pt="{ meters: { 'aria-hidden': 'true' } }">
+  <div class="share">
+    <MeterGroup :value="value" :max="whole" :pt="{ root: asPicture }">
       <template #label>
         <ul v-if="!bare">
           <li v-for="part in parts" :key="part.words">

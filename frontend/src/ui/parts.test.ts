@@ -207,6 +207,6 @@ describe('the shares of a whole', () => {
       expect.stringContaining('width: 10%'),
     ])
     const bare = mount(ShareBar, { props: { shares, bare: true } })
-    expect(bare.attributes('aria-label')).toBe('27 could enter, 3 are paused')
+    expect(bare.find('[role=img]').attributes('aria-label')).toBe('27 could enter, 3 are paused')
   })
 })
