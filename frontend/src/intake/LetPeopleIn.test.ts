@@ -43,6 +43,41 @@ async function typing(text: string) {
 }
 
 describe('the box that lets people in', () => {
+  it('takes a list that is pasted anywhere on the page, but not into another field', async () => {
+    serve({ [INTAKE]: none })
+    const { page } = show(LetPeopleIn, { props: { site } })
+    const paste = (on: EventTarget, text: string) => {
+      const event = new Event('paste', { bubbles: true, cancelable: true })
+      on.dispatchEvent(Object.assign(event, { clipboardData: { getData: () => text } }))
+    }
+    const other = document.body.appendChild(document.createElement('input'))
+    paste(other, 'Ana Ruiz\nBo Ruiz')
+    paste(document.body, 'Ana Ruiz')
+    expect(page.findComponent(LetPeopleIn).emitted('list')).toBeUndefined()
+    paste(document.body, 'Ana Ruiz\nBo Ruiz')
+    expect(page.findComponent(LetPeopleIn).emitted('list')).toEqual([['Ana Ruiz\nBo Ruiz', '']])
+    other.remove()
+  })
+
+  it('takes a list from a file that is dropped on it, and says which files it cannot read', async () => {
+    vi.useRealTimers()
+    serve({ [INTAKE]: none })
+    const { page } = show(LetPeopleIn, { props: { site } })
+    const drop = async (content: string | Uint8Array<ArrayBuffer>) => {
+      const files = [new File([content], 'class.csv')]
+      const dataTransfer = { files, items: [], types: ['Files'], dropEffect: '' }
+      const event = new Event('drop', { bubbles: true, cancelable: true })
+      page.find('.intake').element.dispatchEvent(Object.assign(event, { dataTransfer }))
+      await new Promise((done) => setTimeout(done, 20))
+      await flushPromises()
+    }
+    await drop(new Uint8Array([0x50, 0x4b, 0, 0]))
+    expect(page.find('[role=alert]').text()).toContain('This kind of file cannot be read here.')
+    await drop('Ana Ruiz\nBo Ruiz')
+    expect(page.find('[role=alert]').exists()).toBe(false)
+    expect(page.findComponent(LetPeopleIn).emitted('list')).toEqual([['Ana Ruiz\nBo Ruiz', '']])
+  })
+
   it('asks for two characters, and asks the server nothing before', async () => {
     const asked = serve({ [INTAKE]: none })
     expect((await typing('b')).text()).toContain('Type two characters or more.')

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import Tick from '@/ui/Tick.vue'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { useMediaQuery, watchDebounced } from '@vueuse/core'
+import { useDropZone, useEventListener, useFileDialog, useMediaQuery, watchDebounced } from '@vueuse/core'
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, take, type Candidate, type Site } from '@/shared/api'
-import { useKeys } from '@/shared/keys'
+import { isTyping, useKeys } from '@/shared/keys'
 import { day } from '@/shared/sentences'
 import { tellEach } from '@/shared/tell'
 import CandidateRow from './CandidateRow.vue'
+import { textOfFile, UnreadableFile } from './listFile'
 import { isList } from './pasted'
 import Trouble from '@/ui/Trouble.vue'
 
@@ -85,6 +86,26 @@ function pasted(event: ClipboardEvent) {
   typed.value = ''
   emit('list', text, '')
 }
+// Also where nobody has put the cursor into the box: there is one thing on this page that a list is for.
+useEventListener(document, 'paste', (event) => isTyping(event.target) || pasted(event))
+
+const unread = ref<'' | 'large' | 'kind'>('')
+async function dropped(files: ArrayLike<File> | null) {
+  unread.value = ''
+  const [file] = Array.from(files ?? [])
+  if (!file) return
+  try {
+    const text = await textOfFile(file)
+    if (isList(text)) emit('list', text, '')
+    else typed.value = text.trim().slice(0, 200)
+  } catch (error) {
+    if (!(error instanceof UnreadableFile)) throw error
+    unread.value = error.why
+  }
+}
+const { isOverDropZone } = useDropZone(root, { onDrop: dropped, multiple: false })
+const { open: chooseFile, onChange } = useFileDialog({ accept: '.csv,.txt,.tsv,text/*', multiple: false, reset: true })
+onChange(dropped)
 
 function close() {
   if (opened.value) opened.value = ''
@@ -99,6 +120,7 @@ function close() {
   <section
     ref="root"
     class="intake no-print"
+    :class="{ over: isOverDropZone }"
     :aria-label="$t('intake.label')"
     @keydown.down.prevent="step"
     @keydown.up.prevent="step"
@@ -135,7 +157,9 @@ function close() {
         {{ $t('pasted.again', { day: day(begun.changedAt, site.timeZone) }) }}
       </button>
       <button v-if="typed" class="word" @click="close">{{ $t('intake.close') }}</button>
+      <button v-else class="word file" @click="chooseFile()">{{ $t('intake.file.choose') }}</button>
     </div>
+    <p v-if="unread" class="clay" role="alert">{{ $t('intake.file.' + unread) }}</p>
     <div v-if="enough && (shown || error)" class="found">
       <Trouble v-if="error" :error="error" @again="refetch()" />
       <p v-else-if="!count" class="none">{{ $t('intake.nobody') }}</p>
@@ -170,9 +194,13 @@ function close() {
   padding: 8px 14px;
   border-radius: 0 0 6px 6px;
 }
+.over {
+  outline: 3px dashed var(--spruce);
+  outline-offset: -6px;
+}
 .box {
   display: grid;
-  grid-template-columns: auto minmax(200px, 460px) 1fr auto;
+  grid-template-columns: auto minmax(200px, 460px) 1fr auto auto;
   gap: 12px;
   align-items: center;
 }

@@ -1,6 +1,7 @@
 import { onKeyStroke } from '@vueuse/core'
 
-const typing = (target: EventTarget | null) =>
+/** Whether what is typed goes into a field. */
+export const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
 /**
@@ -9,7 +10,7 @@ const typing = (target: EventTarget | null) =>
  */
 export function useKeys(keys: Record<string, () => void>) {
   onKeyStroke(Object.keys(keys), (event) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
     event.preventDefault()
     keys[event.key]!()
   })

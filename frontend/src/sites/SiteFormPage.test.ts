@@ -15,6 +15,24 @@ describe('a new site', () => {
     expect([list(page, 'Term').text(), list(page, 'Division').text()]).toEqual(['Autumn', 'Seniors'])
   })
 
+  it('has a short code made of its title, until somebody writes one', async () => {
+    serve({ 'GET /platform': platform })
+    const { page } = show(SiteFormPage)
+    for (const [title, code] of [
+      ['Harmony & Ear Training II', 'HET-II'],
+      ['Čhoir', 'CHOIR'],
+      ['Week 3', 'WEEK-3'],
+      ['Хор', ''],
+      ['A very '.repeat(20), 'AVAVAVAVAVAVAVAVAVAVAVAV'],
+    ]) {
+      await page.find('#title').setValue(title)
+      expect(value(page, 'code')).toBe(code)
+    }
+    await page.find('#code').setValue('own')
+    await page.find('#title').setValue('Another')
+    expect(value(page, 'code')).toBe('own')
+  })
+
   it('says what is wrong at its field, keeps what was typed, and makes it under one key', async () => {
     let tries = 0
     const asked = serve({

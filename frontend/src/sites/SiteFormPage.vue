@@ -9,6 +9,7 @@ import { usePlatform } from '@/shared/platform'
 import { done, refreshSite } from '@/shared/undo'
 import { optionsIn, optionsOf } from '@/ui/options'
 import PickOne from '@/ui/PickOne.vue'
+import { shortCodeOf } from './shortCode'
 
 /** Makes a site, or changes the facts of the one given. */
 const props = defineProps<{ site?: Site }>()
@@ -17,6 +18,12 @@ const router = useRouter()
 const { platform } = usePlatform()
 const blank = { title: '', code: '', kind: 'course', division: '', term: '', lowest: '', highest: '', seats: '' }
 const form = reactive({ ...blank })
+/** The short code follows the title until somebody writes one. */
+const codeIsOwn = ref(!!props.site)
+watch(
+  () => form.title,
+  (title) => codeIsOwn.value || (form.code = shortCodeOf(title)),
+)
 const version = ref(0)
 const problem = shallowRef<Problem | null>(null)
 const elsewhere = ref('')
@@ -36,7 +43,7 @@ function fill(site: Site) {
     seats: site.seats ?? '',
   })
 }
-onMounted(() => props.site && fill(props.site))
+onMounted(() => (props.site ? fill(props.site) : document.getElementById('title')?.focus()))
 // What is sent under one key stays the same; something else gets a fresh one.
 watch(form, () => (key = freshKey()))
 // The term that runs, and the division one works in, are the likely ones.
@@ -123,7 +130,13 @@ async function settle(takeTheirs: boolean) {
       <form novalidate @submit.prevent="save">
         <div class="field wide">
           <label for="title">{{ $t('form.title') }}</label>
-          <InputText id="title" v-model="form.title" :invalid="!!wrong('title')" aria-describedby="title-wrong" fluid />
+          <InputText
+            id="title"
+            v-model="form.title"
+            :invalid="!!wrong('title')"
+            aria-describedby="title-wrong"
+            fluid
+          />
           <span id="title-wrong" class="wrong">{{ wrong('title') }}</span>
         </div>
         <div class="field">
@@ -135,6 +148,7 @@ async function settle(takeTheirs: boolean) {
             aria-describedby="code-wrong"
             class="num"
             fluid
+            @input="codeIsOwn = form.code !== ''"
           />
           <span id="code-wrong" :class="wrong('code') ? 'wrong' : 'hint'">{{
             wrong('code') ?? $t('form.codeHint')

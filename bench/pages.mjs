@@ -1,0 +1,86 @@
+// What Lighthouse says of every main view, signed in as who uses it, on a desktop and a phone: performance,
+// accessibility, best practices and what finders want. Exits 1 when one of them is below the bound.
+// Usage: MINT_DOOR_URL=… PASSWORD=… node bench/pages.mjs [part of a path]
+import { chromium } from '@playwright/test'
+import lighthouse, { desktopConfig } from 'lighthouse'
+
+const BOUND = 95
+const address = process.env.MINT_DOOR_URL
+const PORT = 9333
+const SCORES = ['performance', 'accessibility', 'best-practices', 'seo']
+
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [`--remote-debugging-port=${PORT}`, '--no-sandbox', '--disable-gpu', '--no-first-run'],
+})
+
+/** Signs in, and answers the cookies of the session and the id of a site they run. */
+async function signIn(login) {
+  const context = await browser.newContext()
+  const { request } = context
+  const headers = { 'X-Mint-Door': '1' }
+  const api = new URL('/api/v1', address).href
+  await request.post(`${api}/sign-in`, { headers, data: { login, password: process.env.PASSWORD } })
+  const sites = await (await request.get(`${api}/sites?scope=run`, { headers })).json()
+  const found = sites.items?.find(({ title }) => title.startsWith('Harmony')) ?? sites.items?.[0]
+  const cookies = await context.cookies()
+  await context.close()
+  return { cookies: cookies.map(({ name, value }) => `${name}=${value}`).join('; '), site: found?.id }
+}
+
+const tutor = await signIn('mara.lindqvist')
+const administrator = await signIn('ingrid.solheim')
+const learner = await signIn('elias.nordahl')
+const pages = [
+  [null, '/sign-in'],
+  [null, '/join'],
+  [learner, '/'],
+  [learner, '/sites/in'],
+  [learner, '/sites/open'],
+  [tutor, '/'],
+  [tutor, '/sites/run'],
+  [tutor, `/sites/${tutor.site}`],
+  [tutor, `/sites/${tutor.site}?days=1`],
+  [tutor, `/sites/${tutor.site}/doors`],
+  [tutor, `/sites/${tutor.site}/first-day-check`],
+  [tutor, `/sites/${tutor.site}/history`],
+  [tutor, `/sites/${tutor.site}/settings`],
+  [tutor, '/people'],
+  [tutor, '/changes'],
+  [tutor, '/messages'],
+  [tutor, '/access-check'],
+  [administrator, '/'],
+  [administrator, '/rules/roles'],
+  [administrator, '/rules/table'],
+  [administrator, '/people/duplicates'],
+].filter(([, path]) => path.includes(process.argv[2] ?? ''))
+
+let low = 0
+for (const [who, path] of pages) {
+  for (const [kind, config] of [
+    ['desktop', desktopConfig],
+    ['phone', undefined],
+  ]) {
+    const flags = { port: PORT, logLevel: 'error', extraHeaders: who ? { Cookie: who.cookies } : undefined }
+    const { lhr } = await lighthouse(
+      address + path,
+      { ...flags, onlyCategories: SCORES, disableStorageReset: false },
+      config,
+    )
+    const scores = SCORES.map((name) => Math.round((lhr.categories[name]?.score ?? 0) * 100))
+    const failed = SCORES.flatMap((name) =>
+      lhr.categories[name].auditRefs
+        .filter(({ id, weight }) => weight > 0 && (lhr.audits[id].score ?? 1) < 0.9)
+        .map(({ id }) => id),
+    )
+    const bad = scores.some((score) => score < BOUND)
+    low += Number(bad)
+    console.log(
+      `${bad ? 'LOW ' : 'good'} ${scores.map((score) => String(score).padStart(3)).join(' ')}  ${kind.padEnd(7)} ` +
+        `${path.replace(tutor.site, 'SITE')}${bad ? `  (${[...new Set(failed)].join(', ')})` : ''}`,
+    )
+  }
+}
+await browser.close()
+console.log(`${SCORES.join(', ')}; ${low} below ${BOUND}`)
+process.exitCode = low ? 1 : 0
