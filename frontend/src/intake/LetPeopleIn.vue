@@ -92,10 +92,9 @@ useEventListener(document, 'paste', (event) => isTyping(event.target) || pasted(
 const unread = ref<'' | 'large' | 'kind'>('')
 async function dropped(files: ArrayLike<File> | null) {
   unread.value = ''
-  const [file] = Array.from(files ?? [])
-  if (!file) return
+  if (!files?.length) return
   try {
-    const text = await textOfFile(file)
+    const text = (await Promise.all(Array.from(files, textOfFile))).join('\n')
     if (isList(text)) emit('list', text, '')
     else typed.value = text.trim().slice(0, 200)
   } catch (error) {
@@ -103,8 +102,8 @@ async function dropped(files: ArrayLike<File> | null) {
     unread.value = error.why
   }
 }
-const { isOverDropZone } = useDropZone(root, { onDrop: dropped, multiple: false })
-const { open: chooseFile, onChange } = useFileDialog({ accept: '.csv,.txt,.tsv,text/*', multiple: false, reset: true })
+const { isOverDropZone } = useDropZone(root, dropped)
+const { open: chooseFile, onChange } = useFileDialog({ accept: '.csv,.txt,.tsv,text/*', reset: true })
 onChange(dropped)
 
 function close() {
