@@ -75,11 +75,13 @@ for (const [who, path] of pages) {
         .filter(({ id, weight }) => weight > 0 && (lhr.audits[id].score ?? 1) < 0.9)
         .map(({ id }) => id),
     )
+    const ms = (name) => Math.round(lhr.audits[name].numericValue)
+    const times = `FCP ${ms('first-contentful-paint')} LCP ${ms('largest-contentful-paint')} TBT ${ms('total-blocking-time')} ms`
     const bad = scores.some((score) => score < BOUND)
     low += Number(bad)
     console.log(
       `${bad ? 'LOW ' : 'good'} ${scores.map((score) => String(score).padStart(3)).join(' ')}  ${kind.padEnd(7)} ` +
-        `${path.replace(tutor.site, 'SITE')}${bad ? `  (${[...new Set(failed)].join(', ')})` : ''}`,
+        `${path.replace(tutor.site, 'SITE').padEnd(28)} ${times}${bad ? `  (${[...new Set(failed)].join(', ')})` : ''}`,
     )
   }
 }

@@ -96,6 +96,10 @@ export const router = createRouter({
 keepGoing(router)
 
 router.beforeEach(async (to) => {
+  // The page is fetched while it is asked who is signed in.
+  for (const { components } of to.matched)
+    for (const page of Object.values(components ?? {}))
+      if (typeof page === 'function') void (page as () => Promise<unknown>)().catch(() => {})
   if (to.meta.open) return true
   const [known] = await Promise.all([me.value === undefined ? findOutWhoIAm() : me.value, allWords()])
   if (known?.mustChange && to.name !== 'password') return { name: 'password' }

@@ -60,21 +60,30 @@ function clear() {
 
 <template>
   <div class="filters no-print">
-    <span v-if="counts" class="nums counts" role="status">
-      {{ $t('roster.count.learners', { n: $n(counts.learners) }, counts.learners) }},
-      {{ $t('roster.count.staff', { n: $n(counts.staff) }, counts.staff)
-      }}<template v-if="counts.others"
-        >, {{ $t('roster.count.others', { n: $n(counts.others) }, counts.others) }}</template
-      ><template v-if="counts.unlisted"
-        >, {{ $t('roster.count.unlisted', { n: $n(counts.unlisted) }, counts.unlisted) }}:
-        <button class="word" @click="emit('look', { unlisted: view.unlisted === '1' ? '0' : '1' })">
-          {{ $t(view.unlisted === '1' ? 'roster.hide' : 'roster.show') }}
-        </button></template
-      >
-    </span>
-    <button v-if="narrow" class="word" :aria-expanded="unfolded" @click="unfolded = !unfolded">
-      {{ $t(unfolded ? 'roster.foldFilters' : 'roster.filters') }}
-    </button>
+    <div class="top">
+      <span v-if="counts" class="nums counts" role="status">
+        {{ $t('roster.count.learners', { n: $n(counts.learners) }, counts.learners) }},
+        {{ $t('roster.count.staff', { n: $n(counts.staff) }, counts.staff)
+        }}<template v-if="counts.others"
+          >, {{ $t('roster.count.others', { n: $n(counts.others) }, counts.others) }}</template
+        ><template v-if="counts.unlisted"
+          >, {{ $t('roster.count.unlisted', { n: $n(counts.unlisted) }, counts.unlisted) }}:
+          <button class="word" @click="emit('look', { unlisted: view.unlisted === '1' ? '0' : '1' })">
+            {{ $t(view.unlisted === '1' ? 'roster.hide' : 'roster.show') }}
+          </button></template
+        >
+      </span>
+      <span v-if="!narrow || unfolded" class="away">
+        <button v-if="may('see-unlisted')" class="word" :aria-expanded="days" @click="days = !days">
+          {{ $t('roster.days.open') }}
+        </button>
+        <ColumnsMenu :columns="columns" />
+        <button class="word" :aria-expanded="away" @click="away = !away">{{ $t('export.open') }}</button>
+      </span>
+      <button v-if="narrow" class="word" :aria-expanded="unfolded" @click="unfolded = !unfolded">
+        {{ $t(unfolded ? 'roster.foldFilters' : 'roster.filters') }}
+      </button>
+    </div>
     <span v-if="!narrow || unfolded || filtered" class="sentence">
       <PickOne
         :label="$t('sites.filterBy.state')"
@@ -111,13 +120,6 @@ function clear() {
       :model-value="view.asOf"
       @update:model-value="(asOf) => (!asOf || isDay(asOf)) && emit('look', { asOf })"
     />
-    <span v-if="any && (!narrow || unfolded)" class="away">
-      <button v-if="may('see-unlisted')" class="word" :aria-expanded="days" @click="days = !days">
-        {{ $t('roster.days.open') }}
-      </button>
-      <ColumnsMenu :columns="columns" />
-      <button class="word" :aria-expanded="away" @click="away = !away">{{ $t('export.open') }}</button>
-    </span>
   </div>
 </template>
 
@@ -128,6 +130,15 @@ function clear() {
   gap: 6px 12px;
   align-items: center;
   padding: 7px 2px;
+}
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  width: 100%;
+  /* Its place is kept until the counts are there. */
+  min-height: 27px;
 }
 .sentence {
   display: flex;
