@@ -1,5 +1,6 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { offered, take } from '@/testing/choose'
 import { read, serve, show, site } from '@/testing/server'
 import FindOrDo from './FindOrDo.vue'
 import { me } from '@/shared/me'
@@ -33,14 +34,17 @@ async function opened(who: object, typed = '') {
   const shown = show(FindOrDo)
   const input = shown.page.find('input')
   await input.trigger('focus')
-  await input.setValue(typed)
+  if (typed) await input.setValue(typed)
   await vi.advanceTimersByTimeAsync(200)
   await flushPromises()
   return {
     ...shown,
     input,
     asked,
-    labels: () => shown.page.findAll('.found button').map(read),
+    labels: () =>
+      offered([...document.querySelectorAll('.p-autocomplete-overlay')].at(-1)).map((each) =>
+        read({ text: () => each.textContent ?? '' }).trim(),
+      ),
   }
 }
 
@@ -54,14 +58,13 @@ it('offers what one may do, narrowed by what is typed', async () => {
 })
 
 it('finds sites one runs and sites one is in, and goes to what one does there', async () => {
-  const { labels, router, page: shown, asked } = await opened({}, 'ha')
+  const { labels, router, asked } = await opened({}, 'ha')
   expect(asked.map(({ call }) => call)).toEqual([
     'GET /sites?scope=run&q=ha&limit=6',
     'GET /sites?scope=in&q=ha&limit=6',
   ])
   expect(labels().slice(0, 2)).toEqual(['Harmony HET-2', 'Choir HET-2'])
-  await shown.findAll('.found button')[1]!.trigger('click')
-  await flushPromises()
+  await take('Choir')
   expect(router.currentRoute.value.name).toBe('landing')
 })
 
@@ -71,11 +74,10 @@ it("looks in all of an administrator's reach", async () => {
   expect(labels()[0]).toBe('Harmony HET-2')
 })
 
-it('is walked with the arrow keys, and Escape leaves it', async () => {
-  const { input, page: shown } = await opened({}, 'sites')
-  ;(input.element as HTMLElement).focus()
-  await shown.find('.finder').trigger('keydown', { key: 'ArrowDown' })
-  expect(document.activeElement?.tagName).toBe('BUTTON')
-  await shown.find('.finder').trigger('keydown', { key: 'Escape' })
-  expect([(input.element as HTMLInputElement).value, shown.find('.found').exists()]).toEqual(['', false])
+it('is walked with the arrow keys, and Enter does what stands there', async () => {
+  const { input, router } = await opened({}, 'harm')
+  for (const key of ['ArrowDown', 'Enter']) await input.trigger('keydown', { code: key, key })
+  await flushPromises()
+  expect(router.currentRoute.value.name).toBe('roster')
+  expect((input.element as HTMLInputElement).value).toBe('')
 })

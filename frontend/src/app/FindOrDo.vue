@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
-import { refDebounced } from '@vueuse/core'
-import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useI18n } from 'vue-i18n'
 import DoorGlyph from '@/ui/DoorGlyph.vue'
+import FindBox from '@/ui/FindBox.vue'
 import { api, take, type SiteSummary } from '@/shared/api'
 import { dark, switchColours } from '@/shared/colours'
 import { useKeys } from '@/shared/keys'
@@ -15,27 +13,20 @@ const emit = defineEmits<{ signOut: []; keys: [] }>()
 const { t } = useI18n()
 const route = useRoute()
 const router = useRouter()
-const typed = ref('')
 const box = ref<HTMLElement>()
-const open = ref(false)
-const words = refDebounced(typed, 150)
 
+/** A site, or something one may do. */
+interface Found {
+  label: string
+  go: () => unknown
+  site?: SiteSummary
+}
 const scopes = computed(() =>
   me.value?.divisions.length || me.value?.platformAdministrator ? (['all'] as const) : (['run', 'in'] as const),
 )
-const { data: found } = useQuery({
-  queryKey: ['sites', 'finder', words, scopes],
-  enabled: computed(() => open.value && words.value.trim().length > 1),
-  queryFn: async () => {
-    const pages = await Promise.all(
-      scopes.value.map((scope) => take(api.GET('/sites', { params: { query: { scope, q: words.value, limit: 6 } } }))),
-    )
-    return pages.flatMap((page) => page.items).slice(0, 8)
-  },
-})
 
 const doings = computed(() => {
-  const all: [string, () => void][] = [
+  const all: [string, () => unknown][] = [
     [t('find.do.run'), () => router.push('/sites/run')],
     [t('find.do.in'), () => router.push('/sites/in')],
     [t('find.do.join'), () => router.push('/join')],
@@ -73,105 +64,61 @@ const doings = computed(() => {
     )
   if (route.name === 'roster')
     all.unshift([t('find.do.letIn'), () => document.querySelector<HTMLInputElement>('#let-in')?.focus()])
-  const text = typed.value.trim().toLowerCase()
-  return all.filter(([words]) => words.toLowerCase().includes(text))
+  return all.map(([label, go]): Found => ({ label, go }))
 })
-const sites = computed(() => (typed.value.trim().length > 1 ? (found.value ?? []) : []))
+
+const sitesCalled = async (q: string) => {
+  const pages = await Promise.all(
+    scopes.value.map((scope) => take(api.GET('/sites', { params: { query: { scope, q, limit: 6 } } }))),
+  )
+  return pages.flatMap((page) => page.items).slice(0, 8)
+}
+const siteFound = (site: SiteSummary): Found => ({
+  label: site.title,
+  site,
+  go: () => router.push({ name: site.mine ? 'landing' : 'roster', params: { site: site.id } }),
+})
+async function find(typed: string): Promise<Found[]> {
+  const text = typed.toLowerCase()
+  const fitting = doings.value.filter(({ label }) => label.toLowerCase().includes(text))
+  // What one may do is known here, also while the server does not answer.
+  const sites = text.length > 1 ? await sitesCalled(typed).catch(() => []) : []
+  return [...sites.map(siteFound), ...fitting]
+}
 
 useKeys({ '/': () => box.value?.querySelector('input')?.focus() })
 
-function go(site: SiteSummary) {
-  close()
-  void router.push(
-    site.mine ? { name: 'landing', params: { site: site.id } } : { name: 'roster', params: { site: site.id } },
-  )
+async function go(found: Found) {
+  await found.go()
+  // The field takes the focus back when something is picked from it; where one goes now, keys mean other things.
+  setTimeout(leave)
 }
-
-function act(doing: () => void) {
-  close()
-  doing()
-}
-
-function close() {
-  open.value = false
-  typed.value = ''
-  box.value?.querySelector('input')?.blur()
-}
-
-function move(by: number) {
-  const stops = [...(box.value?.querySelectorAll<HTMLElement>('input, .found button') ?? [])]
-  stops[stops.indexOf(document.activeElement as HTMLElement) + by]?.focus()
-}
-
-function leftTheBox(event: FocusEvent) {
-  if (!box.value?.contains(event.relatedTarget as Node)) open.value = false
-}
+const leave = () => box.value?.querySelector('input')?.blur()
 </script>
 
 <template>
-  <div
-    ref="box"
-    class="finder"
-    role="search"
-    @keydown.down.prevent="move(1)"
-    @keydown.up.prevent="move(-1)"
-    @keydown.esc="close"
-    @focusout="leftTheBox"
-  >
-    <InputText
-      v-model="typed"
-      size="small"
-      fluid
+  <div ref="box" class="finder" role="search" @keydown.esc="leave">
+    <FindBox
+      v-slot="{ found }"
+      unseen
+      small
+      :from="0"
+      :label="$t('find.label')"
       :placeholder="$t('find.placeholder')"
-      :aria-label="$t('find.label')"
-      aria-keyshortcuts="/"
-      @focus="open = true"
-      @keydown.enter="move(1)"
-    />
-    <div v-if="open" class="found">
-      <button v-for="site in sites" :key="site.id" @click="go(site)">
-        <DoorGlyph :state="site.state" /> {{ site.title }} <span class="num soft">{{ site.code }}</span>
-      </button>
-      <button v-for="[label, doing] in doings" :key="label" @click="act(doing)">{{ label }}</button>
-      <p v-if="!sites.length && !doings.length" class="soft">{{ $t('find.nothing') }}</p>
-    </div>
+      :none="$t('find.nothing')"
+      keys="/"
+      :find="find"
+      :called="(found) => found.label"
+      @pick="go"
+    >
+      <DoorGlyph v-if="found.site" :state="found.site.state" /> {{ found.label }}
+      <span v-if="found.site" class="num soft">{{ found.site.code }}</span>
+    </FindBox>
   </div>
 </template>
 
 <style scoped>
 .finder {
-  position: relative;
   flex: 0 1 360px;
-}
-.found {
-  position: absolute;
-  z-index: 20;
-  top: calc(100% + 4px);
-  left: 0;
-  right: 0;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  padding: 4px;
-  box-shadow: 0 6px 20px rgb(0 0 0 / 12%);
-}
-.found button {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  width: 100%;
-  text-align: left;
-  border: 0;
-  background: none;
-  padding: 6px 8px;
-  cursor: pointer;
-  border-radius: 4px;
-}
-.found button:hover,
-.found button:focus {
-  background: var(--mint-pale);
-}
-.found p {
-  padding: 6px 8px;
 }
 </style>

@@ -18,6 +18,11 @@ const props = defineProps<{
   /** From how many letters on something is looked for; with 0 also when the field is entered. */
   from?: number
   id?: string
+  /** The label is only for those who listen. */
+  unseen?: boolean
+  small?: boolean
+  /** The key that leads here from anywhere. */
+  keys?: string
 }>()
 const emit = defineEmits<{ pick: [found: T] }>()
 const own = useId()
@@ -46,7 +51,7 @@ defineExpose({ again })
 
 <template>
   <div class="find">
-    <label :for="id ?? own">{{ label }}</label>
+    <label :for="id ?? own" :class="{ unseen }">{{ label }}</label>
     <AutoComplete
       ref="box"
       v-model="typed"
@@ -58,7 +63,8 @@ defineExpose({ again })
       :delay="130"
       :placeholder="placeholder"
       :empty-search-message="none"
-      :pt="{ pcInputText: { root: { spellcheck: 'false', maxlength: 200 } } }"
+      :pt="{ pcInputText: { root: { spellcheck: 'false', maxlength: 200, 'aria-keyshortcuts': keys } } }"
+      :size="small ? 'small' : undefined"
       fluid
       @complete="(event: AutoCompleteCompleteEvent) => look(event.query)"
       @option-select="pick($event.value)"
@@ -78,7 +84,7 @@ defineExpose({ again })
   display: grid;
   gap: 4px;
 }
-.find > label {
+label:not(.unseen) {
   font-weight: 600;
   font-size: 0.92rem;
 }
