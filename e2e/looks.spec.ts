@@ -76,6 +76,50 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expectAccessible(page)
     })
 
+    test('what is arranged and drawn is accessible', async ({ page }) => {
+      test.setTimeout(120_000)
+      await signIn(page, 'mara.lindqvist')
+      for (const [path, sign] of [
+        ['/', 'Sites I run'],
+        ['/changes', 'Changes'],
+        ['/messages', 'Messages'],
+        ['/people', 'People'],
+        ['/keys', 'Renew'],
+        ['/rules/table', 'Rules'],
+      ] as const) {
+        await page.goto(path)
+        await page.getByRole('heading', { name: sign }).first().waitFor()
+        await page.waitForLoadState('networkidle')
+        await expectAccessible(page)
+      }
+      await page.goto('/sites/run')
+      await openSite(page, HARMONY)
+      await page.getByRole('button', { name: 'Over the term' }).click()
+      await page.locator('.chart-of svg').waitFor()
+      await page.getByText('The numbers').click()
+      await expectAccessible(page)
+      await page.getByRole('link', { name: 'Doors' }).click()
+      await page.getByRole('button', { name: 'How it filled' }).first().click()
+      await page.locator('.chart-of svg').waitFor()
+      await expectAccessible(page)
+      await page.goto('/people?q=lotte%20fonoti')
+      await page
+        .getByRole('link', { name: /Fonoti/ })
+        .first()
+        .click()
+      await page
+        .getByRole('button', { name: /^More about/ })
+        .first()
+        .click()
+      await expectAccessible(page)
+      await signOut(page)
+      await signIn(page, 'ingrid.solheim')
+      await page.goto('/')
+      await page.getByRole('heading', { name: /^Today/ }).waitFor()
+      await page.waitForLoadState('networkidle')
+      await expectAccessible(page)
+    })
+
     test('the rules are accessible', async ({ page }) => {
       await signIn(page, 'ingrid.solheim')
       for (const part of ['compare', 'ladder', 'outside', 'numbers', 'limits', 'administrators', 'log', 'roles']) {

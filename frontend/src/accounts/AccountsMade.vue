@@ -124,7 +124,7 @@ const back = () =>
   <Button
     v-if="hasNextPage"
     class="further"
-    severity="secondary"
+    variant="outlined"
     size="small"
     :label="$t('sites.more')"
     @click="fetchNextPage()"

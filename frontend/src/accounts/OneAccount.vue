@@ -31,14 +31,7 @@ const SIZES: Record<keyof Typed, number> = { given: 10, family: 10, email: 18, n
         maxlength="190"
         autocomplete="off"
     /></label>
-    <Button
-      type="submit"
-      size="small"
-      severity="secondary"
-      variant="outlined"
-      :disabled="!complete"
-      :label="$t('accounts.add')"
-    />
+    <Button type="submit" size="small" variant="outlined" :disabled="!complete" :label="$t('accounts.add')" />
   </form>
 </template>
 

@@ -89,7 +89,6 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
       <Button size="small" :label="$t('changeLists.many')" @click="router.push({ name: 'people' })" />
       <Button
         size="small"
-        severity="secondary"
         variant="outlined"
         :label="$t('changeLists.makeSites')"
         @click="router.push({ name: 'make-sites' })"
@@ -146,7 +145,7 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
     <Button
       v-if="hasNextPage"
       class="further"
-      severity="secondary"
+      variant="outlined"
       :label="$t('sites.more')"
       :disabled="isFetchingNextPage"
       @click="fetchNextPage()"

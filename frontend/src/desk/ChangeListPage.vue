@@ -227,7 +227,7 @@ async function copy() {
       />
       <p v-if="changeList.kind === 'erase'" class="callout">{{ $t('erase.changeList') }}</p>
       <ChangeListLines :change-list="changeList" :rows="rows" :lines="lines" />
-      <Button v-if="hasNextPage" severity="secondary" size="small" :label="$t('sites.more')" @click="fetchNextPage()" />
+      <Button v-if="hasNextPage" variant="outlined" size="small" :label="$t('sites.more')" @click="fetchNextPage()" />
     </template>
     <p v-else class="skeleton" />
   </div>

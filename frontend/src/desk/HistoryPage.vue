@@ -127,7 +127,7 @@ const mayUndo = (entry: HistoryEntry) =>
       <HistoryEntries v-else :entries="entries" :zone="site.timeZone" :site="site.id" :may-undo="mayUndo" />
       <Button
         v-if="hasNextPage"
-        severity="secondary"
+        variant="outlined"
         :label="$t('log.more')"
         :disabled="isFetchingNextPage"
         @click="fetchNextPage()"

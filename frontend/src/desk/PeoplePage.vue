@@ -147,7 +147,7 @@ const opened = (ids: string[]) => ids.forEach((id) => chosen.add(id))
         v-if="hasNextPage"
         class="further"
         size="small"
-        severity="secondary"
+        variant="outlined"
         :label="$t('sites.more')"
         :disabled="isFetchingNextPage"
         @click="fetchNextPage()"

@@ -41,7 +41,7 @@ const entries = computed(() => data.value?.pages.flatMap((page) => page.items) ?
     <HistoryEntries v-else :entries="entries" :zone="zone" :may-undo="() => true" />
     <Button
       v-if="hasNextPage"
-      severity="secondary"
+      variant="outlined"
       :label="$t('log.more')"
       :disabled="isFetchingNextPage"
       @click="fetchNextPage()"

@@ -57,7 +57,7 @@ async function nameAgain(entry: HistoryEntry) {
   </HistoryEntries>
   <Button
     v-if="hasNextPage"
-    severity="secondary"
+    variant="outlined"
     :label="$t('log.more')"
     :disabled="isFetchingNextPage"
     @click="fetchNextPage()"

@@ -173,7 +173,7 @@ const filtered = computed(() => !!q.value || filters.some((name) => chosen(name)
       <Button
         v-if="hasNextPage"
         class="more"
-        severity="secondary"
+        variant="outlined"
         :label="$t('sites.more')"
         :disabled="isFetchingNextPage"
         @click="fetchNextPage()"

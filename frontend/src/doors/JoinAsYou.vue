@@ -32,14 +32,7 @@ const PickOne = defineAsyncComponent(() => import('@/ui/PickOne.vue'))
         fluid
         @click="join(true)"
       />
-      <Button
-        severity="secondary"
-        variant="outlined"
-        :disabled="busy"
-        :label="$t('join.invitation.otherAccount')"
-        fluid
-        @click="leave"
-      />
+      <Button variant="outlined" :disabled="busy" :label="$t('join.invitation.otherAccount')" fluid @click="leave" />
     </template>
     <template v-else-if="admission?.passage === 'no'"
       ><p class="callout" role="alert">

@@ -75,7 +75,6 @@ const answer = (waiters: number[], say: 'yes' | 'no' | 'up', reason: string) =>
             :aria-label="`${$t('doors.line.yes')}: ${each.person.name}`"
             @click="answer([each.id], 'yes', words)" /><Button
             size="small"
-            severity="secondary"
             variant="outlined"
             :disabled="busy"
             :label="$t('doors.line.no')"

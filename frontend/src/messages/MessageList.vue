@@ -137,7 +137,7 @@ const act = (work: (ids: string[]) => Promise<void>, ids: string[]) =>
     <Button
       v-if="hasNextPage"
       class="further"
-      severity="secondary"
+      variant="outlined"
       size="small"
       :label="$t('sites.more')"
       @click="fetchNextPage()"

@@ -33,6 +33,7 @@ const print = () => window.print()
       row-group-mode="subheader"
       group-rows-by="purpose"
       :table-props="{ 'aria-label': $t('rules.parts.table') }"
+      :pt="{ tableContainer: { tabindex: 0, role: 'group', 'aria-label': $t('rules.parts.table') } }"
     >
       <template #groupheader="{ data }"
         ><strong>{{ $t('rules.table.purpose.' + data.purpose) }}</strong></template

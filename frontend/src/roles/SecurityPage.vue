@@ -151,7 +151,7 @@ const save = () =>
     <p v-if="hasNextPage">
       <Button
         size="small"
-        severity="secondary"
+        variant="outlined"
         :label="$t('log.more')"
         :disabled="isFetchingNextPage"
         @click="fetchNextPage()"

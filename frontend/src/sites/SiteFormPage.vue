@@ -130,13 +130,7 @@ async function settle(takeTheirs: boolean) {
       <form novalidate @submit.prevent="save">
         <div class="field wide">
           <label for="title">{{ $t('form.title') }}</label>
-          <InputText
-            id="title"
-            v-model="form.title"
-            :invalid="!!wrong('title')"
-            aria-describedby="title-wrong"
-            fluid
-          />
+          <InputText id="title" v-model="form.title" :invalid="!!wrong('title')" aria-describedby="title-wrong" fluid />
           <span id="title-wrong" class="wrong">{{ wrong('title') }}</span>
         </div>
         <div class="field">

@@ -188,7 +188,7 @@ function picked(event: { offsetX?: number; offsetY?: number }) {
     <figcaption class="soft">{{ said }}</figcaption>
     <details>
       <summary>{{ $t('parts.numbers') }}</summary>
-      <div class="numbers">
+      <div class="numbers" tabindex="0" role="group" :aria-label="$t('parts.numbers')">
         <PlainTable :name="label" :head="[along, ...series.map(({ name }) => name)]" :rows="table" />
       </div>
     </details>
