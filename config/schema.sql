@@ -33,6 +33,8 @@ CREATE TABLE `account` (
   `used_at` datetime DEFAULT NULL,
   `card_until` datetime DEFAULT NULL,
   `today_seen_at` datetime DEFAULT NULL,
+  `language` varchar(16) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
+  `time_zone` varchar(64) CHARACTER SET ascii COLLATE ascii_bin DEFAULT NULL,
   PRIMARY KEY (`person_id`),
   UNIQUE KEY `UNIQ_7D3656A4AA08CB10` (`login`),
   CONSTRAINT `FK_7D3656A4217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`)

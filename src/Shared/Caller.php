@@ -29,6 +29,9 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
         public readonly bool $mustChange = false,
         /** Until when a password from a sign-in card holds; null for one of their own. */
         public readonly ?int $cardUntil = null,
+        /** How they want days and numbers written, and by which clock; null for as their browser says. */
+        public readonly ?string $language = null,
+        public readonly ?string $timeZone = null,
     ) {}
 
     /** Whoever is not signed in and makes an account; they have nothing yet. */
@@ -95,6 +98,7 @@ final class Caller implements UserInterface, PasswordAuthenticatedUserInterface,
         $this->divisions = [];
         $this->mustChange = false;
         $this->cardUntil = null;
+        $this->language = $this->timeZone = null;
     }
 
     private function fingerprint(): string

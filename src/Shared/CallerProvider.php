@@ -99,6 +99,8 @@ final readonly class CallerProvider implements UserProviderInterface, PasswordUp
             $row->stringOrNull('password_hash'),
             $row->bool('must_change'),
             $row->instantOrNull('card_until'),
+            $row->stringOrNull('language'),
+            $row->stringOrNull('time_zone'),
         );
     }
 

@@ -23,6 +23,8 @@ final readonly class Me
             mayMakeSites: 'staff' === $caller->kind || $caller->isAdministrator(),
             mustChange: $caller->mustChange,
             seesMailboxes: $caller->platformAdministrator && SimulatedMail::inUse($this->dsn),
+            language: $caller->language,
+            timeZone: $caller->timeZone,
         );
     }
 }

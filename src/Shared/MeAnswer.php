@@ -11,6 +11,8 @@ final readonly class MeAnswer
      * @param list<string> $divisions     codes of the divisions administered
      * @param bool         $mustChange    whether a password of their own is wanted before anything else
      * @param bool         $seesMailboxes whether there are simulated mailboxes to look into
+     * @param ?string      $language      how days and numbers are written, BCP 47; null for as the browser says
+     * @param ?string      $timeZone      null for as the browser says
      */
     public function __construct(
         public string $id,
@@ -22,5 +24,7 @@ final readonly class MeAnswer
         public bool $mayMakeSites,
         public bool $mustChange,
         public bool $seesMailboxes,
+        public ?string $language,
+        public ?string $timeZone,
     ) {}
 }

@@ -53,6 +53,7 @@ final class AuthorizationTest extends ApiTestCase
         'PUT /people/{person}/account' => [401, 403, 403, 403, 403, 200],
         'DELETE /people/{person}/sessions' => [401, 403, 403, 403, 403, 200],
         'POST /sign-in-cards' => [401, 403, 200, 200, 200, 200],
+        'PUT /me/settings' => [401, 200, 200, 200, 200, 200],
         'PUT /me/password' => [401, 422, 422, 422, 422, 422],
         'GET /people/{person}/history' => [401, 200, 200, 200, 200, 200],
         'GET /platform/history' => [401, 403, 403, 403, 403, 200],

@@ -34,6 +34,7 @@ trait Bodies
             'PUT /people/{person}/account' => ['open' => false, 'apply' => false],
             'POST /sign-in-cards' => ['people' => [$this->ids['colleague']]],
             'PUT /me/password' => ['present' => 'wrong', 'password' => 'long enough for it'],
+            'PUT /me/settings' => ['language' => 'en-GB', 'timeZone' => 'Europe/Copenhagen'],
             'POST /change-reviews', 'POST /change-lists/{changeList}/apply' => [
                 'lines' => [
                     ['site' => $this->ids['site'], 'line' => ['person' => $this->ids['newcomer'], 'verb' => 'let-in']],

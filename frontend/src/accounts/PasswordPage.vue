@@ -8,6 +8,7 @@ import { me } from '@/shared/me'
 import { done, wentWrong } from '@/shared/undo'
 import { t } from '@/shared/words'
 import NewPassword from './NewPassword.vue'
+import OwnSettings from './OwnSettings.vue'
 import OwnSessions from './OwnSessions.vue'
 
 /** One's own password; whoever was handed one chooses it here before anything else. */
@@ -66,6 +67,7 @@ async function go() {
       />
       <Button type="submit" :disabled="busy" :label="$t('ownPassword.button')" />
     </form>
+    <OwnSettings v-if="!me?.mustChange" />
     <OwnSessions v-if="!me?.mustChange" />
   </div>
 </template>

@@ -2,9 +2,11 @@ import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { me } from '@/shared/me'
 import { lastDone } from '@/shared/undo'
+import { choose } from '@/testing/choose'
 import { person, problem, serve, show, site, standing } from '@/testing/server'
 import { cards } from './cards'
 import CardsPage from './CardsPage.vue'
+import OwnSettings from './OwnSettings.vue'
 import PasswordPage from './PasswordPage.vue'
 import PersonPage from '@/desk/PersonPage.vue'
 
@@ -170,5 +172,27 @@ describe('one’s own password', () => {
     await flushPromises()
     expect(me.value?.mustChange).toBe(false)
     expect(lastDone.sentence).toBe('Your password is changed.')
+  })
+})
+
+describe('one’s own language and time zone', () => {
+  const own = { id: bea.id, name: 'Bea', language: null, timeZone: null } as unknown as NonNullable<typeof me.value>
+
+  it('are saved when they are chosen, and the pages begin anew with them', async () => {
+    const reload = vi.fn()
+    vi.stubGlobal('location', { ...location, hash: '', reload })
+    me.value = own
+    const asked = serve({
+      'PUT /me/settings': { ...own, language: 'en-US' },
+    })
+    const { page: shown } = show(OwnSettings)
+    expect(shown.text()).toMatch(/So it is written: \w+,? /)
+    await choose(shown, 'Language, and how days and numbers are written', 'American English')
+    await flushPromises()
+    expect(asked[0]!.body).toEqual({ language: 'en-US', timeZone: null })
+    expect(me.value?.language).toBe('en-US')
+    expect(reload).toHaveBeenCalledOnce()
+    expect(localStorage.getItem('mint-door.own')).toBe('{"language":"en-US","timeZone":null}')
+    localStorage.removeItem('mint-door.own')
   })
 })

@@ -14,6 +14,8 @@ const tutor = {
   divisions: [],
   mayMakeSites: true,
   seesMailboxes: false,
+  language: null,
+  timeZone: null,
   mustChange: false,
 }
 const page = (items: object[]) => ({ items, total: items.length, next: null })

@@ -28,6 +28,7 @@ const rooms = computed<MenuItem[]>(() =>
 const items = computed<MenuItem[]>(() => [
   ...rooms.value,
   { label: t('app.own'), command: () => void router.push({ name: 'password' }) },
+  { label: t('app.language'), command: () => void router.push({ name: 'password', hash: '#settings' }) },
   { label: t('app.keys'), command: () => emit('keys') },
   {
     label: t('app.colours'),

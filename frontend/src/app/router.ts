@@ -1,5 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { findOutWhoIAm, me } from '@/shared/me'
+import { settledOtherwise } from '@/shared/own'
 import { keepGoing } from '@/shared/onTheWay'
 import { allWords } from '@/shared/words'
 
@@ -102,6 +103,11 @@ router.beforeEach(async (to) => {
       if (typeof page === 'function') void (page as () => Promise<unknown>)().catch(() => {})
   if (to.meta.open) return true
   const [known] = await Promise.all([me.value === undefined ? findOutWhoIAm() : me.value, allWords()])
+  // Days are written as whoever came in has settled it.
+  if (known && settledOtherwise(known)) {
+    location.assign(to.fullPath)
+    return false
+  }
   if (known?.mustChange && to.name !== 'password') return { name: 'password' }
   return known ? true : { name: 'sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } }
 })

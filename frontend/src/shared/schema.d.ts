@@ -1007,6 +1007,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/me/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description How one wants days and numbers written, and by which clock. */
+        put: operations["changeOwnSettings"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/me/password": {
         parameters: {
             query?: never;
@@ -1926,6 +1943,10 @@ export interface components {
             seesMailboxes: boolean;
             /** @description whether a password of their own is wanted before anything else */
             mustChange: boolean;
+            /** @description how days and numbers are written, as a tag of BCP 47; null for as the browser says */
+            language: string | null;
+            /** @description null for as the browser says */
+            timeZone: string | null;
         };
         Somebody: {
             id: components["schemas"]["Id"];
@@ -6054,6 +6075,44 @@ export interface operations {
             415: components["responses"]["NotJson"];
             422: components["responses"]["Invalid"];
             429: components["responses"]["TooManyTries"];
+            "5XX": components["responses"]["NotNow"];
+        };
+    };
+    changeOwnSettings: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the same request sent twice under one key is done once */
+                "Idempotency-Key"?: components["parameters"]["IdempotencyKey"];
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    language: string | null;
+                    timeZone: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description As it is then */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Me"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["NotSignedIn"];
+            403: components["responses"]["NotAllowed"];
+            409: components["responses"]["InTheWay"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["NotJson"];
+            422: components["responses"]["Invalid"];
             "5XX": components["responses"]["NotNow"];
         };
     };

@@ -26,6 +26,8 @@ const somebody = {
   mayMakeSites: true,
   mustChange: false,
   seesMailboxes: false,
+  language: null,
+  timeZone: null,
 }
 
 afterEach(() => {

@@ -35,6 +35,11 @@ class Account
         /** Until when they said that they had seen what others did. Never written through this class. */
         #[ORM\Column(type: 'instant', nullable: true, updatable: false)]
         public readonly ?int $todaySeenAt = null,
+        /** How days and numbers are written for them, BCP 47; null for as their browser says. Never written here. */
+        #[ORM\Column(length: 16, nullable: true, updatable: false, options: Charset::CODE)]
+        public readonly ?string $language = null,
+        #[ORM\Column(length: 64, nullable: true, updatable: false, options: Charset::CODE)]
+        public readonly ?string $timeZone = null,
     ) {}
 
     /** @param int $until until when the password of the card holds */

@@ -21,6 +21,7 @@ final readonly class Callers
     private const SELECT = <<<'SQL'
         SELECT p.id, p.kind, p.level, p.given_name, p.family_name, p.preferred_name, d.code AS division,
             a.login, a.password_hash, a.closed_from, a.platform_administrator, a.must_change, a.card_until,
+            a.language, a.time_zone,
             (
                 SELECT GROUP_CONCAT(ad.code)
                 FROM division_administrator da
@@ -66,6 +67,16 @@ final readonly class Callers
             $now,
             Id::binary($person),
             $before,
+        ]);
+    }
+
+    /** Keeps how somebody wants days and numbers written, and by which clock. */
+    public function settle(string $person, ?string $language, ?string $zone): void
+    {
+        $this->execute('UPDATE account SET language = ?, time_zone = ? WHERE person_id = ?', [
+            $language,
+            $zone,
+            Id::binary($person),
         ]);
     }
 

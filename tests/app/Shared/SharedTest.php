@@ -33,6 +33,22 @@ final class SharedTest extends ApiTestCase
         self::assertSame(200, $this->client->getResponse()->getStatusCode());
     }
 
+    public function testOnesLanguageAndTimeZoneAreKeptAndGoWithWhoSignsIn(): void
+    {
+        $own = static fn(array $me): array => [$me['language'], $me['timeZone']];
+        self::assertSame([null, null], $own($this->call('lead', 'GET', '/me')));
+        $wanted = ['language' => 'en-US', 'timeZone' => 'America/New_York'];
+        self::assertSame(array_values($wanted), $own($this->call('lead', 'PUT', '/me/settings', $wanted)));
+        self::assertSame(array_values($wanted), $own($this->call('lead', 'GET', '/me')));
+        self::assertSame([null, null], $own($this->call('cotutor', 'GET', '/me')));
+        foreach (['language' => 'tlh', 'timeZone' => 'Mars/Olympus'] as $field => $nonsense) {
+            $answer = $this->call('lead', 'PUT', '/me/settings', [...$wanted, $field => $nonsense], 422);
+            self::assertSame("/$field", $answer['errors'][0]['pointer']);
+        }
+        $none = ['language' => null, 'timeZone' => null];
+        self::assertSame([null, null], $own($this->call('lead', 'PUT', '/me/settings', $none)));
+    }
+
     public function testOneAddressIsOnePersons(): void
     {
         $this->expectException(UniqueConstraintViolationException::class);
