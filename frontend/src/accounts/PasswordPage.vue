@@ -45,6 +45,7 @@ async function go() {
   <div class="page" :class="{ short: me?.mustChange }">
     <h1>{{ $t('ownPassword.title') }}</h1>
     <p v-if="me?.mustChange">{{ $t('ownPassword.must') }}</p>
+    <h2 v-if="!me?.mustChange">{{ $t('ownPassword.password') }}</h2>
     <form class="own" @submit.prevent="go">
       <div class="field">
         <label for="present">{{ $t('ownPassword.present') }}</label><InputText

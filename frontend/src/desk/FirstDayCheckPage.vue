@@ -147,12 +147,13 @@ const columns = useColumns('first-day-check', () => [
             <span v-else class="soft" :title="elsewhere(row)">{{ elsewhere(row) }}</span>
           </template>
           <template #card="{ row }">
-            <span>
-              <RouterLink :to="{ name: 'roster', params: { site: site.id }, query: { person: row.id } }"
-                ><strong>{{ row.name }}</strong></RouterLink
-              ><br /><span class="soft">{{ $t('firstDayCheck.why.' + row.cause.code) }}</span>
-            </span>
-            <button v-if="row.request" class="word" @click="mend([row.request])">{{ fixWords(row) }}</button>
+            <RouterLink :to="{ name: 'roster', params: { site: site.id }, query: { person: row.id } }"
+              ><strong>{{ row.name }}</strong></RouterLink
+            >
+            <p class="acts">
+              <span class="soft">{{ $t('firstDayCheck.why.' + row.cause.code) }}</span>
+              <button v-if="row.request" class="word" @click="mend([row.request])">{{ fixWords(row) }}</button>
+            </p>
           </template>
         </DataRows>
       </template>

@@ -96,17 +96,17 @@ defineExpose({ focus: () => table.value?.focus() })
 </template>
 
 <style scoped>
-:deep(td.name) {
+:deep(td.of-name) {
   font-weight: 600;
 }
-:deep(td.number) {
+:deep(td.of-number) {
   font-family: var(--mono);
   font-size: 0.86em;
 }
-:deep(td.level),
-:deep(td.since),
-:deep(td.seen),
-:deep(td.work) {
+:deep(td.of-level),
+:deep(td.of-since),
+:deep(td.of-seen),
+:deep(td.of-work) {
   font-variant-numeric: tabular-nums;
 }
 .line {

@@ -17,7 +17,7 @@ const at = (instant: string) => dayAndTime(instant, ownZone)
     }}</RouterLink
     ><template v-else>{{ message.to }}</template></template
   >
-  <button v-else-if="column === 'subject'" class="word subject" :aria-expanded="open" @click="$emit('open')">
+  <button v-else-if="column === 'subject'" class="word opens" :aria-expanded="open" @click="$emit('open')">
     {{ message.subject || $t('messages.erased') }}
   </button>
   <span v-else-if="column === 'about'" class="soft"
@@ -35,8 +35,3 @@ const at = (instant: string) => dayAndTime(instant, ownZone)
   >
 </template>
 
-<style scoped>
-.subject {
-  text-align: left;
-}
-</style>

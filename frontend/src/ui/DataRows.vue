@@ -295,7 +295,7 @@ defineExpose({ focus: () => focusRow(at.value) })
         :field="column.key"
         :sortable="column.sortable"
         :style="{ width: share(column) }"
-        :pt="{ headerCell: { 'data-column': column.key }, bodyCell: { class: column.key } }"
+        :pt="{ headerCell: { 'data-column': column.key }, bodyCell: { class: 'of-' + column.key } }"
       >
         <template #header
           ><span class="head" :class="{ unseen: column.unseen }">{{ column.label }}</span></template
