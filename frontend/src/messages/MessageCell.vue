@@ -34,4 +34,3 @@ const at = (instant: string) => dayAndTime(instant, ownZone)
     }}<span v-if="message.reason && message.state !== 'sent'" class="soft">{{ ' ' + message.reason }}</span></span
   >
 </template>
-
