@@ -644,6 +644,7 @@ CREATE TABLE `site` (
   KEY `opening` (`opens_at`),
   KEY `closing` (`closes_at`),
   KEY `news` (`last_entry_at`),
+  KEY `counting` (`division_id`,`taken_back`,`opens_at`,`closes_at`),
   CONSTRAINT `FK_694309E441859289` FOREIGN KEY (`division_id`) REFERENCES `division` (`id`),
   CONSTRAINT `FK_694309E4E2C35FC` FOREIGN KEY (`term_id`) REFERENCES `term` (`id`)
 ) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_uca1400_ai_ci;
@@ -726,6 +727,7 @@ CREATE TABLE `waiter` (
   KEY `person` (`person_id`,`waits`),
   KEY `due` (`waits`,`offered_until`),
   KEY `IDX_B0E035D0D823E37A` (`section_id`),
+  KEY `asking` (`waits`,`what`,`made_at`),
   CONSTRAINT `FK_B0E035D0217BBB47` FOREIGN KEY (`person_id`) REFERENCES `person` (`id`),
   CONSTRAINT `FK_B0E035D058639EAE` FOREIGN KEY (`door_id`) REFERENCES `door` (`id`),
   CONSTRAINT `FK_B0E035D0D823E37A` FOREIGN KEY (`section_id`) REFERENCES `section` (`id`),

@@ -197,12 +197,11 @@ final class TodayRows extends BaseRepository
     public function sitesByDivision(TodayScope $scope): array
     {
         return $this->rows(
-            'SELECT d.code, d.name, found.draft, found.open, found.closed
+            'SELECT d.code, d.name, found.draft, found.closed, found.sites - found.draft - found.closed AS open
              FROM (
-                SELECT s.division_id, SUM(s.opens_at > :now) AS draft,
-                    SUM(s.opens_at <= :now AND s.closes_at > :now) AS open,
-                    SUM(s.opens_at <= :now AND s.closes_at <= :now) AS closed
-                FROM site s
+                SELECT s.division_id, COUNT(*) AS sites, COUNT(IF(s.opens_at > :now, 1, NULL)) AS draft,
+                    COUNT(IF(s.opens_at <= :now AND s.closes_at <= :now, 1, NULL)) AS closed
+                FROM site s FORCE INDEX (counting)
                 WHERE s.taken_back = 0 AND '.$scope->administers().'
                 GROUP BY s.division_id
              ) found

@@ -24,7 +24,21 @@ final readonly class TodayScope
         'reads' => Permission::SeeHistory,
     ];
 
-    public function __construct(private Caller $caller, private Roles $roles, private int $now) {}
+    /** @var array<string, mixed> by name */
+    private array $values;
+
+    public function __construct(private Caller $caller, Roles $roles, int $now)
+    {
+        $this->values = [
+            ...array_map(
+                static fn(Permission $permission): array => $roles->letting($caller, $permission) ?: [''],
+                self::PERMISSIONS,
+            ),
+            'caller' => Id::binary($caller->id),
+            'now' => Instant::toSql($now),
+            'divisions' => $caller->divisions ?: [''],
+        ];
+    }
 
     /** @param key-of<self::PERMISSIONS> $doing */
     public function sites(string $doing): string
@@ -51,16 +65,6 @@ final readonly class TodayScope
     /** @return array<string, mixed> by name */
     public function values(): array
     {
-        $roles = array_map(
-            fn(Permission $permission): array => $this->roles->letting($this->caller, $permission) ?: [''],
-            self::PERMISSIONS,
-        );
-
-        return [
-            ...$roles,
-            'caller' => Id::binary($this->caller->id),
-            'now' => Instant::toSql($this->now),
-            'divisions' => $this->caller->divisions ?: [''],
-        ];
+        return $this->values;
     }
 }

@@ -18,6 +18,7 @@ use MintDoor\Sites\Entity\Site;
 #[ORM\Index(name: 'site', columns: ['site_id', 'waits', 'what'])]
 #[ORM\Index(name: 'person', columns: ['person_id', 'waits'])]
 #[ORM\Index(name: 'due', columns: ['waits', 'offered_until'])]
+#[ORM\Index(name: 'asking', columns: ['waits', 'what', 'made_at'])]
 class WaitingRecord
 {
     public function __construct(

@@ -17,6 +17,7 @@ use MintDoor\Shared\Charset;
 #[ORM\Index(name: 'opening', columns: ['opens_at'])]
 #[ORM\Index(name: 'closing', columns: ['closes_at'])]
 #[ORM\Index(name: 'news', columns: ['last_entry_at'])]
+#[ORM\Index(name: 'counting', columns: ['division_id', 'taken_back', 'opens_at', 'closes_at'])]
 #[ORM\Index(name: 'there', columns: ['taken_back'])]
 #[ORM\Index(columns: ['division_id', 'title', 'id'])]
 class Site
