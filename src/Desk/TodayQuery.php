@@ -8,6 +8,7 @@ use MintDoor\Core\Time\Cover;
 use MintDoor\Core\Time\Window;
 use MintDoor\Desk\Repository\TodayRows;
 use MintDoor\Desk\Repository\TodayScope;
+use MintDoor\History\KeptUntilChange;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\HealthReport;
@@ -15,6 +16,7 @@ use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Somebody;
+use MintDoor\Sites\Repository\Divisions;
 use MintDoor\Sites\Repository\Terms;
 
 /** What waits for somebody today, what changes by itself in the next days, and what others did. */
@@ -43,7 +45,7 @@ final readonly class TodayQuery
     private const SHOWN = 25;
 
     /** Sites of which is told what others did. */
-    private const SITES = 10;
+    private const SITES = 8;
 
     private const NAMES = 3;
 
@@ -53,6 +55,8 @@ final readonly class TodayQuery
         private Terms $terms,
         private PlatformClock $clock,
         private HealthReport $health,
+        private Divisions $divisions,
+        private KeptUntilChange $kept,
     ) {}
 
     public function of(Caller $caller): TodayAnswer
@@ -68,7 +72,7 @@ final readonly class TodayQuery
             $this->decisions($caller, $scope, $now),
             $this->coming($scope, $now),
             $this->changed($caller, $scope, $since),
-            $caller->isAdministrator() ? $this->platform($caller, $scope) : null,
+            $caller->isAdministrator() ? $this->platform($caller, $scope, $now) : null,
         );
     }
 
@@ -246,17 +250,33 @@ final readonly class TodayQuery
         return $changed;
     }
 
-    private function platform(Caller $caller, TodayScope $scope): PlatformToday
+    private function platform(Caller $caller, TodayScope $scope, int $now): PlatformToday
     {
-        return new PlatformToday(
-            array_map(
+        $names = $this->divisions->names();
+        // Thousands of sites are counted when something was done to one of them.
+        $counted = $this->kept->while(
+            'sites by division, of '.($caller->platformAdministrator ? 'all' : implode(' ', $caller->divisions)),
+            $this->rows->stateOfSites($now),
+            fn(): array => array_map(
                 static fn(Row $row): array => [
-                    'division' => $row->string('name'),
-                    'draft' => $row->int('draft'),
-                    'open' => $row->int('open'),
-                    'closed' => $row->int('closed'),
+                    $row->string('code'),
+                    $row->int('draft'),
+                    $row->int('open'),
+                    $row->int('closed'),
                 ],
                 $this->rows->sitesByDivision($scope),
+            ),
+        );
+
+        return new PlatformToday(
+            array_map(
+                static fn(array $row): array => [
+                    'division' => $names[$row[0]] ?? $row[0],
+                    'draft' => $row[1],
+                    'open' => $row[2],
+                    'closed' => $row[3],
+                ],
+                $counted,
             ),
             $caller->platformAdministrator ? $this->health->now() : null,
         );

@@ -211,6 +211,22 @@ final class TodayRows extends BaseRepository
         );
     }
 
+    /** What `sitesByDivision()` follows from: the same while nothing is done to a site and none turns. */
+    public function stateOfSites(int $now): string
+    {
+        return $this->row(
+            "SELECT CONCAT_WS(
+                ' ',
+                HEX((SELECT MAX(id) FROM site)),
+                (SELECT COUNT(*) FROM site WHERE taken_back = 1),
+                (SELECT MAX(last_entry_at) FROM site),
+                (SELECT MIN(opens_at) FROM site WHERE opens_at > :now),
+                (SELECT MIN(closes_at) FROM site WHERE closes_at > :now)
+             ) AS state",
+            ['now' => Instant::toSql($now)],
+        )?->string('state') ?? '';
+    }
+
     /** When somebody said last that they had seen what is new. */
     public function seenAt(string $person): ?int
     {
