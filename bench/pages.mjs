@@ -76,7 +76,9 @@ for (const [who, path] of pages) {
         .map(({ id }) => id),
     )
     const ms = (name) => Math.round(lhr.audits[name].numericValue)
-    const times = `FCP ${ms('first-contentful-paint')} LCP ${ms('largest-contentful-paint')} TBT ${ms('total-blocking-time')} ms`
+    const times =
+      `FCP ${ms('first-contentful-paint')} LCP ${ms('largest-contentful-paint')} ` +
+      `TBT ${ms('total-blocking-time')} ms`
     const bad = scores.some((score) => score < BOUND)
     low += Number(bad)
     console.log(
