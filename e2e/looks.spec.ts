@@ -44,7 +44,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.getByRole('complementary', { name: 'Pause one person' }).getByRole('listitem').waitFor()
       await expectAccessible(page)
       await page.getByRole('link', { name: 'First-day check' }).click()
-      await page.getByText('could enter').waitFor()
+      await page.getByText('could enter').first().waitFor()
       await expectAccessible(page)
       await page.getByRole('link', { name: 'History' }).click()
       await page.getByRole('listitem').first().waitFor()

@@ -42,7 +42,7 @@ test('a lead tutor', async ({ page }) => {
   await page.waitForTimeout(500)
   await page.screenshot({ path: folder + 'change-list.png' })
   await page.getByRole('link', { name: 'First-day check' }).click()
-  await page.getByText('could enter').waitFor()
+  await page.getByText('could enter').first().waitFor()
   await page.screenshot({ path: folder + 'first-day-check.png' })
   await page.getByRole('link', { name: 'History' }).click()
   await page.getByRole('button', { name: 'Compare two days' }).click()

@@ -245,7 +245,7 @@ defineExpose({ focus: () => focusRow(at.value) })
       size="small"
       :scrollable="tall"
       :scroll-height="tall ? 'flex' : undefined"
-      :virtual-scroller-options="tall ? { itemSize: ROW, delay: 0, numToleratedItems: 5 } : undefined"
+      :virtual-scroller-options="tall ? { itemSize: ROW, delay: 0, numToleratedItems: 12 } : undefined"
       resizable-columns
       column-resize-mode="fit"
       reorderable-columns
