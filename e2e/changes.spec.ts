@@ -29,9 +29,7 @@ test('a pasted list is read line by line, settled by keys, left, found again, le
     /^One will join, one needs a choice, one is here already, 2 are unknown; 2\d of 30 seats after\.$/,
   )
   await expect(panel).toContainText('That is no learner number: by its check digit one digit is wrong.')
-  await expect(panel.getByRole('listitem').filter({ hasText: 'Bjorn El Khoudri' })).toContainText(
-    'Joins as learner.',
-  )
+  await expect(panel.getByRole('listitem').filter({ hasText: 'Bjorn El Khoudri' })).toContainText('Joins as learner.')
   await expectAccessible(page)
   await panel.getByRole('button', { name: 'To the next line that asks' }).click()
   await page.keyboard.press('0')
