@@ -123,6 +123,8 @@ const places = computed(() =>
   white-space: nowrap;
 }
 .chip .word {
+  background: none;
   padding: 0 4px;
+  line-height: 1;
 }
 </style>
