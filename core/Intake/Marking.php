@@ -10,6 +10,9 @@ use MintDoor\Core\Text\Folding;
 /** Says of each piece of a line what it was taken for, and whether a line names two people. */
 final readonly class Marking
 {
+    /** Words that join two names, folded. */
+    private const JOINING = ['and', 'und', 'et', 'y', 'e', 'og', 'och', 'en', 'i', 'ja'];
+
     private NameFit $fit;
 
     public function __construct(private PastedText $text, Wording $wording)
@@ -56,12 +59,12 @@ final readonly class Marking
         if (
             !\in_array($reading->outcome, [Outcome::Choose, Outcome::Unknown], true)
             || [] !== $line->identifiers
-            || 1 !== preg_match('/[&\/+]|(?<=\s)(?:and|und|et|y|e|og|och|en|i|ja)(?=\s)/iu', $line->text)
+            || 1 !== preg_match('/[&\/+]|(?<=\s)(?:'.implode('|', self::JOINING).')(?=\s)/iu', $line->text)
         ) {
             return null;
         }
         // The word that joins them is no name of theirs.
-        $words = array_values(array_diff($line->words, ['and', 'und', 'et', 'y', 'e', 'og', 'och', 'en', 'i', 'ja']));
+        $words = array_values(array_diff($line->words, self::JOINING));
         $own = array_map(
             fn(Candidate $each): array => $this->fit->placed($words, $each->known),
             $reading->candidates,

@@ -10,6 +10,12 @@ final readonly class DayRun
     /** @param list<string> $days `YYYY-MM-DD`, in order */
     private function __construct(public array $days, public int $each) {}
 
+    /** @return list<int> the last instant of each day */
+    public function ends(\DateTimeZone $zone): array
+    {
+        return array_map(static fn(string $day): int => Time::untilDayIncluded($day, $zone) - 1, $this->days);
+    }
+
     /**
      * From the day of one instant to the day of another; every day where they are few.
      *

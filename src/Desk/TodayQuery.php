@@ -255,7 +255,10 @@ final readonly class TodayQuery
         $names = $this->divisions->names();
         // Thousands of sites are counted when something was done to one of them.
         $counted = $this->kept->while(
-            'sites by division, of '.($caller->platformAdministrator ? 'all' : implode(' ', $caller->divisions)),
+            'sites by division '.json_encode(
+                $caller->platformAdministrator ?: $caller->divisions,
+                \JSON_THROW_ON_ERROR
+            ),
             $this->rows->stateOfSites($now),
             fn(): array => array_map(
                 static fn(Row $row): array => [

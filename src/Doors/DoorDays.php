@@ -8,13 +8,11 @@ use MintDoor\Core\Roster\Census;
 use MintDoor\Core\Roster\CountedStretch;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\DayRun;
-use MintDoor\Core\Time\Time;
-use MintDoor\Core\Time\Window;
 use MintDoor\Doors\Repository\DoorNumbers;
 use MintDoor\Doors\Repository\SentenceDoors;
+use MintDoor\Roster\SegmentRow;
 use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Problem;
-use MintDoor\Shared\Row;
 
 /** How the seats of a door filled: how many who came through it were here at the end of each day until today. */
 final readonly class DoorDays
@@ -29,11 +27,7 @@ final readonly class DoorDays
     {
         $found = $this->doors->all($access->site->id, $door)[0] ?? throw Problem::notFound('This door');
         $stretches = array_map(
-            static fn(Row $row): CountedStretch => new CountedStretch(
-                State::Current,
-                new Window($row->instant('from_at'), $row->instant('until_at')),
-                $row->int('people'),
-            ),
+            SegmentRow::counted(...),
             $this->numbers->held($access->site->id, $door, DoorContextLoader::holding(), $access->now),
         );
         $first = min(
@@ -41,10 +35,7 @@ final readonly class DoorDays
         );
         $run = DayRun::between($first, $access->now, $access->now, $access->zone(), self::MOST);
         // Of today what is so now.
-        $instants = array_map(
-            static fn(string $day): int => min($access->now, Time::untilDayIncluded($day, $access->zone()) - 1),
-            $run->days,
-        );
+        $instants = array_map(static fn(int $end): int => min($access->now, $end), $run->ends($access->zone()));
 
         return new DoorDaysAnswer(
             $run->each,

@@ -7,15 +7,12 @@ namespace MintDoor\Roster;
 use MintDoor\Core\Roles\Permission;
 use MintDoor\Core\Roster\Census;
 use MintDoor\Core\Roster\CountedStretch;
-use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\DayRun;
 use MintDoor\Core\Time\Time;
-use MintDoor\Core\Time\Window;
 use MintDoor\Roster\Repository\Counts;
 use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Id;
-use MintDoor\Shared\Row;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -41,25 +38,17 @@ final readonly class RosterDays
             ->at($site, $caller)
             ->require(Permission::SeeUnlisted, 'Only those who help run this site see how many were in it when.');
         $stretches = array_map(
-            static fn(Row $row): CountedStretch => new CountedStretch(
-                State::from($row->string('state')),
-                new Window($row->instant('from_at'), $row->instant('until_at')),
-                $row->int('people'),
-            ),
+            SegmentRow::counted(...),
             $this->counts->stretches($site),
         );
         $days = $this->run($access, $stretches);
-        $instants = array_map(
-            static fn(string $day): int => Time::untilDayIncluded($day, $access->zone()) - 1,
-            $days->days,
-        );
 
         return new Answer(
             new RosterDaysAnswer(
                 (new \DateTimeImmutable('@'.$access->now))->setTimezone($access->zone())->format('Y-m-d'),
                 $days->each,
                 $days->days,
-                Census::at($instants, $stretches)->people,
+                Census::at($days->ends($access->zone()), $stretches)->people,
             ),
         );
     }

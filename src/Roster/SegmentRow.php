@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MintDoor\Roster;
 
+use MintDoor\Core\Roster\CountedStretch;
 use MintDoor\Core\Roster\Segment;
 use MintDoor\Core\Roster\State;
 use MintDoor\Core\Time\Window;
@@ -23,6 +24,16 @@ final class SegmentRow
             $row->list('roles'),
             $row->bool('holds_seat'),
             $row->instant('since_at'),
+        );
+    }
+
+    /** So many people in one state, with `state`, `from_at`, `until_at` and `people`. */
+    public static function counted(Row $row): CountedStretch
+    {
+        return new CountedStretch(
+            State::from($row->string('state')),
+            new Window($row->instant('from_at'), $row->instant('until_at')),
+            $row->int('people'),
         );
     }
 }

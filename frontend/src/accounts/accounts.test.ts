@@ -186,7 +186,7 @@ describe('one’s own language and time zone', () => {
       'PUT /me/settings': { ...own, language: 'en-US' },
     })
     const { page: shown } = show(OwnSettings)
-    expect(shown.text()).toMatch(/So it is written: \w+,? /)
+    expect(shown.text()).toMatch(/For example: \w+,? /)
     await choose(shown, 'Language, and how days and numbers are written', 'American English')
     await flushPromises()
     expect(asked[0]!.body).toEqual({ language: 'en-US', timeZone: null })

@@ -73,7 +73,7 @@ final class DoorNumbers extends BaseRepository
     {
         return $this->rows(
             <<<'SQL'
-                SELECT held.from_at, held.until_at, COUNT(*) AS people
+                SELECT 'current' AS state, held.from_at, held.until_at, COUNT(*) AS people
                 FROM (
                     SELECT GREATEST(g.from_at, w.accepted_at) AS from_at,
                         LEAST(g.until_at, COALESCE(gone.at, g.until_at)) AS until_at
