@@ -156,7 +156,7 @@ function close() {
         {{ $t('pasted.again', { day: day(begun.changedAt, site.timeZone) }) }}
       </button>
       <button v-if="typed" class="word" @click="close">{{ $t('intake.close') }}</button>
-      <button v-else class="word file" @click="chooseFile()">{{ $t('intake.file.choose') }}</button>
+      <button v-else-if="!narrow" class="word" @click="chooseFile()">{{ $t('intake.file.choose') }}</button>
     </div>
     <p v-if="unread" class="clay" role="alert">{{ $t('intake.file.' + unread) }}</p>
     <div v-if="enough && (shown || error)" class="found">

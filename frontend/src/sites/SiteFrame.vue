@@ -146,7 +146,7 @@ h1 {
   margin-right: auto;
 }
 .fold {
-  padding: 8px 0 8px 8px;
+  padding: 6px 9px;
 }
 @media (max-width: 760px) {
   .frame {
