@@ -1,6 +1,6 @@
 // What Lighthouse says of every main view, signed in as who uses it, on a desktop and a phone: performance,
 // accessibility, best practices and what finders want. Exits 1 when one of them is below the bound.
-// Usage: MINT_DOOR_URL=… PASSWORD=… node bench/pages.mjs [part of a path]
+// Usage: MINT_DOOR_URL=… PASSWORD=… node bench/pages.mjs [part of a path] [desktop or phone]
 import { chromium } from '@playwright/test'
 
 // Not among the libraries of the project: it asks for the latest of something, which no lock file can hold.
@@ -24,10 +24,11 @@ async function signIn(login) {
   const api = new URL('/api/v1', address).href
   await request.post(`${api}/sign-in`, { headers, data: { login, password: process.env.PASSWORD } })
   const sites = await (await request.get(`${api}/sites?scope=run`, { headers })).json()
+  const { id: person } = await (await request.get(`${api}/me`, { headers })).json()
   const found = sites.items?.find(({ title }) => title.startsWith('Harmony')) ?? sites.items?.[0]
   const cookies = await context.cookies()
   await context.close()
-  return { cookies: cookies.map(({ name, value }) => `${name}=${value}`).join('; '), site: found?.id }
+  return { cookies: cookies.map(({ name, value }) => `${name}=${value}`).join('; '), site: found?.id, person }
 }
 
 const tutor = await signIn('mara.lindqvist')
@@ -48,6 +49,7 @@ const pages = [
   [tutor, `/sites/${tutor.site}/history`],
   [tutor, `/sites/${tutor.site}/settings`],
   [tutor, '/people'],
+  [tutor, `/people/${learner.person}`],
   [tutor, '/changes'],
   [tutor, '/messages'],
   [tutor, '/access-check'],
@@ -55,14 +57,17 @@ const pages = [
   [administrator, '/rules/roles'],
   [administrator, '/rules/table'],
   [administrator, '/people/duplicates'],
+  [administrator, '/security-log'],
 ].filter(([, path]) => path.includes(process.argv[2] ?? ''))
+
+const kinds = [
+  ['desktop', desktopConfig],
+  ['phone', undefined],
+].filter(([kind]) => kind.includes(process.argv[3] ?? ''))
 
 let low = 0
 for (const [who, path] of pages) {
-  for (const [kind, config] of [
-    ['desktop', desktopConfig],
-    ['phone', undefined],
-  ]) {
+  for (const [kind, config] of kinds) {
     const flags = { port: PORT, logLevel: 'error', extraHeaders: who ? { Cookie: who.cookies } : undefined }
     const { lhr } = await lighthouse(
       address + path,
@@ -81,9 +86,10 @@ for (const [who, path] of pages) {
       `TBT ${ms('total-blocking-time')} ms`
     const bad = scores.some((score) => score < BOUND)
     low += Number(bad)
+    const shown = path.replace(tutor.site, 'SITE').replace(learner.person, 'PERSON')
     console.log(
       `${bad ? 'LOW ' : 'good'} ${scores.map((score) => String(score).padStart(3)).join(' ')}  ${kind.padEnd(7)} ` +
-        `${path.replace(tutor.site, 'SITE').padEnd(28)} ${times}${bad ? `  (${[...new Set(failed)].join(', ')})` : ''}`,
+        `${shown.padEnd(28)} ${times}${bad ? `  (${[...new Set(failed)].join(', ')})` : ''}`,
     )
   }
 }

@@ -1,6 +1,6 @@
 import { VueQueryPlugin } from '@tanstack/vue-query'
 import PrimeVue from 'primevue/config'
-import { createApp } from 'vue'
+import { createApp, markRaw } from 'vue'
 import App from '@/app/App.vue'
 import { fittings } from '@/shared/fittings'
 import { queries } from '@/shared/queries'
@@ -14,12 +14,16 @@ import './shared/look.css'
 
 const nonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
 
-createApp(App)
-  .use(router)
+// With the router it is asked who is there, and the page is fetched: both are on their way while the rest is made.
+const app = createApp(App).use(router)
+await new Promise((go) => setTimeout(go))
+
+app
   .use(VueQueryPlugin, { queryClient: queries })
   .use(words)
   .use(PrimeVue, {
-    theme: { preset: mint, options: { darkModeSelector: '.dark', cssLayer: false } },
+    // Nothing of it changes while a page is open: it need not be watched.
+    theme: { preset: markRaw(mint), options: { darkModeSelector: '.dark', cssLayer: false } },
     csp: { nonce },
     locale: fittings(),
   })

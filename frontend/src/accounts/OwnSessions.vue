@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import Column from 'primevue/column'
-import DataTable from 'primevue/datatable'
 import Tag from 'primevue/tag'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
@@ -12,6 +10,8 @@ import { queries } from '@/shared/queries'
 import { ownZone as zone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
 import { done } from '@/shared/undo'
+import { useColumns } from '@/ui/columns'
+import DataRows from '@/ui/DataRows.vue'
 import Trouble from '@/ui/Trouble.vue'
 
 /** Where one is signed in: each place can be ended, or all others at once. */
@@ -19,6 +19,14 @@ const { t } = useI18n()
 const KEY = ['own-sessions']
 const { data, error, refetch } = useQuery({ queryKey: KEY, queryFn: () => take(api.GET('/me/sessions')) })
 const items = computed(() => data.value?.items ?? [])
+const columns = useColumns('sessions', () => [
+  { key: 'device', label: t('sessions.device'), weight: 2, always: true },
+  { key: 'place', label: t('sessions.place'), weight: 1 },
+  { key: 'used', label: t('sessions.used'), weight: 1.3 },
+  { key: 'since', label: t('sessions.since'), weight: 1.3 },
+  { key: 'ends', label: t('sessions.ends'), weight: 1.3 },
+  { key: 'end', label: t('sessions.end'), weight: 0.8, always: true, unseen: true },
+])
 const { busy, run } = useBusy()
 const end = (session: string) =>
   run(async () => {
@@ -39,43 +47,26 @@ const endOthers = () =>
     <p class="soft">{{ $t('sessions.more') }}</p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <template v-else-if="items.length">
-      <DataTable :value="items" data-key="id" size="small" :table-props="{ 'aria-label': t('sessions.title') }">
-        <Column :header="$t('sessions.device')">
-          <template #body="{ data: item }">
-            {{ item.device || $t('sessions.unknown') }} <Tag v-if="item.current" :value="$t('sessions.this')" />
-          </template>
-        </Column>
-        <Column :header="$t('sessions.place')">
-          <template #body="{ data: item }"
-            ><span class="num">{{ item.place }}</span></template
-          >
-        </Column>
-        <Column :header="$t('sessions.used')">
-          <template #body="{ data: item }">{{ dayAndTime(item.usedAt, zone) }}</template>
-        </Column>
-        <Column :header="$t('sessions.since')">
-          <template #body="{ data: item }">{{ dayAndTime(item.madeAt, zone) }}</template>
-        </Column>
-        <Column :header="$t('sessions.ends')">
-          <template #body="{ data: item }">{{ dayAndTime(item.endsAt, zone) }}</template>
-        </Column>
-        <Column>
-          <template #header
-            ><span class="unseen">{{ $t('sessions.end') }}</span></template
-          >
-          <template #body="{ data: item }">
-            <Button
-              v-if="!item.current"
-              size="small"
-              variant="outlined"
-              :disabled="busy"
-              :label="$t('sessions.end')"
-              :aria-label="$t('sessions.endOf', { device: item.device, place: item.place })"
-              @click="end(item.id)"
-            />
-          </template>
-        </Column>
-      </DataTable>
+      <DataRows :rows="items" :key-of="(item) => item.id" :columns="columns" :name="$t('sessions.title')">
+        <template #cell="{ row: item, column }">
+          <template v-if="column === 'device'"
+            >{{ item.device || $t('sessions.unknown') }} <Tag v-if="item.current" :value="$t('sessions.this')"
+          /></template>
+          <span v-else-if="column === 'place'" class="num">{{ item.place }}</span>
+          <Button
+            v-else-if="column === 'end' && !item.current"
+            size="small"
+            variant="outlined"
+            :disabled="busy"
+            :label="$t('sessions.end')"
+            :aria-label="$t('sessions.endOf', { device: item.device, place: item.place })"
+            @click="end(item.id)"
+          />
+          <template v-else-if="column === 'used'">{{ dayAndTime(item.usedAt, zone) }}</template>
+          <template v-else-if="column === 'since'">{{ dayAndTime(item.madeAt, zone) }}</template>
+          <template v-else-if="column === 'ends'">{{ dayAndTime(item.endsAt, zone) }}</template>
+        </template>
+      </DataRows>
       <p v-if="items.length > 1">
         <Button size="small" variant="outlined" :disabled="busy" :label="$t('sessions.endAll')" @click="endOthers" />
       </p>

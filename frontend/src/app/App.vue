@@ -46,7 +46,8 @@ async function leave() {
     <button class="word" @click="keysShown = false">{{ $t('keys.close') }}</button>
   </section>
   <NoticeStrip v-if="me && !me.mustChange && !route.meta.open" />
-  <main id="page" tabindex="-1"><RouterView /></main>
+  <!-- Not before it is known whether there is a bar above it: nothing moves once it is there. -->
+  <main v-if="route.matched.length" id="page" tabindex="-1"><RouterView /></main>
   <UndoStrip />
 </template>
 

@@ -19,6 +19,8 @@ async function shown(answer: object) {
   })
   const { page } = show(FirstDayCheckPage, { props: { site } })
   await flushPromises()
+  // Rows are drawn in turn.
+  await vi.advanceTimersByTimeAsync(10)
   return { page, asked }
 }
 

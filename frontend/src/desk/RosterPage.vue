@@ -6,6 +6,7 @@ import type { Site } from '@/shared/api'
 import { day } from '@/shared/sentences'
 import LetPeopleIn from '@/intake/LetPeopleIn.vue'
 import { useColumns } from '@/ui/columns'
+import InTurn from '@/ui/InTurn.vue'
 import Trouble from '@/ui/Trouble.vue'
 import ChosenBar from './ChosenBar.vue'
 import { COLUMNS, rowColumns, type Column } from '@/roster/columns'
@@ -130,60 +131,67 @@ function open(id: string) {
   <LetPeopleIn v-if="sees('let-in') && !site.seenAs" :site="site" @show="show" @list="openList" />
   <div class="below">
     <div v-show="!listed" class="roster">
-      <RosterFilters
-        v-model:away="takingAway"
-        v-model:days="days"
-        :site="site"
-        :counts="counts"
-        :view="view"
-        :filtered="filtered"
-        :any="rows.length > 0"
-        :may="sees"
-        :columns="columns"
-        @look="look"
-      />
-      <RosterDays v-if="days && sees('see-unlisted')" :site="site" :as-of="view.asOf" @look="look({ asOf: $event })" />
-      <p v-if="view.asOf" class="callout no-print" role="status">
-        {{ $t('roster.asOf', { day: day(view.asOf, 'UTC') }) }}
-        <button class="word" @click="look({ asOf: '' })">{{ $t('roster.now') }}</button>
-      </p>
-      <ChosenBar
-        v-if="chosen.size"
-        v-model:verb="changeList"
-        :chosen="[...chosen]"
-        :verbs="verbs"
-        :of="counts?.shown ?? 0"
-        @all="chooseAll"
-        @none="chooseNobody"
-      />
-      <ExportPanel
-        v-if="takingAway"
-        :site="site"
-        :columns="shown"
-        :total="counts?.shown ?? 0"
-        :all="all"
-        @close="takingAway = false"
-      />
-      <Trouble v-if="error" :error="error" @again="refetch()" />
-      <RosterTable
-        ref="table"
-        :site="site"
-        :view="view"
-        :rows="rows"
-        :total="counts?.shown ?? 0"
-        :columns="columns"
-        :aside="aside"
-        :person="person"
-        :chosen="chosen"
-        :may-choose="mayChoose"
-        :pending="isPending"
-        :filtered="filtered"
-        @open="open"
-        @hide="hide"
-        @choose="choose"
-        @sort="sortBy"
-        @all="allShown"
-      />
+      <InTurn>
+        <RosterFilters
+          v-model:away="takingAway"
+          v-model:days="days"
+          :site="site"
+          :counts="counts"
+          :view="view"
+          :filtered="filtered"
+          :any="rows.length > 0"
+          :may="sees"
+          :columns="columns"
+          @look="look"
+        />
+        <RosterDays
+          v-if="days && sees('see-unlisted')"
+          :site="site"
+          :as-of="view.asOf"
+          @look="look({ asOf: $event })"
+        />
+        <p v-if="view.asOf" class="callout no-print" role="status">
+          {{ $t('roster.asOf', { day: day(view.asOf, 'UTC') }) }}
+          <button class="word" @click="look({ asOf: '' })">{{ $t('roster.now') }}</button>
+        </p>
+        <ChosenBar
+          v-if="chosen.size"
+          v-model:verb="changeList"
+          :chosen="[...chosen]"
+          :verbs="verbs"
+          :of="counts?.shown ?? 0"
+          @all="chooseAll"
+          @none="chooseNobody"
+        />
+        <ExportPanel
+          v-if="takingAway"
+          :site="site"
+          :columns="shown"
+          :total="counts?.shown ?? 0"
+          :all="all"
+          @close="takingAway = false"
+        />
+        <Trouble v-if="error" :error="error" @again="refetch()" />
+        <RosterTable
+          ref="table"
+          :site="site"
+          :view="view"
+          :rows="rows"
+          :total="counts?.shown ?? 0"
+          :columns="columns"
+          :aside="aside"
+          :person="person"
+          :chosen="chosen"
+          :may-choose="mayChoose"
+          :pending="isPending"
+          :filtered="filtered"
+          @open="open"
+          @hide="hide"
+          @choose="choose"
+          @sort="sortBy"
+          @all="allShown"
+        />
+      </InTurn>
     </div>
     <ChangePanel
       v-if="changeList && chosen.size"

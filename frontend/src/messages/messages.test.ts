@@ -1,5 +1,5 @@
 import { flushPromises } from '@vue/test-utils'
-import { afterEach, describe, expect, it } from 'vitest'
+import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Message } from '@/shared/api'
 import { me } from '@/shared/me'
 import { lastDone } from '@/shared/undo'
@@ -77,7 +77,7 @@ describe('messages', () => {
       'POST /messages/withdraw': { withdrawn: 1 },
     })
     const { page } = show(MessageList, { props: { query: {} } })
-    await flushPromises()
+    await vi.waitFor(() => expect(page.findAll('tbody tr.body')).toHaveLength(2))
     expect(page.text()).toContain('No such simulatedInbox.')
     for (const box of page.findAll('td input[type=checkbox]')) await box.trigger('change')
     const word = (label: string) => page.findAll('button').find((each) => each.text() === label)!

@@ -1,8 +1,5 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import Button from 'primevue/button'
-import Column from 'primevue/column'
-import DataTable from 'primevue/datatable'
 import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type Approval } from '@/shared/api'
@@ -11,16 +8,26 @@ import { usePlatform } from '@/shared/platform'
 import { queries } from '@/shared/queries'
 import { day, fullName } from '@/shared/sentences'
 import { done } from '@/shared/undo'
+import { useColumns } from '@/ui/columns'
+import DataRows from '@/ui/DataRows.vue'
 import Trouble from '@/ui/Trouble.vue'
+import AnswerButtons from './AnswerButtons.vue'
 
 /** People of one's division whom somebody with nothing to do with them let in: they wait for a yes. */
 const { t } = useI18n()
 const { roleName } = usePlatform()
 const KEY = ['approvals']
 const { data, error, isPending, refetch } = useQuery({ queryKey: KEY, queryFn: () => take(api.GET('/approvals')) })
-const items = computed(() => (data.value?.items ?? []).map((item) => ({ ...item, key: item.site.id + item.person.id })))
+const items = computed(() => data.value?.items ?? [])
 const where = ({ person: { division, level } }: Approval) =>
   [division.name, level ? t('level', { n: level }) : ''].filter(Boolean).join(', ')
+const columns = useColumns('approvals', () => [
+  { key: 'who', label: t('approvals.who'), weight: 1.6, always: true },
+  { key: 'into', label: t('approvals.into'), weight: 1.4 },
+  { key: 'role', label: t('approvals.role'), weight: 0.8 },
+  { key: 'by', label: t('approvals.by'), weight: 1.2 },
+  { key: 'answer', label: t('approvals.answer'), weight: 1.3, always: true, unseen: true },
+])
 const { busy, run } = useBusy()
 const answer = ({ site, person }: Approval, answer: 'yes' | 'no') =>
   run(async () => {
@@ -40,51 +47,39 @@ const answer = ({ site, person }: Approval, answer: 'yes' | 'no') =>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <p v-else-if="isPending" class="skeleton" />
     <p v-else-if="!items.length" class="empty">{{ $t('approvals.none') }}</p>
-    <DataTable v-else :value="items" data-key="key" size="small" :table-props="{ 'aria-label': t('approvals.title') }">
-      <Column :header="$t('approvals.who')">
-        <template #body="{ data: item }">
+    <DataRows
+      v-else
+      :rows="items"
+      :key-of="({ site, person }) => site.id + person.id"
+      :columns="columns"
+      :name="$t('approvals.title')"
+    >
+      <template #cell="{ row: item, column }">
+        <template v-if="column === 'who'">
           <RouterLink :to="{ name: 'person', params: { person: item.person.id } }">{{
             fullName(item.person)
           }}</RouterLink>
           <div class="soft">{{ where(item) }}</div>
         </template>
-      </Column>
-      <Column :header="$t('approvals.into')">
-        <template #body="{ data: item }">{{ item.site.title }}</template>
-      </Column>
-      <Column :header="$t('approvals.role')">
-        <template #body="{ data: item }">{{ roleName(item.role) }}</template>
-      </Column>
-      <Column :header="$t('approvals.by')">
-        <template #body="{ data: item }">
-          {{ item.by?.name }} <span class="soft">{{ day(item.askedAt, item.timeZone) }}</span>
-        </template>
-      </Column>
-      <Column>
-        <template #header
-          ><span class="unseen">{{ $t('approvals.answer') }}</span></template
+        <template v-else-if="column === 'into'">{{ item.site.title }}</template>
+        <template v-else-if="column === 'role'">{{ roleName(item.role) }}</template>
+        <template v-else-if="column === 'by'"
+          >{{ item.by?.name }} <span class="soft">{{ day(item.askedAt, item.timeZone) }}</span></template
         >
-        <template #body="{ data: item }">
-          <span class="acts">
-            <Button
-              size="small"
-              :disabled="busy"
-              :label="$t('approvals.yes')"
-              :aria-label="$t('approvals.yesTo', { name: fullName(item.person) })"
-              @click="answer(item, 'yes')"
-            />
-            <Button
-              size="small"
-              variant="outlined"
-              :disabled="busy"
-              :label="$t('approvals.no')"
-              :aria-label="$t('approvals.noTo', { name: fullName(item.person) })"
-              @click="answer(item, 'no')"
-            />
-          </span>
-        </template>
-      </Column>
-    </DataTable>
+        <AnswerButtons v-else :who="fullName(item.person)" :busy="busy" @answer="answer(item, $event)" />
+      </template>
+      <template #card="{ row: item }">
+        <p>
+          <RouterLink :to="{ name: 'person', params: { person: item.person.id } }">{{
+            fullName(item.person)
+          }}</RouterLink>
+          <span class="soft"> {{ where(item) }}</span>
+        </p>
+        <p>{{ item.site.title }}, {{ roleName(item.role) }}</p>
+        <p class="soft">{{ item.by?.name }}, {{ day(item.askedAt, item.timeZone) }}</p>
+        <AnswerButtons :who="fullName(item.person)" :busy="busy" @answer="answer(item, $event)" />
+      </template>
+    </DataRows>
   </div>
 </template>
 
@@ -93,10 +88,5 @@ const answer = ({ site, person }: Approval, answer: 'yes' | 'no') =>
   display: grid;
   gap: 12px;
   align-content: start;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  justify-content: flex-end;
 }
 </style>

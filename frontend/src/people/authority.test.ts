@@ -128,8 +128,7 @@ describe('one’s own sessions', () => {
       'DELETE /me/sessions': { items: [mine] },
     })
     const { page } = show(OwnSessions)
-    await flushPromises()
-    expect(page.findAll('tbody button')).toHaveLength(2)
+    await vi.waitFor(() => expect(page.findAll('tbody button')).toHaveLength(2))
     await page.get('tbody button').trigger('click')
     await flushPromises()
     expect(page.findAll('tbody button')).toHaveLength(1)

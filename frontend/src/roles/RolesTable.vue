@@ -4,6 +4,7 @@ import Column from 'primevue/column'
 import DataTable from 'primevue/datatable'
 import { computed } from 'vue'
 import type { RoleRules, RuleBook } from '@/shared/api'
+import { useSlices } from '@/ui/slices'
 import { roleTable, type RoleTableRow } from './rules'
 
 /** All roles as one table: permissions down, grouped by what they are for, roles across; differences stand out. */
@@ -14,6 +15,7 @@ const rows = computed(() =>
     props.book.permissions.map(({ code }) => code),
   ),
 )
+const { some } = useSlices(rows)
 const cell = (row: RoleTableRow, role: RoleRules) => row.cells[role.code]!
 const print = () => window.print()
 </script>
@@ -25,7 +27,7 @@ const print = () => window.print()
       <Button size="small" variant="outlined" :label="$t('rules.table.print')" @click="print" />
     </p>
     <DataTable
-      :value="rows"
+      :value="some"
       data-key="permission"
       size="small"
       scrollable

@@ -2,8 +2,6 @@
 import { keepPreviousData, useInfiniteQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
-import Column from 'primevue/column'
-import DataTable from 'primevue/datatable'
 import DatePicker from 'primevue/datepicker'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
@@ -14,6 +12,9 @@ import { useBusy } from '@/shared/busy'
 import { ownZone as zone } from '@/shared/own'
 import { dayAndTime } from '@/shared/sentences'
 import { saveAs } from '@/shared/saveAs'
+import { useColumns } from '@/ui/columns'
+import ColumnsMenu from '@/ui/ColumnsMenu.vue'
+import DataRows from '@/ui/DataRows.vue'
 import Trouble from '@/ui/Trouble.vue'
 
 /** What matters to the safety of accounts: who signed in or could not, what was refused, handed out or changed. */
@@ -67,6 +68,13 @@ const about = (entry: Entry) => {
   const said = entry.data as { route?: string; what?: string }
   return [said.route ?? said.what, entry.site?.title].filter(Boolean).join(', ')
 }
+const columns = useColumns('security', () => [
+  { key: 'when', label: t('security.when'), weight: 1.2, always: true },
+  { key: 'what', label: t('security.happened'), weight: 2.4, always: true },
+  { key: 'by', label: t('security.by'), weight: 1.2 },
+  { key: 'person', label: t('security.person'), weight: 1.2 },
+  { key: 'from', label: t('security.from'), weight: 1 },
+])
 const { busy, run } = useBusy()
 const save = () =>
   run(async () => {
@@ -111,43 +119,41 @@ const save = () =>
         :aria-label="$t('security.days')"
       />
       <Button size="small" variant="outlined" :disabled="busy" :label="$t('security.save')" @click="save" />
+      <ColumnsMenu class="last" :columns="columns" />
     </div>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <p v-else-if="isPending" class="skeleton" />
     <p v-else-if="!entries.length" class="empty">{{ $t('security.none') }}</p>
-    <DataTable
+    <DataRows
       v-else
-      :value="entries"
-      data-key="sequence"
-      size="small"
-      :table-props="{ 'aria-label': t('security.title') }"
+      :rows="entries"
+      :key-of="(entry) => String(entry.sequence)"
+      :columns="columns"
+      :name="$t('security.title')"
     >
-      <Column :header="$t('security.when')">
-        <template #body="{ data: entry }"
-          ><span class="nums">{{ dayAndTime(entry.at, zone) }}</span></template
+      <template #cell="{ row: entry, column }">
+        <span v-if="column === 'when'" class="nums">{{ dayAndTime(entry.at, zone) }}</span>
+        <template v-else-if="column === 'what'"
+          >{{ $t('security.what.' + entry.code) }} <span class="soft">{{ about(entry) }}</span></template
         >
-      </Column>
-      <Column :header="$t('security.happened')">
-        <template #body="{ data: entry }">
+        <template v-else-if="column === 'by'">{{ entry.by?.name }}</template>
+        <span v-else-if="column === 'from'" class="num">{{ entry.address }}</span>
+        <RouterLink v-else-if="entry.person" :to="{ name: 'person', params: { person: entry.person.id } }">{{
+          entry.person.name
+        }}</RouterLink>
+      </template>
+      <template #card="{ row: entry }">
+        <p>
           {{ $t('security.what.' + entry.code) }} <span class="soft">{{ about(entry) }}</span>
-        </template>
-      </Column>
-      <Column :header="$t('security.by')">
-        <template #body="{ data: entry }">{{ entry.by?.name }}</template>
-      </Column>
-      <Column :header="$t('security.person')">
-        <template #body="{ data: entry }">
-          <RouterLink v-if="entry.person" :to="{ name: 'person', params: { person: entry.person.id } }">
-            {{ entry.person.name }}
-          </RouterLink>
-        </template>
-      </Column>
-      <Column :header="$t('security.from')">
-        <template #body="{ data: entry }"
-          ><span class="num">{{ entry.address }}</span></template
-        >
-      </Column>
-    </DataTable>
+        </p>
+        <p class="soft">
+          {{ dayAndTime(entry.at, zone) }} · {{ entry.by?.name }} <span class="num">{{ entry.address }}</span>
+          <RouterLink v-if="entry.person" :to="{ name: 'person', params: { person: entry.person.id } }">{{
+            entry.person.name
+          }}</RouterLink>
+        </p>
+      </template>
+    </DataRows>
     <p v-if="hasNextPage">
       <Button
         size="small"
@@ -165,6 +171,9 @@ const save = () =>
   display: grid;
   gap: 12px;
   align-content: start;
+}
+.last {
+  margin-left: auto;
 }
 .look :deep(.p-select) {
   min-width: 220px;

@@ -81,5 +81,7 @@ const pick = (place: number) => {
   border-left: 4px solid var(--mint);
   padding: 4px 0 6px 12px;
   margin-bottom: 8px;
+  /* Its place is kept until the picture, what it shows and its numbers are there. */
+  min-height: 248px;
 }
 </style>

@@ -1,7 +1,8 @@
 import { QueryClient } from '@tanstack/vue-query'
 
 export const queries = new QueryClient({
-  defaultOptions: { queries: { retry: false, staleTime: 10_000, refetchOnWindowFocus: true } },
+  // What was answered is replaced as a whole, never changed: nobody watches what is in it.
+  defaultOptions: { queries: { retry: false, staleTime: 10_000, refetchOnWindowFocus: true, shallow: true } },
 })
 
 /** Fetches anew what is shown of these kinds. */

@@ -5,6 +5,8 @@ import DataTable from 'primevue/datatable'
 import VirtualScroller from 'primevue/virtualscroller'
 import { computed, nextTick, ref, useSlots, watch } from 'vue'
 import type { Columns, RowColumn } from './columns'
+import { useSlices } from './slices'
+import RowCard from './RowCard.vue'
 import Tick from './Tick.vue'
 
 /**
@@ -51,6 +53,8 @@ const ROW = 33
 const CARD = 62
 const PAGE = 14
 const FRAMES = 30
+/** More rows than these are not all drawn. */
+const LONG = 120
 
 const slots = useSlots()
 const narrow = useMediaQuery('(max-width: 640px)')
@@ -60,8 +64,13 @@ const shownColumns = computed<RowColumn[]>(() =>
 )
 const share = (column: RowColumn) =>
   `${(column.weight / shownColumns.value.reduce((sum, { weight }) => sum + weight, 0)) * 100}%`
+const long = computed(() => !!props.tall && (props.total ?? props.rows.length) > LONG)
+const expandedRows = computed(() =>
+  props.expanded ? props.rows.filter((row) => props.keyOf(row) === props.expanded) : [],
+)
 const live = computed(() => !!props.opens || !!props.chosen)
 
+const { some, upTo } = useSlices(() => props.rows, long)
 const root = ref<HTMLElement>()
 const at = ref(0)
 /** Made anew when columns are arranged: what the library keeps of drawn widths and places is ours to keep. */
@@ -97,11 +106,19 @@ const rowClass = (row: T) => {
   return ['body', { shown: key === props.shown, chosen: props.chosen?.has(key) }, props.tone?.(row) ?? '']
 }
 
+const card = (row: T) => ({
+  chosen: props.chosen?.has(props.keyOf(row)),
+  pickName: props.pickName?.(row),
+  opens: props.opens,
+})
+
 /** Whether the last click on a box was for a run of rows. */
 const withShift = ref(false)
 const table = ref<{ getVirtualScrollerRef?: () => { scrollToIndex: (index: number) => void } | null }>()
-function bringIntoView(index: number) {
-  if (props.tall) table.value?.getVirtualScrollerRef?.()?.scrollToIndex(index)
+async function bringIntoView(index: number) {
+  upTo(index)
+  await nextTick()
+  if (long.value) table.value?.getVirtualScrollerRef?.()?.scrollToIndex(index)
   else root.value?.querySelector(`[data-row="${index}"]`)?.scrollIntoView({ block: 'nearest' })
 }
 
@@ -113,7 +130,7 @@ watch(
     if (index < 0) return
     at.value = index
     await nextTick()
-    if (!inView(index)) bringIntoView(index)
+    if (!inView(index)) await bringIntoView(index)
   },
   { immediate: true },
 )
@@ -126,7 +143,7 @@ function inView(index: number): boolean {
 
 async function focusRow(index: number) {
   at.value = Math.max(0, Math.min(props.rows.length - 1, index))
-  if (!inView(at.value)) bringIntoView(at.value)
+  if (!inView(at.value)) await bringIntoView(at.value)
   await nextTick()
   focusOnceThere(FRAMES)
 }
@@ -169,8 +186,8 @@ function keyed(event: KeyboardEvent) {
   event.stopPropagation()
 }
 
-function clicked(row: T, event: Event) {
-  const index = props.rows.indexOf(row)
+function clicked(index: number, event: Event) {
+  const row = props.rows[index]!
   at.value = index
   const on = event.target as HTMLElement
   if (on.closest('a, button, input, label, span.pick')) return
@@ -200,60 +217,49 @@ defineExpose({ focus: () => focusRow(at.value) })
   <div ref="root" class="rows" :class="{ tall }" @keydown.capture="keyed" @focusin="entered">
     <slot v-if="!rows.length" name="empty" />
     <VirtualScroller
-      v-else-if="asCards && tall"
+      v-else-if="asCards && long"
       class="cards"
       role="list"
       :aria-label="name"
-      :items="rows"
+      :items="some"
       :item-size="CARD"
       :delay="0"
     >
       <template #item="{ item, options }">
         <div role="listitem" class="card" :class="rowClass(item)">
-          <Tick
-            v-if="chosen"
-            :model-value="chosen.has(keyOf(item))"
-            :label="pickName?.(item)"
-            @update:model-value="$emit('choose', options.index, false)"
-          />
-          <button type="button" class="told" @click="$emit('open', item)"><slot name="card" :row="item as T" /></button>
+          <RowCard v-bind="card(item)" @choose="$emit('choose', options.index, false)" @open="$emit('open', item)"
+            ><slot name="card" :row="item as T"
+          /></RowCard>
         </div>
       </template>
     </VirtualScroller>
     <ul v-else-if="asCards" :aria-label="name" class="cards">
-      <li v-for="(row, index) in rows" :key="keyOf(row)" class="card" :class="rowClass(row)">
-        <Tick
-          v-if="chosen"
-          :model-value="chosen.has(keyOf(row))"
-          :label="pickName?.(row)"
-          @update:model-value="$emit('choose', index, false)"
-        />
-        <div class="told">
-          <slot name="card" :row="row" />
-          <slot v-if="keyOf(row) === expanded" name="expansion" :row="row" />
-        </div>
+      <li v-for="(row, index) in some" :key="keyOf(row)" class="card" :class="rowClass(row)">
+        <RowCard v-bind="card(row)" @choose="$emit('choose', index, false)" @open="$emit('open', row)"
+          ><slot name="card" :row="row" /><slot v-if="keyOf(row) === expanded" name="expansion" :row="row"
+        /></RowCard>
       </li>
     </ul>
     <DataTable
       v-else
       :key="made"
       ref="table"
-      :value="rows"
+      :value="some"
       :data-key="undefined"
       :row-class="rowClass"
       :pt="parts"
       size="small"
       :scrollable="tall"
       :scroll-height="tall ? 'flex' : undefined"
-      :virtual-scroller-options="tall ? { itemSize: ROW, delay: 0, numToleratedItems: 12 } : undefined"
+      :virtual-scroller-options="long ? { itemSize: ROW, delay: 0, numToleratedItems: 12 } : undefined"
       resizable-columns
       column-resize-mode="fit"
       reorderable-columns
-      :expanded-rows="expanded ? rows.filter((row) => keyOf(row) === expanded) : []"
+      :expanded-rows="expandedRows"
       lazy
       :sort-field="sort?.by"
       :sort-order="sort ? (sort.up ? 1 : -1) : undefined"
-      @row-click="clicked($event.data, $event.originalEvent)"
+      @row-click="clicked($event.index, $event.originalEvent)"
       @sort="typeof $event.sortField === 'string' && $emit('sort', $event.sortField)"
       @column-resize-end="drawn"
       @column-reorder="dragged"
@@ -323,6 +329,10 @@ defineExpose({ focus: () => focusRow(at.value) })
 .rows {
   min-width: 0;
 }
+/* Brought into view, it is not under the headings. */
+:deep(tr.body) {
+  scroll-margin-top: 33px;
+}
 .rows.tall {
   flex: 1;
   min-height: 0;
@@ -332,6 +342,7 @@ defineExpose({ focus: () => focusRow(at.value) })
 .tall > .cards {
   flex: 1;
   min-height: 0;
+  overflow-y: auto;
 }
 .tall .card {
   height: 62px;
@@ -349,14 +360,6 @@ defineExpose({ focus: () => focusRow(at.value) })
   border-bottom: 1px solid var(--line);
   padding: 6px 4px;
 }
-.told {
-  flex: 1;
-  min-width: 0;
-  text-align: left;
-  background: none;
-  border: 0;
-  padding: 2px 0;
-}
 :deep(.pick) {
   display: flex;
   align-items: center;
@@ -364,6 +367,9 @@ defineExpose({ focus: () => focusRow(at.value) })
 :deep(td.pick),
 :deep(th.pick) {
   display: table-cell;
+}
+:deep(.p-datatable-empty-message) {
+  display: none;
 }
 .order {
   display: block;

@@ -1,5 +1,5 @@
 import { flushPromises, mount } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { nextTick, ref } from 'vue'
 import { choose, list } from '@/testing/choose'
 import { platform, show } from '@/testing/server'
@@ -66,17 +66,19 @@ describe('columns', () => {
 
 describe('rows', () => {
   const rows = ['Ann', 'Bo', 'Cy'].map((name) => ({ id: name, name }))
-  function table(more: object = {}) {
+  async function table(more: object = {}) {
     const columns = useColumns('rows' + Math.random(), () => [column('name', { sortable: true, always: true })])
-    return show(DataRows, {
+    const { page } = show(DataRows, {
       props: { rows, keyOf: (row: { id: string }) => row.id, columns, name: 'People', opens: true, ...more },
       slots: { cell: '<template #cell="{ row }">{{ row.name }}</template>' },
-    } as never).page
+    } as never)
+    await vi.waitFor(() => expect(page.findAll('tr.body')).toHaveLength(rows.length))
+    return page
   }
-  const at = (page: ReturnType<typeof table>, index: number) => page.get(`[data-row="${index}"]`)
+  const at = (page: Awaited<ReturnType<typeof table>>, index: number) => page.get(`[data-row="${index}"]`)
 
   it('are gone through by the arrows and opened by Enter, the one that has the focus', async () => {
-    const page = table()
+    const page = await table()
     expect(page.findAll('tbody tr').map((row) => row.attributes('tabindex'))).toEqual(['0', '-1', '-1'])
     ;(at(page, 0).element as HTMLElement).focus()
     await at(page, 0).trigger('keydown', { key: 'ArrowDown' })
@@ -87,7 +89,7 @@ describe('rows', () => {
   })
 
   it('are chosen by Space, in runs with Shift, and say whether they are', async () => {
-    const page = table({ chosen: new Set(['Bo']), pickName: (row: { name: string }) => 'Choose ' + row.name })
+    const page = await table({ chosen: new Set(['Bo']), pickName: (row: { name: string }) => 'Choose ' + row.name })
     expect(page.findAll('tbody tr').map((row) => row.attributes('aria-selected'))).toEqual(['false', 'true', 'false'])
     await at(page, 0).trigger('keydown', { key: ' ' })
     await at(page, 0).trigger('keydown', { key: 'ArrowDown', shiftKey: true })
@@ -100,7 +102,7 @@ describe('rows', () => {
   })
 
   it('keep whoever is in a cell when others are chosen', async () => {
-    const page = table({ chosen: new Set<string>(), pickName: (row: { name: string }) => row.name })
+    const page = await table({ chosen: new Set<string>(), pickName: (row: { name: string }) => row.name })
     const box = page.get('input[aria-label="Ann"]').element
     await page.setProps({ chosen: new Set(['Ann']) } as never)
     expect(page.get('input[aria-label="Ann"]').element).toBe(box)
@@ -108,7 +110,7 @@ describe('rows', () => {
   })
 
   it('are sorted by their headings', async () => {
-    const page = table({ sort: { by: 'name', up: true } })
+    const page = await table({ sort: { by: 'name', up: true } })
     expect(page.get('th').attributes('aria-sort')).toBe('ascending')
     await page.get('th').trigger('click')
     expect(page.emitted('sort')).toEqual([['name']])
