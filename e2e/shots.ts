@@ -176,7 +176,7 @@ test('the doors of a site, and a learner who comes in on a phone', async ({ page
   await page.getByText(/could come through/).waitFor()
   await page.getByRole('heading', { name: 'Practice-room door' }).scrollIntoViewIfNeeded()
   await page.getByRole('button', { name: 'How it filled' }).first().click()
-  await page.locator('.chart-of svg').waitFor()
+  await page.locator('figure svg').waitFor()
   await page.waitForTimeout(600)
   await page.screenshot({ path: folder + 'doors.png' })
   const key = (await page.locator('.key').first().textContent()) ?? ''

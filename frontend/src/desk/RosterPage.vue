@@ -144,12 +144,9 @@ function open(id: string) {
           :columns="columns"
           @look="look"
         />
-        <RosterDays
-          v-if="days && sees('see-unlisted')"
-          :site="site"
-          :as-of="view.asOf"
-          @look="look({ asOf: $event })"
-        />
+        <div v-if="days && sees('see-unlisted')" class="over-term">
+          <RosterDays :site="site" :as-of="view.asOf" @look="look({ asOf: $event })" />
+        </div>
         <p v-if="view.asOf" class="callout no-print" role="status">
           {{ $t('roster.asOf', { day: day(view.asOf, 'UTC') }) }}
           <button class="word" @click="look({ asOf: '' })">{{ $t('roster.now') }}</button>
@@ -229,6 +226,10 @@ function open(id: string) {
   display: flex;
   flex-direction: column;
   min-height: 0;
+}
+/* Its place is kept until the picture, what it shows and its numbers are there. */
+.over-term {
+  min-height: 256px;
 }
 @media (max-width: 760px) {
   .below {

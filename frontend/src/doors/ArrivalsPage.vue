@@ -2,11 +2,12 @@
 import { ownLocale } from '@/shared/own'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import { computed, defineAsyncComponent } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type Site } from '@/shared/api'
 import { useBusy } from '@/shared/busy'
 import { done, refreshSite } from '@/shared/undo'
+import ChartOf from '@/ui/ChartOf.vue'
 import Trouble from '@/ui/Trouble.vue'
 import { useDoors } from './doors'
 import WaitingList from './WaitingList.vue'
@@ -14,7 +15,6 @@ import WaitingList from './WaitingList.vue'
 /** The first minutes of a class, live: who came in, who mistypes, who waits, each with what helps in one tap. */
 const props = defineProps<{ site: Site }>()
 const { t } = useI18n()
-const ChartOf = defineAsyncComponent(() => import('@/ui/ChartOf.vue'))
 const id = computed(() => props.site.id)
 const { doors } = useDoors(id)
 const keyDoor = computed(() =>

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import Skeleton from 'primevue/skeleton'
-import { computed, defineAsyncComponent } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type Door, type Site } from '@/shared/api'
 import { shortDay, writtenDay } from '@/shared/days'
+import ChartOf from '@/ui/ChartOf.vue'
 import Trouble from '@/ui/Trouble.vue'
 
 /** How the seats of a door filled, until today. */
 const props = defineProps<{ door: Door; name: string; site: Site }>()
-const ChartOf = defineAsyncComponent(() => import('@/ui/ChartOf.vue'))
 const { t } = useI18n()
 const path = computed(() => ({ site: props.site.id, door: props.door.id }))
 const { data, error, refetch } = useQuery({

@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import Skeleton from 'primevue/skeleton'
-import { computed, defineAsyncComponent } from 'vue'
+import { computed } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type Site } from '@/shared/api'
 import { shortDay, writtenDay } from '@/shared/days'
 import type { ChartSeries } from '@/ui/chart'
+import ChartOf from '@/ui/ChartOf.vue'
 import Trouble from '@/ui/Trouble.vue'
 
 /** The people of a site over the term, by state. A day one points at is shown as a roster. */
 const props = defineProps<{ site: Site; asOf: string }>()
 const emit = defineEmits<{ look: [asOf: string] }>()
-const ChartOf = defineAsyncComponent(() => import('@/ui/ChartOf.vue'))
 const { t } = useI18n()
 
 const { data, error, refetch } = useQuery({
@@ -80,8 +80,5 @@ const pick = (place: number) => {
 .days {
   border-left: 4px solid var(--mint);
   padding: 4px 0 6px 12px;
-  margin-bottom: 8px;
-  /* Its place is kept until the picture, what it shows and its numbers are there. */
-  min-height: 248px;
 }
 </style>

@@ -11,3 +11,15 @@ export interface ChartSeries {
   /** Left out until somebody chooses it in the legend. */
   aside?: boolean
 }
+
+/** What is drawn of a picture. */
+export interface ChartDrawing {
+  places: string[]
+  series: ChartSeries[]
+  /** Upright lines with a word each, at a place. */
+  marks?: { place: number; word: string }[]
+  /** A level line, such as the seats there are. */
+  limit?: { at: number; word: string } | null
+  /** Whether pointing at a place does something: emits `pick`. */
+  pickable?: boolean
+}
