@@ -13,6 +13,7 @@ import { done } from '@/shared/undo'
 import { useColumns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
 import Trouble from '@/ui/Trouble.vue'
+import EndSession from './EndSession.vue'
 
 /** Where one is signed in: each place can be ended, or all others at once. */
 const { t } = useI18n()
@@ -53,18 +54,18 @@ const endOthers = () =>
             >{{ item.device || $t('sessions.unknown') }} <Tag v-if="item.current" :value="$t('sessions.this')"
           /></template>
           <span v-else-if="column === 'place'" class="num">{{ item.place }}</span>
-          <Button
-            v-else-if="column === 'end' && !item.current"
-            size="small"
-            variant="outlined"
-            :disabled="busy"
-            :label="$t('sessions.end')"
-            :aria-label="$t('sessions.endOf', { device: item.device, place: item.place })"
-            @click="end(item.id)"
-          />
+          <EndSession v-else-if="column === 'end' && !item.current" :session="item" :busy="busy" @end="end(item.id)" />
           <template v-else-if="column === 'used'">{{ dayAndTime(item.usedAt, zone) }}</template>
           <template v-else-if="column === 'since'">{{ dayAndTime(item.madeAt, zone) }}</template>
           <template v-else-if="column === 'ends'">{{ dayAndTime(item.endsAt, zone) }}</template>
+        </template>
+        <template #card="{ row: item }">
+          <p>
+            {{ item.device || $t('sessions.unknown') }} <span class="num">{{ item.place }}</span> {{ ' '
+            }}<Tag v-if="item.current" :value="$t('sessions.this')" />
+          </p>
+          <p class="soft">{{ $t('sessions.used') }}: {{ dayAndTime(item.usedAt, zone) }}</p>
+          <EndSession v-if="!item.current" :session="item" :busy="busy" @end="end(item.id)" />
         </template>
       </DataRows>
       <p v-if="items.length > 1">

@@ -9,6 +9,7 @@ import InputText from 'primevue/inputtext'
 import { computed, defineAsyncComponent, reactive, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, take, type HistoryEntry, type Site } from '@/shared/api'
+import { isDay } from '@/shared/days'
 import Trouble from '@/ui/Trouble.vue'
 import HistoryEntries from '@/history/HistoryEntries.vue'
 
@@ -60,8 +61,8 @@ const slowly = refDebounced(
   computed(() => ({
     q: look.q.trim() || undefined,
     code: look.code || undefined,
-    from: look.from || undefined,
-    until: look.until || undefined,
+    from: isDay(look.from) ? look.from : undefined,
+    until: isDay(look.until) ? look.until : undefined,
     person: person.value,
   })),
   150,

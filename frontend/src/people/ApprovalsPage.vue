@@ -73,7 +73,7 @@ const answer = ({ site, person }: Approval, answer: 'yes' | 'no') =>
           <RouterLink :to="{ name: 'person', params: { person: item.person.id } }">{{
             fullName(item.person)
           }}</RouterLink>
-          <span class="soft"> {{ where(item) }}</span>
+          {{ ' ' }}<span class="soft">{{ where(item) }}</span>
         </p>
         <p>{{ item.site.title }}, {{ roleName(item.role) }}</p>
         <p class="soft">{{ item.by?.name }}, {{ day(item.askedAt, item.timeZone) }}</p>

@@ -143,14 +143,18 @@ const save = () =>
         }}</RouterLink>
       </template>
       <template #card="{ row: entry }">
-        <p>
-          {{ $t('security.what.' + entry.code) }} <span class="soft">{{ about(entry) }}</span>
-        </p>
-        <p class="soft">
-          {{ dayAndTime(entry.at, zone) }} · {{ entry.by?.name }} <span class="num">{{ entry.address }}</span>
-          <RouterLink v-if="entry.person" :to="{ name: 'person', params: { person: entry.person.id } }">{{
+        <p class="told">
+          <span
+            >{{ $t('security.what.' + entry.code) }} <span class="soft">{{ about(entry) }}</span></span
+          ><RouterLink v-if="entry.person" :to="{ name: 'person', params: { person: entry.person.id } }">{{
             entry.person.name
           }}</RouterLink>
+        </p>
+        <p class="told soft">
+          <span>{{ [dayAndTime(entry.at, zone), entry.by?.name].filter(Boolean).join(' · ') }}</span><span
+            class="num"
+            >{{ entry.address }}</span
+          >
         </p>
       </template>
     </DataRows>
@@ -177,6 +181,12 @@ const save = () =>
 }
 .look :deep(.p-select) {
   min-width: 220px;
+}
+.told {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0 10px;
 }
 .look {
   display: flex;

@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { useI18n } from 'vue-i18n'
 import { api, take, type RosterChange, type Site } from '@/shared/api'
 import { platformNow } from '@/shared/clock'
+import { isDay } from '@/shared/days'
 import { usePlatform } from '@/shared/platform'
 import { download } from '@/shared/csv'
 
@@ -20,7 +21,7 @@ const from = ref(dayOf(new Date(platformNow().getTime() - 30 * 86_400_000)))
 
 const { data: changes, error } = useQuery({
   queryKey: ['roster', computed(() => props.site.id), 'changes', from, until],
-  enabled: computed(() => !!from.value && !!until.value),
+  enabled: computed(() => isDay(from.value) && isDay(until.value)),
   queryFn: () =>
     take(
       api.GET('/sites/{site}/roster-changes', {

@@ -1,6 +1,7 @@
 <script setup lang="ts" generic="T extends string | number | boolean">
 import Select from 'primevue/select'
 import { computed, useId } from 'vue'
+import { t } from '@/shared/words'
 import type { Option } from './options'
 
 /**
@@ -36,47 +37,28 @@ const place = computed({
     if (option) value.value = option.value
   },
 })
+const list = computed(() => ({
+  labelId: props.id,
+  options: groups.value ?? keyed.value,
+  optionLabel: 'label',
+  optionValue: 'key',
+  optionDisabled: 'disabled',
+  optionGroupLabel: groups.value && 'label',
+  optionGroupChildren: groups.value && 'items',
+  filter: props.options.length > LONG,
+  autoFilterFocus: true,
+  filterPlaceholder: t('parts.filter'),
+  placeholder: props.placeholder,
+  size: 'small' as const,
+}))
 </script>
 
 <template>
   <span v-if="shown || stacked" class="pick" :class="{ stacked }">
     <span :id="labelId" class="label">{{ label }}</span>
-    <Select
-      v-bind="$attrs"
-      v-model="place"
-      :label-id="id"
-      :aria-labelledby="labelId"
-      :options="groups ?? keyed"
-      option-label="label"
-      option-value="key"
-      option-disabled="disabled"
-      :option-group-label="groups && 'label'"
-      :option-group-children="groups && 'items'"
-      :filter="options.length > LONG"
-      auto-filter-focus
-      :filter-placeholder="$t('parts.filter')"
-      :placeholder="placeholder"
-      size="small"
-    />
+    <Select v-bind="{ ...$attrs, ...list }" v-model="place" :aria-labelledby="labelId" />
   </span>
-  <Select
-    v-else
-    v-bind="$attrs"
-    v-model="place"
-    :label-id="id"
-    :aria-label="label"
-    :options="groups ?? keyed"
-    option-label="label"
-    option-value="key"
-    option-disabled="disabled"
-    :option-group-label="groups && 'label'"
-    :option-group-children="groups && 'items'"
-    :filter="options.length > LONG"
-    auto-filter-focus
-    :filter-placeholder="$t('parts.filter')"
-    :placeholder="placeholder"
-    size="small"
-  />
+  <Select v-else v-bind="{ ...$attrs, ...list }" v-model="place" :aria-label="label" />
 </template>
 
 <style scoped>

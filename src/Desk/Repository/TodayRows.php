@@ -105,7 +105,7 @@ final class TodayRows extends BaseRepository
     public function leads(TodayScope $scope, int $since, int $until): array
     {
         return $this->rows(
-            'SELECT '.self::SITE.', s.opens_at, s.closes_at, '.self::PERSON.', g.from_at, g.until_at
+            'SELECT '.self::SITE.', s.closes_at, '.self::PERSON.', g.from_at, g.until_at
              FROM (
                 SELECT DISTINCT e.site_id
                 FROM enrollment_segment e

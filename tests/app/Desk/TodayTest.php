@@ -168,6 +168,14 @@ final class TodayTest extends ApiTestCase
         self::assertNull($this->call('lead', 'GET', '/today')['platform']);
     }
 
+    public function testNoAdministratorsNumbersAreAnothersWhateverADivisionIsCalled(): void
+    {
+        $this->platform->administrator($this->ids['colleague'], $this->platform->division('all', 'All of it'));
+        $this->platform->write();
+        self::assertNotSame([], $this->call('admin', 'GET', '/today')['platform']['sites']);
+        self::assertSame([], $this->call('colleague', 'GET', '/today')['platform']['sites']);
+    }
+
     public function testARoleThatTakesAPermissionFromSomeTakesItInEveryListOfTheirs(): void
     {
         $this->call('cotutor', 'POST', '/change-lists', [
