@@ -255,8 +255,11 @@ test('the roster is narrowed in words, looked at on another day, and compared be
 test('fourteen people and more fit on a screen, and a large roster scrolls to its end', async ({ page }) => {
   const rows = page.getByRole('grid').getByRole('row')
   const bottom = page.viewportSize()?.height ?? 0
-  const boxes = await Promise.all((await rows.all()).map((each) => each.boundingBox()))
-  expect(boxes.filter((each) => each && each.y + each.height <= bottom).length).toBeGreaterThanOrEqual(15)
+  const inView = async () => {
+    const boxes = await Promise.all((await rows.all()).map((each) => each.boundingBox()))
+    return boxes.filter((each) => each && each.y + each.height <= bottom).length
+  }
+  await expect.poll(inView).toBeGreaterThanOrEqual(15)
 
   await page.goto('/sites/run')
   await page.getByRole('link', { name: 'The Long Baroque' }).click()

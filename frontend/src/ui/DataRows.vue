@@ -54,7 +54,7 @@ const CARD = 62
 const PAGE = 14
 const FRAMES = 30
 /** More rows than these are not all drawn. */
-const LONG = 120
+const LONG = 80
 
 const slots = useSlots()
 const narrow = useMediaQuery('(max-width: 640px)')
