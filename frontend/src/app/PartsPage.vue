@@ -8,7 +8,6 @@ import Tag from 'primevue/tag'
 import Textarea from 'primevue/textarea'
 import { ref } from 'vue'
 import { switchColours } from '@/shared/colours'
-import { allWords } from '@/shared/words'
 import { useColumns } from '@/ui/columns'
 import ChartOf from '@/ui/ChartOf.vue'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
@@ -28,7 +27,6 @@ import Tick from '@/ui/Tick.vue'
 import TimeField from '@/ui/TimeField.vue'
 
 /** Every part in every state, for whoever works on them. It is not in what is served, so that its words stand here. */
-void allWords()
 const few = ['violin', 'viola', 'cello'] as const
 const many = Array.from({ length: 24 }, (_, index) => `Choice ${index + 1}`)
 const one = ref<string>('viola')

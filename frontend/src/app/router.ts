@@ -2,6 +2,7 @@ import { createRouter, createWebHistory } from 'vue-router'
 import { findOutWhoIAm, me } from '@/shared/me'
 import { settledOtherwise } from '@/shared/own'
 import { keepGoing } from '@/shared/onTheWay'
+import { allLooks } from '@/shared/theme'
 import { allWords } from '@/shared/words'
 
 export const router = createRouter({
@@ -88,7 +89,15 @@ export const router = createRouter({
     },
     // Every part in every state, to be looked at while one works on them; not in what is served.
     ...(import.meta.env.DEV
-      ? [{ path: '/parts', name: 'parts', component: () => import('./PartsPage.vue'), meta: { open: true } }]
+      ? [
+          {
+            path: '/parts',
+            name: 'parts',
+            component: () => import('./PartsPage.vue'),
+            meta: { open: true },
+            beforeEnter: () => Promise.all([allWords(), allLooks()]).then(() => true),
+          },
+        ]
       : []),
     { path: '/:any(.*)*', name: 'unknown', component: () => import('./UnknownPage.vue') },
   ],
@@ -102,7 +111,7 @@ router.beforeEach(async (to) => {
     for (const page of Object.values(components ?? {}))
       if (typeof page === 'function') void (page as () => Promise<unknown>)().catch(() => {})
   if (to.meta.open) return true
-  const [known] = await Promise.all([me.value === undefined ? findOutWhoIAm() : me.value, allWords()])
+  const [known] = await Promise.all([me.value === undefined ? findOutWhoIAm() : me.value, allWords(), allLooks()])
   // Days are written as whoever came in has settled it.
   if (known && settledOtherwise(known)) {
     location.assign(to.fullPath)

@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { mint } from './theme'
+import { openParts } from '@/testing/openParts'
+import { allLooks, mint } from './theme'
 
 type Tokens = { [name: string]: Tokens | string }
 const own = mint as unknown as Tokens
@@ -21,6 +22,22 @@ const contrast = (one: string, other: string) => {
   return (lighter! + 0.05) / (darker! + 0.05)
 }
 const STEPS = ['50', '100', '200', '300', '400', '500', '600', '700', '800', '900', '950']
+
+describe('the looks of the controls', () => {
+  it('are there at first for every page that opens without signing in, and for all others later', async () => {
+    const first = Object.keys(mint.components as object)
+    const used = new Set(
+      openParts().flatMap(([, text]) => [...text.matchAll(/'primevue\/(\w+)'/g)].map(([, name]) => name!)),
+    )
+    expect(used.has('button')).toBe(true)
+    for (const name of used) expect(first).toContain(name)
+    expect(first).not.toContain('datatable')
+    await allLooks()
+    expect(Object.keys(mint.components as object)).toEqual(
+      expect.arrayContaining([...first, 'datatable', 'datepicker']),
+    )
+  })
+})
 
 describe('the colours of the controls', () => {
   it('go from light to dark in each family', () => {

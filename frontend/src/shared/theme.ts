@@ -1,55 +1,16 @@
 import { definePreset } from '@primeuix/themes'
 import base from '@primeuix/themes/aura/base'
-import autocomplete from '@primeuix/themes/aura/autocomplete'
-import badge from '@primeuix/themes/aura/badge'
 import button from '@primeuix/themes/aura/button'
-import checkbox from '@primeuix/themes/aura/checkbox'
-import chip from '@primeuix/themes/aura/chip'
-import datatable from '@primeuix/themes/aura/datatable'
-import datepicker from '@primeuix/themes/aura/datepicker'
-import iconfield from '@primeuix/themes/aura/iconfield'
-import inputnumber from '@primeuix/themes/aura/inputnumber'
 import inputtext from '@primeuix/themes/aura/inputtext'
-import menu from '@primeuix/themes/aura/menu'
-import metergroup from '@primeuix/themes/aura/metergroup'
-import message from '@primeuix/themes/aura/message'
-import popover from '@primeuix/themes/aura/popover'
 import progressbar from '@primeuix/themes/aura/progressbar'
-import radiobutton from '@primeuix/themes/aura/radiobutton'
 import ripple from '@primeuix/themes/aura/ripple'
 import select from '@primeuix/themes/aura/select'
-import skeleton from '@primeuix/themes/aura/skeleton'
-import tag from '@primeuix/themes/aura/tag'
 import textarea from '@primeuix/themes/aura/textarea'
-import virtualscroller from '@primeuix/themes/aura/virtualscroller'
 
-/** Of the library's own look only what its parts that are used here need. */
+/** Of the library's own look what its parts need that are on pages open to everybody; `allLooks` loads the rest. */
 const aura = {
   ...base,
-  components: {
-    autocomplete,
-    badge,
-    button,
-    checkbox,
-    chip,
-    datatable,
-    datepicker,
-    iconfield,
-    inputnumber,
-    inputtext,
-    menu,
-    metergroup,
-    message,
-    popover,
-    progressbar,
-    radiobutton,
-    ripple,
-    select,
-    skeleton,
-    tag,
-    textarea,
-    virtualscroller,
-  },
+  components: { button, inputtext, progressbar, ripple, select, textarea },
 }
 
 /** Paper, spruce ink, mint, brass and clay as PrimeVue's tokens; our own styles take the same colours from look.css. */
@@ -185,3 +146,7 @@ export const mint = definePreset(aura, {
     },
   },
 })
+
+/** What the parts of all other pages need, once; to be there before any of them is drawn. */
+export const allLooks = () =>
+  import('./theme.rest').then(({ rest }) => void Object.assign(mint.components as object, rest))

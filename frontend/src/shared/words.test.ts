@@ -1,6 +1,6 @@
 import { expect, it, vi } from 'vitest'
 import { readFileSync } from 'node:fs'
-import { dirname, resolve } from 'node:path'
+import { openParts } from '@/testing/openParts'
 import { t } from './words'
 
 const catalogue = (name: string) =>
@@ -31,28 +31,9 @@ it('has no sentence that cannot be said, for none, one or many', () => {
   error.mockRestore()
 })
 
-/** A page with all parts that it is made of. */
-function* partsOf(file: string, seen = new Set<string>()): Generator<[string, string]> {
-  if (seen.has(file)) return
-  seen.add(file)
-  const text = readFileSync(file, 'utf8').replace(/\/\*\*[^]*?\*\//g, '')
-  yield [file, text]
-  for (const [, from] of text.matchAll(/(?:from |import\()'([.@]\/[^']+)'/g)) {
-    const path = from!.startsWith('@') ? resolve('frontend/src', from!.slice(2)) : resolve(dirname(file), from!)
-    if (path.endsWith('.vue') || !path.includes('/shared/')) {
-      yield* partsOf(path.endsWith('.vue') ? path : path + '.ts', seen)
-    }
-  }
-}
-
 it('has the words of every page that opens without signing in among those that are loaded first', () => {
-  const router = readFileSync('frontend/src/app/router.ts', 'utf8')
-  const open = [...router.matchAll(/import\('@\/([^']+)'\),\s+meta: \{ open: true \}/g)].map(([, page]) => page!)
-  expect(open).toContain('doors/JoinPage.vue')
   const later = Object.keys(rest).filter((room) => !(room in first))
-  for (const page of open) {
-    for (const [file, text] of partsOf(resolve('frontend/src', page))) {
-      for (const room of later) expect(text, file).not.toMatch(new RegExp(`\\$?\\bt\\([^)]*['"\`]${room}\\.`))
-    }
+  for (const [file, text] of openParts()) {
+    for (const room of later) expect(text, file).not.toMatch(new RegExp(`\\$?\\bt\\([^)]*['"\`]${room}\\.`))
   }
 })

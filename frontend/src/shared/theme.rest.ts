@@ -1,0 +1,36 @@
+import autocomplete from '@primeuix/themes/aura/autocomplete'
+import badge from '@primeuix/themes/aura/badge'
+import checkbox from '@primeuix/themes/aura/checkbox'
+import chip from '@primeuix/themes/aura/chip'
+import datatable from '@primeuix/themes/aura/datatable'
+import datepicker from '@primeuix/themes/aura/datepicker'
+import iconfield from '@primeuix/themes/aura/iconfield'
+import inputnumber from '@primeuix/themes/aura/inputnumber'
+import menu from '@primeuix/themes/aura/menu'
+import metergroup from '@primeuix/themes/aura/metergroup'
+import message from '@primeuix/themes/aura/message'
+import popover from '@primeuix/themes/aura/popover'
+import radiobutton from '@primeuix/themes/aura/radiobutton'
+import skeleton from '@primeuix/themes/aura/skeleton'
+import tag from '@primeuix/themes/aura/tag'
+import virtualscroller from '@primeuix/themes/aura/virtualscroller'
+
+/** The library's own look of its parts that are on pages of those who are signed in. */
+export const rest = {
+  autocomplete,
+  badge,
+  checkbox,
+  chip,
+  datatable,
+  datepicker,
+  iconfield,
+  inputnumber,
+  menu,
+  metergroup,
+  message,
+  popover,
+  radiobutton,
+  skeleton,
+  tag,
+  virtualscroller,
+}
