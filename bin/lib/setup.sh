@@ -79,11 +79,11 @@ need_front_end() {
 }
 
 need_container() {
-  if [ ! -d "$ROOT/var/cache/prod" ] || ! fresh container core src config composer.json .env; then
+  if [ ! -d "$ROOT/var/cache/prod" ] || ! fresh container core src config translations composer.json .env; then
     rm -rf "$ROOT/var/cache/prod"
     (cd "$ROOT" && APP_ENV=prod php bin/console cache:warmup -q) \
       || fail "The application does not come up; its words are above."
-    stamp container core src config composer.json .env
+    stamp container core src config translations composer.json .env
   fi
 }
 

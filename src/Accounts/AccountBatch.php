@@ -48,7 +48,7 @@ final readonly class AccountBatch
     {
         $divisions = $this->divisions->names();
         if ('' !== $request->division && !isset($divisions[$request->division])) {
-            throw Problem::field('/division', 'unknown', 'There is no such division any more. Choose another.');
+            throw Problem::field('/division', 'unknown', 'accounts.no-such-division-any');
         }
         $reader = new AccountRows(
             $this->roles->rules()->numbers,

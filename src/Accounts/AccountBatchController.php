@@ -35,7 +35,7 @@ final readonly class AccountBatchController
         #[CurrentUser] Caller $caller,
     ): Response {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff make accounts. Ask a tutor or an administrator.');
+            throw Problem::notAllowed('accounts.only-staff-make-accounts');
         }
         if (!$body->apply) {
             return new Answer($this->batch->look($body, $caller));

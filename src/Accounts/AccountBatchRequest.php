@@ -17,30 +17,32 @@ final readonly class AccountBatchRequest
     public function __construct(
         #[Assert\Length(
             max: 900_000,
-            maxMessage: 'That is more than fits on a change list. Paste a part of it, and the rest after.',
+            maxMessage: 'shared.more-fits-change-list',
         )]
         public string $text,
         /** Code, for rows that say none. */
         #[Assert\Length(max: 32)] public string $division = '',
         /** For rows that say none. */
-        #[Assert\Choice(callback: [self::class, 'kinds'], message: 'There is no such kind of person.')]
+        #[Assert\Choice(callback: [self::class, 'kinds'], message: 'shared.no-such-kind-person')]
         public string $kind = 'learner',
-        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $level = null,
+        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $level = null,
         #[Assert\Count(max: self::MOST_ROWS)]
         #[Assert\All([
             new Assert\Type('string'),
             new Assert\Regex(
                 '/^(new|'.Id::PATTERN.')$/D',
-                message: 'Choose one of those shown, or somebody new.',
+                message: 'accounts.choose-those-shown-somebody',
             ),
         ])]
         public array $choices = [],
         public bool $apply = false,
         /** The kept change list that is applied with it. */
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a change list\'s '
-            .'id.')] public ?string $changeList = null,
+        #[Assert\Regex(
+            '/^'.Id::PATTERN.'$/D',
+            message: 'shared.not-change-lists-id'
+        )] public ?string $changeList = null,
         /** Words for those who are told of their account; null tells nobody. */
-        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')] public ?string $tell = null,
+        #[Assert\Length(max: 2_000, maxMessage: 'shared.shorten-words-2-000')] public ?string $tell = null,
     ) {}
 
     /** @return list<string> */

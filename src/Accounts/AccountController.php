@@ -70,7 +70,7 @@ final readonly class AccountController
         #[CurrentUser] Caller $caller,
     ): Response {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff make sign-in cards.');
+            throw Problem::notAllowed('accounts.only-staff-make-sign');
         }
         $request->headers->remove('Idempotency-Key');
 
@@ -171,17 +171,17 @@ final readonly class AccountController
         if ($this->throttle->reached('passwords of '.$caller->id, self::TRIES)) {
             throw new Problem(
                 ProblemType::TooManyTries,
-                'That was wrong too often. Wait a quarter of an hour, then try again.',
+                'accounts.wrong-too-often-wait',
                 retryAfter: self::WINDOW,
             );
         }
         $hasher = $this->hashers->getPasswordHasher(Caller::class);
         if (!$hasher->verify((string) $caller->getPassword(), $body->present)) {
             $this->throttle->hit('passwords of '.$caller->id, self::TRIES, self::WINDOW);
-            throw Problem::field('/present', 'wrong', 'That is not your current password.');
+            throw Problem::field('/present', 'wrong', 'accounts.not-current-password');
         }
         if (hash_equals($body->present, $body->password)) {
-            throw Problem::field('/password', 'same', 'That is the password you have. Choose another.');
+            throw Problem::field('/password', 'same', 'accounts.password-choose-another');
         }
         Passwords::assertGood($body->password, Passwords::own($this->accounts->row($caller->id)));
         $request->headers->remove('Idempotency-Key');
@@ -195,10 +195,7 @@ final readonly class AccountController
             $this->locks->people([$caller->id], alone: true);
             $account = $this->records->locked($caller->id);
             if ($account?->passwordHash !== $caller->getPassword()) {
-                throw new Problem(
-                    ProblemType::ChangedSince,
-                    'Your password was changed in the meantime. Sign in with the new one.',
-                );
+                throw new Problem(ProblemType::ChangedSince, 'accounts.password-changed-meantime-sign');
             }
 
             $account?->setPassword($hasher->hash($body->password));

@@ -43,12 +43,15 @@ final readonly class AccountLists
 
     public function apply(AccountBatchRequest $request, Caller $caller): void
     {
-        $changeList = $request->changeList ?? throw Problem::field('/changeList', 'missing', 'Keep the change list '
-            .'first, then apply it.');
+        $changeList = $request->changeList ?? throw Problem::field(
+            '/changeList',
+            'missing',
+            'accounts.keep-change-list-first'
+        );
         ChangeLists::assertState(
             $this->changeLists->seen($changeList, $caller, 'accounts'),
             ['draft'],
-            'This change list was applied already. Begin another.',
+            'shared.change-list-applied-already',
         );
         $ready = array_values(
             array_filter(
@@ -57,7 +60,7 @@ final readonly class AccountLists
             ),
         );
         if ([] === $ready) {
-            throw Problem::field('/text', 'nothing', 'There is no account to make yet. Complete a row first.');
+            throw Problem::field('/text', 'nothing', 'accounts.no-account-make-yet');
         }
         $this->changeLists->take($changeList, \count($ready), $request->tell, $caller);
         $this->runner->begin($changeList, $ready);
@@ -139,7 +142,7 @@ final readonly class AccountLists
         }
         if ($apply) {
             if ([] === $accounts) {
-                throw new Problem(ProblemType::UndoneAlready, 'Nothing of this change list is left to take back.');
+                throw new Problem(ProblemType::UndoneAlready, 'shared.nothing-change-list-left');
             }
             $this->remove($changeList, $accounts, $people);
             $this->history->writeAll(

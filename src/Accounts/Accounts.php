@@ -28,6 +28,7 @@ use MintDoor\Shared\Problem;
 use MintDoor\Shared\Repository\Sessions;
 use MintDoor\Shared\Row;
 use MintDoor\Shared\Somebody;
+use MintDoor\Shared\Speech;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 
 /**
@@ -48,6 +49,7 @@ final readonly class Accounts
         private PasswordHasherFactoryInterface $hashers,
         private Caring $caring,
         private Notices $notices,
+        private Speech $speech,
         private Locks $locks,
     ) {}
 
@@ -71,15 +73,18 @@ final readonly class Accounts
             $row = $rows[$person] ?? new Row([]);
             if (null === $verdict) {
                 // Nobody, and somebody one has nothing to do with, are the same; the others get theirs.
-                $cards[] = CardShown::refused(new Somebody($person, ''), Problem::notFound('This person')->detail);
+                $cards[] = CardShown::refused(
+                    new Somebody($person, ''),
+                    $this->speech->say(Problem::notFound('person')->said)
+                );
                 continue;
             }
             $who = new Somebody($person, PersonRow::name($row));
             $login = $row->stringOrNull('login');
             if (!$verdict->allowed()) {
-                $cards[] = CardShown::refused($who, $this->caring->sentence($verdict));
+                $cards[] = CardShown::refused($who, $this->speech->say($this->caring->sentence($verdict)));
             } elseif (null === $login) {
-                $cards[] = CardShown::refused($who, 'This person has no account yet.');
+                $cards[] = CardShown::refused($who, $this->speech->say('accounts.person-no-account-yet'));
             } else {
                 $password = SpokenPassword::make(static fn(int $bound): int => random_int(0, $bound - 1));
                 $hash = $this->hashers->getPasswordHasher(Caller::class)->hash($password);
@@ -105,14 +110,10 @@ final readonly class Accounts
         $this->locks->people([$person], alone: true);
         $this->caring->assertMay($person, $caller);
         if (!$this->caring->caretaker($caller)->mayClose($this->person($person))) {
-            throw Problem::notAllowed(
-                'An account holds for every site: only administrators close and open it. To stop somebody from '
-                    .'entering a '
-                    .'site of yours, pause them there or remove them.',
-            );
+            throw Problem::notAllowed('accounts.account-holds-every-site');
         }
         $now = $this->clock->instant();
-        $account = $this->records->locked($person) ?? throw Problem::notFound('This account');
+        $account = $this->records->locked($person) ?? throw Problem::notFound('account');
         $isOpen = $account->closedFrom > $now;
         $changes = $isOpen !== $open || ($open && $account->closedFrom < Time::FOREVER);
         $leaderless = $open ? [] : $this->leaderless($person);
@@ -151,7 +152,7 @@ final readonly class Accounts
      */
     public function row(string $id): Row
     {
-        return $this->people->byId([$id])[$id] ?? throw Problem::notFound('This person');
+        return $this->people->byId([$id])[$id] ?? throw Problem::notFound('person');
     }
 
     /** @return int how many there were */

@@ -15,18 +15,18 @@ final readonly class CardsRequest
         #[Assert\Count(
             min: 1,
             max: 60,
-            minMessage: 'Choose somebody first.',
-            maxMessage: 'Choose 60 people at most, and do the rest after.',
+            minMessage: 'shared.choose-somebody-first',
+            maxMessage: 'accounts.choose-60-people-most',
         )]
-        #[Assert\Unique(message: 'Somebody is chosen twice.')]
+        #[Assert\Unique(message: 'accounts.somebody-chosen-twice')]
         #[Assert\All([
             new Assert\Type('string'),
-            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id'),
         ])]
         public array $people,
         /** Whether they choose a password of their own when they sign in. */
         public bool $once = false,
         /** For how many days it holds; null for what the rules say. */
-        #[Assert\Range(notInRangeMessage: 'Choose 1 to 365 days.', min: 1, max: 365)] public ?int $days = null,
+        #[Assert\Range(notInRangeMessage: 'shared.choose-1-365-days', min: 1, max: 365)] public ?int $days = null,
     ) {}
 }

@@ -23,6 +23,7 @@ use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Repository\KeptAnswers;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Speech;
 use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 
 /**
@@ -33,14 +34,6 @@ final readonly class Erasure
 {
     /** How somebody erased is called. */
     public const PLACEHOLDER = 'Erased person';
-
-    private const SENTENCES = [
-        'own-account' => 'Nobody erases themselves. Ask another administrator.',
-        'not-yours' => 'Only administrators of their division erase somebody.',
-        'administers' => 'This person administers something. Take that from them first, under Rules.',
-        'gone' => 'This person is in the directory no more.',
-        'still-here' => 'This person is still in a site, or will be. Take them out everywhere first.',
-    ];
 
     /** @param iterable<ErasesTraces> $others */
     public function __construct(
@@ -56,6 +49,7 @@ final readonly class Erasure
         private ChangeLists $changeLists,
         private History $history,
         private PlatformClock $clock,
+        private Speech $speech,
         #[AutowireIterator(ErasesTraces::class)] private iterable $others,
     ) {}
 
@@ -65,13 +59,13 @@ final readonly class Erasure
         $people = $this->gate->everyId($person);
         $refusal = $this->refusal($row, $people, $caller);
         if ('not-yours' === $refusal) {
-            throw Problem::notAllowed(self::SENTENCES[$refusal]);
+            throw Problem::notAllowed('accounts.erasure.'.$refusal);
         }
         $counts = $this->held->counts($people);
         $changeList = null;
         if ($apply) {
             if (null !== $refusal) {
-                throw Problem::notAllowed(self::SENTENCES[$refusal]);
+                throw Problem::notAllowed('accounts.erasure.'.$refusal);
             }
             foreach ($people as $one) {
                 $this->erase($one);
@@ -88,7 +82,7 @@ final readonly class Erasure
 
         return new ErasureAnswer(
             $refusal,
-            null === $refusal ? null : self::SENTENCES[$refusal],
+            null === $refusal ? null : $this->speech->say('accounts.erasure.'.$refusal),
             $counts,
             $changeList,
         );

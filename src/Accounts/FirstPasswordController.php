@@ -43,10 +43,7 @@ final readonly class FirstPasswordController
             $whose = $this->links->withToken($request->token, $now)?->person->id;
             $account = null === $whose ? null : $this->records->locked($whose);
             if (null === $whose || null === $account || $account->closedFrom <= $now) {
-                throw new Problem(
-                    ProblemType::LinkIsOver,
-                    'This link was used already, or its time is over. Ask for a new one.',
-                );
+                throw new Problem(ProblemType::LinkIsOver, 'accounts.link-used-already-time');
             }
             $row = $this->accounts->row($whose);
             Passwords::assertGood($request->password, Passwords::own($row));

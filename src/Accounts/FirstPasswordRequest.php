@@ -10,10 +10,10 @@ final readonly class FirstPasswordRequest
 {
     public function __construct(
         #[\SensitiveParameter]
-        #[Assert\Length(max: 200, maxMessage: 'This link is not complete.')]
+        #[Assert\Length(max: 200, maxMessage: 'accounts.link-not-complete')]
         public string $token,
         #[\SensitiveParameter]
-        #[Assert\Length(max: 1_000, maxMessage: 'Choose a password of 200 characters or fewer.')]
+        #[Assert\Length(max: 1_000, maxMessage: 'shared.choose-password-200-characters')]
         public string $password,
     ) {}
 }

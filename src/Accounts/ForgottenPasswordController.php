@@ -39,7 +39,7 @@ final readonly class ForgottenPasswordController
         ) {
             throw new Problem(
                 ProblemType::TooManyTries,
-                'Too many tries from here. Wait a quarter of an hour, then try again.',
+                'shared.too-many-tries-wait-quarter',
                 retryAfter: self::WINDOW,
             );
         }

@@ -9,8 +9,8 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class ForgottenPasswordRequest
 {
     public function __construct(
-        #[Assert\NotBlank(message: 'Type your login name or e-mail.', normalizer: 'trim')]
-        #[Assert\Length(max: 190, maxMessage: 'That is longer than any login name or e-mail.')]
+        #[Assert\NotBlank(message: 'accounts.type-login-name-e', normalizer: 'trim')]
+        #[Assert\Length(max: 190, maxMessage: 'accounts.longer-any-login-name')]
         public string $login,
     ) {}
 }

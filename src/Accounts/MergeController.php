@@ -37,7 +37,7 @@ final readonly class MergeController
     public function duplicates(#[CurrentUser] Caller $caller): Response
     {
         if (!$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only administrators look for people who are in the directory twice.');
+            throw Problem::notAllowed('accounts.only-administrators-look-people');
         }
 
         return new Answer($this->duplicates->of($caller));
@@ -63,7 +63,7 @@ final readonly class MergeController
                 $this->gate->administered(
                     $person,
                     $caller,
-                    'Only administrators of both divisions say that two are two.',
+                    'accounts.only-administrators-both-divisions',
                 );
             }
             $this->duplicates->tellApart($one, $other, $request->isMethod('PUT'), $caller);

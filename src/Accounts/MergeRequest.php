@@ -15,12 +15,12 @@ final readonly class MergeRequest
      * @param array<string, string> $roles by site: the role that is kept where they have different ones
      */
     public function __construct(
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')] public string $stays,
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')]
-        #[Assert\NotEqualTo(propertyPath: 'stays', message: 'These are the same person already.')]
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id')] public string $stays,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id')]
+        #[Assert\NotEqualTo(propertyPath: 'stays', message: 'accounts.these-same-person-already')]
         public string $goes,
         #[Assert\Count(max: 10)]
-        #[Assert\All([new Assert\Choice(['stays', 'goes'], message: 'Choose one of the two.')])]
+        #[Assert\All([new Assert\Choice(['stays', 'goes'], message: 'accounts.choose-two')])]
         public array $take = [],
         #[Assert\Count(max: 200)]
         #[Assert\All([new Assert\Type('string'), new Assert\Length(max: 32)])]

@@ -48,7 +48,7 @@ use MintDoor\Sites\SiteName;
  */
 final readonly class Merges
 {
-    private const MAY = 'Only administrators of both divisions merge people.';
+    private const MAY = 'accounts.only-administrators-both-divisions-merge';
 
     public function __construct(
         private People $people,
@@ -95,8 +95,8 @@ final readonly class Merges
                 throw new Problem(
                     ProblemType::NotReady,
                     [] === $steps->choices
-                        ? 'One of their sites does not allow it: see its line.'
-                        : 'They have different roles in a site. Choose which one is kept.',
+                        ? 'accounts.sites-not-allow-see'
+                        : 'accounts.different-roles-site-choose',
                 );
             }
             $changeList = $this->apply($request, $stays, $goes, $facts, $steps->items, $caller);
@@ -141,10 +141,7 @@ final readonly class Merges
         $lines = $this->applied->ofList($changeList);
         $review = $this->sites->reviewUndo($lines, $caller);
         if (($review->verdicts['ready'] ?? 0) < $review->total) {
-            throw new Problem(
-                ProblemType::ChangedSince,
-                'Something was changed for them in a site since. Undo that first.',
-            );
+            throw new Problem(ProblemType::ChangedSince, 'accounts.something-changed-site-since');
         }
         $undo = $this->carryOut(
             'undo',
@@ -175,13 +172,10 @@ final readonly class Merges
         $stays = $this->gate->administered($kept->stays, $caller, self::MAY);
         $goes = $this->people->locked($kept->goes);
         if ('merged' !== $goes->gone || $goes->goneInto?->id !== $kept->stays) {
-            throw new Problem(ProblemType::UndoneAlready, 'This was already undone.');
+            throw new Problem(ProblemType::UndoneAlready, 'shared.already-undone');
         }
         if ($stays->int('version') !== $kept->version) {
-            throw new Problem(
-                ProblemType::ChangedSince,
-                'Names, number or address were changed since. Change them back by hand first.',
-            );
+            throw new Problem(ProblemType::ChangedSince, 'accounts.names-number-address-changed');
         }
         if ($kept->moved) {
             $this->records->move($kept->stays, $kept->goes);
@@ -206,13 +200,10 @@ final readonly class Merges
     private function assertMay(Row $goes, Caller $caller): void
     {
         if ($goes->id('person_id') === $caller->id) {
-            throw Problem::notAllowed('You cannot be the one who goes. Keep your own, or ask another administrator.');
+            throw Problem::notAllowed('accounts.cannot-goes-keep-own');
         }
         if ($this->held->administers([$goes->id('person_id')])) {
-            throw Problem::notAllowed(
-                'The one who goes administers something. Take that from them first, under Rules, or let the other one '
-                    .'go.',
-            );
+            throw Problem::notAllowed('accounts.goes-administers-something-take');
         }
     }
 
@@ -222,9 +213,7 @@ final readonly class Merges
         $timelines = $rows = [];
         foreach ($this->standings->ofPeople([$request->stays, $request->goes]) as $row) {
             if (!$caller->administers($row->string('division_code'))) {
-                throw Problem::notAllowed(
-                    'One of them is in a site of another division. Ask a platform administrator to merge them.',
-                );
+                throw Problem::notAllowed('accounts.site-another-division-ask');
             }
             $rows[$row->id('id')] = $row;
             $timelines[$row->id('id')][$row->id('person_id')][] = SegmentRow::segment($row);
@@ -379,7 +368,7 @@ final readonly class Merges
         ChangeLists::assertState(
             $list,
             ['applied', 'applying'],
-            'This was never done, so there is nothing to take back.',
+            'accounts.never-done-nothing-take',
         );
 
         return $list;
@@ -390,9 +379,6 @@ final readonly class Merges
         // Written by the server alone; what clients keep in `work` is never read for this.
         return null !== $list->undoData
             ? MergeKept::read($list->undoData)
-            : throw new Problem(
-                ProblemType::ChangedSince,
-                'One of them was erased since, so this cannot be taken back any more.',
-            );
+            : throw new Problem(ProblemType::ChangedSince, 'accounts.erased-since-cannot-taken');
     }
 }

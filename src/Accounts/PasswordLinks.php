@@ -59,15 +59,15 @@ final readonly class PasswordLinks
         $this->caring->assertMay($person, $caller);
         $row = $this->row($person);
         if (null === $row->stringOrNull('login')) {
-            throw Problem::notAllowed('This person has no account yet.');
+            throw Problem::notAllowed('accounts.person-no-account-yet');
         }
         if (null === $row->stringOrNull('email')) {
-            throw Problem::notAllowed('This person has no e-mail address. Make a sign-in card instead.');
+            throw Problem::notAllowed('accounts.person-no-e-mail');
         }
         if (!$this->throttle->hit('link to '.$person, self::MOST, self::WINDOW)->isAccepted()) {
             throw new Problem(
                 ProblemType::TooManyTries,
-                'Several links went to this person already. Wait a quarter of an hour, or make a sign-in card.',
+                'accounts.several-links-went-person',
                 retryAfter: self::WINDOW,
             );
         }
@@ -78,6 +78,6 @@ final readonly class PasswordLinks
 
     private function row(string $person): Row
     {
-        return $this->people->byId([$person])[$person] ?? throw Problem::notFound('This person');
+        return $this->people->byId([$person])[$person] ?? throw Problem::notFound('person');
     }
 }

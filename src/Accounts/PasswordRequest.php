@@ -12,7 +12,7 @@ final readonly class PasswordRequest
     public function __construct(
         #[\SensitiveParameter] #[Assert\Length(max: 200)] public string $present,
         #[\SensitiveParameter]
-        #[Assert\Length(max: 1_000, maxMessage: 'Choose a password of 200 characters or fewer.')]
+        #[Assert\Length(max: 1_000, maxMessage: 'shared.choose-password-200-characters')]
         public string $password,
     ) {}
 }

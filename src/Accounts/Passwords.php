@@ -12,15 +12,6 @@ use MintDoor\Shared\Row;
 /** Holds a password somebody chooses against the rule, and says at its field what to do. */
 final class Passwords
 {
-    private const SENTENCES = [
-        'too-short' => 'Choose a password of 12 characters or more. Several words are easy to keep in mind.',
-        'too-long' => 'Choose a password of 200 characters or fewer.',
-        'common' =>
-            'That is among the first passwords anybody would try. Take several words that have nothing to do with each '
-                .'other.',
-        'own' => 'That is made of your own name, login or address. Take words that have nothing to do with you.',
-    ];
-
     private function __construct() {}
 
     /**
@@ -32,7 +23,7 @@ final class Passwords
     {
         $problem = PasswordRule::problem($password, $own);
         if (null !== $problem) {
-            throw Problem::field('/password', $problem, self::SENTENCES[$problem]);
+            throw Problem::field('/password', $problem, 'accounts.weak.'.$problem);
         }
     }
 

@@ -20,6 +20,7 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Said;
 
 /** Computes change lists for the people of one site: reads what is, and asks the core. Changes nothing. */
 final readonly class ChangeComputer
@@ -95,7 +96,7 @@ final readonly class ChangeComputer
     {
         $done = $this->applied->inSite($access->site->id, $ids);
         if ($strict && [] === $done) {
-            throw Problem::notFound('This change');
+            throw Problem::notFound('change');
         }
         $whose = array_map(static fn(Row $row): string => $row->id('person_id'), $done);
         $people = $this->contexts->people(array_values(array_unique($whose)));
@@ -139,19 +140,11 @@ final readonly class ChangeComputer
         return match (true) {
             null !== $person->stringOrNull('gone') => new Problem(
                 ProblemType::ChangedSince,
-                'This person is in the directory no more. What two who became one had is taken back with their change '
-                    .'list.',
+                'changes.person-directory-no-more',
             ),
             $history->mayUndo($line) => null,
-            null !== $history->undoneBy($line) => new Problem(
-                ProblemType::UndoneAlready,
-                'This was already undone.',
-            ),
-            default => new Problem(
-                ProblemType::ChangedSince,
-                'Something was changed for this person here after this. Undo the later change first, or change it by '
-                    .'hand.',
-            ),
+            null !== $history->undoneBy($line) => new Problem(ProblemType::UndoneAlready, 'shared.already-undone'),
+            default => new Problem(ProblemType::ChangedSince, 'changes.something-changed-person-after'),
         };
     }
 
@@ -199,14 +192,7 @@ final readonly class ChangeComputer
     {
         $most = $this->roles->limits()->changeList;
         if (\count($requests) > $most) {
-            throw Problem::field(
-                '/lines',
-                'too-many',
-                \sprintf(
-                    'A change list has %s lines at most here. Choose fewer people, and do the rest after.',
-                    number_format($most),
-                ),
-            );
+            throw Problem::field('/lines', 'too-many', Said::with('changes.lines-most', n: $most));
         }
     }
 }

@@ -45,7 +45,7 @@ final readonly class ChangeContextLoader
         $this->locks->people($people);
         $found = $this->people->byId($people);
         if (\count($found) < \count(array_unique($people))) {
-            throw Problem::notFound('This person');
+            throw Problem::notFound('person');
         }
 
         return $found;

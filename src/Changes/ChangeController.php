@@ -22,7 +22,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 final readonly class ChangeController
 {
-    private const LET_IN = 'You may not change who is in this site. Its leads and co-tutors can.';
+    private const LET_IN = 'shared.not-change-site-leads';
 
     public function __construct(
         private Gate $gate,
@@ -78,7 +78,7 @@ final readonly class ChangeController
         $access = $this->gate->at($site, $caller)->require(Permission::LetIn, self::LET_IN);
         $lines = $this->lines->idsInSite($changeList, $site);
         if ([] === $lines) {
-            throw Problem::notFound('This change list');
+            throw Problem::notFound('change-list');
         }
         if (!$body->apply) {
             return new Answer($this->changeLists->previewUndo($access, $lines));

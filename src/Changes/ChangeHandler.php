@@ -16,6 +16,7 @@ use MintDoor\Shared\Instant;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Said;
 
 /**
  * Looks at change lists for the people of one site, applies them and takes them back: `ChangeComputer` computes,
@@ -24,7 +25,7 @@ use MintDoor\Shared\Row;
  */
 final readonly class ChangeHandler
 {
-    private const LET_IN = 'You may not change who is in this site. Its leads and co-tutors can.';
+    private const LET_IN = 'shared.not-change-site-leads';
 
     public function __construct(
         private ChangeComputer $computer,
@@ -130,7 +131,7 @@ final readonly class ChangeHandler
             $since = $access->may(Permission::SeeHistory) ? $this->since($access, $request->lines[0]) : null;
             throw new Problem(
                 ProblemType::Stale,
-                'Somebody else changed this person here in the meantime. Look at what is so now, then decide again.',
+                'changes.somebody-else-changed-person',
                 more: null === $since ? [] : ['since' => $since],
             );
         }
@@ -177,11 +178,7 @@ final readonly class ChangeHandler
         if (null !== $removal && $said !== $removal->people) {
             throw new Problem(
                 ProblemType::ManyRemoved,
-                \sprintf(
-                    'This removes %d of %d people. Type the number %1$d to go on.',
-                    $removal->people,
-                    $removal->here,
-                ),
+                Said::with('changes.many-removed', n: $removal->people, here: $removal->here),
                 more: ['removal' => ChangesAnswer::removal($removal)],
             );
         }
@@ -236,7 +233,7 @@ final readonly class ChangeHandler
             if (!\in_array($only->verdict, [Verdict::Ready, Verdict::NothingToDo], true)) {
                 throw new Problem(
                     ProblemType::NotReady,
-                    'This change cannot be made: see its reasons.',
+                    'changes.change-cannot-made-see',
                     more: ['line' => $only],
                 );
             }

@@ -11,9 +11,9 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class ChangeItem
 {
     public function __construct(
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')] public string $site,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-sites-id')] public string $site,
         #[Assert\Valid] public LineRequest $line,
         /** What was typed or pasted for it. */
-        #[Assert\Length(max: 200, maxMessage: 'Shorten it to 200 characters.')] public string $text = '',
+        #[Assert\Length(max: 200, maxMessage: 'changes.shorten-200-characters')] public string $text = '',
     ) {}
 }

@@ -146,7 +146,7 @@ final readonly class ChangeListController
         $items = $contents->items();
         self::assertHoldsLines($this->changeLists->seen($changeList, $caller));
         if ([] === $items) {
-            throw Problem::field('/lines', 'nothing', 'There is nobody on this change list yet. Settle a line first.');
+            throw Problem::field('/lines', 'nothing', 'changes.nobody-change-list-yet');
         }
         $sites = array_values(array_unique(array_map(static fn(ChangeItem $item): string => $item->site, $items)));
 
@@ -213,8 +213,8 @@ final readonly class ChangeListController
         if (\in_array($list->kind, ['merge', 'accounts', 'erase'], true)) {
             throw Problem::notAllowed(
                 'erase' === $list->kind
-                    ? 'Erasing cannot be undone.'
-                    : 'This change list is taken back from its own page.',
+                    ? 'changes.erasing-cannot-undone'
+                    : 'changes.change-list-taken-back',
             );
         }
         $lines = $this->applied($changeList);
@@ -283,7 +283,7 @@ final readonly class ChangeListController
     private static function assertHoldsLines(ChangeList $list): void
     {
         if (!\in_array($list->kind, ['pasted', 'people'], true)) {
-            throw Problem::notFound('This change list');
+            throw Problem::notFound('change-list');
         }
     }
 
@@ -291,9 +291,6 @@ final readonly class ChangeListController
     private function applied(string $changeList): array
     {
         return $this->applied->ofList($changeList)
-            ?: throw new Problem(
-                ProblemType::UndoneAlready,
-                'Nothing of this change list was applied, so there is nothing to undo.',
-            );
+            ?: throw new Problem(ProblemType::UndoneAlready, 'changes.nothing-change-list-applied');
     }
 }

@@ -11,9 +11,9 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class ChangeListFilter
 {
     public function __construct(
-        #[Assert\Choice(['', 'draft', 'applying', 'applied', 'dropped'], message: 'There is no such state.')]
+        #[Assert\Choice(['', 'draft', 'applying', 'applied', 'dropped'], message: 'shared.no-such-state')]
         public string $state = '',
-        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a site\'s id.')] public string $site = '',
+        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'shared.not-sites-id')] public string $site = '',
         /** Mine only. */
         public bool $mine = false,
         public string $cursor = '',

@@ -162,7 +162,7 @@ final readonly class ChangeListRunner
         } catch (Problem $problem) {
             // What is wrong with one of them must not keep the others.
             if (1 === \count($items)) {
-                return [array_key_first($items) => LineOutcome::refused('not-possible', $problem->detail)];
+                return [array_key_first($items) => LineOutcome::refused('not-possible', $problem->said)];
             }
             $outcomes = [];
             foreach ($items as $position => $item) {

@@ -21,7 +21,9 @@ use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Said;
 use MintDoor\Shared\Somebody;
+use MintDoor\Shared\Speech;
 
 /**
  * Change lists as they are kept: while they are worked on, while they are applied, and after. What changes something
@@ -40,6 +42,7 @@ final readonly class ChangeLists
         private PlatformClock $clock,
         private Roles $roles,
         private Gate $gate,
+        private Speech $speech,
     ) {}
 
     /** @return string its id */
@@ -48,9 +51,9 @@ final readonly class ChangeLists
         if (null !== $work->site) {
             $this->gate
                 ->at($work->site, $caller)
-                ->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
+                ->require(Permission::LetIn, 'shared.not-let-people-into');
         } elseif ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff make change lists. Ask a tutor or an administrator.');
+            throw Problem::notAllowed('changes.only-staff-make-change');
         }
         $now = $this->clock->instant();
         $list = $this->lists->make($work->kind, $work->site, $work->title, 'draft', $caller->id, $now);
@@ -93,7 +96,7 @@ final readonly class ChangeLists
         self::assertState(
             $list,
             ['draft', 'dropped'],
-            'This change list was applied already, so it is not worked on any more. Begin another.',
+            'changes.change-list-applied-already',
         );
         $seen->assert($list->version);
         $list->work = $work->json();
@@ -108,7 +111,7 @@ final readonly class ChangeLists
     {
         $this->seen($id, $caller);
         $list = $this->lists->locked($id);
-        self::assertState($list, ['draft', 'dropped'], 'This change list was applied already. Undo it instead.');
+        self::assertState($list, ['draft', 'dropped'], 'changes.change-list-applied-already-undo');
         $list->turn($dropped ? 'dropped' : 'draft');
         $this->lists->flush();
     }
@@ -117,7 +120,7 @@ final readonly class ChangeLists
     public function take(string $id, int $total, ?string $tell, Caller $caller): ChangeList
     {
         $list = $this->lists->locked($id);
-        self::assertState($list, ['draft'], 'This change list was applied already. Begin another.');
+        self::assertState($list, ['draft'], 'shared.change-list-applied-already');
         $list->total = $total;
         $list->tell = $tell;
         $list->changedBy = $caller->id;
@@ -132,7 +135,7 @@ final readonly class ChangeLists
     {
         $this->seen($id, $caller);
         $list = $this->lists->locked($id);
-        self::assertState($list, ['applying'], 'Nothing of this change list is left to apply.');
+        self::assertState($list, ['applying'], 'changes.nothing-change-list-left');
         $list->changedBy = $caller->id;
         $list->trouble = null;
         $this->lists->flush();
@@ -167,7 +170,7 @@ final readonly class ChangeLists
     public function made(string $id, array $rows, int $made, Caller $caller): void
     {
         $list = $this->lists->locked($id);
-        self::assertState($list, ['draft'], 'This change list was applied already. Begin another.');
+        self::assertState($list, ['draft'], 'shared.change-list-applied-already');
         $list->undoData = ['rows' => $rows];
         $list->finish(\count($rows), $made);
         $list->state = 'applied';
@@ -204,13 +207,13 @@ final readonly class ChangeLists
      */
     public function seen(string $id, Caller $caller, ?string $kind = null): ChangeList
     {
-        $list = $this->lists->find($id) ?? throw Problem::notFound('This change list');
+        $list = $this->lists->find($id) ?? throw Problem::notFound('change-list');
         $own =
             $list->madeBy->id === $caller->id || $list->changedBy === $caller->id || $caller->platformAdministrator;
         $site = $list->site?->id;
         $letsIn = null !== $site && true === $this->gate->ifThere($site, $caller)?->may(Permission::LetIn);
         if ((!$own && !$letsIn) || !\in_array($kind, [null, $list->kind], true)) {
-            throw Problem::notFound('This change list');
+            throw Problem::notFound('change-list');
         }
 
         return $list;
@@ -250,7 +253,7 @@ final readonly class ChangeLists
 
     public function shown(string $id): ChangeListShown
     {
-        $view = $this->lists->view($id) ?? throw Problem::notFound('This change list');
+        $view = $this->lists->view($id) ?? throw Problem::notFound('change-list');
 
         return $view->shown($this->lists->undoneBy([$id])[$id] ?? null);
     }
@@ -265,7 +268,7 @@ final readonly class ChangeLists
             $work = [...$work, ...$list->undoData ?? []];
         }
         $lines = array_map(
-            self::line(...),
+            $this->line(...),
             $this->requested->page($id, $this->requested->any($id), $after, self::LINES + 1),
         );
 
@@ -277,7 +280,7 @@ final readonly class ChangeLists
         );
     }
 
-    private static function line(Row $row): ListedLine
+    private function line(Row $row): ListedLine
     {
         $request = null === $row->stringOrNull('request') ? [] : $row->json('request');
         $text = static fn(string $name): ?string => \is_string($request[$name] ?? null) ? $request[$name] : null;
@@ -293,7 +296,7 @@ final readonly class ChangeLists
             verb: $row->stringOrNull('verb') ?? $text('verb') ?? 'undo',
             role: $text('role'),
             verdict: $row->stringOrNull('outcome'),
-            reasons: self::reasons(null === $row->stringOrNull('reasons') ? [] : $row->json('reasons')),
+            reasons: $this->reasons(null === $row->stringOrNull('reasons') ? [] : $row->json('reasons')),
             before: $standing('state_before'),
             after: $standing('state_after'),
             line: $row->idOrNull('line_id'),
@@ -306,18 +309,35 @@ final readonly class ChangeLists
      *
      * @return list<array{code: string, values: \stdClass}>
      */
-    private static function reasons(array $kept): array
+    private function reasons(array $kept): array
     {
         $notes = array_filter(isset($kept['reasons']) ? (array) $kept['reasons'] : $kept, is_array(...));
 
         return array_values(
             array_map(
-                static fn(array $note): array => [
+                fn(array $note): array => [
                     'code' => \is_string($note['code'] ?? null) ? $note['code'] : '',
-                    'values' => (object) ($note['values'] ?? []),
+                    'values' => (object) $this->told((array) ($note['values'] ?? [])),
                 ],
                 $notes,
             ),
         );
+    }
+
+    /**
+     * @param array<array-key, mixed> $values as they were kept
+     *
+     * @return array<array-key, mixed> with what was kept as a sentence, said
+     */
+    private function told(array $values): array
+    {
+        $key = $values['said'] ?? null;
+        if (!\is_string($key)) {
+            return $values;
+        }
+        unset($values['said']);
+        $plain = array_filter($values, static fn(mixed $value): bool => \is_int($value) || \is_string($value));
+
+        return ['detail' => $this->speech->say(new Said($key, $plain))];
     }
 }

@@ -21,14 +21,14 @@ final readonly class ChangeRequest
         #[Assert\Count(
             min: 1,
             max: self::MOST_LINES,
-            minMessage: 'Choose somebody first.',
-            maxMessage: 'A change list has 1,000 lines at most. Choose fewer people, and do the rest after.',
+            minMessage: 'shared.choose-somebody-first',
+            maxMessage: 'changes.change-list-1-000',
         )]
         #[Assert\Valid] public array $lines,
         public bool $apply = true,
         public ?int $removing = null,
         /** Words for those who are told what was done; null tells nobody. */
-        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')] public ?string $tell = null,
+        #[Assert\Length(max: 2_000, maxMessage: 'shared.shorten-words-2-000')] public ?string $tell = null,
     ) {}
 
     #[Assert\Callback]
@@ -38,7 +38,7 @@ final readonly class ChangeRequest
         foreach ($this->lines as $index => $line) {
             if (isset($people[$line->person])) {
                 $context
-                    ->buildViolation('This person is on the change list already. One line a person.')
+                    ->buildViolation('changes.person-change-list-already')
                     ->atPath("lines[$index].person")
                     ->addViolation();
             }

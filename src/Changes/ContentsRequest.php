@@ -22,7 +22,7 @@ final readonly class ContentsRequest
     public function __construct(
         #[Assert\Count(
             max: self::MOST_WRITTEN,
-            maxMessage: 'Write 2,000 lines at most, and the rest on a change list of its own.',
+            maxMessage: 'changes.write-2-000-lines',
         )]
         #[Assert\Valid] public array $lines = [],
         #[Assert\Valid] public ?EachRequest $each = null,
@@ -37,7 +37,7 @@ final readonly class ContentsRequest
         ])]
         public array $settled = [],
         /** Words for those who are told what was done; null tells nobody. */
-        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')] public ?string $tell = null,
+        #[Assert\Length(max: 2_000, maxMessage: 'shared.shorten-words-2-000')] public ?string $tell = null,
     ) {}
 
     /** @return list<ChangeItem> */

@@ -15,12 +15,12 @@ final readonly class DraftRequest
 
     /** @param array<string, mixed> $work */
     public function __construct(
-        #[Assert\Choice(['pasted', 'people', 'sites', 'accounts'], message: 'There is no such change list.')]
+        #[Assert\Choice(['pasted', 'people', 'sites', 'accounts'], message: 'changes.no-such-change-list')]
         public string $kind,
         public array $work,
-        #[Assert\Length(max: 160, maxMessage: 'Shorten the title to 160 characters.')] public string $title = '',
+        #[Assert\Length(max: 160, maxMessage: 'changes.shorten-title-160-characters')] public string $title = '',
         /** Where it was begun, for a change list of one site. */
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')] public ?string $site = null,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-sites-id')] public ?string $site = null,
     ) {}
 
     public function json(): string
@@ -36,7 +36,7 @@ final readonly class DraftRequest
     {
         if (\strlen($this->json()) > self::MOST_BYTES) {
             $context
-                ->buildViolation('This change list is larger than can be kept. Do a part of it first.')
+                ->buildViolation('changes.change-list-larger-can')
                 ->atPath('work')
                 ->addViolation();
         }

@@ -20,30 +20,30 @@ final readonly class EachRequest
         #[Assert\Count(
             min: 1,
             max: 20_000,
-            minMessage: 'Choose somebody first.',
-            maxMessage: 'Choose 20,000 people at most, and do the rest after.',
+            minMessage: 'shared.choose-somebody-first',
+            maxMessage: 'changes.choose-20-000-people',
         )]
         #[Assert\All([
             new Assert\Type('string'),
-            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id'),
         ])]
         public array $people,
         #[Assert\Count(
             min: 1,
             max: 200,
-            minMessage: 'Choose a site first.',
-            maxMessage: 'Choose 200 sites at most, and do the rest after.',
+            minMessage: 'shared.choose-site-first',
+            maxMessage: 'shared.choose-200-sites-most',
         )]
         #[Assert\All([
             new Assert\Type('string'),
-            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-sites-id'),
         ])]
         public array $sites,
-        #[Assert\Choice(self::VERBS, message: 'There is no such change.')] public string $verb,
-        #[Assert\Length(max: 32, maxMessage: 'There is no such role.')] public ?string $role = null,
-        #[Assert\Date(message: 'Write the first day as year-month-day, such as 2026-09-07.')]
+        #[Assert\Choice(self::VERBS, message: 'shared.no-such-change')] public string $verb,
+        #[Assert\Length(max: 32, maxMessage: 'shared.no-such-role')] public ?string $role = null,
+        #[Assert\Date(message: 'shared.write-first-day-year')]
         public ?string $fromDay = null,
-        #[Assert\Date(message: 'Write the last day as year-month-day, such as 2026-12-18.')]
+        #[Assert\Date(message: 'shared.write-last-day-year')]
         public ?string $untilDay = null,
         /** That roles above learner are meant, where none was asked for. */
         public bool $sure = false,

@@ -62,7 +62,7 @@ final readonly class LetInFromOutside
                 PersonVisibility::Hidden === $reach->visibility($person, $named)
                 && !$this->enrollments->ever($access->site->id, $request->person)
             ) {
-                throw Problem::notFound('This person');
+                throw Problem::notFound('person');
             }
             if (!\in_array($request->verb, [Verb::LetIn->value, Verb::BringBack->value], true)) {
                 continue;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MintDoor\Changes;
 
 use MintDoor\Core\Changes\Verdict;
+use MintDoor\Shared\Said;
 
 /** What became of a line of a stored change list. */
 final readonly class LineOutcome
@@ -24,9 +25,10 @@ final readonly class LineOutcome
         );
     }
 
-    public static function refused(string $code, string $detail = ''): self
+    /** @param ?Said $said why, where no code of its own stands for it: kept as it is, said to whoever reads it */
+    public static function refused(string $code, ?Said $said = null): self
     {
-        $values = (object) ('' === $detail ? [] : ['detail' => $detail]);
+        $values = (object) (null === $said ? [] : ['said' => $said->key, ...$said->values]);
 
         return new self(Verdict::Refused, [['code' => $code, 'values' => $values]], null);
     }

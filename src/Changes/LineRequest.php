@@ -12,28 +12,28 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class LineRequest
 {
     public function __construct(
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')] public string $person,
-        #[Assert\Choice(callback: [self::class, 'verbs'], message: 'There is no such change.')] public string $verb,
-        #[Assert\Length(max: 32, maxMessage: 'There is no such role.')] public ?string $role = null,
-        #[Assert\Date(message: 'Write the first day as year-month-day, such as 2026-09-07.')]
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id')] public string $person,
+        #[Assert\Choice(callback: [self::class, 'verbs'], message: 'shared.no-such-change')] public string $verb,
+        #[Assert\Length(max: 32, maxMessage: 'shared.no-such-role')] public ?string $role = null,
+        #[Assert\Date(message: 'shared.write-first-day-year')]
         public ?string $fromDay = null,
-        #[Assert\Date(message: 'Write the last day as year-month-day, such as 2026-12-18.')]
+        #[Assert\Date(message: 'shared.write-last-day-year')]
         public ?string $untilDay = null,
         /** In place of a last day: so many days from today on, today included. */
-        #[Assert\Range(notInRangeMessage: 'Choose 1 to 1,000 days.', min: 1, max: 1_000)] public ?int $days = null,
+        #[Assert\Range(notInRangeMessage: 'changes.choose-1-1-000', min: 1, max: 1_000)] public ?int $days = null,
         /** Why, for those who let people in here; the person never sees it. */
-        #[Assert\Length(max: 500, maxMessage: 'Shorten the note to 500 characters.')] public ?string $note = null,
+        #[Assert\Length(max: 500, maxMessage: 'changes.shorten-note-500-characters')] public ?string $note = null,
         /** The version of the enrollment that was looked at; null where it does not matter. */
         #[Assert\PositiveOrZero] public ?int $version = null,
         /** A section of the site, for letting in. */
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such section.')]
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-section')]
         public ?string $section = null,
         /** That a role above learner is meant, where none was asked for. */
         public bool $sure = false,
         /** The version of the site that was looked at; null where it does not matter. */
         #[Assert\PositiveOrZero] public ?int $siteVersion = null,
         /** For letting in: what was typed or pasted, that names them by their number or address in full. */
-        #[Assert\Length(max: 300, maxMessage: 'That is longer than any number or address.')]
+        #[Assert\Length(max: 300, maxMessage: 'changes.longer-any-number-address')]
         public ?string $named = null,
         /** That the site will have no lead from a day on, and this is meant. */
         public bool $leadEnds = false,

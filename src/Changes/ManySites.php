@@ -11,6 +11,7 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Said;
 
 /**
  * Computes change lists whose lines are of several sites. Changes nothing.
@@ -34,12 +35,7 @@ final readonly class ManySites
             throw Problem::field(
                 '/lines',
                 'too-many',
-                \sprintf(
-                    'That makes %s lines; a change list has %s at most here. Choose fewer people or sites, and do the '
-                        .'rest after.',
-                    number_format(\count($items)),
-                    number_format($most),
-                ),
+                Said::with('changes.lines-too-many', n: \count($items), most: $most),
             );
         }
         $bySite = [];

@@ -39,7 +39,7 @@ final readonly class RequestedChanges
                 throw Problem::field(
                     "/lines/$key/section",
                     'no-such-section',
-                    'This site has no such section. Choose another.',
+                    'changes.site-no-such-section',
                 );
             }
             $what = $this->one($request, $asks[$key] ?? false, $access, $key);
@@ -60,7 +60,7 @@ final readonly class RequestedChanges
             && !$mayBeSuggested
             && null === $this->roles->book()->find((string) $request->role)
         ) {
-            throw Problem::field($at.'role', 'no-such-role', 'There is no such role any more. Choose another.');
+            throw Problem::field($at.'role', 'no-such-role', 'shared.no-such-role-any');
         }
         if (null === $request->fromDay && null === $request->untilDay && null === $request->days) {
             return new Wanted(
@@ -90,14 +90,14 @@ final readonly class RequestedChanges
                 $at.'untilDay',
                 'before-start',
                 null === $request->fromDay
-                    ? 'The last day is already over. Choose a later one.'
-                    : 'The last day is before the first. Choose a later one.',
+                    ? 'changes.last-day-already-over'
+                    : 'shared.last-day-before-first',
             );
         } catch (NotADay $none) {
             throw Problem::field(
                 $at.($none->text === $request->fromDay ? 'fromDay' : 'untilDay'),
                 'day',
-                'Write days as year-month-day, such as 2026-12-18.',
+                'changes.write-days-year-month',
             );
         }
     }

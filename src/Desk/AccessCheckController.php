@@ -54,7 +54,7 @@ final readonly class AccessCheckController
             ->at($site, $caller)
             ->require(
                 Permission::SeeUnlisted,
-                'Only those who help run this site are told why somebody can enter it or not.',
+                'desk.only-those-help-run-site',
             );
         $people = $this->contextLoader->people([$person]);
         $context = $this->contextLoader->of($access, $people)->one($person);
@@ -64,7 +64,7 @@ final readonly class AccessCheckController
                 ? $this->directory->reachOf($caller)->visibility($context->person, false)
                 : $this->roster->visibilityOf($access, $people[$person]);
         if (PersonVisibility::Hidden === $visibility) {
-            throw Problem::notFound('This person');
+            throw Problem::notFound('person');
         }
 
         $book = $this->roles->book();

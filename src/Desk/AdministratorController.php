@@ -29,7 +29,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** Who administers the platform and its divisions. */
 final readonly class AdministratorController
 {
-    private const MAY = 'Only a platform administrator says who administers what.';
+    private const MAY = 'desk.only-platform-administrator-says';
 
     public function __construct(
         private AccountRecords $accounts,
@@ -123,12 +123,12 @@ final readonly class AdministratorController
             'last-administrator' => throw Problem::field(
                 '/platform',
                 $refusal,
-                'Somebody has to administer the platform. Name another administrator first.',
+                'desk.somebody-administer-platform-name',
             ),
             default => throw Problem::field(
                 '/platform',
                 $refusal,
-                'They have no open account, so they could not sign in. Give them one first.',
+                'desk.no-open-account-could',
             ),
         };
     }
@@ -144,7 +144,7 @@ final readonly class AdministratorController
 
         return array_map(
             static fn(string $code): Division => $all[$code]
-                ?? throw Problem::field('/divisions', 'unknown', 'Choose divisions from the list.'),
+                ?? throw Problem::field('/divisions', 'unknown', 'desk.choose-divisions-list'),
             $codes,
         );
     }

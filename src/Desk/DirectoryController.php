@@ -22,6 +22,7 @@ use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Said;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -74,11 +75,7 @@ final readonly class DirectoryController
         $reach = $this->reach($filter, $caller);
         $ids = $this->list->ids($filter, $reach, $this->clock->instant(), self::MOST_IDS + 1);
         if (\count($ids) > self::MOST_IDS) {
-            throw Problem::field(
-                '/q',
-                'too-many',
-                \sprintf('More than %s people fit. Narrow it down first.', number_format(self::MOST_IDS)),
-            );
+            throw Problem::field('/q', 'too-many', Said::with('desk.more-than', n: self::MOST_IDS));
         }
 
         return new Answer(['ids' => $ids]);
@@ -92,12 +89,12 @@ final readonly class DirectoryController
     private function reach(DirectoryFilter $filter, Caller $caller): Reach
     {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff look people up.');
+            throw Problem::notAllowed('shared.only-staff-look-people');
         }
         '' === $filter->site
             || $this->gate
                 ->at($filter->site, $caller)
-                ->require(Permission::LetIn, 'You may not change who is in this site. Its leads and co-tutors can.');
+                ->require(Permission::LetIn, 'shared.not-change-site-leads');
 
         return $this->directory->reachOf($caller);
     }

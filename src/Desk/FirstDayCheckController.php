@@ -57,7 +57,7 @@ final readonly class FirstDayCheckController
     {
         $access = $this->gate
             ->at($site, $caller)
-            ->require(Permission::LetIn, 'Only those who let people into this site check its first day.');
+            ->require(Permission::LetIn, 'desk.only-those-let-people');
         $at = $this->instant($moment, $access->zone());
         $people = $this->firstDay->people([$site => $at]);
         $firstDayCheck = FirstDayCheck::at($at, $access->site, $this->roles->book(), $people->alike[$site] ?? []);
@@ -141,7 +141,7 @@ final readonly class FirstDayCheckController
         try {
             return Time::atTime($moment->day, $moment->time, $zone);
         } catch (NotADay) {
-            throw Problem::field('/day', 'day', 'Choose a day between the years 1900 and 2999.');
+            throw Problem::field('/day', 'day', 'shared.choose-day-between-years');
         }
     }
 }

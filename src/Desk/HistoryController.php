@@ -39,7 +39,7 @@ final readonly class HistoryController
     ): Response {
         $access = $this->gate
             ->at($site, $caller)
-            ->require(Permission::SeeHistory, 'Only those who let people into this site read its history.');
+            ->require(Permission::SeeHistory, 'desk.only-those-let-people-into');
 
         return new Answer($this->history->ofSite($access, $filter));
     }
@@ -65,7 +65,7 @@ final readonly class HistoryController
         #[FromQuery] HistoryFilter $filter = new HistoryFilter(),
     ): Response {
         if (!$caller->platformAdministrator) {
-            throw Problem::notAllowed('Only platform administrators read the history of the platform.');
+            throw Problem::notAllowed('desk.only-platform-administrators-read');
         }
 
         return new Answer($this->history->ofPlatform($filter));
@@ -81,7 +81,7 @@ final readonly class HistoryController
     {
         $this->gate
             ->at($site, $caller)
-            ->require(Permission::SeeHistory, 'Only those who let people into this site may undo its changes.');
+            ->require(Permission::SeeHistory, 'desk.only-those-let-people-into-site');
 
         return $this->transaction->run(
             $request,

@@ -34,7 +34,7 @@ final readonly class LabelController
 {
     private const MOST = 12;
 
-    private const MAY = 'You may not put labels on people here. The leads and co-tutors of this site can.';
+    private const MAY = 'desk.not-put-labels-people-leads';
 
     public function __construct(
         private Gate $gate,
@@ -114,7 +114,7 @@ final readonly class LabelController
         $asked = array_values(array_unique($body->people));
         $people = $this->contextLoader->people($asked);
         if (\in_array(0, $this->enrollments->versions($access->site->id, $asked), true)) {
-            throw Problem::notFound('This person');
+            throw Problem::notFound('person');
         }
         $bearers = $this->labels->bearers($body->name(), $asked);
         $whole = $this->caring->known(array_values($people), $access->caller, $access->site->division);

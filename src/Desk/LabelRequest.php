@@ -14,19 +14,19 @@ final readonly class LabelRequest
 {
     /** @param list<string> $people ids */
     public function __construct(
-        #[Assert\NotBlank(message: 'Type the label.', normalizer: 'trim')]
-        #[Assert\Length(max: Labels::LONGEST, maxMessage: 'Shorten the label to 40 characters.')]
-        #[Assert\Regex('/^[^\p{C},;]*$/Du', message: 'A label has no commas, semicolons or line breaks.')]
+        #[Assert\NotBlank(message: 'desk.type-label', normalizer: 'trim')]
+        #[Assert\Length(max: Labels::LONGEST, maxMessage: 'desk.shorten-label-40-characters')]
+        #[Assert\Regex('/^[^\p{C},;]*$/Du', message: 'desk.label-no-commas-semicolons')]
         public string $label,
         #[Assert\Count(
             min: 1,
             max: ChangeRequest::MOST_LINES,
-            minMessage: 'Choose somebody first.',
-            maxMessage: 'Choose 1,000 people at most, and do the rest after.',
+            minMessage: 'shared.choose-somebody-first',
+            maxMessage: 'desk.choose-1-000-people',
         )]
         #[Assert\All([
             new Assert\Type('string'),
-            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id'),
         ])]
         public array $people,
         public bool $on = true,

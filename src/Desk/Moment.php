@@ -10,10 +10,10 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class Moment
 {
     public function __construct(
-        #[Assert\Date(message: 'Write the day as year-month-day, such as 2026-09-07.')] public string $day,
+        #[Assert\Date(message: 'desk.write-day-year-month')] public string $day,
         #[Assert\Regex(
             '/^([01]\d|2[0-3]):[0-5]\d$/D',
-            message: 'Write the time as hours and minutes, such as 09:30.',
+            message: 'desk.write-time-hours-minutes',
         )]
         public string $time = '09:00',
     ) {}

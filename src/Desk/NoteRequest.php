@@ -9,8 +9,8 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class NoteRequest
 {
     public function __construct(
-        #[Assert\NotBlank(message: 'Write something first.', normalizer: 'trim')]
-        #[Assert\Length(max: 2_000, maxMessage: 'Shorten the note to 2,000 characters.')]
+        #[Assert\NotBlank(message: 'desk.write-something-first', normalizer: 'trim')]
+        #[Assert\Length(max: 2_000, maxMessage: 'desk.shorten-note-2-000')]
         public string $text,
     ) {}
 }

@@ -42,7 +42,7 @@ final readonly class PeopleController
         #[MapQueryParameter] string $label = '',
     ): Response {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff look people up.');
+            throw Problem::notAllowed('shared.only-staff-look-people');
         }
         $query = PeopleQuery::of($q);
         $reach = $this->directory->reachOf($caller);

@@ -60,7 +60,7 @@ final readonly class PersonCard
         $site = $access->site->id;
         $enrollment = $this->enrollments->of($site, $personId);
         $record = $this->enrollments->find(['site' => $site, 'person' => $personId])
-            ?? throw Problem::notFound('This person');
+            ?? throw Problem::notFound('person');
         $timeline = $enrollment->timeline();
         $segment = $timeline->at($access->now);
         $person = PersonRow::person($row);

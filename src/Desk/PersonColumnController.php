@@ -29,10 +29,10 @@ final readonly class PersonColumnController
         $access = $this->gate->at($site, $caller);
         if ($person !== $access->caller->id) {
             $access
-                ->require(Permission::SeeRoster, 'You may not see who is in this site.')
+                ->require(Permission::SeeRoster, 'shared.not-see-site')
                 ->require(
                     Permission::SeeUnlisted,
-                    'Only those who help run this site see more of a person than the roster shows.',
+                    'desk.only-those-help-run',
                 );
         }
         $card = $this->card->of($access, $person);

@@ -103,7 +103,7 @@ final readonly class PersonController
             $row = $this->gate->administered(
                 $person,
                 $caller,
-                'Only administrators of their division change names, numbers and addresses.',
+                'desk.only-administrators-division-change',
             );
             IfMatch::of($request)->assert($row->int('version'));
             $facts = $this->checked($row, $body);
@@ -172,10 +172,10 @@ final readonly class PersonController
             $caller,
         ): Answer {
             $row = $this->gate->cared($person, $caller);
-            $found = $this->notes->about($this->gate->everyId($person), $note) ?? throw Problem::notFound('This note');
+            $found = $this->notes->about($this->gate->everyId($person), $note) ?? throw Problem::notFound('note');
             $administers = $this->caring->caretaker($caller)->mayClose(PersonRow::person($row));
             if (!$administers && $found->madeBy->id !== $caller->id) {
-                throw Problem::notAllowed('Only who wrote a note takes it back, or an administrator.');
+                throw Problem::notAllowed('desk.only-wrote-note-takes');
             }
             $found->takenBack = $request->isMethod('DELETE');
             $this->notes->flush();
@@ -216,7 +216,7 @@ final readonly class PersonController
             $this->gate->administered(
                 $person,
                 $caller,
-                'Only administrators of their division hand out what is held about somebody.',
+                'desk.only-administrators-division-hand',
             );
             $this->history->write(History::PLATFORM, $caller, new Happening('person-exported', person: $person));
 
@@ -268,10 +268,10 @@ final readonly class PersonController
         [$given, $family] = [trim($body->given), trim($body->family)];
         $errors = new FieldErrors();
         if ([] === Folding::tokens($given.' '.$family)) {
-            $errors->add('given', 'no-letters', 'Write a name with letters in it.');
+            $errors->add('given', 'no-letters', 'desk.write-name-letters');
         }
         if (null !== $body->level && PersonKind::Learner !== $kind) {
-            $errors->add('level', 'not-a-learner', 'Only learners have a level. Leave it empty.');
+            $errors->add('level', 'not-a-learner', 'desk.only-learners-level-leave');
         }
         if (null !== $number && $number !== $row->stringOrNull('number')) {
             $number = AccountRows::numberAs($number, $kind, $this->roles->rules()->numbers, $code) ?? $number;
@@ -280,8 +280,8 @@ final readonly class PersonController
                     'number',
                     $code,
                     'check-digit' === $code
-                        ? 'The check digit of this number is wrong, so it is mistyped somewhere. Look at it again.'
-                        : 'A number of such a person is written otherwise. See Rules, Numbers.',
+                        ? 'desk.check-digit-number-wrong'
+                        : 'desk.number-such-person-written',
                 );
             null !== $code
                 || $this->free(
@@ -289,19 +289,18 @@ final readonly class PersonController
                     $number,
                     $row,
                     $errors,
-                    'Somebody has this number already. If it is the same person, merge the two.',
+                    'desk.somebody-number-already-if',
                 );
         }
         if (null !== $email && $email !== $row->stringOrNull('email')) {
             AccountRows::isAddress($email)
-                || $errors->add('email', 'not-an-address', 'This is no e-mail address. Write it as name@example.org.');
+                || $errors->add('email', 'not-an-address', 'desk.no-e-mail-address');
             $this->free(
                 'email',
                 $email,
                 $row,
                 $errors,
-                'Somebody has this address already, and two people cannot sign in with one. If it is the same person, '
-                    .'merge the two.',
+                'desk.somebody-address-already-two',
             );
         }
         $errors->check();

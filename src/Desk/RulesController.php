@@ -26,7 +26,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** The rules of the platform: read by staff, changed by its administrators. */
 final readonly class RulesController
 {
-    private const CHANGES = 'Only a platform administrator changes the rules.';
+    private const CHANGES = 'desk.only-platform-administrator-changes';
 
     public function __construct(
         private RuleBooks $books,
@@ -40,11 +40,11 @@ final readonly class RulesController
     public function rules(#[CurrentUser] Caller $caller, #[MapQueryParameter] ?int $version = null): Response
     {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('The rules are for staff. What you may do in a site is said there.');
+            throw Problem::notAllowed('desk.rules-staff-what-site');
         }
         $book = $this->books->find($version ?? $this->roles->version());
         if (null === $book) {
-            throw Problem::notFound('This version of the rules');
+            throw Problem::notFound('rules-version');
         }
 
         return (new Answer([

@@ -56,11 +56,7 @@ final readonly class RulesHandler
             'roles' => array_column((array) ($data['roles'] ?? []), null, 'code'),
         ];
         if ($byCode($request->rules) != $byCode(RulesCodec::write($rules))) {
-            throw Problem::field(
-                '/rules',
-                'not-understood',
-                'Something in these rules is not known here. Look at the rules again and change them from there.',
-            );
+            throw Problem::field('/rules', 'not-understood', 'desk.something-these-rules-not');
         }
 
         return $rules;
@@ -123,7 +119,7 @@ final readonly class RulesHandler
         if ([] !== $preview->problems) {
             throw new Problem(
                 ProblemType::NotReady,
-                'These rules cannot be: see what is wrong with them.',
+                'desk.these-rules-cannot-see',
                 more: ['problems' => $preview->problems],
             );
         }

@@ -28,7 +28,10 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Speech;
 use MintDoor\Shared\Transaction;
+use MintDoor\Shared\Violated;
+use MintDoor\Shared\Wrong;
 use MintDoor\Sites\Repository\Divisions;
 use MintDoor\Sites\Repository\Terms;
 use MintDoor\Sites\SiteName;
@@ -49,6 +52,7 @@ final readonly class SiteBatch
         private PeopleReader $people,
         private Gate $gate,
         private ValidatorInterface $validator,
+        private Speech $speech,
     ) {}
 
     public function make(SiteBatchRequest $request, Caller $caller): SiteBatchAnswer
@@ -75,7 +79,7 @@ final readonly class SiteBatch
         }
         if ($request->apply) {
             if (0 === $made || null === $request->changeList) {
-                throw Problem::field('/text', 'nothing', 'There is no site to make yet. Complete a row first.');
+                throw Problem::field('/text', 'nothing', 'desk.no-site-make-yet');
             }
             $this->stored->seen($request->changeList, $caller, 'sites');
             $kept = array_map(static fn(SiteBatchRow $row): array => $row->kept(), $rows);
@@ -98,7 +102,7 @@ final readonly class SiteBatch
         $lines = [];
         foreach ($rows as $row) {
             $access = $this->gate->at($row['site'], $caller);
-            $access->require(Permission::RunSite, 'Only who leads a site, or administers its division, takes it back.');
+            $access->require(Permission::RunSite, 'desk.only-leads-site-administers');
             $platform = new SiteAccess(
                 $access->site,
                 $access->row,
@@ -127,7 +131,7 @@ final readonly class SiteBatch
             $lines[] = new SiteTakenBack(
                 new SiteName($row['site'], $row['title']),
                 null === $reason ? 'ready' : 'refused',
-                $reason,
+                null === $reason ? null : $this->speech->say($reason),
             );
         }
         $gone = array_filter($lines, static fn(SiteTakenBack $line): bool => 'ready' === $line->verdict);
@@ -143,9 +147,9 @@ final readonly class SiteBatch
     private function inUse(string $site, SiteAccess $access): ?string
     {
         return match (true) {
-            $access->row->int('version') > 1 => 'It was changed or opened since. Close it instead.',
+            $access->row->int('version') > 1 => 'desk.changed-opened-since-close',
             $this->applied->changedIn($site), $this->enrollments->hasMoreThanLeads($site) =>
-                'People were let in or changed there since. Close it instead.',
+                'desk.people-let-changed-since',
             default => null,
         };
     }
@@ -164,7 +168,7 @@ final readonly class SiteBatch
 
         return [] !== $rows
             ? $rows
-            : throw new Problem(ProblemType::UndoneAlready, 'Nothing of this change list is left to take back.');
+            : throw new Problem(ProblemType::UndoneAlready, 'shared.nothing-change-list-left');
     }
 
     /** @param list<LeadNamed> $leads */
@@ -175,9 +179,9 @@ final readonly class SiteBatch
         Caller $caller,
     ): SiteBatchRow {
         $problems = array_map(
-            static fn(array $each): array => [
+            fn(array $each): array => [
                 'field' => $each['field'],
-                'detail' => self::sentence($each['field'], $each['code']),
+                'detail' => $this->speech->say(self::sentence($each['field'], $each['code'])),
             ],
             $draft->problems,
         );
@@ -192,7 +196,9 @@ final readonly class SiteBatch
             $draft->seats,
         );
         foreach ([] === $problems ? $this->validator->validate($request) : [] as $violation) {
-            $problems[] = ['field' => $violation->getPropertyPath(), 'detail' => (string) $violation->getMessage()];
+            $problems[] = ['field' => $violation->getPropertyPath(), 'detail' => $this->speech->say(
+                Violated::said($violation)
+            )];
         }
         $open = array_filter($leads, static fn(LeadNamed $lead): bool => null === $lead->person);
         $site = null;
@@ -203,10 +209,11 @@ final readonly class SiteBatch
                     fn(): string => $this->withLeads($request, array_column($leads, 'person'), $caller),
                 );
             } catch (Problem $problem) {
-                foreach (
-                    $problem->errors ?: [['pointer' => '/title', 'code' => '', 'detail' => $problem->detail]] as $error
-                ) {
-                    $problems[] = ['field' => trim($error['pointer'], '/'), 'detail' => $error['detail']];
+                foreach ($problem->errors ?: [new Wrong('/title', '', $problem->said)] as $wrong) {
+                    $problems[] = [
+                        'field' => trim($wrong->pointer, '/'),
+                        'detail' => $this->speech->say($wrong->said),
+                    ];
                 }
             }
         }
@@ -255,11 +262,7 @@ final readonly class SiteBatch
                     );
                 } catch (Problem $problem) {
                     throw ProblemType::NotReady === $problem->type
-                        ? Problem::field(
-                            '/leads',
-                            'not-a-lead',
-                            'One of those named may not lead a site. Only staff may.',
-                        )
+                        ? Problem::field('/leads', 'not-a-lead', 'desk.those-named-not-lead')
                         : $problem;
                 }
             }
@@ -303,13 +306,13 @@ final readonly class SiteBatch
         return $leads;
     }
 
+    /** @return string the key of what is said */
     private static function sentence(string $field, string $code): string
     {
         return match ($code) {
-            'missing' => 'title' === $field ? 'Give the site a title.' : "Choose a $field.",
-            'not-a-number' => 'Write seats as a number, or leave it empty for no limit.',
-            'not-levels' => 'Write levels as a number or a run, such as 6-8.',
-            default => "There is no such $field. Write it as it is called here.",
+            'not-a-number' => 'desk.write-seats-number-leave',
+            'not-levels' => 'desk.write-levels-number-run',
+            default => "desk.row.$code.$field",
         };
     }
 }

@@ -30,7 +30,7 @@ final readonly class SiteBatchController
         #[CurrentUser] Caller $caller,
     ): Response {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
+            throw Problem::notAllowed('desk.only-staff-make-sites');
         }
 
         return $this->transaction->run(

@@ -16,7 +16,7 @@ final readonly class SiteBatchRequest
     public function __construct(
         #[Assert\Length(
             max: 100_000,
-            maxMessage: 'That is more than fits on a change list. Paste a part of it, and the rest after.',
+            maxMessage: 'shared.more-fits-change-list',
         )]
         public string $text,
         /** Codes, for rows that say none. */
@@ -25,12 +25,14 @@ final readonly class SiteBatchRequest
         #[Assert\Count(max: 1_000)]
         #[Assert\All([
             new Assert\Type('string'),
-            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id'),
         ])]
         public array $leads = [],
         public bool $apply = false,
         /** The kept change list that is applied with it. */
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a change list\'s '
-            .'id.')] public ?string $changeList = null,
+        #[Assert\Regex(
+            '/^'.Id::PATTERN.'$/D',
+            message: 'shared.not-change-lists-id'
+        )] public ?string $changeList = null,
     ) {}
 }

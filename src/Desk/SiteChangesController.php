@@ -12,6 +12,7 @@ use MintDoor\Shared\Answer;
 use MintDoor\Shared\Caller;
 use MintDoor\Shared\Expensive;
 use MintDoor\Shared\Problem;
+use MintDoor\Shared\Speech;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -30,6 +31,7 @@ final readonly class SiteChangesController
         private SiteHandler $handler,
         private UndoEntry $takeBack,
         private Transaction $transaction,
+        private Speech $speech,
     ) {}
 
     #[Expensive]
@@ -45,7 +47,7 @@ final readonly class SiteChangesController
             $body->sites,
             $body->apply,
             fn(SiteAccess $access): int => $this->handler->changeLine(
-                $access->require(Permission::RunSite, 'Only its leads and administrators may do this.'),
+                $access->require(Permission::RunSite, 'desk.only-leads-administrators'),
                 $body,
             ),
         );
@@ -94,7 +96,9 @@ final readonly class SiteChangesController
                     $verdict = 0 === $entry ? 'nothing-to-do' : 'ready';
                     $lines[] = new SiteChangeLine($site, $verdict, null, $apply && 0 !== $entry ? $entry : null);
                 } catch (Problem $problem) {
-                    $reason = ['detail' => $problem->detail, 'line' => $problem->more['line'] ?? null];
+                    $reason = ['detail' => $this->speech->say(
+                        $problem->said
+                    ), 'line' => $problem->more['line'] ?? null];
                     $lines[] = new SiteChangeLine($site, 'refused', $reason, null);
                 }
             }

@@ -16,27 +16,27 @@ final readonly class SiteChangesRequest
         #[Assert\Count(
             min: 1,
             max: 200,
-            minMessage: 'Choose a site first.',
-            maxMessage: 'Choose 200 sites at most, and do the rest after.',
+            minMessage: 'shared.choose-site-first',
+            maxMessage: 'shared.choose-200-sites-most',
         )]
-        #[Assert\Unique(message: 'A site is on the change list twice.')]
+        #[Assert\Unique(message: 'desk.site-change-list-twice')]
         #[Assert\All([
             new Assert\Type('string'),
-            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-sites-id'),
         ])]
         public array $sites,
-        #[Assert\Choice(['open', 'close', 'seats', 'lead'], message: 'There is no such change.')] public string $verb,
+        #[Assert\Choice(['open', 'close', 'seats', 'lead'], message: 'shared.no-such-change')] public string $verb,
         /** A day of each site's zone, for opening and closing; null for now. */
-        #[Assert\Date(message: 'Write the day as year-month-day, such as 2026-09-07.')] public ?string $on = null,
+        #[Assert\Date(message: 'desk.write-day-year-month')] public ?string $on = null,
         /** Null for no limit. */
         #[Assert\Range(
-            notInRangeMessage: 'Choose 1 to 100,000 seats, or leave it empty for no limit.',
+            notInRangeMessage: 'desk.choose-1-100-000',
             min: 1,
             max: 100_000,
         )]
         public ?int $seats = null,
         /** Who is to be a lead. */
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')]
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id')]
         public ?string $person = null,
         public bool $apply = false,
     ) {}
@@ -45,7 +45,7 @@ final readonly class SiteChangesRequest
     public function check(ExecutionContextInterface $context): void
     {
         if ('lead' === $this->verb && null === $this->person) {
-            $context->buildViolation('Choose who is to lead them.')->atPath('person')->addViolation();
+            $context->buildViolation('desk.choose-lead')->atPath('person')->addViolation();
         }
     }
 }

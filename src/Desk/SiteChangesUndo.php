@@ -12,12 +12,12 @@ final readonly class SiteChangesUndo
 {
     /** @param list<array{site: string, entry: int}> $entries one a site */
     public function __construct(
-        #[Assert\Count(min: 1, max: 200, minMessage: 'Say what to undo.', maxMessage: 'Undo 200 entries at most.')]
+        #[Assert\Count(min: 1, max: 200, minMessage: 'desk.say-what-undo', maxMessage: 'desk.undo-200-entries-most')]
         #[Assert\All([
             new Assert\Collection([
                 'site' => [
                     new Assert\Type('string'),
-                    new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.'),
+                    new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-sites-id'),
                 ],
                 'entry' => [new Assert\Type('int'), new Assert\Positive()],
             ]),

@@ -33,7 +33,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 final readonly class SiteController
 {
-    private const RUNS = 'Only a lead of this site or an administrator may do this.';
+    private const RUNS = 'desk.only-lead-site-administrator';
 
     public function __construct(
         private Gate $gate,

@@ -27,6 +27,7 @@ use MintDoor\Shared\Locks;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Said;
 use MintDoor\Sites\Entity\Division;
 use MintDoor\Sites\Entity\Site;
 use MintDoor\Sites\Entity\Term;
@@ -66,7 +67,7 @@ final readonly class SiteHandler
         bool $asLead = true,
     ): string {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff make sites. Ask a tutor or an administrator.');
+            throw Problem::notAllowed('desk.only-staff-make-sites');
         }
         $division = $this->division($request, $caller, null);
         $term = $this->term($request);
@@ -161,7 +162,7 @@ final readonly class SiteHandler
             SiteState::Closed => ['opensAt' => $site->opensAt, 'closesAt' => $at],
         };
         if (SiteState::Closed === $wanted && null !== $request->on && $at <= $site->opensAt) {
-            throw Problem::field('/on', 'before-opening', 'That is before the site opens. Choose a later day.');
+            throw Problem::field('/on', 'before-opening', 'desk.before-site-opens-choose');
         }
 
         return $this->put($site, $access, 'site-'.$wanted->value, $dates);
@@ -216,15 +217,7 @@ final readonly class SiteHandler
     {
         $held = $this->enrollments->seats($site->id, $access->now)->most();
         if (null !== $seats && $seats < $held && $seats !== $site->seats) {
-            throw Problem::field(
-                '/seats',
-                'below-held',
-                \sprintf(
-                    '%d %s, now or later. Choose %1$d or more, or remove some first.',
-                    $held,
-                    1 === $held ? 'seat is held' : 'seats are held',
-                ),
-            );
+            throw Problem::field('/seats', 'below-held', Said::with('desk.seats-held', n: $held));
         }
     }
 
@@ -232,14 +225,7 @@ final readonly class SiteHandler
     {
         $most = $this->roles->limits()->seats;
         if (null !== $seats && $seats > $most) {
-            throw Problem::field(
-                '/seats',
-                'above-limit',
-                \sprintf(
-                    'A site has %s seats at most here. Choose fewer, or leave it empty for no limit.',
-                    number_format($most),
-                ),
-            );
+            throw Problem::field('/seats', 'above-limit', Said::with('desk.seats-most', n: $most));
         }
     }
 
@@ -250,11 +236,7 @@ final readonly class SiteHandler
 
         return $at > $access->now
             ? $at
-            : throw Problem::field(
-                '/on',
-                'over',
-                'That is over already. Choose a later day, or leave it empty for now.',
-            );
+            : throw Problem::field('/on', 'over', 'desk.over-already-choose-later');
     }
 
     /**
@@ -273,21 +255,14 @@ final readonly class SiteHandler
         $now = $site->kept();
         foreach ((array) ($data['after'] ?? []) as $field => $value) {
             if (!\array_key_exists($field, $now) || ($now[$field] ?? null) !== $value) {
-                throw new Problem(
-                    ProblemType::ChangedSince,
-                    'The site was changed again after this. Undo the later change first, or change it by hand.',
-                );
+                throw new Problem(ProblemType::ChangedSince, 'desk.site-changed-again-after');
             }
         }
         $held = $this->enrollments->seats($site->id, $access->now)->most();
         if (isset($before['seats']) && \is_int($before['seats']) && $before['seats'] < $held) {
             throw new Problem(
                 ProblemType::ChangedSince,
-                \sprintf(
-                    'More people came in since: %d seats are held, and there were %d before.',
-                    $held,
-                    $before['seats'],
-                ),
+                Said::with('desk.seats-held-since', n: $held, before: $before['seats']),
             );
         }
         $sequence = $this->put($site, $access, 'undo', $before, ['of' => $code]);
@@ -341,39 +316,32 @@ final readonly class SiteHandler
             new Window($at, $at + 1),
         );
         if (null !== $gap) {
-            throw new Problem(
-                ProblemType::NeedsLead,
-                'An open site needs a lead tutor who can enter. Let one in first, then open it.',
-            );
+            throw new Problem(ProblemType::NeedsLead, 'desk.open-site-needs-lead');
         }
     }
 
     private function site(SiteAccess $access): Site
     {
-        return $this->sites->find($access->site->id) ?? throw Problem::notFound('This site');
+        return $this->sites->find($access->site->id) ?? throw Problem::notFound('site');
     }
 
     private function term(SiteRequest $request): Term
     {
         return $this->terms->withCode($request->term)
-            ?? throw Problem::field('/term', 'unknown', 'Choose a term from the list.');
+            ?? throw Problem::field('/term', 'unknown', 'desk.choose-term-list');
     }
 
     private function division(SiteRequest $request, Caller $caller, ?string $present): Division
     {
         $division = $this->divisions->withCode($request->division)
-            ?? throw Problem::field('/division', 'unknown', 'Choose a division from the list.');
+            ?? throw Problem::field('/division', 'unknown', 'desk.choose-division-list');
         $reach = $this->directory->reachOf($caller);
         if (
             $request->division !== $present
             && !$reach->everything
             && !\in_array($request->division, $reach->divisions, true)
         ) {
-            throw Problem::field(
-                '/division',
-                'out-of-reach',
-                'You do not run anything in this division yet. Its administrator can make the site for you.',
-            );
+            throw Problem::field('/division', 'out-of-reach', 'desk.not-run-anything-division');
         }
 
         return $division;
@@ -390,6 +358,6 @@ final readonly class SiteHandler
 
     private function taken(): Problem
     {
-        return Problem::field('/code', 'taken', 'Another site has this short code. Choose a different one.');
+        return Problem::field('/code', 'taken', 'desk.another-site-short-code');
     }
 }

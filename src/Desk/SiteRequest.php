@@ -18,17 +18,17 @@ final readonly class SiteRequest
     public function __construct(
         string $title,
         string $code,
-        #[Assert\Choice(choices: self::KINDS, message: 'Choose what kind of site it is.')] public string $kind,
-        #[Assert\NotBlank(message: 'Choose a division.')]
-        #[Assert\Length(max: 32, maxMessage: 'There is no such division.')]
+        #[Assert\Choice(choices: self::KINDS, message: 'desk.choose-what-kind-site')] public string $kind,
+        #[Assert\NotBlank(message: 'desk.choose-division')]
+        #[Assert\Length(max: 32, maxMessage: 'shared.no-such-division')]
         public string $division,
-        #[Assert\NotBlank(message: 'Choose a term.')]
-        #[Assert\Length(max: 32, maxMessage: 'There is no such term.')]
+        #[Assert\NotBlank(message: 'desk.choose-term')]
+        #[Assert\Length(max: 32, maxMessage: 'desk.no-such-term')]
         public string $term,
-        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $lowest = null,
-        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $highest = null,
+        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $lowest = null,
+        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $highest = null,
         #[Assert\Range(
-            notInRangeMessage: 'Seats go from 1 to 100,000. Leave it empty for no limit.',
+            notInRangeMessage: 'desk.seats-go-1-100',
             min: 1,
             max: 100_000,
         )]
@@ -45,19 +45,22 @@ final readonly class SiteRequest
             $context->buildViolation($sentence)->atPath($path)->addViolation();
         };
         if ('' === trim((string) preg_replace('/[\p{C}\p{Z}]+/u', '', $this->title))) {
-            $say('title', 'Give the site a title.');
+            $say('title', 'desk.give-site-title');
         } elseif (mb_strlen($this->title) > 160) {
-            $say('title', \sprintf('Shorten the title to 160 characters; it has %d.', mb_strlen($this->title)));
+            $context->buildViolation('desk.title-too-long')
+                ->setParameters(['n' => mb_strlen($this->title)])
+                ->atPath('title')
+                ->addViolation();
         } elseif (1 === preg_match('/[\p{Cc}\x{202A}-\x{202E}\x{2066}-\x{2069}]/u', $this->title)) {
-            $say('title', 'The title has invisible control characters in it. Type it instead of pasting it.');
+            $say('title', 'desk.title-invisible-control-characters');
         }
         if (1 !== preg_match('/^[A-Z0-9][A-Z0-9.-]{1,23}$/D', $this->code)) {
-            $say('code', 'A short code is 2 to 24 letters A to Z, digits, dots and hyphens, such as HET-2.');
+            $say('code', 'desk.short-code-2-24');
         }
         if (null === $this->lowest xor null === $this->highest) {
-            $say(null === $this->lowest ? 'lowest' : 'highest', 'Give both ends of the level band, or neither.');
+            $say(null === $this->lowest ? 'lowest' : 'highest', 'desk.give-both-ends-level');
         } elseif (null !== $this->lowest && $this->lowest > $this->highest) {
-            $say('highest', 'The highest level is below the lowest. Swap them.');
+            $say('highest', 'desk.highest-level-below-lowest');
         }
     }
 }

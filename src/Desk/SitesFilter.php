@@ -10,16 +10,16 @@ final readonly class SitesFilter
 {
     /** @param 'draft'|'open'|'closed'|null $state */
     public function __construct(
-        #[Assert\Choice(['run', 'in', 'all'], message: 'Say run, in or all.')] public string $scope = 'run',
-        #[Assert\Length(max: 200, maxMessage: 'Look for less: 200 characters at most.')] public ?string $q = null,
+        #[Assert\Choice(['run', 'in', 'all'], message: 'desk.say-run-all')] public string $scope = 'run',
+        #[Assert\Length(max: 200, maxMessage: 'shared.look-less-200-characters')] public ?string $q = null,
         #[Assert\Length(max: 32)] public ?string $division = null,
         #[Assert\Length(max: 32)] public ?string $term = null,
-        #[Assert\Choice(choices: SiteRequest::KINDS, message: 'There is no such kind of site.')]
+        #[Assert\Choice(choices: SiteRequest::KINDS, message: 'desk.no-such-kind-site')]
         public ?string $kind = null,
-        #[Assert\Choice(['draft', 'open', 'closed'], message: 'A site is a draft, open or closed.')]
+        #[Assert\Choice(['draft', 'open', 'closed'], message: 'desk.site-draft-open-closed')]
         public ?string $state = null,
         public ?string $cursor = null,
-        #[Assert\Range(notInRangeMessage: 'A page has 1 to 200 rows.', min: 1, max: 200)] public int $limit = 50,
+        #[Assert\Range(notInRangeMessage: 'desk.page-1-200-rows', min: 1, max: 200)] public int $limit = 50,
     ) {}
 
     /** Whether nothing but the place in the list is asked for. */

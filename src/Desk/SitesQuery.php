@@ -40,9 +40,7 @@ final readonly class SitesQuery
     {
         $now = $this->clock->instant();
         if ('all' === $filter->scope && !$caller->isAdministrator()) {
-            throw Problem::notAllowed(
-                'Only administrators see all sites. Yours are under Sites I run and Sites I am in.'
-            );
+            throw Problem::notAllowed('desk.only-administrators-see-all');
         }
         $runs = $this->roles->letting($caller, Permission::LetIn);
         $remembered = $now - self::REMEMBERED;

@@ -30,23 +30,23 @@ final readonly class UndoEntry
      */
     public function entry(SiteAccess $access, int $sequence): UndoneEntry
     {
-        $entry = $this->entries->locked($access->site->id, $sequence) ?? throw Problem::notFound('This entry');
+        $entry = $this->entries->locked($access->site->id, $sequence) ?? throw Problem::notFound('entry');
         if (null !== $entry->lineId) {
-            $access->require(Permission::LetIn, 'You may not change who is in this site.');
+            $access->require(Permission::LetIn, 'desk.not-change-site');
             $undone = $this->changeLists->undo($access, [$entry->lineId])->lines[0];
 
             return new UndoneEntry($undone->stored?->entry, $undone);
         }
         if (null !== $entry->undoneBy) {
-            throw new Problem(ProblemType::UndoneAlready, 'This was already undone.');
+            throw new Problem(ProblemType::UndoneAlready, 'shared.already-undone');
         }
         if (!isset($entry->data['before'])) {
-            throw Problem::notAllowed('This entry is no change that could be undone.');
+            throw Problem::notAllowed('desk.entry-no-change-could');
         }
         if (isset($entry->data['label'])) {
             return new UndoneEntry($this->label($access, $entry->code, $entry->data, $sequence), null);
         }
-        $access->require(Permission::RunSite, 'Only a lead of this site or an administrator may do this.');
+        $access->require(Permission::RunSite, 'desk.only-lead-site-administrator');
 
         return new UndoneEntry($this->sites->undo($access, $entry->code, $entry->data, $sequence), null);
     }
@@ -58,7 +58,7 @@ final readonly class UndoEntry
      */
     private function label(SiteAccess $access, string $code, array $data, int $sequence): int
     {
-        $access->require(Permission::LabelPeople, 'You may not put labels on people here.');
+        $access->require(Permission::LabelPeople, 'desk.not-put-labels-people');
         $label = \is_string($data['label']) ? $data['label'] : '';
         $people = array_values(array_filter((array) ($data['people'] ?? []), is_string(...)));
         $after = (array) ($data['after'] ?? []);
@@ -66,7 +66,7 @@ final readonly class UndoEntry
         $bearers = $this->labels->bearers($label, $people);
         $still = array_values($on ? array_intersect($people, $bearers) : array_diff($people, $bearers));
         if ([] === $still) {
-            throw new Problem(ProblemType::ChangedSince, 'The label was changed again on all of them after this.');
+            throw new Problem(ProblemType::ChangedSince, 'desk.label-changed-again-all');
         }
         $this->labels->set($label, $still, !$on, $access->caller->id, $access->now);
         $entry = $this->history->write(

@@ -59,7 +59,7 @@ final readonly class ApprovalController
     private function assertMay(Caller $caller): void
     {
         if (!$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only administrators answer for their division.');
+            throw Problem::notAllowed('doors.only-administrators-answer-division');
         }
     }
 }

@@ -9,5 +9,7 @@ use Symfony\Component\Validator\Constraints as Assert;
 /** The answer of a division. */
 final readonly class ApprovalRequest
 {
-    public function __construct(#[Assert\Choice(['yes', 'no'], message: 'Answer yes or no.')] public string $answer) {}
+    public function __construct(
+        #[Assert\Choice(['yes', 'no'], message: 'doors.answer-yes-no')] public string $answer,
+    ) {}
 }

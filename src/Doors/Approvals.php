@@ -79,7 +79,7 @@ final readonly class Approvals
         $row = $this->found($person, $caller);
         $access = $this->gate->atDoor($site, $caller);
         $context = $this->contextLoader->of($access, [$person => $row])->one($person);
-        $asked = $this->asked($context) ?? throw Problem::notFound('This request');
+        $asked = $this->asked($context) ?? throw Problem::notFound('request');
         if (!$yes) {
             $line = $this->computer->goAgain($context, [$context->staff], true);
             $this->lines->keep($access, $row, 'decline', $line, $caller);
@@ -89,10 +89,7 @@ final readonly class Approvals
         $asker = $this->authority->keeper($site, $asked->givenBy) ?? new Standing('', false);
         $verdict = $this->roles->book()->mayGive($asked->role, $asker, $context->person, $access->site);
         if (!$verdict->allowed) {
-            throw new Problem(
-                ProblemType::NotReady,
-                'Whoever asked may not give this role there any more. Say no, or let them in yourself.',
-            );
+            throw new Problem(ProblemType::NotReady, 'doors.whoever-asked-not-give');
         }
         $window = new Window(
             min(max($access->now, $asked->window->from), $asked->window->until),
@@ -121,7 +118,7 @@ final readonly class Approvals
     {
         $row = $this->contextLoader->people([$person])[$person];
 
-        return $caller->administers($row->string('person_division')) ? $row : throw Problem::notFound('This person');
+        return $caller->administers($row->string('person_division')) ? $row : throw Problem::notFound('person');
     }
 
     private function asked(ChangeContext $context): ?Grant

@@ -16,7 +16,7 @@ final readonly class ChosenInvitations
      */
     public function __construct(
         #[Assert\Count(max: InviteRequest::MOST)]
-        #[Assert\All([new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such invitation.')])]
+        #[Assert\All([new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'doors.no-such-invitation')])]
         public array $invitations = [],
         public bool $all = false,
     ) {}
@@ -26,7 +26,7 @@ final readonly class ChosenInvitations
     {
         if ($this->all === ([] !== $this->invitations)) {
             $context
-                ->buildViolation('Choose invitations, or say that all of them are meant.')
+                ->buildViolation('doors.choose-invitations-say-all')
                 ->atPath('invitations')
                 ->addViolation();
         }

@@ -29,9 +29,7 @@ final readonly class DoorAuthority
     public function assertMayGive(SiteAccess $access, SentenceDoor $door): void
     {
         if (!$this->gives($access, $door->kind, $door->policy)) {
-            throw Problem::notAllowed(
-                'You may not give the role of this door by hand, so this is not yours to do. Ask whoever set it up.',
-            );
+            throw Problem::notAllowed('doors.not-give-role-door');
         }
     }
 

@@ -23,7 +23,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** Doors of a site, for those who keep them. */
 final readonly class DoorController
 {
-    public const NEEDS = 'You may not keep the doors of this site. Its leads and co-tutors can.';
+    public const NEEDS = 'doors.not-keep-doors-site';
 
     private const DOOR = ['site' => Id::PATTERN, 'door' => Id::PATTERN];
 

@@ -25,7 +25,7 @@ final readonly class DoorDays
     /** @throws Problem of type `NotFound` */
     public function of(SiteAccess $access, string $door): DoorDaysAnswer
     {
-        $found = $this->doors->all($access->site->id, $door)[0] ?? throw Problem::notFound('This door');
+        $found = $this->doors->all($access->site->id, $door)[0] ?? throw Problem::notFound('door');
         $stretches = array_map(
             SegmentRow::counted(...),
             $this->numbers->held($access->site->id, $door, DoorContextLoader::holding(), $access->now),

@@ -18,6 +18,7 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\FieldErrors;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
+use MintDoor\Shared\Said;
 use MintDoor\Sites\Repository\Divisions;
 
 /** Checks a door as it is asked for, and says at its fields what is wrong with it. */
@@ -117,13 +118,13 @@ final readonly class DoorPlanner
     private function whom(SiteAccess $access, DoorRequest $request, DoorPolicy $policy, FieldErrors $errors): void
     {
         foreach (array_diff($request->divisions, array_keys($this->divisions->names())) as $unknown) {
-            $errors->add('divisions', 'unknown', \sprintf('There is no division %s any more.', $unknown));
+            $errors->add('divisions', 'unknown', Said::with('doors.no-division', code: $unknown));
         }
         if (
             (null === $request->lowest) !== (null === $request->highest)
             || (null !== $request->lowest && $request->lowest > $request->highest)
         ) {
-            $errors->add('lowest', 'levels', 'Give both levels, the lower one first, or neither.');
+            $errors->add('lowest', 'levels', 'doors.give-both-levels-lower');
         }
         if ('preview' !== $request->kind && $errors->none()) {
             $verdict = $this->authority->verdict($access, $policy);
@@ -133,21 +134,16 @@ final readonly class DoorPlanner
             $this->mayMakeAccounts($access, $request, $errors);
         }
         if ($request->accounts && [] !== $request->domains) {
-            $errors->add(
-                'accounts',
-                'no-address',
-                'Accounts made on the way have no address yet, so a door for addresses cannot make them.',
-            );
+            $errors->add('accounts', 'no-address', 'doors.accounts-made-way-no');
         }
     }
 
     private static function refusal(string $code): string
     {
         return match ($code) {
-            'no-such-role' => 'There is no such role any more. Choose another.',
-            'wrong-kind', 'wrong-level' =>
-                'Nobody this door is for may hold that role. Choose another role, or other people.',
-            default => 'You may not give this role by hand, so you cannot give it at a door. Choose another.',
+            'no-such-role' => 'shared.no-such-role-any',
+            'wrong-kind', 'wrong-level' => 'doors.nobody-door-hold-role',
+            default => 'doors.not-give-role-hand',
         };
     }
 
@@ -156,13 +152,13 @@ final readonly class DoorPlanner
     {
         $section = null === $request->section ? null : $this->sections->ofSite($access->site->id, $request->section);
         if ('fixed' === $request->place && null === $section) {
-            $errors->add('section', 'no-such-section', 'Choose a section of this site.');
+            $errors->add('section', 'no-such-section', 'doors.choose-section-site');
         }
         if (
             \in_array($request->place, ['emptiest', 'choice'], true)
             && [] === $this->sections->all($access->site->id)
         ) {
-            $errors->add('place', 'no-sections', 'This site has no sections.');
+            $errors->add('place', 'no-sections', 'doors.site-no-sections');
         }
     }
 
@@ -174,14 +170,14 @@ final readonly class DoorPlanner
         FieldErrors $errors,
     ): DoorPolicy {
         if (null !== $request->quietMeetings && [] === $request->meets) {
-            $errors->add('meets', 'no-meetings', 'Say on which weekdays they meet.');
+            $errors->add('meets', 'no-meetings', 'doors.say-which-weekdays-meet');
         }
         if ('day' !== $request->stay) {
             return $policy;
         }
         $until = null === $request->stayDay ? null : $access->endOf($request->stayDay, '/stayDay');
         if (null === $until || $until <= $access->now) {
-            $errors->add('stayDay', 'over', 'Choose a day that is still to come.');
+            $errors->add('stayDay', 'over', 'doors.choose-day-still-come');
         }
 
         return self::policy($request, $until);
@@ -197,15 +193,15 @@ final readonly class DoorPlanner
         $from = null === $fromDay ? Time::BEGINNING : $access->startOf($fromDay, '/fromDay');
         $until = null === $untilDay ? Time::FOREVER : $access->endOf($untilDay, '/untilDay');
         if ($until <= $access->now && $until !== $keptUntil) {
-            $errors->add('untilDay', 'over', 'That day is over already. Choose a later one.');
+            $errors->add('untilDay', 'over', 'doors.day-over-already-choose');
         }
         if ($from > $access->now + self::FURTHEST) {
-            $errors->add('fromDay', 'far', 'That is more than three years ahead. Is the year right?');
+            $errors->add('fromDay', 'far', 'doors.more-three-years-ahead');
         }
         try {
             return new Window($from, $until);
         } catch (WindowOutOfOrder) {
-            $errors->add('untilDay', 'before-start', 'The last day is before the first. Choose a later one.');
+            $errors->add('untilDay', 'before-start', 'shared.last-day-before-first');
 
             return new Window();
         }
@@ -217,23 +213,15 @@ final readonly class DoorPlanner
         $level = $request->lowest ?? ($access->site->levels->lowest ?? 1);
         $newcomer = new Person(Id::NONE, PersonKind::Learner, $division, $level);
         if (\count($request->divisions) > 1) {
-            $errors->add(
-                'divisions',
-                'one',
-                'Who makes an account here becomes a learner of one division. Name just that one.',
-            );
+            $errors->add('divisions', 'one', 'doors.makes-account-becomes-learner');
         } elseif (
             !$this->caring
                 ->caretaker($access->caller)
                 ->mayMake(PersonKind::Learner, $division, $this->accounts->lettingInto($access->caller))
         ) {
-            $errors->add('accounts', 'not-yours', 'You may not make accounts in that division.');
+            $errors->add('accounts', 'not-yours', 'doors.not-make-accounts-division');
         } elseif (!$this->roles->book()->mayHold($request->role, $newcomer, $access->site)->allowed) {
-            $errors->add(
-                'accounts',
-                'wrong-kind',
-                'Who makes an account here is a learner, and learners may not hold that role.',
-            );
+            $errors->add('accounts', 'wrong-kind', 'doors.makes-account-learner-learners');
         }
     }
 }

@@ -70,7 +70,7 @@ final readonly class Doors
         $door = $kept->door;
         $seen->assert($door->version);
         if ($request->kind !== $kept->asked()) {
-            throw Problem::field('/kind', 'kind', 'A door stays the kind it is. Make another one for this.');
+            throw Problem::field('/kind', 'kind', 'doors.door-stays-kind-make');
         }
         $planned = $this->planner->plan($access, $request, $kept);
         $door->name = $planned->name;
@@ -119,7 +119,7 @@ final readonly class Doors
     {
         $kept = $this->doors->inSite($access->site->id, $id);
         if ('key' !== $kept->asked()) {
-            throw Problem::notAllowed('Only key doors have a key.');
+            throw Problem::notAllowed('doors.only-key-doors-key');
         }
         $this->authority->assertMayGive($access, $kept);
         $this->keys->fresh($id);

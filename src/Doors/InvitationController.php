@@ -70,7 +70,7 @@ final readonly class InvitationController
             $access = $this->access($site, $caller);
             $through = $this->door($access, $door);
             if (!$through->door->isOpen()) {
-                throw Problem::notAllowed('This door is shut. Open it before you invite anybody through it.');
+                throw Problem::notAllowed('doors.door-shut-open-before');
             }
             $this->authority->assertMayGive($access, $through);
             $plan = $this->planner->plan($access, $through, $body);
@@ -148,6 +148,6 @@ final readonly class InvitationController
 
         return DoorKind::Invitation === $door->kind
             ? $door
-            : throw Problem::notAllowed('Only a door for invitations has invitations.');
+            : throw Problem::notAllowed('doors.only-door-invitations-invitations');
     }
 }

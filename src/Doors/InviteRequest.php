@@ -18,13 +18,13 @@ final readonly class InviteRequest
     public function __construct(
         #[Assert\Length(
             max: 400_000,
-            maxMessage: 'That is more than fits at once. Invite 2,000 at most, and the rest after.',
+            maxMessage: 'doors.more-fits-once-invite',
         )]
         public string $text = '',
         #[Assert\Count(max: self::MOST)]
-        #[Assert\All([new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')])]
+        #[Assert\All([new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id')])]
         public array $choices = [],
-        #[Assert\Length(max: 2_000, maxMessage: 'Shorten the words to 2,000 characters.')] public string $words = '',
+        #[Assert\Length(max: 2_000, maxMessage: 'doors.shorten-words-2-000')] public string $words = '',
         public bool $apply = false,
     ) {}
 }

@@ -16,11 +16,11 @@ final readonly class JoinAccountRequest extends JoinRequest
         ?string $section = null,
         string $why = '',
         string $visitor = '',
-        #[Assert\Length(max: 80, maxMessage: 'Shorten the given name to 80 characters.')] public string $given = '',
-        #[Assert\Length(max: 80, maxMessage: 'Shorten the family name to 80 characters.')] public string $family = '',
-        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $level = null,
+        #[Assert\Length(max: 80, maxMessage: 'doors.shorten-given-name-80')] public string $given = '',
+        #[Assert\Length(max: 80, maxMessage: 'doors.shorten-family-name-80')] public string $family = '',
+        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $level = null,
         #[\SensitiveParameter]
-        #[Assert\Length(max: 1_000, maxMessage: 'Choose a password of 200 characters or fewer.')]
+        #[Assert\Length(max: 1_000, maxMessage: 'shared.choose-password-200-characters')]
         public string $password = '',
     ) {
         parent::__construct($key, $invitation, $door, $section, $why, false, $visitor);

@@ -67,7 +67,7 @@ final readonly class JoinController
         ) {
             throw new Problem(
                 ProblemType::TooManyTries,
-                'Very many accounts were made from here. Wait an hour, or ask a lead of the site.',
+                'doors.very-many-accounts-made',
                 retryAfter: self::WINDOW,
             );
         }

@@ -16,12 +16,12 @@ readonly class JoinRequest
     public function __construct(
         #[\SensitiveParameter] public ?string $key = null,
         #[\SensitiveParameter]
-        #[Assert\Length(max: 200, maxMessage: 'This link is not complete. Open it as it was sent.')]
+        #[Assert\Length(max: 200, maxMessage: 'doors.link-not-complete-open')]
         public ?string $invitation = null,
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such door.')] public ?string $door = null,
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such section.')]
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-door')] public ?string $door = null,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-section')]
         public ?string $section = null,
-        #[Assert\Length(max: 300, maxMessage: 'Shorten the line to 300 characters.')] public string $why = '',
+        #[Assert\Length(max: 300, maxMessage: 'doors.shorten-line-300-characters')] public string $why = '',
         /** That an invitation to another address is answered from this account on purpose. */
         public bool $asMe = false,
         /** Tells visitors behind one address apart, where nobody is signed in. */

@@ -26,6 +26,7 @@ use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Speech;
 use MintDoor\Sites\Entity\Site;
 use MintDoor\Sites\SiteName;
 
@@ -52,6 +53,7 @@ final readonly class Joining
         private Roles $roles,
         private PlatformClock $clock,
         private Messages $post,
+        private Speech $speech,
     ) {}
 
     /**
@@ -98,7 +100,7 @@ final readonly class Joining
             levels: $policy->accounts ? self::levels($policy, $site) : null,
             invitation: null === $invitation ? null : $this->invited($invitation, $caller),
             you: null === $caller ? null : ['id' => $caller->id, 'name' => $caller->name, 'login' => $caller->login],
-            admission: null === $before ? null : self::admission($before),
+            admission: null === $before ? null : $this->admission($before),
         );
     }
 
@@ -172,13 +174,10 @@ final readonly class Joining
             $this->lines->close($door, $caller->id, 'left', $access);
         }
         if (Verdict::Refused === $line->verdict) {
-            throw Problem::notAllowed('You answer for this site, so you cannot just go. Find another lead first.');
+            throw Problem::notAllowed('doors.answer-site-cannot-just');
         }
         if (Verdict::Ready !== $line->verdict) {
-            throw Problem::notAllowed(
-                'Neither a key nor somebody from outside your division brought you here, so it is not yours to take '
-                    .'back. Ask a lead of the site.',
-            );
+            throw Problem::notAllowed('doors.neither-key-nor-somebody');
         }
 
         return true === $line->after?->state->here();
@@ -221,14 +220,14 @@ final readonly class Joining
     /** What somebody waits with, or waited; its site has to be locked before anything is done about it. */
     public function wait(int $id, Caller $caller): WaitingRecord
     {
-        return $this->places->own($id, $caller->id) ?? throw Problem::notFound('This place in the line');
+        return $this->places->own($id, $caller->id) ?? throw Problem::notFound('waiting-place');
     }
 
     /** Takes the seat that is kept for one, or waits no longer. */
     public function answer(WaitingRecord $wait, bool $take, Caller $caller): Joined
     {
         if (true !== $wait->waits) {
-            throw Problem::notFound('This place in the line');
+            throw Problem::notFound('waiting-place');
         }
         $door = SentenceDoor::of($wait->door);
         if ($take) {
@@ -257,7 +256,7 @@ final readonly class Joining
         );
     }
 
-    private static function admission(DoorContext $at): AdmissionShown
+    private function admission(DoorContext $at): AdmissionShown
     {
         $admission = $at->admission;
 
@@ -268,7 +267,9 @@ final readonly class Joining
             values: (object) Refusals::values($admission->values),
             place: Passage::Line === $admission->passage ? $at->place : null,
             waits: null !== $at->waiting,
-            sentence: Passage::No === $admission->passage ? Refusals::sentence($admission->code) : null,
+            sentence: Passage::No === $admission->passage
+                ? $this->speech->say(Refusals::sentence($admission->code))
+                : null,
         );
     }
 
@@ -339,7 +340,7 @@ final readonly class Joining
             return $chosen ?? $at->waiting?->section?->id;
         }
         if (!\in_array($chosen, array_column($this->sectionsOf($at->access->site->id), 'id'), true)) {
-            throw Problem::field('/section', 'choose', 'Choose a section.');
+            throw Problem::field('/section', 'choose', 'doors.choose-section');
         }
 
         return $chosen;

@@ -21,6 +21,7 @@ use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\Ids;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
+use MintDoor\Shared\Said;
 use MintDoor\Sites\Repository\Divisions;
 use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
 
@@ -69,19 +70,17 @@ final readonly class Newcomers
             return $this->firstPassword($invited, $hash);
         }
         if (null === $invitation && !$policy->accounts) {
-            throw Problem::notAllowed('This door makes no accounts. Ask whoever gave you the key for one.');
+            throw Problem::notAllowed('doors.door-makes-no-accounts');
         }
         $kind = $this->kind($policy);
         $level = PersonKind::Learner === $kind ? self::level($policy, null !== $invitation, $request->level) : null;
-        $given = self::name($request->given, '/given', 'Type your given name.');
-        $family = self::name($request->family, '/family', 'Type your family name.');
+        $given = self::name($request->given, '/given', 'doors.type-given-name');
+        $family = self::name($request->family, '/family', 'doors.type-family-name');
         $address = $invitation?->address;
         // Logins are given out one after the other, as on change lists of accounts.
         $this->turns->takeTurns();
         if (null !== $address && $this->people->isTaken('email', $address, '')) {
-            throw Problem::notAllowed(
-                'There is an account with the address of this invitation by now. Sign in with it.',
-            );
+            throw Problem::notAllowed('doors.account-address-invitation-now');
         }
         $division = $policy->divisions[0] ?? $door->door->site->division->code;
         $draft = new AccountDraft(1, '', $given, $family, null, $kind, $division, $level, null, $address);
@@ -90,7 +89,7 @@ final readonly class Newcomers
         for ($n = 1, $login = $base; isset($taken[$login]); $login = $base.++$n) {
         }
         $id = $this->ids->next();
-        $of = $this->divisions->withCode($division) ?? throw Problem::notFound('This division');
+        $of = $this->divisions->withCode($division) ?? throw Problem::notFound('division');
         $people = $this->names->writer();
         $facts = new Facts($given, $family, level: $level, email: $address);
         $people->add($id, $kind->value, $of->id, $facts, $login);
@@ -107,7 +106,7 @@ final readonly class Newcomers
     {
         $account = $this->accounts->locked($person);
         if (null === $account || null !== $account->passwordHash) {
-            throw Problem::notAllowed('You have an account already. Sign in with it, and the invitation is answered.');
+            throw Problem::notAllowed('doors.account-already-sign-invitation');
         }
         $account->setPassword($hash);
         $this->accounts->flush();
@@ -128,10 +127,10 @@ final readonly class Newcomers
         $lowest = $policy->lowest;
         $highest = $policy->highest;
         if (!$invited && null === $level) {
-            throw Problem::field('/level', 'choose', 'Choose your level.');
+            throw Problem::field('/level', 'choose', 'doors.choose-level');
         }
         if (null !== $level && null !== $lowest && null !== $highest && ($level < $lowest || $level > $highest)) {
-            throw Problem::field('/level', 'levels', \sprintf('This door is for levels %d to %d.', $lowest, $highest));
+            throw Problem::field('/level', 'levels', Said::with('doors.levels', lowest: $lowest, highest: $highest));
         }
 
         return $level ?? $lowest;
@@ -144,7 +143,7 @@ final readonly class Newcomers
             throw Problem::field($pointer, 'empty', $sentence);
         }
         if (1 === preg_match('/[\p{Cc}\p{Cf}<>@\/\\\\]|https?:/iu', $name)) {
-            throw Problem::field($pointer, 'no-name', 'That is no name: leave out signs and addresses.');
+            throw Problem::field($pointer, 'no-name', 'doors.no-name-leave-out');
         }
 
         return $name;

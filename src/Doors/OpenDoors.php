@@ -114,7 +114,7 @@ final readonly class OpenDoors
         if (!$this->throttle->hit('previews from '.$request->getClientIp(), 600, 900)->isAccepted()) {
             throw new Problem(
                 ProblemType::TooManyTries,
-                'That is a lot of looking in. Wait a quarter of an hour.',
+                'doors.lot-looking-wait-quarter',
                 retryAfter: 900,
             );
         }
@@ -131,8 +131,8 @@ final readonly class OpenDoors
         // Whoever may not look is told the same as if there were no such door.
         if (null === $found || !$may) {
             throw null === $caller
-                ? new Problem(ProblemType::NotSignedIn, 'Sign in to look in here.')
-                : Problem::notFound('This door');
+                ? new Problem(ProblemType::NotSignedIn, 'doors.sign-look')
+                : Problem::notFound('door');
         }
 
         return new Answer($this->shown($found));
@@ -165,7 +165,7 @@ final readonly class OpenDoors
     ): Response {
         $mine = array_column($this->mine($caller), null, 'id');
         $chosen = array_map(
-            static fn(string $door): KeyDoorShown => $mine[$door] ?? throw Problem::notFound('This door'),
+            static fn(string $door): KeyDoorShown => $mine[$door] ?? throw Problem::notFound('door'),
             array_values(array_unique($body->doors)),
         );
         $sites = array_values(

@@ -12,12 +12,12 @@ final readonly class RenewalRequest
 {
     /** @param list<string> $doors ids */
     public function __construct(
-        #[Assert\Count(min: 1, max: 300, minMessage: 'Choose whose keys to renew.')]
-        #[Assert\All([new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such door.')])]
+        #[Assert\Count(min: 1, max: 300, minMessage: 'doors.choose-whose-keys-renew')]
+        #[Assert\All([new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-door')])]
         public array $doors,
-        #[Assert\Date(message: 'Write the first day as year-month-day, such as 2027-01-11.')]
+        #[Assert\Date(message: 'doors.write-first-day-year')]
         public ?string $fromDay = null,
-        #[Assert\Date(message: 'Write the last day as year-month-day, such as 2027-03-26.')]
+        #[Assert\Date(message: 'doors.write-last-day-year-month')]
         public ?string $untilDay = null,
     ) {}
 }

@@ -18,6 +18,7 @@ use MintDoor\Roster\SiteAccess;
 use MintDoor\Shared\Id;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Speech;
 
 /**
  * What staff say to those who wait at the doors of a site, and what comes of it. Runs inside a transaction, under the
@@ -25,9 +26,9 @@ use MintDoor\Shared\Row;
  */
 final readonly class WaitingAnswers
 {
-    private const YES = 'The answer is yes: you are in.';
+    private const YES = 'doors.answer-yes';
 
-    private const NO = 'The answer is no this time.';
+    private const NO = 'doors.answer-no-time';
 
     public function __construct(
         private WaitingPlaces $places,
@@ -37,6 +38,7 @@ final readonly class WaitingAnswers
         private Gate $gate,
         private ChangeContextLoader $contextLoader,
         private Roles $roles,
+        private Speech $speech,
         private History $history,
     ) {}
 
@@ -53,10 +55,10 @@ final readonly class WaitingAnswers
         $why = trim($why);
         $waiting = $this->places->some($access->site->id, $waiters);
         if ([] === $waiting) {
-            throw Problem::notFound('This place in the line');
+            throw Problem::notFound('waiting-place');
         }
         if ('up' === $answer && '' === $why) {
-            throw Problem::field('/why', 'why', 'Say why; it is written down.');
+            throw Problem::field('/why', 'why', 'doors.say-why-written-down');
         }
 
         $together = 'yes' === $answer ? $this->acceptTogether($access, $waiting, $why) : [];
@@ -154,7 +156,11 @@ final readonly class WaitingAnswers
                 $one = $asked[$id];
                 $person = $people[$one->person->id];
                 $one->end('in', $access->caller->id, $access->now);
-                $letters[SentenceDoor::of($one->door)->policy->role][] = self::letter($person, $one, $why ?: self::YES);
+                $letters[SentenceDoor::of($one->door)->policy->role][] = self::letter(
+                    $person,
+                    $one,
+                    $why ?: $this->speech->say(self::YES)
+                );
                 $in[$id] = self::answered($one, $person, 'in');
             }
         }
@@ -194,10 +200,16 @@ final readonly class WaitingAnswers
         return 'in';
     }
 
-    /** @param string $otherwise what is written where staff write nothing */
+    /** @param string $otherwise the key of what is written where staff write nothing */
     private function tell(SiteAccess $access, DoorContext $at, string $why, string $otherwise): void
     {
-        $letter = null === $at->waiting ? null : self::letter($at->person, $at->waiting, $why ?: $otherwise);
+        $letter = null === $at->waiting
+            ? null
+            : self::letter(
+                $at->person,
+                $at->waiting,
+                $why ?: $this->speech->say($otherwise)
+            );
         $this->send($access, $at->door->policy->role, null === $letter ? [] : [$letter]);
     }
 

@@ -49,7 +49,7 @@ final readonly class WaitingController
             $access = $this->gate->at($site, $caller)->require(Permission::KeepDoors, DoorController::NEEDS);
             \assert(\in_array($body->answer, ['yes', 'no', 'up'], true));
             if ([] === $body->waiters) {
-                throw Problem::field('/waiters', 'none', 'Choose whom to answer.');
+                throw Problem::field('/waiters', 'none', 'doors.choose-whom-answer');
             }
 
             return new Answer(new Items($this->answers->answer($access, $body->waiters, $body->answer, $body->why)));

@@ -14,11 +14,11 @@ final readonly class WaitingRequest
         #[Assert\Count(
             min: 1,
             max: 500,
-            minMessage: 'Choose whom to answer.',
-            maxMessage: 'Answer 500 at most at once.',
+            minMessage: 'doors.choose-whom-answer',
+            maxMessage: 'doors.answer-500-most-once',
         )]
         #[Assert\All([new Assert\Type('int')])] public array $waiters,
-        #[Assert\Choice(['yes', 'no', 'up'], message: 'Say yes, no, or up.')] public string $answer,
-        #[Assert\Length(max: 300, maxMessage: 'Shorten the words to 300 characters.')] public string $why = '',
+        #[Assert\Choice(['yes', 'no', 'up'], message: 'doors.say-yes-no-up')] public string $answer,
+        #[Assert\Length(max: 300, maxMessage: 'doors.shorten-words-300-characters')] public string $why = '',
     ) {}
 }

@@ -17,6 +17,7 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Said;
 use MintDoor\Shared\Throttle;
 use Symfony\Component\HttpFoundation\RequestStack;
 
@@ -60,7 +61,7 @@ final readonly class WhichDoor
             $door = $this->doors->anywhere($request->door);
 
             // A door that is opened by a key is not opened by its id.
-            return 'request' === $door->asked() ? new BeforeDoor($door) : throw Problem::notFound('This door');
+            return 'request' === $door->asked() ? new BeforeDoor($door) : throw Problem::notFound('door');
         }
 
         return new BeforeDoor(
@@ -75,10 +76,7 @@ final readonly class WhichDoor
         $found = $this->links->invitation(hash('sha256', $token, true));
         if (null === $found) {
             $this->throttle->hit('answering from '.$this->address(), 60, self::WINDOW);
-            throw new Problem(
-                ProblemType::LinkIsOver,
-                'This link is not complete, or its time is over. Open it as it was sent, or ask for another.',
-            );
+            throw new Problem(ProblemType::LinkIsOver, 'doors.link-not-complete-time');
         }
 
         return $found;
@@ -89,7 +87,7 @@ final readonly class WhichDoor
         if ($this->throttle->reached($what.' from '.$this->address(), $most)) {
             throw new Problem(
                 ProblemType::TooManyTries,
-                'Too many tries from here. Wait a quarter of an hour, then try again.',
+                'shared.too-many-tries-wait-quarter',
                 retryAfter: self::WINDOW,
             );
         }
@@ -98,10 +96,10 @@ final readonly class WhichDoor
     private function byKey(#[\SensitiveParameter] string $typed, string $visitor, ?Caller $caller): string
     {
         if ('' === $typed) {
-            throw Problem::field('/key', 'empty', 'Type the key you were given.');
+            throw Problem::field('/key', 'empty', 'doors.type-key-given');
         }
         if (\strlen($typed) > self::LONGEST) {
-            throw Problem::field('/key', 'too-long', 'That is longer than any key. A key is four words and a number.');
+            throw Problem::field('/key', 'too-long', 'doors.longer-any-key-key');
         }
         $guessed = null !== $caller && $this->throttle->reached('keys of '.$caller->id, self::MOST_PER_ACCOUNT);
         if (
@@ -111,7 +109,7 @@ final readonly class WhichDoor
         ) {
             throw new Problem(
                 ProblemType::TooManyTries,
-                'Too many keys that open nothing. Wait a quarter of an hour, and ask for the key once more.',
+                'doors.too-many-keys-open',
                 retryAfter: self::WINDOW,
             );
         }
@@ -127,19 +125,11 @@ final readonly class WhichDoor
             $this->throttle->hit('keys from '.$this->address(), self::MOST_PER_ADDRESS, self::WINDOW);
             null === $caller || $this->throttle->hit('keys of '.$caller->id, self::MOST_PER_ACCOUNT, self::WINDOW);
 
-            return Problem::field(
-                '/key',
-                'no-door',
-                'No door opens with this key. Compare it with the one you were given, or ask for it once more.',
-            );
+            return Problem::field('/key', 'no-door', 'doors.no-door-opens-key');
         }
         $near = null === $reading->meant ? null : $this->keys->door($reading->meant);
         if (null !== $near && !$this->throttle->hit('near '.$near, self::MOST_PER_DOOR, self::WINDOW)->isAccepted()) {
-            return Problem::field(
-                '/key',
-                'no-door',
-                'No door opens with this key. Compare it with the one you were given, or ask for it once more.',
-            );
+            return Problem::field('/key', 'no-door', 'doors.no-door-opens-key');
         }
         null === $near || $this->note($near, $reading->slip, $visitor, $caller);
 
@@ -147,14 +137,10 @@ final readonly class WhichDoor
             '/key',
             $reading->slip->value,
             match ($reading->slip) {
-                KeySlip::OneLetter => 'That is almost right: one letter is wrong. Compare it letter by letter.',
-                KeySlip::Order => 'That is almost right: two words stand in each other\'s place.',
-                KeySlip::Number =>
-                    'That is almost right: the number does not belong to these words. Compare it digit by digit.',
-                default => \sprintf(
-                    'No key has the word "%s" in it. Compare it with the one you were given.',
-                    (string) $reading->word,
-                ),
+                KeySlip::OneLetter => 'doors.almost-right-letter-wrong',
+                KeySlip::Order => 'doors.almost-right-two-words',
+                KeySlip::Number => 'doors.almost-right-number-not',
+                default => Said::with('doors.no-such-word', word: (string) $reading->word),
             },
         );
     }

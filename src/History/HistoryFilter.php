@@ -11,15 +11,15 @@ final readonly class HistoryFilter
 {
     public function __construct(
         /** Words of the name of whoever did it, or of whom it was done to. */
-        #[Assert\Length(max: 200, maxMessage: 'Look for less: 200 characters at most.')] public ?string $q = null,
-        #[Assert\Choice(callback: [self::class, 'codes'], message: 'There are no such entries.')]
+        #[Assert\Length(max: 200, maxMessage: 'shared.look-less-200-characters')] public ?string $q = null,
+        #[Assert\Choice(callback: [self::class, 'codes'], message: 'history.no-such-entries')]
         public ?string $code = null,
-        #[Assert\Date(message: 'Write the first day as year-month-day, such as 2026-09-07.')]
+        #[Assert\Date(message: 'shared.write-first-day-year')]
         public ?string $from = null,
-        #[Assert\Date(message: 'Write the last day as year-month-day, such as 2026-12-18.')]
+        #[Assert\Date(message: 'shared.write-last-day-year')]
         public ?string $until = null,
         /** Whom it was done to, by id. */
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such person.')] public ?string $person = null,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'history.no-such-person')] public ?string $person = null,
         public ?string $cursor = null,
     ) {}
 

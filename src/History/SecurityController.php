@@ -73,7 +73,7 @@ final readonly class SecurityController
     private static function divisionsOf(Caller $caller): ?array
     {
         if (!$caller->isAdministrator()) {
-            throw Problem::notAllowed('The security log is for administrators.');
+            throw Problem::notAllowed('history.security-log-administrators');
         }
 
         return $caller->platformAdministrator ? null : $caller->divisions;

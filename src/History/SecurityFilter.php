@@ -12,11 +12,11 @@ final readonly class SecurityFilter
 {
     public function __construct(
         #[Assert\Length(max: 200)] public string $q = '',
-        #[Assert\Regex('/^[a-z-]{0,32}$/D', message: 'There is no such line.')] public string $code = '',
-        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a person\'s id.')]
+        #[Assert\Regex('/^[a-z-]{0,32}$/D', message: 'history.no-such-line')] public string $code = '',
+        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'shared.not-persons-id')]
         public string $person = '',
-        #[Assert\Date(message: 'Write the first day as year-month-day.')] public string $from = '',
-        #[Assert\Date(message: 'Write the last day as year-month-day.')] public string $until = '',
+        #[Assert\Date(message: 'history.write-first-day-year')] public string $from = '',
+        #[Assert\Date(message: 'history.write-last-day-year')] public string $until = '',
         public string $cursor = '',
     ) {}
 }

@@ -48,7 +48,7 @@ final readonly class IntakeController
     {
         $access = $this->gate
             ->at($site, $caller)
-            ->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
+            ->require(Permission::LetIn, 'shared.not-let-people-into');
         $lists = array_fill_keys(array_keys(self::MOST), []);
         $more = array_fill_keys(array_keys(self::MOST), false);
         $query = PeopleQuery::of($q);

@@ -40,8 +40,7 @@ final readonly class Lookups
         if ($this->throttle->spend('lookups of '.$caller->id, $many, $most, self::WINDOW) < 0) {
             throw new Problem(
                 ProblemType::TooManyTries,
-                'Very many of the numbers and addresses you looked up are nobody\'s here. Wait an hour, or ask an '
-                    .'administrator to let these people in.',
+                'intake.very-many-numbers-addresses',
                 retryAfter: self::WINDOW,
             );
         }

@@ -45,12 +45,12 @@ final readonly class PastedController
     ): Response {
         $access = $this->gate
             ->at($site, $caller)
-            ->require(Permission::LetIn, 'You may not let people into this site. Its leads and co-tutors can.');
+            ->require(Permission::LetIn, 'shared.not-let-people-into');
         $role =
             null === $request->role
                 ? null
                 : $this->roles->book()->find($request->role)
-                    ?? throw Problem::field('/role', 'no-such-role', 'There is no such role any more. Choose another.');
+                    ?? throw Problem::field('/role', 'no-such-role', 'shared.no-such-role-any');
         $lines = $this->people->lines($request->text, PastedRequest::MOST_LINES);
         $remembered = $this->settled->of(
             $site,

@@ -17,7 +17,7 @@ final readonly class PastedRequest
     public function __construct(
         public string $text,
         /** As what they are to be let in; null for what each suggests. */
-        #[Assert\Length(max: 32, maxMessage: 'There is no such role.')] public ?string $role = null,
+        #[Assert\Length(max: 32, maxMessage: 'shared.no-such-role')] public ?string $role = null,
     ) {}
 
     #[Assert\Callback]
@@ -27,20 +27,15 @@ final readonly class PastedRequest
             $context->buildViolation($sentence)->atPath('text')->addViolation();
         };
         if (mb_strlen($this->text) > self::MOST_CHARACTERS) {
-            $say(
-                \sprintf(
-                    'That is %s characters; a change list takes %s. Paste the first part, and the rest on a change '
-                        .'list of its '
-                        .'own.',
-                    number_format(mb_strlen($this->text)),
-                    number_format(self::MOST_CHARACTERS),
-                ),
-            );
+            $context->buildViolation('intake.text-too-long')
+                ->setParameters(['n' => mb_strlen($this->text), 'most' => self::MOST_CHARACTERS])
+                ->atPath('text')
+                ->addViolation();
         } elseif (
             substr_count($this->text, "\0") > 0
             && preg_match_all('/[\x00-\x08\x0E-\x1F]/', $this->text) > \strlen($this->text) / 50
         ) {
-            $say('This is not text but the inside of a file. Open the file, copy its rows, and paste those.');
+            $say('intake.not-text-but-inside');
         }
     }
 }

@@ -22,7 +22,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** What is remembered of lines that were settled by hand in a site: looked at, and forgotten. */
 final readonly class SettledLineController
 {
-    private const LET_IN = 'You may not let people into this site. Its leads and co-tutors can.';
+    private const LET_IN = 'shared.not-let-people-into';
 
     public function __construct(private Gate $gate, private SettledLines $settled, private Transaction $transaction) {}
 
@@ -55,7 +55,7 @@ final readonly class SettledLineController
 
         return $this->transaction->run($request, $caller, [], function () use ($site, $gist): Answer {
             if (!$this->settled->forget($site, $gist)) {
-                throw Problem::notFound('This line');
+                throw Problem::notFound('line');
             }
 
             return $this->answer($site);

@@ -8,6 +8,7 @@ use MintDoor\Core\Messages\MessageKind;
 use MintDoor\Roles\Roles;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Said;
 use MintDoor\Shared\Throttle;
 
 /**
@@ -45,7 +46,7 @@ final readonly class Budgets
                 'mail outside of '.$by,
                 \count($outside),
                 $limits->mailOutside,
-                'You may write to %d addresses outside a day here, and %d are left. Send fewer, or the rest tomorrow.',
+                'messages.outside-left',
             );
             $links = array_filter(
                 $messages,
@@ -55,8 +56,7 @@ final readonly class Budgets
                 'links of '.$by,
                 \count($links),
                 $limits->passwordLinks,
-                'You may have %d links to set a password sent a day, and %d are left. Make sign-in cards instead, or '
-                    .'send the rest tomorrow.',
+                'messages.links-left',
             );
         }
         $over = $this->throttle->spendEach(
@@ -69,10 +69,7 @@ final readonly class Budgets
         if ([] !== $over) {
             $this->refuse(
                 $by,
-                \sprintf(
-                    'Some of this was sent again %d times today already. Wait until tomorrow.',
-                    $limits->mailAgain,
-                ),
+                Said::with('messages.sent-again', n: $limits->mailAgain),
             );
         }
         $full = $this->throttle->spendEach(
@@ -92,11 +89,7 @@ final readonly class Budgets
             if (null !== $by && !\in_array($message, $kept, true)) {
                 $this->refuse(
                     $by,
-                    \sprintf(
-                        '%s got %d messages today already. Wait until tomorrow.',
-                        $message->address,
-                        $limits->mailPerson,
-                    ),
+                    Said::with('messages.person-got', address: $message->address, n: $limits->mailPerson),
                 );
             }
         }
@@ -145,13 +138,13 @@ final readonly class Budgets
         if ($left < 0) {
             throw new Problem(
                 ProblemType::TooManyTries,
-                \sprintf($sentence, $most, max(0, $left + $many)),
+                Said::with($sentence, most: $most, left: max(0, $left + $many)),
                 retryAfter: self::DAY,
             );
         }
     }
 
-    private function refuse(?string $by, string $sentence): void
+    private function refuse(?string $by, Said $sentence): void
     {
         if (null !== $by) {
             throw new Problem(ProblemType::TooManyTries, $sentence, retryAfter: self::DAY);

@@ -15,13 +15,13 @@ final readonly class ChosenMessages
         #[Assert\Count(
             min: 1,
             max: 200,
-            minMessage: 'Choose a message first.',
-            maxMessage: 'Choose 200 messages at most, and do the rest after.',
+            minMessage: 'messages.choose-message-first',
+            maxMessage: 'messages.choose-200-messages-most',
         )]
-        #[Assert\Unique(message: 'A message is chosen twice.')]
+        #[Assert\Unique(message: 'messages.message-chosen-twice')]
         #[Assert\All([
             new Assert\Type('string'),
-            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a message\'s id.'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'messages.not-messages-id'),
         ])]
         public array $messages,
     ) {}

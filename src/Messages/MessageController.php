@@ -19,6 +19,7 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\FromQuery;
 use MintDoor\Shared\Ids;
 use MintDoor\Shared\Problem;
+use MintDoor\Shared\Speech;
 use MintDoor\Shared\Transaction;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -40,6 +41,7 @@ final readonly class MessageController
         private Transaction $transaction,
         private Ids $ids,
         private Directory $directory,
+        private Speech $speech,
     ) {}
 
     #[Route('/messages', name: 'messages', methods: ['GET'])]
@@ -121,7 +123,7 @@ final readonly class MessageController
                     ->at($body->site, $caller)
                     ->require(
                         Permission::WriteToPeople,
-                        'You may not write to people of this site. Its leads and co-tutors can.',
+                        'messages.not-write-people-site',
                     )
                 : null;
         $values = match (true) {
@@ -162,7 +164,7 @@ final readonly class MessageController
             && !\in_array($division, $reach->divisions, true)
             && $division !== $caller->division
         ) {
-            throw Problem::notFound('This division');
+            throw Problem::notFound('division');
         }
         $used =
             null === $body->subject || null === $body->body
@@ -177,7 +179,10 @@ final readonly class MessageController
             'text' => $letter->asText($link),
             'html' => $letter->asHtml($link),
             'whose' => $used->of,
-            'problems' => array_map(TemplateController::problem(...), $used->template->problems($kind)),
+            'problems' => array_map(
+                fn(array $problem): array => $this->speech->wrong(TemplateController::problem($problem)),
+                $used->template->problems($kind),
+            ),
         ]);
     }
 
@@ -186,13 +191,13 @@ final readonly class MessageController
     {
         $rows = $this->messages->some($chosen->messages, $caller);
 
-        return \count($rows) === \count($chosen->messages) ? $rows : throw Problem::notFound('This message');
+        return \count($rows) === \count($chosen->messages) ? $rows : throw Problem::notFound('message');
     }
 
     private static function assertStaff(Caller $caller): void
     {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff look into messages.');
+            throw Problem::notAllowed('messages.only-staff-look-into');
         }
     }
 }

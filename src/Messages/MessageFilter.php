@@ -13,14 +13,16 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class MessageFilter
 {
     public function __construct(
-        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a site\'s id.')] public string $site = '',
-        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a person\'s id.')]
+        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'shared.not-sites-id')] public string $site = '',
+        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'shared.not-persons-id')]
         public string $person = '',
-        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a change list\'s '
-            .'id.')] public string $changeList = '',
-        #[Assert\Choice(callback: [self::class, 'kinds'], message: 'There is no such kind of message.')]
+        #[Assert\Regex(
+            '/^('.Id::PATTERN.')?$/D',
+            message: 'shared.not-change-lists-id'
+        )] public string $changeList = '',
+        #[Assert\Choice(callback: [self::class, 'kinds'], message: 'messages.no-such-kind-message')]
         public string $kind = '',
-        #[Assert\Choice(callback: [self::class, 'states'], message: 'There is no such state.')]
+        #[Assert\Choice(callback: [self::class, 'states'], message: 'shared.no-such-state')]
         public string $state = '',
         /** The beginning of an address. */
         #[Assert\Length(max: 190)] public string $q = '',

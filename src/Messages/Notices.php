@@ -12,6 +12,8 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\Ids;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\PlatformClock;
+use MintDoor\Shared\Said;
+use MintDoor\Shared\Speech;
 
 /**
  * What others did to somebody's account is told to them: by mail where there is an address, and at their next sign-in
@@ -19,22 +21,6 @@ use MintDoor\Shared\PlatformClock;
  */
 final readonly class Notices
 {
-    /** What the message says; the screen has its own sentences. */
-    private const SENTENCES = [
-        'card' => '{by} made a sign-in card with a new password for you. The password you had opens nothing any more.',
-        'password-link' => '{by} had a link sent to you with which a new password is set.',
-        'password-set' => 'A new password was set for your account.',
-        'password-wanted' => '{by} asked that you choose another password when you sign in next.',
-        'sessions-ended' => '{by} signed you out everywhere.',
-        'facts' => '{by} changed what the directory says of you: {fields}.',
-        'login' => 'You sign in as {login} from now on: {by} found you twice in the directory and made one of the two.',
-        'account-closed' => '{by} closed your account.',
-        'account-opened' => '{by} opened your account again.',
-        'let-in-outside' =>
-            '{by} let you into {site}. You may leave it by yourself whenever you like: enter it and choose “Leave '
-                .'this site”.',
-    ];
-
     private const SHOWN = 20;
 
     public function __construct(
@@ -44,6 +30,7 @@ final readonly class Notices
         private Messages $room,
         private MessageValues $values,
         private Texts $texts,
+        private Speech $speech,
     ) {}
 
     /** @param list<AccountNews> $news */
@@ -95,11 +82,7 @@ final readonly class Notices
     {
         $person = $news->person;
         $values = ['by' => $by->name, 'login' => $person->string('login'), ...$news->values];
-        $what = (string) preg_replace_callback(
-            '/\{([a-z]+)\}/',
-            static fn(array $found): string => $values[$found[1]] ?? '',
-            self::SENTENCES[$news->code] ?? '',
-        );
+        $what = $this->speech->say(new Said('messages.notice.'.$news->code, $values));
         $division = $person->string('person_division');
         $letter = $this->texts
             ->nearest(MessageKind::AccountChanged, null, $division)->template

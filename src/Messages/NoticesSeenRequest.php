@@ -12,10 +12,10 @@ final readonly class NoticesSeenRequest
 {
     /** @param list<string> $notices ids */
     public function __construct(
-        #[Assert\Count(min: 1, max: 100, minMessage: 'Say which.')]
+        #[Assert\Count(min: 1, max: 100, minMessage: 'messages.say-which')]
         #[Assert\All([
             new Assert\Type('string'),
-            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such notice.'),
+            new Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'messages.no-such-notice'),
         ])]
         public array $notices,
     ) {}

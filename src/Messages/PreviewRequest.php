@@ -13,16 +13,16 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class PreviewRequest
 {
     public function __construct(
-        #[Assert\Choice(callback: [self::class, 'kinds'], message: 'There is no such kind of message.')]
+        #[Assert\Choice(callback: [self::class, 'kinds'], message: 'messages.no-such-kind-message')]
         public string $kind,
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')] public ?string $site = null,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-sites-id')] public ?string $site = null,
         #[Assert\Length(max: 32)] public ?string $division = null,
         /** Whose copy it is; one's own where none is named. */
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a person\'s id.')]
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-persons-id')]
         public ?string $person = null,
         /** The role it tells of. */
         #[Assert\Length(max: 32)] public ?string $role = null,
-        #[Assert\Length(max: 2_000, maxMessage: 'Shorten your words to 2,000 characters.')] public string $words = '',
+        #[Assert\Length(max: 2_000, maxMessage: 'shared.shorten-words-2-000')] public string $words = '',
         #[Assert\Length(max: 1_000)] public ?string $subject = null,
         #[Assert\Length(max: 2 * Template::LONGEST_BODY)] public ?string $body = null,
         #[Assert\Valid] public ?SampleRequest $sample = null,

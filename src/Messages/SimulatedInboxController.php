@@ -34,10 +34,10 @@ final readonly class SimulatedInboxController
     public function letters(#[CurrentUser] Caller $caller, #[MapQueryParameter] string $address = ''): Response
     {
         if (!$caller->platformAdministrator) {
-            throw Problem::notAllowed('Only platform administrators look into the simulated inboxes.');
+            throw Problem::notAllowed('messages.only-platform-administrators-look');
         }
         if (!SimulatedMail::inUse($this->dsn)) {
-            throw Problem::notFound('The simulated inbox');
+            throw Problem::notFound('simulated-inbox');
         }
         $typed = mb_strtolower(trim(mb_scrub($address)));
 

@@ -19,7 +19,9 @@ use MintDoor\Shared\Id;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\ProblemType;
+use MintDoor\Shared\Said;
 use MintDoor\Shared\Transaction;
+use MintDoor\Shared\Wrong;
 use MintDoor\Sites\Repository\Divisions;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -68,7 +70,7 @@ final readonly class TemplateController
         if ([] !== $problems) {
             throw new Problem(
                 ProblemType::Invalid,
-                self::problem($problems[0])['detail'],
+                self::problem($problems[0])->said,
                 array_map(self::problem(...), $problems),
             );
         }
@@ -76,11 +78,7 @@ final readonly class TemplateController
         return $this->transaction->run($request, $caller, [], function () use ($kind, $body, $of, $caller): Answer {
             $own = $this->templates->locked($kind, $of);
             if (($own->version ?? 0) !== $body->version) {
-                throw new Problem(
-                    ProblemType::Stale,
-                    'Somebody else changed these words in the meantime. Look at what is so now, then decide again. '
-                        .'What you typed is still here.',
-                );
+                throw new Problem(ProblemType::Stale, 'messages.somebody-else-changed-these');
             }
             $by = $this->people->known($caller->id);
             $now = $this->clock->instant();
@@ -142,55 +140,39 @@ final readonly class TemplateController
         });
     }
 
-    /**
-     * @param array{field: string, code: string, value: string} $problem as `Template::problems()` has it
-     *
-     * @return array{pointer: string, code: string, detail: string}
-     */
-    public static function problem(array $problem): array
+    /** @param array{field: string, code: string, value: string} $problem as `Template::problems()` has it */
+    public static function problem(array $problem): Wrong
     {
-        return [
-            'pointer' => '/'.$problem['field'],
-            'code' => $problem['code'],
-            'detail' => match ($problem['code']) {
-                'empty' => 'subject' === $problem['field'] ? 'Write a subject.' : 'Write a text.',
-                'too-long' => \sprintf('Shorten it to %s characters.', number_format((int) $problem['value'])),
-                'unknown' => \sprintf(
-                    'There is nothing to fill in for {%s} here. Use one of those listed.',
-                    $problem['value'],
-                ),
-                'not-closed' => \sprintf(
-                    'A brace is not closed, or not opened, at “%s”. Write names as {given}.',
-                    $problem['value'],
-                ),
-                'no-link' => 'The link must stay: without {link} nobody can do anything with this message.',
-                'link-in-subject' => 'A link does not work in a subject. Put it into the text.',
-                default => 'A subject is one line.',
-            },
-        ];
+        $code = 'empty' === $problem['code'] ? 'empty-'.$problem['field'] : $problem['code'];
+
+        return new Wrong(
+            '/'.$problem['field'],
+            $problem['code'],
+            Said::with('messages.template.'.$code, value: $problem['value']),
+        );
     }
 
     /** @return string id of whose templates these are */
     private function assertMay(Caller $caller, ?string $division, ?string $site): string
     {
         if (null !== $site && 1 !== preg_match('/^'.Id::PATTERN.'$/D', $site)) {
-            throw Problem::notFound('This site');
+            throw Problem::notFound('site');
         }
         if (null !== $site) {
             return $this->gate
                 ->at($site, $caller)
-                ->require(Permission::RunSite, 'Only leads of this site and administrators change its words.')->site
+                ->require(Permission::RunSite, 'messages.only-leads-site-administrators')->site
                 ->id;
         }
         if (null !== $division) {
             return $caller->administers($division)
-                ? $this->divisions->withCode($division)->id ?? throw Problem::notFound('This division')
-                : throw Problem::notAllowed('Only administrators of this division change its words.');
+                ? $this->divisions->withCode($division)->id ?? throw Problem::notFound('division')
+                : throw Problem::notAllowed('messages.only-administrators-division-change');
         }
 
         return $caller->platformAdministrator
             ? Id::NONE
-            : throw Problem::notAllowed('Only platform administrators change the words of the platform.');
+            : throw Problem::notAllowed('messages.only-platform-administrators-change');
     }
 
     private function all(?string $division, ?string $site, Caller $caller): TemplatesAnswer

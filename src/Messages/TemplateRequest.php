@@ -13,9 +13,9 @@ final readonly class TemplateRequest
 {
     public function __construct(
         public string $subject,
-        #[Assert\Length(max: 4 * Template::LONGEST_BODY, maxMessage: 'Shorten the text.')] public string $body,
+        #[Assert\Length(max: 4 * Template::LONGEST_BODY, maxMessage: 'messages.shorten-text')] public string $body,
         #[Assert\Length(max: 32)] public ?string $division = null,
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'This is not a site\'s id.')] public ?string $site = null,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.not-sites-id')] public ?string $site = null,
         /** The version that was looked at; 0 where there was none. */
         #[Assert\PositiveOrZero] public int $version = 0,
     ) {}

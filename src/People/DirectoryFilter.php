@@ -15,14 +15,14 @@ final readonly class DirectoryFilter
         public string $q = '',
         #[Assert\Choice(
             ['', 'learner', 'staff', 'guardian', 'external'],
-            message: 'There is no such kind of person.',
+            message: 'shared.no-such-kind-person',
         )]
         public string $kind = '',
         public string $division = '',
-        #[Assert\Regex('/^\d{0,2}$/D', message: 'A level is a number.')] public string $level = '',
+        #[Assert\Regex('/^\d{0,2}$/D', message: 'people.level-number')] public string $level = '',
         #[Assert\Length(max: 40)] public string $label = '',
         /** Who are in a site now that one lets people into. */
-        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'This is not a site\'s id.')] public string $site = '',
+        #[Assert\Regex('/^('.Id::PATTERN.')?$/D', message: 'shared.not-sites-id')] public string $site = '',
         public string $cursor = '',
         #[Assert\Range(min: 1, max: 500)] public int $limit = 100,
     ) {}

@@ -23,6 +23,7 @@ use MintDoor\Shared\Caller;
 use MintDoor\Shared\PlatformClock;
 use MintDoor\Shared\Problem;
 use MintDoor\Shared\Row;
+use MintDoor\Shared\Said;
 use MintDoor\Sites\SiteRow;
 
 /**
@@ -31,16 +32,6 @@ use MintDoor\Sites\SiteRow;
  */
 final readonly class Caring
 {
-    private const REFUSALS = [
-        'gone' => 'This person is in the directory no more.',
-        'own-account' => 'This is your own account. Change your password under your name.',
-        'administers' => 'This person administers something. Only platform administrators look after their account.',
-        'not-a-learner' => 'Accounts of staff and guardians are looked after by administrators.',
-        'minor' => 'Accounts of learners of this age are for those who lead a site of theirs, and for administrators.',
-        'out-of-reach' =>
-            'You let this person into no open site. The administrators of their division look after their account.',
-    ];
-
     public function __construct(
         private People $people,
         private Standings $standings,
@@ -124,18 +115,14 @@ final readonly class Caring
     }
 
     /** What a verdict that is no says. */
-    public function sentence(CareVerdict $verdict): string
+    public function sentence(CareVerdict $verdict): Said
     {
         if (null === $verdict->from) {
-            return self::REFUSALS[$verdict->refusal ?? ''] ?? 'You may not look after this account.';
+            return new Said('roster.care.'.($verdict->refusal ?? 'other'));
         }
         $hours = max(1, (int) ceil(($verdict->from - $this->clock->instant()) / 3_600));
 
-        return \sprintf(
-            'You let this person in yourself, a short while ago. In %s you may look after their account; until then '
-                .'the administrators of their division do.',
-            1 === $hours ? 'an hour' : $hours.' hours',
-        );
+        return Said::with('roster.care-from', n: $hours);
     }
 
     /**
@@ -143,7 +130,7 @@ final readonly class Caring
      */
     public function assertMay(string $person, Caller $caller): void
     {
-        $verdict = $this->verdicts([$person], $caller)[$person] ?? throw Problem::notFound('This person');
+        $verdict = $this->verdicts([$person], $caller)[$person] ?? throw Problem::notFound('person');
         if (!$verdict->allowed()) {
             throw Problem::notAllowed($this->sentence($verdict));
         }
@@ -157,7 +144,7 @@ final readonly class Caring
     private function judged(array $people, Caller $caller, bool $card): array
     {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff look after the accounts of others.');
+            throw Problem::notAllowed('roster.only-staff-look-after');
         }
         $rows = $this->people->withAccounts($people);
         $reach = $this->directory->reachOf($caller);

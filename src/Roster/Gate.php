@@ -45,9 +45,7 @@ final readonly class Gate
             return $own;
         }
         if (!$request->isMethodSafe() && 'visit' !== $request->attributes->get('_route')) {
-            throw Problem::notAllowed(
-                'Nothing is changed while you see the site as somebody else. Stop that first.',
-            );
+            throw Problem::notAllowed('roster.nothing-changed-while-see');
         }
 
         return $this->seeAs->through($own, $as);
@@ -87,13 +85,13 @@ final readonly class Gate
     private function own(string $siteId, Caller $caller, bool $door = false): SiteAccess
     {
         $now = $this->clock->instant();
-        $row = $this->standings->at($siteId, $caller->id, $now) ?? throw Problem::notFound('This site');
+        $row = $this->standings->at($siteId, $caller->id, $now) ?? throw Problem::notFound('site');
         $this->roles->expect($row->int('rules_version'), $row->instant('rules_made_at'));
         $site = SiteRow::site($row, $this->roles->limits()->leads);
         $segment = null === $row->stringOrNull('state') ? null : SegmentRow::segment($row);
         $administrator = $door || $caller->administers($site->division);
         if (null === $segment && !$administrator) {
-            throw Problem::notFound('This site');
+            throw Problem::notFound('site');
         }
         $timeline = new Timeline(null === $segment ? [] : [$segment]);
 

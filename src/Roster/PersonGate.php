@@ -30,15 +30,15 @@ final readonly class PersonGate
     public function at(string $person, Caller $caller): PersonInReach
     {
         if ('staff' !== $caller->kind && !$caller->isAdministrator()) {
-            throw Problem::notAllowed('Only staff look people up.');
+            throw Problem::notAllowed('shared.only-staff-look-people');
         }
         // Whoever passes here inside a transaction is about to change them.
         $this->locks->people([$person], alone: true);
-        $verdict = $this->caring->verdicts([$person], $caller)[$person] ?? throw Problem::notFound('This person');
-        $row = $this->people->withAccount($person) ?? throw Problem::notFound('This person');
+        $verdict = $this->caring->verdicts([$person], $caller)[$person] ?? throw Problem::notFound('person');
+        $row = $this->people->withAccount($person) ?? throw Problem::notFound('person');
         // A tie that is too fresh opens nobody's page.
         if (!$verdict->allowed() && [] === $this->caring->known([$row], $caller) && $person !== $caller->id) {
-            throw Problem::notFound('This person');
+            throw Problem::notFound('person');
         }
 
         return new PersonInReach($row, $verdict);

@@ -45,7 +45,7 @@ final readonly class ProgressController
             ->at($site, $caller)
             ->require(
                 Permission::ExportProgress,
-                'You may not take the progress of this site away. Those who enter marks can.',
+                'roster.not-take-progress-site',
             );
         $working = array_values(
             array_map(

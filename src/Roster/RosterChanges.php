@@ -31,7 +31,7 @@ final readonly class RosterChanges
     {
         $access = $this->gate
             ->at($site, $caller)
-            ->require(Permission::SeeHistory, 'Only those who let people into this site read what changed in it.');
+            ->require(Permission::SeeHistory, 'roster.only-those-let-people');
         $rows = $this->standings->between(
             $site,
             $access->endOf($days->from, '/from') - 1,

@@ -25,7 +25,7 @@ final readonly class RosterController
     ): Response {
         $access = $this->gate
             ->at($site, $caller)
-            ->require(Permission::SeeRoster, 'You may not see who is in this site.');
+            ->require(Permission::SeeRoster, 'shared.not-see-site');
 
         return new Answer($this->roster->page($access, $filter));
     }

@@ -36,7 +36,7 @@ final readonly class RosterDays
     {
         $access = $this->gate
             ->at($site, $caller)
-            ->require(Permission::SeeUnlisted, 'Only those who help run this site see how many were in it when.');
+            ->require(Permission::SeeUnlisted, 'roster.only-those-help-run');
         $stretches = array_map(
             SegmentRow::counted(...),
             $this->counts->stretches($site),

@@ -14,39 +14,39 @@ final readonly class RosterFilter
     public const SORTS = ['name', 'kind', 'level', 'division', 'number', 'role', 'state', 'since', 'seen'];
 
     public function __construct(
-        #[Assert\Length(max: 200, maxMessage: 'Look for less: 200 characters at most.')] public ?string $q = null,
-        #[Assert\Length(max: 32, maxMessage: 'There is no such role.')] public ?string $role = null,
+        #[Assert\Length(max: 200, maxMessage: 'shared.look-less-200-characters')] public ?string $q = null,
+        #[Assert\Length(max: 32, maxMessage: 'shared.no-such-role')] public ?string $role = null,
         #[Assert\Choice(
             ['here', 'current', 'paused', 'upcoming', 'waiting', 'blocked', 'ended', 'removed'],
-            message: 'There is no such state.',
+            message: 'shared.no-such-state',
         )]
         public string $state = 'here',
-        #[Assert\Range(notInRangeMessage: 'Levels go from 1 to 20.', min: 1, max: 20)] public ?int $level = null,
-        #[Assert\Length(max: 32, maxMessage: 'There is no such division.')] public ?string $division = null,
-        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'There is no such section.')]
+        #[Assert\Range(notInRangeMessage: 'shared.levels-go-1-20', min: 1, max: 20)] public ?int $level = null,
+        #[Assert\Length(max: 32, maxMessage: 'shared.no-such-division')] public ?string $division = null,
+        #[Assert\Regex('/^'.Id::PATTERN.'$/D', message: 'shared.no-such-section')]
         public ?string $section = null,
         /** A kind of door, or the id of one. */
         #[Assert\Regex(
             '/^(staff|key|invitation|cohort|feed|preview|'.Id::PATTERN.')$/D',
-            message: 'There is no such door.',
+            message: 'shared.no-such-door',
         )]
         public ?string $door = null,
         /** "never", or not for so many days. */
-        #[Assert\Regex('/^(never|[1-9]\d{0,2})$/D', message: 'Say never, or a number of days.')]
+        #[Assert\Regex('/^(never|[1-9]\d{0,2})$/D', message: 'roster.say-never-number-days')]
         public ?string $seen = null,
         /** Days within which the present stretch ends. */
-        #[Assert\Range(notInRangeMessage: 'Choose 1 to 999 days.', min: 1, max: 999)] public ?int $ends = null,
+        #[Assert\Range(notInRangeMessage: 'roster.choose-1-999-days', min: 1, max: 999)] public ?int $ends = null,
         /** Days within which they came. */
-        #[Assert\Range(notInRangeMessage: 'Choose 1 to 999 days.', min: 1, max: 999)] public ?int $joined = null,
-        #[Assert\Length(max: Labels::LONGEST, maxMessage: 'No label is that long.')] public ?string $label = null,
+        #[Assert\Range(notInRangeMessage: 'roster.choose-1-999-days', min: 1, max: 999)] public ?int $joined = null,
+        #[Assert\Length(max: Labels::LONGEST, maxMessage: 'roster.no-label-long')] public ?string $label = null,
         /** A day at whose end the roster is looked at, past or to come; null for now. */
-        #[Assert\Date(message: 'Write the day as year-month-day, such as 2026-10-01.')] public ?string $asOf = null,
+        #[Assert\Date(message: 'roster.write-day-year-month')] public ?string $asOf = null,
         public bool $unlisted = false,
-        #[Assert\Choice(choices: self::SORTS, message: 'The roster cannot be sorted by this.')]
+        #[Assert\Choice(choices: self::SORTS, message: 'roster.roster-cannot-sorted')]
         public string $sort = 'name',
-        #[Assert\Choice(['up', 'down'], message: 'Sort up or down.')] public string $direction = 'up',
+        #[Assert\Choice(['up', 'down'], message: 'roster.sort-up-down')] public string $direction = 'up',
         public ?string $cursor = null,
-        #[Assert\Range(notInRangeMessage: 'A page has 1 to 500 rows.', min: 1, max: 500)] public int $limit = 60,
+        #[Assert\Range(notInRangeMessage: 'roster.page-1-500-rows', min: 1, max: 500)] public int $limit = 60,
     ) {}
 
     /** Whether it asks for more than who is here. */

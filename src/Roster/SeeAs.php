@@ -32,7 +32,7 @@ final readonly class SeeAs
 {
     public const PATTERN = '/^(role:[a-z][a-z0-9-]{0,31}|(person|section):'.Id::PATTERN.')$/D';
 
-    private const ABOVE = 'You may not see the site as somebody who may do more here than you.';
+    private const ABOVE = 'roster.not-see-site-somebody';
 
     public function __construct(
         private Sections $sections,
@@ -45,18 +45,18 @@ final readonly class SeeAs
     public function through(SiteAccess $own, string $seenAs): SiteAccess
     {
         if (1 !== preg_match(self::PATTERN, $seenAs)) {
-            throw Problem::field('/as', 'unknown', 'Say a role, a section or a person to look as.');
+            throw Problem::field('/as', 'unknown', 'roster.say-role-section-person');
         }
         $own->require(
             Permission::SeeAs,
-            'Only those who let people into this site see it as others would.',
+            'roster.only-those-let-people-into',
         );
         [$what, $which] = explode(':', $seenAs);
 
         return match ($what) {
             'role' => $this->role(
                 $own,
-                $this->roles->book()->find($which) ?? throw Problem::notFound('This role'),
+                $this->roles->book()->find($which) ?? throw Problem::notFound('role'),
                 null,
                 $seenAs,
             ),
@@ -73,7 +73,7 @@ final readonly class SeeAs
                 array_filter($this->roles->book()->all(), static fn(Role $role): bool => $role->takesSeat),
             )[0] ?? null;
         if (null === $found || null === $learner) {
-            throw Problem::notFound('This section');
+            throw Problem::notFound('section');
         }
 
         return $this->role($own, $learner, $found, $seenAs);
@@ -121,12 +121,12 @@ final readonly class SeeAs
 
     private function person(SiteAccess $own, string $id, string $seenAs): SiteAccess
     {
-        $row = $this->people->withAccount($id) ?? throw Problem::notFound('This person');
+        $row = $this->people->withAccount($id) ?? throw Problem::notFound('person');
         $enrollment = $this->enrollments->of($own->site->id, $id);
         $person = PersonRow::person($row);
         $segment = $enrollment->timeline()->at($own->now);
         if (null === $segment) {
-            throw Problem::notFound('This person');
+            throw Problem::notFound('person');
         }
         $administers = $row->bool('platform_administrator')
             || \in_array($own->site->division, $row->list('administers'), true);

@@ -99,7 +99,7 @@ final readonly class SiteAccess
         try {
             return $read();
         } catch (NotADay) {
-            throw Problem::field($pointer, 'day', 'Choose a day between the years 1900 and 2999.');
+            throw Problem::field($pointer, 'day', 'shared.choose-day-between-years');
         }
     }
 }

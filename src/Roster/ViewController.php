@@ -50,7 +50,7 @@ final readonly class ViewController
         return $this->transaction->run($request, $caller, [], function () use ($site, $body, $caller): Answer {
             $own = $this->views->named($caller->id, $site, $body->name());
             if (null === $own && \count($this->views->of($caller->id, $site)) >= self::MOST) {
-                throw Problem::field('/name', 'too-many', 'You keep 30 views here already. Forget one of them first.');
+                throw Problem::field('/name', 'too-many', 'roster.keep-30-views-already');
             }
             if (null === $own) {
                 $this->views->keep($caller->id, $site, $body->name(), $body->view);
@@ -83,7 +83,7 @@ final readonly class ViewController
 
     private function mine(string $site, Caller $caller): void
     {
-        $this->gate->at($site, $caller)->require(Permission::SeeRoster, 'You may not see who is in this site.');
+        $this->gate->at($site, $caller)->require(Permission::SeeRoster, 'shared.not-see-site');
     }
 
     private function answer(string $site, Caller $caller): Answer

@@ -10,12 +10,12 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class ViewRequest
 {
     public function __construct(
-        #[Assert\NotBlank(message: 'Give it a name.', normalizer: 'trim')]
-        #[Assert\Length(max: 60, maxMessage: 'Shorten the name to 60 characters.')]
+        #[Assert\NotBlank(message: 'roster.give-name', normalizer: 'trim')]
+        #[Assert\Length(max: 60, maxMessage: 'shared.shorten-name-60-characters')]
         public string $name,
         /** The query part of the roster's address: names and values of its filters. */
-        #[Assert\Length(max: 500, maxMessage: 'This view is too long to be kept. Leave some of it out.')]
-        #[Assert\Regex('/^[\w\-.~%&=+*]*$/D', message: 'This is no address of a roster.')]
+        #[Assert\Length(max: 500, maxMessage: 'roster.view-too-long-kept')]
+        #[Assert\Regex('/^[\w\-.~%&=+*]*$/D', message: 'roster.no-address-roster')]
         public string $view,
     ) {}
 

@@ -48,7 +48,7 @@ final class BodyGuard
         'required',
     ];
 
-    public function __construct(private readonly BodyContract $contract) {}
+    public function __construct(private readonly BodyContract $contract, private readonly Speech $speech) {}
 
     /** Before anything else looks at it, and whoever sends it. */
     #[AsEventListener(KernelEvents::REQUEST, priority: 240)]
@@ -63,7 +63,7 @@ final class BodyGuard
             // Signing in reads it before anything else does.
             OpenPaths::has($request->getPathInfo()) && self::read($request);
         } catch (Problem $problem) {
-            $event->setResponse($problem->response());
+            $event->setResponse($this->speech->answer($problem));
         }
     }
 
@@ -80,7 +80,7 @@ final class BodyGuard
         $body = self::read($request);
         if (null === $schema) {
             if ([] !== get_object_vars($body)) {
-                throw new Problem(ProblemType::Invalid, 'Nothing can be said here: send no body. Nothing was done.');
+                throw new Problem(ProblemType::Invalid, 'shared.nothing-can-said-send');
             }
 
             return;
@@ -120,11 +120,11 @@ final class BodyGuard
         if (\strlen($content) > $most) {
             throw new Problem(
                 ProblemType::TooLarge,
-                \sprintf('That is more than fits in one request (%d KiB). Send less at a time.', $most / 1_024),
+                Said::with('shared.request-too-large', most: intdiv($most, 1_024)),
             );
         }
         if ('json' !== $request->getContentTypeFormat()) {
-            throw new Problem(ProblemType::UnsupportedMediaType, 'Send JSON, and say so in Content-Type.');
+            throw new Problem(ProblemType::UnsupportedMediaType, 'shared.send-json-say-content');
         }
     }
 
@@ -141,7 +141,7 @@ final class BodyGuard
         }
         $body = json_decode($content, false, self::DEEPEST);
         if (!$body instanceof \stdClass) {
-            throw new Problem(ProblemType::Malformed, 'Send a JSON object, such as {}. Nothing was done.');
+            throw new Problem(ProblemType::Malformed, 'shared.send-json-object-such');
         }
         $members = 0;
         self::assertMembers($body, '', $members);
@@ -154,16 +154,16 @@ final class BodyGuard
     {
         if (\is_string($value)) {
             if (str_contains($value, "\0")) {
-                $detail = 'There is a character in this that cannot be kept. Type it anew.';
+                $detail = 'shared.character-cannot-kept-type';
                 throw Problem::field($at, 'character', $detail);
             }
         } elseif (\is_float($value) || \is_int($value)) {
             abs($value) > self::LARGEST_NUMBER
-                && throw Problem::field($at, 'number', 'This number is too large. Choose a smaller one.');
+                && throw Problem::field($at, 'number', 'shared.number-too-large-choose');
         } elseif (\is_array($value) || $value instanceof \stdClass) {
             foreach ((array) $value as $name => $member) {
                 if (++$members > self::MOST) {
-                    $detail = 'That is more than fits in one request. Send less at a time.';
+                    $detail = 'shared.more-fits-request-send';
                     throw new Problem(ProblemType::TooLarge, $detail);
                 }
                 self::assertMembers($member, $at.'/'.mb_substr((string) $name, 0, 60), $members);
@@ -183,25 +183,23 @@ final class BodyGuard
     private static function problem(ValidationError $error): Problem
     {
         $says = $error->args();
-        $number = static fn(string $name): string => number_format(
-            is_numeric($says[$name] ?? null) ? (float) $says[$name] : 0,
-        );
+        $n = static fn(string $name): int => is_numeric($says[$name] ?? null) ? (int) $says[$name] : 0;
         $path = $error->data()->fullPath();
         [$code, $detail] = match ($error->keyword()) {
-            'additionalProperties' => ['unknown-member', 'Leave this out.'],
-            'maxLength' => ['too-long', 'Shorten this to '.$number('max').' characters.'],
+            'additionalProperties' => ['unknown-member', 'shared.leave-out'],
+            'maxLength' => ['too-long', Said::with('shared.too-long', n: $n('max'))],
             'maxItems', 'maxProperties' => [
                 'too-many',
-                'At most '.$number('count').' at once here. Do the rest after.',
+                Said::with('shared.too-many', n: $n('count')),
             ],
             'minLength' => 1 < ($says['min'] ?? 1)
-                ? ['too-short', 'Write at least '.$number('min').' characters.']
-                : ['missing', 'Something is missing here.'],
-            'minItems', 'required' => ['missing', 'Something is missing here.'],
-            'minimum' => ['value', 'Choose '.$number('min').' or more.'],
-            'maximum' => ['value', 'Choose '.$number('max').' or less.'],
-            'enum', 'const', 'pattern', 'format' => ['value', 'This is not one of the values that are possible here.'],
-            default => ['type', 'This value is of the wrong kind here.'],
+                ? ['too-short', Said::with('shared.too-short', n: $n('min'))]
+                : ['missing', 'shared.something-missing'],
+            'minItems', 'required' => ['missing', 'shared.something-missing'],
+            'minimum' => ['value', Said::with('shared.choose-or-more', n: $n('min'))],
+            'maximum' => ['value', Said::with('shared.choose-or-less', n: $n('max'))],
+            'enum', 'const', 'pattern', 'format' => ['value', 'shared.not-values-possible'],
+            default => ['type', 'shared.value-wrong-kind'],
         };
         if ('unknown-member' === $code) {
             $names = array_values(array_filter((array) ($says['properties'] ?? []), is_string(...)));
@@ -209,8 +207,8 @@ final class BodyGuard
 
             return new Problem(
                 ProblemType::Invalid,
-                \sprintf('There is nothing called "%s" here. Nothing was done.', $name),
-                [['pointer' => self::pointer([...$path, $name]), 'code' => $code, 'detail' => $detail]],
+                Said::with('shared.unknown-member', name: $name),
+                [new Wrong(self::pointer([...$path, $name]), $code, $detail)],
             );
         }
         if ('required' === $error->keyword()) {

@@ -18,9 +18,7 @@ final readonly class CardChecker implements UserCheckerInterface
     public function checkPostAuth(UserInterface $user): void
     {
         if ($user instanceof Caller && null !== $user->cardUntil && $user->cardUntil <= $this->clock->instant()) {
-            throw new CustomUserMessageAccountStatusException(
-                'The time of this sign-in card is over. Ask whoever gave it to you for a new one.',
-            );
+            throw new CustomUserMessageAccountStatusException('shared.time-sign-card-over');
         }
     }
 }

@@ -58,6 +58,6 @@ final readonly class Cursor
 
     public static function unknown(): Problem
     {
-        return new Problem(ProblemType::BadCursor, 'This place in the list is not known any more. Start from the top.');
+        return new Problem(ProblemType::BadCursor, 'shared.place-list-not-known');
     }
 }

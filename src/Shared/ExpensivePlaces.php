@@ -41,9 +41,9 @@ final class ExpensivePlaces implements ResetInterface
         $this->take(
             'expensive '.$who,
             max(1, intdiv($this->most, 2)),
-            'You have large requests under way already. Wait for one of them.',
+            'shared.large-requests-under-way',
         );
-        $this->take('expensive', $this->most, 'Many large requests are under way. Try again in a few seconds.');
+        $this->take('expensive', $this->most, 'shared.many-large-requests-under');
     }
 
     #[AsEventListener(KernelEvents::TERMINATE)]

@@ -7,13 +7,13 @@ namespace MintDoor\Shared;
 /** What is wrong with the fields of a request, collected, so that all of it is said at once. */
 final class FieldErrors
 {
-    /** @var list<array{pointer: string, code: string, detail: string}> */
+    /** @var list<Wrong> */
     private array $errors = [];
 
-    /** @param string $detail a sentence that says what to do */
-    public function add(string $field, string $code, string $detail): void
+    /** @param string|Said $detail the key of a sentence that says what to do */
+    public function add(string $field, string $code, string|Said $detail): void
     {
-        $this->errors[] = ['pointer' => '/'.$field, 'code' => $code, 'detail' => $detail];
+        $this->errors[] = new Wrong('/'.$field, $code, $detail);
     }
 
     public function none(): bool
@@ -25,7 +25,7 @@ final class FieldErrors
     public function check(): void
     {
         if ([] !== $this->errors) {
-            throw new Problem(ProblemType::Invalid, $this->errors[0]['detail'], $this->errors);
+            throw new Problem(ProblemType::Invalid, $this->errors[0]->said, $this->errors);
         }
     }
 }

@@ -24,14 +24,10 @@ final readonly class IfMatch
     public function assert(int $version): void
     {
         if (null === $this->given) {
-            throw new Problem(ProblemType::NeedsVersion, 'Say which version you looked at, in If-Match.');
+            throw new Problem(ProblemType::NeedsVersion, 'shared.say-which-version-looked');
         }
         if (trim($this->given) !== '"'.$version.'"') {
-            throw new Problem(
-                ProblemType::Stale,
-                'Somebody else changed this in the meantime. Look at what is so now, then decide again. What you typed '
-                    .'is still here.',
-            );
+            throw new Problem(ProblemType::Stale, 'shared.somebody-else-changed-meantime');
         }
     }
 }

@@ -18,6 +18,8 @@ final class OriginGuard
 {
     public const HEADER = 'X-Mint-Door';
 
+    public function __construct(private readonly Speech $speech) {}
+
     public function __invoke(RequestEvent $event): void
     {
         $request = $event->getRequest();
@@ -27,10 +29,7 @@ final class OriginGuard
         if (!$request->headers->has(self::HEADER) || $this->foreign($request)) {
             $this->refuse(
                 $event,
-                new Problem(
-                    ProblemType::ForeignOrigin,
-                    'This request did not come from Mint Door\'s own pages, so nothing was done.',
-                ),
+                new Problem(ProblemType::ForeignOrigin, 'shared.request-did-not-come'),
             );
         }
     }
@@ -55,6 +54,6 @@ final class OriginGuard
 
     private function refuse(RequestEvent $event, Problem $problem): void
     {
-        $event->setResponse($problem->response());
+        $event->setResponse($this->speech->answer($problem));
     }
 }

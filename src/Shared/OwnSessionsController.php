@@ -41,7 +41,7 @@ final readonly class OwnSessionsController
     public function end(string $session, Request $request, #[CurrentUser] Caller $caller): Response
     {
         if (!$this->sessions->endNamed($caller->id, (string) hex2bin($session))) {
-            throw Problem::notFound('This session');
+            throw Problem::notFound('session');
         }
         $this->log->note('own-sessions-ended', $caller->id, by: $caller->id);
 

@@ -14,9 +14,9 @@ final readonly class OwnSettingsRequest
     public const LANGUAGES = ['en-GB', 'en-US', 'en-AU', 'en-CA', 'en-IE', 'en-IN', 'en-NZ', 'en-SE', 'en-ZA'];
 
     public function __construct(
-        #[Assert\Choice(choices: self::LANGUAGES, message: 'Choose one of the languages in the list.')]
+        #[Assert\Choice(choices: self::LANGUAGES, message: 'shared.choose-languages-list')]
         public ?string $language = null,
-        #[Assert\Length(max: 64, maxMessage: 'There is no such time zone.')] public ?string $timeZone = null,
+        #[Assert\Length(max: 64, maxMessage: 'shared.no-such-time-zone')] public ?string $timeZone = null,
     ) {}
 
     #[Assert\Callback]
@@ -24,7 +24,7 @@ final readonly class OwnSettingsRequest
     {
         if (null !== $this->timeZone && !\in_array($this->timeZone, self::zones(), true)) {
             $context
-                ->buildViolation('There is no such time zone. Choose one of the list, such as Europe/Copenhagen.')
+                ->buildViolation('shared.no-such-time-zone-choose')
                 ->atPath('timeZone')
                 ->addViolation();
         }

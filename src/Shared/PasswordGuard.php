@@ -24,7 +24,7 @@ final readonly class PasswordGuard
             && $caller->mustChange
             && !\in_array($event->getRequest()->attributes->get('_route'), self::FREE, true)
         ) {
-            throw new Problem(ProblemType::PasswordWanted, 'Choose a password of your own first.');
+            throw new Problem(ProblemType::PasswordWanted, 'shared.choose-password-own-first');
         }
     }
 }

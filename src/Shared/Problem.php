@@ -7,36 +7,36 @@ namespace MintDoor\Shared;
 /** Thrown anywhere, answered as a problem document (RFC 9457). Rolls back what it is thrown through. */
 final class Problem extends \RuntimeException
 {
+    public readonly Said $said;
+
     /**
-     * @param string                                                        $detail a sentence a person can act on
-     * @param list<array{pointer: string, code: string, detail: string}>   $errors what is wrong where, as JSON pointers
-     *     into the body
-     * @param array<string, mixed>                                          $more   further members
+     * @param string|Said          $detail the key of a sentence a person can act on
+     * @param list<Wrong>          $errors what is wrong where
+     * @param array<string, mixed> $more   further members
      */
     public function __construct(
         public readonly ProblemType $type,
-        public readonly string $detail,
+        string|Said $detail,
         public readonly array $errors = [],
         public readonly array $more = [],
         public readonly ?int $retryAfter = null,
     ) {
-        parent::__construct($detail);
+        $this->said = Said::of($detail);
+        parent::__construct($this->said->key);
     }
 
-    public static function field(string $pointer, string $code, string $detail): self
+    public static function field(string $pointer, string $code, string|Said $detail): self
     {
-        return new self(ProblemType::Invalid, $detail, [['pointer' => $pointer, 'code' => $code, 'detail' => $detail]]);
+        return new self(ProblemType::Invalid, $detail, [new Wrong($pointer, $code, $detail)]);
     }
 
-    public static function notFound(string $what = 'This page'): self
+    /** @param string $what what is not there: a key under `shared.not-found` */
+    public static function notFound(string $what = 'page'): self
     {
-        return new self(
-            ProblemType::NotFound,
-            $what.' is not here, or you have nothing to do with it. Check the address, or go back to your sites.',
-        );
+        return new self(ProblemType::NotFound, 'shared.not-found.'.$what);
     }
 
-    public static function notAllowed(string $detail): self
+    public static function notAllowed(string|Said $detail): self
     {
         return new self(ProblemType::NotAllowed, $detail);
     }
@@ -53,15 +53,8 @@ final class Problem extends \RuntimeException
             '/text',
             $code,
             'too-many' === $code
-                ? \sprintf(
-                    'Paste %s at most at once, and the rest, from line %s on, after.',
-                    number_format($most),
-                    number_format($row),
-                )
-                : \sprintf(
-                    'Line %s is too long to be about one person. Put each person on a line of their own.',
-                    number_format($row),
-                ),
+                ? Said::with('shared.rows-at-once', most: $most, row: $row)
+                : Said::with('shared.row-too-long', row: $row),
         );
     }
 
@@ -70,7 +63,7 @@ final class Problem extends \RuntimeException
     {
         return new self(
             ProblemType::Away,
-            'The server cannot do this at the moment. Nothing was changed. Try again in a few seconds.',
+            'shared.server-cannot-moment-nothing',
             retryAfter: 2,
         );
     }
@@ -80,31 +73,8 @@ final class Problem extends \RuntimeException
     {
         return new self(
             ProblemType::Busy,
-            'Others are changing the same at this moment. Nothing was done. Try again in a few seconds.',
+            'shared.others-changing-same-moment',
             retryAfter: 2,
         );
-    }
-
-    /** @return array<string, mixed> */
-    public function document(): array
-    {
-        return [
-            'type' => 'urn:mint-door:problem:'.$this->type->value,
-            'title' => $this->type->title(),
-            'status' => $this->type->status(),
-            'detail' => $this->detail,
-            ...[] === $this->errors ? [] : ['errors' => $this->errors],
-            ...$this->more,
-        ];
-    }
-
-    public function response(): Answer
-    {
-        $answer = new Answer($this->document(), $this->type->status(), ['Content-Type' => 'application/problem+json']);
-        if (null !== $this->retryAfter) {
-            $answer->headers->set('Retry-After', (string) $this->retryAfter);
-        }
-
-        return $answer;
     }
 }

@@ -24,7 +24,11 @@ final readonly class ProblemListener
     /** Of the database: characters or a date that the column they are compared with cannot have. */
     private const UNFIT = [1267, 1292, 1366, 1525];
 
-    public function __construct(private SecurityLog $log, private TokenStorageInterface $tokens) {}
+    public function __construct(
+        private SecurityLog $log,
+        private TokenStorageInterface $tokens,
+        private Speech $speech,
+    ) {}
 
     public function __invoke(ExceptionEvent $event): void
     {
@@ -45,7 +49,7 @@ final readonly class ProblemListener
             // Nobody is signed out because they could not be looked up for a moment: the session is left as it is.
             $event->getRequest()->attributes->remove('_security_firewall_run');
         }
-        $event->setResponse($problem->response());
+        $event->setResponse($this->speech->answer($problem));
         $event->allowCustomResponseCode();
     }
 
@@ -55,14 +59,14 @@ final readonly class ProblemListener
     {
         $thrown = $event->getThrowable();
         if ($thrown instanceof AccessDeniedException && null === $this->tokens->getToken()) {
-            $event->setResponse(self::signInFirst()->response());
+            $event->setResponse($this->speech->answer(self::signInFirst()));
             $event->allowCustomResponseCode();
         }
     }
 
     private static function signInFirst(): Problem
     {
-        return new Problem(ProblemType::NotSignedIn, 'Sign in to go on.');
+        return new Problem(ProblemType::NotSignedIn, 'shared.sign-go');
     }
 
     private function problem(\Throwable $thrown): Problem
@@ -78,24 +82,20 @@ final readonly class ProblemListener
             $inner instanceof NotNormalizableValueException => Problem::field(
                 $this->pointer((string) $inner->getPath()),
                 'type',
-                'This value is of the wrong kind here.',
+                'shared.value-wrong-kind',
             ),
-            $inner instanceof PartialDenormalizationException => Problem::field(
-                '',
-                'type',
-                'A value is of the wrong kind here.',
-            ),
+            $inner instanceof PartialDenormalizationException => Problem::field('', 'type', 'shared.value-wrong-kind'),
             $thrown instanceof AuthenticationException => self::signInFirst(),
-            $thrown instanceof AccessDeniedException => Problem::notAllowed('You may not do this.'),
+            $thrown instanceof AccessDeniedException => Problem::notAllowed('shared.not'),
             $thrown instanceof HttpExceptionInterface => $this->http($thrown),
             $thrown instanceof RequestExceptionInterface => new Problem(
                 ProblemType::Malformed,
-                'The request cannot be read. Reload the page and try again.',
+                'shared.request-cannot-read-reload',
             ),
             Outage::is($thrown) => Problem::away(),
             $thrown instanceof DriverException && \in_array($thrown->getCode(), self::UNFIT, true) => new Problem(
                 ProblemType::Invalid,
-                'This is not one of the values that are possible here.',
+                'shared.not-values-possible',
             ),
             default => $this->unexpected(),
         };
@@ -103,19 +103,17 @@ final readonly class ProblemListener
 
     private function unknown(ExtraAttributesException $thrown): Problem
     {
+        $members = array_map(
+            static fn(string $member): string => mb_substr($member, 0, 60),
+            array_values($thrown->getExtraAttributes()),
+        );
+
         return new Problem(
             ProblemType::Invalid,
-            \sprintf(
-                'There is nothing called "%s" here. Nothing was done.',
-                mb_substr($thrown->getExtraAttributes()[0] ?? '', 0, 60),
-            ),
+            Said::with('shared.unknown-member', name: $members[0] ?? ''),
             array_map(
-                static fn(string $member): array => [
-                    'pointer' => '/'.mb_substr($member, 0, 60),
-                    'code' => 'unknown-member',
-                    'detail' => 'Leave this out.',
-                ],
-                array_values($thrown->getExtraAttributes()),
+                static fn(string $member): Wrong => new Wrong('/'.$member, 'unknown-member', 'shared.leave-out'),
+                $members,
             ),
         );
     }
@@ -124,18 +122,10 @@ final readonly class ProblemListener
     {
         $errors = [];
         foreach ($failed->getViolations() as $violation) {
-            $errors[] = [
-                'pointer' => $this->pointer($violation->getPropertyPath()),
-                'code' => 'value',
-                'detail' => (string) $violation->getMessage(),
-            ];
+            $errors[] = new Wrong($this->pointer($violation->getPropertyPath()), 'value', Violated::said($violation));
         }
 
-        return new Problem(
-            ProblemType::Invalid,
-            $errors[0]['detail'] ?? 'Something in it needs another look.',
-            $errors,
-        );
+        return new Problem(ProblemType::Invalid, $errors[0]->said ?? 'shared.something-needs-another-look', $errors);
     }
 
     /** `lines[0].role` as a JSON pointer (RFC 6901). */
@@ -147,24 +137,20 @@ final readonly class ProblemListener
     private function http(HttpExceptionInterface&\Throwable $thrown): Problem
     {
         return match ($thrown->getStatusCode()) {
-            401 => new Problem(ProblemType::NotSignedIn, 'Sign in to go on.'),
-            403 => Problem::notAllowed('You may not do this.'),
+            401 => new Problem(ProblemType::NotSignedIn, 'shared.sign-go'),
+            403 => Problem::notAllowed('shared.not'),
             404 => Problem::notFound(),
-            405 => new Problem(ProblemType::MethodNotAllowed, 'This cannot be done at this address.'),
-            413 => new Problem(ProblemType::TooLarge, 'That is more than fits in one request. Send less at a time.'),
-            415 => new Problem(ProblemType::UnsupportedMediaType, 'Send JSON, and say so in Content-Type.'),
-            422 => new Problem(ProblemType::Invalid, 'A value is missing or of the wrong kind.'),
-            400 => new Problem(ProblemType::Malformed, 'The request cannot be read. Reload the page and try again.'),
+            405 => new Problem(ProblemType::MethodNotAllowed, 'shared.cannot-done-address'),
+            413 => new Problem(ProblemType::TooLarge, 'shared.more-fits-request-send'),
+            415 => new Problem(ProblemType::UnsupportedMediaType, 'shared.send-json-say-content'),
+            422 => new Problem(ProblemType::Invalid, 'shared.value-missing-wrong-kind'),
+            400 => new Problem(ProblemType::Malformed, 'shared.request-cannot-read-reload'),
             default => $this->unexpected(),
         };
     }
 
     private function unexpected(): Problem
     {
-        return new Problem(
-            ProblemType::Unexpected,
-            'Something went wrong on our side. Reload the page to see what is so now, then try again;'
-                .' if it stays so, tell your administrator.',
-        );
+        return new Problem(ProblemType::Unexpected, 'shared.something-went-wrong-our');
     }
 }

@@ -64,37 +64,4 @@ enum ProblemType: string
             self::Busy, self::UnknownOutcome, self::Away => 503,
         };
     }
-
-    public function title(): string
-    {
-        return match ($this) {
-            self::Malformed => 'The request cannot be read',
-            self::BadCursor => 'This place in the list is not known',
-            self::NotSignedIn => 'Not signed in',
-            self::SignInFailed => 'Sign-in did not work',
-            self::TooManyTries => 'Too many tries',
-            self::ForeignOrigin => 'The request came from another site',
-            self::NotAllowed => 'Not yours to do',
-            self::PasswordWanted => 'A password of your own is wanted',
-            self::NotFound => 'Not here',
-            self::MethodNotAllowed => 'Not possible at this address',
-            self::NotReady => 'This change cannot be made',
-            self::NeedsLead => 'The site has no lead',
-            self::ManyRemoved => 'That is many people',
-            self::ChangedSince => 'Something changed since',
-            self::UndoneAlready => 'Already undone',
-            self::Stale => 'Somebody else was quicker',
-            self::UnsupportedMediaType => 'Only JSON is understood',
-            self::Invalid => 'Something in it needs another look',
-            self::KeyReused => 'This idempotency key was used for something else',
-            self::NeedsVersion => 'The version you looked at is missing',
-            self::LinkIsOver => 'This link is over',
-            self::NoWayIn => 'This door does not open for you',
-            self::TooLarge => 'Too large',
-            self::Unexpected => 'Something went wrong here',
-            self::Busy => 'Busy at the moment',
-            self::UnknownOutcome => 'Not known whether it was saved',
-            self::Away => 'Not answering',
-        };
-    }
 }

@@ -36,7 +36,7 @@ final readonly class QueryResolver implements ValueResolverInterface
             } elseif (null !== $given) {
                 $values[$name] = $this->value($parameter, $given);
             } elseif (!$parameter->isDefaultValueAvailable()) {
-                throw Problem::field('/'.$name, 'missing', \sprintf('Say %s, too.', $name));
+                throw Problem::field('/'.$name, 'missing', Said::with('shared.say-too', name: $name));
             }
         }
         $made = new $class(...$values);
@@ -61,6 +61,6 @@ final readonly class QueryResolver implements ValueResolverInterface
             };
 
         return $value
-            ?? throw Problem::field('/'.$parameter->getName(), 'type', 'This value is of the wrong kind here.');
+            ?? throw Problem::field('/'.$parameter->getName(), 'type', 'shared.value-wrong-kind');
     }
 }

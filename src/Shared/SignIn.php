@@ -22,7 +22,7 @@ final readonly class SignIn implements
     AuthenticationFailureHandlerInterface,
     AuthenticationEntryPointInterface
 {
-    public function __construct(private Me $me, private CallerProvider $callers) {}
+    public function __construct(private Me $me, private CallerProvider $callers, private Speech $speech) {}
 
     public function onAuthenticationSuccess(Request $request, TokenInterface $token): Response
     {
@@ -36,30 +36,29 @@ final readonly class SignIn implements
 
     public function onAuthenticationFailure(Request $request, AuthenticationException $exception): Response
     {
-        if ($exception instanceof CustomUserMessageAccountStatusException) {
-            return (new Problem(ProblemType::SignInFailed, $exception->getMessageKey()))->response();
-        }
-        if ($exception instanceof TooManyLoginAttemptsAuthenticationException) {
-            $minutes = max(1, (int) ($exception->getMessageData()['%minutes%'] ?? 1));
+        return $this->speech->answer(
+            match (true) {
+                $exception instanceof CustomUserMessageAccountStatusException =>
+                    new Problem(ProblemType::SignInFailed, $exception->getMessageKey()),
+                $exception instanceof TooManyLoginAttemptsAuthenticationException => self::tooMany($exception),
+                default => new Problem(ProblemType::SignInFailed, 'shared.name-password-not-open'),
+            },
+        );
+    }
 
-            return (new Problem(
-                ProblemType::TooManyTries,
-                1 === $minutes
-                    ? 'Too many tries. Wait a minute, then try again.'
-                    : \sprintf('Too many tries. Wait %d minutes, then try again.', $minutes),
-                retryAfter: 60 * $minutes,
-            ))->response();
-        }
+    private static function tooMany(TooManyLoginAttemptsAuthenticationException $exception): Problem
+    {
+        $minutes = max(1, (int) ($exception->getMessageData()['%minutes%'] ?? 1));
 
-        return (new Problem(
-            ProblemType::SignInFailed,
-            'This name and password do not open an account. Check both; a tutor or administrator can give you a new '
-                .'password.',
-        ))->response();
+        return new Problem(
+            ProblemType::TooManyTries,
+            Said::with('shared.too-many-tries-minutes', n: $minutes),
+            retryAfter: 60 * $minutes,
+        );
     }
 
     public function start(Request $request, ?AuthenticationException $authException = null): Response
     {
-        return (new Problem(ProblemType::NotSignedIn, 'Sign in to go on.'))->response();
+        return $this->speech->answer(new Problem(ProblemType::NotSignedIn, 'shared.sign-go'));
     }
 }

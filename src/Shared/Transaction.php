@@ -151,10 +151,7 @@ final readonly class Transaction
                 if ($try >= self::TRIES) {
                     throw $lost instanceof RetryableException
                         ? Problem::busy()
-                        : new Problem(
-                            ProblemType::ChangedSince,
-                            'Somebody else did the same at this moment. Look at what is so now, then try again.',
-                        );
+                        : new Problem(ProblemType::ChangedSince, 'shared.somebody-else-did-same');
                 }
                 usleep(random_int(1_000, 20_000) * $try);
             }
@@ -210,7 +207,7 @@ final readonly class Transaction
                 ? $thrown
                 : new Problem(
                     ProblemType::UnknownOutcome,
-                    'It is not known whether this was saved. Ask again with the same Idempotency-Key to see.',
+                    'shared.not-known-whether-saved',
                     retryAfter: 1,
                 );
         }
@@ -260,10 +257,7 @@ final readonly class Transaction
             static fn(string $hash): bool => hash_equals($hash, $kept->bodyHash),
         );
         if ([] === $same) {
-            throw new Problem(
-                ProblemType::KeyReused,
-                'This key was already used for another request. Send a fresh one.',
-            );
+            throw new Problem(ProblemType::KeyReused, 'shared.key-already-used-another');
         }
 
         return Answer::again((string) $kept->answer, (int) $kept->status, $kept->etag);
@@ -287,7 +281,7 @@ final readonly class Transaction
     {
         $key = $request->headers->get('Idempotency-Key');
         if (null !== $key && 1 !== preg_match('/^[\x21-\x7e]{8,64}$/D', $key)) {
-            throw new Problem(ProblemType::Malformed, 'An Idempotency-Key is 8 to 64 visible ASCII characters.');
+            throw new Problem(ProblemType::Malformed, 'shared.idempotency-key-8-64');
         }
 
         return $key;

@@ -157,6 +157,11 @@ abstract class ApiTestCase extends WebTestCase
             self::assertSame((string) \strlen((string) $response->getContent()), $length, 'It says how long it is.');
         }
         null === $expected || self::assertSame($expected, $response->getStatusCode(), (string) $response->getContent());
+        self::assertDoesNotMatchRegularExpression(
+            '/"(?:detail|title|sentence|refused|refusal)":"[a-z]+\.[a-z.-]+"/',
+            (string) $response->getContent(),
+            'What people read is said, no key of it.',
+        );
         $decoded = json_decode((string) $response->getContent(), true);
 
         return \is_array($decoded) ? $decoded : [];

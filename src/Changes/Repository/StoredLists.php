@@ -72,7 +72,7 @@ final class StoredLists extends BaseRepository
      */
     public function locked(string $id): ChangeList
     {
-        return $this->find($id, LockMode::PESSIMISTIC_WRITE) ?? throw Problem::notFound('This change list');
+        return $this->find($id, LockMode::PESSIMISTIC_WRITE) ?? throw Problem::notFound('change-list');
     }
 
     public function view(string $id): ?ChangeListView

@@ -29,15 +29,6 @@ final class DoorKeys extends BaseRepository implements Reseals
 
     private const LOOKING_UP = 'keys: looking up';
 
-    private const WEAK = [
-        'too-short' => 'Make the key 10 letters and digits long or longer.',
-        'too-long' => 'Shorten the key to 60 letters and digits.',
-        'too-plain' =>
-            'That is among the first keys anybody would try. Take several words that have nothing to do with each '
-                .'other.',
-        'of-the-site' => 'Who knows the site could guess that. Take words that have nothing to do with it.',
-    ];
-
     public function __construct(ManagerRegistry $managers, private readonly Sealer $sealer)
     {
         parent::__construct($managers);
@@ -65,12 +56,12 @@ final class DoorKeys extends BaseRepository implements Reseals
     {
         $weak = KeyStrength::problem($chosen, $around);
         if (null !== $weak) {
-            throw Problem::field('/key', $weak, self::WEAK[$weak]);
+            throw Problem::field('/key', $weak, 'doors.weak.'.$weak);
         }
         $bare = KeyStrength::bare($chosen);
         // That another door has it is nobody's business.
         if (!\in_array($this->of($bare), [null, $door], true)) {
-            throw Problem::field('/key', 'too-plain', self::WEAK['too-plain']);
+            throw Problem::field('/key', 'too-plain', 'doors.weak.too-plain');
         }
         $this->keep($door, trim($chosen), $this->hash($bare));
     }

@@ -29,7 +29,7 @@ final class SentenceDoors extends BaseRepository
     {
         $door = $this->findOneBy(['id' => $id, 'site' => $site]);
 
-        return null === $door?->terms ? throw Problem::notFound('This door') : SentenceDoor::of($door);
+        return null === $door?->terms ? throw Problem::notFound('door') : SentenceDoor::of($door);
     }
 
     /**
@@ -42,7 +42,7 @@ final class SentenceDoors extends BaseRepository
         $door = $this->find($id);
 
         return null === $door?->terms || $door->site->takenBack
-            ? throw Problem::notFound('This door')
+            ? throw Problem::notFound('door')
             : SentenceDoor::of($door);
     }
 

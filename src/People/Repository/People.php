@@ -86,7 +86,7 @@ final class People extends BaseRepository
      */
     public function locked(string $id): Person
     {
-        return $this->find($id, LockMode::PESSIMISTIC_WRITE) ?? throw Problem::notFound('This person');
+        return $this->find($id, LockMode::PESSIMISTIC_WRITE) ?? throw Problem::notFound('person');
     }
 
     /**

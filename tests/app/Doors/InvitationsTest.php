@@ -255,7 +255,7 @@ final class InvitationsTest extends ApiTestCase
             ['text' => implode("\n", array_map(static fn(int $n): string => "person$n@example.net", range(1, 5_000)))],
             422,
         );
-        self::assertStringContainsString('2,000 at most', $problem['detail']);
+        self::assertStringContainsString('2,000 lines at most', $problem['detail']);
         $key = $this->call('lead', 'POST', '/sites/'.$this->ids['site'].'/doors', [], 201);
         $this->call('lead', 'GET', $this->path($key), expected: 403);
         $this->call(null, 'POST', '/join/look', ['invitation' => 'not a token'], 410);

@@ -10,6 +10,7 @@ use MintDoor\Shared\CallerProvider;
 use MintDoor\Shared\Instant;
 use MintDoor\Shared\ProblemType;
 use MintDoor\Shared\SessionStore;
+use MintDoor\Shared\Speech;
 use MintDoor\Tests\App\ApiTestCase;
 use PHPUnit\Framework\Attributes\TestWith;
 use Symfony\Component\HttpFoundation\Request;
@@ -202,7 +203,10 @@ final class SharedTest extends ApiTestCase
     {
         foreach (ProblemType::cases() as $type) {
             self::assertGreaterThanOrEqual(400, $type->status());
-            self::assertNotSame('', $type->title());
+            self::assertStringNotContainsString(
+                'problem.',
+                $this->service(Speech::class)->say('problem.'.$type->value)
+            );
         }
     }
 }
