@@ -26,12 +26,12 @@ test('a pasted list is read line by line, settled by keys, left, found again, le
   const panel = page.getByRole('complementary', { name: 'A list of people' })
   const sum = panel.locator('.sum')
   await expect(sum).toHaveText(
-    /^One will join, one needs a choice, one is here already, 2 are unknown; 2\d of 30 seats after\.$/,
+    /^1 will join, 1 needs a choice, 1 is here already, 2 are unknown; 2\d of 30 seats after\.$/,
   )
-  await expect(panel).toContainText('That is no learner number: by its check digit one digit is wrong.')
+  await expect(panel).toContainText('That is no learner number: its check digit says that 1 digit is wrong.')
   await expect(panel.getByRole('listitem').filter({ hasText: 'Bjorn El Khoudri' })).toContainText('Joins as learner.')
   await expectAccessible(page)
-  await panel.getByRole('button', { name: 'To the next line that asks' }).click()
+  await panel.getByRole('button', { name: 'To the next line that needs a decision' }).click()
   await page.keyboard.press('0')
   await panel
     .getByRole('listitem')
@@ -39,12 +39,12 @@ test('a pasted list is read line by line, settled by keys, left, found again, le
     .getByRole('button', { name: 'Keep for an invitation' })
     .click()
   await panel.getByLabel('Yes, let in as co-tutor').check()
-  await expect(sum).toHaveText(/^2 will join, one is here already;/)
+  await expect(sum).toHaveText(/^2 will join, 1 is here already;/)
   await expect(panel.getByText('Kept under Changes. You can leave and come back.')).toBeVisible()
 
-  await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'Changes' }).click()
+  await page.getByRole('navigation', { name: 'Main pages' }).getByRole('link', { name: 'Changes' }).click()
   await page.getByRole('row').filter({ hasText: HARMONY }).getByRole('link', { name: 'Go on with it' }).first().click()
-  await expect(sum).toHaveText(/^2 will join, one is here already;/)
+  await expect(sum).toHaveText(/^2 will join, 1 is here already;/)
   await panel.getByRole('button', { name: 'Let 2 in' }).click()
   await expect(strip(page)).toContainText('2 people are let in.')
   await expect(row(page, 'El Khoudri, Björn')).toHaveCount(1)
@@ -73,18 +73,18 @@ test('what was settled by hand is offered first the next time, and can be forgot
   if (await again.isVisible()) await again.click()
   await box(page).focus()
   await paste(page, 'Ana Villarroya\nAlma Petrovanu')
-  await expect(panel).toContainText('settled so here before')
+  await expect(panel).toContainText('chosen so here before')
   await panel.getByText('remembered here').click()
   await panel
     .getByRole('button', { name: /^Forget/ })
     .first()
     .click()
-  await expect(panel.getByText('settled so here before')).toHaveCount(0)
+  await expect(panel.getByText('chosen so here before')).toHaveCount(0)
 })
 
 test('people are chosen into several sites, all of it is taken back from its change list', async ({ page }) => {
   await signIn(page, 'ingrid.solheim')
-  await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'People' }).click()
+  await page.getByRole('navigation', { name: 'Main pages' }).getByRole('link', { name: 'People' }).click()
   await choose(page, 'Kind', 'Learner')
   await choose(page, 'Level', 'level 9')
   for (const place of [1, 2, 3]) await page.getByRole('grid').getByRole('row').getByRole('checkbox').nth(place).check()
@@ -101,11 +101,11 @@ test('people are chosen into several sites, all of it is taken back from its cha
   await page.getByRole('row').filter({ hasText: 'People into sites' }).first().getByRole('link').first().click()
   await expect(page.getByText('not here → learner').first()).toBeVisible()
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Take all of it back…' }).click()
-  await page.getByRole('button', { name: /^Take (one|\d) back$/ }).click()
-  await expect(strip(page)).toContainText(/changes? (is|are) taken back/)
-  await page.getByRole('link', { name: 'The change list it takes back' }).click()
-  await expect(page.getByText('Taken back', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo all of it…' }).click()
+  await page.getByRole('button', { name: /^Undo \d+ lines?$/ }).click()
+  await expect(strip(page)).toContainText(/changes? (is|are) undone/)
+  await page.getByRole('link', { name: 'The change list it undoes' }).click()
+  await expect(page.getByText('Undone', { exact: true })).toBeVisible()
 })
 
 test('a long change list is applied by a worker, with a count of how far it is, and can be left', async ({ page }) => {
@@ -125,12 +125,12 @@ test('a long change list is applied by a worker, with a count of how far it is, 
   const line = page.getByRole('row').filter({ hasText: 'People into sites' }).first()
   await expect(line.getByText('Applied', { exact: true })).toBeVisible({ timeout: 20_000 })
   await line.getByRole('link').first().click()
-  await page.getByRole('button', { name: 'Take all of it back…' }).click()
-  const back = page.getByRole('button', { name: /^Take \d+ back$/ })
+  await page.getByRole('button', { name: 'Undo all of it…' }).click()
+  const back = page.getByRole('button', { name: /^Undo \d+ lines?$/ })
   // More than a fifth of the site: the number is typed.
   await page.getByLabel(/^This removes/).fill((await back.textContent())?.match(/\d+/)?.[0] ?? '')
   await back.click()
-  await expect(page.getByRole('heading', { name: 'Taking back' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Undoing' })).toBeVisible()
   await expect(page.getByText('Applied', { exact: true })).toBeVisible({ timeout: 20_000 })
 })
 
@@ -145,12 +145,12 @@ test('several sites are made from rows, and taken back', async ({ page }) => {
       'Title\tDivision\tLead tutors\tSeats\nWinter choir\tMillrace Seniors\tMara Lindqvist\t20\nLost ' +
         'site\tNowhere\t\t\nReed circle\tMillrace Seniors\t\tten',
     )
-  await expect(page.getByText('one site will be made, 2 need another look.')).toBeVisible()
+  await expect(page.getByText('1 site will be made, 2 need another look.')).toBeVisible()
   await expect(page.getByText('There is no such division. Write it as it is called here.')).toBeVisible()
   await expect(page.getByText('Write seats as a number, or leave it empty for no limit.')).toBeVisible()
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Make one site' }).click()
-  await expect(strip(page)).toContainText('One site is made. It is a draft.')
+  await page.getByRole('button', { name: 'Make 1 site' }).click()
+  await expect(strip(page)).toContainText('1 site is made. It is a draft.')
   await page.getByRole('link', { name: 'Winter choir' }).click()
   await expect(row(page, 'Lindqvist, Mara')).toContainText('Lead tutor')
   await strip(page).getByRole('button', { name: 'Undo' }).click()

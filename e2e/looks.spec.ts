@@ -41,7 +41,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expectAccessible(page)
       await row(page, 'Fjellanger, Goran').getByRole('gridcell').first().click()
       await page.getByRole('button', { name: 'pause', exact: true }).click()
-      await page.getByRole('complementary', { name: 'Pause one person' }).getByRole('listitem').waitFor()
+      await page.getByRole('complementary', { name: 'Pause 1 person' }).getByRole('listitem').waitFor()
       await expectAccessible(page)
       await page.getByRole('link', { name: 'First-day check' }).click()
       await page.getByText('could enter').first().waitFor()

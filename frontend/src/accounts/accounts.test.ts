@@ -67,7 +67,7 @@ describe('a person', () => {
     expect(shown.text()).toContain('Signs in as bea.d · open · has a password')
     expect(shown.text()).toContain('never signed in · 2 sessions now')
     expect(shown.text()).toContain('Can enter as learner.')
-    expect(shown.text()).toContain('And in one other, which is not yours to see.')
+    expect(shown.text()).toContain('And in 1 other, which you do not run.')
   })
 
   it('is closed after a word on the sites that would have no lead, and opened again by undo', async () => {

@@ -76,10 +76,10 @@ describe('making accounts', () => {
     expect(page.text()).toContain('Somebody of this name is in the directory.')
     await page.findAll('fieldset input')[1]!.trigger('change')
     await settle()
-    expect(page.text()).toContain('one account will be made')
+    expect(page.text()).toContain('1 account will be made')
     await page
       .findAll('button')
-      .find((each) => each.text() === 'Make one account')!
+      .find((each) => each.text() === 'Make 1 account')!
       .trigger('click')
     await settle()
     const applied = asked.filter(({ call }) => call === 'POST /account-batches').at(-1)!.body
@@ -130,24 +130,24 @@ describe('a changeList of accounts', () => {
     })
     const { page } = show(AccountsMade, { props: { changeList: { ...kept, done: 1, tell: '' } as never } })
     await flushPromises()
-    expect(page.text()).toContain('Sign-in card for the one without a password')
+    expect(page.text()).toContain('Sign-in card for the 1 without a password')
     expect(page.text()).toContain('no e-mail address')
     await page
       .findAll('button')
-      .find((each) => each.text() === 'Take all of it back…')!
+      .find((each) => each.text() === 'Undo all of it…')!
       .trigger('click')
     await flushPromises()
     expect(page.text()).toContain('Kai Moreau has signed in and stays.')
     await page
       .findAll('button')
-      .find((each) => each.text() === 'Take one back')!
+      .find((each) => each.text() === 'Undo 1 account')!
       .trigger('click')
     await flushPromises()
     expect(asked.filter(({ call }) => call.startsWith('POST')).map(({ body }) => body)).toEqual([
       { apply: false },
       { apply: true },
     ])
-    expect(lastDone.sentence).toBe('One account is taken back.')
+    expect(lastDone.sentence).toBe('1 account is removed again.')
   })
 })
 
@@ -216,7 +216,7 @@ describe('two who are one', () => {
     const { page, router } = show(MergePage)
     await router.push({ name: 'merge', query: { stays: bea.id, goes: other.id } })
     await flushPromises()
-    const button = () => page.findAll('button').find((each) => each.text() === 'Make them one')!
+    const button = () => page.findAll('button').find((each) => each.text() === 'Merge them')!
     expect(button().attributes('disabled')).toBeDefined()
     expect(page.text()).toContain('The account bea2 is closed.')
     await page.findAll('fieldset input')[0]!.trigger('change')

@@ -54,7 +54,7 @@ it('offers what one may do, narrowed by what is typed', async () => {
   expect((await opened({})).labels()).toEqual(expect.arrayContaining(['New site', 'Sites I run', 'Sign out']))
   expect((await opened({ mayMakeSites: false })).labels()).not.toContain('New site')
   expect((await opened({ mayMakeSites: false }, 'key')).labels()).toContain('Join with a key')
-  expect((await opened({ mayMakeSites: false }, 'key')).labels()).not.toContain('Renew keys of sites')
+  expect((await opened({ mayMakeSites: false }, 'key')).labels()).not.toContain('Renew the keys of several sites')
   expect((await opened({}, 'sign')).labels()).toContain('Sign out')
   expect((await opened({}, 'zzz')).labels().filter((each) => each === 'Sign out')).toEqual([])
 })

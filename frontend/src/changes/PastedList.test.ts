@@ -127,12 +127,12 @@ describe('a pasted list', () => {
       item(3, 'Names:', 'no-person'),
       item(4, 'Zed', 'unknown'),
     ])
-    expect(status(page)).toBe('One will join, one needs a choice, one is unknown; 25 of 30 seats after.')
+    expect(status(page)).toBe('1 will join, 1 needs a choice, 1 is unknown; 25 of 30 seats after.')
     expect(page.text()).toContain('by the full name')
     expect(page.text()).toContain('A. RuizWho is meant?')
     await page.findAll('input[type=radio]')[0]!.setValue(true)
     await settled()
-    expect(status(page)).toBe('2 will join, one is unknown; 26 of 30 seats after.')
+    expect(status(page)).toBe('2 will join, 1 is unknown; 26 of 30 seats after.')
     await page
       .findAll('button')
       .find((each) => each.text() === 'Let 2 in')!
@@ -164,15 +164,15 @@ describe('a pasted list', () => {
     expect(page.text()).toContain('Bea da Luz')
     await page.find('li[data-asks]').trigger('keydown', { key: '0' })
     await settled()
-    expect(status(page)).toMatch(/^One will join;/)
+    expect(status(page)).toMatch(/^1 will join;/)
   })
 
   it('asks before somebody gets a role above learner that nobody asked for', async () => {
     const { page } = await opened([item(1, 'Mara Lind', 'match', [may(mara, 'full-name')])])
-    expect(status(page)).toMatch(/^Nobody will join, one needs a choice/)
+    expect(status(page)).toMatch(/^Nobody will join, 1 needs a choice/)
     await page.get('li input[type=checkbox]').setValue(true)
     await settled()
-    expect(status(page)).toMatch(/^One will join;/)
+    expect(status(page)).toMatch(/^1 will join;/)
   })
 
   it('folds away what is so already, what is left out, and what means nobody', async () => {
@@ -181,19 +181,19 @@ describe('a pasted list', () => {
       item(2, 'Hello', 'no-person'),
       item(3, 'Zed', 'unknown'),
     ])
-    expect(status(page)).toContain('one is here already')
+    expect(status(page)).toContain('1 is here already')
     await page
       .findAll('button')
       .find((each) => each.text() === 'Keep for an invitation')!
       .trigger('click')
     await settled()
     expect(page.findAll('details summary').map((each) => each.text())).toEqual([
-      'One line is so already',
-      'One line is skipped or kept',
-      'One line means nobody',
+      '1 line needs no change',
+      '1 line is skipped or kept',
+      '1 line means nobody',
     ])
     expect(page.text()).toContain('Kept for an invitation.')
-    expect(page.text()).not.toContain('Invite the one kept')
+    expect(page.text()).not.toContain('Invite the 1 kept')
   })
 
   it('corrects one of several people on a line and keeps the others', async () => {
@@ -232,7 +232,7 @@ describe('a pasted list', () => {
     await settled()
     await page.get('input[type=radio]').setValue(true)
     await settled()
-    expect(page.text()).toContain('found by hand')
+    expect(page.text()).toContain('chosen by you')
     expect((last(asked, 'POST /change-reviews') as Asked).lines.map(({ line }) => line.person)).toEqual([ana.id])
   })
 
@@ -274,7 +274,7 @@ describe('a pasted list', () => {
       },
       { text: '', changeList: LIST },
     )
-    expect(status(again.page)).toMatch(/^One will join/)
+    expect(status(again.page)).toMatch(/^1 will join/)
   })
 
   it('says when somebody else works on it, and stops keeping', async () => {
@@ -295,7 +295,7 @@ describe('a pasted list', () => {
     })
     await page
       .findAll('button')
-      .find((each) => each.text() === 'Let one in')!
+      .find((each) => each.text() === 'Let 1 in')!
       .trigger('click')
     await settled()
     expect(router.currentRoute.value.name).toBe('change-list')

@@ -126,11 +126,11 @@ describe('one changeList', () => {
 
   it('says what became of each line', async () => {
     const { shown } = await opened({ [`GET /change-lists/${LIST}`]: page() })
-    expect(shown.text()).toContain('2 done, 1 left alone.')
+    expect(shown.text()).toContain('2 done, 1 not done.')
     const [first, second] = shown.findAll('.lines li')
     expect(first!.text()).toContain('not here → learner')
-    expect(second!.text()).toContain('left alone')
-    expect(second!.text()).toContain('Changed since by somebody else')
+    expect(second!.text()).toContain('not done')
+    expect(second!.text()).toContain('Somebody else changed this since')
   })
 
   it('is taken back after a look at what that would do', async () => {
@@ -158,12 +158,12 @@ describe('one changeList', () => {
       [`POST /change-lists/${LIST}/undo`]: undo,
       [`GET /change-lists/${UNDO}`]: page({ id: UNDO }),
     })
-    await press(shown, 'Take all of it back…')
+    await press(shown, 'Undo all of it…')
     await settled()
-    expect(shown.get('section').text()).toContain('One was changed since and is left alone.')
-    await press(shown, 'Take one back')
+    expect(shown.get('section').text()).toContain('1 was changed since and is left alone.')
+    await press(shown, 'Undo 1 line')
     await settled()
-    expect(lastDone.sentence).toBe('One change is taken back.')
+    expect(lastDone.sentence).toBe('1 change is undone.')
     expect(router.currentRoute.value.params.changeList).toBe(UNDO)
   })
 
@@ -234,7 +234,7 @@ describe('people into sites', () => {
     await press(shown, 'Change 2')
     await settled()
     expect(lastDone.sentence).toBe('2 changes are made.')
-    expect(await lastDone.back!()).toBe('One was changed since and is left alone.')
+    expect(await lastDone.back!()).toBe('1 was changed since and is left alone.')
   })
 
   it('wants the number typed where many would be removed', async () => {
@@ -293,7 +293,7 @@ describe('sites from rows', () => {
     await settled()
     await shown.get('textarea').setValue('Choir\nChoir;CH\nSong;;;;;;;M. Lind')
     await settled()
-    expect(shown.get('.follows').text()).toBe('one site will be made, one needs a choice, one needs another look.')
+    expect(shown.get('.follows').text()).toBe('1 site will be made, 1 needs a choice, 1 needs another look.')
     expect(shown.text()).toContain('Another site has this short code.')
     await shown.get('input[type=radio]').trigger('change')
     await settled()
@@ -302,7 +302,7 @@ describe('sites from rows', () => {
       term: 'autumn',
       leads: { '3:0': bea.id },
     })
-    await press(shown, 'Make one site')
+    await press(shown, 'Make 1 site')
     await settled()
     expect(router.currentRoute.value.name).toBe('change-list')
     expect(await lastDone.back!()).toBe('Choir: It was opened since.')

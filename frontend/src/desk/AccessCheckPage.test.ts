@@ -65,8 +65,8 @@ it('says every step in its order, and offers the first one may make', async () =
   )
   expect(page.findAll('li').map((each) => each.text())).toEqual([
     'Cannot enter: blocked.Unblock',
-    'Cannot enter: removed on 1 Nov.Bringing them back would change it.',
-    'Cannot enter: the account is closed since .Opening the account again would change it. Can be done by: an ' +
+    'Cannot enter: removed on 1 Nov.Bring them back, and they can enter.',
+    'Cannot enter: the account is closed since .Open their account again, and they can enter. Can be done by: an ' +
       'administrator.',
   ])
   await page.get('li button').trigger('click')

@@ -36,7 +36,7 @@ it('says how many could enter, who could not and why, and opens the fix for all 
   expect(page.findAll('.share li').map((each) => each.text())).toEqual([
     '27 could enter',
     '2 would be paused',
-    'One has a closed account',
+    '1 has a closed account',
   ])
   expect(page.findAll('[data-row]').map((each) => each.text())).toEqual([
     expect.stringMatching(/Bo.*Is paused.*Resume/),

@@ -37,7 +37,7 @@ it('lists people with what tells them apart, and offers to choose all that were 
   expect(rows[0]).toContain('plays viola')
   expect(rows[1]).toContain('Staff')
   await page.findAll('tbody [role=row]')[1]!.trigger('click')
-  expect(page.get('.picked').text()).toContain('One chosen')
+  expect(page.get('.picked').text()).toContain('1 chosen')
   expect(page.get('.picked').text()).toContain('choose all 40')
 })
 
@@ -94,11 +94,11 @@ it('says what letting them into a site would do, does it, and takes it back as o
     untilDay: null,
     sure: false,
   })
-  expect(page.text()).toContain('5 lines: one will change, 2 are so already, 2 cannot be.')
+  expect(page.text()).toContain('5 lines: 1 will change, 2 need no change, 2 are not possible.')
   await page.findAll('button').at(-1)!.trigger('click')
   await settled()
   expect(asked.findLast(({ call }) => call.endsWith('/apply'))!.body).toMatchObject({ each, removing: null })
-  expect([lastDone.sentence, lastDone.more]).toEqual(['One change is made.', '4 were skipped.'])
+  expect([lastDone.sentence, lastDone.more]).toEqual(['1 change is made.', '4 are skipped.'])
   undoLast()
   await settled()
   expect(asked.at(-1)!.body).toEqual({ apply: true })

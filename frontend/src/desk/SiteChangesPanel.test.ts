@@ -33,7 +33,7 @@ it('says which sites will change and which cannot, applies, and takes all of it 
   const { page } = show(SiteChangesPanel, { props: { sites: [site.id, other], verb: 'seats' } })
   await page.get('input').setValue('12')
   await settled()
-  expect(page.text()).toContain('One site will change.')
+  expect(page.text()).toContain('1 site will change.')
   expect(page.findAll('li')[1]!.text()).toContain('18 seats are held, now or later.')
   await page.get('form').trigger('submit')
   await settled()
@@ -45,7 +45,7 @@ it('says which sites will change and which cannot, applies, and takes all of it 
     person: null,
     apply: true,
   })
-  expect([lastDone.sentence, lastDone.more]).toEqual(['The seats of one site are changed.', 'One was skipped.'])
+  expect([lastDone.sentence, lastDone.more]).toEqual(['The seats of 1 site are changed.', '1 is skipped.'])
   undoLast()
   await settled()
   expect(asked.at(-1)!.body).toEqual({ entries: [{ site: site.id, entry: 12 }] })

@@ -35,7 +35,7 @@ async function stand(answers: Parameters<typeof serve>[0], typed = KEY) {
 
 describe('joining', () => {
   it('says of a slip what it is, at the field, and keeps what was typed', async () => {
-    const detail = 'That is almost right: one letter is wrong. Compare it letter by letter.'
+    const detail = 'That is almost right: 1 letter is wrong. Compare it letter by letter.'
     const { page } = await stand(
       {
         'POST /join/look': () =>

@@ -108,10 +108,10 @@ describe('the sentence of a door', () => {
       'Anyone with the key reed-amber-48213-cobalt-fern may join as learner, and stays to the end of the site.',
     )
     expect(said(door({ kind: 'request' }, { approval: true }))).toBe(
-      'Anyone from the list of sites may ask to join as learner, and stays to the end of the site.',
+      'Anyone who finds it under Sites to join may ask to join as learner, and stays to the end of the site.',
     )
     expect(said(door({ kind: 'invitation' }, { holds: true }))).toBe(
-      'Whoever is invited may join as learner, and stays to the end of the site; an invitation holds for 14 days ' +
+      'Whoever is invited may join as learner, and stays to the end of the site; an invitation is open for 14 days ' +
         'with a reminder after 5 days and keeps a seat.',
     )
     expect(said(door({ kind: 'preview' }, { anyone: true, shows: ['leads', 'numbers'] }))).toBe(
@@ -125,7 +125,7 @@ describe('the sentence of a door', () => {
     const next = (what: 'opens' | 'shuts' | 'lapse', at: string, n = 0) =>
       nextSentence(door({ next: { what, at, n } }), 'UTC')
     expect(next('shuts', '2026-12-03T00:00:00Z')).toBe('shuts after 2 Dec')
-    expect(next('lapse', '2026-11-25T17:00:00Z', 7)).toBe('7 invitations lapse tomorrow')
+    expect(next('lapse', '2026-11-25T17:00:00Z', 7)).toBe('7 invitations end tomorrow')
     expect(next('opens', '2026-11-24T17:00:00Z')).toBe('opens today')
     expect(nextSentence(door(), 'UTC')).toBe('')
   })
@@ -167,7 +167,7 @@ describe('the doors of a site', () => {
     await press(page, 'Key')
     await new Promise((wait) => setTimeout(wait, 400))
     await flushPromises()
-    expect(page.text()).toContain('412 could come through, 24 seats, 3 are blocked, 40 are here already.')
+    expect(page.text()).toContain('412 people could come through, 24 seats, 3 are blocked, 40 are here already.')
     await page.find('#door-name').setValue('Spring')
     await page.find('form.write').trigger('submit')
     await flushPromises()
@@ -293,9 +293,9 @@ describe('invitations', () => {
     await flushPromises()
     expect(read(page)).toContain('new@example.net not in the directorywill be invited')
     expect(read(page)).toContain('Bea is here already')
-    await press(page, 'Invite one')
-    expect(lastDone.sentence).toBe('One invitation goes out in two minutes.')
-    await press(page, 'Send again to all 2 not answered')
+    await press(page, 'Invite 1')
+    expect(lastDone.sentence).toBe('1 invitation goes out in 2 minutes.')
+    await press(page, 'Send again to all 2 who did not answer')
     expect(asked.findLast(({ call }) => call.endsWith('/again'))!.body).toEqual({ all: true })
   })
 })

@@ -96,7 +96,7 @@ describe('the box that lets people in', () => {
       `${INTAKE}?q=be`,
       `${INTAKE}?q=bea%20d`,
     ])
-    expect(page.text()).toContain('Nobody by that name, number or e-mail is in your reach.')
+    expect(page.text()).toContain('Nobody you can look up has that name, number or e-mail.')
   })
 
   it('tells the lists apart, and shows what tells namesakes apart', async () => {

@@ -65,7 +65,7 @@ describe('messages', () => {
     expect(stateSentence(message(), at)).toBe('sent 24 Nov, 09:02')
     expect(stateSentence(message({ state: 'held', waits: 100 }), at)).toBe('goes within 2 minutes')
     expect(stateSentence(message({ state: 'held', waits: 0 }), at)).toBe('on its way')
-    expect(stateSentence(message({ state: 'delayed', waits: 30 }), at)).toBe('not taken yet, tried again in a minute')
+    expect(stateSentence(message({ state: 'delayed', waits: 30 }), at)).toBe('not taken yet, tried again in 1 minute')
     expect(stateSentence(message({ state: 'withdrawn' }), at)).toBe('withdrawn in time')
   })
 
@@ -95,7 +95,7 @@ describe('messages', () => {
     serve({ 'GET /messages': { items: [], next: null } })
     const { page } = show(MessageList, { props: { query: {}, bare: true } })
     await flushPromises()
-    expect(page.text()).toBe('Nothing was sent to them yet.')
+    expect(page.text()).toBe('No message was sent to them yet.')
   })
 })
 
@@ -202,7 +202,7 @@ describe('tellBody', () => {
         lines: [line('mail'), line('mail'), line('no-address'), line('no-account'), line(null)],
       },
     })
-    expect(page.text()).toContain('2 get a message')
-    expect(page.text()).toContain('2 have no e-mail address or account')
+    expect(page.text()).toContain('2 people get a message')
+    expect(page.text()).toContain('2 people have no e-mail address or account')
   })
 })

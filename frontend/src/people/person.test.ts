@@ -101,7 +101,7 @@ describe('notes', () => {
     await page.find('form').trigger('submit')
     await flushPromises()
     expect(asked[0]!.body).toEqual({ text: 'Agreed on Monday.' })
-    await press(page, 'take it back')
+    await press(page, 'remove')
     await lastDone.back!()
     expect(asked.slice(1).map(({ call }) => call)).toEqual([
       `DELETE ${path}/notes/${note.id}`,

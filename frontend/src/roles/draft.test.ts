@@ -159,11 +159,15 @@ describe('a draft of rules', () => {
     let kind = 'not-ready'
     const { edit, draft, save, asked, busy } = await begin({
       'PUT /rules': (_: Request, body: { apply: boolean }) =>
-        body.apply ? problem(kind, 409, 'These rules cannot be.') : nothing,
+        body.apply ? problem(kind, 409, 'These rules are not possible.') : nothing,
     })
     draft.value = { ...edit(), nicknames: [['a']] }
     await save()
-    expect([lastDone.sentence, draft.value !== null, busy.value]).toEqual(['These rules cannot be.', true, false])
+    expect([lastDone.sentence, draft.value !== null, busy.value]).toEqual([
+      'These rules are not possible.',
+      true,
+      false,
+    ])
     const fetched = () => asked.filter(({ call }) => call === 'GET /rules').length
     expect(fetched()).toBe(1)
     kind = 'stale'

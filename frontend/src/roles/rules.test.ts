@@ -135,7 +135,7 @@ describe('rules, read', () => {
   })
 
   it.each([
-    [{ code: 'still-held', values: { people: 3 } }, '3 people hold it. Give them another role first.'],
+    [{ code: 'still-held', values: { people: 3 } }, '3 people have this role. Give them another one first.'],
     [
       { code: 'needs-permission', values: { permission: 'see-marks', needed: 'see-roster' } },
       'To see marks somebody must also: see who is here.',

@@ -97,7 +97,7 @@ it('says what taking out does before it is done, and sends the version that was 
   const { page, press, asked } = await shown({}, { lines: [{ ...line(), entry: 5, line: null, version: 4 }] })
   await press('Remove')
   expect(page.text()).toContain('Removed.')
-  expect(page.text()).toContain('They lose entry at once. 14 pieces of work stay')
+  expect(page.text()).toContain('They can no longer enter, at once. 14 pieces of work stay')
   await page.find('form.asking').trigger('submit')
   await flushPromises()
   expect(asked.filter(({ call }) => call.endsWith('/change-lists')).map(({ body }) => body)).toEqual([
@@ -159,8 +159,8 @@ it('shows what was done by hand, by whom and why, and lifts it', async () => {
   const said = read(page)
   expect(said).toContain('Paused until 3 Dec, by Mara Lindqvist.')
   expect(said).toContain('At home with a broken wrist.')
-  expect(said).toContain('Role day guest in place of what was given')
-  expect(said).toContain('Dates until 18 Dec in place of those that were given')
+  expect(said).toContain('Role: day guest, in place of the one they were given')
+  expect(said).toContain('Dates until 18 Dec, in place of those they were given')
   await press('Clear')
   expect(
     asked.at(-1)?.call ? asked.find(({ body }) => (body as { apply?: boolean } | undefined)?.apply)?.body : null,

@@ -25,10 +25,10 @@ async function put(label: string, on: boolean) {
     )
     const entry = changeList.lines[0]?.entry ?? null
     done(
-      t('label.did.' + (on ? 'on' : 'off'), { n: 1, label: label.trim() }, entry === null ? 0 : 1).replace(
-        /^One person/,
-        fullName(props.card.person),
-      ),
+      t(entry === null ? 'did.nothing' : `label.did.${on ? 'onOne' : 'offOne'}`, {
+        name: fullName(props.card.person),
+        label: label.trim(),
+      }),
       { site: props.site.id, entry },
     )
     typed.value = ''

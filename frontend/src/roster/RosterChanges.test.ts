@@ -21,7 +21,7 @@ it('says who came, went and changed between two days', async () => {
   const { page } = show(RosterChanges, { props: { site } })
   await flushPromises()
   expect(asked[0]?.call).toMatch(/from=\d{4}-\d\d-\d\d&until=\d{4}-\d\d-\d\d$/)
-  expect(page.findAll('h3').map((each) => each.text())).toEqual(['One came', 'Nobody went', 'One changed'])
+  expect(page.findAll('h3').map((each) => each.text())).toEqual(['1 came', 'Nobody left', '1 changed'])
   expect(page.findAll('li').map(read)).toEqual([
     'New, Ann learner, current',
     'Old, Bo learner, current → learner, paused',

@@ -44,7 +44,7 @@ it('shows the states there are, those who are not here only on asking, and says 
     ['Paused', false],
     ['Blocked', true],
   ])
-  expect(page.text()).toContain('9 current today. The most are 9')
+  expect(page.text()).toContain('9 current today. The highest number is 9')
   expect(chart.props('marks')).toEqual([{ place: 1, word: 'today' }])
 })
 

@@ -1,4 +1,4 @@
-/** Hands a text over to the browser as a file. Example: `saveAs('log.jsonl', lines, 'application/x-ndjson')`. */
+/** Hands a text over to the browser as a file. Example: `saveAs('list.txt', lines, 'application/x-ndjson')`. */
 export function saveAs(file: string, text: string, type: string): void {
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([text], { type }))

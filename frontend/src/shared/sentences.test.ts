@@ -138,7 +138,7 @@ describe('notes', () => {
       cautions: [],
     } as Parameters<typeof lineSentences>[0]
     expect(lineSentences(line, 'UTC', roleName)).toEqual([
-      'Not yours to give. Can be given by: lead tutor, an administrator.',
+      'You may not give this role. Can be given by: lead tutor, an administrator.',
     ])
   })
 })

@@ -87,8 +87,8 @@ describe('settings', () => {
   })
 
   it.each([
-    ['Show what is so now', '28', []],
-    ['Save mine over it', '31', ['"5"']],
+    ['Show how it is now', '28', []],
+    ['Save mine instead', '31', ['"5"']],
   ])('that somebody else changed meanwhile: %s', async (choice, seats, versions) => {
     const sent: (string | null)[] = []
     serve({
