@@ -15,7 +15,7 @@ final class SpokenPassword
     /** @param callable(int): int $chance a whole number from 0 to just below */
     public static function make(callable $chance): string
     {
-        $words = SpokenWords::all();
+        $words = SpokenWords::drawn();
 
         return implode('-', array_map(static fn(): string => $words[$chance(\count($words))], range(1, 4)))
             .'-'

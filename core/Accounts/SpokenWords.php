@@ -24,11 +24,23 @@ final class SpokenWords
         .'summit sunset swan teapot thimble thunder tiger tomato tulip turtle valley velvet violet violin walnut water '
         .'whale wagtail window winter yacht zebra zephyr anvil barrel beetle candy comb pearl sponge wagon';
 
+    /** Words that are the names of something else, too: what was made with them is read, and others are drawn. */
+    private const INSTEAD = ['canvas' => 'tunnel', 'compass' => 'whistle'];
+
     private function __construct() {}
 
-    /** @return non-empty-list<string> */
+    /** @return non-empty-list<string> all that are read */
     public static function all(): array
     {
-        return explode(' ', self::WORDS);
+        return [...explode(' ', self::WORDS), ...array_values(self::INSTEAD)];
+    }
+
+    /** @return non-empty-list<string> 256 words of which keys and passwords are made */
+    public static function drawn(): array
+    {
+        return array_map(
+            static fn(string $word): string => self::INSTEAD[$word] ?? $word,
+            explode(' ', self::WORDS),
+        );
     }
 }

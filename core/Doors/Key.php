@@ -35,8 +35,9 @@ final readonly class Key
     /** @param callable(int): int $chance a whole number from 0 to just below */
     public static function make(callable $chance): self
     {
-        $words = SpokenWords::all();
-        $places = array_map(static fn(): int => $chance(\count($words)), range(1, self::WORDS));
+        $words = SpokenWords::drawn();
+        $place = array_flip(SpokenWords::all());
+        $places = array_map(static fn(): int => $place[$words[$chance(\count($words))]], range(1, self::WORDS));
 
         return self::of($places, $chance(self::NUMBERS));
     }
