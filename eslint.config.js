@@ -1,3 +1,4 @@
+import i18n from '@intlify/eslint-plugin-vue-i18n'
 import prettier from 'eslint-config-prettier'
 import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
@@ -42,6 +43,30 @@ export default ts.config(
           message: 'Take ui/DayField, NumberField, Tick, OneOf or TimeField.',
         })),
       ],
+    },
+  },
+  {
+    // What people read is a sentence of the catalogue: there, and nothing else. (words.test.ts finds what is not used.)
+    files: ['frontend/src/**/*.vue', 'frontend/src/**/*.ts'],
+    ignores: ['frontend/src/**/*.test.ts', 'frontend/src/app/PartsPage.vue'],
+    plugins: { '@intlify/vue-i18n': i18n },
+    settings: {
+      'vue-i18n': {
+        localeDir: {
+          pattern: './frontend/src/shared/words/*.json',
+          localeKey: 'file',
+          localePattern: /^.*\/(?<locale>[a-z-]+)\.?\w*\.json$/,
+        },
+        messageSyntaxVersion: '^11.0.0',
+      },
+    },
+    rules: {
+      '@intlify/vue-i18n/no-raw-text': [
+        'error',
+        { ignorePattern: '^[\\s\\d·→…–—:;,.()/?+*“”×%|┃┆-]*$', ignoreNodes: ['kbd'] },
+      ],
+      '@intlify/vue-i18n/no-missing-keys': 'error',
+      '@intlify/vue-i18n/valid-message-syntax': 'error',
     },
   },
   { files: ['bench/**', '*.config.*', 'e2e/**'], rules: { 'no-console': 'off' } },
