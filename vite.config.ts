@@ -3,6 +3,17 @@ import vue from '@vitejs/plugin-vue'
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
+/** Of libraries, what no page does without. */
+const LIBRARY = [
+  '@vue',
+  'vue',
+  'vue-router',
+  'vue-i18n',
+  '@intlify',
+  '@primevue/core',
+  'primevue/(?:base|button|ripple)',
+]
+
 export default defineConfig({
   root: 'frontend',
   plugins: [
@@ -18,7 +29,26 @@ export default defineConfig({
   html: { cspNonce: '__CSP_NONCE__' },
   resolve: { alias: { '@': fileURLToPath(new URL('./frontend/src', import.meta.url)) } },
   define: { __VUE_OPTIONS_API__: 'true', __VUE_PROD_DEVTOOLS__: 'false' },
-  build: { outDir: '../public/build', emptyOutDir: true, target: 'es2022', assetsInlineLimit: 0, manifest: true },
+  build: {
+    outDir: '../public/build',
+    emptyOutDir: true,
+    target: 'es2022',
+    assetsInlineLimit: 0,
+    manifest: true,
+    rolldownOptions: {
+      output: {
+        // What every page needs of the libraries comes in one piece: small pieces are squeezed less.
+        advancedChunks: {
+          groups: [
+            {
+              name: 'library',
+              test: new RegExp(`/node_modules/(${LIBRARY.join('|')})/`),
+            },
+          ],
+        },
+      },
+    },
+  },
   server: { host: '127.0.0.1', proxy: { '/api': 'http://127.0.0.1:8080' } },
   test: { environment: 'jsdom', include: ['src/**/*.test.ts'], setupFiles: ['src/testing/setup.ts'] },
 })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Tick from '@/ui/Tick.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputNumber from 'primevue/inputnumber'
@@ -52,7 +53,9 @@ onBeforeUnmount(() => {
 <template>
   <div class="page">
     <template v-if="!cards.length">
-      <h1>{{ $t('cards.title') }}</h1>
+      <h1>
+        <HelpWord term="sign-in-card">{{ $t('cards.title') }}</HelpWord>
+      </h1>
       <p v-if="!people.length">{{ $t('cards.nobody') }}</p>
       <template v-else>
         <p>{{ $t('cards.will', { n: people.length }, people.length) }}</p>

@@ -7,6 +7,7 @@ import { ownZone } from '@/shared/own'
 import { day, fullName } from '@/shared/sentences'
 import { done } from '@/shared/undo'
 import Trouble from '@/ui/Trouble.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 
 /** People who are likely in the directory twice, side by side: merged, or told apart. */
 const { t } = useI18n()
@@ -36,7 +37,9 @@ const apart = (one: string, other: string) =>
     <p>
       <RouterLink to="/people">{{ $t('person.all') }}</RouterLink>
     </p>
-    <h1>{{ $t('duplicates.title') }}</h1>
+    <h1>
+      <HelpWord term="merge">{{ $t('duplicates.title') }}</HelpWord>
+    </h1>
     <p class="soft">{{ $t('duplicates.more') }}</p>
     <Trouble v-if="error" :error="error" @again="refetch()" />
     <p v-else-if="!data" class="skeleton" />

@@ -56,6 +56,7 @@ const doings = computed(() => {
     all.push([t('find.do.approvals'), () => router.push({ name: 'approvals' })])
     all.push([t('find.do.security'), () => router.push({ name: 'security-log' })])
   }
+  all.push([t('find.do.glossary'), () => router.push({ name: 'glossary' })])
   all.push([t('find.do.account'), () => router.push({ name: 'password' })])
   if (route.params.site && route.name !== 'landing')
     all.unshift(

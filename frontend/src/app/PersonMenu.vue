@@ -29,6 +29,7 @@ const items = computed<MenuItem[]>(() => [
   ...rooms.value,
   { label: t('app.own'), command: () => void router.push({ name: 'password' }) },
   { label: t('app.language'), command: () => void router.push({ name: 'password', hash: '#settings' }) },
+  { label: t('glossary.title'), command: () => void router.push({ name: 'glossary' }) },
   { label: t('app.keys'), command: () => emit('keys') },
   {
     label: t('app.colours'),

@@ -56,6 +56,7 @@ describe('addresses lead', () => {
     ['/messages/texts', 'messages', false],
     ['/changes', 'changes', false],
     [`/changes/${id}`, 'change-list', false],
+    ['/glossary', 'glossary', false],
     ['/sign-in-cards', 'cards', false],
     ['/password', 'password', false],
     ['/nowhere', 'unknown', false],

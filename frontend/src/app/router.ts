@@ -80,6 +80,7 @@ export const router = createRouter({
     },
     { path: '/sites/make', name: 'make-sites', component: () => import('@/desk/MakeSitesPage.vue') },
     { path: '/people/:person([0-9a-f-]{36})', name: 'person', component: () => import('@/desk/PersonPage.vue') },
+    { path: '/glossary', name: 'glossary', component: () => import('./GlossaryPage.vue') },
     { path: '/sign-in-cards', name: 'cards', component: () => import('@/accounts/CardsPage.vue') },
     { path: '/password', name: 'password', component: () => import('@/accounts/PasswordPage.vue') },
     {

@@ -15,6 +15,7 @@ import { useColumns } from '@/ui/columns'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import DataRows from '@/ui/DataRows.vue'
 import Trouble from '@/ui/Trouble.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import ChangeListActs from './ChangeListActs.vue'
 import { stateOf } from './changeLists'
 
@@ -85,7 +86,9 @@ async function drop(changeList: ChangeListSummary, dropped: boolean) {
 <template>
   <div class="page">
     <header>
-      <h1>{{ $t('changeLists.title') }}</h1>
+      <h1>
+        <HelpWord term="change-list">{{ $t('changeLists.title') }}</HelpWord>
+      </h1>
       <Button size="small" :label="$t('changeLists.many')" @click="router.push({ name: 'people' })" />
       <Button
         size="small"

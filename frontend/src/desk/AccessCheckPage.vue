@@ -9,6 +9,7 @@ import { usePlatform } from '@/shared/platform'
 import { causeSentence, fullName, givers } from '@/shared/sentences'
 import ReasonLine from '@/ui/ReasonLine.vue'
 import Trouble from '@/ui/Trouble.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import { useChanges } from '@/roster/changes'
 import FindSite from '@/sites/FindSite.vue'
 import FindPerson from '@/people/FindPerson.vue'
@@ -69,7 +70,9 @@ async function fix(cause: Cause) {
 
 <template>
   <div class="page">
-    <h1>{{ $t('accessCheck.title') }}</h1>
+    <h1>
+      <HelpWord term="access-check">{{ $t('accessCheck.title') }}</HelpWord>
+    </h1>
     <p class="soft">{{ $t('accessCheck.more') }}</p>
     <div class="asked">
       <FindPerson :person="person" :name="why ? fullName(why.person) : ''" @pick="set({ person: $event })" />

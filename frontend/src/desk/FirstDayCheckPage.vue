@@ -16,6 +16,7 @@ import { useColumns } from '@/ui/columns'
 import DataRows from '@/ui/DataRows.vue'
 import ShareBar, { type Share } from '@/ui/ShareBar.vue'
 import Trouble from '@/ui/Trouble.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import ChangePanel from '@/changes/ChangePanel.vue'
 
 /**
@@ -105,7 +106,9 @@ const columns = useColumns('first-day-check', () => [
 <template>
   <div class="both">
     <div class="page">
-      <h2>{{ $t('firstDayCheck.title') }}</h2>
+      <h2>
+        <HelpWord term="first-day-check">{{ $t('firstDayCheck.title') }}</HelpWord>
+      </h2>
       <p class="soft">{{ $t('firstDayCheck.more') }}</p>
       <p class="when">
         <DayField v-model="day" shown :label="$t('firstDayCheck.on')" :zone="site.timeZone" />

@@ -3,6 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import type { Door, Site } from '@/shared/api'
 import { usePlatform } from '@/shared/platform'
 import Trouble from '@/ui/Trouble.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import DoorRow from './DoorRow.vue'
 import DoorSentence from './DoorSentence.vue'
 import { draftOf, firstTerms, KINDS, useDoors, useWaiting, type Draft, type Kind } from './doors'
@@ -72,7 +73,9 @@ function made(door: string) {
   <div class="both">
     <div class="page">
       <header>
-        <h1>{{ $t('doors.title') }}</h1>
+        <h1>
+          <HelpWord term="door">{{ $t('doors.title') }}</HelpWord>
+        </h1>
         <span class="new"
           >{{ $t('doors.new') }}:
           <button
@@ -103,7 +106,12 @@ function made(door: string) {
       <p v-if="isPending" class="skeleton" role="status" :aria-label="$t('doors.loading')" />
       <p v-else-if="!doors.some((door) => door.set)" class="soft">{{ $t('doors.empty') }}</p>
       <section v-for="{ group, some } in groups" :key="group" :aria-labelledby="'doors-' + group">
-        <h2 :id="'doors-' + group">{{ $t('doors.groups.' + group) }}</h2>
+        <h2 :id="'doors-' + group">
+          <HelpWord v-if="group !== 'brought'" :term="group">{{ $t('doors.groups.' + group) }}</HelpWord><template
+            v-else
+            >{{ $t('doors.groups.' + group) }}</template
+          >
+        </h2>
         <ul>
           <template v-for="door in some" :key="door.id">
             <DoorRow

@@ -6,6 +6,7 @@ import { platformNow } from '@/shared/clock'
 import { usePlatform } from '@/shared/platform'
 import { day, lastDay } from '@/shared/sentences'
 import TermStrip from '@/ui/TermStrip.vue'
+import HelpWord from '@/ui/HelpWord.vue'
 import type { useChanges } from './changes'
 
 /** What staff set on somebody's enrollment, and how access was given: each way in, over time. */
@@ -31,7 +32,9 @@ function overrideSentence(mark: Override): string {
 
 <template>
   <section v-if="card.overrides.length">
-    <h3>{{ $t('card.overridesTitle') }}</h3>
+    <h3>
+      <HelpWord term="overrides">{{ $t('card.overridesTitle') }}</HelpWord>
+    </h3>
     <ul>
       <li v-for="mark in card.overrides" :key="mark.kind + mark.from">
         {{ overrideSentence(mark) }}<template v-if="mark.by">, {{ $t('card.by', { name: mark.by }) }}</template
@@ -51,7 +54,9 @@ function overrideSentence(mark: Override): string {
   </section>
 
   <section>
-    <h3>{{ $t('card.ways', { n: card.grants.length }, card.grants.length) }}</h3>
+    <h3>
+      <HelpWord term="grants">{{ $t('card.ways') }}</HelpWord>
+    </h3>
     <TermStrip :card="card" :site="site" />
     <p v-if="card.nextChange" class="soft small">
       {{

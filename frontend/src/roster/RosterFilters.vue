@@ -11,6 +11,7 @@ import { t } from '@/shared/words'
 import ColumnsMenu from '@/ui/ColumnsMenu.vue'
 import type { Columns } from '@/ui/columns'
 import { optionsIn, optionsOf } from '@/ui/options'
+import HelpWord from '@/ui/HelpWord.vue'
 import KeptViews from './KeptViews.vue'
 import FurtherWords from './FurtherWords.vue'
 import { FURTHER, STATES, type RosterView } from './roster'
@@ -67,7 +68,10 @@ function clear() {
         }}<template v-if="counts.others"
           >, {{ $t('roster.count.others', { n: $n(counts.others) }, counts.others) }}</template
         ><template v-if="counts.unlisted"
-          >, {{ $t('roster.count.unlisted', { n: $n(counts.unlisted) }, counts.unlisted) }}:
+          >,
+          <HelpWord term="unlisted">{{
+            $t('roster.count.unlisted', { n: $n(counts.unlisted) }, counts.unlisted)
+          }}</HelpWord>:
           <button class="word" @click="emit('look', { unlisted: view.unlisted === '1' ? '0' : '1' })">
             {{ $t(view.unlisted === '1' ? 'roster.hide' : 'roster.show') }}
           </button></template

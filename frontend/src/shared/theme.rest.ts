@@ -13,6 +13,7 @@ import popover from '@primeuix/themes/aura/popover'
 import radiobutton from '@primeuix/themes/aura/radiobutton'
 import skeleton from '@primeuix/themes/aura/skeleton'
 import tag from '@primeuix/themes/aura/tag'
+import tooltip from '@primeuix/themes/aura/tooltip'
 import virtualscroller from '@primeuix/themes/aura/virtualscroller'
 
 /** The library's own look of its parts that are on pages of those who are signed in. */
@@ -32,5 +33,6 @@ export const rest = {
   radiobutton,
   skeleton,
   tag,
+  tooltip,
   virtualscroller,
 }

@@ -87,4 +87,6 @@ it('has what is used, and nothing else', () => {
     (key) => rooms.has(key.split('.')[0]!) && !keys.some((each) => each === key || each.startsWith(key + '.')),
   )
   expect(missing).toEqual([])
+  for (const term of found(/<HelpWord\s[^>]*(?<!:)term="([\w-]+)"/g))
+    expect(keys).toContain(`glossary.terms.${term}.means`)
 })
